@@ -1,0 +1,122 @@
+/*
+ * The performer: plays a true score the way people and sample players do, into a Standard MIDI File, from a seed. Every
+ * fault has a size that can be set, so that accuracy can be measured against it.
+ */
+import { encodeText, Meta, Message, writeSmf, type SmfEvent, type SmfTrack } from '../src/core/smf';
+import { QUARTER, buildTempoMap, secondsAtTick, tickAtSeconds, type Milliseconds, type TempoMap } from '../src/core/time';
+import type { Random } from './random';
+import type { TrueNote, TrueScore } from './true-score';
+
+export interface Manner {
+  /** Standard deviation of onsets, milliseconds. */
+  jitter: Milliseconds;
+  /** Milliseconds ahead of the beat. */
+  lead: Milliseconds;
+  /** Share of a note's value that sounds before release. */
+  release: number;
+  /** Milliseconds by which a note sounds into the next one that follows directly; 0 plays detached. */
+  overlap: Milliseconds;
+  /** Notes of a chord are struck over this time, lowest first. */
+  spread: Milliseconds;
+}
+
+export const MECHANICAL: Manner = { jitter: 0, lead: 0, release: 1, overlap: 0, spread: 0 };
+
+export interface PlayedPart {
+  trackName: string;
+  /** 1–16 */
+  channel: number;
+  /** 1–128, or none */
+  program: number | null;
+  manner: Manner;
+  /** Controllers to scatter: number, value and how often a bar. */
+  junk?: { controller: number; value: number; everyQuarters: number }[];
+}
+
+export interface TakeOptions {
+  ticksPerQuarter: number;
+  format: 0 | 1;
+  /** Key signature meta; `null` writes none. */
+  key: { fifths: number; mode: 'major' | 'minor' } | null;
+  random: Random;
+}
+
+/** @param players one for each part of the score, same order */
+export function perform(score: TrueScore, players: readonly PlayedPart[], options: TakeOptions, extraTracks: readonly SmfTrack[] = []): Uint8Array {
+  const { ticksPerQuarter } = options;
+  const tick = (units: number) => Math.round((units * ticksPerQuarter) / QUARTER);
+  const tempo = buildTempoMap(score.tempos.map(({ at, bpm }) => ({ tick: tick(at), microsecondsPerQuarter: Math.round(60_000_000 / bpm) })), ticksPerQuarter);
+  const conductor = conductorTrack(score, tick, options);
+  const tracks = score.parts.map((part, i) => playTrack(part.notes, players[i]!, tempo, tick, options.random, tick(score.length)));
+  if (options.format === 0) {
+    const events = [conductor, ...tracks].flatMap((track) => track.events).sort((a, b) => a.tick - b.tick);
+    return writeSmf({ format: 0, division: { kind: 'metrical', ticksPerQuarter }, headerExtra: new Uint8Array(), tracks: [{ events, endTick: tick(score.length) }], unknownChunks: [] });
+  }
+  return writeSmf(
+    { format: 1, division: { kind: 'metrical', ticksPerQuarter }, headerExtra: new Uint8Array(), tracks: [conductor, ...tracks, ...extraTracks], unknownChunks: [] },
+    { runningStatus: true },
+  );
+}
+
+function conductorTrack(score: TrueScore, tick: (units: number) => number, { key }: TakeOptions): SmfTrack {
+  const meta = (at: number, type: number, data: ArrayLike<number>): SmfEvent => ({ kind: 'meta', tick: tick(at), type, data: Uint8Array.from(data) });
+  const events: SmfEvent[] = [meta(0, Meta.trackName, encodeText(score.title))];
+  for (const { at, beats, beatType } of score.meters) events.push(meta(at, Meta.timeSignature, [beats, Math.log2(beatType), 24, 8]));
+  for (const { at, bpm } of score.tempos) {
+    const microseconds = Math.round(60_000_000 / bpm);
+    events.push(meta(at, Meta.tempo, [microseconds >> 16, (microseconds >> 8) & 0xff, microseconds & 0xff]));
+  }
+  if (key) events.push(meta(0, Meta.keySignature, [key.fifths & 0xff, key.mode === 'minor' ? 1 : 0]));
+  for (const { at, text } of score.markers) events.push(meta(at, Meta.marker, encodeText(text)));
+  events.sort((a, b) => a.tick - b.tick);
+  return { events, endTick: tick(score.length) };
+}
+
+function playTrack(notes: readonly TrueNote[], player: PlayedPart, tempo: TempoMap, tick: (units: number) => number, random: Random, end: number): SmfTrack {
+  const { manner } = player;
+  const channel = player.channel - 1;
+  const events: SmfEvent[] = [{ kind: 'meta', tick: 0, type: Meta.trackName, data: encodeText(player.trackName) }];
+  const send = (at: number, message: number, data1: number, data2 = 0) => events.push({ kind: 'channel', tick: at, status: message | channel, data1, data2 });
+  if (player.program !== null) send(0, Message.programChange, player.program - 1);
+  for (const { controller, value, everyQuarters } of player.junk ?? []) {
+    for (let at = 0; at < end; at += everyQuarters * tempo.ticksPerQuarter) send(Math.round(at), Message.controlChange, controller, value);
+  }
+  const shifted = (at: number, milliseconds: number) => Math.max(0, Math.round(tickAtSeconds(tempo, secondsAtTick(tempo, at) + milliseconds / 1000)));
+
+  const chords = new Map<number, TrueNote[]>();
+  for (const note of notes) chords.set(note.start, [...(chords.get(note.start) ?? []), note]);
+  const starts = new Set(chords.keys());
+  const played: { key: number; on: number; off: number; velocity: number }[] = [];
+  for (const [start, chord] of chords) {
+    chord.sort((a, b) => a.key - b.key);
+    const together = random.normal(manner.jitter);
+    chord.forEach((note, i) => {
+      // Half of a chord's jitter is common to its notes.
+      const jitter = chord.length > 1 ? together * 0.8 + random.normal(manner.jitter * 0.6) : together;
+      const early = jitter - manner.lead + (chord.length > 1 ? (manner.spread * i) / (chord.length - 1) : 0);
+      const on = shifted(tick(start), early);
+      const length = tick(note.end) - tick(start);
+      const connected = manner.overlap > 0 && starts.has(note.end);
+      const off = connected
+        ? shifted(tick(note.end), manner.overlap - manner.lead + random.normal(manner.jitter))
+        : shifted(Math.round(tick(start) + length * manner.release), -manner.lead + random.normal(manner.jitter * 0.7));
+      const velocity = Math.max(20, Math.min(120, Math.round(78 + random.normal(8))));
+      played.push({ key: note.key, on, off: Math.max(off, on + 1), velocity });
+    });
+  }
+  // The same key is let go before it is struck again.
+  played.sort((a, b) => a.on - b.on);
+  const sounding = new Map<number, { off: number }>();
+  for (const note of played) {
+    const before = sounding.get(note.key);
+    if (before && before.off > note.on) before.off = note.on;
+    sounding.set(note.key, note);
+  }
+  for (const note of played) {
+    send(note.on, Message.noteOn, note.key, note.velocity);
+    send(note.off, Message.noteOff, note.key, 64);
+  }
+  const rank = (event: SmfEvent) => (event.kind !== 'channel' ? 0 : (event.status & 0xf0) === Message.noteOff ? 1 : (event.status & 0xf0) === Message.noteOn ? 3 : 2);
+  events.sort((a, b) => a.tick - b.tick || rank(a) - rank(b));
+  return { events, endTick: Math.max(end, events.at(-1)!.tick) };
+}

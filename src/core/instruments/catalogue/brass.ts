@@ -1,0 +1,30 @@
+import { instrument as i } from '../instrument';
+
+/* Ranges and transpositions: usual orchestration handbooks, from memory. Names: common practice, no source. */
+export const brass = [
+  i('horn-f', 'Horn in F | Horn in F | Corno in Fa | Cor en Fa | Trompa en Fa', 'Hn.', 'treble', [35, 77], [61], 'brass.french-horn', { transposition: 7, amateur: [41, 74], aliases: 'hn, hns, horn, horns, french horn, f horn, hrn, hr, hörner, corno, corni, cor, cors, trompa, trompas, cr, waldhorn, fr horn, f hn, french horns, fh' }),
+  i('wagner-tuba', 'Wagner Tuba in F | Wagnertuba in F | Tuba wagneriana in Fa | Tuba wagnérien en Fa | Tuba wagneriana en Fa', 'Wag. Tb.', 'bass', [32, 72], [61], 'brass.wagner-tuba', { transposition: 7, aliases: 'wagner tuba, wagnertuben' }),
+  i('piccolo-trumpet', 'Piccolo Trumpet in B♭ | Piccolotrompete in B | Tromba piccola in Si♭ | Petite trompette en Si♭ | Trompeta piccolo en Si♭', 'Picc. Tpt.', 'treble', [62, 86], [57], 'brass.trumpet.piccolo', { transposition: -10, aliases: 'piccolo trumpet, picc tpt, picc trumpet' }),
+  i('trumpet-bflat', 'Trumpet in B♭ | Trompete in B | Tromba in Si♭ | Trompette en Si♭ | Trompeta en Si♭', 'Tpt.', 'treble', [52, 82], [57], 'brass.trumpet.bflat', { transposition: 2, amateur: [52, 79], aliases: 'tpt, tpts, trp, trpt, trumpet, trumpets, trompete, trompeten, tromba, trombe, trompette, trompeta, trompetas, tr, bb trumpet, tp, trpts, trptte, tbe' }),
+  i('trumpet-c', 'Trumpet in C | Trompete in C | Tromba in Do | Trompette en Ut | Trompeta en Do', 'C Tpt.', 'treble', [54, 84], [57], 'brass.trumpet.c', { aliases: 'c trumpet, tpt c, c tpt, trp in c, tpt in c' }),
+  i('trumpet-d', 'Trumpet in D | Trompete in D | Tromba in Re | Trompette en Ré | Trompeta en Re', 'D Tpt.', 'treble', [56, 86], [57], 'brass.trumpet.d', { transposition: -2, aliases: 'd trumpet' }),
+  i('trumpet-eflat', 'Trumpet in E♭ | Trompete in Es | Tromba in Mi♭ | Trompette en Mi♭ | Trompeta en Mi♭', 'E♭ Tpt.', 'treble', [57, 87], [57], 'brass.trumpet', { transposition: -3, aliases: 'eb trumpet, e flat trumpet' }),
+  i('bass-trumpet', 'Bass Trumpet | Basstrompete | Tromba bassa | Trompette basse | Trompeta baja', 'B. Tpt.', 'treble', [40, 70], [57], 'brass.trumpet.bass', { transposition: 14 }),
+  i('cornet', 'Cornet in B♭ | Kornett in B | Cornetta in Si♭ | Cornet à pistons | Corneta en Si♭', 'Cnt.', 'treble', [52, 82], [57], 'brass.cornet', { transposition: 2, aliases: 'cornet, cornets, cnt, crt, kornett, cornetta, corneta, solo cornet, rep cornet' }),
+  i('cornet-eflat', 'Soprano Cornet in E♭ | Sopran-Kornett in Es | Cornetta soprano in Mi♭ | Petit cornet en Mi♭ | Corneta soprano en Mi♭', 'S. Cnt.', 'treble', [57, 87], [57], 'brass.cornet.soprano', { transposition: -3, aliases: 'soprano cornet, sop cornet, eb cornet' }),
+  i('flugelhorn', 'Flugelhorn | Flügelhorn | Flicorno soprano | Bugle | Fiscorno', 'Flug.', 'treble', [52, 82], [57], 'brass.flugelhorn', { transposition: 2, aliases: 'flug, flugel, fluegelhorn, flgh, flghn, flicorno, flügelhörner' }),
+  i('tenor-horn', 'Tenor Horn in E♭ | Althorn in Es | Flicorno contralto | Saxhorn alto | Saxhorno alto', 'T. Hn.', 'treble', [45, 75], [61], 'brass.alto-horn', { transposition: 9, aliases: 'tenor horn, alto horn, althorn, eb horn, solo horn' }),
+  i('baritone-horn', 'Baritone | Tenorhorn in B | Flicorno tenore | Saxhorn baryton | Barítono', 'Bar.', 'treble', [40, 70], [59], 'brass.baritone-horn', { transposition: 14, aliases: 'baritone tc, baritone horn, tenorhorn, bar tc' }),
+  i('euphonium', 'Euphonium | Euphonium | Eufonio | Euphonium | Bombardino', 'Euph.', 'bass', [34, 74], [59], 'brass.euphonium', { aliases: 'euph, euphoniums, eufonium, euphonium bc, baryton, flicorno baritono' }),
+  i('euphonium-treble', 'Euphonium in B♭ (treble clef) | Bariton in B (Violinschlüssel) | Eufonio in Si♭ | Euphonium en Si♭ | Bombardino en Si♭', 'Euph.', 'treble', [34, 74], [59], 'brass.euphonium', { transposition: 14, aliases: 'euphonium tc, euph tc' }),
+  i('alto-trombone', 'Alto Trombone | Altposaune | Trombone contralto | Trombone alto | Trombón alto', 'A. Tbn.', 'alto', [45, 77], [58], 'brass.trombone.alto', { aliases: 'alto tbn' }),
+  i('trombone', 'Trombone | Posaune | Trombone | Trombone | Trombón', 'Tbn.', 'bass', [40, 72], [58], 'brass.trombone.tenor', { amateur: [40, 67], aliases: 'tbn, tbns, trb, trbn, trombones, tromb, pos, posaunen, tromboni, tenor trombone, trombon, trombones, tenorposaune, tb, bone, bones' }),
+  i('trombone-treble', 'Trombone in B♭ (treble clef) | Posaune in B (Violinschlüssel) | Trombone in Si♭ | Trombone en Si♭ | Trombón en Si♭', 'Tbn.', 'treble', [40, 72], [58], 'brass.trombone.tenor', { transposition: 14, aliases: 'trombone tc, tbn tc' }),
+  i('bass-trombone', 'Bass Trombone | Bassposaune | Trombone basso | Trombone basse | Trombón bajo', 'B. Tbn.', 'bass', [34, 67], [58], 'brass.trombone.bass', { aliases: 'bass tbn, btbn, b tbn, basspos, b trb, bass trb, btrb, bass trom, bs tbn, trb basso' }),
+  i('contrabass-trombone', 'Contrabass Trombone | Kontrabassposaune | Trombone contrabbasso | Trombone contrebasse | Trombón contrabajo', 'Cb. Tbn.', 'bass', [28, 62], [58], 'brass.trombone.contrabass', { aliases: 'contrabass tbn, cb tbn, contra trombone' }),
+  i('cimbasso', 'Cimbasso | Cimbasso | Cimbasso | Cimbasso | Cimbasso', 'Cimb.', 'bass', [28, 62], [58], 'brass.cimbasso', { aliases: 'cimb' }),
+  i('tuba', 'Tuba | Tuba | Tuba | Tuba | Tuba', 'Tba.', 'bass', [28, 58], [59], 'brass.tuba', { aliases: 'tba, tubas, tub, basstuba, bass tuba, kontrabasstuba, tbas' }),
+  i('tuba-eflat', 'E♭ Bass | Bass in Es | Basso in Mi♭ | Tuba en Mi♭ | Tuba en Mi♭', 'E♭ B.', 'treble', [33, 65], [59], 'brass.tuba.bass', { transposition: 21, aliases: 'eb bass, eb tuba, e flat bass' }),
+  i('tuba-bflat', 'B♭ Bass | Bass in B | Basso in Si♭ | Contrebasse en Si♭ | Tuba en Si♭', 'B♭ B.', 'treble', [28, 58], [59], 'brass.tuba.bass', { transposition: 26, aliases: 'bb bass, bb tuba, b flat bass' }),
+  i('sousaphone', 'Sousaphone | Sousaphon | Sousafono | Soubassophone | Sousafón', 'Sous.', 'bass', [28, 58], [59], 'brass.sousaphone', { aliases: 'sousa' }),
+];

@@ -1,0 +1,53 @@
+import type { Family, Instrument, InstrumentId } from '../instrument';
+import { brass } from './brass';
+import { keyboard, plucked } from './keyboard-plucked';
+import { percussion } from './percussion';
+import { strings, voice } from './voice-strings';
+import { woodwind } from './woodwind';
+
+type Line = Omit<Instrument, 'family' | 'scoreOrder'>;
+
+/** Families from the top of an orchestral page to its foot, and instruments in score order within each. */
+const PAGE: [Family, readonly Line[]][] = [
+  ['woodwind', woodwind],
+  ['brass', brass],
+  ['percussion', percussion],
+  ['keyboard', keyboard],
+  ['plucked', plucked],
+  ['voice', voice],
+  ['strings', strings],
+];
+
+/** What a part is called when nothing tells what it is: a treble or bass staff at concert pitch. */
+export const UNKNOWN_INSTRUMENT: Instrument = {
+  id: 'unknown',
+  family: 'other',
+  scoreOrder: 9999,
+  names: { en: 'Unnamed', de: 'Ohne Namen', it: 'Senza nome', fr: 'Sans nom', es: 'Sin nombre' },
+  abbreviation: '?',
+  aliases: [],
+  clefs: ['treble'],
+  transposition: 0,
+  range: [0, 127],
+  amateurRange: [0, 127],
+  programs: [1],
+  sound: 'keyboard.piano',
+  section: false,
+  unpitched: false,
+  polyphonic: true,
+};
+
+export const CATALOGUE: readonly Instrument[] = PAGE.flatMap(([family, lines], row) =>
+  lines.map((line, i) => ({ ...line, family, scoreOrder: row * 100 + i })),
+);
+
+const byId = new Map<InstrumentId, Instrument>([...CATALOGUE, UNKNOWN_INSTRUMENT].map((instrument) => [instrument.id, instrument]));
+
+/** The catalogue's entry; an id that is not in it gives UNKNOWN_INSTRUMENT. */
+export function instrumentById(id: InstrumentId): Instrument {
+  return byId.get(id) ?? UNKNOWN_INSTRUMENT;
+}
+
+export function isInstrumentId(id: string): boolean {
+  return byId.has(id);
+}

@@ -1,0 +1,91 @@
+import type { MidiKey, Semitones } from '../time';
+
+export type InstrumentId = string;
+
+export type Family = 'woodwind' | 'brass' | 'percussion' | 'keyboard' | 'plucked' | 'voice' | 'strings' | 'other';
+
+export type Clef = 'treble' | 'bass' | 'alto' | 'tenor' | 'percussion' | 'treble-8vb';
+
+export type Language = 'en' | 'de' | 'it' | 'fr' | 'es';
+
+/** Lowest and highest sounding key. */
+export type KeyRange = readonly [MidiKey, MidiKey];
+
+export interface Instrument {
+  id: InstrumentId;
+  family: Family;
+  /** Position from the top of the page; lower comes first. */
+  scoreOrder: number;
+  names: Record<Language, string>;
+  abbreviation: string;
+  /** Further spellings and shortenings seen in track names, lower case. */
+  aliases: readonly string[];
+  /** One for each staff, top first. */
+  clefs: readonly Clef[];
+  /** Written minus sounding pitch. */
+  transposition: Semitones;
+  /** Sounding range of a professional player; of an amateur. */
+  range: KeyRange;
+  amateurRange: KeyRange;
+  /** General MIDI programs (1–128), the best first; empty for unpitched percussion, which sounds on channel 10. */
+  programs: readonly number[];
+  /** Identifier in the standard's list of instrument sounds (MusicXML 3.0, sounds.xml). */
+  sound: string;
+  /** Usually more than one player to a part (a string section, a choir). */
+  section: boolean;
+  /** Unpitched: written on lines by what is struck, not by pitch. */
+  unpitched: boolean;
+  /** Plays several notes at once as a matter of course. */
+  polyphonic: boolean;
+}
+
+export interface InstrumentOptions {
+  transposition?: Semitones;
+  amateur?: KeyRange;
+  aliases?: string;
+  section?: true;
+  unpitched?: true;
+  polyphonic?: true;
+}
+
+/**
+ * One line of the catalogue.
+ *
+ * @param names English | German | Italian | French | Spanish
+ * @param aliases in options: spellings seen in track names, separated by commas
+ */
+export function instrument(
+  id: InstrumentId,
+  names: string,
+  abbreviation: string,
+  clefs: Clef | readonly Clef[],
+  range: KeyRange,
+  programs: readonly number[],
+  sound: string,
+  options: InstrumentOptions = {},
+): Omit<Instrument, 'family' | 'scoreOrder'> {
+  const [en = id, de = en, it = en, fr = en, es = en] = names.split('|').map((name) => name.trim());
+  return {
+    id,
+    names: { en, de, it, fr, es },
+    abbreviation,
+    aliases: (options.aliases ?? '').split(',').map((alias) => alias.trim()).filter(Boolean),
+    clefs: typeof clefs === 'string' ? [clefs] : clefs,
+    transposition: options.transposition ?? 0,
+    range,
+    amateurRange: options.amateur ?? range,
+    programs,
+    sound,
+    section: options.section ?? false,
+    unpitched: options.unpitched ?? false,
+    polyphonic: options.polyphonic ?? false,
+  };
+}
+
+/** Diatonic steps that go with a transposition: +2 semitones is a second (1 step), +7 a fifth (4 steps), +9 a sixth (5 steps). */
+export function transpositionSteps(semitones: Semitones): number {
+  const octaves = Math.trunc(semitones / 12);
+  const within = semitones - octaves * 12;
+  const steps = [0, 1, 1, 2, 2, 3, 3, 4, 5, 5, 6, 6][Math.abs(within)]!;
+  return octaves * 7 + Math.sign(within) * steps;
+}

@@ -1,0 +1,64 @@
+/**
+ * Cuts a track name into words that can be compared: lower case, accents folded, letters parted from digits, punctuation
+ * gone, hyphens and camel case as gaps.
+ *
+ *     "VLN1_leg (Close)"  →  vln 1 leg close        "Flöte II"  →  flote ii
+ */
+export function nameWords(name: string): string[] {
+  return name
+    .replace(/♭/g, 'b')
+    .replace(/(\p{Ll})(\p{Lu})/gu, '$1 $2')
+    .normalize('NFD')
+    .replace(/\p{M}/gu, '')
+    .replace(/ß/g, 'ss')
+    .toLowerCase()
+    .replace(/(\p{L})(\d)/gu, '$1 $2')
+    .replace(/(\d)(\p{L})/gu, '$1 $2')
+    .split(/[^\p{L}\p{N}]+/u)
+    .filter(Boolean);
+}
+
+const ROMAN: Record<string, number> = { i: 1, ii: 2, iii: 3, iv: 4, v: 5, vi: 6 };
+const ORDINAL_ENDINGS = new Set(['st', 'nd', 'rd', 'th']);
+
+export interface NameDetails {
+  /** "Horn 3" → 3; "Violin II" → 2 */
+  number: number | null;
+  /** "a4" → 4 players on the track */
+  players: number | null;
+  /** Desk of a divided section: "Violin 1 B" → "B" */
+  desk: string | null;
+  hand: 'left' | 'right' | null;
+  solo: boolean;
+  /** Words that may name the instrument, in order. */
+  words: string[];
+}
+
+const HANDS: Record<string, 'left' | 'right'> = { lh: 'left', left: 'left', linke: 'left', sinistra: 'left', gauche: 'left', rh: 'right', right: 'right', rechte: 'right', destra: 'right', droite: 'right' };
+
+/** Words about recording, files and programs that say nothing of the instrument. */
+const CLUTTER = new Set(
+  ('midi track inst instrument ch channel copy new close mid far room mic mics main mix stereo mono wet dry full patch vst kontakt library lib legacy pro hd lite v ' +
+    'ks bus stem print bounce take comp edit final version rev alt default untitled spur piste pista traccia kanal section sect sec div divisi unis ens ensemble hand hands hd mano main').split(' '),
+);
+
+/** Splits off numbers, desks, hands and clutter, and leaves the words that matter. */
+export function nameDetails(name: string): NameDetails {
+  const details: NameDetails = { number: null, players: null, desk: null, hand: null, solo: false, words: [] };
+  const all = nameWords(name);
+  all.forEach((word, i) => {
+    const previous = all[i - 1];
+    const next = all[i + 1];
+    if (word === 'a' && next && /^[2-9]$/.test(next)) return;
+    if (/^\d+$/.test(word)) {
+      if (previous === 'a' && /^[2-9]$/.test(word)) details.players = Number(word);
+      else details.number ??= Number(word);
+    } else if (ORDINAL_ENDINGS.has(word) && /^\d+$/.test(previous ?? '')) return;
+    else if (HANDS[word]) details.hand = HANDS[word];
+    else if (word === 'solo' || word === 'soli') details.solo = true;
+    else if (ROMAN[word] && i > 0) details.number ??= ROMAN[word];
+    else if (/^[a-d]$/.test(word) && i > 0 && i === all.length - 1 && /^(\d+|i+)$/.test(previous ?? '')) details.desk = word.toUpperCase();
+    else if (!CLUTTER.has(word)) details.words.push(word);
+  });
+  return details;
+}

@@ -1,0 +1,152 @@
+import type { MidiKey } from '../time';
+import { CATALOGUE, instrumentById } from './catalogue';
+import { programName } from './general-midi';
+import type { Instrument, InstrumentId } from './instrument';
+import { nameDetails, nameWords, type NameDetails } from './name-words';
+import { readTechnique, type TechniqueId } from './techniques';
+
+export interface TrackFacts {
+  name: string;
+  /** General MIDI program 1–128, when the track sets one. */
+  program: number | null;
+  percussionChannel: boolean;
+  /** Sounding keys of its notes, any order; empty for an empty track. */
+  keys: readonly MidiKey[];
+  mostAtOnce: number;
+}
+
+export interface Candidate {
+  instrument: InstrumentId;
+  /** 0–1 */
+  confidence: number;
+  /** In words, for people. */
+  evidence: string[];
+}
+
+export interface Recognition {
+  /** Best first; empty when nothing speaks for anything. */
+  candidates: Candidate[];
+  technique: TechniqueId | null;
+  details: NameDetails;
+}
+
+/** Below this a candidate is no answer, and the track is asked about. */
+export const SURE_ENOUGH = 0.4;
+
+/** Words that join a name to its key ("Horn in F") and say nothing by themselves. */
+const JOINING = new Set(['in', 'en', 'de']);
+
+interface Phrase {
+  instrument: Instrument;
+  words: readonly string[];
+  letters: number;
+  /** A full name or a usual one, not a shortening. */
+  full: boolean;
+}
+
+const PHRASES: readonly Phrase[] = CATALOGUE.flatMap((instrument) => {
+  const full = Object.values(instrument.names);
+  const short = [instrument.abbreviation, ...instrument.aliases];
+  const seen = new Set<string>();
+  return [...full.map((text) => ({ text, full: true })), ...short.map((text) => ({ text, full: false }))].flatMap(({ text, full: isFull }) => {
+    const words = nameWords(text).filter((word) => !JOINING.has(word));
+    const key = words.join(' ');
+    if (!key || seen.has(key)) return [];
+    seen.add(key);
+    return [{ instrument, words, letters: key.replace(/ /g, '').length, full: isFull || words.join('').length > 5 }];
+  });
+});
+
+const byFirstWord = new Map<string, Phrase[]>();
+for (const phrase of PHRASES) for (const word of new Set(phrase.words)) byFirstWord.set(word, [...(byFirstWord.get(word) ?? []), phrase]);
+
+/**
+ * Says which instrument a track is: by its name first, then its General MIDI program, then its range and texture.
+ * Returns ranked candidates, each with the evidence in words. No candidate is better than a wrong one.
+ */
+export function recognise(facts: TrackFacts): Recognition {
+  const details = nameDetails(facts.name);
+  const { technique, rest } = readTechnique(details.words);
+  const words = rest.filter((word) => !JOINING.has(word));
+  const scores = new Map<InstrumentId, Candidate>();
+  const add = (instrument: Instrument, weight: number, evidence: string) => {
+    const candidate = scores.get(instrument.id) ?? { instrument: instrument.id, confidence: 0, evidence: [] };
+    // Independent pieces of evidence: what one leaves in doubt, the other may settle.
+    candidate.confidence = 1 - (1 - candidate.confidence) * (1 - weight);
+    candidate.evidence.push(evidence);
+    scores.set(instrument.id, candidate);
+  };
+
+  for (const { phrase, weight } of matchName(words)) add(phrase.instrument, weight, `name contains “${phrase.words.join(' ')}”`);
+  byProgram(facts, add);
+  if (facts.percussionChannel) {
+    const named = [...scores.values()].some((candidate) => instrumentById(candidate.instrument).unpitched);
+    if (!named) add(instrumentById('drum-kit'), 0.9, 'channel 10');
+    // Channel 10 carries no pitches, so that a pitched instrument's name there is less likely.
+    for (const candidate of scores.values()) if (!instrumentById(candidate.instrument).unpitched) candidate.confidence *= 0.4;
+  }
+  for (const candidate of scores.values()) judgeByRange(candidate, facts);
+  const candidates = [...scores.values()].sort(
+    (a, b) => b.confidence - a.confidence || instrumentById(a.instrument).scoreOrder - instrumentById(b.instrument).scoreOrder,
+  );
+  return { candidates: candidates.slice(0, 6), technique, details };
+}
+
+/** Phrases of the catalogue found in the name; one found inside a longer one does not count. */
+function matchName(words: readonly string[]): { phrase: Phrase; weight: number }[] {
+  const found: { phrase: Phrase; weight: number; at: Set<number> }[] = [];
+  const considered = new Set(words.flatMap((word) => byFirstWord.get(word) ?? []));
+  for (const phrase of considered) {
+    const places = phrase.words.map((word) => words.indexOf(word));
+    if (places.some((place) => place < 0)) continue;
+    const inOrder = places.every((place, k) => k === 0 || place === places[k - 1]! + 1);
+    const coverage = phrase.words.length / words.length;
+    const base = phrase.full || phrase.words.length > 1 ? 0.9 : phrase.letters >= 3 ? 0.85 : phrase.letters === 2 ? 0.75 : 0.5;
+    const weight = base * (inOrder ? 1 : 0.95) * (0.75 + 0.25 * coverage);
+    found.push({ phrase, weight, at: new Set(places) });
+  }
+  if (found.length === 0) found.push(...matchBeginnings(words));
+  const inside = (a: Set<number>, b: Set<number>) => a.size < b.size && [...a].every((place) => b.has(place));
+  // “Percussion” is what anything struck may be called; a word for the very thing is worth more.
+  for (const match of found) if (match.phrase.instrument.id === 'percussion') match.weight *= 0.85;
+  return found
+    .filter((match) => !found.some((other) => inside(match.at, other.at)))
+    // One instrument is believed once, by its best phrase.
+    .filter((match) => !found.some((other) => other.phrase.instrument === match.phrase.instrument && (other.weight > match.weight || (other.weight === match.weight && found.indexOf(other) < found.indexOf(match)))));
+}
+
+/** Names cut short ("Trump", "Clarin"): four letters or more that begin a full name. */
+function matchBeginnings(words: readonly string[]): { phrase: Phrase; weight: number; at: Set<number> }[] {
+  return words.flatMap((word, place) =>
+    word.length < 4
+      ? []
+      : PHRASES.filter((phrase) => phrase.full && phrase.words[0]!.startsWith(word)).map((phrase) => ({
+          phrase,
+          weight: 0.6 * (phrase.words.length === 1 ? 1 : 0.8),
+          at: new Set([place]),
+        })),
+  );
+}
+
+function byProgram(facts: TrackFacts, add: (instrument: Instrument, weight: number, evidence: string) => void): void {
+  const { program } = facts;
+  if (program === null || facts.percussionChannel) return;
+  for (const instrument of CATALOGUE) {
+    const rank = instrument.programs.indexOf(program);
+    if (rank < 0) continue;
+    // Program 1 is what a track has when nobody chose one.
+    const weight = (program === 1 ? 0.42 : 0.55) / (1 + 0.15 * rank) - instrument.scoreOrder / 1e5;
+    add(instrument, weight, `General MIDI program ${program}, ${programName(program)}`);
+  }
+}
+
+function judgeByRange(candidate: Candidate, facts: TrackFacts): void {
+  const instrument = instrumentById(candidate.instrument);
+  if (facts.keys.length === 0 || instrument.unpitched) return;
+  const [low, high] = instrument.range;
+  const inside = facts.keys.filter((key) => key >= low && key <= high).length / facts.keys.length;
+  const lowest = facts.keys.reduce((a, b) => Math.min(a, b));
+  const highest = facts.keys.reduce((a, b) => Math.max(a, b));
+  candidate.evidence.push(`range ${lowest}–${highest}${inside < 1 ? `, ${Math.round((1 - inside) * 100)} % outside ${low}–${high}` : ''}`);
+  candidate.confidence *= 0.55 + 0.45 * inside;
+}

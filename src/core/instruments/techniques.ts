@@ -1,0 +1,48 @@
+export type TechniqueId =
+  | 'long' | 'legato' | 'staccato' | 'spiccato' | 'pizzicato' | 'tremolo' | 'trill' | 'muted' | 'open' | 'harmonics'
+  | 'col-legno' | 'sul-ponticello' | 'sul-tasto' | 'marcato' | 'runs';
+
+/** Words by which techniques appear in track names; the longest match counts. Common practice, no source. */
+const WORDS: Record<TechniqueId, string> = {
+  long: 'long, longs, sus, sust, sustain, sustained, sustains, arco, ten, tenuto, held, lang',
+  legato: 'leg, legato, lega, slur, slurred',
+  staccato: 'stac, stacc, staccato, short, shorts, stc, stacs, kurz, stak',
+  spiccato: 'spic, spicc, spiccato',
+  pizzicato: 'piz, pizz, pizzicato',
+  tremolo: 'trem, tremolo, tremolos',
+  trill: 'trill, trills, tr ht, tr wt',
+  muted: 'mute, muted, con sord, consord, sord, sordino, con sordino, cup, straight, harmon, stopped, gestopft, avec sourdine, gedampft, dampfer',
+  open: 'open, senza sord, senza sordino, natural',
+  harmonics: 'harm, harmonic, harmonics, flag, flageolet',
+  'col-legno': 'col legno, legno, cl legno',
+  'sul-ponticello': 'sul pont, ponticello, sul ponticello, pont',
+  'sul-tasto': 'sul tasto, tasto, flautando',
+  marcato: 'marc, marcato, marcatos, accented',
+  runs: 'run, runs',
+};
+
+const phrases = (Object.entries(WORDS) as [TechniqueId, string][])
+  .flatMap(([technique, words]) => words.split(',').map((phrase) => ({ technique, words: phrase.trim().split(' ') })))
+  .sort((a, b) => b.words.length - a.words.length);
+
+export interface TechniqueReading {
+  technique: TechniqueId | null;
+  /** What remains when the technique's words are taken out. */
+  rest: string[];
+}
+
+/** Finds the playing technique among a name's words; the first word is never taken, it names the instrument ("Trem" alone is no instrument). */
+export function readTechnique(words: readonly string[]): TechniqueReading {
+  let technique: TechniqueId | null = null;
+  let rest = [...words];
+  for (const phrase of phrases) {
+    for (let at = 1; at + phrase.words.length <= rest.length; at++) {
+      if (!phrase.words.every((word, k) => rest[at + k] === word)) continue;
+      // "leg pizz" is a pizzicato patch of a legato library: the more particular word, later in the table, wins.
+      if (!technique || technique === 'legato' || technique === 'long') technique = phrase.technique;
+      rest = [...rest.slice(0, at), ...rest.slice(at + phrase.words.length)];
+      at--;
+    }
+  }
+  return { technique, rest };
+}

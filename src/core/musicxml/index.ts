@@ -1,0 +1,2 @@
+export { writeMusicXml, type MusicXmlOptions } from './write';
+export { compressMusicXml } from './compressed';

@@ -1,0 +1,303 @@
+import { drumSound, GENERAL_MIDI_DRUMS, instrumentById, type Clef, type DrumMap } from '../instruments';
+import type { Marker, Part, PartBar, Score, ScoreNote, SymbolInBar, TempoMark, VoiceBar } from '../score';
+import { QUARTER, type Bar, type WrittenUnits } from '../time';
+import { barAccidentals } from './accidentals';
+import { barBeams, type Beam } from './beams';
+import { XmlWriter } from './xml-writer';
+
+export interface MusicXmlOptions {
+  drums?: DrumMap;
+  /**
+   * Identifiers for notes, for engraving on screen only: the attribute came with MusicXML 3.1 and exported files keep to 3.0.
+   */
+  noteId?: (note: ScoreNote) => string;
+  /** Name of the program in the file's identification. */
+  software?: string;
+  /** ISO date for the file's identification; none by default, so that the same score gives the same bytes. */
+  date?: string;
+}
+
+const CLEFS: Record<Clef, { sign: string; line?: number; octave?: number }> = {
+  treble: { sign: 'G', line: 2 },
+  'treble-8vb': { sign: 'G', line: 2, octave: -1 },
+  bass: { sign: 'F', line: 4 },
+  alto: { sign: 'C', line: 3 },
+  tenor: { sign: 'C', line: 4 },
+  percussion: { sign: 'percussion' },
+};
+
+/**
+ * Writes a score as MusicXML 3.0 partwise text, which old and new readers open. No layout: the reader lays out.
+ * docs/formats.md lists which element carries what.
+ */
+export function writeMusicXml(score: Score, options: MusicXmlOptions = {}): string {
+  const xml = new XmlWriter(
+    '<?xml version="1.0" encoding="UTF-8" standalone="no"?>',
+    '<!DOCTYPE score-partwise PUBLIC "-//Recordare//DTD MusicXML 3.0 Partwise//EN" "http://www.musicxml.org/dtds/partwise.dtd">',
+  );
+  const ids = new Map(score.parts.map((part, i) => [part, `P${i + 1}`]));
+  xml.open('score-partwise', { version: '3.0' });
+  if (score.title) xml.open('work').leaf('work-title', score.title).close('work');
+  xml.open('identification').open('encoding');
+  xml.leaf('software', options.software ?? 'Dragoman');
+  if (options.date) xml.leaf('encoding-date', options.date);
+  for (const element of ['accidental', 'beam']) xml.leaf('supports', null, { element, type: 'yes' });
+  xml.close('encoding').close('identification');
+  writePartList(xml, score, ids, options.drums ?? GENERAL_MIDI_DRUMS);
+  const divisions = divisionsOf(score);
+  score.parts.forEach((part, i) => {
+    xml.open('part', { id: ids.get(part) });
+    new PartWriter(xml, score, part, ids.get(part)!, divisions, i === 0, options).write();
+    xml.close('part');
+  });
+  return xml.close('score-partwise').toString();
+}
+
+/** Fewest divisions of a quarter note in which every duration and offset is whole. */
+function divisionsOf(score: Score): number {
+  let common: WrittenUnits = QUARTER;
+  const take = (units: WrittenUnits) => {
+    let a = common;
+    let b = units;
+    while (b > 0) [a, b] = [b, a % b];
+    common = a;
+  };
+  for (const bar of score.bars) take(bar.length);
+  for (const part of score.parts) for (const bar of part.bars) for (const voice of bar.voices) for (const symbol of voice.symbols) take(symbol.duration);
+  return QUARTER / common;
+}
+
+function writePartList(xml: XmlWriter, score: Score, ids: Map<Part, string>, drums: DrumMap): void {
+  xml.open('part-list');
+  let group = 0;
+  score.parts.forEach((part, i) => {
+    const family = instrumentById(part.instrument).family;
+    const before = score.parts[i - 1];
+    const after = score.parts[i + 1];
+    const starts = !before || instrumentById(before.instrument).family !== family;
+    const goesOn = after !== undefined && instrumentById(after.instrument).family === family;
+    if (starts && goesOn) {
+      xml.open('part-group', { type: 'start', number: ++group }).leaf('group-symbol', 'bracket').leaf('group-barline', 'yes').close('part-group');
+    }
+    writeScorePart(xml, part, ids.get(part)!, drums);
+    if (!starts && !goesOn) xml.leaf('part-group', null, { type: 'stop', number: group });
+  });
+  xml.close('part-list');
+}
+
+function writeScorePart(xml: XmlWriter, part: Part, id: string, drums: DrumMap): void {
+  const sound = instrumentById(part.instrument).sound;
+  xml.open('score-part', { id }).leaf('part-name', part.name).leaf('part-abbreviation', part.abbreviation);
+  const keys = part.unpitched ? usedKeys(part) : [];
+  if (keys.length > 0) {
+    for (const key of keys) xml.open('score-instrument', { id: `${id}-I${key}` }).leaf('instrument-name', drumSound(drums, key).name).close('score-instrument');
+    // The standard counts unpitched MIDI keys from 1.
+    for (const key of keys) xml.open('midi-instrument', { id: `${id}-I${key}` }).leaf('midi-channel', 10).leaf('midi-unpitched', key + 1).close('midi-instrument');
+  } else {
+    xml.open('score-instrument', { id: `${id}-I1` }).leaf('instrument-name', part.name).leaf('instrument-sound', sound).close('score-instrument');
+    xml.open('midi-instrument', { id: `${id}-I1` }).leaf('midi-channel', part.channel);
+    if (part.program !== null) xml.leaf('midi-program', part.program);
+    xml.close('midi-instrument');
+  }
+  xml.close('score-part');
+}
+
+function usedKeys(part: Part): number[] {
+  const keys = new Set<number>();
+  for (const bar of part.bars) for (const voice of bar.voices) for (const symbol of voice.symbols) for (const note of symbol.notes) keys.add(note.key);
+  return [...keys].sort((a, b) => a - b);
+}
+
+class PartWriter {
+  private readonly unit: WrittenUnits;
+  private fifths = 0;
+
+  constructor(
+    private readonly xml: XmlWriter,
+    private readonly score: Score,
+    private readonly part: Part,
+    private readonly id: string,
+    private readonly divisions: number,
+    /** The top part carries what concerns the whole score. */
+    private readonly top: boolean,
+    private readonly options: MusicXmlOptions,
+  ) {
+    this.unit = QUARTER / divisions;
+  }
+
+  write(): void {
+    this.score.bars.forEach((bar, i) => {
+      this.xml.open('measure', { number: bar.number, implicit: bar.implicit ? 'yes' : undefined });
+      this.attributes(bar, i);
+      this.voices(bar, this.part.bars[i]!);
+      if (i === this.score.bars.length - 1) this.xml.open('barline', { location: 'right' }).leaf('bar-style', 'light-heavy').close('barline');
+      this.xml.close('measure');
+    });
+  }
+
+  private attributes(bar: Bar, index: number): void {
+    const { xml, part } = this;
+    const before = this.score.bars[index - 1];
+    const k = this.score.keys.findIndex((candidate) => candidate.bar === index);
+    const newKey = k >= 0 && !(part.unpitched && index > 0);
+    const newMeter = !before || before.meter.beats !== bar.meter.beats || before.meter.beatType !== bar.meter.beatType;
+    if (index > 0 && !newKey && !newMeter) return;
+    xml.open('attributes');
+    if (index === 0) xml.leaf('divisions', this.divisions);
+    if (newKey) {
+      this.fifths = part.writtenKeys[k]!;
+      xml.open('key').leaf('fifths', this.fifths);
+      if (!part.unpitched) xml.leaf('mode', this.score.keys[k]!.mode);
+      xml.close('key');
+    }
+    if (newMeter) xml.open('time').leaf('beats', bar.meter.beats).leaf('beat-type', bar.meter.beatType).close('time');
+    if (index === 0) {
+      if (part.clefs.length > 1) xml.leaf('staves', part.clefs.length);
+      part.clefs.forEach((clef, s) => this.clef(clef, part.clefs.length > 1 ? s + 1 : undefined));
+      this.transpose();
+    }
+    xml.close('attributes');
+  }
+
+  private clef(clef: Clef, number: number | undefined): void {
+    const { sign, line, octave } = CLEFS[clef];
+    this.xml.open('clef', { number }).leaf('sign', sign);
+    if (line) this.xml.leaf('line', line);
+    if (octave) this.xml.leaf('clef-octave-change', octave);
+    this.xml.close('clef');
+  }
+
+  /** The standard gives what must be added to the written pitch to get the sounding one, whole octaves apart. */
+  private transpose(): void {
+    const { transposition, transpositionSteps } = this.part;
+    if (transposition === 0 && transpositionSteps === 0) return;
+    const octaves = Math.trunc(-transposition / 12);
+    this.xml.open('transpose');
+    this.xml.leaf('diatonic', positiveZero(-transpositionSteps - octaves * 7)).leaf('chromatic', positiveZero(-transposition - octaves * 12));
+    if (octaves !== 0) this.xml.leaf('octave-change', octaves);
+    this.xml.close('transpose');
+  }
+
+  private voices(bar: Bar, partBar: PartBar): void {
+    const directions = this.top ? this.directionsOf(bar) : [];
+    const staves = this.part.clefs.map((_, s) => partBar.voices.filter((voice) => voice.staff === s + 1));
+    const accidentals = new Map(staves.flatMap((voices) => (this.part.unpitched ? [] : [...barAccidentals(voices, this.fifths)])));
+    partBar.voices.forEach((voice, v) => {
+      if (v > 0) this.xml.open('backup').leaf('duration', bar.length / this.unit).close('backup');
+      const beams = barBeams(voice.symbols, bar);
+      for (const symbol of voice.symbols) {
+        while (v === 0 && directions[0] && directions[0].at < symbol.at + symbol.duration) this.direction(directions.shift()!, symbol.at);
+        this.symbol(symbol, voice, beams.get(symbol) ?? [], accidentals);
+      }
+    });
+  }
+
+  private directionsOf(bar: Bar): Direction[] {
+    const within = ({ at }: { at: WrittenUnits }) => at >= bar.start && at < bar.start + bar.length;
+    const tempos = this.score.tempos.filter(within).map((tempo): Direction => ({ at: tempo.at - bar.start, tempo }));
+    const markers = this.score.markers.filter(within).map((marker): Direction => ({ at: marker.at - bar.start, marker }));
+    return [...markers, ...tempos].sort((a, b) => a.at - b.at);
+  }
+
+  private direction({ at, tempo, marker }: Direction, symbolAt: WrittenUnits): void {
+    const { xml } = this;
+    const offset = Math.round((at - symbolAt) / this.unit);
+    if (tempo && !tempo.shown) {
+      xml.open('sound', { tempo: tempo.bpm });
+      if (offset !== 0) xml.leaf('offset', offset);
+      xml.close('sound');
+      return;
+    }
+    xml.open('direction', { placement: 'above' }).open('direction-type');
+    if (marker) xml.leaf('words', marker.text, { 'font-weight': 'bold' });
+    else this.metronome(tempo!);
+    xml.close('direction-type');
+    if (offset !== 0) xml.leaf('offset', offset, { sound: 'yes' });
+    if (this.part.clefs.length > 1) xml.leaf('staff', 1);
+    if (tempo) xml.leaf('sound', null, { tempo: tempo.bpm });
+    xml.close('direction');
+  }
+
+  /** Compound meters count dotted quarters. */
+  private metronome(tempo: TempoMark): void {
+    const bar = this.score.bars.findLast((candidate) => candidate.start <= tempo.at) ?? this.score.bars[0]!;
+    const dotted = bar.meter.beatType === 8 && bar.meter.beats % 3 === 0;
+    this.xml.open('metronome').leaf('beat-unit', 'quarter');
+    if (dotted) this.xml.leaf('beat-unit-dot');
+    this.xml.leaf('per-minute', Math.round((dotted ? tempo.bpm / 1.5 : tempo.bpm) * 10) / 10).close('metronome');
+  }
+
+  private symbol(symbol: SymbolInBar, voice: VoiceBar, beams: readonly Beam[], accidentals: ReadonlyMap<ScoreNote, string>): void {
+    if (symbol.notes.length === 0) {
+      this.xml.open('note').leaf('rest', null, { measure: symbol.wholeBar ? 'yes' : undefined });
+      this.timing(symbol, voice, null, beams, accidentals);
+      this.xml.close('note');
+    }
+    symbol.notes.forEach((note, n) => {
+      this.xml.open('note', { id: this.options.noteId?.(note) });
+      if (n > 0) this.xml.leaf('chord');
+      this.pitch(note);
+      this.timing(symbol, voice, note, n === 0 ? beams : [], accidentals, n);
+      this.xml.close('note');
+    });
+  }
+
+  private pitch({ pitch }: ScoreNote): void {
+    const { xml } = this;
+    if (this.part.unpitched) {
+      xml.open('unpitched').leaf('display-step', pitch.step).leaf('display-octave', pitch.octave).close('unpitched');
+      return;
+    }
+    xml.open('pitch').leaf('step', pitch.step);
+    if (pitch.alter !== 0) xml.leaf('alter', pitch.alter);
+    xml.leaf('octave', pitch.octave).close('pitch');
+  }
+
+  private timing(symbol: SymbolInBar, voice: VoiceBar, note: ScoreNote | null, beams: readonly Beam[], accidentals: ReadonlyMap<ScoreNote, string>, n = 0): void {
+    const { xml } = this;
+    xml.leaf('duration', symbol.duration / this.unit);
+    if (note?.tieFromLast) xml.leaf('tie', null, { type: 'stop' });
+    if (note?.tieToNext) xml.leaf('tie', null, { type: 'start' });
+    if (note && this.part.unpitched) xml.leaf('instrument', null, { id: `${this.id}-I${note.key}` });
+    xml.leaf('voice', voice.voice);
+    if (!symbol.wholeBar) {
+      xml.leaf('type', symbol.type);
+      for (let dot = 0; dot < symbol.dots; dot++) xml.leaf('dot');
+    }
+    const accidental = note && accidentals.get(note);
+    if (accidental) xml.leaf('accidental', accidental);
+    if (symbol.tuplet) {
+      const { actual, normal, normalType } = symbol.tuplet;
+      xml.open('time-modification').leaf('actual-notes', actual).leaf('normal-notes', normal).leaf('normal-type', normalType).close('time-modification');
+    }
+    if (note && this.part.unpitched) {
+      xml.leaf('stem', (voice.voice - 1) % 4 === 0 ? 'up' : 'down');
+      if (note.notehead && note.notehead !== 'normal') xml.leaf('notehead', note.notehead);
+    }
+    if (this.part.clefs.length > 1) xml.leaf('staff', voice.staff);
+    beams.forEach((beam, level) => xml.leaf('beam', beam, { number: level + 1 }));
+    this.notations(symbol, note, n);
+  }
+
+  private notations(symbol: SymbolInBar, note: ScoreNote | null, n: number): void {
+    const { xml } = this;
+    const bracket = n === 0 && symbol.tuplet && (symbol.tuplet.first || symbol.tuplet.last);
+    if (!bracket && !note?.tieFromLast && !note?.tieToNext) return;
+    xml.open('notations');
+    if (note?.tieFromLast) xml.leaf('tied', null, { type: 'stop' });
+    if (note?.tieToNext) xml.leaf('tied', null, { type: 'start' });
+    if (bracket && symbol.tuplet!.first) xml.leaf('tuplet', null, { type: 'start', bracket: 'yes' });
+    if (bracket && symbol.tuplet!.last) xml.leaf('tuplet', null, { type: 'stop' });
+    xml.close('notations');
+  }
+}
+
+interface Direction {
+  at: WrittenUnits;
+  tempo?: TempoMark;
+  marker?: Marker;
+}
+
+function positiveZero(value: number): number {
+  return value === 0 ? 0 : value;
+}

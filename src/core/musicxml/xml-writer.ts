@@ -1,0 +1,58 @@
+/** Builds XML text line by line. Names come from us, text and attribute values are escaped. */
+export class XmlWriter {
+  private readonly lines: string[] = [];
+  private depth = 0;
+
+  constructor(declaration: string, doctype?: string) {
+    this.lines.push(declaration);
+    if (doctype) this.lines.push(doctype);
+  }
+
+  open(name: string, attributes: Attributes = {}): this {
+    this.lines.push(`${this.indent()}<${name}${attributeText(attributes)}>`);
+    this.depth++;
+    return this;
+  }
+
+  close(name: string): this {
+    this.depth--;
+    this.lines.push(`${this.indent()}</${name}>`);
+    return this;
+  }
+
+  /** One element with text, or an empty one. */
+  leaf(name: string, text?: string | number | null, attributes: Attributes = {}): this {
+    const start = `${this.indent()}<${name}${attributeText(attributes)}`;
+    this.lines.push(text === undefined || text === null ? `${start}/>` : `${start}>${escapeXml(String(text))}</${name}>`);
+    return this;
+  }
+
+  toString(): string {
+    return this.lines.join('\n') + '\n';
+  }
+
+  private indent(): string {
+    return '  '.repeat(this.depth);
+  }
+}
+
+export type Attributes = Record<string, string | number | undefined>;
+
+function attributeText(attributes: Attributes): string {
+  let text = '';
+  for (const name in attributes) if (attributes[name] !== undefined) text += ` ${name}="${escapeXml(String(attributes[name]))}"`;
+  return text;
+}
+
+export function escapeXml(text: string): string {
+  return (
+    text
+      // XML 1.0 has no way to carry these control characters.
+      // eslint-disable-next-line no-control-regex
+      .replace(/[\u0000-\u0008\u000b\u000c\u000e-\u001f\ufffe\uffff]/g, '')
+      .replace(/&/g, '&amp;')
+      .replace(/</g, '&lt;')
+      .replace(/>/g, '&gt;')
+      .replace(/"/g, '&quot;')
+  );
+}

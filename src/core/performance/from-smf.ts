@@ -1,0 +1,185 @@
+import { decodeText, Message, Meta, smfErrors, type ChannelEvent, type SmfEvent, type SmfFile, type SmfReading, type SmfTrack, type SmfWarning } from '../smf';
+import { buildTempoMap, writtenUnits, type MeterEvent, type TempoEvent, type Ticks } from '../time';
+import { pairNotes } from './pair-notes';
+import type { ControllerEvent, KeyEvent, Performance, PerformanceWarning, PlayedTrack, ProgramEvent, TextEvent } from './performance';
+
+/**
+ * No piece lasts this long: 40,000 quarter notes are more than five hours at 120. What lies beyond comes from a damaged
+ * delta time and would fill the page with empty bars.
+ */
+const MAX_QUARTERS = 40_000;
+
+const TEXT_KINDS: Record<number, TextEvent['kind']> = {
+  [Meta.text]: 'text',
+  [Meta.instrumentName]: 'instrument',
+  [Meta.lyric]: 'lyric',
+  [Meta.marker]: 'marker',
+  [Meta.cuePoint]: 'cue',
+  [Meta.deviceName]: 'device',
+};
+
+/**
+ * Interprets a file as music: notes paired, time lines gathered from all tracks, tracks of a type 0 file split by channel.
+ * The file is not changed.
+ *
+ * @throws SmfError for type 2, whose patterns have no common time line
+ */
+export function performanceFromSmf({ file, warnings: readWarnings }: SmfReading): Performance {
+  if (file.format === 2 && file.tracks.length > 1) throw smfErrors.type2(file.tracks.length);
+  const { ticksPerQuarter, scale, fixedTempo } = resolution(file);
+  const warnings: PerformanceWarning[] = readWarnings.map(fromSmfWarning);
+  const chunks = file.tracks.map((track, i) => withinReason(scaled(track, scale), i, ticksPerQuarter, warnings));
+  const units = (tick: Ticks) => writtenUnits(tick, ticksPerQuarter);
+
+  const tempos: TempoEvent[] = [];
+  const meters: MeterEvent[] = [];
+  const keys: KeyEvent[] = [];
+  const markers: TextEvent[] = [];
+  let copyright = '';
+  for (const event of chunks.flatMap((chunk) => chunk.events)) {
+    if (event.kind !== 'meta') continue;
+    const { type, data, tick } = event;
+    if (type === Meta.tempo && data.length >= 3 && !fixedTempo) {
+      tempos.push({ tick, microsecondsPerQuarter: (data[0]! << 16) | (data[1]! << 8) | data[2]! });
+    } else if (type === Meta.timeSignature && data.length >= 2 && data[0]! > 0 && data[1]! <= 6) {
+      meters.push({ at: units(tick), beats: data[0]!, beatType: 2 ** data[1]! });
+    } else if (type === Meta.keySignature && data.length >= 2) {
+      const fifths = (data[0]! << 24) >> 24;
+      if (Math.abs(fifths) <= 7) keys.push({ at: units(tick), fifths, mode: data[1] === 1 ? 'minor' : 'major' });
+    } else if (type === Meta.marker) markers.push({ tick, kind: 'marker', text: decodeText(data) });
+    else if (type === Meta.copyright) copyright ||= decodeText(data);
+  }
+
+  const tracks = chunks.flatMap((chunk, i) => playedTracks(chunk, i, file, warnings));
+  let id = 0;
+  for (const track of tracks) for (const note of track.notes) note.id = id++;
+  const conductor = chunks[0] && !chunks[0].events.some(isNoteOn) ? chunks[0] : undefined;
+  return {
+    ticksPerQuarter,
+    tempo: buildTempoMap(tempos, ticksPerQuarter),
+    meters: lastAtEachPlace(meters),
+    keys: lastAtEachPlace(keys),
+    markers: markers.sort((a, b) => a.tick - b.tick),
+    title: conductor ? trackName(conductor.events) : '',
+    copyright,
+    tracks,
+    lastNoteEnd: tracks.reduce((last, track) => track.notes.reduce((end, note) => Math.max(end, note.end), last), 0),
+    warnings,
+  };
+}
+
+/** SMPTE division counts real time: it is read as 120 quarter notes a minute, so that a quarter is half a second. */
+function resolution({ division }: SmfFile): { ticksPerQuarter: number; scale: number; fixedTempo: boolean } {
+  if (division.kind === 'metrical') return { ticksPerQuarter: division.ticksPerQuarter, scale: 1, fixedTempo: false };
+  const framesPerSecond = division.framesPerSecond === 29 ? 30_000 / 1001 : division.framesPerSecond;
+  return { ticksPerQuarter: 960, scale: 1920 / (framesPerSecond * division.ticksPerFrame), fixedTempo: true };
+}
+
+function scaled(track: SmfTrack, scale: number): SmfTrack {
+  if (scale === 1) return track;
+  return {
+    events: track.events.map((event) => ({ ...event, tick: Math.round(event.tick * scale) })),
+    endTick: Math.round(track.endTick * scale),
+  };
+}
+
+function withinReason(track: SmfTrack, chunk: number, ticksPerQuarter: number, warnings: PerformanceWarning[]): SmfTrack {
+  const limit = MAX_QUARTERS * ticksPerQuarter;
+  const events = track.events.filter((event) => event.tick <= limit);
+  const beyond = track.events.length - events.length;
+  if (beyond > 0) {
+    const tick = track.events[events.length]!.tick;
+    warnings.push({
+      track: `t${chunk}`,
+      tick,
+      message: `Track ${chunk + 1} jumps to tick ${tick}, more than ${MAX_QUARTERS} quarter notes from the start: a damaged delta time. ${beyond} events from there on were left out.`,
+    });
+  }
+  const last = events.at(-1)?.tick ?? 0;
+  return { events, endTick: Math.min(track.endTick, Math.max(last, limit)) };
+}
+
+function fromSmfWarning(warning: SmfWarning): PerformanceWarning {
+  const place = warning.track === undefined ? '' : `Track ${warning.track + 1}, tick ${warning.tick}, byte ${warning.offset}: `;
+  return { track: warning.track === undefined ? undefined : `t${warning.track}`, tick: warning.tick, message: place + warning.message };
+}
+
+const isChannel = (event: SmfEvent): event is ChannelEvent => event.kind === 'channel';
+const isNoteOn = (event: SmfEvent) => isChannel(event) && (event.status & 0xf0) === Message.noteOn && event.data2 > 0;
+
+/** One played track for a chunk, or one for each channel where the chunk is a whole file. */
+function playedTracks(chunk: SmfTrack, index: number, file: SmfFile, warnings: PerformanceWarning[]): PlayedTrack[] {
+  const channels = new Set(chunk.events.filter(isNoteOn).map((event) => (event as ChannelEvent).status & 0x0f));
+  const allOnOneTrack = file.tracks.every((track, i) => i === index || !track.events.some(isNoteOn));
+  if (channels.size < 2 || !allOnOneTrack) return [playedTrack(chunk, index, `t${index}`, null, warnings)];
+  return [...channels].sort((a, b) => a - b).map((channel) => playedTrack(chunk, index, `t${index}c${channel + 1}`, channel, warnings));
+}
+
+function playedTrack(chunk: SmfTrack, index: number, id: string, onlyChannel: number | null, warnings: PerformanceWarning[]): PlayedTrack {
+  const messages = chunk.events.filter(isChannel).filter((event) => onlyChannel === null || (event.status & 0x0f) === onlyChannel);
+  const pairing = pairNotes(messages, chunk.endTick);
+  const name = trackName(chunk.events);
+  const label = name ? `“${name}”` : `Track ${index + 1}`;
+  const first = pairing.unended[0];
+  if (first) {
+    warnings.push({ track: id, tick: first.tick, message: `${label}: ${count(pairing.unended.length, 'note is', 'notes are')} never released (the first at tick ${first.tick}, key ${first.key}); ended at the next note of the same key or the end of the track.` });
+  }
+  if (pairing.strayOffs > 0) warnings.push({ track: id, message: `${label}: ${count(pairing.strayOffs, 'note-off has', 'note-offs have')} no note to end.` });
+  if (pairing.overlapping > 0) {
+    warnings.push({ track: id, message: `${label}: ${count(pairing.overlapping, 'note starts', 'notes start')} while the same key still sounds; each release was given to the earlier note.` });
+  }
+  const used: number[] = [];
+  for (const note of pairing.notes) if (!used.includes(note.channel)) used.push(note.channel);
+  const channelWord = onlyChannel === null ? '' : `Channel ${onlyChannel + 1}`;
+  return {
+    id,
+    chunk: index,
+    name: onlyChannel === null ? name : [name, channelWord].filter(Boolean).join(' · '),
+    channels: used,
+    port: portOf(chunk.events),
+    programs: programsOf(messages),
+    notes: pairing.notes,
+    controllers: messages.filter((event) => (event.status & 0xf0) === Message.controlChange).map(controllerOf),
+    texts: chunk.events.flatMap((event) => {
+      const kind = event.kind === 'meta' ? TEXT_KINDS[event.type] : undefined;
+      return kind && event.kind === 'meta' ? [{ tick: event.tick, kind, text: decodeText(event.data) }] : [];
+    }),
+  };
+}
+
+function controllerOf(event: ChannelEvent): ControllerEvent {
+  return { tick: event.tick, channel: (event.status & 0x0f) + 1, controller: event.data1, value: event.data2 };
+}
+
+function programsOf(messages: readonly ChannelEvent[]): ProgramEvent[] {
+  const bank = new Map<number, [number, number]>();
+  const programs: ProgramEvent[] = [];
+  for (const event of messages) {
+    const channel = (event.status & 0x0f) + 1;
+    const message = event.status & 0xf0;
+    const [msb, lsb] = bank.get(channel) ?? [0, 0];
+    if (message === Message.controlChange && event.data1 === 0) bank.set(channel, [event.data2, lsb]);
+    else if (message === Message.controlChange && event.data1 === 32) bank.set(channel, [msb, event.data2]);
+    else if (message === Message.programChange) programs.push({ tick: event.tick, channel, program: event.data1 + 1, bankMsb: msb, bankLsb: lsb });
+  }
+  return programs;
+}
+
+function trackName(events: readonly SmfEvent[]): string {
+  const name = events.find((event) => event.kind === 'meta' && event.type === Meta.trackName && event.data.length > 0);
+  return name?.kind === 'meta' ? decodeText(name.data) : '';
+}
+
+function portOf(events: readonly SmfEvent[]): number | null {
+  const port = events.find((event) => event.kind === 'meta' && event.type === Meta.port && event.data.length > 0);
+  return port?.kind === 'meta' ? port.data[0]! : null;
+}
+
+function lastAtEachPlace<T extends { at: number }>(events: T[]): T[] {
+  const byPlace = new Map(events.map((event) => [event.at, event]));
+  return [...byPlace.values()].sort((a, b) => a.at - b.at);
+}
+
+function count(n: number, one: string, many: string): string {
+  return `${n} ${n === 1 ? one : many}`;
+}

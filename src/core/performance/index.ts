@@ -1,0 +1,2 @@
+export * from './performance';
+export * from './from-smf';

@@ -1,0 +1,97 @@
+import type { MeterEvent, MidiKey, Seconds, TempoMap, Ticks, WrittenUnits } from '../time';
+
+/** Identifies a played track for decisions: "t3" is track chunk 3, "t0c10" channel 10 of track chunk 0. */
+export type TrackId = string;
+
+/** Number of a played note, unique within its performance and the same each time the same bytes are read. */
+export type NoteId = number;
+
+/** Music as it was played: the sequencer's side, with every note's true time. */
+export interface Performance {
+  ticksPerQuarter: number;
+  tempo: TempoMap;
+  meters: MeterEvent[];
+  keys: KeyEvent[];
+  markers: TextEvent[];
+  /** Sequence name, from the first track's name when the file has several tracks. */
+  title: string;
+  copyright: string;
+  tracks: PlayedTrack[];
+  /** End of the last note. */
+  lastNoteEnd: Ticks;
+  /** What was odd in the file, each with track and tick where there is one. */
+  warnings: PerformanceWarning[];
+}
+
+export interface PlayedTrack {
+  id: TrackId;
+  /** Track chunk, from 0. */
+  chunk: number;
+  name: string;
+  /** MIDI channels with notes, 1–16, in order of first use. */
+  channels: number[];
+  port: number | null;
+  programs: ProgramEvent[];
+  notes: PlayedNote[];
+  controllers: ControllerEvent[];
+  texts: TextEvent[];
+}
+
+export interface PlayedNote {
+  id: NoteId;
+  key: MidiKey;
+  /** 1–127 */
+  velocity: number;
+  channel: number;
+  start: Ticks;
+  /** After `start`. */
+  end: Ticks;
+}
+
+export interface ProgramEvent {
+  tick: Ticks;
+  channel: number;
+  /** 1–128, as General MIDI counts. */
+  program: number;
+  bankMsb: number;
+  bankLsb: number;
+}
+
+export interface ControllerEvent {
+  tick: Ticks;
+  channel: number;
+  controller: number;
+  value: number;
+}
+
+export interface KeyEvent {
+  at: WrittenUnits;
+  /** Sharps, or flats when negative. */
+  fifths: number;
+  mode: 'major' | 'minor';
+}
+
+export interface TextEvent {
+  tick: Ticks;
+  kind: 'text' | 'lyric' | 'marker' | 'cue' | 'instrument' | 'device';
+  text: string;
+}
+
+export interface PerformanceWarning {
+  track?: TrackId;
+  tick?: Ticks;
+  seconds?: Seconds;
+  message: string;
+}
+
+export const PERCUSSION_CHANNEL = 10;
+
+/** Most notes sounding at the same tick. A note that starts where another ends does not count with it. */
+export function mostAtOnce(notes: readonly PlayedNote[]): number {
+  const edges: [Ticks, number][] = notes.flatMap((note) => [[note.start, 1], [note.end, -1]] as [Ticks, number][]);
+  edges.sort((a, b) => a[0] - b[0] || a[1] - b[1]);
+  let now = 0;
+  let most = 0;
+  for (const [, change] of edges) most = Math.max(most, (now += change));
+  return most;
+}

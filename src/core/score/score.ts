@@ -1,0 +1,116 @@
+import type { Clef, InstrumentId } from '../instruments';
+import type { Bar, Bpm, MidiKey, Semitones, WrittenUnits } from '../time';
+import type { Pitch } from './pitch';
+
+/**
+ * Music as it is written: parts, bars, voices, symbols. Every symbol is one glyph with its stem and dots; a longer sound
+ * is several symbols tied. All times are written units.
+ */
+export interface Score {
+  title: string;
+  bars: Bar[];
+  /** Concert keys; the first one at bar 0. */
+  keys: ScoreKey[];
+  tempos: TempoMark[];
+  markers: Marker[];
+  parts: Part[];
+}
+
+export interface ScoreKey {
+  /** Bar index where the signature stands. */
+  bar: number;
+  fifths: number;
+  mode: 'major' | 'minor';
+}
+
+export interface TempoMark {
+  at: WrittenUnits;
+  /** Quarter notes a minute, for playback. */
+  bpm: Bpm;
+  /** Printed as a metronome mark; the steps of a gradual change are only played. */
+  shown: boolean;
+}
+
+export interface Marker {
+  at: WrittenUnits;
+  text: string;
+}
+
+export type PartId = string;
+
+export interface Part {
+  id: PartId;
+  name: string;
+  abbreviation: string;
+  instrument: InstrumentId;
+  /** Written minus sounding. */
+  transposition: Semitones;
+  /** The same in diatonic steps; differs from the instrument's usual interval where the enharmonic key is written. */
+  transpositionSteps: number;
+  /** Clef at the start of each staff, top first. */
+  clefs: Clef[];
+  unpitched: boolean;
+  /** 1–16; 10 for unpitched parts */
+  channel: number;
+  /** General MIDI, 1–128 */
+  program: number | null;
+  /** Written key signature for each of the score's keys, same order. */
+  writtenKeys: number[];
+  /** One for each bar of the score. */
+  bars: PartBar[];
+}
+
+export interface PartBar {
+  /** Voices that have symbols in this bar; each fills the bar from first to last unit. */
+  voices: VoiceBar[];
+}
+
+export interface VoiceBar {
+  /** Staff of the part, from 1. */
+  staff: number;
+  /** Number within the part, from 1. Voices 1–4 belong to staff 1, 5–8 to staff 2. */
+  voice: number;
+  symbols: SymbolInBar[];
+}
+
+export type NoteType = 'breve' | 'whole' | 'half' | 'quarter' | 'eighth' | '16th' | '32nd' | '64th' | '128th';
+
+export interface SymbolInBar {
+  /** From the start of the bar. */
+  at: WrittenUnits;
+  /** Time it takes, tuplets counted in. */
+  duration: WrittenUnits;
+  type: NoteType;
+  dots: number;
+  tuplet?: TupletPlace;
+  /** Empty for a rest. */
+  notes: ScoreNote[];
+  /** A rest that stands for the whole bar whatever its length. */
+  wholeBar?: true;
+}
+
+export interface TupletPlace {
+  actual: number;
+  normal: number;
+  /** The tuplet's unit. */
+  normalType: NoteType;
+  first: boolean;
+  last: boolean;
+}
+
+export interface ScoreNote {
+  /** Sounding key. */
+  key: MidiKey;
+  /** As printed, that is transposed. For an unpitched part: the place on the staff. */
+  pitch: Pitch;
+  notehead?: string;
+  tieFromLast: boolean;
+  tieToNext: boolean;
+  /** Ids of the played notes behind this one. */
+  played: number[];
+}
+
+/** Voice number of a staff's n-th voice (n from 0). */
+export function voiceNumber(staff: number, n: number): number {
+  return (staff - 1) * 4 + n + 1;
+}

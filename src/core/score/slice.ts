@@ -1,0 +1,38 @@
+import type { PartId, Score, ScoreNote } from './score';
+
+/**
+ * Some parts and bars of a score as a score of their own, with the signature in force at its start. Ties that would reach
+ * out of it are dropped.
+ *
+ * @param from first bar index @param to bar index after the last
+ */
+export function sliceScore(score: Score, parts: readonly PartId[], from: number, to: number): Score {
+  const bars = score.bars.slice(from, to);
+  const start = bars[0]?.start ?? 0;
+  const end = (bars.at(-1)?.start ?? 0) + (bars.at(-1)?.length ?? 0);
+  const inForce = Math.max(0, score.keys.findLastIndex((key) => key.bar <= from));
+  const keys = score.keys.map((key, k) => ({ key, k })).filter(({ key, k }) => k === inForce || (key.bar > from && key.bar < to));
+  return {
+    title: '',
+    bars: bars.map((bar, index) => ({ ...bar, index, start: bar.start - start, implicit: bar.implicit || bar.number === 0 })),
+    keys: keys.map(({ key }, i) => ({ ...key, bar: i === 0 ? 0 : key.bar - from })),
+    tempos: score.tempos.filter(({ at, shown }) => shown && at >= start && at < end).map((tempo) => ({ ...tempo, at: tempo.at - start })),
+    markers: score.markers.filter(({ at }) => at >= start && at < end).map((marker) => ({ ...marker, at: marker.at - start })),
+    parts: parts.flatMap((id) => {
+      const part = score.parts.find((candidate) => candidate.id === id);
+      if (!part) return [];
+      const partBars = part.bars.slice(from, to).map((bar, b, all) => ({
+        voices: bar.voices.map((voice) => ({
+          ...voice,
+          symbols: voice.symbols.map((symbol) => {
+            const atStart = b === 0 && symbol.at === 0;
+            const atEnd = b === all.length - 1 && symbol.at + symbol.duration === bars[b]!.length;
+            if (!atStart && !atEnd) return symbol;
+            return { ...symbol, notes: symbol.notes.map((note): ScoreNote => ({ ...note, tieFromLast: note.tieFromLast && !atStart, tieToNext: note.tieToNext && !atEnd })) };
+          }),
+        })),
+      }));
+      return [{ ...part, writtenKeys: keys.map(({ k }) => part.writtenKeys[k]!), bars: partBars }];
+    }),
+  };
+}

@@ -1,0 +1,3 @@
+export * from './units';
+export * from './tempo-map';
+export * from './meter-map';

@@ -1,0 +1,138 @@
+import { lastNotAfter } from './tempo-map';
+import { QUARTER, type WrittenUnits } from './units';
+
+export interface Meter {
+  /** Beats a bar as written: the upper number. */
+  beats: number;
+  /** The lower number: 1, 2, 4, 8, 16, 32 or 64. */
+  beatType: number;
+}
+
+export interface MeterEvent extends Meter {
+  at: WrittenUnits;
+}
+
+/** One bar of the score's time line. */
+export interface Bar {
+  /** 0 for the first bar on the line, whatever its number. */
+  index: number;
+  /** The number on the paper: 0 for a pickup bar, 1 for the first full bar. */
+  number: number;
+  start: WrittenUnits;
+  length: WrittenUnits;
+  meter: Meter;
+  /** Shorter or longer than its meter says: a pickup, or a bar cut by the next meter. */
+  implicit: boolean;
+}
+
+export const COMMON_TIME: Meter = { beats: 4, beatType: 4 };
+
+export function barLength(meter: Meter): WrittenUnits {
+  return (meter.beats * 4 * QUARTER) / meter.beatType;
+}
+
+/** 6/8, 9/8, 12/8 …: beats of three; 3/8 counts as one such beat. */
+export function isCompound(meter: Meter): boolean {
+  return meter.beatType >= 8 && meter.beats % 3 === 0;
+}
+
+/**
+ * The lengths of a bar's beat groups, in order: four quarters in 4/4, two dotted quarters in 6/8, 3+2 eighths in 5/8,
+ * 2+2+3 eighths in 7/8 (common practice; other groupings exist).
+ */
+export function beatGroups(meter: Meter): WrittenUnits[] {
+  const unit = (4 * QUARTER) / meter.beatType;
+  if (isCompound(meter)) return Array<WrittenUnits>(meter.beats / 3).fill(unit * 3);
+  if (meter.beatType < 8) return Array<WrittenUnits>(meter.beats).fill(unit);
+  if (meter.beats % 2 === 0 || meter.beats < 3) {
+    return meter.beats < 3 ? [unit * meter.beats] : Array<WrittenUnits>(meter.beats / 2).fill(unit * 2);
+  }
+  if (meter.beats === 5) return [unit * 3, unit * 2];
+  return [...Array<WrittenUnits>((meter.beats - 3) / 2).fill(unit * 2), unit * 3];
+}
+
+export interface Beat {
+  start: WrittenUnits;
+  length: WrittenUnits;
+  /** Bar index. */
+  bar: number;
+  /** The beat falls into three by nature: a dotted quarter in 6/8. */
+  compound: boolean;
+}
+
+/** The beat groups of a bar, placed. A pickup keeps the last beats of its meter, a cut bar the first ones. */
+export function beatsOfBar(bar: Bar): Beat[] {
+  const groups = beatGroups(bar.meter);
+  const full = barLength(bar.meter);
+  const offset = bar.implicit && bar.index === 0 ? full - bar.length : 0;
+  const beats: Beat[] = [];
+  let at = -offset;
+  for (const group of groups) {
+    const start = Math.max(at, 0);
+    const end = Math.min(at + group, bar.length);
+    const threes = Math.round((group * bar.meter.beatType) / (4 * QUARTER)) === 3 && bar.meter.beatType >= 8;
+    if (end > start) beats.push({ start: bar.start + start, length: end - start, bar: bar.index, compound: threes && end - start === group });
+    at += group;
+  }
+  return beats;
+}
+
+/**
+ * Lays bars from 0 until `end` is covered (at least one bar).
+ *
+ * A meter that arrives inside a bar cuts that bar short. A first bar that is shorter than the bar after it, by a meter
+ * change and nothing else, is a pickup: it takes the meter of the second bar and the number 0.
+ *
+ *     1/4 |4/4          |            pickup  bar 1          bar 2
+ *     x   |x   x  x  x  |     →      (0)     |4/4 ...       | ...
+ */
+export function layBars(events: readonly MeterEvent[], end: WrittenUnits): Bar[] {
+  const meters = [...events].sort((a, b) => a.at - b.at);
+  if (meters[0]?.at !== 0) meters.unshift({ ...COMMON_TIME, at: 0 });
+  const bars: Bar[] = [];
+  let at: WrittenUnits = 0;
+  let current = 0;
+  do {
+    while (meters[current + 1] && meters[current + 1]!.at <= at) current++;
+    const meter: Meter = { beats: meters[current]!.beats, beatType: meters[current]!.beatType };
+    const next = meters[current + 1]?.at ?? Infinity;
+    const full = barLength(meter);
+    const length = Math.min(full, next - at);
+    bars.push({ index: bars.length, number: bars.length + 1, start: at, length, meter, implicit: length !== full });
+    at += length;
+  } while (at < end);
+  return numberBars(markPickup(bars));
+}
+
+function markPickup(bars: Bar[]): Bar[] {
+  const [first, second] = bars;
+  if (!first || !second || first.length >= second.length) return bars;
+  const changed = first.meter.beats !== second.meter.beats || first.meter.beatType !== second.meter.beatType;
+  if (!changed && !first.implicit) return bars;
+  return [{ ...first, meter: second.meter, implicit: true }, ...bars.slice(1)];
+}
+
+function numberBars(bars: Bar[]): Bar[] {
+  const first = bars[0]?.implicit && bars.length > 1 && bars[0].length < barLength(bars[0].meter) ? 0 : 1;
+  return bars.map((bar, i) => ({ ...bar, number: first + i }));
+}
+
+/** Index of the bar that holds `at`; places before the first bar give 0, after the last one the last. */
+export function barIndexAt(barStarts: ArrayLike<WrittenUnits>, at: number): number {
+  return lastNotAfter(barStarts, at);
+}
+
+export interface BarBeat {
+  /** Bar number as printed. */
+  bar: number;
+  /** 1 is the downbeat; fractions count within the beat of the meter's lower number. */
+  beat: number;
+}
+
+/** The bar and beat of a place, for reading out to people. */
+export function barBeat(bars: readonly Bar[], at: number): BarBeat {
+  const starts = bars.map((bar) => bar.start);
+  const bar = bars[barIndexAt(starts, at)]!;
+  const beat = 1 + ((at - bar.start) * bar.meter.beatType) / (4 * QUARTER);
+  return { bar: bar.number, beat: Math.round(beat * 1000) / 1000 };
+}

@@ -1,0 +1,54 @@
+/**
+ * The units of time and pitch used everywhere in the core. They are aliases, not brands: arithmetic stays plain, and a
+ * signature says what a number means.
+ */
+
+/** Sequencer time: the file's own ticks, counted from its start. */
+export type Ticks = number;
+
+/** Written time: an integer count of 1/10080 of a quarter note. Exact for 128th notes and 3-, 5-, 6-, 7-, 9-tuplets. */
+export type WrittenUnits = number;
+
+/** A place on the written time line that was *played* there: the same scale as WrittenUnits, but not rounded. */
+export type PlayedUnits = number;
+
+/** Clock time in seconds from the start of the file. */
+export type Seconds = number;
+
+export type Milliseconds = number;
+
+/** Quarter notes a minute. */
+export type Bpm = number;
+
+/** Tempo as Standard MIDI Files carry it. */
+export type MicrosecondsPerQuarter = number;
+
+/** MIDI key number, 0–127; 60 is middle C. */
+export type MidiKey = number;
+
+export type Semitones = number;
+
+/** Written units in a quarter note: 2^5 · 3^2 · 5 · 7. */
+export const QUARTER: WrittenUnits = 10080;
+
+/** 120 quarter notes a minute, what a Standard MIDI File means when it says nothing. */
+export const DEFAULT_TEMPO: MicrosecondsPerQuarter = 500_000;
+
+/** Ticks to a place on the written time line, not rounded. */
+export function playedUnits(ticks: Ticks, ticksPerQuarter: number): PlayedUnits {
+  return (ticks * QUARTER) / ticksPerQuarter;
+}
+
+/** Ticks to the nearest written unit. */
+export function writtenUnits(ticks: Ticks, ticksPerQuarter: number): WrittenUnits {
+  return Math.round(playedUnits(ticks, ticksPerQuarter));
+}
+
+/** Written units to the nearest tick. */
+export function ticksFromUnits(units: PlayedUnits, ticksPerQuarter: number): Ticks {
+  return Math.round((units * ticksPerQuarter) / QUARTER);
+}
+
+export function bpmFromMicroseconds(tempo: MicrosecondsPerQuarter): Bpm {
+  return 60_000_000 / tempo;
+}

@@ -1,0 +1,158 @@
+/*
+ * Durations: played ends become written ends.
+ *
+ *     played   ==|  ====|=   ==|            released early, overlapping, early
+ *     written  ====|====|====|              next onset, trimmed, next onset
+ *
+ * Takes placed notes of one voice; gives written ends. For each chord the ends in question are the places of the grid up to
+ * the next onset of the voice. A player lets go after a certain share of a note (estimated from the voice): an end is good
+ * when the release fits that share, and when it leaves no rest or a rest of some size rather than a splinter.
+ */
+import { lastNotAfter, QUARTER, type Seconds, type WrittenUnits } from '../time';
+import { onMachineGrid, type BeatLine } from './beats';
+import type { PlacedNote } from './timed-note';
+
+export interface EndedNote extends PlacedNote {
+  end: WrittenUnits;
+}
+
+export interface DurationInput {
+  /** In order of start. */
+  notes: readonly PlacedNote[];
+  line: BeatLine;
+  /** Division of each beat, from the grid stage. */
+  divisions: readonly number[];
+  /** Smallest plain value of the part. */
+  smallest: WrittenUnits;
+  /** The file was never played by hand: its ends are meant. */
+  exact: boolean;
+}
+
+export interface DurationReport {
+  gapsClosed: number;
+  overlapsTrimmed: number;
+}
+
+/** A release this much before or after the expected one is quite usual, as a share of the note. */
+const RELEASE_SPREAD = 0.12;
+const RELEASE_SPREAD_FLOOR: Seconds = 0.025;
+const REST = 0.9;
+const SPLINTER = 0.7;
+const USUAL_SHARE = 0.95;
+
+export function writeEnds(input: DurationInput): { notes: EndedNote[]; report: DurationReport } {
+  const chords = chordsByStart(input.notes);
+  const share = input.exact ? 1 : releaseShare(chords);
+  const meant = input.exact && endsAreMeant(input);
+  const report: DurationReport = { gapsClosed: 0, overlapsTrimmed: 0 };
+  const notes: EndedNote[] = [];
+  chords.forEach((chord, i) => {
+    const next = chords[i + 1]?.[0]!.start ?? Infinity;
+    const release = median(chord.map((note) => note.release));
+    const end = meant ? Math.min(next, nearest(endsInQuestion(chord[0]!.start, release, next, input), release)) : bestEnd(chord, release, next, share, input);
+    if (release > next + QUARTER / 16) report.overlapsTrimmed++;
+    if (end === next && release < next - QUARTER / 16) report.gapsClosed++;
+    for (const note of chord) notes.push({ ...note, end });
+  });
+  return { notes, report };
+}
+
+function bestEnd(chord: readonly PlacedNote[], release: number, next: WrittenUnits, share: number, input: DurationInput): WrittenUnits {
+  const { start } = chord[0]!;
+  // Measured from where the chord was really struck, so that an early chord is not thought short.
+  const played = release - median(chord.map((note) => note.onset));
+  const perUnit = input.line.secondsPerUnit[lastNotAfter(input.line.starts, start)]!;
+  let best = 0;
+  let bestCost = Infinity;
+  for (const end of endsInQuestion(start, start + played, next, input)) {
+    const length = end - start;
+    const spread = Math.hypot(RELEASE_SPREAD * length, RELEASE_SPREAD_FLOOR / perUnit);
+    // Beyond the next onset any overlap is legato and speaks for the full value.
+    const away = end === next ? Math.min(0, played - share * length) : played - share * length;
+    let cost = Math.min((away * away) / (2 * spread * spread), 12);
+    if (end < next) {
+      const rest = Math.min(next - end, 4 * QUARTER);
+      cost += REST + SPLINTER * Math.max(0, Math.log2(QUARTER / rest)) + placeCost(end, input);
+    }
+    if (cost < bestCost) {
+      bestCost = cost;
+      best = end;
+    }
+  }
+  return best;
+}
+
+/** Ending on a beat is plainer than ending inside one. */
+function placeCost(end: WrittenUnits, { line }: DurationInput): number {
+  const beat = line.beats[lastNotAfter(line.starts, end)]!;
+  if (end === beat.start) return 0;
+  return (end - beat.start) * 2 === beat.length || beat.compound ? 0.3 : 0.7;
+}
+
+/** Grid places after `start` and up to `next` around the release; the next onset always among them when it is finite. */
+function endsInQuestion(start: WrittenUnits, release: number, next: WrittenUnits, input: DurationInput): WrittenUnits[] {
+  const { line, divisions, smallest } = input;
+  const ends: WrittenUnits[] = [];
+  const reach = Math.max(QUARTER, (release - start) * 0.6);
+  const from = Math.max(start + 1, release - reach);
+  const to = Math.min(next, release + reach);
+  for (let b = lastNotAfter(line.starts, from); b < line.beats.length && line.beats[b]!.start <= to; b++) {
+    const beat = line.beats[b]!;
+    for (const division of endDivisions(beat.length, beat.compound, divisions[b] ?? 1, smallest, input.exact)) {
+      for (let k = 0; k <= division; k++) {
+        const end = beat.start + (k * beat.length) / division;
+        if (end > start && end <= next && end >= from && end <= to) ends.push(end);
+      }
+    }
+  }
+  if (Number.isFinite(next)) ends.push(next);
+  if (ends.length === 0) ends.push(Math.min(next, start + Math.max(smallest, QUARTER / 8)));
+  return ends;
+}
+
+/** A note may end where the beat is divided, or at the part's smallest value in a beat without tuplet. */
+function endDivisions(length: WrittenUnits, compound: boolean, division: number, smallest: WrittenUnits, exact: boolean): number[] {
+  const natural = compound ? [3, 6, 12] : [2, 4, 8];
+  if (exact) return [...new Set([division, ...natural, ...(division === 1 ? [compound ? 2 : 3, 16] : [16])])].filter((d) => Number.isInteger(length / d));
+  const tuplet = compound ? division === 2 || division === 4 : division % 3 === 0 || division % 5 === 0 || division % 7 === 0;
+  if (tuplet) return [division];
+  const plain = natural.filter((d) => Number.isInteger(length / d) && length / d >= Math.min(smallest, QUARTER / 2));
+  return [division, ...plain];
+}
+
+/** In a file made by a machine: nearly all ends lie on the grid too. */
+function endsAreMeant({ notes, line }: DurationInput): boolean {
+  return notes.filter(({ release }) => onMachineGrid(line, release)).length >= 0.9 * notes.length;
+}
+
+/** The share of its value a note usually sounds: the median where notes follow each other closely enough to tell. */
+function releaseShare(chords: readonly (readonly PlacedNote[])[]): number {
+  const shares: number[] = [];
+  for (let i = 0; i + 1 < chords.length; i++) {
+    const interval = median(chords[i + 1]!.map((note) => note.onset)) - median(chords[i]!.map((note) => note.onset));
+    const share = (median(chords[i]!.map((note) => note.release)) - median(chords[i]!.map((note) => note.onset))) / interval;
+    if (share > 0.6 && share < 1.3 && interval <= 2 * QUARTER) shares.push(Math.min(share, 1));
+  }
+  if (shares.length < 4) return USUAL_SHARE;
+  return median(shares);
+}
+
+function chordsByStart<T extends PlacedNote>(notes: readonly T[]): T[][] {
+  const chords: T[][] = [];
+  for (const note of notes) {
+    const last = chords.at(-1);
+    if (last && last[0]!.start === note.start) last.push(note);
+    else chords.push([note]);
+  }
+  return chords;
+}
+
+function median(values: readonly number[]): number {
+  const sorted = [...values].sort((a, b) => a - b);
+  const middle = sorted.length >> 1;
+  return sorted.length % 2 === 1 ? sorted[middle]! : (sorted[middle - 1]! + sorted[middle]!) / 2;
+}
+
+function nearest(places: readonly WrittenUnits[], to: number): WrittenUnits {
+  return places.reduce((a, b) => (Math.abs(b - to) < Math.abs(a - to) ? b : a));
+}

@@ -1,0 +1,318 @@
+/*
+ * Grid: each beat of each part gets the subdivision its onsets were meant on, and each onset a place on it.
+ *
+ *     played   x    x   x  x    |x     x     x      |
+ *     chosen   1 . . . 2 . 3 . 4|1   . 2   . 3   .  |     4 to the beat, then 3 to the beat
+ *
+ * Takes notes with the lead taken out; gives written starts. Per part a least-cost path over the beats (Viterbi): timing
+ * misfit scaled by the part's own jitter, the cost of the division, of each place used, of changing the kind of division,
+ * and of disagreeing with what other parts do in the same beat. Jitter and the part's habits are estimated from the part
+ * in a few rounds. After the ideas of Cemgil, Desain & Kappen (2000) and Temperley (2001, 2007), from memory.
+ */
+import { noteValue } from '../score';
+import { QUARTER, type Beat, type Seconds, type WrittenUnits } from '../time';
+import { beatIndexAt, onMachineGrid, type BeatLine } from './beats';
+import type { GridPin, SmallestValue } from './settings';
+import type { PlacedNote, TimedNote } from './timed-note';
+
+export interface GridInput {
+  notes: readonly TimedNote[];
+  pin?: GridPin;
+  /** One line at a time: two onsets of one part cannot share a place. */
+  melodic: boolean;
+}
+
+export interface GridChoice {
+  notes: PlacedNote[];
+  /** Division of each beat of the piece; 1 where nothing begins. */
+  divisions: number[];
+  /** Standard deviation of the onsets around their places. */
+  jitter: Seconds;
+  /** Onsets lie exactly on a grid: a file that was never played by hand. */
+  exact: boolean;
+  /** Smallest plain value found (undotted length). */
+  smallest: WrittenUnits;
+  tupletBeats: number;
+}
+
+/** Notes of one part that were struck together, as one onset. */
+interface Strike {
+  at: number;
+  notes: TimedNote[];
+}
+
+interface BeatFit {
+  division: number;
+  /** Misfit and places, without habit and change. */
+  cost: number;
+  places: WrittenUnits[];
+}
+
+const FIRST_JITTER: Seconds = 0.022;
+const LEAST_JITTER: Seconds = 0.004;
+const MOST_JITTER: Seconds = 0.045;
+const STRUCK_TOGETHER: Seconds = 0.024;
+const ROUNDS = 3;
+/** Onsets this share of a beat before the next beat belong to that beat, played early. */
+const EARLY_SHARE = 1 / 16;
+const ENSEMBLE_WEIGHT = 0.35;
+
+const PLAIN = [1, 2, 4, 8];
+const TRIPLET = [3, 6];
+const COMPOUND = [1, 3, 6, 12];
+const COMPOUND_TUPLET = [2, 4];
+/** For music that lies exactly on its grid anything that fits is meant. */
+const EXACT = [1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 12, 16];
+
+/** −ln of how usual a division is before the part has shown its habits. */
+const HABIT: Record<number, number> = { 1: 0.4, 2: 0.9, 4: 1.4, 8: 4.2, 3: 2.6, 6: 4.2, 12: 5 };
+const COMPOUND_HABIT: Record<number, number> = { 1: 0.6, 3: 0.7, 6: 1.6, 12: 4.2, 2: 4, 4: 4.6 };
+
+const SMALLEST_LENGTH: Record<SmallestValue, WrittenUnits> = { quarter: QUARTER, eighth: QUARTER / 2, '16th': QUARTER / 4, '32nd': QUARTER / 8 };
+
+/** @param parts all parts of the piece, so that they can bear witness for each other; results in the same order */
+export function fitGrids(parts: readonly GridInput[], line: BeatLine): GridChoice[] {
+  const states = parts.map((part) => new PartGrid(part, line));
+  for (const state of states) state.fit(null);
+  const witness = ensembleWitness(states, line.beats.length);
+  for (const state of states) if (!state.exact) state.fit(witness);
+  return states.map((state) => state.result());
+}
+
+/** For each beat: how strongly the parts together speak for threes (positive) or twos (negative), in nats. */
+function ensembleWitness(states: readonly PartGrid[], beats: number): Float64Array {
+  const witness = new Float64Array(beats);
+  for (const state of states) state.addWitness(witness);
+  return witness;
+}
+
+class PartGrid {
+  readonly exact: boolean;
+  private readonly strikes: Strike[];
+  /** Strikes of each beat that has any. */
+  private readonly byBeat = new Map<number, Strike[]>();
+  private jitter = FIRST_JITTER;
+  private habits = new Map<string, number>();
+  private path = new Map<number, BeatFit>();
+  private readonly own: Float64Array;
+
+  constructor(
+    private readonly part: GridInput,
+    private readonly line: BeatLine,
+  ) {
+    this.strikes = gatherStrikes(part.notes, line);
+    for (const strike of this.strikes) {
+      const beat = this.homeBeat(strike.at);
+      const list = this.byBeat.get(beat);
+      if (list) list.push(strike);
+      else this.byBeat.set(beat, [strike]);
+    }
+    this.own = new Float64Array(line.beats.length);
+    this.exact = !part.pin && liesOnGrid(this.strikes, line);
+    if (this.exact) this.jitter = 0.0015;
+  }
+
+  fit(witness: Float64Array | null): void {
+    for (let round = 0; round < ROUNDS; round++) {
+      this.path = this.leastCostPath(witness);
+      if (this.exact) return;
+      this.learn();
+    }
+  }
+
+  addWitness(witness: Float64Array): void {
+    for (const [beat, strikes] of this.byBeat) {
+      const fits = this.fitsOf(beat, strikes);
+      const best = (threes: boolean) => Math.min(...fits.filter((fit) => isThrees(fit.division, this.line.beats[beat]!) === threes).map((fit) => fit.cost), 30);
+      // One part's certainty counts up to three nats; the rest is left to the others.
+      this.own[beat] = Math.max(-3, Math.min(3, best(false) - best(true)));
+      witness[beat]! += this.own[beat]!;
+    }
+  }
+
+  result(): GridChoice {
+    const divisions = Array<number>(this.line.beats.length).fill(1);
+    const notes: PlacedNote[] = [];
+    let smallest = 4 * QUARTER;
+    let tupletBeats = 0;
+    for (const [beat, fit] of this.path) {
+      divisions[beat] = fit.division;
+      const unit = this.line.beats[beat]!.length / fit.division;
+      if (noteValue(unit, 0)) smallest = Math.min(smallest, unit);
+      else tupletBeats++;
+      this.byBeat.get(beat)!.forEach((strike, i) => notes.push(...strike.notes.map((note) => ({ ...note, start: fit.places[i]!, absorbed: [] }))));
+    }
+    return { notes: absorbDoubles(notes), divisions, jitter: this.jitter, exact: this.exact, smallest, tupletBeats };
+  }
+
+  private homeBeat(at: number): number {
+    const beat = beatIndexAt(this.line, Math.max(0, at));
+    const { start, length } = this.line.beats[beat]!;
+    return at >= start + length * (1 - EARLY_SHARE) && beat + 1 < this.line.beats.length ? beat + 1 : beat;
+  }
+
+  private leastCostPath(witness: Float64Array | null): Map<number, BeatFit> {
+    const beats = [...this.byBeat.keys()].sort((a, b) => a - b);
+    interface Node {
+      fit: BeatFit;
+      cost: number;
+      from: Node | null;
+    }
+    let layer: Node[] = [];
+    let previousBeat = -9;
+    for (const beat of beats) {
+      const info = this.line.beats[beat]!;
+      const others = witness ? Math.max(-4, Math.min(4, witness[beat]! - this.own[beat]!)) * ENSEMBLE_WEIGHT : 0;
+      const next: Node[] = this.fitsOf(beat, this.byBeat.get(beat)!).map((fit) => {
+        const threes = isThrees(fit.division, info);
+        const local = fit.cost + this.habit(fit.division, info) + (threes ? -others : 0);
+        let best: Node | null = null;
+        let bestCost = Infinity;
+        for (const node of layer) {
+          const cost = node.cost + changeCost(node.fit.division, fit.division, beat - previousBeat);
+          if (cost < bestCost) {
+            bestCost = cost;
+            best = node;
+          }
+        }
+        return { fit, cost: local + (best ? bestCost : 0), from: best };
+      });
+      layer = next;
+      previousBeat = beat;
+    }
+    const path = new Map<number, BeatFit>();
+    let node: Node | null = layer.length > 0 ? layer.reduce((a, b) => (b.cost < a.cost ? b : a)) : null;
+    for (let i = beats.length - 1; node; i--, node = node.from) path.set(beats[i]!, node.fit);
+    return path;
+  }
+
+  private fitsOf(beat: number, strikes: readonly Strike[]): BeatFit[] {
+    const info = this.line.beats[beat]!;
+    return this.divisionsFor(info).map((division) => fitBeat(strikes, info, division, this.jitter / this.line.secondsPerUnit[beat]!, this.part.melodic));
+  }
+
+  private divisionsFor(beat: Beat): number[] {
+    const { pin } = this.part;
+    if (this.exact) return EXACT.filter((division) => Number.isInteger(beat.length / division));
+    const candidates = beat.compound ? [...COMPOUND, ...COMPOUND_TUPLET] : [...PLAIN, ...TRIPLET];
+    if (!pin) return candidates.filter((division) => Number.isInteger(beat.length / division));
+    const least = SMALLEST_LENGTH[pin.smallest];
+    const allowed = candidates.filter((division) => {
+      const unit = beat.length / division;
+      if (!Number.isInteger(unit)) return false;
+      return noteValue(unit, 0) ? unit >= least : division === 1 || (pin.triplets && unit * 1.5 >= least);
+    });
+    return allowed.length > 0 ? allowed : [1];
+  }
+
+  private habit(division: number, beat: Beat): number {
+    const learnt = this.habits.get(habitKey(division, beat));
+    const base = (beat.compound ? COMPOUND_HABIT : HABIT)[division];
+    if (this.exact) return 0.3 * Math.log2(division);
+    return learnt ?? base ?? 2 + Math.log2(division);
+  }
+
+  /** Jitter and habits from the path just found; both are drawn towards what is usual while there is little to go by. */
+  private learn(): void {
+    let squares = 0;
+    let count = 0;
+    const uses = new Map<string, number>();
+    let beats = 0;
+    for (const [beat, fit] of this.path) {
+      const info = this.line.beats[beat]!;
+      uses.set(habitKey(fit.division, info), (uses.get(habitKey(fit.division, info)) ?? 0) + 1);
+      beats++;
+      this.byBeat.get(beat)!.forEach((strike, i) => {
+        const away = Math.min(Math.abs(strike.at - fit.places[i]!) * this.line.secondsPerUnit[beat]!, 0.06);
+        squares += away * away;
+        count++;
+      });
+    }
+    const usual = 0.012;
+    this.jitter = Math.min(MOST_JITTER, Math.max(LEAST_JITTER, Math.sqrt((squares + 4 * usual * usual) / (count + 4))));
+    const prior = 6;
+    for (const compound of [false, true]) {
+      for (const [division, cost] of Object.entries(compound ? COMPOUND_HABIT : HABIT)) {
+        const key = `${compound}/${division}`;
+        this.habits.set(key, -Math.log(((uses.get(key) ?? 0) + prior * Math.exp(-cost)) / (beats + prior)));
+      }
+    }
+  }
+}
+
+const habitKey = (division: number, beat: Beat) => `${beat.compound}/${division}`;
+
+function isThrees(division: number, beat: Beat): boolean {
+  return beat.compound ? false : division % 3 === 0;
+}
+
+function changeCost(from: number, to: number, distance: number): number {
+  if (from === to) return 0;
+  const kind = (division: number) => (division % 3 === 0 ? 3 : division % 5 === 0 ? 5 : division % 7 === 0 ? 7 : 2);
+  const cost = kind(from) === kind(to) || from === 1 || to === 1 ? 0.2 : 0.8;
+  return distance > 4 ? cost / 2 : cost;
+}
+
+/** Each strike to its nearest place, with what that costs. */
+function fitBeat(strikes: readonly Strike[], beat: Beat, division: number, jitter: number, melodic: boolean): BeatFit {
+  const unit = beat.length / division;
+  const used = new Uint8Array(division + 1);
+  const places: WrittenUnits[] = [];
+  let cost = 0;
+  let last: Strike | null = null;
+  let lastSlot = -1;
+  for (const strike of strikes) {
+    let slot = Math.round((strike.at - beat.start) / unit);
+    slot = Math.max(0, Math.min(division, slot));
+    const away = (strike.at - (beat.start + slot * unit)) / jitter;
+    cost += Math.min(away * away * 0.5, 18);
+    if (slot === lastSlot && last) {
+      const again = strike.notes.some((note) => last!.notes.some((other) => other.key === note.key));
+      cost += again ? 9 : melodic ? 5 : 0.4;
+    }
+    used[slot] = 1;
+    places.push(beat.start + slot * unit);
+    last = strike;
+    lastSlot = slot;
+  }
+  // Every place says whether it is struck or not: fine divisions with most places empty are not believed.
+  for (let slot = 1; slot < division; slot++) cost += used[slot] ? 0.55 : 0.75;
+  if (!used[0]) cost += 0.5;
+  return { division, cost, places };
+}
+
+/** Two notes of one key at one place are written once; the one that sounds longest stands for both. */
+function absorbDoubles(notes: PlacedNote[]): PlacedNote[] {
+  notes.sort((a, b) => a.start - b.start || a.key - b.key || b.release - a.release);
+  const kept: PlacedNote[] = [];
+  for (const note of notes) {
+    const last = kept.at(-1);
+    if (last && last.start === note.start && last.key === note.key) last.absorbed.push(note.id);
+    else kept.push(note);
+  }
+  return kept;
+}
+
+function gatherStrikes(notes: readonly TimedNote[], line: BeatLine): Strike[] {
+  const sorted = [...notes].sort((a, b) => a.onset - b.onset);
+  const strikes: Strike[] = [];
+  let lastSeconds = -Infinity;
+  for (const note of sorted) {
+    const strike = strikes.at(-1);
+    const fresh = strike && note.onsetSeconds - lastSeconds < STRUCK_TOGETHER && !strike.notes.some((other) => other.key === note.key);
+    lastSeconds = note.onsetSeconds;
+    if (fresh) {
+      strike.notes.push(note);
+      strike.at += (note.onset - strike.at) / strike.notes.length;
+    } else strikes.push({ at: note.onset, notes: [note] });
+  }
+  const last = line.beats.at(-1)!;
+  const end = last.start + last.length;
+  for (const strike of strikes) strike.at = Math.min(Math.max(0, strike.at), end);
+  return strikes;
+}
+
+/** Nearly all onsets are where a machine puts them: the file was never played by hand. */
+function liesOnGrid(strikes: readonly Strike[], line: BeatLine): boolean {
+  return strikes.filter(({ at }) => onMachineGrid(line, at)).length >= 0.97 * strikes.length;
+}

@@ -1,0 +1,175 @@
+/*
+ * Keys: which key the music is in, bar by bar, and which signatures to print.
+ *
+ * Takes sounding notes of all pitched parts with their written times; gives a key for each bar. Each bar's pitch classes,
+ * weighted by length, are compared with the profiles of the 24 keys; a hidden Markov chain over the bars keeps a key until
+ * there is reason to leave it. Profiles: Temperley (2001), The Cognition of Basic Musical Structures, from memory.
+ */
+import { QUARTER, type Bar, type MidiKey, type WrittenUnits } from '../time';
+import type { KeyEvent } from '../performance';
+import type { ScoreKey } from '../score';
+
+export interface SoundingNote {
+  key: MidiKey;
+  start: WrittenUnits;
+  end: WrittenUnits;
+}
+
+export interface BarKey {
+  fifths: number;
+  mode: 'major' | 'minor';
+}
+
+const MAJOR = [5, 2, 3.5, 2, 4.5, 4, 2, 4.5, 2, 3.5, 1.5, 4];
+const MINOR = [5, 2, 3.5, 4.5, 2, 4, 2, 4.5, 3.5, 2, 1.5, 4];
+const LEAVING = 6;
+const PER_FIFTH = 0.7;
+/** A bar full of notes says no more than this many quarter notes' worth. */
+const MOST_WEIGHT = 6;
+/** A key must last this many bars to get a signature of its own. */
+const BARS_FOR_SIGNATURE = 8;
+
+interface KeyState extends BarKey {
+  tonic: number;
+  logProfile: number[];
+}
+
+const STATES: readonly KeyState[] = (['major', 'minor'] as const).flatMap((mode) =>
+  Array.from({ length: 12 }, (_, tonic) => {
+    const profile = mode === 'major' ? MAJOR : MINOR;
+    const total = profile.reduce((a, b) => a + b, 0);
+    return {
+      mode,
+      tonic,
+      fifths: signatureOf(tonic, mode),
+      logProfile: Array.from({ length: 12 }, (_, pc) => Math.log(profile[(pc - tonic + 12) % 12]! / total)),
+    };
+  }),
+);
+
+/** Signature of a key by its tonic's pitch class; G flat rather than F sharp, B rather than C flat. */
+function signatureOf(tonic: number, mode: 'major' | 'minor'): number {
+  const major = mode === 'major' ? tonic : (tonic + 3) % 12;
+  const fifths = (major * 7) % 12;
+  return fifths > 5 ? fifths - 12 : fifths;
+}
+
+/** Pitch class of a key's tonic. */
+export function tonicOf(key: BarKey): number {
+  const major = (((key.fifths * 7) % 12) + 12) % 12;
+  return key.mode === 'major' ? major : (major + 9) % 12;
+}
+
+/** The key of each bar. Bars without notes take the key around them. */
+export function keysOfBars(notes: readonly SoundingNote[], bars: readonly Bar[]): BarKey[] {
+  const weights = pitchClassWeights(notes, bars);
+  let costs = STATES.map(() => 0);
+  const from: number[][] = [];
+  weights.forEach((weight, bar) => {
+    const total = weight.reduce((a, b) => a + b, 0);
+    const scale = total > 0 ? Math.min(1, MOST_WEIGHT / total) : 0;
+    const back: number[] = [];
+    costs = STATES.map((state, s) => {
+      let best = Infinity;
+      STATES.forEach((other, o) => {
+        const cost = costs[o]! + (bar === 0 || o === s ? 0 : LEAVING + PER_FIFTH * fifthsApart(state, other));
+        if (cost < best) {
+          best = cost;
+          back[s] = o;
+        }
+      });
+      return best - scale * weight.reduce((sum, w, pc) => sum + w * state.logProfile[pc]!, 0);
+    });
+    from.push(back);
+  });
+  let state = costs.indexOf(Math.min(...costs));
+  const path: BarKey[] = [];
+  for (let bar = bars.length - 1; bar >= 0; bar--) {
+    path[bar] = { fifths: STATES[state]!.fifths, mode: STATES[state]!.mode };
+    state = from[bar]![state]!;
+  }
+  return path;
+}
+
+function fifthsApart(a: BarKey, b: BarKey): number {
+  const apart = Math.abs(a.fifths - b.fifths) % 12;
+  return Math.min(apart, 12 - apart) + (a.mode === b.mode ? 0 : 1);
+}
+
+function pitchClassWeights(notes: readonly SoundingNote[], bars: readonly Bar[]): number[][] {
+  const weights = bars.map(() => Array<number>(12).fill(0));
+  let bar = 0;
+  for (const note of [...notes].sort((a, b) => a.start - b.start)) {
+    while (bar + 1 < bars.length && bars[bar + 1]!.start <= note.start) bar++;
+    for (let b = bar; b < bars.length && bars[b]!.start < note.end; b++) {
+      const within = Math.min(note.end, bars[b]!.start + bars[b]!.length) - Math.max(note.start, bars[b]!.start);
+      // Long notes count more, but a held bass must not drown the rest.
+      weights[b]![note.key % 12]! += Math.min(within / QUARTER, 2);
+    }
+  }
+  return weights;
+}
+
+/** A lone C major at the very start is what programs write when nobody set a key. */
+export function isDefaultKey(events: readonly KeyEvent[]): boolean {
+  return events.every((event) => event.fifths === 0 && event.mode === 'major') && events.length <= 1;
+}
+
+/** Signatures to print: the file's own where somebody set them, else the keys that last. */
+export function signatures(barKeys: readonly BarKey[], bars: readonly Bar[], events: readonly KeyEvent[]): ScoreKey[] {
+  if (!isDefaultKey(events)) {
+    const stated = events.map((event) => ({ bar: barAtOrAfter(bars, event.at), fifths: event.fifths, mode: event.mode }));
+    if (stated[0]!.bar > 0) stated.unshift({ bar: 0, ...mostUsual(barKeys.slice(0, stated[0]!.bar)) });
+    return distinct(stated);
+  }
+  return distinct(lasting(barKeys));
+}
+
+function barAtOrAfter(bars: readonly Bar[], at: WrittenUnits): number {
+  const i = bars.findIndex((bar) => bar.start >= at - QUARTER / 8);
+  return i < 0 ? bars.length - 1 : i;
+}
+
+function lasting(barKeys: readonly BarKey[]): ScoreKey[] {
+  interface Stretch extends BarKey {
+    bar: number;
+    length: number;
+  }
+  let stretches: Stretch[] = [];
+  barKeys.forEach((key, bar) => {
+    const last = stretches.at(-1);
+    if (last && last.fifths === key.fifths) last.length++;
+    else stretches.push({ ...key, bar, length: 1 });
+  });
+  // The shortest stretch goes first, into its longer neighbour, until all that remain deserve a signature.
+  while (stretches.length > 1) {
+    const shortest = stretches.reduce((a, b) => (b.length < a.length ? b : a));
+    if (shortest.length >= BARS_FOR_SIGNATURE) break;
+    const i = stretches.indexOf(shortest);
+    const [before, after] = [stretches[i - 1], stretches[i + 1]];
+    const into = !before ? after! : !after || before.length >= after.length ? before : after;
+    into.length += shortest.length;
+    into.bar = Math.min(into.bar, shortest.bar);
+    stretches.splice(i, 1);
+    const merged: Stretch[] = [];
+    for (const stretch of stretches) {
+      const last = merged.at(-1);
+      if (last && last.fifths === stretch.fifths) last.length += stretch.length;
+      else merged.push(stretch);
+    }
+    stretches = merged;
+  }
+  return stretches.map(({ bar, fifths, mode }) => ({ bar, fifths, mode }));
+}
+
+function mostUsual(barKeys: readonly BarKey[]): BarKey {
+  const count = new Map<number, number>();
+  for (const key of barKeys) count.set(key.fifths, (count.get(key.fifths) ?? 0) + 1);
+  const fifths = [...count].sort((a, b) => b[1] - a[1])[0]?.[0] ?? 0;
+  return barKeys.find((key) => key.fifths === fifths) ?? { fifths: 0, mode: 'major' };
+}
+
+function distinct(keys: readonly ScoreKey[]): ScoreKey[] {
+  const sorted = [...new Map(keys.map((key) => [key.bar, key])).values()].sort((a, b) => a.bar - b.bar);
+  return sorted.filter((key, i) => i === 0 || key.fifths !== sorted[i - 1]!.fifths || key.mode !== sorted[i - 1]!.mode);
+}

@@ -1,0 +1,29 @@
+import type { InstrumentId } from '../instruments';
+import type { TrackId } from '../performance';
+import type { Milliseconds } from '../time';
+
+/** Smallest plain note value a part may use. */
+export const SMALLEST_VALUES = ['quarter', 'eighth', '16th', '32nd'] as const;
+export type SmallestValue = (typeof SMALLEST_VALUES)[number];
+
+export interface GridPin {
+  smallest: SmallestValue;
+  /** Triplets may be used. */
+  triplets: boolean;
+}
+
+/** What people decided; everything absent is decided by the engine. All of it comes from the ledger. */
+export interface ConversionSettings {
+  title?: string;
+  /** Tracks left out or, with `false`, taken in although the engine would leave them out. */
+  leftOut: Record<TrackId, boolean>;
+  instruments: Record<TrackId, InstrumentId>;
+  partNames: Record<TrackId, string>;
+  grids: Record<TrackId, GridPin>;
+  /** Milliseconds a track was played ahead of the beat. */
+  leads: Record<TrackId, Milliseconds>;
+  /** Concert key of the whole piece, in sharps (negative: flats). */
+  key?: { fifths: number; mode: 'major' | 'minor' };
+}
+
+export const NO_SETTINGS: ConversionSettings = { leftOut: {}, instruments: {}, partNames: {}, grids: {}, leads: {} };

@@ -1,0 +1,132 @@
+/*
+ * Spelling: keys 0–127 become names on the line of fifths.
+ *
+ *     key 68 in A flat major  →  A♭        key 68 between A and A in A minor  →  G♯
+ *
+ * Takes all sounding notes of the piece with the key of each bar; gives each note's place on the line of fifths (concert
+ * pitch), the same for all parts that sound a pitch class together. Notes of the key keep their name. For the others two
+ * names are weighed: closeness on the line of fifths to what sounds around (Temperley 2001, pitch variance rule, from
+ * memory) and where the line goes next (raised notes rise, lowered notes fall: textbook rule).
+ */
+import { lastNotAfter, QUARTER, type Bar, type WrittenUnits } from '../time';
+import { tonicOf, type BarKey, type SoundingNote } from './keys';
+
+export interface NoteToSpell extends SoundingNote {
+  /** Notes of one melodic line share a number. */
+  line: number;
+}
+
+/** Places relative to the tonic for each semitone above it: first choice, then the other name where there is one. */
+const MAJOR_PLACES: readonly (readonly number[])[] = [[0], [7, -5], [2], [-3, 9], [4], [-1], [6, -6], [1], [-4, 8], [3], [-2, 10], [5]];
+const MINOR_PLACES: readonly (readonly number[])[] = [[0], [-5, 7], [2], [-3], [4, -8], [-1], [6, -6], [1], [-4, 8], [3, -9], [-2], [5]];
+
+const CONTEXT: WrittenUnits = 2 * QUARTER;
+const CLOSENESS = 0.16;
+const FIRST_CHOICE = 0.5;
+const LEADING = 2.2;
+const COMING = 0.7;
+
+/** @returns place on the line of fifths of each note, same order */
+export function spell(notes: readonly NoteToSpell[], barKeys: readonly BarKey[], signatureOfBar: readonly number[], bars: readonly Bar[]): number[] {
+  const starts = bars.map((bar) => bar.start);
+  const options = notes.map((note) => {
+    const bar = lastNotAfter(starts, note.start);
+    return namesInKey(note.key % 12, barKeys[bar]!, signatureOfBar[bar]!);
+  });
+  const places = options.map((names) => names[0]!);
+  const order = notes.map((_, i) => i).sort((a, b) => notes[a]!.start - notes[b]!.start);
+  const neighbours = melodicNeighbours(notes, order);
+
+  for (const group of ambiguousTogether(notes, options, order)) {
+    const names = options[group[0]!]!;
+    const cost = (name: number, rank: number) =>
+      rank * FIRST_CHOICE +
+      group.reduce((sum, i) => sum + melodicCost(name, i, notes, places, neighbours), 0) / group.length +
+      CLOSENESS * distanceToContext(name, notes[group[0]!]!, group, notes, places, order);
+    const best = names.map((name, rank) => ({ name, cost: cost(name, rank) })).reduce((a, b) => (b.cost < a.cost ? b : a));
+    for (const i of group) places[i] = best.name;
+  }
+  return places;
+}
+
+/** The names a pitch class can have in a key, the likeliest first, as places on the line of fifths near the signature. */
+function namesInKey(pitchClass: number, key: BarKey, signature: number): readonly number[] {
+  // The same key an octave of fifths away (E or F flat major) is taken on the signature's side.
+  let fifths = key.fifths;
+  while (fifths - signature > 6) fifths -= 12;
+  while (signature - fifths > 6) fifths += 12;
+  const tonicPlace = key.mode === 'major' ? fifths : fifths + 3;
+  const table = key.mode === 'major' ? MAJOR_PLACES : MINOR_PLACES;
+  return table[(pitchClass - tonicOf(key) + 12) % 12]!.map((place) => tonicPlace + place).filter((place) => place >= -15 && place <= 19);
+}
+
+/** Groups of notes of one pitch class that start together and have more than one name. */
+function ambiguousTogether(notes: readonly NoteToSpell[], options: readonly (readonly number[])[], order: readonly number[]): number[][] {
+  const groups = new Map<string, number[]>();
+  for (const i of order) {
+    if (options[i]!.length < 2) continue;
+    const slot = `${notes[i]!.start}/${notes[i]!.key % 12}`;
+    const group = groups.get(slot);
+    if (group) group.push(i);
+    else groups.set(slot, [i]);
+  }
+  return [...groups.values()];
+}
+
+interface Neighbours {
+  before: number;
+  after: number;
+}
+
+/** The note before and after in the same line, −1 where there is none near. */
+function melodicNeighbours(notes: readonly NoteToSpell[], order: readonly number[]): Neighbours[] {
+  const result = notes.map((): Neighbours => ({ before: -1, after: -1 }));
+  const last = new Map<number, number>();
+  for (const i of order) {
+    const before = last.get(notes[i]!.line) ?? -1;
+    if (before >= 0 && notes[before]!.start < notes[i]!.start && notes[i]!.start - notes[before]!.end < QUARTER) {
+      result[i]!.before = before;
+      result[before]!.after = i;
+    }
+    last.set(notes[i]!.line, i);
+  }
+  return result;
+}
+
+/** A semitone up wants the next letter (C♯–D), a semitone down too (D♭–C): the name that repeats the neighbour's letter pays. */
+function melodicCost(name: number, i: number, notes: readonly NoteToSpell[], places: readonly number[], neighbours: readonly Neighbours[]): number {
+  const { before, after } = neighbours[i]!;
+  let cost = 0;
+  if (after >= 0) cost += semitoneCost(notes[after]!.key - notes[i]!.key, places[after]! - name) * LEADING;
+  if (before >= 0) cost += semitoneCost(notes[i]!.key - notes[before]!.key, name - places[before]!) * COMING;
+  return cost;
+}
+
+/** A minor second is 5 fifths apart on the line, an augmented unison 7. */
+function semitoneCost(semitones: number, fifths: number): number {
+  if (Math.abs(semitones) !== 1) return 0;
+  return fifths === -5 * semitones ? 0 : 1;
+}
+
+function distanceToContext(name: number, note: NoteToSpell, group: readonly number[], notes: readonly NoteToSpell[], places: readonly number[], order: readonly number[]): number {
+  let low = 0;
+  let high = order.length;
+  while (low < high) {
+    const middle = (low + high) >> 1;
+    if (notes[order[middle]!]!.start < note.start - CONTEXT) low = middle + 1;
+    else high = middle;
+  }
+  let sum = 0;
+  let weights = 0;
+  for (let k = low; k < order.length; k++) {
+    const i = order[k]!;
+    const other = notes[i]!;
+    if (other.start > note.start + CONTEXT / 2) break;
+    if (group.includes(i)) continue;
+    // What sounds together says most.
+    const weight = other.start < note.end && other.end > note.start ? 3 : 1;
+    sum += weight * Math.abs(places[i]! - name);
+    weights += weight;
+  }
+  return weights > 0 ? sum / weights : 0;
+}

@@ -1,0 +1,44 @@
+import type { NoteId, PlayedNote } from '../performance';
+import { playedUnits, secondsAtTick, tickAtSeconds, type MidiKey, type PlayedUnits, type Seconds, type TempoMap, type WrittenUnits } from '../time';
+
+/** A played note on the written time line, its part's lead taken out, not yet rounded. */
+export interface TimedNote {
+  id: NoteId;
+  key: MidiKey;
+  velocity: number;
+  onset: PlayedUnits;
+  release: PlayedUnits;
+  /** Clock times with the lead taken out. */
+  onsetSeconds: Seconds;
+  releaseSeconds: Seconds;
+}
+
+/** A note whose written start is known. */
+export interface PlacedNote extends TimedNote {
+  start: WrittenUnits;
+  /** Further played notes of the same key that fell on the same place and are written as this one. */
+  absorbed: NoteId[];
+}
+
+/**
+ * @param lead seconds the notes were played ahead of the beat. What starts with the file itself could not be played any
+ * earlier, and is on the beat as it stands.
+ */
+export function timeNotes(notes: readonly PlayedNote[], tempo: TempoMap, lead: Seconds): TimedNote[] {
+  return notes.map((note) => {
+    const played = secondsAtTick(tempo, note.start);
+    const shift = lead > 0 && played < Math.min(lead, FILE_START) ? 0 : lead;
+    const units = (tick: number, by: Seconds) => playedUnits(by === 0 ? tick : tickAtSeconds(tempo, secondsAtTick(tempo, tick) + by), tempo.ticksPerQuarter);
+    return {
+      id: note.id,
+      key: note.key,
+      velocity: note.velocity,
+      onset: units(note.start, shift),
+      release: units(note.end, lead),
+      onsetSeconds: played + shift,
+      releaseSeconds: secondsAtTick(tempo, note.end) + lead,
+    };
+  });
+}
+
+const FILE_START: Seconds = 0.03;

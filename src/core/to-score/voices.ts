@@ -1,0 +1,109 @@
+/*
+ * Voices: the notes of one staff are shared between at most two rhythmic lines.
+ *
+ *     upper   x   x   x   x          two voices only where a note is truly held under (or over) others;
+ *     lower   x===========           a legato overlap is trimmed, not written
+ *
+ * Takes placed notes of one staff with their played ends; gives the voice of each. Beam search over the chords in time;
+ * a chord may be cut between two notes. Costs: sound that would have to be cut off, chord notes of unlike length in one
+ * voice, crossing, and the second voice itself. Clustering by onset and end follows the usual literature (Chew & Wu 2004
+ * for voice continuity, from memory).
+ */
+import type { WrittenUnits, MidiKey } from '../time';
+import { QUARTER } from '../time';
+import type { PlacedNote } from './timed-note';
+
+const BEAM = 16;
+
+interface Line {
+  /** Played end of what sounds last in this voice. */
+  end: number;
+  start: WrittenUnits;
+  key: MidiKey;
+}
+
+interface State {
+  cost: number;
+  lines: readonly [Line, Line];
+  cut: number;
+  from: State | null;
+}
+
+export interface VoiceCosts {
+  /** Writing a chord in the second voice. Low for keyboards, high for instruments of one line. */
+  secondVoice: number;
+}
+
+/** @param notes of one staff, in order of start @returns voice of each from 0, same order */
+export function separateVoices(notes: readonly PlacedNote[], costs: VoiceCosts): number[] {
+  const chords = chordsFromTop(notes);
+  const silent: Line = { end: -Infinity, start: -Infinity, key: 0 };
+  let states: State[] = [{ cost: 0, lines: [silent, silent], cut: 0, from: null }];
+  for (const chord of chords) {
+    const members = chord.map((i) => notes[i]!);
+    const next: State[] = [];
+    for (const state of states) {
+      for (let cut = 0; cut <= members.length; cut++) next.push(place(state, members, cut, costs));
+    }
+    states = next.sort((a, b) => a.cost - b.cost).slice(0, BEAM);
+  }
+  const voices = Array<number>(notes.length).fill(0);
+  let state: State | null = states[0] ?? null;
+  for (let c = chords.length - 1; c >= 0 && state; c--, state = state.from) chords[c]!.forEach((i, k) => (voices[i] = k < state!.cut ? 0 : 1));
+  return voices;
+}
+
+/** Indices of the notes that start together, highest key first. */
+function chordsFromTop(notes: readonly PlacedNote[]): number[][] {
+  const byStart = new Map<WrittenUnits, number[]>();
+  notes.forEach((note, i) => {
+    const chord = byStart.get(note.start);
+    if (chord) chord.push(i);
+    else byStart.set(note.start, [i]);
+  });
+  return [...byStart.entries()].sort((a, b) => a[0] - b[0]).map(([, chord]) => chord.sort((a, b) => notes[b]!.key - notes[a]!.key));
+}
+
+function place(state: State, members: readonly PlacedNote[], cut: number, costs: VoiceCosts): State {
+  const upper = members.slice(0, cut);
+  const lower = members.slice(cut);
+  let cost = state.cost;
+  if (upper.length > 0) cost += joining(state.lines[0], upper) + unlike(upper);
+  if (lower.length > 0) cost += joining(state.lines[1], lower) + unlike(lower) + costs.secondVoice;
+  const at = members[0]!.start;
+  // Voices that sound against each other keep their order; a voice that rests does not mind.
+  if (upper.length > 0 && state.lines[1].end > at + QUARTER / 8 && upper.at(-1)!.key < state.lines[1].key) cost += 2.5;
+  if (lower.length > 0 && state.lines[0].end > at + QUARTER / 8 && lower[0]!.key > state.lines[0].key) cost += 2.5;
+  // The second voice alone means a rest above it that nobody needs.
+  if (lower.length > 0 && upper.length === 0 && state.lines[0].end <= at + QUARTER / 8) cost += 0.6;
+  return {
+    cost,
+    lines: [upper.length > 0 ? lineAfter(upper, 'upper') : state.lines[0], lower.length > 0 ? lineAfter(lower, 'lower') : state.lines[1]],
+    cut,
+    from: state,
+  };
+}
+
+function lineAfter(chord: readonly PlacedNote[], side: 'upper' | 'lower'): Line {
+  return { start: chord[0]!.start, end: chord.reduce((end, note) => Math.max(end, note.release), 0), key: side === 'upper' ? chord.at(-1)!.key : chord[0]!.key };
+}
+
+/** What is cut off when the voice moves on: little for a legato overlap, much for a held note. */
+function joining(line: Line, chord: readonly PlacedNote[]): number {
+  const at = chord[0]!.start;
+  const over = line.end - at;
+  if (over <= 0) return 0;
+  const length = chord.reduce((least, note) => Math.min(least, note.release - note.onset), Infinity);
+  const held = at - line.start;
+  const share = over / Math.max(1, Math.min(held, length));
+  return share <= 0.35 ? 0.3 * share : Math.min(0.1 + 2.2 * share, 6);
+}
+
+/** Notes of one chord that end at different times cannot share a stem. */
+function unlike(chord: readonly PlacedNote[]): number {
+  const ends = chord.map((note) => note.release);
+  const latest = Math.max(...ends);
+  const spread = latest - Math.min(...ends);
+  const share = spread / Math.max(1, latest - chord[0]!.start);
+  return share <= 0.3 ? 0 : Math.min(0.4 + 2.2 * share, 3);
+}
