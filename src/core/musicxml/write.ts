@@ -10,7 +10,9 @@ export interface MusicXmlOptions {
   /**
    * Identifiers for notes, for engraving on screen only: the attribute came with MusicXML 3.1 and exported files keep to 3.0.
    */
-  noteId?: (note: ScoreNote) => string;
+  noteId?: (note: ScoreNote, at: WrittenUnits) => string;
+  /** The last bar is the end of the piece and gets a final barline; true unless a passage is written. */
+  finalBarline?: boolean;
   /** Name of the program in the file's identification. */
   software?: string;
   /** ISO date for the file's identification; none by default, so that the same score gives the same bytes. */
@@ -130,7 +132,7 @@ class PartWriter {
       this.xml.open('measure', { number: bar.number, implicit: bar.implicit ? 'yes' : undefined });
       this.attributes(bar, i);
       this.voices(bar, this.part.bars[i]!);
-      if (i === this.score.bars.length - 1) this.xml.open('barline', { location: 'right' }).leaf('bar-style', 'light-heavy').close('barline');
+      if (i === this.score.bars.length - 1 && this.options.finalBarline !== false) this.xml.open('barline', { location: 'right' }).leaf('bar-style', 'light-heavy').close('barline');
       this.xml.close('measure');
     });
   }
@@ -187,7 +189,7 @@ class PartWriter {
       const beams = barBeams(voice.symbols, bar);
       for (const symbol of voice.symbols) {
         while (v === 0 && directions[0] && directions[0].at < symbol.at + symbol.duration) this.direction(directions.shift()!, symbol.at);
-        this.symbol(symbol, voice, beams.get(symbol) ?? [], accidentals);
+        this.symbol(symbol, voice, bar, beams.get(symbol) ?? [], accidentals);
       }
     });
   }
@@ -227,14 +229,14 @@ class PartWriter {
     this.xml.leaf('per-minute', Math.round((dotted ? tempo.bpm / 1.5 : tempo.bpm) * 10) / 10).close('metronome');
   }
 
-  private symbol(symbol: SymbolInBar, voice: VoiceBar, beams: readonly Beam[], accidentals: ReadonlyMap<ScoreNote, string>): void {
+  private symbol(symbol: SymbolInBar, voice: VoiceBar, bar: Bar, beams: readonly Beam[], accidentals: ReadonlyMap<ScoreNote, string>): void {
     if (symbol.notes.length === 0) {
       this.xml.open('note').leaf('rest', null, { measure: symbol.wholeBar ? 'yes' : undefined });
       this.timing(symbol, voice, null, beams, accidentals);
       this.xml.close('note');
     }
     symbol.notes.forEach((note, n) => {
-      this.xml.open('note', { id: this.options.noteId?.(note) });
+      this.xml.open('note', { id: this.options.noteId?.(note, bar.start + symbol.at) });
       if (n > 0) this.xml.leaf('chord');
       this.pitch(note);
       this.timing(symbol, voice, note, n === 0 ? beams : [], accidentals, n);

@@ -44,7 +44,7 @@ export function castTracks(performance: Performance, settings: ConversionSetting
   const tracks = performance.tracks.map((track) => castTrack(track, settings));
   performance.tracks.forEach((track, i) => {
     const cast = tracks[i]!;
-    const query = questionAbout(track, cast, performance);
+    const query = questionAbout(track, cast, performance, settings);
     if (query) queries.push(query);
   });
   const playing = performance.tracks.flatMap((track, i) => (tracks[i]!.leftOut ? [] : [{ track, cast: tracks[i]! }]));
@@ -75,12 +75,12 @@ function castTrack(track: PlayedTrack, settings: ConversionSettings): CastTrack 
   };
 }
 
-function questionAbout(track: PlayedTrack, cast: CastTrack, performance: Performance): Query | null {
+function questionAbout(track: PlayedTrack, cast: CastTrack, performance: Performance, settings: ConversionSettings): Query | null {
   const label = trackLabel(track);
   if (track.notes.length === 0) {
     // The first track of a type 1 file carries tempo and meter and is empty by design.
     const conductor = track.chunk === 0 && performance.tracks.length > 1 && track.controllers.length === 0 && track.programs.length === 0;
-    if (conductor) return null;
+    if (conductor || settings.leftOut[track.id]) return null;
     return { id: `empty-track/${track.id}`, kind: 'empty-track', track: track.id, message: `${label} has no notes and is left out.` };
   }
   if (cast.leftOut || cast.instrument !== UNKNOWN_INSTRUMENT) return null;

@@ -68,7 +68,8 @@ function bestEnd(chord: readonly PlacedNote[], release: number, next: WrittenUni
     const length = end - start;
     const spread = Math.hypot(RELEASE_SPREAD * length, RELEASE_SPREAD_FLOOR / perUnit);
     // Beyond the next onset any overlap is legato and speaks for the full value.
-    const away = end === next ? Math.min(0, played - share * length) : played - share * length;
+    // With a rest behind it a note is let go, however legato the line is elsewhere.
+    const away = end === next ? Math.min(0, played - share * length) : played - Math.min(share, USUAL_SHARE) * length;
     let cost = Math.min((away * away) / (2 * spread * spread), 12);
     if (end < next) {
       const rest = Math.min(next - end, 4 * QUARTER);
@@ -85,7 +86,7 @@ function bestEnd(chord: readonly PlacedNote[], release: number, next: WrittenUni
 /** Ending on a beat is plainer than ending inside one. */
 function placeCost(end: WrittenUnits, { line }: DurationInput): number {
   const beat = line.beats[lastNotAfter(line.starts, end)]!;
-  if (end === beat.start) return 0;
+  if (end === beat.start || end === beat.start + beat.length) return 0;
   return (end - beat.start) * 2 === beat.length || beat.compound ? 0.3 : 0.7;
 }
 

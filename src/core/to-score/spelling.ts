@@ -21,9 +21,11 @@ const MAJOR_PLACES: readonly (readonly number[])[] = [[0], [7, -5], [2], [-3, 9]
 const MINOR_PLACES: readonly (readonly number[])[] = [[0], [-5, 7], [2], [-3], [4, -8], [-1], [6, -6], [1], [-4, 8], [3, -9], [-2], [5]];
 
 const CONTEXT: WrittenUnits = 2 * QUARTER;
-const CLOSENESS = 0.16;
+const CLOSENESS = 0.32;
 const FIRST_CHOICE = 0.5;
-const LEADING = 2.2;
+const LEADING = 1.8;
+/** Double sharps and flats (line of fifths beyond B sharp and F flat) need a good reason. */
+const DOUBLE = 1.5;
 const COMING = 0.7;
 
 /** @returns place on the line of fifths of each note, same order */
@@ -41,6 +43,7 @@ export function spell(notes: readonly NoteToSpell[], barKeys: readonly BarKey[],
     const names = options[group[0]!]!;
     const cost = (name: number, rank: number) =>
       rank * FIRST_CHOICE +
+      (name > 12 || name < -8 ? DOUBLE : 0) +
       group.reduce((sum, i) => sum + melodicCost(name, i, notes, places, neighbours), 0) / group.length +
       CLOSENESS * distanceToContext(name, notes[group[0]!]!, group, notes, places, order);
     const best = names.map((name, rank) => ({ name, cost: cost(name, rank) })).reduce((a, b) => (b.cost < a.cost ? b : a));

@@ -7,9 +7,9 @@
  * other work in between, or stop: each step yields before its work begins.
  */
 import { drumSound, GENERAL_MIDI_DRUMS, type DrumMap } from '../instruments';
-import type { Performance, TrackId } from '../performance';
+import { barsOfPerformance, type Performance, type TrackId } from '../performance';
 import { voiceNumber, type Marker, type Part, type PartBar, type PartId, type Query, type Score, type ScoreNote } from '../score';
-import { barBeat, layBars, QUARTER, writtenUnits, type Bar, type Milliseconds, type Seconds, type WrittenUnits } from '../time';
+import { barBeat, writtenUnits, type Bar, type Milliseconds, type Seconds, type WrittenUnits } from '../time';
 import { assembleVoice, wholeBarRest, type Chord } from './assemble';
 import { layBeats, type BeatLine } from './beats';
 import { castTracks, type Casting, type CastPart } from './casting';
@@ -73,7 +73,7 @@ export function* convert(performance: Performance, settings: ConversionSettings,
   yield { stage: 'casting', done: 0 };
   const { output: casting, queries } = castTracks(performance, settings);
   const end = writtenUnits(performance.lastNoteEnd, performance.ticksPerQuarter);
-  const bars = layBars(performance.meters, Math.max(1, end - QUARTER / 16));
+  const bars = barsOfPerformance(performance);
   const line = layBeats(bars, performance.tempo);
 
   yield { stage: 'lead', done: 0.1 };

@@ -1,0 +1,5 @@
+import { HomeView } from '@/ui/home/HomeView';
+
+export default function HomePage() {
+  return <HomeView />;
+}

@@ -1,0 +1,109 @@
+import 'reflect-metadata';
+import { Type } from 'class-transformer';
+import { ArrayNotEmpty, Equals, IsArray, IsBoolean, IsIn, IsInt, IsNotEmpty, IsNumber, IsString, Matches, Max, MaxLength, Min } from 'class-validator';
+import { SMALLEST_VALUES, type SmallestValue } from '../to-score';
+import { IsInstrumentId } from './validators';
+
+/*
+ * Decisions: everything a person can settle, as plain data. A decision is validated where it enters from outside (archives,
+ * job files); inside it is an ordinary object with a `kind`.
+ */
+
+const TRACK = /^(o\d+)?t\d+(c\d+)?$/;
+
+export class LeaveOut {
+  @Equals('leaveOut') kind!: 'leaveOut';
+  @IsArray() @ArrayNotEmpty() @Matches(TRACK, { each: true }) tracks!: string[];
+}
+
+export class TakeIn {
+  @Equals('takeIn') kind!: 'takeIn';
+  @IsArray() @ArrayNotEmpty() @Matches(TRACK, { each: true }) tracks!: string[];
+}
+
+export class AssignInstrument {
+  @Equals('assignInstrument') kind!: 'assignInstrument';
+  @IsArray() @ArrayNotEmpty() @Matches(TRACK, { each: true }) tracks!: string[];
+  @IsInstrumentId() instrument!: string;
+}
+
+export class RenamePart {
+  @Equals('renamePart') kind!: 'renamePart';
+  @Matches(TRACK) part!: string;
+  @IsString() @IsNotEmpty() @MaxLength(200) name!: string;
+}
+
+export class SetGrid {
+  @Equals('setGrid') kind!: 'setGrid';
+  @Matches(TRACK) part!: string;
+  @IsIn(SMALLEST_VALUES) smallest!: SmallestValue;
+  @IsBoolean() triplets!: boolean;
+}
+
+export class FreeGrid {
+  @Equals('freeGrid') kind!: 'freeGrid';
+  @Matches(TRACK) part!: string;
+}
+
+export class SetLead {
+  @Equals('setLead') kind!: 'setLead';
+  @Matches(TRACK) track!: string;
+  @IsNumber() @Min(-1000) @Max(1000) milliseconds!: number;
+}
+
+export class SetKey {
+  @Equals('setKey') kind!: 'setKey';
+  @IsInt() @Min(-7) @Max(7) fifths!: number;
+  @IsIn(['major', 'minor']) mode!: 'major' | 'minor';
+}
+
+export class SetTitle {
+  @Equals('setTitle') kind!: 'setTitle';
+  @IsString() @MaxLength(300) title!: string;
+}
+
+export class DismissQuery {
+  @Equals('dismissQuery') kind!: 'dismissQuery';
+  @IsString() @IsNotEmpty() @MaxLength(300) query!: string;
+  @IsString() @MaxLength(500) reason!: string;
+}
+
+export type Decision = LeaveOut | TakeIn | AssignInstrument | RenamePart | SetGrid | FreeGrid | SetLead | SetKey | SetTitle | DismissQuery;
+
+/** Every kind of decision there is, by its `kind`. */
+export const DECISION_KINDS: Record<Decision['kind'], new () => Decision> = {
+  leaveOut: LeaveOut,
+  takeIn: TakeIn,
+  assignInstrument: AssignInstrument,
+  renamePart: RenamePart,
+  setGrid: SetGrid,
+  freeGrid: FreeGrid,
+  setLead: SetLead,
+  setKey: SetKey,
+  setTitle: SetTitle,
+  dismissQuery: DismissQuery,
+};
+
+/** The ledger as it is stored: decisions in order, and how many of them are in force. */
+export class LedgerDto {
+  @IsArray() decisions!: Decision[];
+  @IsInt() @Min(0) position!: number;
+}
+
+export class OriginalDto {
+  @IsString() @IsNotEmpty() @MaxLength(500) fileName!: string;
+  @Matches(/^[0-9a-f]{64}$/) sha256!: string;
+  @IsInt() @Min(0) size!: number;
+}
+
+export const JOB_FORMAT = 'dragoman-job';
+export const JOB_VERSION = 1;
+
+/** job.json, and the file behind `--job` on the command line. */
+export class JobDto {
+  @Equals(JOB_FORMAT) format!: typeof JOB_FORMAT;
+  @Equals(JOB_VERSION) version!: typeof JOB_VERSION;
+  @IsString() @IsNotEmpty() @MaxLength(300) name!: string;
+  @IsArray() @Type(() => OriginalDto) originals!: OriginalDto[];
+  @Type(() => LedgerDto) ledger!: LedgerDto;
+}

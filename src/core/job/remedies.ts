@@ -1,0 +1,55 @@
+import { CATALOGUE } from '../instruments';
+import type { Query } from '../score';
+import type { Conversion } from '../to-score';
+import type { Decision } from './decisions';
+
+/** A decision that answers a query, with the words on its button. */
+export interface Remedy {
+  label: string;
+  decision: Decision;
+}
+
+/** The remedies a query offers, the likeliest first. Setting it aside is always possible and not among them. */
+export function remediesFor(query: Query, conversion: Pick<Conversion, 'casting'>): Remedy[] {
+  switch (query.kind) {
+    case 'unknown-instrument': {
+      const cast = conversion.casting.tracks.find((track) => track.id === query.track);
+      const candidates = cast?.recognition.candidates.slice(0, 3) ?? [];
+      return [
+        ...candidates.map(({ instrument }): Remedy => ({ label: instrumentName(instrument), decision: { kind: 'assignInstrument', tracks: [query.track!], instrument } })),
+        { label: 'Leave this track out', decision: { kind: 'leaveOut', tracks: [query.track!] } },
+      ];
+    }
+    case 'out-of-range': {
+      const key = Number(query.facts?.key);
+      const part = conversion.casting.parts.find((candidate) => candidate.id === query.part);
+      if (!part) return [];
+      // Another instrument of the same family that has this key and all others the part plays.
+      const [low, high] = part.notes.reduce(([a, b], note) => [Math.min(a, note.key), Math.max(b, note.key)], [key, key]);
+      return CATALOGUE.filter(({ family, range, unpitched }) => family === part.instrument.family && !unpitched && range[0] <= low && range[1] >= high)
+        .slice(0, 3)
+        .map((instrument) => ({ label: `Write it for ${instrument.names.en}`, decision: { kind: 'assignInstrument', tracks: part.tracks, instrument: instrument.id } }));
+    }
+    case 'off-grid':
+      return [
+        { label: 'Allow thirty-second notes in this part', decision: { kind: 'setGrid', part: query.part!, smallest: '32nd', triplets: true } },
+        { label: 'Allow sixteenth notes and triplets', decision: { kind: 'setGrid', part: query.part!, smallest: '16th', triplets: true } },
+        { label: 'Sixteenth notes, no triplets', decision: { kind: 'setGrid', part: query.part!, smallest: '16th', triplets: false } },
+      ];
+    case 'lead': {
+      const milliseconds = Number(query.facts?.ms);
+      return [
+        { label: `Take out ${milliseconds} ms`, decision: { kind: 'setLead', track: query.track!, milliseconds } },
+        { label: 'It is on the beat', decision: { kind: 'setLead', track: query.track!, milliseconds: 0 } },
+      ];
+    }
+    case 'empty-track':
+      return [{ label: 'Leave it out', decision: { kind: 'leaveOut', tracks: [query.track!] } }];
+    default:
+      return [];
+  }
+}
+
+function instrumentName(id: string): string {
+  return CATALOGUE.find((instrument) => instrument.id === id)?.names.en ?? id;
+}

@@ -1,0 +1,118 @@
+/*
+ * A passage of the interlinear view: the same bars as played and as written.
+ *
+ * Takes a conversion and its performance; gives the MusicXML of the chosen parts and bars, every played note of theirs with
+ * its written place, and the links between both.
+ */
+import { writeMusicXml } from '../musicxml';
+import type { NoteId, Performance } from '../performance';
+import { sliceScore, soundsOf, type PartId } from '../score';
+import type { Conversion } from '../to-score';
+import { lastNotAfter, playedUnits, type MidiKey, type PlayedUnits, type WrittenUnits } from '../time';
+
+export interface PlayedMark {
+  id: NoteId;
+  key: MidiKey;
+  velocity: number;
+  /** As received, lead and all. */
+  start: PlayedUnits;
+  end: PlayedUnits;
+  /** Where it is written; null when the written side does not have it. */
+  written: { start: WrittenUnits; end: WrittenUnits } | null;
+}
+
+export interface PassagePart {
+  id: PartId;
+  name: string;
+  staves: number;
+  lowest: MidiKey;
+  highest: MidiKey;
+  played: PlayedMark[];
+  /** Places of the fitted grid in these bars, without the beats. */
+  grid: WrittenUnits[];
+}
+
+export interface NoteLink {
+  played: NoteId[];
+  /** Where the symbol stands. */
+  at: WrittenUnits;
+}
+
+export interface Passage {
+  /** First bar index, and the index after the last. */
+  from: number;
+  to: number;
+  start: WrittenUnits;
+  bars: { number: number; start: WrittenUnits; length: WrittenUnits; implicit: boolean }[];
+  beats: WrittenUnits[];
+  parts: PassagePart[];
+  musicXml: string;
+  /** What stands behind each engraved note, by the note's identifier in `musicXml`. */
+  links: Record<string, NoteLink>;
+}
+
+/** @param parts in the order wanted @param from first bar index @param to index after the last bar */
+export function passageOf(conversion: Conversion, performance: Performance, parts: readonly PartId[], from: number, to: number): Passage {
+  const { score } = conversion;
+  const bars = score.bars.slice(from, to);
+  const start = bars[0]!.start;
+  const end = bars.at(-1)!.start + bars.at(-1)!.length;
+  const beats = conversion.beatStarts.filter((beat) => beat >= start && beat < end);
+  const links: Record<string, NoteLink> = {};
+  let count = 0;
+  // Tempo and markers are shown by the view itself, above the bars.
+  const slice = { ...sliceScore(score, parts, from, to), tempos: [], markers: [] };
+  const musicXml = writeMusicXml(slice, {
+    finalBarline: to === score.bars.length,
+    noteId: (note, at) => {
+      const id = `n${count++}`;
+      links[id] = { played: note.played, at: start + at };
+      return id;
+    },
+  });
+  return {
+    from,
+    to,
+    start,
+    bars: bars.map(({ number, start: barStart, length, implicit }) => ({ number, start: barStart, length, implicit })),
+    beats,
+    parts: slice.parts.map((part) => passagePart(part.id)),
+    musicXml,
+    links,
+  };
+
+  function passagePart(id: PartId): PassagePart {
+    const part = score.parts.find((candidate) => candidate.id === id)!;
+    const report = conversion.reports.find((candidate) => candidate.part === id)!;
+    const cast = conversion.casting.parts.find((candidate) => candidate.id === id)!;
+    const written = new Map<NoteId, { start: WrittenUnits; end: WrittenUnits }>();
+    for (const sound of soundsOf(part, score.bars)) for (const note of sound.played) written.set(note, { start: sound.start, end: sound.end });
+    const units = (tick: number) => playedUnits(tick, performance.ticksPerQuarter);
+    const played = cast.notes
+      .map((note): PlayedMark => ({ id: note.id, key: note.key, velocity: note.velocity, start: units(note.start), end: units(note.end), written: written.get(note.id) ?? null }))
+      .filter((mark) => {
+        const first = Math.min(mark.start, mark.written?.start ?? Infinity);
+        const last = Math.max(mark.end, mark.written?.end ?? 0);
+        return first < end && last > start;
+      });
+    const keys = played.map((mark) => mark.key);
+    return {
+      id,
+      name: part.name,
+      staves: part.clefs.length,
+      lowest: keys.length > 0 ? Math.min(...keys) : 60,
+      highest: keys.length > 0 ? Math.max(...keys) : 60,
+      played,
+      grid: gridPlaces(report.divisions),
+    };
+  }
+
+  function gridPlaces(divisions: readonly number[]): WrittenUnits[] {
+    return beats.flatMap((beat) => {
+      const b = lastNotAfter(conversion.beatStarts, beat);
+      const length = (conversion.beatStarts[b + 1] ?? end) - beat;
+      const division = divisions[b] ?? 1;
+      return Array.from({ length: division - 1 }, (_, k) => beat + ((k + 1) * length) / division);
+    });
+  }
+}

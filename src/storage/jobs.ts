@@ -1,0 +1,90 @@
+import Dexie from 'dexie';
+import { EMPTY_LEDGER, type Ledger } from '@/core/job';
+import { database, type JobRecord } from './schema';
+
+/** Something the browser's storage refused, in a sentence for people. */
+export class StorageError extends Error {
+  override readonly name = 'StorageError';
+}
+
+export interface ReceivedFile {
+  fileName: string;
+  bytes: Uint8Array;
+}
+
+export async function sha256(bytes: Uint8Array): Promise<string> {
+  const digest = await crypto.subtle.digest('SHA-256', bytes as Uint8Array<ArrayBuffer>);
+  return [...new Uint8Array(digest)].map((byte) => byte.toString(16).padStart(2, '0')).join('');
+}
+
+/** Keeps the file and makes a job of it, both or neither. @throws StorageError when the browser's storage is full */
+export async function createJob(file: ReceivedFile, options: { demo?: boolean; name?: string } = {}): Promise<JobRecord> {
+  const hash = await sha256(file.bytes);
+  const now = Date.now();
+  const job: JobRecord = {
+    id: crypto.randomUUID(),
+    name: options.name ?? file.fileName.replace(/\.(midi?|smf|kar|rmi)$/i, ''),
+    createdAt: now,
+    changedAt: now,
+    originals: [{ sha256: hash, fileName: file.fileName, size: file.bytes.length }],
+    ledger: EMPTY_LEDGER,
+    openQueries: null,
+    ...(options.demo && { demo: true }),
+  };
+  await guarded(() =>
+    database.transaction('rw', database.jobs, database.originals, async () => {
+      await database.originals.put({ sha256: hash, bytes: file.bytes });
+      await database.jobs.add(job);
+    }),
+  );
+  return job;
+}
+
+export async function originalBytes(hash: string): Promise<Uint8Array> {
+  const original = await database.originals.get(hash);
+  if (!original) throw new StorageError('The original of this job is no longer in this browser’s storage. Drop the file again to make a new job.');
+  return original.bytes;
+}
+
+export async function saveLedger(id: string, ledger: Ledger): Promise<void> {
+  await guarded(() => database.jobs.update(id, { ledger, changedAt: Date.now() }));
+}
+
+export async function saveOpenQueries(id: string, openQueries: number): Promise<void> {
+  await guarded(() => database.jobs.update(id, { openQueries }));
+}
+
+export async function renameJob(id: string, name: string): Promise<void> {
+  await guarded(() => database.jobs.update(id, { name, changedAt: Date.now() }));
+}
+
+/** Takes the job off the list; its originals stay until the next start, so that it can be brought back. */
+export async function deleteJob(id: string): Promise<JobRecord | undefined> {
+  const job = await database.jobs.get(id);
+  await database.jobs.delete(id);
+  return job;
+}
+
+export async function restoreJob(job: JobRecord): Promise<void> {
+  await guarded(() => database.jobs.put(job));
+}
+
+/** Lets go of originals that no job holds any more. Called when the application starts. */
+export async function clearUnusedOriginals(): Promise<void> {
+  await database.transaction('rw', database.jobs, database.originals, async () => {
+    const held = new Set((await database.jobs.toArray()).flatMap((job) => job.originals.map((original) => original.sha256)));
+    const kept = await database.originals.toCollection().primaryKeys();
+    await database.originals.bulkDelete(kept.filter((hash) => !held.has(hash)));
+  });
+}
+
+async function guarded<T>(work: () => PromiseLike<T>): Promise<T> {
+  try {
+    return await work();
+  } catch (error) {
+    if (error instanceof Dexie.QuotaExceededError || (error as Error).name === 'QuotaExceededError') {
+      throw new StorageError('This browser’s storage is full. Nothing was lost; export or delete jobs you no longer need, then try again.');
+    }
+    throw error;
+  }
+}

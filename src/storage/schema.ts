@@ -1,0 +1,45 @@
+import Dexie, { type EntityTable } from 'dexie';
+import type { Ledger } from '@/core/job';
+
+/** A job as it is kept in this browser. */
+export interface JobRecord {
+  id: string;
+  name: string;
+  /** Milliseconds since 1970. */
+  createdAt: number;
+  changedAt: number;
+  originals: OriginalRef[];
+  ledger: Ledger;
+  /** As of the last conversion; null before the first. */
+  openQueries: number | null;
+  demo?: boolean;
+}
+
+export interface OriginalRef {
+  sha256: string;
+  fileName: string;
+  size: number;
+}
+
+/** A received file, byte for byte. Shared by all jobs that hold it. */
+export interface OriginalRecord {
+  sha256: string;
+  bytes: Uint8Array;
+}
+
+export interface DragomanDatabase {
+  jobs: EntityTable<JobRecord, 'id'>;
+  originals: EntityTable<OriginalRecord, 'sha256'>;
+}
+
+/** Versions in order; each says only what it changes. */
+export function openDatabase(name = 'dragoman'): Dexie & DragomanDatabase {
+  const database = new Dexie(name) as Dexie & DragomanDatabase;
+  database.version(1).stores({
+    jobs: 'id, changedAt',
+    originals: 'sha256',
+  });
+  return database;
+}
+
+export const database = openDatabase();

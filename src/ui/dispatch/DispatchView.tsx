@@ -1,0 +1,59 @@
+'use client';
+
+import { DownloadOutlined } from '@ant-design/icons';
+import { App, Button } from 'antd';
+import { keyName } from '@/core/job';
+import { openQueries, useWorkspace } from '../job/workspace';
+import { sentence } from '../shared/receive';
+import { bytesInWords, clock, count } from '../shared/words';
+import { exportScore } from './export';
+import styles from './dispatch.module.css';
+
+/** What leaves the house. */
+export function DispatchView() {
+  const { message } = App.useApp();
+  const summary = useWorkspace((state) => state.summary)!;
+  const opened = useWorkspace((state) => state.opened)!;
+  const ledger = useWorkspace((state) => state.ledger);
+  const job = useWorkspace((state) => state.job)!;
+  const busy = useWorkspace((state) => state.progress !== null || state.stale);
+  const open = openQueries(summary, ledger).length;
+  const leftOut = summary.tracks.filter((track) => track.leftOut).length;
+  const send = (format: 'musicxml' | 'mxl') =>
+    exportScore(format)
+      .then((name) => message.success(`${name} handed to the browser`))
+      .catch((error) => message.error(sentence(error)));
+
+  return (
+    <div className={styles.sheet}>
+      <h1>{summary.title || job.name}</h1>
+      <p className="soft">
+        {count(summary.parts.length, 'part', 'parts')}, {count(summary.bars.length, 'bar', 'bars')}, {clock(opened.facts.durationSeconds)}, {summary.keys.map((key) => keyName(key.fifths, key.mode)).join(' → ')}
+      </p>
+      <section className={styles.choice}>
+        <div>
+          <h2>Score for a notation program</h2>
+          <p>MusicXML 3.0: names, clefs, transposition, sounds, tempo and meter changes, markers; no layout, the target program lays out better.</p>
+        </div>
+        <div className={styles.buttons}>
+          <Button type="primary" icon={<DownloadOutlined />} disabled={busy} onClick={() => void send('musicxml')}>
+            .musicxml
+          </Button>
+          <Button icon={<DownloadOutlined />} disabled={busy} onClick={() => void send('mxl')}>
+            .mxl, compressed
+          </Button>
+        </div>
+      </section>
+      <section>
+        <h2>Before it goes out</h2>
+        <ul className={styles.list}>
+          <li>{open === 0 ? 'No query is open.' : `${count(open, 'query is', 'queries are')} still open; the score goes out as the engine decided there.`}</li>
+          <li>{leftOut === 0 ? 'Every track with notes is in the score.' : `${count(leftOut, 'track is', 'tracks are')} left out: ${summary.tracks.filter((track) => track.leftOut).map((track) => `“${track.name || track.id}” (${track.reason})`).join(', ')}.`}</li>
+          <li>
+            The original, {job.originals[0]!.fileName} ({bytesInWords(job.originals[0]!.size)}), is unchanged: SHA-256 <span className="mono">{job.originals[0]!.sha256.slice(0, 16)}…</span>
+          </li>
+        </ul>
+      </section>
+    </div>
+  );
+}

@@ -1,0 +1,22 @@
+import { engineWorker } from '@/workers/engine-client';
+import { useWorkspace } from '../job/workspace';
+import { download } from '../shared/download';
+
+const TYPES = {
+  musicxml: 'application/vnd.recordare.musicxml+xml',
+  mxl: 'application/vnd.recordare.musicxml',
+} as const;
+
+/** Writes the score as it stands and hands it to the browser. */
+export async function exportScore(format: keyof typeof TYPES): Promise<string> {
+  const { job } = useWorkspace.getState();
+  const bytes = await engineWorker().export(format, new Date().toISOString().slice(0, 10));
+  const fileName = `${fileNameOf(job?.name ?? 'score')}.${format}`;
+  download(bytes, fileName, TYPES[format]);
+  return fileName;
+}
+
+/** A name every file system takes. */
+export function fileNameOf(name: string): string {
+  return name.replace(/[^\p{L}\p{N}._ -]+/gu, '').replace(/\s+/g, ' ').trim() || 'score';
+}

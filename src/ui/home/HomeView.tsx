@@ -1,0 +1,166 @@
+'use client';
+
+import { DeleteOutlined, EditOutlined, InboxOutlined, MoonOutlined, SunOutlined } from '@ant-design/icons';
+import { Alert, App, Button, Empty, Input, Table, Tooltip, Upload } from 'antd';
+import { useLiveQuery } from 'dexie-react-hooks';
+import Link from 'next/link';
+import { useRouter } from 'next/navigation';
+import { useEffect, useState } from 'react';
+import { database, type JobRecord } from '@/storage/schema';
+import { clearUnusedOriginals, deleteJob, renameJob, restoreJob } from '@/storage/jobs';
+import { useMode } from '../providers';
+import { receive, receivedFile, sentence } from '../shared/receive';
+import { bytesInWords, count, when } from '../shared/words';
+import { ensureDemo } from './demo';
+import styles from './home.module.css';
+
+/** The front door: drop a file, or go on with a job. */
+export function HomeView() {
+  const router = useRouter();
+  const { message } = App.useApp();
+  const { mode, setMode } = useMode();
+  const jobs = useLiveQuery(() => database.jobs.orderBy('changedAt').reverse().toArray());
+  const [busy, setBusy] = useState<string | null>(null);
+  const [failure, setFailure] = useState<string | null>(null);
+  const [search, setSearch] = useState('');
+
+  useEffect(() => {
+    void clearUnusedOriginals().then(ensureDemo).catch((error) => setFailure(sentence(error)));
+  }, []);
+
+  async function take(file: File) {
+    setFailure(null);
+    setBusy(file.name);
+    try {
+      const job = await receive(await receivedFile(file));
+      router.push(`/job/${job.id}/rhythm`);
+    } catch (error) {
+      setFailure(sentence(error));
+    } finally {
+      setBusy(null);
+    }
+  }
+
+  async function remove(job: JobRecord) {
+    await deleteJob(job.id);
+    const key = `deleted-${job.id}`;
+    message.open({
+      key,
+      duration: 8,
+      content: (
+        <span>
+          “{job.name}” deleted.{' '}
+          <Button
+            type="link"
+            size="small"
+            onClick={() => {
+              void restoreJob(job);
+              message.destroy(key);
+            }}
+          >
+            Bring it back
+          </Button>
+        </span>
+      ),
+    });
+  }
+
+  const shown = jobs?.filter((job) => `${job.name} ${job.originals.map((original) => original.fileName).join(' ')}`.toLowerCase().includes(search.toLowerCase()));
+
+  return (
+    <main className={styles.home}>
+      <header className={styles.head}>
+        <div>
+          <h1 className={styles.title}>Dragoman</h1>
+          <p className={styles.motto}>From the sequencer to the stands, with every decision in the open.</p>
+        </div>
+        <Tooltip title={mode === 'light' ? 'Dark' : 'Light'}>
+          <Button type="text" aria-label={mode === 'light' ? 'Switch to the dark theme' : 'Switch to the light theme'} icon={mode === 'light' ? <MoonOutlined /> : <SunOutlined />} onClick={() => setMode(mode === 'light' ? 'dark' : 'light')} />
+        </Tooltip>
+      </header>
+
+      <Upload.Dragger
+        className={styles.drop}
+        accept=".mid,.midi,.smf,.kar,.rmi"
+        showUploadList={false}
+        multiple={false}
+        disabled={busy !== null}
+        beforeUpload={(file) => {
+          void take(file);
+          return false;
+        }}
+      >
+        <p className={styles.dropIcon}>
+          <InboxOutlined />
+        </p>
+        <p className={styles.dropWords}>{busy ? `Reading ${busy} …` : 'Drop a MIDI file here, or click to choose one'}</p>
+        <p className="soft">Standard MIDI File, type 0 or 1. It stays in this browser, and the original is never changed.</p>
+      </Upload.Dragger>
+
+      {failure && <Alert className={styles.failure} type="error" showIcon closable={{ onClose: () => setFailure(null) }} title={failure} description="Your other jobs are untouched." />}
+
+      <section aria-label="Jobs">
+        <div className={styles.listHead}>
+          <h2>Jobs</h2>
+          <Input.Search className={styles.search} placeholder="Find a job" aria-label="Find a job" allowClear value={search} onChange={(event) => setSearch(event.target.value)} />
+        </div>
+        <Table<JobRecord>
+          size="small"
+          rowKey="id"
+          pagination={false}
+          loading={jobs === undefined}
+          dataSource={shown}
+          locale={{ emptyText: <Empty image={Empty.PRESENTED_IMAGE_SIMPLE} description={search ? 'No job has these words in its name.' : 'No jobs yet. Drop a file above.'} /> }}
+          columns={[
+            { title: 'Job', key: 'name', render: (_, job) => <JobName job={job} /> },
+            { title: 'Original', key: 'original', responsive: ['md'], render: (_, job) => <span className="soft">{job.originals.map((original) => `${original.fileName} (${bytesInWords(original.size)})`).join(', ')}</span> },
+            { title: 'Queries', key: 'queries', width: 110, render: (_, job) => (job.openQueries === null ? <span className="soft">not opened</span> : job.openQueries === 0 ? 'none' : count(job.openQueries, 'open', 'open')) },
+            { title: 'Changed', key: 'changed', width: 120, render: (_, job) => <Changed at={job.changedAt} /> },
+            { title: '', key: 'delete', width: 44, render: (_, job) => <Button type="text" size="small" aria-label={`Delete ${job.name}`} icon={<DeleteOutlined />} onClick={() => void remove(job)} /> },
+          ]}
+        />
+      </section>
+    </main>
+  );
+}
+
+function Changed({ at }: { at: number }) {
+  const [now, setNow] = useState(at);
+  useEffect(() => {
+    const tick = () => setNow(Date.now());
+    tick();
+    const timer = setInterval(tick, 30_000);
+    return () => clearInterval(timer);
+  }, [at]);
+  return <span className="soft">{when(at, now)}</span>;
+}
+
+function JobName({ job }: { job: JobRecord }) {
+  const [editing, setEditing] = useState(false);
+  if (!editing) {
+    return (
+      <span>
+        <Link className={styles.jobLink} href={`/job/${job.id}/rhythm`}>
+          {job.name}
+        </Link>
+        {job.demo && <span className={styles.demo}>demo</span>}
+        <Button type="text" size="small" aria-label={`Rename ${job.name}`} icon={<EditOutlined />} onClick={() => setEditing(true)} />
+      </span>
+    );
+  }
+  const finish = (name: string) => {
+    if (name.trim()) void renameJob(job.id, name.trim());
+    setEditing(false);
+  };
+  return (
+    <Input
+      size="small"
+      autoFocus
+      aria-label="Name of the job"
+      defaultValue={job.name}
+      onPressEnter={(event) => finish(event.currentTarget.value)}
+      onBlur={(event) => finish(event.currentTarget.value)}
+      onKeyDown={(event) => event.key === 'Escape' && setEditing(false)}
+    />
+  );
+}

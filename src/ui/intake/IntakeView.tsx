@@ -1,0 +1,36 @@
+'use client';
+
+import { Segmented } from 'antd';
+import { useState } from 'react';
+import { useWorkspace } from '../job/workspace';
+import { bytesInWords, clock, count } from '../shared/words';
+import { FileSheet } from './FileSheet';
+import { TrackDetailPane } from './TrackDetailPane';
+import { TrackTable } from './TrackTable';
+import styles from './intake.module.css';
+
+/** What arrived: the tracks, or the file as a whole. */
+export function IntakeView() {
+  const { facts } = useWorkspace((state) => state.opened)!;
+  const job = useWorkspace((state) => state.job)!;
+  const [side, setSide] = useState<'tracks' | 'file'>('tracks');
+  const [chosen, setChosen] = useState<string | null>(null);
+  return (
+    <div className={styles.view}>
+      <div className={styles.head}>
+        <Segmented<'tracks' | 'file'> size="small" value={side} onChange={setSide} options={[{ value: 'tracks', label: 'Tracks' }, { value: 'file', label: 'The file' }]} />
+        <span className="soft">
+          {job.originals[0]!.fileName}: type {facts.format}, {facts.resolution}, {count(facts.trackChunks, 'track', 'tracks')}, {count(facts.bars, 'bar', 'bars')}, {clock(facts.durationSeconds)}, {bytesInWords(facts.size)}
+        </span>
+      </div>
+      {side === 'tracks' ? (
+        <>
+          <TrackTable chosen={chosen} onChoose={setChosen} compact={chosen !== null} />
+          {chosen && <TrackDetailPane track={chosen} onClose={() => setChosen(null)} />}
+        </>
+      ) : (
+        <FileSheet />
+      )}
+    </div>
+  );
+}

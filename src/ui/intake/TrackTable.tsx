@@ -1,0 +1,158 @@
+'use client';
+
+import { Button, Checkbox, Empty, Input, Select, Table, type TableProps } from 'antd';
+import { useMemo, useRef, useState, useEffect } from 'react';
+import { instrumentById, programName, SURE_ENOUGH } from '@/core/instruments';
+import type { TrackSurvey } from '@/core/performance';
+import { useWorkspace } from '../job/workspace';
+import { keyInWords, percent } from '../shared/words';
+import { Density } from './Density';
+import styles from './intake.module.css';
+
+type State = 'all' | 'music' | 'percussion' | 'empty' | 'duplicate' | 'leftOut';
+
+const STATES: { value: State; label: string }[] = [
+  { value: 'all', label: 'Every state' },
+  { value: 'music', label: 'Has notes' },
+  { value: 'percussion', label: 'Percussion' },
+  { value: 'empty', label: 'Empty' },
+  { value: 'duplicate', label: 'Duplicate' },
+  { value: 'leftOut', label: 'Left out' },
+];
+
+interface Row extends TrackSurvey {
+  leftOut: boolean;
+  family: string;
+  instrumentName: string;
+}
+
+/** The tracks as they arrived; a tick takes one in or leaves it out, nothing is ever deleted. */
+export function TrackTable({ chosen, onChoose, compact }: { chosen: string | null; onChoose: (id: string) => void; compact: boolean }) {
+  const survey = useWorkspace((state) => state.opened!.survey);
+  const cast = useWorkspace((state) => state.summary!.tracks);
+  const decide = useWorkspace((state) => state.decide);
+  const [text, setText] = useState('');
+  const [state, setState] = useState<State>('all');
+  const [family, setFamily] = useState('all');
+  const [marked, setMarked] = useState<React.Key[]>([]);
+  const frame = useRef<HTMLDivElement>(null);
+  const height = useHeight(frame);
+
+  const rows = useMemo(() => {
+    const byId = new Map(cast.map((track) => [track.id, track]));
+    return survey.tracks.map((track): Row => {
+      const one = byId.get(track.id)!;
+      const known = one.confidence >= SURE_ENOUGH;
+      return { ...track, leftOut: one.leftOut, family: known ? one.instrument.family : 'other', instrumentName: known ? instrumentById(one.instrument.id).names.en : '' };
+    });
+  }, [survey, cast]);
+  const families = [...new Set(rows.map((row) => row.family))];
+  const shown = rows.filter(
+    (row) =>
+      `${row.name} ${row.instrumentName}`.toLowerCase().includes(text.toLowerCase()) &&
+      (family === 'all' || row.family === family) &&
+      (state === 'all' || (state === 'leftOut' ? row.leftOut : state === 'music' ? row.notes > 0 : row.state === state)),
+  );
+  const markedRows = marked.map(String).filter((id) => rows.some((row) => row.id === id && row.notes > 0));
+  const take = (ids: string[], on: boolean) => {
+    if (ids.length > 0) decide({ kind: on ? 'takeIn' : 'leaveOut', tracks: ids });
+  };
+
+  return (
+    <section className={styles.tracks} data-compact={compact || undefined}>
+      <div className={styles.filters}>
+        <Input allowClear size="small" placeholder="Filter by name or instrument" aria-label="Filter tracks" value={text} onChange={(event) => setText(event.target.value)} className={styles.filterText} />
+        <Select size="small" aria-label="State" value={state} onChange={setState} options={STATES} className={styles.filterSelect} />
+        <Select size="small" aria-label="Family" value={family} onChange={setFamily} className={styles.filterSelect} options={[{ value: 'all', label: 'Every family' }, ...families.map((name) => ({ value: name, label: name }))]} />
+        <span className="soft">
+          {shown.length} of {rows.length}
+        </span>
+        <span className={styles.push} />
+        {markedRows.length > 0 && (
+          <>
+            <span className="soft">{markedRows.length} marked:</span>
+            <Button size="small" onClick={() => take(markedRows, false)}>
+              Leave out
+            </Button>
+            <Button size="small" onClick={() => take(markedRows, true)}>
+              Take in
+            </Button>
+          </>
+        )}
+      </div>
+      <div ref={frame} className={styles.frame}>
+        <Table<Row>
+          virtual
+          size="small"
+          rowKey="id"
+          pagination={false}
+          scroll={{ x: 880, y: Math.max(120, height - 34) }}
+          dataSource={shown}
+          columns={columns(take)}
+          rowSelection={{ selectedRowKeys: marked, onChange: setMarked, columnWidth: 34 }}
+          rowClassName={(row) => (row.id === chosen ? styles.chosen! : row.leftOut ? styles.leftOut! : '')}
+          onRow={(row) => ({ onClick: () => onChoose(row.id) })}
+          locale={{ emptyText: <Empty image={Empty.PRESENTED_IMAGE_SIMPLE} description="No track fits these filters." /> }}
+        />
+      </div>
+    </section>
+  );
+}
+
+function columns(take: (ids: string[], on: boolean) => void): TableProps<Row>['columns'] {
+  return [
+    {
+      title: 'In',
+      key: 'in',
+      width: 38,
+      render: (_, row) => (
+        <span onClick={(event) => event.stopPropagation()}>
+          <Checkbox checked={!row.leftOut} disabled={row.notes === 0} aria-label={`${row.name || row.id} in the score`} onChange={(event) => take([row.id], event.target.checked)} />
+        </span>
+      ),
+    },
+    { title: '№', key: 'index', width: 44, sorter: (a, b) => a.index - b.index, render: (_, row) => <span className="mono">{row.index + 1}</span> },
+    { title: 'Name', key: 'name', width: 170, ellipsis: true, sorter: (a, b) => a.name.localeCompare(b.name), render: (_, row) => row.name || <span className="soft">no name</span> },
+    { title: 'Looks like', key: 'instrument', width: 140, ellipsis: true, sorter: (a, b) => a.instrumentName.localeCompare(b.instrumentName), render: (_, row) => (row.notes === 0 ? '' : row.instrumentName || <span className={styles.unsure}>unknown</span>) },
+    {
+      title: 'Ch.',
+      key: 'channel',
+      width: 50,
+      sorter: (a, b) => (a.channels[0] ?? 0) - (b.channels[0] ?? 0),
+      render: (_, row) => <span className="mono">{row.channels.join(', ')}</span>,
+    },
+    { title: 'Program', key: 'program', width: 120, ellipsis: true, render: (_, row) => row.programs.map((program) => `${program} ${programName(program)}`).join(', ') },
+    { title: 'Notes', key: 'notes', width: 66, align: 'right', sorter: (a, b) => a.notes - b.notes, render: (_, row) => <span className="mono">{row.notes}</span> },
+    { title: 'Range', key: 'range', width: 86, sorter: (a, b) => (a.lowest ?? 0) - (b.lowest ?? 0), render: (_, row) => (row.lowest === null ? '' : row.percussion ? 'keys' : `${keyInWords(row.lowest)}–${keyInWords(row.highest!)}`) },
+    { title: 'At once', key: 'most', width: 68, align: 'right', sorter: (a, b) => a.maxAtOnce - b.maxAtOnce, render: (_, row) => <span className="mono">{row.maxAtOnce || ''}</span> },
+    { title: 'When it plays', key: 'density', width: 150, render: (_, row) => <Density density={row.density} /> },
+    { title: 'What stands out', key: 'state', width: 200, ellipsis: true, render: (_, row) => <span className="soft">{remarks(row)}</span> },
+  ];
+}
+
+function remarks(row: Row): string {
+  const words: string[] = [];
+  if (row.notes === 0) return row.controllers.length > 0 ? `empty, ${row.controllers.length} kinds of controller` : 'empty';
+  if (row.duplicate) {
+    const { of, exact, transposed, later } = row.duplicate;
+    const shift = [transposed && `${Math.abs(transposed / 12)} oct. ${transposed > 0 ? 'higher' : 'lower'}`, later && `${Math.abs(later)} ms ${later > 0 ? 'later' : 'earlier'}`].filter(Boolean).join(', ');
+    words.push(`${exact ? 'same as' : 'doubles'} track ${Number(/t(\d+)/.exec(of)?.[1]) + 1}${shift ? ` (${shift})` : ''}`);
+  }
+  if (row.keyswitches.length > 0) words.push(`perhaps keyswitches ${row.keyswitches.map(keyInWords).join(' ')}`);
+  if (row.overlap === 'legato') words.push('legato');
+  if (row.overlap === 'detached') words.push('detached');
+  if (row.onGrid.sixteenths < 0.6 && row.notes >= 8) words.push(`${percent(row.onGrid.sixteenths)} on sixteenths`);
+  return words.join(', ');
+}
+
+function useHeight(frame: React.RefObject<HTMLDivElement | null>): number {
+  const [height, setHeight] = useState(400);
+  useEffect(() => {
+    const element = frame.current;
+    if (!element) return;
+    const observer = new ResizeObserver(([entry]) => setHeight(entry!.contentRect.height));
+    observer.observe(element);
+    return () => observer.disconnect();
+  }, [frame]);
+  return height;
+}

@@ -1,0 +1,129 @@
+'use client';
+
+import { Alert, Spin } from 'antd';
+import { useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react';
+import { openQueries, useWorkspace } from '../job/workspace';
+import { readGeometry, type Geometry } from './geometry';
+import { PlayedLanes } from './PlayedLanes';
+import { usePassage, type Drawn } from './usePassage';
+import styles from './interlinear.module.css';
+
+const STAFF_HEIGHT = 30;
+const LANE_HEIGHT = 66;
+
+/** The interlinear view: for the chosen parts and bars the played line above, the written line below, barlines aligned. */
+export function Interlinear() {
+  const pane = useRef<HTMLDivElement>(null);
+  const width = usePaneWidth(pane);
+  const edition = useWorkspace((state) => state.edition);
+  const summary = useWorkspace((state) => state.summary)!;
+  const { from, bars, parts } = useWorkspace((state) => state.passage);
+  const ordered = useMemo(() => summary.parts.filter((part) => parts.includes(part.id)).map((part) => part.id), [summary, parts]);
+  const to = Math.min(summary.bars.length, from + bars);
+  const { drawn, busy, failure } = usePassage({ edition, parts: ordered, from, to, width: Math.max(0, width - 16), staffHeight: STAFF_HEIGHT, laneHeight: LANE_HEIGHT });
+
+  return (
+    <div ref={pane} className={styles.pane}>
+      {failure && <Alert type="error" showIcon title={`These bars could not be drawn: ${failure}`} />}
+      {ordered.length === 0 && <p className={styles.hint}>Tick a part on the left to see it here.</p>}
+      {!drawn && ordered.length > 0 && !failure && <Spin className={styles.spin} description="Loading the engraver …" />}
+      {drawn && ordered.length > 0 && <Drawing drawn={drawn} dim={busy} />}
+    </div>
+  );
+}
+
+function Drawing({ drawn, dim }: { drawn: Drawn; dim: boolean }) {
+  const root = useRef<HTMLDivElement>(null);
+  const [geometry, setGeometry] = useState<{ of: Drawn; geometry: Geometry } | null>(null);
+  const [lit, setLit] = useState<ReadonlySet<number>>(new Set());
+  const summary = useWorkspace((state) => state.summary)!;
+  const ledger = useWorkspace((state) => state.ledger);
+  const chosen = useWorkspace((state) => state.query);
+  const point = useWorkspace((state) => state.point);
+  const { passage, engraving } = drawn;
+
+  useLayoutEffect(() => {
+    if (!root.current) return;
+    const read = readGeometry(root.current, passage, LANE_HEIGHT);
+    setGeometry(read && { of: drawn, geometry: read });
+  }, [drawn, passage]);
+
+  const onLight = useCallback((ids: readonly number[]) => setLit(new Set(ids)), []);
+
+  // The engraved side: a note under the pointer lights what was played behind it.
+  useEffect(() => {
+    const element = root.current;
+    if (!element) return;
+    const onOver = (event: PointerEvent) => {
+      const note = (event.target as Element).closest('g.note');
+      if (note) onLight(passage.links[note.id]?.played ?? []);
+    };
+    const onOut = (event: PointerEvent) => {
+      if ((event.target as Element).closest('g.note')) onLight([]);
+    };
+    element.addEventListener('pointerover', onOver);
+    element.addEventListener('pointerout', onOut);
+    return () => {
+      element.removeEventListener('pointerover', onOver);
+      element.removeEventListener('pointerout', onOut);
+    };
+  }, [passage, onLight]);
+
+  useEffect(() => {
+    for (const element of root.current?.querySelectorAll('g.note') ?? []) {
+      element.classList.toggle('lit', (passage.links[element.id]?.played ?? []).some((id) => lit.has(id)));
+    }
+  }, [lit, passage]);
+
+  const flags = openQueries(summary, ledger).flatMap((query, i) =>
+    query.at === undefined || !query.part || query.at < passage.start || (query.bar ?? 0) >= passage.to ? [] : [{ id: query.id, number: i + 1, part: query.part, at: query.at, chosen: query.id === chosen }],
+  );
+  const place = geometry?.of === drawn ? geometry.geometry : null;
+  const svg = useMemo(() => ({ __html: engraving.svg }), [engraving.svg]);
+  const onFlag = (id: string) => point(summary.queries.find((query) => query.id === id) ?? null);
+  return (
+    <div className={styles.sheet} data-dim={dim || undefined} style={{ maxWidth: engraving.width * 1.35 }}>
+      <div className={styles.ruler}>{place?.bars.map((bar, i) => <BarHead key={bar.number} index={passage.from + i} left={i === 0 ? bar.left : bar.left + 2} width={bar.right - bar.left} number={bar.number} />)}</div>
+      <div className={styles.music}>
+        <div ref={root} className={styles.engraved} role="img" aria-label={`Bars ${passage.bars[0]!.number} to ${passage.bars.at(-1)!.number} as written`} dangerouslySetInnerHTML={svg} />
+        {place && <PlayedLanes passage={passage} geometry={place} lit={lit} flags={flags} onLight={onLight} onFlag={onFlag} />}
+      </div>
+    </div>
+  );
+}
+
+/** Bar number with what happens there: tempo, marker. */
+function BarHead({ index, left, width, number }: { index: number; left: number; width: number; number: number }) {
+  const summary = useWorkspace((state) => state.summary)!;
+  const bar = summary.bars[index];
+  if (!bar) return null;
+  const inside = ({ at }: { at: number }) => at >= bar.start && at < bar.start + bar.length;
+  const tempo = summary.tempos.find((mark) => mark.shown && inside(mark));
+  const marker = summary.markers.find(inside);
+  return (
+    <span className={styles.barHead} style={{ left, maxWidth: width }}>
+      <b>{number}</b>
+      {marker && <i>{marker.text}</i>}
+      {tempo && <span className="mono">♩ = {Math.round(tempo.bpm * 10) / 10}</span>}
+    </span>
+  );
+}
+
+function usePaneWidth(pane: React.RefObject<HTMLDivElement | null>): number {
+  const [width, setWidth] = useState(0);
+  useEffect(() => {
+    const element = pane.current;
+    if (!element) return;
+    let timer: ReturnType<typeof setTimeout> | undefined;
+    const observer = new ResizeObserver(([entry]) => {
+      clearTimeout(timer);
+      timer = setTimeout(() => setWidth(Math.floor(entry!.contentRect.width)), 80);
+    });
+    observer.observe(element);
+    return () => {
+      clearTimeout(timer);
+      observer.disconnect();
+    };
+  }, [pane]);
+  return width;
+}

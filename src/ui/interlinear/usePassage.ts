@@ -1,0 +1,46 @@
+'use client';
+
+import { useEffect, useRef, useState } from 'react';
+import type { Passage } from '@/core/proof';
+import { engineWorker } from '@/workers/engine-client';
+import { engraveWorker, type Engraving } from '@/workers/engrave-client';
+import { sentence } from '../shared/receive';
+
+export interface Drawn {
+  passage: Passage;
+  engraving: Engraving;
+}
+
+interface Wanted {
+  /** Changes with each conversion. */
+  edition: number;
+  parts: readonly string[];
+  from: number;
+  to: number;
+  width: number;
+  staffHeight: number;
+  laneHeight: number;
+}
+
+/** Fetches and engraves the passage wanted; the last one stays in sight until the next is ready. */
+export function usePassage({ edition, parts, from, to, width, staffHeight, laneHeight }: Wanted): { drawn: Drawn | null; busy: boolean; failure: string | null } {
+  const [state, setState] = useState<{ drawn: Drawn | null; busy: boolean; failure: string | null }>({ drawn: null, busy: true, failure: null });
+  const latest = useRef(0);
+  const partList = parts.join(' ');
+
+  useEffect(() => {
+    if (width < 100 || partList === '') return;
+    const mine = ++latest.current;
+    (async () => {
+      setState((before) => ({ ...before, busy: true }));
+      try {
+        const passage = await engineWorker().passage(partList.split(' '), from, to);
+        const engraving = await engraveWorker().system(passage.musicXml, { width, staffHeight, laneHeight });
+        if (mine === latest.current) setState({ drawn: { passage, engraving }, busy: false, failure: null });
+      } catch (error) {
+        if (mine === latest.current) setState((before) => ({ ...before, busy: false, failure: sentence(error) }));
+      }
+    })();
+  }, [edition, partList, from, to, width, staffHeight, laneHeight]);
+  return state;
+}

@@ -1,0 +1,56 @@
+'use client';
+
+import { BookOutlined, DownloadOutlined, QuestionCircleOutlined, RedoOutlined, UndoOutlined } from '@ant-design/icons';
+import { App, Button, Tooltip } from 'antd';
+import Link from 'next/link';
+import { useState } from 'react';
+import { exportScore } from '../dispatch/export';
+import { sentence } from '../shared/receive';
+import { KeysHelp } from './KeysHelp';
+import { LedgerDrawer } from './LedgerDrawer';
+import type { StationId } from './stations';
+import { useWorkspace } from './workspace';
+import styles from './job.module.css';
+
+export function JobHeader({ station }: { station: StationId }) {
+  const { message } = App.useApp();
+  const job = useWorkspace((state) => state.job);
+  const ledger = useWorkspace((state) => state.ledger);
+  const ready = useWorkspace((state) => state.summary !== null && state.progress === null && !state.stale);
+  const undo = useWorkspace((state) => state.undo);
+  const redo = useWorkspace((state) => state.redo);
+  const [ledgerOpen, setLedgerOpen] = useState(false);
+  const [keysOpen, setKeysOpen] = useState(false);
+
+  return (
+    <header className={styles.head}>
+      <Link href="/" className={styles.mark}>
+        Dragoman
+      </Link>
+      <span className={styles.jobName} title={job?.originals[0]?.fileName}>
+        {job?.name ?? ''}
+      </span>
+      <span className={styles.direction}>To score</span>
+      <span className={styles.push} />
+      <Tooltip title="Undo (Ctrl+Z)">
+        <Button type="text" aria-label="Undo" icon={<UndoOutlined />} disabled={!ledger || ledger.position === 0} onClick={undo} />
+      </Tooltip>
+      <Tooltip title="Redo (Ctrl+Shift+Z)">
+        <Button type="text" aria-label="Redo" icon={<RedoOutlined />} disabled={!ledger || ledger.position === ledger.decisions.length} onClick={redo} />
+      </Tooltip>
+      <Button type="text" icon={<BookOutlined />} onClick={() => setLedgerOpen(true)}>
+        Ledger ({ledger?.position ?? 0})
+      </Button>
+      <Tooltip title="Keys (?)">
+        <Button type="text" aria-label="Keys" icon={<QuestionCircleOutlined />} onClick={() => setKeysOpen(true)} />
+      </Tooltip>
+      {station !== 'dispatch' && (
+        <Button type="primary" icon={<DownloadOutlined />} disabled={!ready} onClick={() => exportScore('musicxml').catch((error) => message.error(sentence(error)))}>
+          MusicXML
+        </Button>
+      )}
+      <LedgerDrawer open={ledgerOpen} onClose={() => setLedgerOpen(false)} />
+      <KeysHelp open={keysOpen} onOpen={() => setKeysOpen(true)} onClose={() => setKeysOpen(false)} />
+    </header>
+  );
+}

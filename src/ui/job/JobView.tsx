@@ -1,0 +1,94 @@
+'use client';
+
+import { Alert, Button, Progress, Spin } from 'antd';
+import Link from 'next/link';
+import { useEffect } from 'react';
+import { CastingView } from '../casting/CastingView';
+import { DispatchView } from '../dispatch/DispatchView';
+import { IntakeView } from '../intake/IntakeView';
+import { RhythmView } from '../rhythm/RhythmView';
+import { JobHeader } from './JobHeader';
+import { QueryPanel } from './QueryPanel';
+import { StationNav } from './StationNav';
+import type { StationId } from './stations';
+import { useJobKeys } from './keys';
+import { useWorkspace } from './workspace';
+import styles from './job.module.css';
+
+const STAGE_WORDS = { casting: 'casting', lead: 'finding leads', grid: 'fitting grids', voices: 'parting voices', spelling: 'spelling', assembling: 'writing bars' } as const;
+
+const VIEWS: Record<StationId, () => React.ReactNode> = { intake: IntakeView, casting: CastingView, rhythm: RhythmView, dispatch: DispatchView };
+
+/** The desk of one job: stations across the top, the work in the middle, queries beside it. */
+export function JobView({ id, station }: { id: string; station: StationId }) {
+  const open = useWorkspace((state) => state.open);
+  const ready = useWorkspace((state) => state.summary !== null);
+  const here = useWorkspace((state) => state.job?.id === id);
+  const failure = useWorkspace((state) => state.failure);
+  useJobKeys();
+
+  useEffect(() => {
+    void open(id);
+  }, [id, open]);
+
+  const View = VIEWS[station];
+  if (failure && !ready) {
+    return (
+      <main className={styles.failure}>
+        <h1>This job could not be opened</h1>
+        <p>{failure}</p>
+        <Link href="/">Back to the jobs</Link>
+      </main>
+    );
+  }
+  return (
+    <div className={styles.desk}>
+      <JobHeader station={station} />
+      <StationNav job={id} station={station} />
+      <Working />
+      <div className={styles.work}>
+        <main className={styles.main} aria-label={station}>
+          {ready && here ? <View /> : <Spin className={styles.spin} description="Reading the original …" />}
+        </main>
+        <QueryPanel />
+      </div>
+    </div>
+  );
+}
+
+/** A thin line of progress that never moves the page; what went wrong; what was stopped. */
+function Working() {
+  const progress = useWorkspace((state) => state.progress);
+  const failure = useWorkspace((state) => state.failure);
+  const stale = useWorkspace((state) => state.stale);
+  const cancel = useWorkspace((state) => state.cancel);
+  const compute = useWorkspace((state) => state.compute);
+  if (failure) return <Alert banner type="error" title={failure} />;
+  if (stale) {
+    return (
+      <Alert
+        banner
+        type="warning"
+        title="Stopped. What you see is from before your last decision."
+        action={
+          <Button size="small" onClick={compute}>
+            Compute now
+          </Button>
+        }
+      />
+    );
+  }
+  return (
+    <div className={styles.working} aria-live="polite">
+      {progress && progress.done > 0 && (
+        <div className={styles.progress}>
+          <Progress percent={Math.round(progress.done * 100)} size="small" showInfo={false} />
+          <span className="soft">{STAGE_WORDS[progress.stage]}</span>
+          <Button size="small" onClick={cancel}>
+            Stop
+          </Button>
+        </div>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,39 @@
+'use client';
+
+import { Button, Drawer, Empty } from 'antd';
+import { describe } from '@/core/job';
+import { nameOfTrack, useWorkspace } from './workspace';
+import styles from './job.module.css';
+
+/** Every decision of the job in order. Choosing a line goes back, or forward, to just after it. */
+export function LedgerDrawer({ open, onClose }: { open: boolean; onClose: () => void }) {
+  const ledger = useWorkspace((state) => state.ledger);
+  const summary = useWorkspace((state) => state.summary);
+  const opened = useWorkspace((state) => state.opened);
+  const moveTo = useWorkspace((state) => state.moveTo);
+  const decisions = ledger?.decisions ?? [];
+  return (
+    <Drawer title="Ledger" open={open} onClose={onClose} size={380}>
+      {decisions.length === 0 && <Empty image={Empty.PRESENTED_IMAGE_SIMPLE} description="No decisions yet. Everything so far was found by the engine." />}
+      {decisions.length > 0 && (
+        <>
+          <p className="soft">Choose a line to go to the state just after it. Greyed lines are undone.</p>
+          <ol className={styles.ledger}>
+            <li>
+              <Button type="text" block className={styles.ledgerLine} onClick={() => moveTo(0)}>
+                As the engine found it
+              </Button>
+            </li>
+            {decisions.map((decision, i) => (
+              <li key={i} className={i < ledger!.position ? undefined : styles.undone}>
+                <Button type="text" block className={styles.ledgerLine} aria-current={i + 1 === ledger!.position} onClick={() => moveTo(i + 1)}>
+                  {i + 1}. {describe(decision, (track) => nameOfTrack(summary, opened, track))}
+                </Button>
+              </li>
+            ))}
+          </ol>
+        </>
+      )}
+    </Drawer>
+  );
+}

@@ -1,0 +1,161 @@
+'use client';
+
+import { create } from 'zustand';
+import { dismissedQueries, enter, moveTo, redo, settingsOf, undo, type Decision, type Ledger } from '@/core/job';
+import type { PartId } from '@/core/score';
+import type { Progress } from '@/core/to-score';
+import { originalBytes, saveLedger, saveOpenQueries } from '@/storage/jobs';
+import { database, type JobRecord } from '@/storage/schema';
+import { asCallback, engineWorker, type Opened, type OpenQuery, type Summary } from '@/workers/engine-client';
+import { sentence } from '../shared/receive';
+
+/** Which bars and parts the interlinear view shows. */
+export interface Passage {
+  from: number;
+  bars: number;
+  /** Empty until a job is converted: then the first parts. */
+  parts: PartId[];
+}
+
+interface Workspace {
+  job: JobRecord | null;
+  ledger: Ledger | null;
+  opened: Opened | null;
+  summary: Summary | null;
+  /** Grows with each finished conversion, so that views know when to draw again. */
+  edition: number;
+  progress: Progress | null;
+  failure: string | null;
+  /** The work was stopped: what is shown is older than the ledger. */
+  stale: boolean;
+  passage: Passage;
+  query: string | null;
+  open: (id: string) => Promise<void>;
+  decide: (...decisions: Decision[]) => void;
+  undo: () => void;
+  redo: () => void;
+  moveTo: (position: number) => void;
+  cancel: () => void;
+  compute: () => void;
+  show: (passage: Partial<Passage>) => void;
+  point: (query: OpenQuery | null) => void;
+}
+
+const FIRST_PARTS = 4;
+const FIRST_BARS = 4;
+
+export const useWorkspace = create<Workspace>((set, get) => {
+  function go(change: (ledger: Ledger) => Ledger): void {
+    const { job, ledger } = get();
+    if (!job || !ledger) return;
+    const next = change(ledger);
+    if (next === ledger || (next.position === ledger.position && next.decisions === ledger.decisions)) return;
+    set({ ledger: next });
+    saveLedger(job.id, next).catch((error) => set({ failure: sentence(error) }));
+    void convert();
+  }
+
+  async function convert(): Promise<void> {
+    const { job, ledger } = get();
+    if (!job || !ledger) return;
+    set({ progress: { stage: 'casting', done: 0 }, stale: false });
+    try {
+      const summary = await engineWorker().convert(
+        settingsOf(ledger),
+        asCallback((progress: Progress) => {
+          if (get().job?.id === job.id) set({ progress });
+        }),
+      );
+      // A newer run has taken over.
+      if (!summary || get().job?.id !== job.id) return;
+      const parts = get().passage.parts.filter((id) => summary.parts.some((part) => part.id === id));
+      set((state) => ({
+        summary,
+        progress: null,
+        failure: null,
+        edition: state.edition + 1,
+        passage: {
+          ...state.passage,
+          from: Math.min(state.passage.from, Math.max(0, summary.bars.length - 1)),
+          parts: parts.length > 0 ? parts : summary.parts.slice(0, FIRST_PARTS).map((part) => part.id),
+        },
+      }));
+      void saveOpenQueries(job.id, openQueries(summary, ledger).length);
+    } catch (error) {
+      set({ progress: null, failure: sentence(error) });
+    }
+  }
+
+  return {
+    job: null,
+    ledger: null,
+    opened: null,
+    summary: null,
+    edition: 0,
+    progress: null,
+    failure: null,
+    stale: false,
+    passage: { from: 0, bars: FIRST_BARS, parts: [] },
+    query: null,
+
+    open: async (id) => {
+      if (get().job?.id === id && get().summary) return;
+      set({ job: null, ledger: null, opened: null, summary: null, progress: null, failure: null, query: null, passage: { from: 0, bars: FIRST_BARS, parts: [] } });
+      try {
+        const job = await database.jobs.get(id);
+        if (!job) {
+          set({ failure: 'This job is not in this browser. It may have been deleted, or made in another one.' });
+          return;
+        }
+        const opened = await engineWorker().open(await originalBytes(job.originals[0]!.sha256));
+        set({ job, ledger: job.ledger, opened });
+        await convert();
+      } catch (error) {
+        set({ failure: sentence(error) });
+      }
+    },
+
+    decide: (...decisions) => go((ledger) => decisions.reduce(enter, ledger)),
+    undo: () => go(undo),
+    redo: () => go(redo),
+    moveTo: (position) => go((ledger) => moveTo(ledger, position)),
+
+    cancel: () => {
+      void engineWorker().cancel();
+      set({ progress: null, stale: true });
+    },
+    compute: () => void convert(),
+
+    show: (passage) =>
+      set((state) => {
+        const next = { ...state.passage, ...passage };
+        const last = Math.max(0, (state.summary?.bars.length ?? 1) - 1);
+        return { passage: { ...next, from: Math.max(0, Math.min(next.from, last)) } };
+      }),
+
+    point: (query) =>
+      set((state) => {
+        if (!query) return { query: null };
+        const { passage } = state;
+        const bar = query.bar;
+        const visible = bar === undefined || (bar >= passage.from && bar < passage.from + passage.bars);
+        const parts = query.part && state.summary?.parts.some((part) => part.id === query.part) && !passage.parts.includes(query.part) ? [query.part, ...passage.parts] : passage.parts;
+        return { query: query.id, passage: { ...passage, parts, from: visible ? passage.from : Math.max(0, bar - Math.floor((passage.bars - 1) / 2)) } };
+      }),
+  };
+});
+
+/** Queries nobody has answered or set aside. */
+export function openQueries(summary: Summary | null, ledger: Ledger | null): OpenQuery[] {
+  if (!summary || !ledger) return [];
+  const dismissed = dismissedQueries(ledger);
+  return summary.queries.filter((query) => !dismissed.has(query.id));
+}
+
+/** How people know a track: by its part's name, or by its own. */
+export function nameOfTrack(summary: Summary | null, opened: Opened | null, track: string): string {
+  const part = summary?.parts.find((candidate) => candidate.tracks.includes(track));
+  if (part) return part.name;
+  const survey = opened?.survey.tracks.find((candidate) => candidate.id === track);
+  return survey?.name || (survey ? `Track ${survey.index + 1}` : track);
+}

@@ -1,0 +1,52 @@
+'use client';
+
+import { AntdRegistry } from '@ant-design/nextjs-registry';
+import { App, ConfigProvider } from 'antd';
+import { createContext, useContext, useEffect, useMemo, useState, type ReactNode } from 'react';
+import { themeFor } from './theme';
+
+type Mode = 'light' | 'dark';
+
+const ModeContext = createContext<{ mode: Mode; setMode: (mode: Mode) => void }>({ mode: 'light', setMode: () => {} });
+
+export const useMode = () => useContext(ModeContext);
+
+const STORED_MODE = 'dragoman-mode';
+
+/** Theme, messages and dialogs for the whole application. */
+export function Providers({ children }: { children: ReactNode }) {
+  const [mode, setMode] = useState<Mode>('light');
+
+  useEffect(() => {
+    // Known only in the browser; the server draws the light theme.
+    // eslint-disable-next-line react-hooks/set-state-in-effect
+    if (localStorage.getItem(STORED_MODE) === 'dark') setMode('dark');
+  }, []);
+
+  useEffect(() => {
+    document.documentElement.dataset.mode = mode;
+  }, [mode]);
+
+  const value = useMemo(
+    () => ({
+      mode,
+      setMode: (next: Mode) => {
+        localStorage.setItem(STORED_MODE, next);
+        setMode(next);
+      },
+    }),
+    [mode],
+  );
+
+  return (
+    <AntdRegistry>
+      <ModeContext.Provider value={value}>
+        <ConfigProvider theme={themeFor(mode)} wave={{ disabled: true }}>
+          <App message={{ maxCount: 3 }} style={{ height: '100%' }}>
+            {children}
+          </App>
+        </ConfigProvider>
+      </ModeContext.Provider>
+    </AntdRegistry>
+  );
+}
