@@ -34,7 +34,7 @@ export const fonts = {
 export function themeFor(mode: 'light' | 'dark'): ThemeConfig {
   const colour = mode === 'light' ? light : dark;
   return {
-    algorithm: mode === 'light' ? [antTheme.compactAlgorithm] : [antTheme.darkAlgorithm, antTheme.compactAlgorithm],
+    algorithm: mode === 'light' ? antTheme.defaultAlgorithm : antTheme.darkAlgorithm,
     token: {
       colorPrimary: colour.teal,
       colorInfo: colour.teal,
@@ -53,6 +53,9 @@ export function themeFor(mode: 'light' | 'dark'): ThemeConfig {
       fontFamily: fonts.sans,
       fontFamilyCode: fonts.mono,
       fontSize: 14,
+      controlHeight: 30,
+      controlHeightSM: 24,
+      padding: 12,
       wireframe: false,
     },
     components: {

@@ -54,7 +54,7 @@ const api = {
         breaks: 'none',
         header: 'none',
         footer: 'none',
-        mnumInterval: 1000,
+        mnumInterval: 64,
         pageMarginLeft: 10,
         pageMarginRight: 10,
         pageMarginTop: inUnits(laneHeight + 6),

@@ -99,6 +99,8 @@ function matchName(words: readonly string[]): { phrase: Phrase; weight: number }
   for (const phrase of considered) {
     const places = phrase.words.map((word) => words.indexOf(word));
     if (places.some((place) => place < 0)) continue;
+    // A single letter (“S.”, “T.”) names a voice only when nothing else stands there.
+    if (phrase.letters === 1 && words.length > 1) continue;
     const inOrder = places.every((place, k) => k === 0 || place === places[k - 1]! + 1);
     const coverage = phrase.words.length / words.length;
     const base = phrase.full || phrase.words.length > 1 ? 0.9 : phrase.letters >= 3 ? 0.85 : phrase.letters === 2 ? 0.75 : 0.5;

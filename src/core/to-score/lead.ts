@@ -25,6 +25,9 @@ export interface Lead {
   evidence: string;
 }
 
+/** A lead less certain than this is asked about, not taken out. */
+export const LEAST_LEAD_CONFIDENCE = 0.6;
+
 const STEP: Seconds = 0.005;
 const EARLIEST: Seconds = 0.32;
 const LATEST: Seconds = -0.06;

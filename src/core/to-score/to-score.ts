@@ -6,25 +6,23 @@
  * The stages are pure; this file only hands their results on. It is a generator so that a caller can show progress, let
  * other work in between, or stop: each step yields before its work begins.
  */
-import { drumSound, GENERAL_MIDI_DRUMS, type DrumMap } from '../instruments';
+import { GENERAL_MIDI_DRUMS, type DrumMap } from '../instruments';
 import { barsOfPerformance, type Performance, type TrackId } from '../performance';
-import { voiceNumber, type Marker, type Part, type PartBar, type PartId, type Query, type Score, type ScoreNote } from '../score';
-import { barBeat, writtenUnits, type Bar, type Milliseconds, type Seconds, type WrittenUnits } from '../time';
-import { assembleVoice, wholeBarRest, type Chord } from './assemble';
+import type { Marker, Part, PartId, Query, Score } from '../score';
+import { writtenUnits, type Bar, type Seconds, type WrittenUnits } from '../time';
+import { assemblePart } from './assemble-part';
 import { layBeats, type BeatLine } from './beats';
 import { castTracks, type Casting, type CastPart } from './casting';
-import { writeEnds, type DurationReport, type EndedNote } from './durations';
+import { fileQueries, leadQueries, noteQueries } from './doubts';
+import type { DurationReport } from './durations';
 import { fitGrids, type GridChoice } from './grid';
 import { keysOfBars, signatures, type BarKey } from './keys';
-import { estimateLeads, type Lead } from './lead';
-import { writeStrokes } from './percussion';
+import { estimateLeads, LEAST_LEAD_CONFIDENCE, type Lead } from './lead';
 import type { ConversionSettings } from './settings';
 import { spell } from './spelling';
-import { splitHands } from './staves';
+import { writeStaves, type StaffNotes } from './staff-notes';
 import { tempoMarks } from './tempo-marks';
 import { timeNotes, type TimedNote } from './timed-note';
-import { separateVoices } from './voices';
-import { writtenPitch, writtenTransposition } from './written-pitch';
 
 export interface Progress {
   stage: 'casting' | 'lead' | 'grid' | 'voices' | 'spelling' | 'assembling';
@@ -53,21 +51,6 @@ export interface Conversion {
   beatStarts: WrittenUnits[];
   barKeys: BarKey[];
 }
-
-/** A staff's notes with their written times, before they are spelled. */
-interface StaffNotes {
-  staff: number;
-  notes: EndedNote[];
-  /** Of the staff, from 0; same order as `notes`. */
-  voices: number[];
-}
-
-const SECOND_VOICE_KEYBOARD = 0.5;
-const SECOND_VOICE_MELODIC = 3.5;
-/** A note this far from its place is asked about, in shares of the part's jitter and absolutely. */
-const FAR_JITTERS = 3.5;
-const FAR: Seconds = 0.045;
-const LEAST_LEAD_CONFIDENCE = 0.6;
 
 export function* convert(performance: Performance, settings: ConversionSettings, drums: DrumMap = GENERAL_MIDI_DRUMS): Generator<Progress, Conversion> {
   yield { stage: 'casting', done: 0 };
@@ -146,38 +129,6 @@ function gridFacts(grid: GridChoice) {
   return { jitter: grid.jitter, exact: grid.exact, smallest: grid.smallest, tupletBeats: grid.tupletBeats, divisions: grid.divisions };
 }
 
-function writeStaves(part: CastPart, grid: GridChoice, performance: Performance, line: BeatLine, drums: DrumMap): { output: StaffNotes[]; report: DurationReport } {
-  const report: DurationReport = { gapsClosed: 0, overlapsTrimmed: 0 };
-  if (part.instrument.unpitched) return { output: [{ staff: 1, ...writeStrokes(grid.notes, line, drums) }], report };
-  const staffOfNote = part.instrument.clefs.length < 2 ? grid.notes.map(() => 1) : handsOf(part, grid, performance);
-  const output = part.instrument.clefs.map((_, s): StaffNotes => {
-    const own = grid.notes.filter((_note, i) => staffOfNote[i] === s + 1);
-    const voiceOfNote = separateVoices(own, { secondVoice: part.instrument.polyphonic ? SECOND_VOICE_KEYBOARD : SECOND_VOICE_MELODIC });
-    const notes: EndedNote[] = [];
-    const voices: number[] = [];
-    for (const voice of [0, 1]) {
-      const ended = writeEnds({ notes: own.filter((_note, i) => voiceOfNote[i] === voice), line, divisions: grid.divisions, smallest: grid.smallest, exact: grid.exact });
-      notes.push(...ended.notes);
-      voices.push(...ended.notes.map(() => voice));
-      report.gapsClosed += ended.report.gapsClosed;
-      report.overlapsTrimmed += ended.report.overlapsTrimmed;
-    }
-    return { staff: s + 1, notes, voices };
-  });
-  return { output, report };
-}
-
-function handsOf(part: CastPart, grid: GridChoice, performance: Performance): number[] {
-  const { staffOfTrack } = part;
-  if (!staffOfTrack) return splitHands(grid.notes);
-  const staffOfNote = new Map<number, number>();
-  for (const track of performance.tracks) {
-    const staff = staffOfTrack[track.id];
-    if (staff) for (const note of track.notes) staffOfNote.set(note.id, staff);
-  }
-  return grid.notes.map((note) => staffOfNote.get(note.id) ?? 1);
-}
-
 function spellParts(parts: readonly CastPart[], staves: readonly StaffNotes[][], bars: readonly Bar[], performance: Performance, settings: ConversionSettings) {
   const flat = parts.flatMap((part, p) =>
     part.instrument.unpitched ? [] : staves[p]!.flatMap((staff, s) => staff.notes.map((note, n) => ({ ...note, p, s, n, line: p * 16 + s * 4 + staff.voices[n]! }))),
@@ -191,121 +142,4 @@ function spellParts(parts: readonly CastPart[], staves: readonly StaffNotes[][],
     places[p]![s]![n] = place;
   });
   return { places, barKeys: estimated, keys };
-}
-
-function assemblePart(part: CastPart, staves: readonly StaffNotes[], places: readonly number[][], concertKeys: readonly number[], bars: readonly Bar[], drums: DrumMap): Part {
-  const { instrument } = part;
-  const transposition = writtenTransposition(instrument.transposition, concertKeys);
-  const partBars: PartBar[] = bars.map(() => ({ voices: [] }));
-  staves.forEach((staff, s) => {
-    for (const voice of [0, 1]) {
-      const chords = chordsOfVoice(staff, voice, (note, n) => scoreNote(note, places[s]![n]!));
-      for (const [bar, symbols] of assembleVoice(chords, bars)) partBars[bar]!.voices.push({ staff: staff.staff, voice: voiceNumber(staff.staff, voice), symbols });
-    }
-  });
-
-  function scoreNote(note: EndedNote, place: number): Chord['notes'][number] {
-    const played = [note.id, ...note.absorbed];
-    if (!instrument.unpitched) return { key: note.key, pitch: writtenPitch(note.key, place, transposition), played };
-    const sound = drumSound(drums, note.key);
-    return { key: note.key, pitch: { step: sound.step, alter: 0, octave: sound.octave }, notehead: sound.notehead, played };
-  }
-
-  // Every staff shows something in every bar.
-  partBars.forEach((partBar, b) => {
-    for (const { staff } of staves) {
-      if (!partBar.voices.some((voice) => voice.staff === staff)) partBar.voices.push({ staff, voice: voiceNumber(staff, 0), symbols: [wholeBarRest(bars[b]!)] });
-    }
-    partBar.voices.sort((a, b) => a.voice - b.voice);
-  });
-  return {
-    id: part.id,
-    name: part.name,
-    abbreviation: part.abbreviation,
-    instrument: instrument.id,
-    transposition: instrument.transposition,
-    transpositionSteps: transposition.steps,
-    clefs: [...instrument.clefs],
-    unpitched: instrument.unpitched,
-    channel: instrument.unpitched ? 10 : 1,
-    program: instrument.programs[0] ?? null,
-    writtenKeys: concertKeys.map((key) => (instrument.unpitched ? 0 : key + transposition.fifths)),
-    bars: partBars,
-  };
-}
-
-function chordsOfVoice(staff: StaffNotes, voice: number, write: (note: EndedNote, n: number) => Omit<ScoreNote, 'tieFromLast' | 'tieToNext'>): Chord[] {
-  const byStart = new Map<WrittenUnits, Chord>();
-  staff.notes.forEach((note, n) => {
-    if (staff.voices[n] !== voice) return;
-    const chord = byStart.get(note.start);
-    if (chord) chord.notes.push(write(note, n));
-    else byStart.set(note.start, { start: note.start, end: note.end, notes: [write(note, n)] });
-  });
-  const chords = [...byStart.values()].sort((a, b) => a.start - b.start);
-  for (const chord of chords) chord.notes.sort((a, b) => a.key - b.key);
-  return chords;
-}
-
-function noteQueries(part: CastPart, grid: GridChoice, bars: readonly Bar[], line: BeatLine, drums: DrumMap): Query[] {
-  const queries: Query[] = [];
-  const starts = bars.map((bar) => bar.start);
-  const place = (at: WrittenUnits) => {
-    const { bar, beat } = barBeat(bars, at);
-    return { words: `bar ${bar}, beat ${beat}`, bar: bars.findLastIndex((_, i) => starts[i]! <= at) };
-  };
-  const outside: typeof grid.notes = [];
-  for (const note of grid.notes) {
-    const beat = line.beats.findLastIndex((_, i) => line.starts[i]! <= note.start);
-    const away: Seconds = (note.onset - note.start) * line.secondsPerUnit[Math.max(0, beat)]!;
-    if (Math.abs(away) > Math.max(FAR, FAR_JITTERS * grid.jitter)) {
-      const { words, bar } = place(note.start);
-      const ms: Milliseconds = Math.round(away * 1000);
-      queries.push({
-        id: `off-grid/${part.id}/${note.id}`,
-        kind: 'off-grid',
-        part: part.id,
-        at: note.start,
-        bar,
-        played: [note.id],
-        message: `${part.name}, ${words}: played ${Math.abs(ms)} ms ${ms > 0 ? 'after' : 'before'} the place it is written on.`,
-        facts: { ms },
-      });
-    }
-    const [low, high] = part.instrument.range;
-    if (part.instrument.unpitched ? !drums.has(note.key) : note.key < low || note.key > high) outside.push(note);
-  }
-  // One query for each key that does not fit, at the first place it occurs.
-  for (const key of new Set(outside.map((note) => note.key))) {
-    const notes = outside.filter((note) => note.key === key);
-    const { words, bar } = place(notes[0]!.start);
-    const times = notes.length > 1 ? ` (${notes.length} times)` : '';
-    queries.push({
-      id: `${part.instrument.unpitched ? 'unmapped-drum' : 'out-of-range'}/${part.id}/${key}`,
-      kind: part.instrument.unpitched ? 'unmapped-drum' : 'out-of-range',
-      part: part.id,
-      at: notes[0]!.start,
-      bar,
-      played: notes.map((note) => note.id),
-      message: part.instrument.unpitched
-        ? `${part.name}, ${words}: key ${key} is not in the drum map${times}.`
-        : `${part.name}, ${words}: key ${key} lies outside the instrument’s range ${part.instrument.range.join('–')}${times}.`,
-      facts: { key },
-    });
-  }
-  return queries;
-}
-
-function leadQueries(casting: Casting, leads: Map<TrackId, Lead>): Query[] {
-  return casting.parts.flatMap((part) =>
-    part.tracks.flatMap((track): Query[] => {
-      const lead = leads.get(track)!;
-      if (lead.pinned || lead.milliseconds === 0 || lead.confidence >= LEAST_LEAD_CONFIDENCE) return [];
-      return [{ id: `lead/${track}`, kind: 'lead', track, part: part.id, message: `${part.name} may have been played ${Math.abs(lead.milliseconds)} ms ${lead.milliseconds > 0 ? 'early' : 'late'} (${Math.round(lead.confidence * 100)} % sure); written as played so far.`, facts: { ms: lead.milliseconds } }];
-    }),
-  );
-}
-
-function fileQueries(performance: Performance): Query[] {
-  return performance.warnings.map((warning, i) => ({ id: `file/${i}/${warning.track ?? ''}/${warning.tick ?? ''}`, kind: 'file', track: warning.track, message: warning.message }));
 }

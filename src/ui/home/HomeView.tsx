@@ -79,8 +79,8 @@ export function HomeView() {
         </Tooltip>
       </header>
 
-      <Upload.Dragger
-        className={styles.drop}
+      <div className={styles.drop}>
+        <Upload.Dragger
         accept=".mid,.midi,.smf,.kar,.rmi"
         showUploadList={false}
         multiple={false}
@@ -95,14 +95,17 @@ export function HomeView() {
         </p>
         <p className={styles.dropWords}>{busy ? `Reading ${busy} …` : 'Drop a MIDI file here, or click to choose one'}</p>
         <p className="soft">Standard MIDI File, type 0 or 1. It stays in this browser, and the original is never changed.</p>
-      </Upload.Dragger>
+        </Upload.Dragger>
+      </div>
 
       {failure && <Alert className={styles.failure} type="error" showIcon closable={{ onClose: () => setFailure(null) }} title={failure} description="Your other jobs are untouched." />}
 
       <section aria-label="Jobs">
         <div className={styles.listHead}>
           <h2>Jobs</h2>
-          <Input.Search className={styles.search} placeholder="Find a job" aria-label="Find a job" allowClear value={search} onChange={(event) => setSearch(event.target.value)} />
+          <div className={styles.search}>
+            <Input size="small" placeholder="Find a job" aria-label="Find a job" allowClear value={search} onChange={(event) => setSearch(event.target.value)} />
+          </div>
         </div>
         <Table<JobRecord>
           size="small"

@@ -43,6 +43,7 @@ export function TrackDetailPane({ track, onClose }: { track: string; onClose: ()
         <span className="soft">
           {count(survey.notes, 'note', 'notes')}
           {survey.firstBar !== null && `, bars ${survey.firstBar}–${survey.lastBar}, sounding ${percent(survey.soundingShare)} of the time`}
+          {survey.maxAtOnce > 1 && `, up to ${survey.maxAtOnce} at once`}
           {survey.velocity && `, velocity ${survey.velocity.lowest}–${survey.velocity.highest}`}
           {survey.notes > 0 && `, on eighths ${percent(survey.onGrid.eighths)}, sixteenths ${percent(survey.onGrid.sixteenths)}, triplets ${percent(survey.onGrid.triplets)}`}
         </span>

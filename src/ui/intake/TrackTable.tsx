@@ -1,7 +1,8 @@
 'use client';
 
 import { Button, Checkbox, Empty, Input, Select, Table, type TableProps } from 'antd';
-import { useMemo, useRef, useState, useEffect } from 'react';
+import type { TableRef } from 'antd/es/table';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import { instrumentById, programName, SURE_ENOUGH } from '@/core/instruments';
 import type { TrackSurvey } from '@/core/performance';
 import { useWorkspace } from '../job/workspace';
@@ -37,6 +38,12 @@ export function TrackTable({ chosen, onChoose, compact }: { chosen: string | nul
   const [marked, setMarked] = useState<React.Key[]>([]);
   const frame = useRef<HTMLDivElement>(null);
   const height = useHeight(frame);
+  const table = useRef<TableRef>(null);
+
+  useEffect(() => {
+    // The pane below takes room: the chosen row stays in sight.
+    if (chosen) table.current?.scrollTo({ key: chosen });
+  }, [chosen, height]);
 
   const rows = useMemo(() => {
     const byId = new Map(cast.map((track) => [track.id, track]));
@@ -61,9 +68,9 @@ export function TrackTable({ chosen, onChoose, compact }: { chosen: string | nul
   return (
     <section className={styles.tracks} data-compact={compact || undefined}>
       <div className={styles.filters}>
-        <Input allowClear size="small" placeholder="Filter by name or instrument" aria-label="Filter tracks" value={text} onChange={(event) => setText(event.target.value)} className={styles.filterText} />
-        <Select size="small" aria-label="State" value={state} onChange={setState} options={STATES} className={styles.filterSelect} />
-        <Select size="small" aria-label="Family" value={family} onChange={setFamily} className={styles.filterSelect} options={[{ value: 'all', label: 'Every family' }, ...families.map((name) => ({ value: name, label: name }))]} />
+        <Input allowClear size="small" placeholder="Filter by name or instrument" aria-label="Filter tracks" value={text} onChange={(event) => setText(event.target.value)} style={{ width: 220 }} />
+        <Select size="small" aria-label="State" value={state} onChange={setState} options={STATES} style={{ width: 130 }} />
+        <Select size="small" aria-label="Family" value={family} onChange={setFamily} style={{ width: 130 }} options={[{ value: 'all', label: 'Every family' }, ...families.map((name) => ({ value: name, label: name }))]} />
         <span className="soft">
           {shown.length} of {rows.length}
         </span>
@@ -82,11 +89,12 @@ export function TrackTable({ chosen, onChoose, compact }: { chosen: string | nul
       </div>
       <div ref={frame} className={styles.frame}>
         <Table<Row>
+          ref={table}
           virtual
           size="small"
           rowKey="id"
           pagination={false}
-          scroll={{ x: 880, y: Math.max(120, height - 34) }}
+          scroll={{ x: 1180, y: Math.max(120, height - 34) }}
           dataSource={shown}
           columns={columns(take)}
           rowSelection={{ selectedRowKeys: marked, onChange: setMarked, columnWidth: 34 }}
@@ -112,21 +120,21 @@ function columns(take: (ids: string[], on: boolean) => void): TableProps<Row>['c
       ),
     },
     { title: '№', key: 'index', width: 44, sorter: (a, b) => a.index - b.index, render: (_, row) => <span className="mono">{row.index + 1}</span> },
-    { title: 'Name', key: 'name', width: 170, ellipsis: true, sorter: (a, b) => a.name.localeCompare(b.name), render: (_, row) => row.name || <span className="soft">no name</span> },
-    { title: 'Looks like', key: 'instrument', width: 140, ellipsis: true, sorter: (a, b) => a.instrumentName.localeCompare(b.instrumentName), render: (_, row) => (row.notes === 0 ? '' : row.instrumentName || <span className={styles.unsure}>unknown</span>) },
+    { title: 'Name', key: 'name', width: 160, ellipsis: true, sorter: (a, b) => a.name.localeCompare(b.name), render: (_, row) => row.name || <span className="soft">no name</span> },
+    { title: 'Looks like', key: 'instrument', width: 130, ellipsis: true, sorter: (a, b) => a.instrumentName.localeCompare(b.instrumentName), render: (_, row) => (row.notes === 0 ? '' : row.instrumentName || <span className={styles.unsure}>unknown</span>) },
     {
       title: 'Ch.',
       key: 'channel',
-      width: 50,
+      width: 66,
       sorter: (a, b) => (a.channels[0] ?? 0) - (b.channels[0] ?? 0),
       render: (_, row) => <span className="mono">{row.channels.join(', ')}</span>,
     },
-    { title: 'Program', key: 'program', width: 120, ellipsis: true, render: (_, row) => row.programs.map((program) => `${program} ${programName(program)}`).join(', ') },
-    { title: 'Notes', key: 'notes', width: 66, align: 'right', sorter: (a, b) => a.notes - b.notes, render: (_, row) => <span className="mono">{row.notes}</span> },
-    { title: 'Range', key: 'range', width: 86, sorter: (a, b) => (a.lowest ?? 0) - (b.lowest ?? 0), render: (_, row) => (row.lowest === null ? '' : row.percussion ? 'keys' : `${keyInWords(row.lowest)}–${keyInWords(row.highest!)}`) },
-    { title: 'At once', key: 'most', width: 68, align: 'right', sorter: (a, b) => a.maxAtOnce - b.maxAtOnce, render: (_, row) => <span className="mono">{row.maxAtOnce || ''}</span> },
+    { title: 'Notes', key: 'notes', width: 82, align: 'right', sorter: (a, b) => a.notes - b.notes, render: (_, row) => <span className="mono">{row.notes}</span> },
+    { title: 'Range', key: 'range', width: 92, sorter: (a, b) => (a.lowest ?? 0) - (b.lowest ?? 0), render: (_, row) => (row.lowest === null ? '' : row.percussion ? 'keys' : `${keyInWords(row.lowest)}–${keyInWords(row.highest!)}`) },
     { title: 'When it plays', key: 'density', width: 150, render: (_, row) => <Density density={row.density} /> },
     { title: 'What stands out', key: 'state', width: 200, ellipsis: true, render: (_, row) => <span className="soft">{remarks(row)}</span> },
+    { title: 'At once', key: 'most', width: 90, align: 'right', sorter: (a, b) => a.maxAtOnce - b.maxAtOnce, render: (_, row) => <span className="mono">{row.maxAtOnce || ''}</span> },
+    { title: 'Program', key: 'program', width: 170, ellipsis: true, render: (_, row) => row.programs.map((program) => `${program} ${programName(program)}`).join(', ') },
   ];
 }
 

@@ -104,7 +104,7 @@ function BarHead({ index, left, width, number }: { index: number; left: number; 
     <span className={styles.barHead} style={{ left, maxWidth: width }}>
       <b>{number}</b>
       {marker && <i>{marker.text}</i>}
-      {tempo && <span className="mono">♩ = {Math.round(tempo.bpm * 10) / 10}</span>}
+      {tempo && <span className="soft">♩ = {Math.round(tempo.bpm * 10) / 10}</span>}
     </span>
   );
 }

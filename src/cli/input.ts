@@ -1,0 +1,38 @@
+import { readFileSync } from 'node:fs';
+import { jobErrors, type Decision } from '../core/job';
+import { performanceFromSmf, type Performance } from '../core/performance';
+import { readSmf, type SmfFile } from '../core/smf';
+import { BadInput } from './errors';
+
+const REASONS: Record<string, string> = { ENOENT: 'there is no such file', EISDIR: 'it is a folder', EACCES: 'it may not be read' };
+
+/** @throws BadInput when the file cannot be read from disk */
+export function readFile(fileName: string): Uint8Array {
+  try {
+    return new Uint8Array(readFileSync(fileName));
+  } catch (error) {
+    const { code } = error as NodeJS.ErrnoException;
+    throw new BadInput(`${fileName}: ${REASONS[code ?? ''] ?? (error as Error).message}.`);
+  }
+}
+
+/** @throws BadInput naming the file, in front of what the reader says */
+export function readPerformance(fileName: string): { file: SmfFile; performance: Performance; size: number } {
+  const bytes = readFile(fileName);
+  try {
+    const reading = readSmf(bytes);
+    return { file: reading.file, performance: performanceFromSmf(reading), size: bytes.length };
+  } catch (error) {
+    if ((error as Error).name === 'SmfError') throw new BadInput(`${fileName}: ${(error as Error).message}`);
+    throw error;
+  }
+}
+
+/** @throws JobError when a decision speaks of a track the original does not have */
+export function checkTracks(decisions: readonly Decision[], tracks: readonly string[]): void {
+  for (const decision of decisions) {
+    const named = 'tracks' in decision ? decision.tracks : 'track' in decision ? [decision.track] : 'part' in decision ? [decision.part] : [];
+    const unknown = named.find((track) => !tracks.includes(track));
+    if (unknown) throw jobErrors.unknownTrack(unknown);
+  }
+}

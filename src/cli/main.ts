@@ -1,0 +1,25 @@
+import { batchHint, commands } from './commands';
+import { BadInput, BadUsage } from './errors';
+
+/**
+ * The command line: `npm run -s dragoman -- <command> …`. Exit 0 on success, 1 on bad input with one line on stderr, 2 on bad
+ * usage.
+ */
+export async function main(argv: readonly string[]): Promise<number> {
+  const [name = '', ...args] = argv;
+  const command = Object.hasOwn(commands, name) ? commands[name as keyof typeof commands] : undefined;
+  try {
+    if (!command) throw new BadUsage(name ? `There is no command “${name}”. ${batchHint}` : batchHint);
+    await command(args);
+    return 0;
+  } catch (error) {
+    if (error instanceof BadUsage) {
+      console.error(error.message);
+      return 2;
+    }
+    console.error(error instanceof Error ? (error instanceof BadInput || error.name !== 'Error' ? error.message : `${error.message}`) : String(error));
+    return 1;
+  }
+}
+
+process.exitCode = await main(process.argv.slice(2));
