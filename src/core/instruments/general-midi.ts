@@ -22,3 +22,9 @@ Guitar Fret Noise,Breath Noise,Seashore,Bird Tweet,Telephone Ring,Helicopter,App
 export function programName(program: number): string {
   return PROGRAM_NAMES[program - 1] ?? `Program ${program}`;
 }
+
+/** Programs that several instruments of the catalogue share: which one is meant as a rule (common practice, no source). */
+export const USUAL_INSTRUMENT: Readonly<Record<number, string>> = {
+  10: 'glockenspiel', 15: 'tubular-bells', 16: 'cimbalom', 25: 'guitar', 26: 'guitar', 43: 'cello', 49: 'string-section', 53: 'choir', 54: 'choir',
+  57: 'trumpet-bflat', 58: 'trombone', 59: 'tuba', 61: 'horn-f', 68: 'baritone-sax', 69: 'oboe', 71: 'bassoon', 72: 'clarinet-bflat', 73: 'piccolo', 74: 'flute', 75: 'recorder-alto',
+};

@@ -1,6 +1,6 @@
 import type { MidiKey } from '../time';
 import { CATALOGUE, instrumentById } from './catalogue';
-import { programName } from './general-midi';
+import { programName, USUAL_INSTRUMENT } from './general-midi';
 import type { Instrument, InstrumentId } from './instrument';
 import { nameDetails, nameWords, type NameDetails } from './name-words';
 import { readTechnique, type TechniqueId } from './techniques';
@@ -137,7 +137,8 @@ function byProgram(facts: TrackFacts, add: (instrument: Instrument, weight: numb
     const rank = instrument.programs.indexOf(program);
     if (rank < 0) continue;
     // Program 1 is what a track has when nobody chose one.
-    const weight = (program === 1 ? 0.42 : 0.55) / (1 + 0.15 * rank) - instrument.scoreOrder / 1e5;
+    const usual = (USUAL_INSTRUMENT[program] ?? instrument.id) === instrument.id;
+    const weight = ((program === 1 ? 0.42 : 0.55) / (1 + 0.15 * rank)) * (usual ? 1 : 0.6);
     add(instrument, weight, `General MIDI program ${program}, ${programName(program)}`);
   }
 }

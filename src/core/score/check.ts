@@ -32,6 +32,7 @@ function checkPart(score: Score, part: Part): string[] {
           const from = `${i}/${symbol.at}`;
           const expected = openTies.get(slot);
           if (note.tieFromLast && expected !== from) faults.push(`${place}: a tie into ${symbol.at} comes from nowhere`);
+          if (expected !== undefined && expected !== from) faults.push(`${place}: the tie of key ${note.key} towards ${expected} is not taken up`);
           if (expected !== undefined && expected === from && !note.tieFromLast) faults.push(`${place}: a tie leads to an untied note at ${symbol.at}`);
           openTies.delete(slot);
           if (note.tieToNext) {

@@ -30,14 +30,22 @@ export function readTrack(bytes: Uint8Array, start: number, end: number, missing
   let ended = false;
   const warn = (code: SmfWarningCode, message: string) => warnings.push({ code, track, tick, offset: at, message });
 
+  /** The stated length is used up. If neither another chunk nor the end of the file follows, it was too small: read on. */
+  const goesOn = () => {
+    if (limit === bytes.length || looksLikeChunk(bytes, limit)) return false;
+    warn('length-too-short', smfWarnings.lengthTooShort());
+    limit = bytes.length;
+    return true;
+  };
+  const cutOff = () => {
+    if (goesOn()) return false;
+    warn('truncated-event', smfWarnings.truncatedEvent());
+    return true;
+  };
+
   if (missing > 0) warn('truncated-chunk', smfWarnings.truncatedChunk(missing));
-  reading: while (true) {
-    if (at >= limit) {
-      // The stated length is used up. If neither another chunk nor the end of the file follows, the length was too small.
-      if (limit === bytes.length || looksLikeChunk(bytes, limit)) break;
-      warn('length-too-short', smfWarnings.lengthTooShort());
-      limit = bytes.length;
-    }
+  while (true) {
+    if (at >= limit && !goesOn()) break;
 
     // Delta time, read in place: this loop is the reader's inner loop.
     let byte = bytes[at]!;
@@ -47,14 +55,13 @@ export function readTrack(bytes: Uint8Array, start: number, end: number, missing
       byte = bytes[cursor++]!;
       delta = (delta << 7) | (byte & 0x7f);
     }
-    if (byte >= 0x80) {
-      if (cursor < limit) warn('bad-delta', smfWarnings.badDelta());
-      else warn('truncated-event', smfWarnings.truncatedEvent());
+    if (byte >= 0x80 && cursor < limit) {
+      warn('bad-delta', smfWarnings.badDelta());
       break;
     }
     if (cursor >= limit) {
-      warn('truncated-event', smfWarnings.truncatedEvent());
-      break;
+      if (cutOff()) break;
+      continue;
     }
 
     let status = bytes[cursor]!;
@@ -69,8 +76,8 @@ export function readTrack(bytes: Uint8Array, start: number, end: number, missing
     if (status < 0xf0) {
       const two = dataLength(status) === 2;
       if (cursor + (two ? 2 : 1) > limit) {
-        warn('truncated-event', smfWarnings.truncatedEvent());
-        break;
+        if (cutOff()) break;
+        continue;
       }
       const data1 = bytes[cursor]!;
       const data2 = two ? bytes[cursor + 1]! : 0;
@@ -85,9 +92,8 @@ export function readTrack(bytes: Uint8Array, start: number, end: number, missing
       continue;
     }
 
-    // Meta and exclusive events end running status (Standard MIDI Files 1.0).
-    running = 0;
     if (status !== 0xff && status !== 0xf0 && status !== 0xf7) {
+      running = 0;
       tick += delta;
       warn('realtime-skipped', smfWarnings.realtimeSkipped(status));
       at = cursor + (LIVE_ONLY_LENGTH[status] ?? 0);
@@ -96,14 +102,16 @@ export function readTrack(bytes: Uint8Array, start: number, end: number, missing
     const type = status === 0xff ? bytes[cursor++] : 0;
     const length = readVlq(bytes, cursor);
     if (type === undefined || !length || length.next + length.value > limit) {
-      warn('truncated-event', smfWarnings.truncatedEvent());
-      break;
+      if (cutOff()) break;
+      continue;
     }
+    // Meta and exclusive events end running status (Standard MIDI Files 1.0).
+    running = 0;
     tick += delta;
     at = length.next + length.value;
     if (status === 0xff && type === Meta.endOfTrack) {
       ended = true;
-      break reading;
+      break;
     }
     const data = bytes.slice(length.next, at);
     events.push(status === 0xff ? { kind: 'meta', tick, type, data } : { kind: 'sysex', tick, status, data });

@@ -42,14 +42,16 @@ const USUAL_SHARE = 0.95;
 
 export function writeEnds(input: DurationInput): { notes: EndedNote[]; report: DurationReport } {
   const chords = chordsByStart(input.notes);
-  const share = input.exact ? 1 : releaseShare(chords);
+  const share = releaseShare(chords);
   const meant = input.exact && endsAreMeant(input);
+  // Starts from a machine with ends from a player: the ends get no finer places than any played part.
+  const ends: DurationInput = { ...input, exact: meant };
   const report: DurationReport = { gapsClosed: 0, overlapsTrimmed: 0 };
   const notes: EndedNote[] = [];
   chords.forEach((chord, i) => {
     const next = chords[i + 1]?.[0]!.start ?? Infinity;
     const release = median(chord.map((note) => note.release));
-    const end = meant ? Math.min(next, nearest(endsInQuestion(chord[0]!.start, release, next, input), release)) : bestEnd(chord, release, next, share, input);
+    const end = meant ? Math.min(next, nearest(endsInQuestion(chord[0]!.start, release, next, ends), release)) : bestEnd(chord, release, next, share, ends);
     if (release > next + QUARTER / 16) report.overlapsTrimmed++;
     if (end === next && release < next - QUARTER / 16) report.gapsClosed++;
     for (const note of chord) notes.push({ ...note, end });

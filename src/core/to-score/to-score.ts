@@ -9,7 +9,7 @@
 import { GENERAL_MIDI_DRUMS, type DrumMap } from '../instruments';
 import { barsOfPerformance, type Performance, type TrackId } from '../performance';
 import type { Marker, Part, PartId, Query, Score } from '../score';
-import { writtenUnits, type Bar, type Seconds, type WrittenUnits } from '../time';
+import { layBars, writtenUnits, type Bar, type Seconds, type WrittenUnits } from '../time';
 import { assemblePart } from './assemble-part';
 import { layBeats, type BeatLine } from './beats';
 import { castTracks, type Casting, type CastPart } from './casting';
@@ -56,8 +56,8 @@ export function* convert(performance: Performance, settings: ConversionSettings,
   yield { stage: 'casting', done: 0 };
   const { output: casting, queries } = castTracks(performance, settings);
   const end = writtenUnits(performance.lastNoteEnd, performance.ticksPerQuarter);
-  const bars = barsOfPerformance(performance);
-  const line = layBeats(bars, performance.tempo);
+  const laid = barsWithRoom(performance);
+  const line = layBeats(laid, performance.tempo);
 
   yield { stage: 'lead', done: 0.1 };
   const leads = leadsOf(performance, casting, line, settings);
@@ -78,6 +78,7 @@ export function* convert(performance: Performance, settings: ConversionSettings,
   }
 
   yield { stage: 'spelling', done: 0.7 };
+  const bars = barsInUse(laid, staves, barsOfPerformance(performance).length);
   const { places, barKeys, keys } = spellParts(casting.parts, staves, bars, performance, settings);
 
   const parts: Part[] = [];
@@ -105,6 +106,19 @@ export function toScore(performance: Performance, settings: ConversionSettings):
     const step = steps.next();
     if (step.done) return step.value;
   }
+}
+
+/** One bar more than was played in: the last onset may belong to a beat that follows it. */
+function barsWithRoom(performance: Performance): Bar[] {
+  const played = barsOfPerformance(performance);
+  const last = played.at(-1)!;
+  return layBars(performance.meters, last.start + last.length + 1);
+}
+
+/** Up to the last written sound; silence at the end that was played through stays. */
+function barsInUse(bars: readonly Bar[], staves: readonly StaffNotes[][], played: number): Bar[] {
+  const end = staves.flat().reduce((latest, staff) => staff.notes.reduce((later, note) => Math.max(later, note.end), latest), 0);
+  return bars.filter((bar) => bar.index < played || bar.start < end);
 }
 
 function leadsOf(performance: Performance, casting: Casting, line: BeatLine, settings: ConversionSettings): Map<TrackId, Lead> {

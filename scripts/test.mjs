@@ -1,0 +1,51 @@
+/* npm test: type check, lint, unit tests, build, end-to-end tests; the last line counts them all. */
+import { existsSync, mkdtempSync, readFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { buildIfNeeded } from './build.mjs';
+import { environment, findChromium, installPackages, installWithApt, run } from './prepare.mjs';
+
+let passed = 0;
+let failed = 0;
+
+installPackages();
+installWithApt('midicsv');
+const chromium = findChromium();
+const reports = mkdtempSync(join(tmpdir(), 'dragoman-test-'));
+
+/** One check that passes or fails as a whole. */
+function step(name, works) {
+  console.log(`\n== ${name}`);
+  const good = works();
+  if (good) passed++;
+  else failed++;
+  return good;
+}
+
+step('type check', () => run('node', ['node_modules/next/dist/bin/next', 'typegen'], { stdio: 'ignore' }) === 0 && run('node', ['node_modules/typescript/bin/tsc', '--noEmit']) === 0);
+step('lint', () => run('node', ['node_modules/eslint/bin/eslint.js', '.']) === 0);
+
+console.log('\n== unit tests');
+const unitReport = join(reports, 'unit.json');
+const unitCode = run('node', ['node_modules/vitest/vitest.mjs', 'run', '--reporter=default', '--reporter=json', `--outputFile.json=${unitReport}`]);
+const unit = existsSync(unitReport) ? JSON.parse(readFileSync(unitReport, 'utf8')) : null;
+passed += unit?.numPassedTests ?? 0;
+failed += unit?.numFailedTests ?? 0;
+// A file that does not even load has no tests to count, yet it failed.
+if (unitCode !== 0 && !(unit?.numFailedTests > 0)) failed++;
+
+if (step('production build', buildIfNeeded)) {
+  if (!chromium) failed++;
+  else {
+    console.log('\n== end-to-end tests');
+    const e2eReport = join(reports, 'e2e.json');
+    const code = run('node', ['node_modules/@playwright/test/cli.js', 'test', '--reporter=list,json'], { env: { ...environment, CHROMIUM: chromium, PLAYWRIGHT_JSON_OUTPUT_FILE: e2eReport } });
+    const stats = existsSync(e2eReport) ? JSON.parse(readFileSync(e2eReport, 'utf8')).stats : null;
+    passed += stats?.expected ?? 0;
+    failed += (stats?.unexpected ?? 0) + (stats?.flaky ?? 0);
+    if (code !== 0 && !(stats?.unexpected > 0)) failed++;
+  }
+}
+
+console.log(`\n${passed} passed, ${failed} failed`);
+process.exit(failed > 0 ? 1 : 0);
