@@ -1,6 +1,6 @@
 import 'reflect-metadata';
 import { Type } from 'class-transformer';
-import { ArrayNotEmpty, Equals, IsArray, IsBoolean, IsIn, IsInt, IsNotEmpty, IsNumber, IsString, Matches, Max, MaxLength, Min } from 'class-validator';
+import { ArrayNotEmpty, Equals, IsArray, IsBoolean, IsDefined, IsIn, IsInt, IsNotEmpty, IsNumber, IsString, Matches, Max, MaxLength, Min, ValidateNested } from 'class-validator';
 import { SMALLEST_VALUES, type SmallestValue } from '../to-score';
 import { IsInstrumentId } from './validators';
 
@@ -104,6 +104,6 @@ export class JobDto {
   @Equals(JOB_FORMAT) format!: typeof JOB_FORMAT;
   @Equals(JOB_VERSION) version!: typeof JOB_VERSION;
   @IsString() @IsNotEmpty() @MaxLength(300) name!: string;
-  @IsArray() @Type(() => OriginalDto) originals!: OriginalDto[];
-  @Type(() => LedgerDto) ledger!: LedgerDto;
+  @IsArray() @ValidateNested({ each: true }) @Type(() => OriginalDto) originals!: OriginalDto[];
+  @IsDefined() @ValidateNested() @Type(() => LedgerDto) ledger!: LedgerDto;
 }

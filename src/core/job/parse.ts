@@ -1,6 +1,6 @@
 import { plainToInstance } from 'class-transformer';
 import { validateSync, type ValidationError } from 'class-validator';
-import { DECISION_KINDS, JOB_VERSION, JobDto, LedgerDto, OriginalDto, type Decision } from './decisions';
+import { DECISION_KINDS, JOB_VERSION, JobDto, type Decision } from './decisions';
 import { jobErrors } from './errors';
 
 /**
@@ -20,12 +20,6 @@ export function parseJob(text: string, fileName: string): JobDto {
   if (version !== JOB_VERSION) throw jobErrors.wrongVersion(version);
   const job = plainToInstance(JobDto, plain);
   check(job);
-  if (!(job.ledger instanceof LedgerDto)) throw jobErrors.invalid('it has no ledger');
-  for (const original of job.originals) {
-    if (!(original instanceof OriginalDto)) throw jobErrors.invalid('its list of originals is damaged');
-    check(original);
-  }
-  check(job.ledger);
   const decisions = job.ledger.decisions.map(checkDecision);
   if (job.ledger.position > decisions.length) throw jobErrors.invalid(`its ledger stands at line ${job.ledger.position} of ${decisions.length}`);
   return { ...job, ledger: { decisions, position: job.ledger.position } };

@@ -1,0 +1,97 @@
+import { describe, expect, it } from 'vitest';
+import { demoOriginal } from '../../../demo/make';
+import { performanceFromSmf } from '../performance';
+import { writeMusicXml } from '../musicxml';
+import { readSmf } from '../smf';
+import { toScore } from '../to-score';
+import { DECISION_KINDS, describe as inWords, dismissedQueries, EMPTY_LEDGER, enter, inForce, JobError, keyName, moveTo, parseJob, redo, remediesFor, settingsOf, undo, type Decision } from './index';
+
+const performance = performanceFromSmf(readSmf(demoOriginal()));
+const scoreText = (ledger = EMPTY_LEDGER) => writeMusicXml(toScore(performance, settingsOf(ledger)).score);
+
+const decisions: Decision[] = [
+  { kind: 'leaveOut', tracks: ['t2'] },
+  { kind: 'assignInstrument', tracks: ['t1'], instrument: 'oboe' },
+  { kind: 'setGrid', part: 't1', smallest: 'eighth', triplets: false },
+  { kind: 'setLead', track: 't8', milliseconds: 0 },
+  { kind: 'renamePart', part: 't3', name: 'Fagott' },
+  { kind: 'setKey', fifths: 8 - 4, mode: 'major' },
+  { kind: 'setTitle', title: 'Goose' },
+  { kind: 'takeIn', tracks: ['t2'] },
+];
+
+describe('ledger', () => {
+  const full = decisions.reduce(enter, EMPTY_LEDGER);
+
+  it('changes the score with each decision, and replays to the same score', () => {
+    const states = decisions.map((_, i) => scoreText(moveTo(full, i)));
+    states.push(scoreText(full));
+    for (let i = 1; i < states.length; i++) expect(states[i], decisions[i - 1]!.kind).not.toBe(states[i - 1]);
+    expect(scoreText(JSON.parse(JSON.stringify(full)))).toBe(states.at(-1));
+  });
+
+  it('undoes and redoes; a decision after an undo takes the place of what was undone', () => {
+    const back = undo(undo(full));
+    expect(inForce(back)).toEqual(decisions.slice(0, -2));
+    expect(redo(redo(redo(back)))).toEqual(full);
+    expect(enter(back, decisions[0]!).decisions).toHaveLength(decisions.length - 1);
+    expect(undo(EMPTY_LEDGER).position).toBe(0);
+    expect(scoreText(moveTo(full, 0))).toBe(scoreText());
+  });
+
+  it('says every decision in plain words', () => {
+    const words = decisions.map((decision) => inWords(decision, (track) => ({ t1: 'Flute', t2: 'Clarinet', t3: 'Bassoon', t8: 'Violin 1' })[track] ?? track));
+    expect(words).toEqual(['Clarinet: left out', 'Flute: written for Oboe', 'Flute: grid pinned to eighth notes, without triplets', 'Violin 1: no lead taken out', 'Bassoon: named “Fagott”', 'Key signature: E major', 'Title: “Goose”', 'Clarinet: taken in']);
+  });
+
+  it('names keys by the circle of fifths', () => {
+    expect([-7, -4, 0, 3, 7].map((fifths) => keyName(fifths, 'major'))).toEqual(['C♭ major', 'A♭ major', 'C major', 'A major', 'C♯ major']);
+    expect([-7, 0, 4].map((fifths) => keyName(fifths, 'minor'))).toEqual(['A♭ minor', 'A minor', 'C♯ minor']);
+  });
+
+  it('answers queries: every remedy of a doubt makes it go away', () => {
+    const conversion = toScore(performance, settingsOf(EMPTY_LEDGER));
+    const [empty] = conversion.queries;
+    expect(empty!.kind).toBe('empty-track');
+    for (const remedy of remediesFor(empty!, conversion)) {
+      expect(toScore(performance, settingsOf(enter(EMPTY_LEDGER, remedy.decision))).queries.map((query) => query.id)).not.toContain(empty!.id);
+    }
+    expect(dismissedQueries(enter(EMPTY_LEDGER, { kind: 'dismissQuery', query: empty!.id, reason: '' }))).toEqual(new Set([empty!.id]));
+  });
+});
+
+describe('job files', () => {
+  const good = { format: 'dragoman-job', version: 1, name: 'Goose', originals: [{ fileName: 'a.mid', sha256: 'a'.repeat(64), size: 10 }], ledger: { decisions, position: 3 } };
+  const parse = (change: (job: Record<string, unknown>) => void = () => {}) => {
+    const job = structuredClone(good) as Record<string, unknown>;
+    change(job);
+    return parseJob(JSON.stringify(job), 'job.json');
+  };
+
+  it('takes every kind of decision there is', () => {
+    expect(parse().ledger).toEqual({ decisions, position: 3 });
+    const kinds = new Set([...decisions.map((decision) => decision.kind), 'freeGrid', 'dismissQuery']);
+    expect(kinds).toEqual(new Set(Object.keys(DECISION_KINDS)));
+  });
+
+  const bad: [string, (job: Record<string, unknown>) => void, RegExp][] = [
+    ['an unknown version', (job) => (job.version = 9), /version 9/],
+    ['an unknown decision', (job) => ((job.ledger as { decisions: unknown[] }).decisions[1] = { kind: 'teleport' }), /line 2.*“teleport”/],
+    ['a decision named like a built-in', (job) => ((job.ledger as { decisions: unknown[] }).decisions[0] = { kind: 'constructor' }), /“constructor”/],
+    ['an unknown instrument', (job) => ((job.ledger as { decisions: unknown[] }).decisions[1] = { kind: 'assignInstrument', tracks: ['t1'], instrument: 'kazoophone' }), /catalogue/],
+    ['a lead of an hour', (job) => ((job.ledger as { decisions: unknown[] }).decisions[3] = { kind: 'setLead', track: 't8', milliseconds: 3_600_000 }), /milliseconds/],
+    ['a track id that is none', (job) => ((job.ledger as { decisions: unknown[] }).decisions[0] = { kind: 'leaveOut', tracks: ['../x'] }), /tracks/],
+    ['a field nobody knows', (job) => (job.surprise = 1), /surprise/],
+    ['a ledger beyond its end', (job) => ((job.ledger as { position: number }).position = 99), /line 99 of/],
+    ['a damaged hash', (job) => ((job.originals as { sha256: string }[])[0]!.sha256 = 'zz'), /sha256/],
+    ['no ledger', (job) => delete job.ledger, /ledger/],
+  ];
+  it.each(bad)('refuses %s with one sentence', (_, change, words) => {
+    expect(() => parse(change)).toThrow(JobError);
+    expect(() => parse(change)).toThrow(words);
+  });
+  it('refuses what is no JSON, or no object', () => {
+    expect(() => parseJob('{', 'x.json')).toThrow(/“x.json” is not a job file/);
+    expect(() => parseJob('3', 'x.json')).toThrow(JobError);
+  });
+});
