@@ -3,6 +3,7 @@
 import { Button, Checkbox, Empty, Input, Select, Table, type TableProps } from 'antd';
 import type { TableRef } from 'antd/es/table';
 import { useEffect, useMemo, useRef, useState } from 'react';
+import { settingsOf } from '@/core/job';
 import { instrumentById, programName, SURE_ENOUGH } from '@/core/instruments';
 import type { TrackSurvey } from '@/core/performance';
 import { useWorkspace } from '../job/workspace';
@@ -31,6 +32,7 @@ interface Row extends TrackSurvey {
 export function TrackTable({ chosen, onChoose, compact }: { chosen: string | null; onChoose: (id: string) => void; compact: boolean }) {
   const survey = useWorkspace((state) => state.opened!.survey);
   const cast = useWorkspace((state) => state.summary!.tracks);
+  const ledger = useWorkspace((state) => state.ledger)!;
   const decide = useWorkspace((state) => state.decide);
   const [text, setText] = useState('');
   const [state, setState] = useState<State>('all');
@@ -47,12 +49,14 @@ export function TrackTable({ chosen, onChoose, compact }: { chosen: string | nul
 
   const rows = useMemo(() => {
     const byId = new Map(cast.map((track) => [track.id, track]));
+    // From the ledger, so that a tick answers at once; the score follows.
+    const { leftOut } = settingsOf(ledger);
     return survey.tracks.map((track): Row => {
       const one = byId.get(track.id)!;
       const known = one.confidence >= SURE_ENOUGH;
-      return { ...track, leftOut: one.leftOut, family: known ? one.instrument.family : 'other', instrumentName: known ? instrumentById(one.instrument.id).names.en : '' };
+      return { ...track, leftOut: track.notes === 0 || (leftOut[track.id] ?? false), family: known ? one.instrument.family : 'other', instrumentName: known ? instrumentById(one.instrument.id).names.en : '' };
     });
-  }, [survey, cast]);
+  }, [survey, cast, ledger]);
   const families = [...new Set(rows.map((row) => row.family))];
   const shown = rows.filter(
     (row) =>

@@ -1,0 +1,28 @@
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { expect, type Page } from '@playwright/test';
+
+export const DEMO_FILE = join(import.meta.dirname, '../public/demo/clockmakers-goose-cue-3.mid');
+export const DEMO_NAME = 'The Clockmaker’s Goose, cue 3';
+
+export interface Truth {
+  parts: { name: string; instrument: string; notes: { start: number; end: number; key: number; staff: number }[] }[];
+}
+
+export const truth = (): Truth => JSON.parse(readFileSync(join(import.meta.dirname, '../demo/clockmakers-goose-cue-3.truth.json'), 'utf8'));
+
+/** Hands a file to the drop area. */
+export async function dropFile(page: Page, file: string | { name: string; mimeType: string; buffer: Buffer }): Promise<void> {
+  await page.locator('input[type=file]').first().setInputFiles(file);
+}
+
+/** Opens the demo job that is ready at the first visit and waits for engraved notes. */
+export async function openDemo(page: Page): Promise<void> {
+  await page.goto('/');
+  await page.getByRole('link', { name: DEMO_NAME }).click();
+  await expect(page.locator('g.note').first()).toBeVisible({ timeout: 30_000 });
+}
+
+export async function goTo(page: Page, station: string): Promise<void> {
+  await page.getByRole('navigation', { name: 'Stations' }).getByRole('link', { name: station }).click();
+}
