@@ -64,6 +64,8 @@ const COMPOUND_TUPLET = [2, 4];
 /** For music that lies exactly on its grid anything that fits is meant. */
 const EXACT = [1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 12, 16];
 
+const MOST_DIVISION = 16;
+
 /** −ln of how usual a division is before the part has shown its habits. */
 const HABIT: Record<number, number> = { 1: 0.4, 2: 0.9, 4: 1.4, 8: 4.2, 3: 2.6, 6: 4.2, 12: 5 };
 const COMPOUND_HABIT: Record<number, number> = { 1: 0.6, 3: 0.7, 6: 1.6, 12: 4.2, 2: 4, 4: 4.6 };
@@ -92,7 +94,9 @@ class PartGrid {
   /** Strikes of each beat that has any. */
   private readonly byBeat = new Map<number, Strike[]>();
   private jitter = FIRST_JITTER;
-  private habits = new Map<string, number>();
+  /** Learnt cost of each division, in plain and in compound beats. */
+  private habits: [Float64Array, Float64Array] | null = null;
+  private readonly candidates = new Map<number, number[]>();
   private path = new Map<number, BeatFit>();
   private readonly own: Float64Array;
 
@@ -113,10 +117,13 @@ class PartGrid {
   }
 
   fit(witness: Float64Array | null): void {
-    for (let round = 0; round < ROUNDS; round++) {
+    // With the others' witness the part's own habits are known already.
+    for (let round = 0; round < (witness ? 1 : ROUNDS); round++) {
+      const before = this.jitter;
       this.path = this.leastCostPath(witness);
       if (this.exact) return;
       this.learn();
+      if (round > 0 && Math.abs(this.jitter / before - 1) < 0.04) return;
     }
   }
 
@@ -192,6 +199,13 @@ class PartGrid {
   }
 
   private divisionsFor(beat: Beat): number[] {
+    const slot = beat.length * 2 + Number(beat.compound);
+    let divisions = this.candidates.get(slot);
+    if (!divisions) this.candidates.set(slot, (divisions = this.possibleDivisions(beat)));
+    return divisions;
+  }
+
+  private possibleDivisions(beat: Beat): number[] {
     const { pin } = this.part;
     if (this.exact) return EXACT.filter((division) => Number.isInteger(beat.length / division));
     const candidates = beat.compound ? [...COMPOUND, ...COMPOUND_TUPLET] : [...PLAIN, ...TRIPLET];
@@ -206,21 +220,20 @@ class PartGrid {
   }
 
   private habit(division: number, beat: Beat): number {
-    const learnt = this.habits.get(habitKey(division, beat));
-    const base = (beat.compound ? COMPOUND_HABIT : HABIT)[division];
     if (this.exact) return 0.3 * Math.log2(division);
-    return learnt ?? base ?? 2 + Math.log2(division);
+    const learnt = this.habits?.[Number(beat.compound) as 0 | 1][division];
+    return learnt || ((beat.compound ? COMPOUND_HABIT : HABIT)[division] ?? 2 + Math.log2(division));
   }
 
   /** Jitter and habits from the path just found; both are drawn towards what is usual while there is little to go by. */
   private learn(): void {
     let squares = 0;
     let count = 0;
-    const uses = new Map<string, number>();
+    const uses: [Float64Array, Float64Array] = [new Float64Array(MOST_DIVISION + 1), new Float64Array(MOST_DIVISION + 1)];
     let beats = 0;
     for (const [beat, fit] of this.path) {
       const info = this.line.beats[beat]!;
-      uses.set(habitKey(fit.division, info), (uses.get(habitKey(fit.division, info)) ?? 0) + 1);
+      uses[Number(info.compound) as 0 | 1][fit.division]!++;
       beats++;
       this.byBeat.get(beat)!.forEach((strike, i) => {
         const away = Math.min(Math.abs(strike.at - fit.places[i]!) * this.line.secondsPerUnit[beat]!, 0.06);
@@ -231,16 +244,14 @@ class PartGrid {
     const usual = 0.012;
     this.jitter = Math.min(MOST_JITTER, Math.max(LEAST_JITTER, Math.sqrt((squares + 4 * usual * usual) / (count + 4))));
     const prior = 6;
-    for (const compound of [false, true]) {
-      for (const [division, cost] of Object.entries(compound ? COMPOUND_HABIT : HABIT)) {
-        const key = `${compound}/${division}`;
-        this.habits.set(key, -Math.log(((uses.get(key) ?? 0) + prior * Math.exp(-cost)) / (beats + prior)));
+    this.habits = [new Float64Array(MOST_DIVISION + 1), new Float64Array(MOST_DIVISION + 1)];
+    for (const [compound, usual] of [HABIT, COMPOUND_HABIT].entries()) {
+      for (const [division, cost] of Object.entries(usual)) {
+        this.habits[compound as 0 | 1][Number(division)] = -Math.log((uses[compound as 0 | 1][Number(division)]! + prior * Math.exp(-cost)) / (beats + prior));
       }
     }
   }
 }
-
-const habitKey = (division: number, beat: Beat) => `${beat.compound}/${division}`;
 
 function isThrees(division: number, beat: Beat): boolean {
   return beat.compound ? false : division % 3 === 0;

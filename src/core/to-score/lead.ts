@@ -28,7 +28,7 @@ export interface Lead {
 /** A lead less certain than this is asked about, not taken out. */
 export const LEAST_LEAD_CONFIDENCE = 0.6;
 
-const STEP: Seconds = 0.005;
+const STEP: Seconds = 0.008;
 const EARLIEST: Seconds = 0.32;
 const LATEST: Seconds = -0.06;
 const SPREAD: Seconds = 0.02;
@@ -36,7 +36,7 @@ const OUTLIER = 4.5;
 /** Share of a beat → how unusual an onset there is, in nats (own choice, checked on the bench). */
 const PLACES: readonly (readonly [number, number])[] = [[0, 0], [1, 0], [1 / 2, 0.5], [1 / 4, 1.2], [3 / 4, 1.2], [1 / 3, 1.4], [2 / 3, 1.4]];
 const PLACES_COMPOUND: readonly (readonly [number, number])[] = [[0, 0], [1, 0], [1 / 3, 0.5], [2 / 3, 0.5], [1 / 6, 1.3], [1 / 2, 1.3], [5 / 6, 1.3]];
-const MOST_ONSETS = 400;
+const MOST_ONSETS = 240;
 const TOGETHER: Seconds = 0.025;
 /** Smaller leads are not worth a correction: rounding takes care of them. */
 const NEGLIGIBLE: Seconds = 0.012;
@@ -117,7 +117,7 @@ function misfit(onsets: readonly Onset[], line: BeatLine, lead: Seconds): number
   return sum / onsets.length;
 }
 
-/** What the best grid places still leave over, on average: refines the 5 ms raster. */
+/** What the best grid places still leave over, on average: refines the raster. */
 function remainder(onsets: readonly Onset[], line: BeatLine, lead: Seconds): Seconds {
   const left = onsets.map((onset) => nearestPlace(onset, line, lead).residual).filter((residual) => Math.abs(residual) < 2 * SPREAD);
   if (left.length === 0) return 0;

@@ -15,8 +15,8 @@ export type LevelAt = (place: WrittenUnits) => number;
 
 export interface Splitting {
   levelAt: LevelAt;
-  /** All places where a cut may be made lie on multiples of this. */
-  finest: WrittenUnits;
+  /** Every place as strong as a beat's subdivision by the meter lies on multiples of this. */
+  unit: WrittenUnits;
   /** Length of the beat, within which anything that is one symbol may stay one. */
   beat: WrittenUnits;
   /** Off-beat notes may cross a beat by half their length (not in compound meters, whose beats must be seen). */
@@ -28,7 +28,7 @@ export interface Piece extends NoteValue {
   at: WrittenUnits;
 }
 
-/** Cuts [from, to) into symbols, in order. Lengths are multiples of `finest`. */
+/** Cuts [from, to) into symbols, in order. */
 export function splitSpan(from: WrittenUnits, to: WrittenUnits, rest: boolean, rules: Splitting): Piece[] {
   const value = noteValue(to - from, rest ? 1 : 2);
   if (value && (rest ? restMayStand(from, to, value, rules) : noteMayStand(from, to, value, rules))) return [{ ...value, at: from }];
@@ -46,21 +46,34 @@ function bestCut(from: WrittenUnits, to: WrittenUnits, rules: Splitting): Writte
   if (level === Infinity) return null;
   if (rules.levelAt(from) > level) return place;
   let last = place;
-  for (let at = place; at < to; at += rules.finest) if (rules.levelAt(at) === level) last = at;
+  const step = raster(from, to, rules);
+  for (let at = place; at < to; at += step) if (rules.levelAt(at) === level) last = at;
   return last;
 }
 
 /** The strongest place strictly inside, the first where several are. */
-function crossed(from: WrittenUnits, to: WrittenUnits, { levelAt, finest }: Splitting): { level: number; place: WrittenUnits } {
+function crossed(from: WrittenUnits, to: WrittenUnits, rules: Splitting): { level: number; place: WrittenUnits } {
   let level = Infinity;
   let strongest = from;
-  for (let place = (Math.floor(from / finest) + 1) * finest; place < to; place += finest) {
-    if (levelAt(place) < level) {
-      level = levelAt(place);
+  const step = raster(from, to, rules);
+  for (let place = from + step; place < to; place += step) {
+    const here = rules.levelAt(place);
+    if (here < level) {
+      level = here;
       strongest = place;
     }
   }
   return { level, place: strongest };
+}
+
+/** Coarser places are stronger ones, so that only those need a look that lie on the span's own raster. */
+function raster(from: WrittenUnits, to: WrittenUnits, { unit }: Splitting): WrittenUnits {
+  let [a, b] = [from, to];
+  while (b > 0) [a, b] = [b, a % b];
+  b = unit;
+  while (b > 0) [a, b] = [b, a % b];
+  // A span of one raster step: look one step finer, there is nothing to cut at otherwise.
+  return a === to - from && Number.isInteger(a / 2) ? a / 2 : a;
 }
 
 function noteMayStand(from: WrittenUnits, to: WrittenUnits, value: NoteValue, rules: Splitting): boolean {
@@ -105,7 +118,7 @@ export function barSplitting(bar: Bar): Splitting {
   const meterLevel = meterLevels(bar.meter);
   const rules: Splitting = {
     levelAt: (place) => (place === 0 || place === bar.length ? 0 : meterLevel(place + offset)),
-    finest: FINEST,
+    unit: (4 * QUARTER) / bar.meter.beatType,
     beat: beatGroups(bar.meter)[0]!,
     syncopation: !isCompound(bar.meter),
     barLength: bar.length,
@@ -157,7 +170,7 @@ export function tupletSplitting(units: number, unit: WrittenUnits): Splitting {
       for (let size = unit; place % size !== 0 && size > finest; size /= 2) level++;
       return level;
     },
-    finest,
+    unit,
     beat: units * unit,
     syncopation: true,
     barLength: units * unit,

@@ -37,6 +37,7 @@ export interface VoiceCosts {
 /** @param notes of one staff, in order of start @returns voice of each from 0, same order */
 export function separateVoices(notes: readonly PlacedNote[], costs: VoiceCosts): number[] {
   const chords = chordsFromTop(notes);
+  if (isOneLine(notes, chords)) return notes.map(() => 0);
   const silent: Line = { end: -Infinity, start: -Infinity, key: 0 };
   let states: State[] = [{ cost: 0, lines: [silent, silent], cut: 0, from: null }];
   for (const chord of chords) {
@@ -51,6 +52,16 @@ export function separateVoices(notes: readonly PlacedNote[], costs: VoiceCosts):
   let state: State | null = states[0] ?? null;
   for (let c = chords.length - 1; c >= 0 && state; c--, state = state.from) chords[c]!.forEach((i, k) => (voices[i] = k < state!.cut ? 0 : 1));
   return voices;
+}
+
+/** Single notes that hardly overlap need no search. */
+function isOneLine(notes: readonly PlacedNote[], chords: readonly (readonly number[])[]): boolean {
+  return chords.every((chord, c) => {
+    if (chord.length > 1) return false;
+    const note = notes[chord[0]!]!;
+    const next = chords[c + 1] && notes[chords[c + 1]![0]!]!;
+    return !next || note.release - next.start <= 0.35 * Math.min(next.start - note.start, next.release - next.onset);
+  });
 }
 
 /** Indices of the notes that start together, highest key first. */
