@@ -26,7 +26,7 @@ const sound = (key: MidiKey, name: string, place: string, notehead: Notehead = '
 });
 
 /**
- * Keys and names: General MIDI Level 1 percussion map (MIDI Association). Staff places and noteheads: common practice of
+ * Keys and names: General MIDI Level 1 percussion key assignments (MIDI Association). Staff places and noteheads: common practice of
  * drum notation, no single source.
  */
 export const GENERAL_MIDI_DRUMS: DrumMap = new Map(

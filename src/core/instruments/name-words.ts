@@ -38,7 +38,7 @@ const HANDS: Record<string, 'left' | 'right'> = { lh: 'left', left: 'left', link
 
 /** Words about recording, files and programs that say nothing of the instrument. */
 const CLUTTER = new Set(
-  ('midi track inst instrument ch channel copy new close mid far room mic mics main mix stereo mono wet dry full patch vst kontakt library lib legacy pro hd lite v ' +
+  ('midi track inst instrument ch channel copy new close mid far room mic mics main mix stereo mono wet dry full patch library lib legacy pro hd lite v ' +
     'ks bus stem print bounce take comp edit final version rev alt default untitled spur piste pista traccia kanal section sect sec div divisi unis ens ensemble hand hands hd mano main').split(' '),
 );
 

@@ -257,10 +257,13 @@ function isThrees(division: number, beat: Beat): boolean {
   return beat.compound ? false : division % 3 === 0;
 }
 
+function kindOf(division: number): number {
+  return division % 3 === 0 ? 3 : division % 5 === 0 ? 5 : division % 7 === 0 ? 7 : 2;
+}
+
 function changeCost(from: number, to: number, distance: number): number {
   if (from === to) return 0;
-  const kind = (division: number) => (division % 3 === 0 ? 3 : division % 5 === 0 ? 5 : division % 7 === 0 ? 7 : 2);
-  const cost = kind(from) === kind(to) || from === 1 || to === 1 ? 0.2 : 0.8;
+  const cost = kindOf(from) === kindOf(to) || from === 1 || to === 1 ? 0.2 : 0.8;
   return distance > 4 ? cost / 2 : cost;
 }
 

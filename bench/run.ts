@@ -1,0 +1,92 @@
+/*
+ * Speed: `npm run bench`. Each measurement stands beside its peer or its limit; medians of several runs. Writes
+ * docs/benchmarks.md.
+ */
+import { writeFileSync } from 'node:fs';
+import { cpus } from 'node:os';
+import { join } from 'node:path';
+import tone from '@tonejs/midi';
+import { parseMidi } from 'midi-file';
+import { writeMusicXml } from '../src/core/musicxml';
+import { barsOfPerformance, performanceFromSmf, surveyPerformance } from '../src/core/performance';
+import { readSmf } from '../src/core/smf';
+import { convert, NO_SETTINGS, type Conversion } from '../src/core/to-score';
+import { eventsFile, orchestraFile } from './large';
+
+function median(values: number[]): number {
+  return values.sort((a, b) => a - b)[values.length >> 1]!;
+}
+
+/** Milliseconds, median of `runs` after one run to warm up. */
+function time(work: () => unknown, runs = 5): number {
+  work();
+  return median(
+    Array.from({ length: runs }, () => {
+      const start = performance.now();
+      work();
+      return performance.now() - start;
+    }),
+  );
+}
+
+const ms = (value: number) => `${value < 10 ? value.toFixed(1) : Math.round(value)} ms`;
+
+const EVENTS = 1_000_000;
+const large = eventsFile(EVENTS);
+const ours = time(() => readSmf(large));
+const midiFile = time(() => parseMidi(large));
+const toneMidi = time(() => new tone.Midi(large), 3);
+globalThis.gc?.();
+const before = process.memoryUsage().heapUsed;
+const reading = readSmf(large);
+const memory = (process.memoryUsage().heapUsed - before) / 1e6;
+const played = performanceFromSmf(reading);
+const interpret = time(() => performanceFromSmf(reading), 3);
+const bars = barsOfPerformance(played);
+const survey = time(() => surveyPerformance(played, bars), 3);
+
+const orchestra = orchestraFile(100, 196);
+const music = performanceFromSmf(readSmf(orchestra));
+const stages = new Map<string, number>();
+let conversion: Conversion | null = null;
+const whole = time(() => {
+  stages.clear();
+  const steps = convert(music, NO_SETTINGS);
+  let stage = '';
+  let since = performance.now();
+  for (;;) {
+    const step = steps.next();
+    const now = performance.now();
+    if (stage) stages.set(stage, (stages.get(stage) ?? 0) + now - since);
+    since = now;
+    if (step.done) {
+      conversion = step.value;
+      return;
+    }
+    stage = step.value.stage;
+  }
+}, 3);
+const writing = time(() => writeMusicXml(conversion!.score), 3);
+
+const rows = [
+  ['read a file of 1,000,000 events', ms(ours), `${(midiFile / ours).toFixed(1)} × as fast as midi-file (${ms(midiFile)}), ${(toneMidi / ours).toFixed(1)} × as @tonejs/midi (${ms(toneMidi)})`, 'under 1 s and 3 × midi-file'],
+  ['… memory for its events', `${Math.round(memory)} MB`, '', ''],
+  ['… pair its notes, gather its time lines', ms(interpret), '', ''],
+  ['… survey it', ms(survey), '', ''],
+  [`100 tracks, ${conversion!.score.bars.length} bars to a score`, ms(whole), '', 'under 5 s'],
+  ...[...stages].map(([stage, value]) => [`… ${stage}`, ms(value), '', '']),
+  ['… write it as MusicXML', ms(writing), '', ''],
+];
+const text = `# Benchmarks
+
+Written by \`npm run bench\` on Node ${process.versions.node}, ${cpus()[0]?.model ?? 'unknown processor'}, ${cpus().length} cores. Medians; times are rough.
+
+| work | time | beside | limit |
+|---|---|---|---|
+${rows.map((row) => `| ${row.join(' | ')} |`).join('\n')}
+
+midi-file 1.2 and @tonejs/midi 2.0 read the same bytes in the same run. @tonejs/midi also builds its own note objects, which ours
+leaves to the next step.
+`;
+writeFileSync(join(import.meta.dirname, '../docs/benchmarks.md'), text);
+console.log(text);
