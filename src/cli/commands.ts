@@ -1,6 +1,6 @@
 import { writeFileSync } from 'node:fs';
 import { parseArgs } from 'node:util';
-import { parseJob, settingsOf } from '../core/job';
+import { parseJob, preparePerformance, settingsOf } from '../core/job';
 import { compressMusicXml, writeMusicXml } from '../core/musicxml';
 import { NO_SETTINGS, toScore, type ConversionSettings } from '../core/to-score';
 import { BadUsage } from './errors';
@@ -27,9 +27,9 @@ function toScoreCommand(args: readonly string[]): void {
   const output = values.output;
   if (positionals.length !== 1 || !input || typeof output !== 'string') throw new BadUsage(usage);
   if (!/\.(musicxml|xml|mxl)$/i.test(output)) throw new BadUsage(`The output must end in .musicxml or .mxl, not “${output}”.\n${usage}`);
-  const performance = readPerformance(input).performance;
-  const settings = typeof values.job === 'string' ? settingsFrom(values.job, performance.tracks.map((track) => track.id)) : NO_SETTINGS;
-  const conversion = toScore(performance, settings);
+  const received = readPerformance(input).performance;
+  const settings = typeof values.job === 'string' ? settingsFrom(values.job, received.tracks.map((track) => track.id)) : NO_SETTINGS;
+  const conversion = toScore(preparePerformance([received], settings), settings);
   const text = writeMusicXml(conversion.score);
   writeFileSync(output, /\.mxl$/i.test(output) ? compressMusicXml(text) : text);
   if (typeof values.report === 'string') writeFileSync(values.report, JSON.stringify(reportOf(conversion), null, 2));

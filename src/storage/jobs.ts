@@ -1,5 +1,5 @@
 import Dexie from 'dexie';
-import { EMPTY_LEDGER, type Ledger } from '@/core/job';
+import { EMPTY_LEDGER, packArchive, unpackArchive, type Ledger } from '@/core/job';
 import { database, type JobRecord } from './schema';
 
 /** Something the browser's storage refused, in a sentence for people. */
@@ -87,4 +87,59 @@ async function guarded<T>(work: () => PromiseLike<T>): Promise<T> {
     }
     throw error;
   }
+}
+
+/** Adds a further original to a job. */
+export async function addOriginal(id: string, file: ReceivedFile): Promise<void> {
+  const hash = await sha256(file.bytes);
+  await guarded(() =>
+    database.transaction('rw', database.jobs, database.originals, async () => {
+      const job = await database.jobs.get(id);
+      if (!job) throw new StorageError('This job is no longer in this browser.');
+      await database.originals.put({ sha256: hash, bytes: file.bytes });
+      await database.jobs.update(id, { originals: [...job.originals, { sha256: hash, fileName: file.fileName, size: file.bytes.length }], changedAt: Date.now() });
+    }),
+  );
+}
+
+/** A second job with the same originals and decisions. */
+export async function duplicateJob(id: string): Promise<JobRecord> {
+  const job = await database.jobs.get(id);
+  if (!job) throw new StorageError('This job is no longer in this browser.');
+  const now = Date.now();
+  const copy: JobRecord = { ...job, id: crypto.randomUUID(), name: `${job.name} (copy)`, createdAt: now, changedAt: now };
+  delete copy.demo;
+  await guarded(() => database.jobs.add(copy));
+  return copy;
+}
+
+/** The job's archive: a zip with its decisions and originals. */
+export async function archiveOf(id: string): Promise<{ bytes: Uint8Array; fileName: string }> {
+  const job = await database.jobs.get(id);
+  if (!job) throw new StorageError('This job is no longer in this browser.');
+  const originals = await Promise.all(job.originals.map(async (original) => ({ ...original, bytes: await originalBytes(original.sha256) })));
+  const name = job.name.replace(/[^\p{L}\p{N}._ -]+/gu, '').trim() || 'job';
+  return { bytes: packArchive({ name: job.name, originals, ledger: job.ledger }), fileName: `${name}.dragoman.zip` };
+}
+
+/** Makes a job of an archive; nothing is stored when anything in it is wrong. @throws JobError, StorageError */
+export async function importArchive(file: ReceivedFile): Promise<JobRecord> {
+  const archived = await unpackArchive(file.bytes, file.fileName, sha256);
+  const now = Date.now();
+  const job: JobRecord = {
+    id: crypto.randomUUID(),
+    name: archived.name,
+    createdAt: now,
+    changedAt: now,
+    originals: archived.originals.map(({ sha256: hash, fileName, size }) => ({ sha256: hash, fileName, size })),
+    ledger: archived.ledger,
+    openQueries: null,
+  };
+  await guarded(() =>
+    database.transaction('rw', database.jobs, database.originals, async () => {
+      await database.originals.bulkPut(archived.originals.map(({ sha256: hash, bytes }) => ({ sha256: hash, bytes })));
+      await database.jobs.add(job);
+    }),
+  );
+  return job;
 }

@@ -2,9 +2,9 @@ import * as Comlink from 'comlink';
 import { compressMusicXml, writeMusicXml } from '@/core/musicxml';
 import { barsOfPerformance, fileFacts, performanceFromSmf, surveyPerformance, trackDetail, type FileFacts, type Performance, type Survey, type TrackDetail, type TrackId } from '@/core/performance';
 import { passageOf, type Passage } from '@/core/proof';
-import { remediesFor, type Remedy } from '@/core/job';
+import { preparePerformance, remediesFor, type Remedy } from '@/core/job';
 import type { PartId, Query, Score } from '@/core/score';
-import { readSmf } from '@/core/smf';
+import { readSmf, type SmfFile } from '@/core/smf';
 import type { Bar } from '@/core/time';
 import { convert, type CastTrack, type Conversion, type ConversionSettings, type PartReport, type Progress } from '@/core/to-score';
 
@@ -39,26 +39,36 @@ export interface Summary {
   tracks: CastTrack[];
   queries: OpenQuery[];
   milliseconds: number;
-}
-
-interface Desk {
-  performance: Performance;
-  conversion: Conversion | null;
+  /** The survey that goes with it: splitting and placing change what arrived. */
+  opened: Opened;
 }
 
 /** One job at a time lies on the desk; opening another clears it. */
+interface Desk {
+  originals: { file: SmfFile; performance: Performance; size: number }[];
+  /** The originals as the ledger has them joined and split. */
+  prepared: { by: string; performance: Performance; opened: Opened };
+  conversion: Conversion | null;
+}
+
 let desk: Desk | null = null;
 let run = 0;
 
 const api = {
-  /** @throws SmfError when the bytes are no usable Standard MIDI File */
-  open(bytes: Uint8Array): Opened {
+  /** Reads a file without opening a job. @throws SmfError when the bytes are no usable Standard MIDI File */
+  check(bytes: Uint8Array): void {
+    performanceFromSmf(readSmf(bytes));
+  },
+
+  /** @throws SmfError when one of the files is no usable Standard MIDI File */
+  open(files: Uint8Array[], settings: ConversionSettings): Opened {
     desk = null;
-    const reading = readSmf(bytes);
-    const performance = performanceFromSmf(reading);
-    const bars = barsOfPerformance(performance);
-    desk = { performance, conversion: null };
-    return { survey: surveyPerformance(performance, bars), facts: fileFacts(reading.file, performance, bars, bytes.length) };
+    const originals = files.map((bytes) => {
+      const reading = readSmf(bytes);
+      return { file: reading.file, performance: performanceFromSmf(reading), size: bytes.length };
+    });
+    desk = { originals, prepared: prepare(originals, settings), conversion: null };
+    return desk.prepared.opened;
   },
 
   /** Converts what lies on the desk. A later call, or `cancel`, stops an earlier one, which then gives `null`. */
@@ -66,13 +76,14 @@ const api = {
     const mine = ++run;
     const current = onDesk();
     const started = performance.now();
-    const steps = convert(current.performance, settings);
+    if (current.prepared.by !== preparedBy(settings)) current.prepared = prepare(current.originals, settings);
+    const steps = convert(current.prepared.performance, settings);
     let rested = started;
     for (;;) {
       const step = steps.next();
       if (step.done) {
         current.conversion = step.value;
-        return summarise(step.value, performance.now() - started);
+        return summarise(step.value, current.prepared.opened, performance.now() - started);
       }
       if (performance.now() - rested > 30) {
         onProgress?.(step.value);
@@ -90,7 +101,7 @@ const api = {
 
   /** Notes and controllers of one track, for looking at. @throws Error when there is no such track */
   track(id: TrackId): TrackDetail {
-    const { performance } = onDesk();
+    const { performance } = onDesk().prepared;
     const track = performance.tracks.find((candidate) => candidate.id === id);
     if (!track) throw new Error(`There is no track ${id}.`);
     return trackDetail(track, performance);
@@ -115,12 +126,23 @@ function onDesk(): Desk {
 }
 
 function converted(): { conversion: Conversion; performance: Performance } {
-  const { conversion, performance } = onDesk();
+  const { conversion, prepared } = onDesk();
   if (!conversion) throw new Error('The job has not been converted yet.');
-  return { conversion, performance };
+  return { conversion, performance: prepared.performance };
 }
 
-function summarise(conversion: Conversion, milliseconds: number): Summary {
+function preparedBy({ splits, offsets }: ConversionSettings): string {
+  return JSON.stringify([splits, offsets]);
+}
+
+function prepare(originals: Desk['originals'], settings: ConversionSettings): Desk['prepared'] {
+  const performance = preparePerformance(originals.map((original) => original.performance), settings);
+  const bars = barsOfPerformance(performance);
+  const size = originals.reduce((sum, original) => sum + original.size, 0);
+  return { by: preparedBy(settings), performance, opened: { survey: surveyPerformance(performance, bars), facts: fileFacts(originals[0]!.file, performance, bars, size) } };
+}
+
+function summarise(conversion: Conversion, opened: Opened, milliseconds: number): Summary {
   const { score, casting, queries, reports } = conversion;
   return {
     title: score.title,
@@ -140,6 +162,7 @@ function summarise(conversion: Conversion, milliseconds: number): Summary {
     tracks: casting.tracks,
     queries: queries.map((query) => ({ ...query, remedies: remediesFor(query, conversion) })),
     milliseconds,
+    opened,
   };
 }
 

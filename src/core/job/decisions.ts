@@ -62,13 +62,27 @@ export class SetTitle {
   @IsString() @MaxLength(300) title!: string;
 }
 
+/** A track that carries several channels becomes one track for each. */
+export class SplitTrack {
+  @Equals('splitTrack') kind!: 'splitTrack';
+  @Matches(TRACK) track!: string;
+}
+
+/** Where a further original begins: so many bars after the first one does. */
+export class PlaceOriginal {
+  @Equals('placeOriginal') kind!: 'placeOriginal';
+  /** 2 is the second original. */
+  @IsInt() @Min(2) @Max(99) original!: number;
+  @IsInt() @Min(0) @Max(9999) bars!: number;
+}
+
 export class DismissQuery {
   @Equals('dismissQuery') kind!: 'dismissQuery';
   @IsString() @IsNotEmpty() @MaxLength(300) query!: string;
   @IsString() @MaxLength(500) reason!: string;
 }
 
-export type Decision = LeaveOut | TakeIn | AssignInstrument | RenamePart | SetGrid | FreeGrid | SetLead | SetKey | SetTitle | DismissQuery;
+export type Decision = LeaveOut | TakeIn | AssignInstrument | RenamePart | SetGrid | FreeGrid | SetLead | SetKey | SetTitle | SplitTrack | PlaceOriginal | DismissQuery;
 
 /** Every kind of decision there is, by its `kind`. */
 export const DECISION_KINDS: Record<Decision['kind'], new () => Decision> = {
@@ -81,6 +95,8 @@ export const DECISION_KINDS: Record<Decision['kind'], new () => Decision> = {
   setLead: SetLead,
   setKey: SetKey,
   setTitle: SetTitle,
+  splitTrack: SplitTrack,
+  placeOriginal: PlaceOriginal,
   dismissQuery: DismissQuery,
 };
 

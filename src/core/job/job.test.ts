@@ -2,9 +2,10 @@ import { describe, expect, it } from 'vitest';
 import { demoOriginal } from '../../../demo/make';
 import { performanceFromSmf } from '../performance';
 import { writeMusicXml } from '../musicxml';
+import { keyName } from '../score';
 import { readSmf } from '../smf';
 import { toScore } from '../to-score';
-import { DECISION_KINDS, describe as inWords, dismissedQueries, EMPTY_LEDGER, enter, inForce, JobError, keyName, moveTo, parseJob, redo, remediesFor, settingsOf, undo, type Decision } from './index';
+import { DECISION_KINDS, describe as inWords, dismissedQueries, EMPTY_LEDGER, enter, inForce, JobError, moveTo, parseJob, redo, remediesFor, settingsOf, undo, type Decision } from './index';
 
 const performance = performanceFromSmf(readSmf(demoOriginal()));
 const scoreText = (ledger = EMPTY_LEDGER) => writeMusicXml(toScore(performance, settingsOf(ledger)).score);
@@ -45,8 +46,8 @@ describe('ledger', () => {
   });
 
   it('names keys by the circle of fifths', () => {
-    expect([-7, -4, 0, 3, 7].map((fifths) => keyName(fifths, 'major'))).toEqual(['C♭ major', 'A♭ major', 'C major', 'A major', 'C♯ major']);
-    expect([-7, 0, 4].map((fifths) => keyName(fifths, 'minor'))).toEqual(['A♭ minor', 'A minor', 'C♯ minor']);
+    expect([-7, -4, 0, 3, 7].map((fifths) => keyName({ fifths, mode: 'major' }))).toEqual(['C♭ major', 'A♭ major', 'C major', 'A major', 'C♯ major']);
+    expect([-7, 0, 4].map((fifths) => keyName({ fifths, mode: 'minor' }))).toEqual(['A♭ minor', 'A minor', 'C♯ minor']);
   });
 
   it('answers queries: every remedy of a doubt makes it go away', () => {
@@ -70,7 +71,7 @@ describe('job files', () => {
 
   it('takes every kind of decision there is', () => {
     expect(parse().ledger).toEqual({ decisions, position: 3 });
-    const kinds = new Set([...decisions.map((decision) => decision.kind), 'freeGrid', 'dismissQuery']);
+    const kinds = new Set([...decisions.map((decision) => decision.kind), 'freeGrid', 'dismissQuery', 'splitTrack', 'placeOriginal']);
     expect(kinds).toEqual(new Set(Object.keys(DECISION_KINDS)));
   });
 

@@ -1,4 +1,5 @@
 import { instrumentById } from '../instruments';
+import { keyName } from '../score';
 import { NO_SETTINGS, type ConversionSettings, type SmallestValue } from '../to-score';
 import type { Decision } from './decisions';
 
@@ -69,6 +70,10 @@ function apply(settings: ConversionSettings, decision: Decision): ConversionSett
       return { ...settings, key: { fifths: decision.fifths, mode: decision.mode } };
     case 'setTitle':
       return { ...settings, title: decision.title };
+    case 'splitTrack':
+      return { ...settings, splits: { ...settings.splits, [decision.track]: true } };
+    case 'placeOriginal':
+      return { ...settings, offsets: { ...settings.offsets, [decision.original]: decision.bars } };
     case 'dismissQuery':
       return settings;
   }
@@ -103,18 +108,14 @@ export function describe(decision: Decision, nameOf: (track: string) => string):
     case 'setLead':
       return decision.milliseconds === 0 ? `${nameOf(decision.track)}: no lead taken out` : `${nameOf(decision.track)}: lead of ${decision.milliseconds} ms taken out`;
     case 'setKey':
-      return `Key signature: ${keyName(decision.fifths, decision.mode)}`;
+      return `Key signature: ${keyName(decision)}`;
     case 'setTitle':
       return `Title: “${decision.title}”`;
+    case 'splitTrack':
+      return `${nameOf(decision.track)}: split by channel`;
+    case 'placeOriginal':
+      return decision.bars === 0 ? `Original ${decision.original} begins at bar 1` : `Original ${decision.original} begins ${decision.bars} bars later`;
     case 'dismissQuery':
       return decision.reason ? `Query set aside: ${decision.reason}` : 'Query set aside';
   }
-}
-
-const MAJOR_KEYS = 'C♭ G♭ D♭ A♭ E♭ B♭ F C G D A E B F♯ C♯'.split(' ');
-const MINOR_KEYS = 'A♭ E♭ B♭ F C G D A E B F♯ C♯ G♯ D♯ A♯'.split(' ');
-
-/** "A♭ major" for −4, major. */
-export function keyName(fifths: number, mode: 'major' | 'minor'): string {
-  return `${(mode === 'major' ? MAJOR_KEYS : MINOR_KEYS)[fifths + 7]} ${mode}`;
 }

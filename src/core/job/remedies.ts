@@ -1,5 +1,5 @@
 import { CATALOGUE } from '../instruments';
-import type { Query } from '../score';
+import { keyName, type Query } from '../score';
 import type { Conversion } from '../to-score';
 import type { Decision } from './decisions';
 
@@ -45,6 +45,15 @@ export function remediesFor(query: Query, conversion: Pick<Conversion, 'casting'
     }
     case 'empty-track':
       return [{ label: 'Leave it out', decision: { kind: 'leaveOut', tracks: [query.track!] } }];
+    case 'duplicate-track':
+      return [{ label: 'Leave it out', decision: { kind: 'leaveOut', tracks: [query.track!] } }];
+    case 'mixed-channels':
+      return [{ label: 'Split it by channel', decision: { kind: 'splitTrack', track: query.track! } }];
+    case 'key-signature': {
+      const key = { fifths: Number(query.facts?.fifths), mode: query.facts?.mode as 'major' | 'minor' };
+      const take: Remedy = { label: keyName(key), decision: { kind: 'setKey', ...key } };
+      return query.id.endsWith('default') ? [take, { label: 'C major', decision: { kind: 'setKey', fifths: 0, mode: 'major' } }] : [take];
+    }
     default:
       return [];
   }

@@ -5,3 +5,4 @@ export * from './query';
 export * from './check';
 export * from './slice';
 export * from './sounding';
+export * from './key-name';

@@ -2,12 +2,13 @@
  * Doubts: what the engine is not sure of, as queries with their places.
  */
 import type { DrumMap } from '../instruments';
-import type { Performance, TrackId } from '../performance';
-import type { Query } from '../score';
+import { findDuplicates, mixedTracks, type Performance, type TrackId } from '../performance';
+import { keyName, type Query, type ScoreKey } from '../score';
 import { barBeat, barIndexAt, type Bar, type Milliseconds, type Seconds, type WrittenUnits } from '../time';
 import { beatIndexAt, type BeatLine } from './beats';
-import type { Casting, CastPart } from './casting';
+import { trackLabel, type Casting, type CastPart } from './casting';
 import type { GridChoice } from './grid';
+import { isDefaultKey, usualKey, type BarKey } from './keys';
 import { LEAST_LEAD_CONFIDENCE, type Lead } from './lead';
 
 /** A note this far from its place is asked about, in shares of the part's jitter and absolutely. */
@@ -84,4 +85,39 @@ export function leadQueries(casting: Casting, leads: Map<TrackId, Lead>): Query[
 /** What was odd in the file itself. */
 export function fileQueries(performance: Performance): Query[] {
   return performance.warnings.map((warning, i) => ({ id: `file/${i}/${warning.track ?? ''}/${warning.tick ?? ''}`, kind: 'file', track: warning.track, message: warning.message }));
+}
+
+/** Tracks that double another and are both written; tracks that carry several channels. */
+export function trackQueries(performance: Performance, casting: Casting): Query[] {
+  const written = new Set(casting.parts.flatMap((part) => part.tracks));
+  const nameOf = (id: TrackId) => {
+    const track = performance.tracks.find((candidate) => candidate.id === id)!;
+    return trackLabel(track);
+  };
+  const duplicates = [...findDuplicates(performance)].filter(([id, { of }]) => written.has(id) && written.has(of));
+  return [
+    ...duplicates.map(([id, { of, exact, transposed, later }]): Query => {
+      const shift = [transposed !== 0 && `${Math.abs(transposed / 12)} octave${Math.abs(transposed) > 12 ? 's' : ''} ${transposed > 0 ? 'higher' : 'lower'}`, later !== 0 && `${Math.abs(later)} ms ${later > 0 ? 'later' : 'earlier'}`].filter(Boolean).join(', ');
+      return { id: `duplicate-track/${id}`, kind: 'duplicate-track', track: id, part: id, message: `${nameOf(id)} plays ${exact ? 'exactly ' : ''}what ${nameOf(of)} plays${shift && ` (${shift})`}: perhaps only there to thicken the sound.` };
+    }),
+    ...mixedTracks(performance)
+      .filter((track) => written.has(track.id))
+      .map((track): Query => ({ id: `mixed-channels/${track.id}`, kind: 'mixed-channels', track: track.id, part: track.id, message: `${trackLabel(track)} plays on channels ${track.channels.join(', ')}: perhaps ${track.channels.length} instruments.` })),
+  ];
+}
+
+/** Where the signature printed is not what the file says, or not what its notes say. */
+export function keyQueries(keys: readonly ScoreKey[], barKeys: readonly BarKey[], performance: Performance, decided: boolean): Query[] {
+  if (decided || barKeys.length === 0) return [];
+  const heard = usualKey(barKeys);
+  const stated = performance.keys;
+  const facts = { fifths: heard.fifths, mode: heard.mode };
+  if (isDefaultKey(stated)) {
+    const printed = keys[0]!;
+    if (stated.length === 0 || printed.fifths === 0) return [];
+    return [{ id: 'key-signature/default', kind: 'key-signature', message: `The file says C major, which often means that nobody set it. Its notes say ${keyName(printed)}, and that is printed.`, facts: { fifths: printed.fifths, mode: printed.mode } }];
+  }
+  const share = barKeys.filter((key) => keys.some((printed) => printed.fifths === key.fifths)).length / barKeys.length;
+  if (share > 0.25) return [];
+  return [{ id: 'key-signature/stated', kind: 'key-signature', message: `The file’s key signature is printed, but the notes sound like ${keyName(heard)}.`, facts }];
 }

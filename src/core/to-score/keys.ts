@@ -119,7 +119,7 @@ export function isDefaultKey(events: readonly KeyEvent[]): boolean {
 export function signatures(barKeys: readonly BarKey[], bars: readonly Bar[], events: readonly KeyEvent[]): ScoreKey[] {
   if (!isDefaultKey(events)) {
     const stated = events.map((event) => ({ bar: barAtOrAfter(bars, event.at), fifths: event.fifths, mode: event.mode }));
-    if (stated[0]!.bar > 0) stated.unshift({ bar: 0, ...mostUsual(barKeys.slice(0, stated[0]!.bar)) });
+    if (stated[0]!.bar > 0) stated.unshift({ bar: 0, ...usualKey(barKeys.slice(0, stated[0]!.bar)) });
     return distinct(stated);
   }
   return distinct(lasting(barKeys));
@@ -162,7 +162,8 @@ function lasting(barKeys: readonly BarKey[]): ScoreKey[] {
   return stretches.map(({ bar, fifths, mode }) => ({ bar, fifths, mode }));
 }
 
-function mostUsual(barKeys: readonly BarKey[]): BarKey {
+/** The key that holds in most bars. */
+export function usualKey(barKeys: readonly BarKey[]): BarKey {
   const count = new Map<number, number>();
   for (const key of barKeys) count.set(key.fifths, (count.get(key.fifths) ?? 0) + 1);
   const fifths = [...count].sort((a, b) => b[1] - a[1])[0]?.[0] ?? 0;

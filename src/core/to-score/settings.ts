@@ -22,8 +22,12 @@ export interface ConversionSettings {
   grids: Record<TrackId, GridPin>;
   /** Milliseconds a track was played ahead of the beat. */
   leads: Record<TrackId, Milliseconds>;
+  /** Tracks split by channel. */
+  splits: Record<TrackId, true>;
+  /** Bars after the start of the first original at which a further one begins, by its number from 2. */
+  offsets: Record<number, number>;
   /** Concert key of the whole piece, in sharps (negative: flats). */
   key?: { fifths: number; mode: 'major' | 'minor' };
 }
 
-export const NO_SETTINGS: ConversionSettings = { leftOut: {}, instruments: {}, partNames: {}, grids: {}, leads: {} };
+export const NO_SETTINGS: ConversionSettings = { leftOut: {}, instruments: {}, partNames: {}, grids: {}, leads: {}, splits: {}, offsets: {} };

@@ -13,7 +13,7 @@ import { layBars, writtenUnits, type Bar, type Seconds, type WrittenUnits } from
 import { assemblePart } from './assemble-part';
 import { layBeats, type BeatLine } from './beats';
 import { castTracks, type Casting, type CastPart } from './casting';
-import { fileQueries, leadQueries, noteQueries } from './doubts';
+import { fileQueries, keyQueries, leadQueries, noteQueries, trackQueries } from './doubts';
 import type { DurationReport } from './durations';
 import { fitGrids, type GridChoice } from './grid';
 import { keysOfBars, signatures, type BarKey } from './keys';
@@ -95,7 +95,7 @@ export function* convert(performance: Performance, settings: ConversionSettings,
     markers: performance.markers.map((marker): Marker => ({ at: writtenUnits(marker.tick, performance.ticksPerQuarter), text: marker.text })),
     parts,
   };
-  queries.push(...leadQueries(casting, leads), ...fileQueries(performance));
+  queries.push(...leadQueries(casting, leads), ...trackQueries(performance, casting), ...keyQueries(keys, barKeys, performance, settings.key !== undefined), ...fileQueries(performance));
   return { score, casting, queries, reports, beatStarts: line.beats.map((beat) => beat.start), barKeys };
 }
 

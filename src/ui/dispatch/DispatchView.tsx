@@ -2,7 +2,7 @@
 
 import { DownloadOutlined } from '@ant-design/icons';
 import { App, Button } from 'antd';
-import { keyName } from '@/core/job';
+import { keyName } from '@/core/score';
 import { openQueries, useWorkspace } from '../job/workspace';
 import { sentence } from '../shared/receive';
 import { bytesInWords, clock, count } from '../shared/words';
@@ -28,7 +28,7 @@ export function DispatchView() {
     <div className={styles.sheet}>
       <h1>{summary.title || job.name}</h1>
       <p className="soft">
-        {count(summary.parts.length, 'part', 'parts')}, {count(summary.bars.length, 'bar', 'bars')}, {clock(opened.facts.durationSeconds)}, {summary.keys.map((key) => keyName(key.fifths, key.mode)).join(' → ')}
+        {count(summary.parts.length, 'part', 'parts')}, {count(summary.bars.length, 'bar', 'bars')}, {clock(opened.facts.durationSeconds)}, {summary.keys.map((key) => keyName(key)).join(' → ')}
       </p>
       <section className={styles.choice}>
         <div>

@@ -1,17 +1,19 @@
 'use client';
 
-import { DeleteOutlined, EditOutlined, InboxOutlined, MoonOutlined, SunOutlined } from '@ant-design/icons';
+import { CopyOutlined, DeleteOutlined, EditOutlined, InboxOutlined, MoonOutlined, SaveOutlined, SunOutlined } from '@ant-design/icons';
 import { Alert, App, Button, Empty, Input, Table, Tooltip, Upload } from 'antd';
 import { useLiveQuery } from 'dexie-react-hooks';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
 import { database, type JobRecord } from '@/storage/schema';
-import { clearUnusedOriginals, deleteJob, renameJob, restoreJob } from '@/storage/jobs';
+import { archiveOf, clearUnusedOriginals, deleteJob, duplicateJob, importArchive, renameJob, restoreJob } from '@/storage/jobs';
 import { useMode } from '../providers';
+import { download } from '../shared/download';
 import { receive, receivedFile, sentence } from '../shared/receive';
 import { bytesInWords, count, when } from '../shared/words';
 import { ensureDemo } from './demo';
+import { StorageLine } from './StorageLine';
 import styles from './home.module.css';
 
 /** The front door: drop a file, or go on with a job. */
@@ -32,12 +34,21 @@ export function HomeView() {
     setFailure(null);
     setBusy(file.name);
     try {
-      const job = await receive(await receivedFile(file));
+      const received = await receivedFile(file);
+      const job = /\.zip$/i.test(file.name) ? await importArchive(received) : await receive(received);
       router.push(`/job/${job.id}/rhythm`);
     } catch (error) {
       setFailure(sentence(error));
     } finally {
       setBusy(null);
+    }
+  }
+
+  async function attempt(work: () => Promise<unknown>) {
+    try {
+      await work();
+    } catch (error) {
+      setFailure(sentence(error));
     }
   }
 
@@ -81,7 +92,7 @@ export function HomeView() {
 
       <div className={styles.drop}>
         <Upload.Dragger
-        accept=".mid,.midi,.smf,.kar,.rmi"
+        accept=".mid,.midi,.smf,.kar,.rmi,.zip"
         showUploadList={false}
         multiple={false}
         disabled={busy !== null}
@@ -94,7 +105,7 @@ export function HomeView() {
           <InboxOutlined />
         </p>
         <p className={styles.dropWords}>{busy ? `Reading ${busy} …` : 'Drop a MIDI file here, or click to choose one'}</p>
-        <p className="soft">Standard MIDI File, type 0 or 1. It stays in this browser, and the original is never changed.</p>
+        <p className="soft">Standard MIDI File, type 0 or 1, or the archive of a job. It stays in this browser, and the original is never changed.</p>
         </Upload.Dragger>
       </div>
 
@@ -119,12 +130,35 @@ export function HomeView() {
             { title: 'Original', key: 'original', responsive: ['md'], render: (_, job) => <span className="soft">{job.originals.map((original) => `${original.fileName} (${bytesInWords(original.size)})`).join(', ')}</span> },
             { title: 'Queries', key: 'queries', width: 110, render: (_, job) => (job.openQueries === null ? <span className="soft">not opened</span> : job.openQueries === 0 ? 'none' : count(job.openQueries, 'open', 'open')) },
             { title: 'Changed', key: 'changed', width: 120, render: (_, job) => <Changed at={job.changedAt} /> },
-            { title: '', key: 'delete', width: 44, render: (_, job) => <Button type="text" size="small" aria-label={`Delete ${job.name}`} icon={<DeleteOutlined />} onClick={() => void remove(job)} /> },
+            {
+              title: '',
+              key: 'actions',
+              width: 110,
+              render: (_, job) => (
+                <span className={styles.actions}>
+                  <Tooltip title="Save archive">
+                    <Button type="text" size="small" aria-label={`Save archive of ${job.name}`} icon={<SaveOutlined />} onClick={() => void attempt(() => saveArchive(job.id))} />
+                  </Tooltip>
+                  <Tooltip title="Duplicate">
+                    <Button type="text" size="small" aria-label={`Duplicate ${job.name}`} icon={<CopyOutlined />} onClick={() => void attempt(() => duplicateJob(job.id))} />
+                  </Tooltip>
+                  <Tooltip title="Delete">
+                    <Button type="text" size="small" aria-label={`Delete ${job.name}`} icon={<DeleteOutlined />} onClick={() => void remove(job)} />
+                  </Tooltip>
+                </span>
+              ),
+            },
           ]}
         />
+        <StorageLine jobs={jobs?.length ?? 0} />
       </section>
     </main>
   );
+}
+
+async function saveArchive(id: string): Promise<void> {
+  const { bytes, fileName } = await archiveOf(id);
+  download(bytes, fileName, 'application/zip');
 }
 
 function Changed({ at }: { at: number }) {

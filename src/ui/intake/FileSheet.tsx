@@ -1,7 +1,7 @@
 'use client';
 
 import { CartesianGrid, Line, LineChart, ResponsiveContainer, Tooltip, XAxis, YAxis } from 'recharts';
-import { keyName } from '@/core/job';
+import { keyName } from '@/core/score';
 import { useWorkspace } from '../job/workspace';
 import { bytesInWords, clock, count } from '../shared/words';
 import styles from './intake.module.css';
@@ -22,7 +22,7 @@ export function FileSheet() {
         <Fact name="Resolution" value={facts.resolution} />
         <Fact name="Length" value={`${clock(end)}, ${count(facts.bars, 'bar', 'bars')}, ${bytesInWords(facts.size)}`} />
         <Fact name="Meters" value={facts.meters.length === 0 ? 'none given: 4/4 by the standard' : facts.meters.map((meter) => `${meter.beats}/${meter.beatType} (${place(meter)})`).join(', ')} />
-        <Fact name="Keys given" value={facts.keys.length === 0 ? 'none' : onlyC ? 'one C major at the start: probably nobody set it' : facts.keys.map((key) => `${keyName(key.fifths, key.mode)} (${place(key)})`).join(', ')} />
+        <Fact name="Keys given" value={facts.keys.length === 0 ? 'none' : onlyC ? 'one C major at the start: probably nobody set it' : facts.keys.map((key) => `${keyName(key)} (${place(key)})`).join(', ')} />
         <Fact name="Markers" value={facts.markers.length === 0 ? 'none' : facts.markers.map((marker) => `${marker.text} (${place(marker)})`).join(', ')} />
         {facts.copyright && <Fact name="Copyright" value={facts.copyright} />}
         {facts.sysex > 0 && <Fact name="Exclusive data" value={count(facts.sysex, 'message', 'messages')} />}

@@ -5,6 +5,7 @@ import { useState } from 'react';
 import { useWorkspace } from '../job/workspace';
 import { bytesInWords, clock, count } from '../shared/words';
 import { FileSheet } from './FileSheet';
+import { Originals } from './Originals';
 import { TrackDetailPane } from './TrackDetailPane';
 import { TrackTable } from './TrackTable';
 import styles from './intake.module.css';
@@ -23,6 +24,7 @@ export function IntakeView() {
           {job.originals[0]!.fileName}: type {facts.format}, {facts.resolution}, {count(facts.trackChunks, 'track', 'tracks')}, {count(facts.bars, 'bar', 'bars')}, {clock(facts.durationSeconds)}, {bytesInWords(facts.size)}
         </span>
       </div>
+      <Originals />
       {side === 'tracks' ? (
         <>
           <TrackTable chosen={chosen} onChoose={setChosen} compact={chosen !== null} />

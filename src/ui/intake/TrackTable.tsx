@@ -123,7 +123,7 @@ function columns(take: (ids: string[], on: boolean) => void): TableProps<Row>['c
         </span>
       ),
     },
-    { title: '№', key: 'index', width: 44, sorter: (a, b) => a.index - b.index, render: (_, row) => <span className="mono">{row.index + 1}</span> },
+    { title: '№', key: 'index', width: 44, sorter: (a, b) => a.index - b.index, render: (_, row) => <span className="mono">{trackNumber(row.id, row.index)}</span> },
     { title: 'Name', key: 'name', width: 160, ellipsis: true, sorter: (a, b) => a.name.localeCompare(b.name), render: (_, row) => row.name || <span className="soft">no name</span> },
     { title: 'Looks like', key: 'instrument', width: 130, ellipsis: true, sorter: (a, b) => a.instrumentName.localeCompare(b.instrumentName), render: (_, row) => (row.notes === 0 ? '' : row.instrumentName || <span className={styles.unsure}>unknown</span>) },
     {
@@ -142,13 +142,20 @@ function columns(take: (ids: string[], on: boolean) => void): TableProps<Row>['c
   ];
 }
 
+/** 4, or 2/4 for track 4 of the second original. */
+function trackNumber(id: string, index: number): string {
+  const original = /^o(\d+)/.exec(id)?.[1];
+  return original ? `${original}/${index + 1}` : String(index + 1);
+}
+
 function remarks(row: Row): string {
   const words: string[] = [];
+  if (row.id === 't0' && row.notes === 0 && row.controllers.length === 0) return 'tempo, meters, markers';
   if (row.notes === 0) return row.controllers.length > 0 ? `empty, ${row.controllers.length} kinds of controller` : 'empty';
   if (row.duplicate) {
     const { of, exact, transposed, later } = row.duplicate;
     const shift = [transposed && `${Math.abs(transposed / 12)} oct. ${transposed > 0 ? 'higher' : 'lower'}`, later && `${Math.abs(later)} ms ${later > 0 ? 'later' : 'earlier'}`].filter(Boolean).join(', ');
-    words.push(`${exact ? 'same as' : 'doubles'} track ${Number(/t(\d+)/.exec(of)?.[1]) + 1}${shift ? ` (${shift})` : ''}`);
+    words.push(`${exact ? 'same as' : 'doubles'} track ${trackNumber(of, Number(/t(\d+)/.exec(of)?.[1]))}${shift ? ` (${shift})` : ''}`);
   }
   if (row.keyswitches.length > 0) words.push(`perhaps keyswitches ${row.keyswitches.map(keyInWords).join(' ')}`);
   if (row.overlap === 'legato') words.push('legato');

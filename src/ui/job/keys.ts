@@ -28,7 +28,8 @@ export function useJobKeys(): void {
   useEffect(() => {
     function onKey(event: KeyboardEvent): void {
       const target = event.target as HTMLElement;
-      if (target.closest('input, textarea, select, [contenteditable], .ant-modal, .ant-select')) return;
+      // Ticks and switches take no text; everything that does keeps its keys.
+      if (target.closest('input:not([type=checkbox]), textarea, select, [contenteditable], [role=slider], .ant-modal, .ant-select')) return;
       const space = useWorkspace.getState();
       if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'z') {
         event.preventDefault();

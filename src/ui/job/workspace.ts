@@ -30,7 +30,8 @@ interface Workspace {
   stale: boolean;
   passage: Passage;
   query: string | null;
-  open: (id: string) => Promise<void>;
+  /** @param again even when it is open: its originals have changed */
+  open: (id: string, again?: boolean) => Promise<void>;
   decide: (...decisions: Decision[]) => void;
   undo: () => void;
   redo: () => void;
@@ -71,6 +72,7 @@ export const useWorkspace = create<Workspace>((set, get) => {
       const parts = get().passage.parts.filter((id) => summary.parts.some((part) => part.id === id));
       set((state) => ({
         summary,
+        opened: summary.opened,
         progress: null,
         failure: null,
         edition: state.edition + 1,
@@ -98,8 +100,8 @@ export const useWorkspace = create<Workspace>((set, get) => {
     passage: { from: 0, bars: FIRST_BARS, parts: [] },
     query: null,
 
-    open: async (id) => {
-      if (get().job?.id === id && get().summary) return;
+    open: async (id, again = false) => {
+      if (!again && get().job?.id === id && get().summary) return;
       set({ job: null, ledger: null, opened: null, summary: null, progress: null, failure: null, query: null, passage: { from: 0, bars: FIRST_BARS, parts: [] } });
       try {
         const job = await database.jobs.get(id);
@@ -107,7 +109,8 @@ export const useWorkspace = create<Workspace>((set, get) => {
           set({ failure: 'This job is not in this browser. It may have been deleted, or made in another one.' });
           return;
         }
-        const opened = await engineWorker().open(await originalBytes(job.originals[0]!.sha256));
+        const files = await Promise.all(job.originals.map((original) => originalBytes(original.sha256)));
+        const opened = await engineWorker().open(files, settingsOf(job.ledger));
         set({ job, ledger: job.ledger, opened });
         await convert();
       } catch (error) {

@@ -10,7 +10,7 @@ import { engineWorker } from '@/workers/engine-client';
  */
 export async function receive(file: ReceivedFile, options?: { demo?: boolean; name?: string }): Promise<JobRecord> {
   try {
-    await engineWorker().open(file.bytes);
+    await engineWorker().check(file.bytes);
   } catch (error) {
     throw new Error(`${file.fileName}: ${sentence(error)}`);
   }

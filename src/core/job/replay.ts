@@ -1,0 +1,14 @@
+import { joinPerformances, splitChannels, type Performance } from '../performance';
+import { toScore, type Conversion, type ConversionSettings } from '../to-score';
+import { settingsOf, type Ledger } from './ledger';
+
+/** What the engine converts: the originals joined where they were placed, tracks split where that was decided. */
+export function preparePerformance(originals: readonly Performance[], settings: ConversionSettings): Performance {
+  return splitChannels(joinPerformances(originals, settings.offsets), settings.splits);
+}
+
+/** The originals with the ledger's decisions: the same ones give the same score each time. */
+export function replay(originals: readonly Performance[], ledger: Ledger): Conversion {
+  const settings = settingsOf(ledger);
+  return toScore(preparePerformance(originals, settings), settings);
+}

@@ -1,0 +1,73 @@
+'use client';
+
+import { PlusOutlined } from '@ant-design/icons';
+import { App, Button, InputNumber, Upload } from 'antd';
+import { settingsOf } from '@/core/job';
+import { addOriginal } from '@/storage/jobs';
+import { engineWorker } from '@/workers/engine-client';
+import { useWorkspace } from '../job/workspace';
+import { receivedFile, sentence } from '../shared/receive';
+import { bytesInWords } from '../shared/words';
+import styles from './intake.module.css';
+
+/** The job's originals, and where each further one begins. */
+export function Originals() {
+  const { message } = App.useApp();
+  const job = useWorkspace((state) => state.job)!;
+  const ledger = useWorkspace((state) => state.ledger)!;
+  const decide = useWorkspace((state) => state.decide);
+  const open = useWorkspace((state) => state.open);
+  const { offsets } = settingsOf(ledger);
+
+  async function take(file: File) {
+    try {
+      const received = await receivedFile(file);
+      await engineWorker().check(received.bytes);
+      await addOriginal(job.id, received);
+      await open(job.id, true);
+    } catch (error) {
+      message.error(`${file.name}: ${sentence(error)}`, 8);
+    }
+  }
+
+  return (
+    <div className={styles.originals}>
+      {job.originals.length > 1 &&
+        job.originals.map((original, i) => (
+          <div key={`${original.sha256}${i}`} className={styles.original}>
+            <b>{i + 1}</b>
+            <span>
+              {original.fileName} <span className="soft">{bytesInWords(original.size)}</span>
+            </span>
+            {i === 0 ? (
+              <span className="soft">tempo, meters and markers are taken from here</span>
+            ) : (
+              <label>
+                begins at bar{' '}
+                <InputNumber
+                  size="small"
+                  min={1}
+                  max={10_000}
+                  value={(offsets[i + 1] ?? 0) + 1}
+                  onChange={(bar) => bar !== null && decide({ kind: 'placeOriginal', original: i + 1, bars: Math.round(bar) - 1 })}
+                  aria-label={`First bar of ${original.fileName}`}
+                />
+              </label>
+            )}
+          </div>
+        ))}
+      <Upload
+        accept=".mid,.midi,.smf,.kar,.rmi"
+        showUploadList={false}
+        beforeUpload={(file) => {
+          void take(file);
+          return false;
+        }}
+      >
+        <Button size="small" icon={<PlusOutlined />}>
+          Add a file to this job
+        </Button>
+      </Upload>
+    </div>
+  );
+}
