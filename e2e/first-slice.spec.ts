@@ -136,6 +136,19 @@ test('decisions stand in the ledger, can be undone and redone, and are there aft
   await expect(page.getByText('become 10 parts')).toBeVisible();
 });
 
+test('a lead can be set by hand and changes the score', async ({ page }) => {
+  await openDemo(page);
+  await page.getByRole('button', { name: 'Rhythm settings of Viola' }).click();
+  const field = page.getByRole('spinbutton', { name: 'Milliseconds Viola was played ahead' });
+  await expect(field).toHaveValue('142');
+  await field.fill('0');
+  await field.press('Enter');
+  await expect(page.getByRole('button', { name: 'Ledger (1)' })).toBeVisible();
+  await expect(page.getByRole('region', { name: 'Parts' }).getByText('142 ms early')).toHaveCount(0);
+  await page.getByRole('button', { name: 'Ledger (1)' }).click();
+  await expect(page.getByText('Viola: no lead taken out')).toBeVisible();
+});
+
 test('queries are listed, lead to their place and can be settled by keyboard', async ({ page }) => {
   await openDemo(page);
   const queries = page.getByRole('complementary', { name: 'Queries' });

@@ -95,8 +95,10 @@ function questionAbout(track: PlayedTrack, cast: CastTrack, performance: Perform
   };
 }
 
-export function trackLabel(track: Pick<PlayedTrack, 'name' | 'chunk'>): string {
-  return track.name ? `Track ${track.chunk + 1} “${track.name}”` : `Track ${track.chunk + 1}`;
+/** “Track 4 “Fag.””, with the original's number where a job has several. */
+export function trackLabel({ id, name, chunk }: Pick<PlayedTrack, 'id' | 'name' | 'chunk'>): string {
+  const original = /^o(\d+)/.exec(id)?.[1];
+  return `${original ? `Original ${original}, track` : 'Track'} ${chunk + 1}${name ? ` “${name}”` : ''}`;
 }
 
 interface Playing {

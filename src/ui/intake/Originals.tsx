@@ -1,11 +1,12 @@
 'use client';
 
 import { PlusOutlined } from '@ant-design/icons';
-import { App, Button, InputNumber, Upload } from 'antd';
+import { App, Button, Upload } from 'antd';
 import { settingsOf } from '@/core/job';
 import { addOriginal } from '@/storage/jobs';
 import { engineWorker } from '@/workers/engine-client';
 import { useWorkspace } from '../job/workspace';
+import { CommittedNumber } from '../shared/CommittedNumber';
 import { receivedFile, sentence } from '../shared/receive';
 import { bytesInWords } from '../shared/words';
 import styles from './intake.module.css';
@@ -40,17 +41,17 @@ export function Originals() {
               {original.fileName} <span className="soft">{bytesInWords(original.size)}</span>
             </span>
             {i === 0 ? (
-              <span className="soft">tempo, meters and markers are taken from here</span>
+              <span className="soft">begins at bar 1</span>
             ) : (
               <label>
                 begins at bar{' '}
-                <InputNumber
-                  size="small"
+                <CommittedNumber
+                  key={offsets[i + 1] ?? 0}
+                  value={(offsets[i + 1] ?? 0) + 1}
                   min={1}
                   max={10_000}
-                  value={(offsets[i + 1] ?? 0) + 1}
-                  onChange={(bar) => bar !== null && decide({ kind: 'placeOriginal', original: i + 1, bars: Math.round(bar) - 1 })}
-                  aria-label={`First bar of ${original.fileName}`}
+                  label={`First bar of ${original.fileName}`}
+                  onCommit={(bar) => decide({ kind: 'placeOriginal', original: i + 1, bars: bar - 1 })}
                 />
               </label>
             )}

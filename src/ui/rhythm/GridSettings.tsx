@@ -1,11 +1,12 @@
 'use client';
 
 import { SettingOutlined } from '@ant-design/icons';
-import { Button, InputNumber, Popover, Select, Switch } from 'antd';
+import { Button, Popover, Select, Switch } from 'antd';
 import { useState } from 'react';
 import { settingsOf, valueName } from '@/core/job';
 import { SMALLEST_VALUES, type SmallestValue } from '@/core/to-score';
 import type { PartSummary } from '@/workers/engine-client';
+import { CommittedNumber } from '../shared/CommittedNumber';
 import { count } from '../shared/words';
 import { useWorkspace } from '../job/workspace';
 import styles from './rhythm.module.css';
@@ -54,16 +55,15 @@ function Settings({ part }: { part: PartSummary }) {
           <div key={track}>
             <label>
               Played ahead by
-              <InputNumber
-                size="small"
-                suffix="ms"
+              <CommittedNumber
+                key={lead.milliseconds}
+                value={lead.milliseconds}
                 min={-1000}
                 max={1000}
                 step={5}
-                defaultValue={lead.milliseconds}
-                key={lead.milliseconds}
-                onPressEnter={(event) => setLead(track, Number(event.currentTarget.value))}
-                onBlur={(event) => setLead(track, Number(event.currentTarget.value))}
+                suffix="ms"
+                label={`Milliseconds ${part.name} was played ahead`}
+                onCommit={(milliseconds) => decide({ kind: 'setLead', track, milliseconds })}
               />
             </label>
             <p className="soft">{lead.evidence}</p>
@@ -75,8 +75,4 @@ function Settings({ part }: { part: PartSummary }) {
       </p>
     </div>
   );
-
-  function setLead(track: string, milliseconds: number): void {
-    if (Number.isFinite(milliseconds) && milliseconds !== report.leads[track]!.milliseconds) decide({ kind: 'setLead', track, milliseconds });
-  }
 }
