@@ -11,6 +11,7 @@ import { writeMusicXml } from '../src/core/musicxml';
 import { barsOfPerformance, performanceFromSmf, surveyPerformance } from '../src/core/performance';
 import { readSmf } from '../src/core/smf';
 import { convert, NO_SETTINGS, type Conversion } from '../src/core/to-score';
+import { timeInBrowser } from './browser';
 import { eventsFile, orchestraFile } from './large';
 
 function median(values: number[]): number {
@@ -68,11 +69,14 @@ const whole = time(() => {
 }, 3);
 const writing = time(() => writeMusicXml(conversion!.score), 3);
 
+const browser = await timeInBrowser(large);
+
 const rows = [
   ['read a file of 1,000,000 events', ms(ours), `${(midiFile / ours).toFixed(1)} × as fast as midi-file (${ms(midiFile)}), ${(toneMidi / ours).toFixed(1)} × as @tonejs/midi (${ms(toneMidi)})`, 'under 1 s and 3 × midi-file'],
   ['… memory for its events', `${Math.round(memory)} MB`, '', ''],
   ['… pair its notes, gather its time lines', ms(interpret), '', ''],
   ['… survey it', ms(survey), '', ''],
+  ['… read and survey it in the browser’s worker', browser ? ms(browser.open) : 'not measured', browser ? `page blocked ${ms(browser.blocked)} at most` : '', ''],
   [`100 tracks, ${conversion!.score.bars.length} bars to a score`, ms(whole), '', 'under 5 s'],
   ...[...stages].map(([stage, value]) => [`… ${stage}`, ms(value), '', '']),
   ['… write it as MusicXML', ms(writing), '', ''],

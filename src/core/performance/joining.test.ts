@@ -37,6 +37,13 @@ describe('several originals', () => {
     expect(soundsOf(score.parts[0]!, score.bars).map((sound) => [sound.key, sound.staff, sound.start / QUARTER])).toEqual([[72, 1, 0], [74, 1, 1], [76, 1, 2], [48, 2, 4], [43, 2, 6]]);
   });
 
+  it('go on in the same parts where a cue comes in several files', () => {
+    const oboe = performanceOf([{ name: 'Oboe', notes: line([72, 4]) }]);
+    const sequel = replay([oboe, oboe], { decisions: [{ kind: 'placeOriginal', original: 2, bars: 1 }], position: 1 });
+    expect(sequel.score.parts.map((part) => [part.name, soundsOf(part, sequel.score.bars).length])).toEqual([['Oboe', 2]]);
+    expect(replay([oboe, oboe], { decisions: [], position: 0 }).score.parts).toHaveLength(2);
+  });
+
   it('are brought to one resolution', () => {
     const coarse = { ...left, ticksPerQuarter: PPQ / 2 };
     expect(joinPerformances([right, coarse], {}).tracks[3]!.notes.map((note) => note.start / PPQ)).toEqual([0, 4]);

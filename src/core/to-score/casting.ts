@@ -107,7 +107,7 @@ interface Playing {
 }
 
 function nameParts(playing: readonly Playing[], settings: ConversionSettings): CastPart[] {
-  const groups = joinHands(playing);
+  const groups = joinSequels(joinHands(playing));
   const ordered = groups
     .map((group, order) => ({ group, order, first: group[0]!, number: group[0]!.cast.recognition.details.number ?? 0 }))
     .sort((a, b) => a.first.cast.instrument.scoreOrder - b.first.cast.instrument.scoreOrder || a.number - b.number || a.order - b.order);
@@ -132,10 +132,32 @@ function nameParts(playing: readonly Playing[], settings: ConversionSettings): C
       instrument,
       tracks: group.map(({ track }) => track.id),
       notes: group.flatMap(({ track }) => track.notes).sort((a, b) => a.start - b.start || a.key - b.key),
-      staffOfTrack: group.length > 1 ? Object.fromEntries(group.map(({ track, cast }) => [track.id, cast.recognition.details.hand === 'left' ? 2 : 1])) : null,
+      staffOfTrack: group.length > 1 && group.some(({ cast }) => cast.recognition.details.hand) ? Object.fromEntries(group.map(({ track, cast }) => [track.id, cast.recognition.details.hand === 'left' ? 2 : 1])) : null,
     };
   });
 }
+
+/**
+ * A cue in several files: a track that goes on in a later original, under the same name and for the same instrument, is the
+ * same part. Tracks that sound at the same time are not.
+ */
+function joinSequels(groups: readonly Playing[][]): Playing[][] {
+  const originalOf = ({ track }: Playing) => /^o(\d+)/.exec(track.id)?.[1] ?? '1';
+  const joined: Playing[][] = [];
+  for (const group of groups) {
+    const one = group[0]!;
+    const before = joined.find((candidate) => {
+      const last = candidate.at(-1)!;
+      return group.length === 1 && candidate.length >= 1 && originalOf(last) !== originalOf(one) && last.track.name === one.track.name && one.track.name !== '' && last.cast.instrument === one.cast.instrument && endOf(last.track) <= startOf(one.track);
+    });
+    if (before) before.push(one);
+    else joined.push([...group]);
+  }
+  return joined;
+}
+
+const startOf = ({ notes }: PlayedTrack) => notes.reduce((first, note) => Math.min(first, note.start), Infinity);
+const endOf = ({ notes }: PlayedTrack) => notes.reduce((last, note) => Math.max(last, note.end), 0);
 
 /** Right hand and left hand of one instrument, recorded on two tracks, belong together. */
 function joinHands(playing: readonly Playing[]): Playing[][] {
