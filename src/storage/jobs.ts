@@ -78,11 +78,17 @@ export async function clearUnusedOriginals(): Promise<void> {
   });
 }
 
+/** A full quota may reach us as the reason of an aborted transaction. */
+function isQuotaError(error: unknown): boolean {
+  const { name, inner } = error as { name?: string; inner?: unknown };
+  return error instanceof Dexie.QuotaExceededError || name === 'QuotaExceededError' || (inner !== undefined && inner !== null && inner !== error && isQuotaError(inner));
+}
+
 async function guarded<T>(work: () => PromiseLike<T>): Promise<T> {
   try {
     return await work();
   } catch (error) {
-    if (error instanceof Dexie.QuotaExceededError || (error as Error).name === 'QuotaExceededError') {
+    if (isQuotaError(error)) {
       throw new StorageError('This browser’s storage is full. Nothing was lost; export or delete jobs you no longer need, then try again.');
     }
     throw error;
