@@ -57,6 +57,13 @@ describe('ledger', () => {
     for (const remedy of remediesFor(empty!, conversion)) {
       expect(toScore(performance, settingsOf(enter(EMPTY_LEDGER, remedy.decision))).queries.map((query) => query.id)).not.toContain(empty!.id);
     }
+    const piccolo = enter(EMPTY_LEDGER, { kind: 'assignInstrument', tracks: ['t4'], instrument: 'piccolo' });
+    const wrong = toScore(performance, settingsOf(piccolo));
+    const range = wrong.queries.filter((query) => query.kind === 'out-of-range');
+    expect(range).toHaveLength(1);
+    const [back] = remediesFor(range[0]!, wrong);
+    expect(back!.decision).toEqual({ kind: 'assignInstrument', tracks: ['t4'], instrument: 'horn-f' });
+    expect(toScore(performance, settingsOf(enter(piccolo, back!.decision))).queries.map((query) => query.kind)).not.toContain('out-of-range');
     expect(dismissedQueries(enter(EMPTY_LEDGER, { kind: 'dismissQuery', query: empty!.id, reason: '' }))).toEqual(new Set([empty!.id]));
   });
 });

@@ -1,6 +1,6 @@
 import { CATALOGUE } from '../instruments';
 import { keyName, type Query } from '../score';
-import type { Conversion } from '../to-score';
+import type { CastPart, Conversion } from '../to-score';
 import type { Decision } from './decisions';
 
 /** A decision that answers a query, with the words on its button. */
@@ -21,14 +21,8 @@ export function remediesFor(query: Query, conversion: Pick<Conversion, 'casting'
       ];
     }
     case 'out-of-range': {
-      const key = Number(query.facts?.key);
       const part = conversion.casting.parts.find((candidate) => candidate.id === query.part);
-      if (!part) return [];
-      // Another instrument of the same family that has this key and all others the part plays.
-      const [low, high] = part.notes.reduce(([a, b], note) => [Math.min(a, note.key), Math.max(b, note.key)], [key, key]);
-      return CATALOGUE.filter(({ family, range, unpitched }) => family === part.instrument.family && !unpitched && range[0] <= low && range[1] >= high)
-        .slice(0, 3)
-        .map((instrument) => ({ label: `Write it for ${instrument.names.en}`, decision: { kind: 'assignInstrument', tracks: part.tracks, instrument: instrument.id } }));
+      return part ? otherInstruments(part, conversion) : [];
     }
     case 'off-grid':
       return [
@@ -57,6 +51,22 @@ export function remediesFor(query: Query, conversion: Pick<Conversion, 'casting'
     default:
       return [];
   }
+}
+
+/** Instruments that have every note of the part: first what the track was taken for, then its family in score order. */
+function otherInstruments(part: CastPart, { casting }: Pick<Conversion, 'casting'>): Remedy[] {
+  const keys = part.notes.map((note) => note.key);
+  const [low, high] = keys.reduce(([a, b], key) => [Math.min(a, key), Math.max(b, key)], [127, 0]);
+  const candidates = casting.tracks.find((track) => track.id === part.tracks[0])?.recognition.candidates ?? [];
+  const rank = (id: string) => {
+    const at = candidates.findIndex((candidate) => candidate.instrument === id);
+    return at < 0 ? candidates.length : at;
+  };
+  return CATALOGUE.filter((one) => one !== part.instrument && !one.unpitched && one.range[0] <= low! && one.range[1] >= high!)
+    .filter((one) => one.family === part.instrument.family || rank(one.id) < candidates.length)
+    .sort((a, b) => rank(a.id) - rank(b.id) || a.scoreOrder - b.scoreOrder)
+    .slice(0, 3)
+    .map((one) => ({ label: `Write it for ${one.names.en}`, decision: { kind: 'assignInstrument', tracks: part.tracks, instrument: one.id } }));
 }
 
 function instrumentName(id: string): string {

@@ -3,7 +3,7 @@
  */
 import type { DrumMap } from '../instruments';
 import { findDuplicates, mixedTracks, type Performance, type TrackId } from '../performance';
-import { keyName, type Query, type ScoreKey } from '../score';
+import { keyInWords, keyName, type Query, type ScoreKey } from '../score';
 import { barBeat, barIndexAt, type Bar, type Milliseconds, type Seconds, type WrittenUnits } from '../time';
 import { beatIndexAt, type BeatLine } from './beats';
 import { trackLabel, type Casting, type CastPart } from './casting';
@@ -14,6 +14,8 @@ import { LEAST_LEAD_CONFIDENCE, type Lead } from './lead';
 /** A note this far from its place is asked about, in shares of the part's jitter and absolutely. */
 const FAR_JITTERS = 3.5;
 const FAR: Seconds = 0.045;
+/** When more than this share of a part does not fit its instrument, the instrument is in doubt and not the notes. */
+const MOSTLY = 0.3;
 
 /** Notes far off their place, and notes the instrument does not have. */
 export function noteQueries(part: CastPart, grid: GridChoice, bars: readonly Bar[], line: BeatLine, drums: DrumMap): Query[] {
@@ -48,11 +50,27 @@ function offGrid(part: CastPart, grid: GridChoice, line: BeatLine, place: Place)
   });
 }
 
-/** One query for each key that does not fit, at the first place it occurs. */
+/** One query for each key that does not fit, at the first place it occurs; one for the part where most do not. */
 function outside(part: CastPart, grid: GridChoice, drums: DrumMap, place: Place): Query[] {
   const { unpitched, range } = part.instrument;
   const fits = (key: number) => (unpitched ? drums.has(key) : key >= range[0] && key <= range[1]);
   const strange = grid.notes.filter((note) => !fits(note.key));
+  if (!unpitched && strange.length > MOSTLY * grid.notes.length && strange.length > 1) {
+    const first = strange[0]!;
+    const { words, bar } = place(first.start);
+    const [low, high] = range.map(keyInWords);
+    return [
+      {
+        id: `out-of-range/${part.id}`,
+        kind: 'out-of-range',
+        part: part.id,
+        at: first.start,
+        bar,
+        played: strange.map((note) => note.id),
+        message: `${words} and on: ${strange.length} of ${grid.notes.length} notes lie outside ${low}–${high}. Perhaps this is another instrument.`,
+      },
+    ];
+  }
   return [...new Set(strange.map((note) => note.key))].map((key): Query => {
     const notes = strange.filter((note) => note.key === key);
     const { words, bar } = place(notes[0]!.start);
@@ -65,7 +83,7 @@ function outside(part: CastPart, grid: GridChoice, drums: DrumMap, place: Place)
       at: notes[0]!.start,
       bar,
       played: notes.map((note) => note.id),
-      message: unpitched ? `${words}: key ${key} is not in the drum map${times}.` : `${words}: key ${key} lies outside the instrument’s range ${range.join('–')}${times}.`,
+      message: unpitched ? `${words}: key ${key} is not in the drum map${times}.` : `${words}: ${keyInWords(key)} lies outside the instrument’s range, ${range.map(keyInWords).join('–')}${times}.`,
       facts: { key },
     };
   });

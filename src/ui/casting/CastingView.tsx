@@ -27,7 +27,7 @@ export function CastingView() {
         rowKey="id"
         pagination={false}
         virtual
-        scroll={{ x: 800, y: 560 }}
+        scroll={{ x: 900, y: 560 }}
         dataSource={summary.parts}
         columns={[
           {
@@ -74,7 +74,7 @@ export function CastingView() {
               );
             },
           },
-          { title: 'Written', key: 'written', render: (_, part) => <span className="soft">{writtenInWords(part.instrument)}</span> },
+          { title: 'Written', key: 'written', width: 260, ellipsis: true, render: (_, part) => <span className="soft">{writtenInWords(part.instrument)}</span> },
         ]}
       />
     </div>

@@ -5,10 +5,11 @@ import { Button } from 'antd';
 import { useEffect, useState } from 'react';
 import { Line, LineChart, ResponsiveContainer, Tooltip, XAxis, YAxis } from 'recharts';
 import type { TrackDetail } from '@/core/performance';
+import { keyInWords } from '@/core/score';
 import { engineWorker } from '@/workers/engine-client';
 import { useWorkspace } from '../job/workspace';
 import { sentence } from '../shared/receive';
-import { count, keyInWords, percent } from '../shared/words';
+import { count, percent } from '../shared/words';
 import { PianoRoll } from './PianoRoll';
 import styles from './intake.module.css';
 

@@ -4,10 +4,11 @@ import { Button, Checkbox, Empty, Input, Select, Table, type TableProps } from '
 import type { TableRef } from 'antd/es/table';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { settingsOf } from '@/core/job';
+import { keyInWords } from '@/core/score';
 import { instrumentById, programName, SURE_ENOUGH } from '@/core/instruments';
 import type { TrackSurvey } from '@/core/performance';
 import { useWorkspace } from '../job/workspace';
-import { keyInWords, percent } from '../shared/words';
+import { percent } from '../shared/words';
 import { Density } from './Density';
 import styles from './intake.module.css';
 

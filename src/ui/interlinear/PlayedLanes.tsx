@@ -1,5 +1,5 @@
 import type { Passage, PassagePart, PlayedMark } from '@/core/proof';
-import { keyInWords } from '../shared/words';
+import { keyInWords } from '@/core/score';
 import { xAt, type Geometry, type Lane } from './geometry';
 import styles from './interlinear.module.css';
 

@@ -20,13 +20,6 @@ export function count(n: number, one: string, many: string): string {
   return `${n.toLocaleString('en')} ${n === 1 ? one : many}`;
 }
 
-const KEY_NAMES = ['C', 'C♯', 'D', 'E♭', 'E', 'F', 'F♯', 'G', 'A♭', 'A', 'B♭', 'B'];
-
-/** A key number as pitch class and octave, 60 → C4. */
-export function keyInWords(key: number): string {
-  return `${KEY_NAMES[key % 12]}${Math.floor(key / 12) - 1}`;
-}
-
 export function when(time: number, now: number): string {
   const minutes = Math.round((now - time) / 60_000);
   if (minutes < 1) return 'just now';
