@@ -67,6 +67,14 @@ describe('recognition', () => {
     'Tbn 3': 'trombone', 'Tbn 4': 'trombone', 'Sax alto 2': 'alto-sax', 'TenSax': 'tenor-sax', 'Bari Sax': 'baritone-sax', 'Cor anglais': 'english-horn', 'Vc solo': 'cello', 'STR sus': 'string-section', Glsp: 'glockenspiel', 'Pno LH': 'piano',
     'E-Bass': 'bass-guitar', 'Trp. II': 'trumpet-bflat', Pauken: 'timpani', 'Contrabasses arco': 'double-bass', 'Klarinette 2': 'clarinet-bflat', 'Flauto I': 'flute', Petite_flûte: 'piccolo', 'Altos cordes': 'viola', 'Große Trommel': 'bass-drum',
     'Vibes (motor off)': 'vibraphone', 'B.Tbn': 'bass-trombone', 'Contra Bsn': 'contrabassoon', 'Corno in Fa 2': 'horn-f', 'Hautbois 1': 'oboe', 'Violons II': 'violin', Arpa: 'harp', 'Xylo hard': 'xylophone', 'Kontrafagott': 'contrabassoon',
+    'Ob 2': 'oboe', 'Engl. Horn': 'english-horn', 'Picc': 'piccolo', 'Piccolo Trumpet': 'piccolo-trumpet', 'Alto Flute': 'alto-flute', 'Fl. alto': 'alto-flute', 'Eb Clarinet': 'clarinet-eflat', 'Bcl': 'bass-clarinet',
+    'Tpt 1 muted': 'trumpet-bflat', 'Trompete 3': 'trumpet-bflat', 'C Tpt': 'trumpet-c', 'Posaune 2': 'trombone', 'Bassposaune': 'bass-trombone', 'Tuba long': 'tuba', 'Wagnertuben': 'wagner-tuba', 'Cornet 2': 'cornet',
+    'Vla trem': 'viola', 'Bratschen': 'viola', 'Violas sul pont': 'viola', 'CELLI leg': 'cello', 'Vcl 1': 'cello', 'Contrebasse': 'double-bass', 'Bassi pizz': 'double-bass', 'Streicher': 'string-section', 'Archi lunghi': 'string-section',
+    'Timp hits': 'timpani', 'Snare roll': 'snare-drum', 'Gran Cassa': 'bass-drum', 'Piatti': 'cymbals', 'Triangel': 'triangle', 'Tamb.': 'tambourine', 'Becken': 'cymbals', 'Tam-tam': 'tam-tam', 'Congas': 'congas', 'Cowbell': 'cowbell',
+    'Tubular Bells': 'tubular-bells', 'Chimes': 'tubular-bells', 'Crotales arco': 'crotales', 'Music Box': 'music-box', 'Spieldose': 'music-box', 'Celesta': 'celesta', 'Orgel': 'organ', 'Akkordeon': 'accordion', 'Soft E Piano': 'electric-piano',
+    'Harfe': 'harp', 'Hp gliss': 'harp', 'Acoustic Gtr': 'guitar', 'Chitarra': 'guitar', 'Uke': 'ukulele', 'Banjo': 'banjo', 'Mandoline': 'mandolin', 'Slap Bass': 'bass-guitar', 'Upright Bass': 'double-bass',
+    'Sopran': 'soprano', 'Altos': 'alto', 'Tenor': 'tenor', 'Chor Aahs': 'choir', 'Lead Vox': 'voice', 'Soprano Sax': 'soprano-sax', 'Altsaxophon': 'alto-sax', 'Saxofón tenor': 'tenor-sax', 'Sax. baritono': 'baritone-sax',
+    'Blockflöte': 'recorder-soprano', 'Panflöte': 'panpipes', 'Ocarina': 'ocarina', 'Fagotto 2': 'bassoon', 'Basson': 'bassoon', 'Trompa 1': 'horn-f', 'Cors 1-2': 'horn-f', 'Hörner': 'horn-f',
     'Flügelhorn 1': 'flugelhorn', 'Euph': 'euphonium', 'Gtr nylon': 'guitar', 'E.Gtr dist': 'electric-guitar', 'Grand pno': 'piano', Cemb: 'harpsichord', 'Cel.': 'celesta', 'Marimba rolls': 'marimba',
   };
   it.each(Object.entries(names))('“%s” is %s', (name, instrument) => {

@@ -313,9 +313,10 @@ function gatherStrikes(notes: readonly TimedNote[], line: BeatLine): Strike[] {
   let lastSeconds = -Infinity;
   for (const note of sorted) {
     const strike = strikes.at(-1);
-    const fresh = strike && note.onsetSeconds - lastSeconds < STRUCK_TOGETHER && !strike.notes.some((other) => other.key === note.key);
+    // Nobody strikes a key twice in so short a time: the same key again is the same note from another source.
+    const together = strike && note.onsetSeconds - lastSeconds < STRUCK_TOGETHER;
     lastSeconds = note.onsetSeconds;
-    if (fresh) {
+    if (together) {
       strike.notes.push(note);
       strike.at += (note.onset - strike.at) / strike.notes.length;
     } else strikes.push({ at: note.onset, notes: [note] });

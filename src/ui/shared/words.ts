@@ -3,7 +3,8 @@
 export function bytesInWords(bytes: number): string {
   if (bytes < 1000) return `${bytes} bytes`;
   if (bytes < 1_000_000) return `${(bytes / 1000).toFixed(1)} kB`;
-  return `${(bytes / 1_000_000).toFixed(1)} MB`;
+  if (bytes < 1_000_000_000) return `${(bytes / 1_000_000).toFixed(1)} MB`;
+  return `${(bytes / 1_000_000_000).toFixed(1)} GB`;
 }
 
 /** 3:07 for 187 seconds. */

@@ -1,0 +1,64 @@
+import { describe, expect, it } from 'vitest';
+import { goose } from '../demo/goose';
+import { players } from '../demo/make';
+import { performanceFromSmf } from '../src/core/performance';
+import { checkScore } from '../src/core/score';
+import { readSmf } from '../src/core/smf';
+import { NO_SETTINGS, toScore } from '../src/core/to-score';
+import { measure } from './measure';
+import { MECHANICAL, perform, type Manner } from './performer';
+import { seeded } from './random';
+
+/** Other seeds than docs/accuracy.md reports on. */
+const SEEDS = [11, 12];
+
+function play(seed: number, manner: Partial<Manner>, leads = false) {
+  const random = seeded(seed);
+  const all = players.map((player) => ({ ...player, manner: { ...MECHANICAL, release: 0.92, ...manner, lead: leads ? random.between(60, 250) : 0 } }));
+  const performance = performanceFromSmf(readSmf(perform(goose, all, { ticksPerQuarter: 480, format: 1, key: null, random })));
+  return toScore(performance, NO_SETTINGS);
+}
+
+// Floors that the engine must not fall below; the measured numbers are in docs/accuracy.md.
+describe.each(SEEDS)('the demo played from seed %i', (seed) => {
+  it.each([
+    ['jitter 8 ms', { jitter: 8 }, false, 0.999, 0.99],
+    ['jitter 15 ms', { jitter: 15 }, false, 0.995, 0.97],
+    ['jitter 30 ms', { jitter: 30 }, false, 0.98, 0.93],
+    ['leads of 60 to 250 ms', { jitter: 12 }, true, 0.99, 0.95],
+  ] as const)('%s: onsets, values, spelling and staves', (_, manner, leads, onsets, values) => {
+    const { score } = play(seed, manner, leads);
+    expect(checkScore(score)).toEqual([]);
+    const { total } = measure(score, goose);
+    expect(total.onsets / total.notes).toBeGreaterThanOrEqual(onsets);
+    expect(total.values / total.valued).toBeGreaterThanOrEqual(values);
+    expect(total.spelled / total.pitched).toBeGreaterThanOrEqual(onsets - 0.01);
+    expect(total.staves / total.notes).toBeGreaterThanOrEqual(onsets - 0.01);
+  });
+
+  it('finds leads to within ten milliseconds and leaves steady tracks alone', () => {
+    const random = seeded(seed);
+    const all = players.map((player, i) => ({ ...player, manner: { ...MECHANICAL, jitter: 10, release: 0.92, lead: i % 3 === 1 ? 100 + 10 * i : 0 } }));
+    const { reports } = toScore(performanceFromSmf(readSmf(perform(goose, all, { ticksPerQuarter: 480, format: 1, key: null, random }))), NO_SETTINGS);
+    reports.forEach((report, i) => {
+      const found = Object.values(report.leads)[0]!.milliseconds;
+      expect(Math.abs(found - (i % 3 === 1 ? 100 + 10 * i : 0)), report.part).toBeLessThanOrEqual(10);
+    });
+  });
+});
+
+describe('the measure itself', () => {
+  it('notices a wrong onset, value, spelling and a missing part', () => {
+    const { score } = play(11, { jitter: 0, release: 1 });
+    const perfect = measure(score, goose).total;
+    expect(perfect.onsets).toBe(perfect.notes);
+    const wrong = structuredClone(goose);
+    wrong.parts[0]!.notes[0]!.start += 2520;
+    wrong.parts[0]!.notes[1]!.end += 2520;
+    wrong.parts[0]!.notes[2]!.pitch = { ...wrong.parts[0]!.notes[2]!.pitch, step: 'F', alter: -1 };
+    const seen = measure(score, wrong).total;
+    expect([perfect.onsets - seen.onsets, perfect.values - seen.values, perfect.spelled - seen.spelled]).toEqual([1, 2, 2]);
+    const without = { ...score, parts: score.parts.slice(1) };
+    expect(measure(without, goose).total.onsets).toBe(perfect.onsets - goose.parts[0]!.notes.length);
+  });
+});
