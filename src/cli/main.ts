@@ -1,5 +1,5 @@
 import { batchHint, commands } from './commands';
-import { BadInput, BadUsage } from './errors';
+import { BadUsage } from './errors';
 
 /**
  * The command line: `npm run -s dragoman -- <command> …`. Exit 0 on success, 1 on bad input with one line on stderr, 2 on bad
@@ -17,7 +17,7 @@ export async function main(argv: readonly string[]): Promise<number> {
       console.error(error.message);
       return 2;
     }
-    console.error(error instanceof Error ? (error instanceof BadInput || error.name !== 'Error' ? error.message : `${error.message}`) : String(error));
+    console.error(error instanceof Error ? error.message : String(error));
     return 1;
   }
 }

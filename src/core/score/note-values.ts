@@ -28,8 +28,3 @@ export function noteValue(length: WrittenUnits, mostDots = 2): NoteValue | null 
   const value = byLength.get(length);
   return value && value.dots <= mostDots ? value : null;
 }
-
-/** The longest single undotted symbol that is no longer than `length`. */
-export function longestWithin(length: WrittenUnits): NoteValue | null {
-  return VALUES.find((value) => value.dots === 0 && value.length <= length) ?? null;
-}

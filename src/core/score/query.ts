@@ -3,7 +3,7 @@ import type { WrittenUnits } from '../time';
 import type { PartId } from './score';
 
 export type QueryKind =
-  | 'off-grid' | 'out-of-range' | 'unknown-instrument' | 'empty-track' | 'lead' | 'file' | 'merged-notes' | 'unmapped-drum'
+  | 'off-grid' | 'out-of-range' | 'unknown-instrument' | 'empty-track' | 'lead' | 'file' | 'unmapped-drum'
   | 'key-signature' | 'duplicate-track' | 'mixed-channels';
 
 /** A doubtful place: what was seen there. The remedies that answer it are decisions and live with the job. */
