@@ -10,7 +10,7 @@ const coreLayers = [
   ['time'],
   ['smf', 'instruments'],
   ['score', 'performance'],
-  ['musicxml'],
+  ['musicxml', 'casting'],
   ['to-score', 'to-sequencer'],
   ['proof'],
   ['job'],

@@ -1,4 +1,5 @@
 import * as Comlink from 'comlink';
+import type { CastTrack } from '@/core/casting';
 import { compressMusicXml, writeMusicXml } from '@/core/musicxml';
 import { barsOfPerformance, fileFacts, performanceFromSmf, surveyPerformance, trackDetail, type FileFacts, type Performance, type Survey, type TrackDetail, type TrackId } from '@/core/performance';
 import { passageOf, type Passage } from '@/core/proof';
@@ -6,7 +7,7 @@ import { preparePerformance, remediesFor, type Remedy } from '@/core/job';
 import type { PartId, Query, Score } from '@/core/score';
 import { readSmf, type SmfFile } from '@/core/smf';
 import type { Bar } from '@/core/time';
-import { convert, type CastTrack, type Conversion, type ConversionSettings, type PartReport, type Progress } from '@/core/to-score';
+import { convert, type Conversion, type ConversionSettings, type PartReport, type Progress } from '@/core/to-score';
 
 /** What a job's screens need to know once its original is read. */
 export interface Opened {

@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
 import { describe, expect, it } from 'vitest';
+import { HELD_OUT_NAMES, MESSY_NAMES } from '../../testing/messy-names';
 import { CATALOGUE, GENERAL_MIDI_DRUMS, instrumentById, isInstrumentId, nameDetails, PROGRAM_NAMES, recognise, SURE_ENOUGH, transpositionSteps } from './index';
 
 const require = createRequire(import.meta.url);
@@ -83,6 +84,21 @@ describe('recognition', () => {
     expect(best!.confidence).toBeGreaterThan(SURE_ENOUGH);
   });
 
+  // Ground of the floors: 2026 measurement in docs/accuracy.md. No answer is better than a wrong one: a wrong one counts double.
+  it.each([['the labelled list', MESSY_NAMES, 0.95], ['names nobody tuned on', HELD_OUT_NAMES, 0.9]] as const)('reads %s', (_, names, floor) => {
+    const answers = names.map(({ name }) => {
+      const [best] = ask(name).candidates;
+      return best && best.confidence >= SURE_ENOUGH ? best.instrument : null;
+    });
+    const right = answers.filter((answer, i) => answer === names[i]!.instrument).length;
+    const wrong = answers.filter((answer, i) => answer !== null && answer !== names[i]!.instrument).length;
+    expect((right - wrong) / names.length).toBeGreaterThanOrEqual(floor);
+  });
+  it('has a labelled list of more than 300 names, all of them for instruments of the catalogue', () => {
+    expect(MESSY_NAMES.length).toBeGreaterThan(300);
+    for (const { instrument } of [...MESSY_NAMES, ...HELD_OUT_NAMES]) if (instrument) expect(isInstrumentId(instrument), instrument).toBe(true);
+  });
+
   it.each(['MIDI Ch. 7', 'Inst 12', 'Track 3', '', 'The Clockmaker’s Goose, cue 3'])('gives no confident answer for “%s”', (name) => {
     expect(ask(name).candidates[0]?.confidence ?? 0).toBeLessThan(SURE_ENOUGH);
   });
@@ -100,6 +116,8 @@ describe('recognition', () => {
 
   it('reads numbers, players, desks, hands and techniques out of a name', () => {
     expect(nameDetails('Hns a4')).toMatchObject({ players: 4, number: null });
+    expect(nameDetails('Hörner 1-2')).toMatchObject({ players: 2, number: 1 });
+    expect(nameDetails('Hn 3+4')).toMatchObject({ players: 2, number: 3 });
     expect(nameDetails('Violin 1 B')).toMatchObject({ number: 1, desk: 'B' });
     expect(nameDetails('Flauto II')).toMatchObject({ number: 2 });
     expect(nameDetails('Piano LH')).toMatchObject({ hand: 'left' });

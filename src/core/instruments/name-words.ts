@@ -24,7 +24,7 @@ const ORDINAL_ENDINGS = new Set(['st', 'nd', 'rd', 'th']);
 export interface NameDetails {
   /** "Horn 3" → 3; "Violin II" → 2 */
   number: number | null;
-  /** "a4" → 4 players on the track */
+  /** "a4" → 4 players on the track; "Hn 1-2" → 2 */
   players: number | null;
   /** Desk of a divided section: "Violin 1 B" → "B" */
   desk: string | null;
@@ -39,7 +39,7 @@ const HANDS: Record<string, 'left' | 'right'> = { lh: 'left', left: 'left', link
 /** Words about recording, files and programs that say nothing of the instrument. */
 const CLUTTER = new Set(
   ('midi track inst instrument ch channel copy new close mid far room mic mics main mix stereo mono wet dry full patch library lib legacy pro hd lite v ' +
-    'ks bus stem print bounce take comp edit final version rev alt default untitled spur piste pista traccia kanal section sect sec div divisi unis ens ensemble hand hands hd mano main').split(' '),
+    'ks bus stem print bounce take comp edit final version rev default untitled spur piste pista traccia kanal section sect sec div divisi unis ens ensemble hand hands hd mano main').split(' '),
 );
 
 /** Splits off numbers, desks, hands and clutter, and leaves the words that matter. */
@@ -52,6 +52,7 @@ export function nameDetails(name: string): NameDetails {
     if (word === 'a' && next && /^[2-9]$/.test(next)) return;
     if (/^\d+$/.test(word)) {
       if (previous === 'a' && /^[2-9]$/.test(word)) details.players = Number(word);
+      else if (/^\d+$/.test(previous ?? '') && Number(word) > Number(previous) && Number(word) - Number(previous) < 8) details.players = Number(word) - details.number! + 1;
       else details.number ??= Number(word);
     } else if (ORDINAL_ENDINGS.has(word) && /^\d+$/.test(previous ?? '')) return;
     else if (HANDS[word]) details.hand = HANDS[word];

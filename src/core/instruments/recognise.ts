@@ -13,6 +13,8 @@ export interface TrackFacts {
   /** Sounding keys of its notes, any order; empty for an empty track. */
   keys: readonly MidiKey[];
   mostAtOnce: number;
+  /** What the tracks above and below clearly are, where known. */
+  company?: { above: Instrument | null; below: Instrument | null };
 }
 
 export interface Candidate {
@@ -57,8 +59,8 @@ const PHRASES: readonly Phrase[] = CATALOGUE.flatMap((instrument) => {
   });
 });
 
-const byFirstWord = new Map<string, Phrase[]>();
-for (const phrase of PHRASES) for (const word of new Set(phrase.words)) byFirstWord.set(word, [...(byFirstWord.get(word) ?? []), phrase]);
+const byWord = new Map<string, Phrase[]>();
+for (const phrase of PHRASES) for (const word of new Set(phrase.words)) byWord.set(word, [...(byWord.get(word) ?? []), phrase]);
 
 /**
  * Says which instrument a track is: by its name first, then its General MIDI program, then its range and texture.
@@ -67,7 +69,7 @@ for (const phrase of PHRASES) for (const word of new Set(phrase.words)) byFirstW
 export function recognise(facts: TrackFacts): Recognition {
   const details = nameDetails(facts.name);
   const { technique, rest } = readTechnique(details.words);
-  const words = rest.filter((word) => !JOINING.has(word));
+  const words = rest.filter((word) => !JOINING.has(word)).map(singular);
   const scores = new Map<InstrumentId, Candidate>();
   const add = (instrument: Instrument, weight: number, evidence: string) => {
     const candidate = scores.get(instrument.id) ?? { instrument: instrument.id, confidence: 0, evidence: [] };
@@ -85,23 +87,46 @@ export function recognise(facts: TrackFacts): Recognition {
     // Channel 10 carries no pitches, so that a pitched instrument's name there is less likely.
     for (const candidate of scores.values()) if (!instrumentById(candidate.instrument).unpitched) candidate.confidence *= 0.4;
   }
-  for (const candidate of scores.values()) judgeByRange(candidate, facts);
+  byCompany(facts, scores, words.length === 0, add);
+  for (const candidate of scores.values()) {
+    judgeByRange(candidate, facts);
+    judgeByTexture(candidate, facts);
+    // Hands belong to instruments written on two staves.
+    if (details.hand && instrumentById(candidate.instrument).clefs.length < 2) candidate.confidence *= 0.5;
+  }
   const candidates = [...scores.values()].sort(
     (a, b) => b.confidence - a.confidence || instrumentById(a.instrument).scoreOrder - instrumentById(b.instrument).scoreOrder,
   );
+  doubtTies(candidates);
   return { candidates: candidates.slice(0, 6), technique, details };
+}
+
+/** Two instruments that fit equally well are a question, not an answer, unless one is what is usually meant. */
+function doubtTies(candidates: readonly Candidate[]): void {
+  const [best, second] = candidates;
+  if (!best || !second || best.confidence - second.confidence > 0.01) return;
+  const usual = Object.values(USUAL_INSTRUMENT);
+  if (usual.includes(best.instrument) && !usual.includes(second.instrument)) return;
+  for (const candidate of candidates) candidate.confidence *= 0.5;
+}
+
+/** A plural that the catalogue does not know becomes the singular it knows. */
+function singular(word: string): string {
+  return !byWord.has(word) && word.endsWith('s') && byWord.has(word.slice(0, -1)) ? word.slice(0, -1) : word;
 }
 
 /** Phrases of the catalogue found in the name; one found inside a longer one does not count. */
 function matchName(words: readonly string[]): { phrase: Phrase; weight: number }[] {
   const found: { phrase: Phrase; weight: number; at: Set<number> }[] = [];
-  const considered = new Set(words.flatMap((word) => byFirstWord.get(word) ?? []));
+  const considered = new Set(words.flatMap((word) => byWord.get(word) ?? []));
   for (const phrase of considered) {
     const places = phrase.words.map((word) => words.indexOf(word));
     if (places.some((place) => place < 0)) continue;
     // A single letter (“S.”, “T.”) names a voice only when nothing else stands there.
     if (phrase.letters === 1 && words.length > 1) continue;
     const inOrder = places.every((place, k) => k === 0 || place === places[k - 1]! + 1);
+    // “B Cl” is a bass clarinet, “Cl B” a clarinet in B flat.
+    if (!inOrder && phrase.words.some((word) => word.length === 1)) continue;
     const coverage = phrase.words.length / words.length;
     const base = phrase.full || phrase.words.length > 1 ? 0.9 : phrase.letters >= 3 ? 0.85 : phrase.letters === 2 ? 0.75 : 0.5;
     const weight = base * (inOrder ? 1 : 0.95) * (0.75 + 0.25 * coverage);
@@ -141,6 +166,25 @@ function byProgram(facts: TrackFacts, add: (instrument: Instrument, weight: numb
     const weight = ((program === 1 ? 0.42 : 0.55) / (1 + 0.15 * rank)) * (usual ? 1 : 0.6);
     add(instrument, weight, `General MIDI program ${program}, ${programName(program)}`);
   }
+}
+
+/** A place in score order between its neighbours speaks for an instrument, the more so the closer they stand. */
+function byCompany({ company, percussionChannel, keys }: TrackFacts, scores: ReadonlyMap<InstrumentId, Candidate>, nameless: boolean, add: (instrument: Instrument, weight: number, evidence: string) => void): void {
+  const { above, below } = company ?? {};
+  if (!above || !below || percussionChannel || above.scoreOrder > below.scoreOrder || above.family !== below.family) return;
+  const between = CATALOGUE.filter((one) => one.scoreOrder >= above.scoreOrder && one.scoreOrder <= below.scoreOrder && !one.unpitched && keys.every((key) => key >= one.range[0] && key <= one.range[1]));
+  // Without a name or program, only instruments of the usual orchestra come into question, and never with certainty.
+  const candidates = scores.size > 0 ? between.filter((one) => scores.has(one.id)) : nameless ? between.filter((one) => Object.values(USUAL_INSTRUMENT).includes(one.id)) : [];
+  const [a, b] = [above.names.en, below.names.en];
+  for (const one of candidates) add(one, scores.size > 0 ? 0.3 : 0.35 / candidates.length, a === b ? `next to ${a}` : `between ${a} and ${b}`);
+}
+
+/** Chords speak against an instrument of one line; not strongly, since a track may be several players. */
+function judgeByTexture(candidate: Candidate, { mostAtOnce, keys }: TrackFacts): void {
+  const instrument = instrumentById(candidate.instrument);
+  if (keys.length === 0 || mostAtOnce < 5 || instrument.polyphonic || instrument.unpitched) return;
+  candidate.confidence *= 0.9;
+  candidate.evidence.push(`up to ${mostAtOnce} notes at once`);
 }
 
 function judgeByRange(candidate: Candidate, facts: TrackFacts): void {

@@ -21,6 +21,18 @@ const WORDS: Record<TechniqueId, string> = {
   runs: 'run, runs',
 };
 
+const NAMES: Record<TechniqueId, string> = {
+  long: 'long', legato: 'legato', staccato: 'staccato', spiccato: 'spiccato', pizzicato: 'pizz.', tremolo: 'tremolo', trill: 'trill', muted: 'con sord.', open: 'open', harmonics: 'harmonics',
+  'col-legno': 'col legno', 'sul-ponticello': 'sul pont.', 'sul-tasto': 'sul tasto', marcato: 'marcato', runs: 'runs',
+};
+
+export const TECHNIQUES = Object.keys(NAMES) as readonly TechniqueId[];
+
+/** As people say it; nothing in particular is “ordinary”. */
+export function techniqueName(technique: TechniqueId | null): string {
+  return technique ? NAMES[technique] : 'ordinary';
+}
+
 const phrases = (Object.entries(WORDS) as [TechniqueId, string][])
   .flatMap(([technique, words]) => words.split(',').map((phrase) => ({ technique, words: phrase.trim().split(' ') })))
   .sort((a, b) => b.words.length - a.words.length);

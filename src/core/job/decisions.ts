@@ -1,48 +1,27 @@
 import 'reflect-metadata';
 import { Type } from 'class-transformer';
-import { ArrayNotEmpty, Equals, IsArray, IsBoolean, IsDefined, IsIn, IsInt, IsNotEmpty, IsNumber, IsString, Matches, Max, MaxLength, Min, ValidateNested } from 'class-validator';
+import { Equals, IsArray, IsBoolean, IsDefined, IsIn, IsInt, IsNotEmpty, IsNumber, IsString, Matches, Max, MaxLength, Min, ValidateNested } from 'class-validator';
 import { SMALLEST_VALUES, type SmallestValue } from '../to-score';
-import { IsInstrumentId } from './validators';
+import { CASTING_DECISIONS, type CastingDecision } from './casting-decisions';
+import { PART, TRACK } from './validators';
+
+export * from './casting-decisions';
 
 /*
  * Decisions: everything a person can settle, as plain data. A decision is validated where it enters from outside (archives,
- * job files); inside it is an ordinary object with a `kind`.
+ * job files); inside it is an ordinary object with a `kind`. Those about tracks and players are in casting-decisions.ts.
  */
-
-const TRACK = /^(o\d+)?t\d+(c\d+)?$/;
-
-export class LeaveOut {
-  @Equals('leaveOut') kind!: 'leaveOut';
-  @IsArray() @ArrayNotEmpty() @Matches(TRACK, { each: true }) tracks!: string[];
-}
-
-export class TakeIn {
-  @Equals('takeIn') kind!: 'takeIn';
-  @IsArray() @ArrayNotEmpty() @Matches(TRACK, { each: true }) tracks!: string[];
-}
-
-export class AssignInstrument {
-  @Equals('assignInstrument') kind!: 'assignInstrument';
-  @IsArray() @ArrayNotEmpty() @Matches(TRACK, { each: true }) tracks!: string[];
-  @IsInstrumentId() instrument!: string;
-}
-
-export class RenamePart {
-  @Equals('renamePart') kind!: 'renamePart';
-  @Matches(TRACK) part!: string;
-  @IsString() @IsNotEmpty() @MaxLength(200) name!: string;
-}
 
 export class SetGrid {
   @Equals('setGrid') kind!: 'setGrid';
-  @Matches(TRACK) part!: string;
+  @Matches(PART) part!: string;
   @IsIn(SMALLEST_VALUES) smallest!: SmallestValue;
   @IsBoolean() triplets!: boolean;
 }
 
 export class FreeGrid {
   @Equals('freeGrid') kind!: 'freeGrid';
-  @Matches(TRACK) part!: string;
+  @Matches(PART) part!: string;
 }
 
 export class SetLead {
@@ -82,14 +61,11 @@ export class DismissQuery {
   @IsString() @MaxLength(500) reason!: string;
 }
 
-export type Decision = LeaveOut | TakeIn | AssignInstrument | RenamePart | SetGrid | FreeGrid | SetLead | SetKey | SetTitle | SplitTrack | PlaceOriginal | DismissQuery;
+export type Decision = CastingDecision | SetGrid | FreeGrid | SetLead | SetKey | SetTitle | SplitTrack | PlaceOriginal | DismissQuery;
 
 /** Every kind of decision there is, by its `kind`. */
 export const DECISION_KINDS: Record<Decision['kind'], new () => Decision> = {
-  leaveOut: LeaveOut,
-  takeIn: TakeIn,
-  assignInstrument: AssignInstrument,
-  renamePart: RenamePart,
+  ...CASTING_DECISIONS,
   setGrid: SetGrid,
   freeGrid: FreeGrid,
   setLead: SetLead,

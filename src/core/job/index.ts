@@ -1,5 +1,7 @@
 export * from './decisions';
 export * from './errors';
+export { describe, valueName } from './describe';
+export * from './house-list';
 export * from './ledger';
 export * from './remedies';
 export { parseJob } from './parse';

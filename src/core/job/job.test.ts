@@ -19,6 +19,15 @@ const decisions: Decision[] = [
   { kind: 'setKey', fifths: 8 - 4, mode: 'major' },
   { kind: 'setTitle', title: 'Goose' },
   { kind: 'takeIn', tracks: ['t2'] },
+  { kind: 'gather', tracks: ['t1', 't2'] },
+  { kind: 'standAlone', tracks: ['t2'] },
+  { kind: 'dealOut', track: 't4', deal: { to: 'players', players: 2, spare: 'double', lines: 'smooth', order: 'paired' } },
+  { kind: 'setTechnique', tracks: ['t9'], technique: 'sul-tasto' },
+  { kind: 'setKeyswitches', track: 't11', meanings: [{ key: 39, technique: 'tremolo' }] },
+  { kind: 'abbreviatePart', part: 't4p2', abbreviation: 'Hrn.' },
+  { kind: 'setSolo', part: 't8', solo: true },
+  { kind: 'movePart', part: 't4p2', before: null },
+  { kind: 'useHouseList', answers: [{ track: 't5', instrument: 'xylophone', partName: 'Xylo' }] },
 ];
 
 describe('ledger', () => {
@@ -42,7 +51,8 @@ describe('ledger', () => {
 
   it('says every decision in plain words', () => {
     const words = decisions.map((decision) => inWords(decision, (track) => ({ t1: 'Flute', t2: 'Clarinet', t3: 'Bassoon', t8: 'Violin 1' })[track] ?? track));
-    expect(words).toEqual(['Clarinet: left out', 'Flute: written for Oboe', 'Flute: grid pinned to eighth notes, without triplets', 'Violin 1: no lead taken out', 'Bassoon: named “Fagott”', 'Key signature: E major', 'Title: “Goose”', 'Clarinet: taken in']);
+    expect(words).toEqual(['Clarinet: left out', 'Flute: written for Oboe', 'Flute: grid pinned to eighth notes, without triplets', 'Violin 1: no lead taken out', 'Bassoon: named “Fagott”', 'Key signature: E major', 'Title: “Goose”', 'Clarinet: taken in',
+      'Flute, Clarinet: gathered into one part', 'Clarinet: a part of its own', 't4: dealt out to 2 players, in pairs', 't9: sul tasto', 't11: keyswitches E♭2 = tremolo taken out', 't4p2: shortened to “Hrn.”', 'Violin 1: solo', 't4p2: moved to the foot of the page', 'From your house list: t5']);
   });
 
   it('names keys by the circle of fifths', () => {

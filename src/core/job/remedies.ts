@@ -1,6 +1,7 @@
+import { MOST_PLAYERS, type CastPart } from '../casting';
 import { CATALOGUE } from '../instruments';
 import { keyName, type Query } from '../score';
-import type { CastPart, Conversion } from '../to-score';
+import type { Conversion } from '../to-score';
 import type { Decision } from './decisions';
 
 /** A decision that answers a query, with the words on its button. */
@@ -41,6 +42,39 @@ export function remediesFor(query: Query, conversion: Pick<Conversion, 'casting'
       return [{ label: 'Leave it out', decision: { kind: 'leaveOut', tracks: [query.track!] } }];
     case 'duplicate-track':
       return [{ label: 'Leave it out', decision: { kind: 'leaveOut', tracks: [query.track!] } }];
+    case 'keyswitch':
+      return [
+        { label: 'Take them out', decision: { kind: 'setKeyswitches', track: query.track!, meanings: String(query.facts?.keys).split(' ').map((key) => ({ key: Number(key), technique: 'none' })) } },
+        { label: 'They are notes', decision: { kind: 'setKeyswitches', track: query.track!, meanings: [] } },
+      ];
+    case 'gather':
+      return [
+        { label: 'Gather into one part', decision: { kind: 'gather', tracks: [String(query.facts?.into), query.track!] } },
+        { label: 'Two parts', decision: { kind: 'standAlone', tracks: [query.track!] } },
+      ];
+    case 'players': {
+      const players = Math.min(Number(query.facts?.players), MOST_PLAYERS);
+      const usual = { to: 'players', players, spare: 'double', lines: 'smooth', order: 'straight' } as const;
+      const choir: Remedy = { label: 'String choir', decision: { kind: 'dealOut', track: query.track!, deal: { ...usual, to: 'string-choir', players: 5 } } };
+      const dealt: Remedy = { label: `${players} players, doubling (a2)`, decision: { kind: 'dealOut', track: query.track!, deal: usual } };
+      const resting: Remedy = { label: `${players} players, resting`, decision: { kind: 'dealOut', track: query.track!, deal: { ...usual, spare: 'rest' } } };
+      const together: Remedy = { label: 'Keep on one part', decision: { kind: 'dealOut', track: query.track!, deal: { ...usual, players: 1 } } };
+      return query.facts?.choir ? [choir, together] : [dealt, resting, together];
+    }
+    case 'crowded': {
+      const players = Number(query.facts?.players) + 1;
+      return players > MOST_PLAYERS ? [] : [{ label: `Deal out to ${players} players`, decision: { kind: 'dealOut', track: query.track!, deal: { to: 'players', players, spare: 'double', lines: 'smooth', order: 'straight' } } }];
+    }
+    case 'collision':
+      return [{ label: 'Make it a part of its own', decision: { kind: 'standAlone', tracks: [query.track!] } }];
+    case 'house-list':
+      return [
+        { label: `As the house list says: ${instrumentName(String(query.facts?.instrument))}`, decision: { kind: 'assignInstrument', tracks: [query.track!], instrument: String(query.facts?.instrument) } },
+        ...(() => {
+          const cast = conversion.casting.tracks.find((track) => track.id === query.track);
+          return cast ? [{ label: `As the file says: ${cast.instrument.names.en}`, decision: { kind: 'assignInstrument', tracks: [cast.id], instrument: cast.instrument.id } } as Remedy] : [];
+        })(),
+      ];
     case 'mixed-channels':
       return [{ label: 'Split it by channel', decision: { kind: 'splitTrack', track: query.track! } }];
     case 'key-signature': {

@@ -1,6 +1,10 @@
 import { registerDecorator } from 'class-validator';
 import { isInstrumentId } from '../instruments';
 
+/** Ids of tracks ("t3", "t0c10", "o2t3") and of parts: a track's, or that of a further player dealt out of it ("t3p2"). */
+export const TRACK = /^(o\d+)?t\d+(c\d+)?$/;
+export const PART = /^(o\d+)?t\d+(c\d+)?(p\d+)?$/;
+
 /** The value is an id of the catalogue. */
 export function IsInstrumentId() {
   return (target: object, propertyName: string): void =>

@@ -1,5 +1,5 @@
 import { drumSound, GENERAL_MIDI_DRUMS, instrumentById, type Clef, type DrumMap } from '../instruments';
-import type { Marker, Part, PartBar, Score, ScoreNote, SymbolInBar, TempoMark, VoiceBar } from '../score';
+import type { Marker, Part, PartBar, Score, ScoreNote, SymbolInBar, SymbolMarks, TempoMark, VoiceBar } from '../score';
 import { QUARTER, type Bar, type WrittenUnits } from '../time';
 import { barAccidentals } from './accidentals';
 import { barBeams, type Beam } from './beams';
@@ -71,20 +71,41 @@ function divisionsOf(score: Score): number {
 
 function writePartList(xml: XmlWriter, score: Score, ids: Map<Part, string>, drums: DrumMap): void {
   xml.open('part-list');
-  let group = 0;
+  const groups = partGroups(score.parts);
   score.parts.forEach((part, i) => {
-    const family = instrumentById(part.instrument).family;
-    const before = score.parts[i - 1];
-    const after = score.parts[i + 1];
-    const starts = !before || instrumentById(before.instrument).family !== family;
-    const goesOn = after !== undefined && instrumentById(after.instrument).family === family;
-    if (starts && goesOn) {
-      xml.open('part-group', { type: 'start', number: ++group }).leaf('group-symbol', 'bracket').leaf('group-barline', 'yes').close('part-group');
-    }
+    groups.forEach(({ first, symbol }, g) => {
+      if (first !== i) return;
+      xml.open('part-group', { type: 'start', number: g + 1 }).leaf('group-symbol', symbol);
+      // Barlines run through a family, not only through its like instruments.
+      if (symbol === 'bracket') xml.leaf('group-barline', 'yes');
+      xml.close('part-group');
+    });
     writeScorePart(xml, part, ids.get(part)!, drums);
-    if (!starts && !goesOn) xml.leaf('part-group', null, { type: 'stop', number: group });
+    for (let g = groups.length - 1; g >= 0; g--) if (groups[g]!.last === i) xml.leaf('part-group', null, { type: 'stop', number: g + 1 });
   });
   xml.close('part-list');
+}
+
+interface PartGroup {
+  first: number;
+  last: number;
+  symbol: 'bracket' | 'brace';
+}
+
+/** A bracket for each family of two or more parts; inside it a brace for players of one instrument. Outer groups first. */
+function partGroups(parts: readonly Part[]): PartGroup[] {
+  const runs = (same: (a: Part, b: Part) => boolean, symbol: PartGroup['symbol']) => {
+    const found: PartGroup[] = [];
+    for (let first = 0, i = 1; i <= parts.length; i++) {
+      if (i < parts.length && same(parts[first]!, parts[i]!)) continue;
+      if (i - first > 1) found.push({ first, last: i - 1, symbol });
+      first = i;
+    }
+    return found;
+  };
+  const family = (part: Part) => instrumentById(part.instrument).family;
+  const alike = runs((a, b) => a.instrument === b.instrument && a.solo === b.solo && a.clefs.length === 1 && !a.unpitched, 'brace');
+  return [...runs((a, b) => family(a) === family(b), 'bracket'), ...alike];
 }
 
 function writeScorePart(xml: XmlWriter, part: Part, id: string, drums: DrumMap): void {
@@ -96,7 +117,11 @@ function writeScorePart(xml: XmlWriter, part: Part, id: string, drums: DrumMap):
     // The standard counts unpitched MIDI keys from 1.
     for (const key of keys) xml.open('midi-instrument', { id: `${id}-I${key}` }).leaf('midi-channel', 10).leaf('midi-unpitched', key + 1).close('midi-instrument');
   } else {
-    xml.open('score-instrument', { id: `${id}-I1` }).leaf('instrument-name', part.name).leaf('instrument-sound', sound).close('score-instrument');
+    xml.open('score-instrument', { id: `${id}-I1` }).leaf('instrument-name', part.name).leaf('instrument-sound', sound);
+    // A section says so; one player says so where a section is usual too.
+    if (part.solo) xml.leaf('solo');
+    else if (instrumentById(part.instrument).section) xml.leaf('ensemble');
+    xml.close('score-instrument');
     xml.open('midi-instrument', { id: `${id}-I1` }).leaf('midi-channel', part.channel);
     if (part.program !== null) xml.leaf('midi-program', part.program);
     xml.close('midi-instrument');
@@ -188,6 +213,7 @@ class PartWriter {
       if (v > 0) this.xml.open('backup').leaf('duration', bar.length / this.unit).close('backup');
       const beams = barBeams(voice.symbols, bar);
       for (const symbol of voice.symbols) {
+        for (const words of symbol.marks?.words ?? []) this.playingWords(words, voice);
         while (v === 0 && directions[0] && directions[0].at < symbol.at + symbol.duration) this.direction(directions.shift()!, symbol.at);
         this.symbol(symbol, voice, bar, beams.get(symbol) ?? [], accidentals);
       }
@@ -217,6 +243,16 @@ class PartWriter {
     if (offset !== 0) xml.leaf('offset', offset, { sound: 'yes' });
     if (this.part.clefs.length > 1) xml.leaf('staff', 1);
     if (tempo) xml.leaf('sound', null, { tempo: tempo.bpm });
+    xml.close('direction');
+  }
+
+  /** How to play from here on; the words that have a meaning for playback say so. */
+  private playingWords(words: string, voice: VoiceBar): void {
+    const { xml } = this;
+    xml.open('direction', { placement: 'above' }).open('direction-type').leaf('words', words).close('direction-type');
+    xml.leaf('voice', voice.voice);
+    if (this.part.clefs.length > 1) xml.leaf('staff', voice.staff);
+    if (words === 'pizz.' || words === 'arco') xml.leaf('sound', null, { pizzicato: words === 'pizz.' ? 'yes' : 'no' });
     xml.close('direction');
   }
 
@@ -284,13 +320,32 @@ class PartWriter {
   private notations(symbol: SymbolInBar, note: ScoreNote | null, n: number): void {
     const { xml } = this;
     const bracket = n === 0 && symbol.tuplet && (symbol.tuplet.first || symbol.tuplet.last);
-    if (!bracket && !note?.tieFromLast && !note?.tieToNext) return;
+    const marks = n === 0 && symbol.notes.length > 0 ? symbol.marks : undefined;
+    const signs = marks && (marks.articulations || marks.tremolo || marks.trill || marks.harmonic);
+    if (!bracket && !note?.tieFromLast && !note?.tieToNext && !signs) return;
     xml.open('notations');
     if (note?.tieFromLast) xml.leaf('tied', null, { type: 'stop' });
     if (note?.tieToNext) xml.leaf('tied', null, { type: 'start' });
     if (bracket && symbol.tuplet!.first) xml.leaf('tuplet', null, { type: 'start', bracket: 'yes' });
     if (bracket && symbol.tuplet!.last) xml.leaf('tuplet', null, { type: 'stop' });
+    if (marks && signs) this.signs(marks);
     xml.close('notations');
+  }
+
+  private signs({ articulations, tremolo, trill, harmonic }: SymbolMarks): void {
+    const { xml } = this;
+    if (trill || tremolo) {
+      xml.open('ornaments');
+      if (trill) xml.leaf('trill-mark');
+      if (tremolo) xml.leaf('tremolo', tremolo, { type: 'single' });
+      xml.close('ornaments');
+    }
+    if (harmonic) xml.open('technical').leaf('harmonic').close('technical');
+    if (articulations) {
+      xml.open('articulations');
+      for (const articulation of articulations) xml.leaf(articulation === 'marcato' ? 'strong-accent' : articulation);
+      xml.close('articulations');
+    }
   }
 }
 

@@ -50,6 +50,8 @@ export interface Part {
   /** Clef at the start of each staff, top first. */
   clefs: Clef[];
   unpitched: boolean;
+  /** One player, where a section is usual too. */
+  solo: boolean;
   /** 1–16; 10 for unpitched parts */
   channel: number;
   /** General MIDI, 1–128 */
@@ -87,6 +89,20 @@ export interface SymbolInBar {
   notes: ScoreNote[];
   /** A rest that stands for the whole bar whatever its length. */
   wholeBar?: true;
+  marks?: SymbolMarks;
+}
+
+export type Articulation = 'staccato' | 'marcato' | 'accent' | 'tenuto';
+
+/** Signs that go with a symbol. */
+export interface SymbolMarks {
+  /** Playing directions above the staff, from here on: "pizz.", "con sord.". */
+  words?: string[];
+  articulations?: Articulation[];
+  /** Strokes through the stem. */
+  tremolo?: number;
+  trill?: true;
+  harmonic?: true;
 }
 
 export interface TupletPlace {

@@ -3,22 +3,24 @@
  * bar where a staff is silent.
  */
 import { drumSound, type DrumMap } from '../instruments';
-import { voiceNumber, type Part, type PartBar, type ScoreNote } from '../score';
+import type { CastPart } from '../casting';
+import { voiceNumber, type Part, type PartBar, type ScoreNote, type SymbolMarks } from '../score';
 import type { Bar, WrittenUnits } from '../time';
 import { assembleVoice, wholeBarRest, type Chord } from './assemble';
-import type { CastPart } from './casting';
 import type { EndedNote } from './durations';
 import type { StaffNotes } from './staff-notes';
+import { techniqueMarks } from './technique-marks';
 import { writtenPitch, writtenTransposition } from './written-pitch';
 
-/** @param places on the line of fifths for each note of each staff @param concertKeys signatures of the piece */
-export function assemblePart(part: CastPart, staves: readonly StaffNotes[], places: readonly number[][], concertKeys: readonly number[], bars: readonly Bar[], drums: DrumMap): Part {
+/** @param places on the line of fifths for each note of each staff @param concertKeys signatures of the piece @param channel 1–16, for playback */
+export function assemblePart(part: CastPart, staves: readonly StaffNotes[], places: readonly number[][], concertKeys: readonly number[], bars: readonly Bar[], drums: DrumMap, channel: number): Part {
   const { instrument } = part;
   const transposition = writtenTransposition(instrument.transposition, concertKeys);
+  const marks = techniqueMarks(staves.flatMap((staff) => staff.notes), part.techniqueOf, instrument);
   const partBars: PartBar[] = bars.map(() => ({ voices: [] }));
   staves.forEach((staff, s) => {
     for (const voice of [0, 1]) {
-      const chords = chordsOfVoice(staff, voice, (note, n) => scoreNote(note, places[s]![n]!));
+      const chords = chordsOfVoice(staff, voice, (note, n) => scoreNote(note, places[s]![n]!), marks);
       for (const [bar, symbols] of assembleVoice(chords, bars)) partBars[bar]!.voices.push({ staff: staff.staff, voice: voiceNumber(staff.staff, voice), symbols });
     }
   });
@@ -46,20 +48,23 @@ export function assemblePart(part: CastPart, staves: readonly StaffNotes[], plac
     transpositionSteps: transposition.steps,
     clefs: [...instrument.clefs],
     unpitched: instrument.unpitched,
-    channel: instrument.unpitched ? 10 : 1,
+    solo: part.solo,
+    channel: instrument.unpitched ? 10 : channel,
     program: instrument.programs[0] ?? null,
     writtenKeys: concertKeys.map((key) => (instrument.unpitched ? 0 : key + transposition.fifths)),
     bars: partBars,
   };
 }
 
-function chordsOfVoice(staff: StaffNotes, voice: number, write: (note: EndedNote, n: number) => Omit<ScoreNote, 'tieFromLast' | 'tieToNext'>): Chord[] {
+function chordsOfVoice(staff: StaffNotes, voice: number, write: (note: EndedNote, n: number) => Omit<ScoreNote, 'tieFromLast' | 'tieToNext'>, marks: ReadonlyMap<number, SymbolMarks>): Chord[] {
   const byStart = new Map<WrittenUnits, Chord>();
   staff.notes.forEach((note, n) => {
     if (staff.voices[n] !== voice) return;
-    const chord = byStart.get(note.start);
-    if (chord) chord.notes.push(write(note, n));
-    else byStart.set(note.start, { start: note.start, end: note.end, notes: [write(note, n)] });
+    const chord = byStart.get(note.start) ?? { start: note.start, end: note.end, notes: [] };
+    byStart.set(note.start, chord);
+    chord.notes.push(write(note, n));
+    const own = marks.get(note.id);
+    if (own) chord.marks = { ...chord.marks, ...own };
   });
   const chords = [...byStart.values()].sort((a, b) => a.start - b.start);
   for (const chord of chords) chord.notes.sort((a, b) => a.key - b.key);

@@ -4,7 +4,7 @@
  * Takes the notes of one voice, all with the same end where they start together, none overlapping the next; gives for each
  * bar its symbols, rests included, ties where a sound crosses a barline or must be cut to show the meter.
  */
-import type { ScoreNote, SymbolInBar } from '../score';
+import type { ScoreNote, SymbolInBar, SymbolMarks } from '../score';
 import { barIndexAt, type Bar, type WrittenUnits } from '../time';
 import { barSplitting, splitSpan, tupletSplitting, type Piece } from './note-splitting';
 import { findTuplets, type Stretch } from './tuplets';
@@ -14,6 +14,7 @@ export interface Chord {
   start: WrittenUnits;
   end: WrittenUnits;
   notes: Omit<ScoreNote, 'tieFromLast' | 'tieToNext'>[];
+  marks?: SymbolMarks;
 }
 
 /** A chord or rest inside one bar, places counted from the bar's start. */
@@ -84,6 +85,7 @@ function writePiece(from: WrittenUnits, to: WrittenUnits, segment: Segment, stre
 function symbol(piece: Piece, at: WrittenUnits, duration: WrittenUnits, { chord }: Segment, bar: Bar, { tuplet }: Stretch): SymbolInBar {
   const startsHere = chord !== null && bar.start + at === chord.start;
   const endsHere = chord !== null && bar.start + at + duration === chord.end;
+  const marks = chord?.marks && (startsHere ? chord.marks : goingOn(chord.marks));
   return {
     at,
     duration,
@@ -91,7 +93,13 @@ function symbol(piece: Piece, at: WrittenUnits, duration: WrittenUnits, { chord 
     dots: piece.dots,
     ...(tuplet && { tuplet: { actual: tuplet.actual, normal: tuplet.normal, normalType: tuplet.normalType, first: false, last: false } }),
     notes: chord?.notes.map((note) => ({ ...note, tieFromLast: !startsHere, tieToNext: !endsHere })) ?? [],
+    ...(marks && { marks }),
   };
+}
+
+/** Marks that are repeated on the tied symbols of one sound. */
+function goingOn({ tremolo, harmonic }: SymbolMarks): SymbolMarks | undefined {
+  return tremolo || harmonic ? { ...(tremolo && { tremolo }), ...(harmonic && { harmonic }) } : undefined;
 }
 
 function bracketed(symbols: SymbolInBar[], stretches: readonly Stretch[]): SymbolInBar[] {

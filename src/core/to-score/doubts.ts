@@ -1,12 +1,12 @@
 /*
  * Doubts: what the engine is not sure of, as queries with their places.
  */
+import { trackLabel, type Casting, type CastPart } from '../casting';
 import type { DrumMap } from '../instruments';
 import { findDuplicates, mixedTracks, type Performance, type TrackId } from '../performance';
 import { keyInWords, keyName, type Query, type ScoreKey } from '../score';
-import { barBeat, barIndexAt, type Bar, type Milliseconds, type Seconds, type WrittenUnits } from '../time';
+import { barBeat, barIndexAt, type Bar, type MidiKey, type Milliseconds, type Seconds, type WrittenUnits } from '../time';
 import { beatIndexAt, type BeatLine } from './beats';
-import { trackLabel, type Casting, type CastPart } from './casting';
 import type { GridChoice } from './grid';
 import { isDefaultKey, usualKey, type BarKey } from './keys';
 import { LEAST_LEAD_CONFIDENCE, type Lead } from './lead';
@@ -18,13 +18,19 @@ const FAR: Seconds = 0.045;
 const MOSTLY = 0.3;
 
 /** Notes far off their place, and notes the instrument does not have. */
-export function noteQueries(part: CastPart, grid: GridChoice, bars: readonly Bar[], line: BeatLine, drums: DrumMap): Query[] {
+export function noteQueries(part: CastPart, grid: GridChoice, bars: readonly Bar[], line: BeatLine, drums: DrumMap, switches: ReadonlySet<MidiKey>): Query[] {
   const barStarts = bars.map((bar) => bar.start);
   const place = (at: WrittenUnits) => {
     const { bar, beat } = barBeat(bars, at);
     return { words: `${part.name}, bar ${bar}, beat ${beat}`, bar: barIndexAt(barStarts, at) };
   };
-  return [...offGrid(part, grid, line, place), ...outside(part, grid, drums, place)];
+  return [...offGrid(part, grid, line, place), ...outside(part, grid, drums, place, switches)];
+}
+
+/** Keys of a part that are already asked about as keyswitches. */
+export function suspectedSwitches(part: CastPart, queries: readonly Query[]): Set<MidiKey> {
+  const keys = queries.filter((query) => query.kind === 'keyswitch' && part.tracks.includes(query.track!)).flatMap((query) => String(query.facts?.keys).split(' '));
+  return new Set(keys.map(Number));
 }
 
 type Place = (at: WrittenUnits) => { words: string; bar: number };
@@ -51,9 +57,9 @@ function offGrid(part: CastPart, grid: GridChoice, line: BeatLine, place: Place)
 }
 
 /** One query for each key that does not fit, at the first place it occurs; one for the part where most do not. */
-function outside(part: CastPart, grid: GridChoice, drums: DrumMap, place: Place): Query[] {
+function outside(part: CastPart, grid: GridChoice, drums: DrumMap, place: Place, switches: ReadonlySet<MidiKey>): Query[] {
   const { unpitched, range } = part.instrument;
-  const fits = (key: number) => (unpitched ? drums.has(key) : key >= range[0] && key <= range[1]);
+  const fits = (key: number) => switches.has(key) || (unpitched ? drums.has(key) : key >= range[0] && key <= range[1]);
   const strange = grid.notes.filter((note) => !fits(note.key));
   if (!unpitched && strange.length > MOSTLY * grid.notes.length && strange.length > 1) {
     const first = strange[0]!;

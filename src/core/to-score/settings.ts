@@ -1,4 +1,4 @@
-import type { InstrumentId } from '../instruments';
+import { NO_CASTING_SETTINGS, type CastingSettings } from '../casting';
 import type { TrackId } from '../performance';
 import type { Milliseconds } from '../time';
 
@@ -13,12 +13,8 @@ export interface GridPin {
 }
 
 /** What people decided; everything absent is decided by the engine. All of it comes from the ledger. */
-export interface ConversionSettings {
+export interface ConversionSettings extends CastingSettings {
   title?: string;
-  /** Tracks left out or, with `false`, taken in although the engine would leave them out. */
-  leftOut: Record<TrackId, boolean>;
-  instruments: Record<TrackId, InstrumentId>;
-  partNames: Record<TrackId, string>;
   grids: Record<TrackId, GridPin>;
   /** Milliseconds a track was played ahead of the beat. */
   leads: Record<TrackId, Milliseconds>;
@@ -30,4 +26,4 @@ export interface ConversionSettings {
   key?: { fifths: number; mode: 'major' | 'minor' };
 }
 
-export const NO_SETTINGS: ConversionSettings = { leftOut: {}, instruments: {}, partNames: {}, grids: {}, leads: {}, splits: {}, offsets: {} };
+export const NO_SETTINGS: ConversionSettings = { ...NO_CASTING_SETTINGS, grids: {}, leads: {}, splits: {}, offsets: {} };

@@ -1,10 +1,9 @@
 /*
  * From placed notes of a part to written notes on its staves: hands, voices, ends.
  */
+import type { CastPart } from '../casting';
 import type { DrumMap } from '../instruments';
-import type { Performance } from '../performance';
 import type { BeatLine } from './beats';
-import type { CastPart } from './casting';
 import { writeEnds, type DurationReport, type EndedNote } from './durations';
 import type { GridChoice } from './grid';
 import { writeStrokes } from './percussion';
@@ -23,10 +22,10 @@ export interface StaffNotes {
 const SECOND_VOICE_KEYBOARD = 0.5;
 const SECOND_VOICE_MELODIC = 3.5;
 
-export function writeStaves(part: CastPart, grid: GridChoice, performance: Performance, line: BeatLine, drums: DrumMap): { output: StaffNotes[]; report: DurationReport } {
+export function writeStaves(part: CastPart, grid: GridChoice, line: BeatLine, drums: DrumMap): { output: StaffNotes[]; report: DurationReport } {
   const report: DurationReport = { gapsClosed: 0, overlapsTrimmed: 0 };
   if (part.instrument.unpitched) return { output: [{ staff: 1, ...writeStrokes(grid.notes, line, drums) }], report };
-  const staffOfNote = part.instrument.clefs.length < 2 ? grid.notes.map(() => 1) : handsOf(part, grid, performance);
+  const staffOfNote = part.instrument.clefs.length < 2 ? grid.notes.map(() => 1) : handsOf(part, grid);
   const output = part.instrument.clefs.map((_, s): StaffNotes => {
     const own = grid.notes.filter((_note, i) => staffOfNote[i] === s + 1);
     const voiceOfNote = separateVoices(own, { secondVoice: part.instrument.polyphonic ? SECOND_VOICE_KEYBOARD : SECOND_VOICE_MELODIC });
@@ -44,13 +43,8 @@ export function writeStaves(part: CastPart, grid: GridChoice, performance: Perfo
   return { output, report };
 }
 
-function handsOf(part: CastPart, grid: GridChoice, performance: Performance): number[] {
-  const { staffOfTrack } = part;
-  if (!staffOfTrack) return splitHands(grid.notes);
-  const staffOfNote = new Map<number, number>();
-  for (const track of performance.tracks) {
-    const staff = staffOfTrack[track.id];
-    if (staff) for (const note of track.notes) staffOfNote.set(note.id, staff);
-  }
+function handsOf({ sources }: CastPart, grid: GridChoice): number[] {
+  if (sources.every((source) => source.staff === null)) return splitHands(grid.notes);
+  const staffOfNote = new Map(sources.flatMap((source) => source.notes.map((note) => [note.id, source.staff ?? 1] as const)));
   return grid.notes.map((note) => staffOfNote.get(note.id) ?? 1);
 }

@@ -6,14 +6,14 @@
  * The stages are pure; this file only hands their results on. It is a generator so that a caller can show progress, let
  * other work in between, or stop: each step yields before its work begins.
  */
+import { cast, type Casting, type CastPart } from '../casting';
 import { GENERAL_MIDI_DRUMS, type DrumMap } from '../instruments';
-import { barsOfPerformance, type Performance, type TrackId } from '../performance';
+import { barsOfPerformance, type Performance, type PlayedNote, type TrackId } from '../performance';
 import type { Marker, Part, PartId, Query, Score } from '../score';
 import { layBars, writtenUnits, type Bar, type Seconds, type WrittenUnits } from '../time';
 import { assemblePart } from './assemble-part';
 import { layBeats, type BeatLine } from './beats';
-import { castTracks, type Casting, type CastPart } from './casting';
-import { fileQueries, keyQueries, leadQueries, noteQueries, trackQueries } from './doubts';
+import { fileQueries, keyQueries, leadQueries, noteQueries, suspectedSwitches, trackQueries } from './doubts';
 import type { DurationReport } from './durations';
 import { fitGrids, type GridChoice } from './grid';
 import { keysOfBars, signatures, type BarKey } from './keys';
@@ -54,7 +54,7 @@ export interface Conversion {
 
 export function* convert(performance: Performance, settings: ConversionSettings, drums: DrumMap = GENERAL_MIDI_DRUMS): Generator<Progress, Conversion> {
   yield { stage: 'casting', done: 0 };
-  const { output: casting, queries } = castTracks(performance, settings);
+  const { output: casting, queries } = cast(performance, settings);
   const end = writtenUnits(performance.lastNoteEnd, performance.ticksPerQuarter);
   const laid = barsWithRoom(performance);
   const line = layBeats(laid, performance.tempo);
@@ -72,7 +72,7 @@ export function* convert(performance: Performance, settings: ConversionSettings,
   const reports: PartReport[] = [];
   for (const [p, part] of casting.parts.entries()) {
     yield { stage: 'voices', done: 0.4 + (0.3 * p) / casting.parts.length };
-    const { output, report } = writeStaves(part, grids[p]!, performance, line, drums);
+    const { output, report } = writeStaves(part, grids[p]!, line, drums);
     staves.push(output);
     reports.push({ ...report, part: part.id, leads: Object.fromEntries(part.tracks.map((track) => [track, leads.get(track)!])), ...gridFacts(grids[p]!) });
   }
@@ -84,8 +84,8 @@ export function* convert(performance: Performance, settings: ConversionSettings,
   const parts: Part[] = [];
   for (const [p, part] of casting.parts.entries()) {
     yield { stage: 'assembling', done: 0.8 + (0.2 * p) / casting.parts.length };
-    parts.push(assemblePart(part, staves[p]!, places[p]!, keys.map((key) => key.fifths), bars, drums));
-    queries.push(...noteQueries(part, grids[p]!, bars, line, drums));
+    parts.push(assemblePart(part, staves[p]!, places[p]!, keys.map((key) => key.fifths), bars, drums, playbackChannel(p)));
+    queries.push(...noteQueries(part, grids[p]!, bars, line, drums, suspectedSwitches(part, queries)));
   }
   const score: Score = {
     title: settings.title ?? performance.title,
@@ -121,10 +121,17 @@ function barsInUse(bars: readonly Bar[], staves: readonly StaffNotes[][], played
   return bars.filter((bar) => bar.index < played || bar.start < end);
 }
 
+/** Leads by track, from the notes that are music. */
 function leadsOf(performance: Performance, casting: Casting, line: BeatLine, settings: ConversionSettings): Map<TrackId, Lead> {
-  const written = new Set(casting.parts.flatMap((part) => part.tracks));
-  const tracks = performance.tracks.filter((track) => written.has(track.id));
-  return estimateLeads(new Map(tracks.map((track) => [track.id, timeNotes(track.notes, performance.tempo, 0)])), line, settings.leads);
+  const notes = new Map<TrackId, Map<number, PlayedNote>>();
+  for (const part of casting.parts) for (const source of part.sources) {
+    const own = notes.get(source.track) ?? new Map<number, PlayedNote>();
+    // Players who double each other share notes; each counts once.
+    for (const note of source.notes) own.set(note.id, note);
+    notes.set(source.track, own);
+  }
+  const inFileOrder = performance.tracks.filter((track) => notes.has(track.id));
+  return estimateLeads(new Map(inFileOrder.map((track) => [track.id, timeNotes([...notes.get(track.id)!.values()], performance.tempo, 0)])), line, settings.leads);
 }
 
 /** A lead nobody can be sure of is not taken out; it is asked about instead. */
@@ -134,9 +141,13 @@ function appliedLead(lead: Lead | undefined): Seconds {
 }
 
 function timedPart(part: CastPart, performance: Performance, leads: Map<TrackId, Lead>): TimedNote[] {
-  return performance.tracks
-    .filter((track) => part.tracks.includes(track.id))
-    .flatMap((track) => timeNotes(track.notes, performance.tempo, appliedLead(leads.get(track.id))));
+  return part.sources.flatMap(({ track, notes }) => timeNotes(notes, performance.tempo, appliedLead(leads.get(track))));
+}
+
+/** Channels 1–16 without 10, in turn. */
+function playbackChannel(part: number): number {
+  const pitched = (part % 15) + 1;
+  return pitched < 10 ? pitched : pitched + 1;
 }
 
 function gridFacts(grid: GridChoice) {

@@ -7,7 +7,7 @@ const many = { polyphonic: true } as const;
 export const keyboard = [
   i('celesta', 'Celesta | Celesta | Celesta | Célesta | Celesta', 'Cel.', grand, [60, 108], [9], 'keyboard.celesta', { ...many, transposition: -12, aliases: 'cel, celeste, clst' }),
   i('piano', 'Piano | Klavier | Pianoforte | Piano | Piano', 'Pno.', grand, [21, 108], [1, 2, 3, 4], 'keyboard.piano', { ...many, aliases: 'pno, pf, pn, klav, klavier, grand piano, grand, pianoforte, flügel, keys, upright, kbd, keyboard, pfte' }),
-  i('electric-piano', 'Electric Piano | E-Piano | Piano elettrico | Piano électrique | Piano eléctrico', 'E. Pno.', grand, [28, 100], [5, 6], 'keyboard.piano.electric', { ...many, aliases: 'e piano, epiano, ep, elec piano, el piano, stage piano, el pno' }),
+  i('electric-piano', 'Electric Piano | E-Piano | Piano elettrico | Piano électrique | Piano eléctrico', 'E. Pno.', grand, [28, 100], [5, 6], 'keyboard.piano.electric', { ...many, aliases: 'e piano, epiano, ep, elec piano, el piano, stage piano, el pno, epno' }),
   i('harpsichord', 'Harpsichord | Cembalo | Clavicembalo | Clavecin | Clave', 'Hpschd.', grand, [29, 89], [7], 'keyboard.harpsichord', { ...many, aliases: 'hpschd, hpd, cemb, clavicemb, clav, hpsd' }),
   i('clavichord', 'Clavichord | Clavichord | Clavicordo | Clavicorde | Clavicordio', 'Clvd.', grand, [36, 86], [8], 'keyboard.clavichord', { ...many }),
   i('organ', 'Organ | Orgel | Organo | Orgue | Órgano', 'Org.', grand, [36, 96], [20, 17, 18, 19, 21], 'keyboard.organ', { ...many, aliases: 'org, pipe organ, church organ, drawbar organ, orgel, kirchenorgel, jazz organ' }),

@@ -1,0 +1,70 @@
+/*
+ * Which instrument each track is. What people said counts first, then what the file says clearly, then the house list, then
+ * the engine's best guess if it is sure enough.
+ */
+import { instrumentById, recognise, SURE_ENOUGH, UNKNOWN_INSTRUMENT, type Instrument, type Recognition } from '../instruments';
+import { mostAtOnce, PERCUSSION_CHANNEL, type Performance, type PlayedTrack } from '../performance';
+import type { CastTrack } from './casting';
+import type { CastingSettings } from './settings';
+
+/** From here on a name is clear, and the house list does not overrule it. */
+export const CLEAR = 0.85;
+
+export function castTracks(performance: Performance, settings: CastingSettings): CastTrack[] {
+  const alone = performance.tracks.map((track) => recogniseTrack(track));
+  return performance.tracks.map((track, i) => {
+    const recognition = isClear(alone[i]!) || track.notes.length === 0 ? alone[i]! : recogniseTrack(track, companyOf(alone, performance.tracks, i));
+    return castTrack(track, recognition, settings);
+  });
+}
+
+function recogniseTrack(track: PlayedTrack, company: Company = { above: null, below: null }): Recognition {
+  return recognise({
+    name: track.name,
+    program: track.programs[0]?.program ?? null,
+    percussionChannel: track.channels.length > 0 && track.channels.every((channel) => channel === PERCUSSION_CHANNEL),
+    keys: track.notes.map((note) => note.key),
+    mostAtOnce: mostAtOnce(track.notes),
+    company,
+  });
+}
+
+interface Company {
+  above: Instrument | null;
+  below: Instrument | null;
+}
+
+function isClear({ candidates }: Recognition): boolean {
+  return (candidates[0]?.confidence ?? 0) >= CLEAR;
+}
+
+/** The nearest clear tracks above and below in the file, at most two away. */
+function companyOf(recognitions: readonly Recognition[], tracks: readonly PlayedTrack[], at: number): Company {
+  const clear = (i: number) => (tracks[i] && tracks[i].notes.length > 0 && isClear(recognitions[i]!) ? instrumentById(recognitions[i]!.candidates[0]!.instrument) : null);
+  return { above: clear(at - 1) ?? clear(at - 2), below: clear(at + 1) ?? clear(at + 2) };
+}
+
+function castTrack(track: PlayedTrack, recognition: Recognition, settings: CastingSettings): CastTrack {
+  const best = recognition.candidates[0];
+  const house = settings.house[track.id];
+  const contradicted = house?.instrument !== undefined && best !== undefined && best.confidence >= CLEAR && best.instrument !== house.instrument;
+  const fromHouse = house?.instrument !== undefined && !contradicted;
+  const chosen = settings.instruments[track.id];
+  const sure = best !== undefined && best.confidence >= SURE_ENOUGH;
+  const guessed = sure ? instrumentById(best.instrument) : UNKNOWN_INSTRUMENT;
+  const empty = track.notes.length === 0;
+  const out = settings.leftOut[track.id] ?? house?.leftOut ?? false;
+  const technique = settings.techniques[track.id] ?? house?.technique ?? recognition.technique;
+  return {
+    id: track.id,
+    name: track.name,
+    recognition,
+    instrument: chosen ? instrumentById(chosen) : fromHouse ? instrumentById(house.instrument!) : guessed,
+    technique: technique === 'none' ? null : technique,
+    confidence: chosen ? 1 : fromHouse ? Math.max(0.95, best?.confidence ?? 0) : (best?.confidence ?? 0),
+    by: chosen ? 'you' : fromHouse ? 'house list' : 'engine',
+    // A track without notes has nothing to write whatever anybody decides.
+    leftOut: empty || out,
+    reason: empty ? 'no notes' : out ? (settings.leftOut[track.id] ? 'left out' : 'left out by your house list') : undefined,
+  };
+}

@@ -1,0 +1,78 @@
+/*
+ * Names, numbers and order of the parts on the page.
+ */
+import { UNKNOWN_INSTRUMENT, type Instrument } from '../instruments';
+import type { PartId } from '../score';
+import type { CastingSettings } from './settings';
+
+export interface Unnamed {
+  id: PartId;
+  instrument: Instrument;
+  /** Out of the track's name, or of the chair it was dealt to. */
+  number: number | null;
+  desk: string | null;
+  solo: boolean;
+  /** What the track is called, for parts nobody knows the instrument of. */
+  trackName: string;
+}
+
+export interface Named {
+  name: string;
+  abbreviation: string;
+}
+
+/** Score order, soloists before their section, then by number, then as in the file; then what people moved. */
+export function inScoreOrder<T extends Unnamed>(parts: readonly T[], moves: CastingSettings['moves']): T[] {
+  const usual = parts
+    .map((part, order) => ({ part, order }))
+    .sort((a, b) => a.part.instrument.scoreOrder - b.part.instrument.scoreOrder || Number(b.part.solo) - Number(a.part.solo) || (a.part.number ?? 0) - (b.part.number ?? 0) || (a.part.desk ?? '').localeCompare(b.part.desk ?? '') || a.order - b.order)
+    .map(({ part }) => part);
+  return moves.reduce((list, { part, before }) => moved(list, part, before), usual);
+}
+
+function moved<T extends Unnamed>(list: readonly T[], id: PartId, before: PartId | null): T[] {
+  const one = list.find((part) => part.id === id);
+  if (!one || id === before) return [...list];
+  const rest = list.filter((part) => part !== one);
+  const at = before === null ? rest.length : rest.findIndex((part) => part.id === before);
+  return at < 0 ? [...list] : [...rest.slice(0, at), one, ...rest.slice(at)];
+}
+
+/** @param parts in score order */
+export function nameParts(parts: readonly Unnamed[], settings: Pick<CastingSettings, 'partNames' | 'abbreviations' | 'house'>): Named[] {
+  const alike = new Map<string, Unnamed[]>();
+  const slot = (part: Unnamed) => `${part.instrument.id}/${part.solo}`;
+  for (const part of parts) alike.set(slot(part), [...(alike.get(slot(part)) ?? []), part]);
+  const suffixes = new Map([...alike.values()].flatMap((group) => [...numbersOf(group)]));
+  return parts.map((part) => {
+    const known = part.instrument !== UNKNOWN_INSTRUMENT;
+    const suffix = suffixes.get(part) ?? '';
+    const base = known ? part.instrument.names.en : part.trackName;
+    const name = (part.solo ? `Solo ${base}` : base) + (known ? suffix : '');
+    const short = known ? (part.solo ? `Solo ${part.instrument.abbreviation}` : part.instrument.abbreviation) + suffix : base.slice(0, 6);
+    return { name: settings.partNames[part.id] ?? settings.house[part.id]?.partName ?? name, abbreviation: settings.abbreviations[part.id] ?? short };
+  });
+}
+
+/**
+ * Numbers as the track names have them where they tell the parts apart; else counted from 1. Several tracks of one numbered
+ * section are its desks A, B, C.
+ */
+function numbersOf(group: readonly Unnamed[]): Map<Unnamed, string> {
+  const [first] = group;
+  if (group.length === 1) {
+    // There are a first and a second violin even when only one of them is here; a lone “Vc 02” is just the cello.
+    const number = first!.instrument.id === 'violin' && first!.number ? ` ${first!.number}` : '';
+    return new Map([[first!, number + (first!.desk && number ? ` ${first!.desk}` : '')]]);
+  }
+  const numbered = group.every((part) => part.number !== null);
+  const places = new Set(group.map((part) => `${part.number}/${part.desk}`));
+  if (numbered && places.size === group.length) return new Map(group.map((part) => [part, ` ${part.number}${part.desk ? ` ${part.desk}` : ''}`]));
+  if (numbered && first!.instrument.section && new Set(group.map((part) => part.number)).size > 1) {
+    return new Map(group.map((part) => {
+      const desk = group.filter((other) => other.number === part.number);
+      return [part, ` ${part.number}${desk.length > 1 ? ` ${String.fromCharCode(65 + desk.indexOf(part))}` : ''}`];
+    }));
+  }
+  return new Map(group.map((part, i) => [part, ` ${i + 1}`]));
+}

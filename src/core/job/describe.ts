@@ -1,0 +1,66 @@
+import type { Deal } from '../casting';
+import { instrumentById, techniqueName } from '../instruments';
+import { keyInWords, keyName } from '../score';
+import type { SmallestValue } from '../to-score';
+import type { Decision } from './decisions';
+
+const VALUE_NAMES: Record<SmallestValue, string> = { quarter: 'quarter notes', eighth: 'eighth notes', '16th': 'sixteenth notes', '32nd': 'thirty-second notes' };
+
+export function valueName(value: SmallestValue): string {
+  return VALUE_NAMES[value];
+}
+
+/** A ledger line in plain words. @param nameOf how people know a track or part */
+export function describe(decision: Decision, nameOf: (track: string) => string): string {
+  const names = (tracks: readonly string[]) => tracks.map(nameOf).join(', ');
+  switch (decision.kind) {
+    case 'leaveOut':
+      return `${names(decision.tracks)}: left out`;
+    case 'takeIn':
+      return `${names(decision.tracks)}: taken in`;
+    case 'assignInstrument':
+      return `${names(decision.tracks)}: written for ${instrumentById(decision.instrument).names.en}`;
+    case 'setTechnique':
+      return `${names(decision.tracks)}: ${decision.technique === 'none' ? 'ordinary playing' : techniqueName(decision.technique)}`;
+    case 'gather':
+      return `${names(decision.tracks)}: gathered into one part`;
+    case 'standAlone':
+      return `${names(decision.tracks)}: ${decision.tracks.length === 1 ? 'a part of its own' : 'parts of their own'}`;
+    case 'dealOut':
+      return `${nameOf(decision.track)}: ${dealInWords(decision.deal)}`;
+    case 'setKeyswitches':
+      return decision.meanings.length === 0 ? `${nameOf(decision.track)}: no keyswitches, all notes are music` : `${nameOf(decision.track)}: keyswitches ${decision.meanings.map(({ key, technique }) => `${keyInWords(key)}${technique === 'none' ? '' : ` = ${techniqueName(technique)}`}`).join(', ')} taken out`;
+    case 'abbreviatePart':
+      return `${nameOf(decision.part)}: shortened to “${decision.abbreviation}”`;
+    case 'setSolo':
+      return `${nameOf(decision.part)}: ${decision.solo ? 'solo' : 'section'}`;
+    case 'movePart':
+      return `${nameOf(decision.part)}: moved ${decision.before === null ? 'to the foot of the page' : `above ${nameOf(decision.before)}`}`;
+    case 'useHouseList':
+      return `From your house list: ${names(decision.answers.map(({ track }) => track))}`;
+    case 'renamePart':
+      return `${nameOf(decision.part)}: named “${decision.name}”`;
+    case 'setGrid':
+      return `${nameOf(decision.part)}: grid pinned to ${valueName(decision.smallest)}, ${decision.triplets ? 'with' : 'without'} triplets`;
+    case 'freeGrid':
+      return `${nameOf(decision.part)}: grid found by the engine again`;
+    case 'setLead':
+      return decision.milliseconds === 0 ? `${nameOf(decision.track)}: no lead taken out` : `${nameOf(decision.track)}: lead of ${decision.milliseconds} ms taken out`;
+    case 'setKey':
+      return `Key signature: ${keyName(decision)}`;
+    case 'setTitle':
+      return `Title: “${decision.title}”`;
+    case 'splitTrack':
+      return `${nameOf(decision.track)}: split by channel`;
+    case 'placeOriginal':
+      return decision.bars === 0 ? `Original ${decision.original} begins at bar 1` : `Original ${decision.original} begins ${decision.bars} bars later`;
+    case 'dismissQuery':
+      return decision.reason ? `Query set aside: ${decision.reason}` : 'Query set aside';
+  }
+}
+
+function dealInWords({ to, players, spare, lines, order }: Deal): string {
+  if (players === 1) return 'kept on one part';
+  if (to === 'string-choir') return 'dealt out to a string choir';
+  return ['dealt out to ' + players + ' players', spare === 'rest' && 'who rest when there are fewer notes', lines === 'top-down' && 'always from the top', order === 'paired' && 'in pairs'].filter(Boolean).join(', ');
+}
