@@ -140,6 +140,8 @@ export async function importArchive(file: ReceivedFile): Promise<JobRecord> {
     originals: archived.originals.map(({ sha256: hash, fileName, size }) => ({ sha256: hash, fileName, size })),
     ledger: archived.ledger,
     openQueries: null,
+    // It comes with its own answers.
+    housed: true,
   };
   await guarded(() =>
     database.transaction('rw', database.jobs, database.originals, async () => {

@@ -1,5 +1,5 @@
 import Dexie, { type EntityTable } from 'dexie';
-import type { Ledger } from '@/core/job';
+import type { HouseEntry, Ledger } from '@/core/job';
 
 /** A job as it is kept in this browser. */
 export interface JobRecord {
@@ -12,6 +12,8 @@ export interface JobRecord {
   ledger: Ledger;
   /** As of the last conversion; null before the first. */
   openQueries: number | null;
+  /** The house list was asked when the job was first opened. */
+  housed?: boolean;
   demo?: boolean;
 }
 
@@ -27,9 +29,15 @@ export interface OriginalRecord {
   bytes: Uint8Array;
 }
 
+/** A line of the house list with the time it was last learnt or edited. */
+export interface HouseRecord extends HouseEntry {
+  changedAt: number;
+}
+
 export interface DragomanDatabase {
   jobs: EntityTable<JobRecord, 'id'>;
   originals: EntityTable<OriginalRecord, 'sha256'>;
+  houseList: EntityTable<HouseRecord, 'pattern'>;
 }
 
 /** Versions in order; each says only what it changes. */
@@ -39,6 +47,7 @@ export function openDatabase(name = 'dragoman'): Dexie & DragomanDatabase {
     jobs: 'id, changedAt',
     originals: 'sha256',
   });
+  database.version(2).stores({ houseList: 'pattern' });
   return database;
 }
 

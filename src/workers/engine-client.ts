@@ -1,7 +1,7 @@
 import * as Comlink from 'comlink';
 import type { EngineApi } from './engine.worker';
 
-export type { OpenQuery, Opened, PartSummary, Summary } from './engine.worker';
+export type { DealPreview, OpenQuery, Opened, PartSummary, SourceSummary, Summary } from './engine.worker';
 
 let engine: Comlink.Remote<EngineApi> | null = null;
 

@@ -1,12 +1,13 @@
 import * as Comlink from 'comlink';
-import type { CastTrack } from '@/core/casting';
+import { dealPlayers, findKeyswitches, playersFor, proposedDeal, type CastPart, type CastTrack, type Deal } from '@/core/casting';
+import type { TechniqueId } from '@/core/instruments';
 import { compressMusicXml, writeMusicXml } from '@/core/musicxml';
 import { barsOfPerformance, fileFacts, performanceFromSmf, surveyPerformance, trackDetail, type FileFacts, type Performance, type Survey, type TrackDetail, type TrackId } from '@/core/performance';
 import { passageOf, type Passage } from '@/core/proof';
 import { preparePerformance, remediesFor, type Remedy } from '@/core/job';
 import type { PartId, Query, Score } from '@/core/score';
 import { readSmf, type SmfFile } from '@/core/smf';
-import type { Bar } from '@/core/time';
+import { playedUnits, type Bar, type MidiKey, type PlayedUnits } from '@/core/time';
 import { convert, type Conversion, type ConversionSettings, type PartReport, type Progress } from '@/core/to-score';
 
 /** What a job's screens need to know once its original is read. */
@@ -21,8 +22,41 @@ export interface PartSummary {
   instrument: string;
   instrumentName: string;
   tracks: string[];
+  abbreviation: string;
+  solo: boolean;
+  player: CastPart['player'];
+  sources: SourceSummary[];
   unpitched: boolean;
   report: PartReport;
+}
+
+/** What one track gives to a part. */
+export interface SourceSummary {
+  track: TrackId;
+  notes: number;
+  technique: TechniqueId | null;
+  staff: number | null;
+  /** Keys that may be keyswitches. */
+  switches: MidiKey[];
+}
+
+/** Who would get what, before it is decided. */
+export interface DealPreview {
+  deal: Deal;
+  /** Most players the notes need. */
+  needed: number;
+  players: { instrument: string; number: number | null; notes: DealtMark[] }[];
+  notes: number;
+  doubled: number;
+  crowded: number;
+}
+
+export interface DealtMark {
+  key: MidiKey;
+  start: PlayedUnits;
+  end: PlayedUnits;
+  /** Another player has it too. */
+  shared: boolean;
 }
 
 export interface OpenQuery extends Query {
@@ -84,7 +118,7 @@ const api = {
       const step = steps.next();
       if (step.done) {
         current.conversion = step.value;
-        return summarise(step.value, current.prepared.opened, performance.now() - started);
+        return summarise(step.value, current.prepared, performance.now() - started);
       }
       if (performance.now() - rested > 30) {
         onProgress?.(step.value);
@@ -106,6 +140,28 @@ const api = {
     const track = performance.tracks.find((candidate) => candidate.id === id);
     if (!track) throw new Error(`There is no track ${id}.`);
     return trackDetail(track, performance);
+  },
+
+  /** Deals the notes of a part out for a look. @param deal none for what the engine proposes @throws Error when there is no such part */
+  previewDeal(track: TrackId, deal: Deal | null): DealPreview {
+    const { conversion, performance } = converted();
+    const parts = conversion.casting.parts.filter((part) => part.tracks[0] === track);
+    const source = conversion.casting.tracks.find((candidate) => candidate.id === track);
+    if (parts.length === 0 || !source) throw new Error(`There is no part of track ${track}.`);
+    const notes = [...new Map(parts.flatMap((part) => part.notes.map((note) => [note.id, note]))).values()].sort((a, b) => a.start - b.start || a.key - b.key);
+    const chosen = deal ?? proposedDeal(notes, source.instrument, performance.tempo);
+    const { players, doubled, crowded } = dealPlayers(notes, source.instrument, chosen, performance.tempo);
+    const owners = new Map<number, number>();
+    for (const player of players) for (const note of player.notes) owners.set(note.id, (owners.get(note.id) ?? 0) + 1);
+    const units = (tick: number) => playedUnits(tick, performance.ticksPerQuarter);
+    return {
+      deal: chosen,
+      needed: playersFor(notes, performance.tempo),
+      players: players.map((player) => ({ instrument: player.instrument.names.en, number: player.number, notes: player.notes.map((note) => ({ key: note.key, start: units(note.start), end: units(note.end), shared: owners.get(note.id)! > 1 })) })),
+      notes: notes.length,
+      doubled,
+      crowded: crowded.length,
+    };
   },
 
   passage(parts: PartId[], from: number, to: number): Passage {
@@ -143,8 +199,9 @@ function prepare(originals: Desk['originals'], settings: ConversionSettings): De
   return { by: preparedBy(settings), performance, opened: { survey: surveyPerformance(performance, bars), facts: fileFacts(originals[0]!.file, performance, bars, size) } };
 }
 
-function summarise(conversion: Conversion, opened: Opened, milliseconds: number): Summary {
+function summarise(conversion: Conversion, { opened, performance }: Desk['prepared'], milliseconds: number): Summary {
   const { score, casting, queries, reports } = conversion;
+  const tracks = new Map(performance.tracks.map((track) => [track.id, track]));
   return {
     title: score.title,
     bars: score.bars,
@@ -157,6 +214,16 @@ function summarise(conversion: Conversion, opened: Opened, milliseconds: number)
       instrument: part.instrument.id,
       instrumentName: part.instrument.names.en,
       tracks: part.tracks,
+      abbreviation: part.abbreviation,
+      solo: part.solo,
+      player: part.player,
+      sources: part.sources.map((source) => ({
+        track: source.track,
+        notes: source.notes.length,
+        technique: casting.tracks.find((track) => track.id === source.track)!.technique,
+        staff: source.staff,
+        switches: part.player ? [] : findKeyswitches(tracks.get(source.track)!, part.instrument, performance.ticksPerQuarter),
+      })),
       unpitched: part.instrument.unpitched,
       report: reports[i]!,
     })),

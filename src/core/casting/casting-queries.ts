@@ -2,7 +2,7 @@
  * What is in doubt about tracks and players.
  */
 import { instrumentById, techniqueName, UNKNOWN_INSTRUMENT } from '../instruments';
-import { barsOfPerformance, type Performance, type PlayedNote, type PlayedTrack, type TrackId } from '../performance';
+import { barsOfPerformance, findDuplicates, type Performance, type PlayedNote, type PlayedTrack, type TrackId } from '../performance';
 import { keyInWords, type Query } from '../score';
 import { barBeat, barIndexAt, writtenUnits } from '../time';
 import { CLEAR } from './cast-tracks';
@@ -26,10 +26,12 @@ export function castingQueries(performance: Performance, casting: Casting, group
     const { bar, beat } = barBeat(bars, at);
     return { at, bar: barIndexAt(starts, at), words: `bar ${bar}, beat ${beat}` };
   };
+  const doubles = findDuplicates(performance);
   return [
     ...performance.tracks.flatMap((track, i) => aboutTrack(track, casting, i, performance, settings)),
     ...gatherQueries(groups, settings),
-    ...groups.flatMap((group) => playersQuery(group, performance, settings)),
+    // A double of another track is asked about as such.
+    ...groups.filter((group) => !doubles.has(group[0]!.track.id)).flatMap((group) => playersQuery(group, performance, settings)),
     ...casting.parts.flatMap((part) => [...crowdedQuery(part, crowded.get(part.id) ?? [], place), ...collisions(part, place)]),
   ];
 }

@@ -52,7 +52,7 @@ const COST = {
   uneven: 0.45,
   strangers: 0.5,
   /** A player rests although doubling is wished. */
-  idle: 0.9,
+  idle: 2.5,
   /** A line that was just sounding is taken up by a player who was silent. */
   newEntry: 0.35,
   /** Without anything else to go by the first players play. */

@@ -1,91 +1,64 @@
 'use client';
 
-import { Input, Table, Tooltip } from 'antd';
-import { useMemo } from 'react';
-import { instrumentById } from '@/core/instruments';
-import type { PartSummary } from '@/workers/engine-client';
+import { DndContext, PointerSensor, useSensor, useSensors, type DragEndEvent } from '@dnd-kit/core';
+import { Button } from 'antd';
+import { useState } from 'react';
 import { useWorkspace } from '../job/workspace';
-import { percent } from '../shared/words';
-import { InstrumentSelect } from './InstrumentSelect';
+import { count } from '../shared/words';
+import { DealOutDialog } from './DealOutDialog';
+import { HouseListDrawer } from './HouseListDrawer';
+import { LeftOutShelf } from './LeftOutShelf';
+import { PartDetail } from './PartDetail';
+import { PartTable } from './PartTable';
+import { SelectionBar } from './SelectionBar';
 import styles from './casting.module.css';
 
-/** Which tracks become which parts, in score order. */
+/** Which tracks become which parts: the parts in score order, one of them in detail, and what is left out. */
 export function CastingView() {
   const summary = useWorkspace((state) => state.summary)!;
-  const opened = useWorkspace((state) => state.opened)!;
+  const tracks = useWorkspace((state) => state.opened!.survey.tracks);
   const decide = useWorkspace((state) => state.decide);
-  const survey = useMemo(() => new Map(opened.survey.tracks.map((track) => [track.id, track])), [opened]);
-  const cast = useMemo(() => new Map(summary.tracks.map((track) => [track.id, track])), [summary]);
+  const [marked, setMarked] = useState<string[]>([]);
+  const [chosen, setChosen] = useState<string | null>(null);
+  const [dealing, setDealing] = useState<string | null>(null);
+  const [house, setHouse] = useState(false);
+  // A short way before a press counts as dragging, so that clicks stay clicks.
+  const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 6 } }));
+  const part = summary.parts.find((candidate) => candidate.id === chosen) ?? null;
+  const alive = marked.filter((id) => summary.parts.some((candidate) => candidate.id === id));
+
+  /** A track dropped on a part joins it; a part dropped on another stands above it. */
+  function onDrop({ active, over }: DragEndEvent): void {
+    const [kind, id] = String(active.id).split('/') as ['track' | 'part', string];
+    const target = summary.parts.find((candidate) => candidate.id === over?.id);
+    if (!target) return;
+    if (kind === 'part') {
+      if (target.id !== id) decide({ kind: 'movePart', part: id, before: target.id });
+    } else if (!target.tracks.includes(id)) {
+      if (summary.tracks.find((track) => track.id === id)?.leftOut) decide({ kind: 'takeIn', tracks: [id] }, { kind: 'gather', tracks: [target.tracks[0]!, id] });
+      else decide({ kind: 'gather', tracks: [target.tracks[0]!, id] });
+    }
+  }
 
   return (
-    <div className={styles.view}>
-      <p className="soft">
-        {opened.survey.tracks.filter((track) => track.notes > 0).length} tracks with notes become {summary.parts.length} parts, in score order. Choose another instrument or name where the engine is wrong.
-      </p>
-      <Table<PartSummary>
-        size="small"
-        rowKey="id"
-        pagination={false}
-        virtual
-        scroll={{ x: 900, y: 560 }}
-        dataSource={summary.parts}
-        columns={[
-          {
-            title: 'Track as received',
-            key: 'track',
-            width: 180,
-            render: (_, part) => part.tracks.map((id) => <div key={id}>{survey.get(id)?.name || <span className="soft">Track {survey.get(id)!.index + 1}, no name</span>}</div>),
-          },
-          {
-            title: 'Part',
-            key: 'part',
-            width: 190,
-            render: (_, part) => (
-              <Input
-                size="small"
-                key={part.name}
-                defaultValue={part.name}
-                aria-label={`Name of the part ${part.name}`}
-                onPressEnter={(event) => event.currentTarget.blur()}
-                onBlur={(event) => {
-                  const name = event.currentTarget.value.trim();
-                  if (name && name !== part.name) decide({ kind: 'renamePart', part: part.id, name });
-                }}
-              />
-            ),
-          },
-          {
-            title: 'Instrument',
-            key: 'instrument',
-            width: 210,
-            render: (_, part) => <InstrumentSelect value={part.instrument} label={`Instrument of ${part.name}`} onChange={(instrument) => decide({ kind: 'assignInstrument', tracks: part.tracks, instrument })} />,
-          },
-          {
-            title: 'Sure',
-            key: 'sure',
-            width: 100,
-            render: (_, part) => {
-              const track = cast.get(part.tracks[0]!)!;
-              const chosen = track.recognition.candidates.find(({ instrument }) => instrument === part.instrument);
-              return (
-                <Tooltip title={track.confidence === 1 ? 'Chosen by you' : (chosen?.evidence.join(' · ') ?? 'Nothing in the file tells')}>
-                  <span className={track.confidence < 0.6 ? styles.doubt : undefined}>{track.confidence === 1 ? 'chosen' : percent(track.confidence)}</span>
-                </Tooltip>
-              );
-            },
-          },
-          { title: 'Written', key: 'written', width: 260, ellipsis: true, render: (_, part) => <span className="soft">{writtenInWords(part.instrument)}</span> },
-        ]}
-      />
-    </div>
+    <DndContext sensors={sensors} onDragEnd={onDrop}>
+      <div className={styles.view}>
+        <div className={styles.head}>
+          <span className="soft">
+            {count(tracks.filter((track) => track.notes > 0).length, 'track', 'tracks')} with notes become {count(summary.parts.length, 'part', 'parts')}, in score order.
+          </span>
+          <SelectionBar marked={alive} onClear={() => setMarked([])} />
+          <span className={styles.push} />
+          <Button size="small" onClick={() => setHouse(true)}>
+            House list
+          </Button>
+        </div>
+        <PartTable marked={alive} onMark={setMarked} chosen={chosen} onChoose={(id) => setChosen(id === chosen ? null : id)} compact={part !== null} />
+        <LeftOutShelf />
+        {part && <PartDetail key={part.id} part={part} onClose={() => setChosen(null)} onDeal={() => setDealing(part.tracks[0]!)} />}
+        {dealing && <DealOutDialog key={dealing} track={dealing} onClose={() => setDealing(null)} />}
+        <HouseListDrawer open={house} onClose={() => setHouse(false)} />
+      </div>
+    </DndContext>
   );
-}
-
-const CLEF_WORDS: Record<string, string> = { treble: 'treble', bass: 'bass', alto: 'alto', tenor: 'tenor', percussion: 'percussion', 'treble-8vb': 'treble, octave down' };
-
-function writtenInWords(id: string): string {
-  const { clefs, transposition } = instrumentById(id);
-  const clef = `${clefs.map((name) => CLEF_WORDS[name]).join(' + ')} clef${clefs.length > 1 ? 's' : ''}`;
-  if (transposition === 0) return clef;
-  return `${clef}, ${Math.abs(transposition)} semitone${Math.abs(transposition) === 1 ? '' : 's'} ${transposition > 0 ? 'above' : 'below'} sounding`;
 }

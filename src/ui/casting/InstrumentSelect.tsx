@@ -19,12 +19,13 @@ const OPTIONS = [
 ];
 
 /** Search as you type over every name the catalogue knows. */
-export function InstrumentSelect({ value, label, onChange }: { value: string; label: string; onChange: (instrument: string) => void }) {
+export function InstrumentSelect({ value, label, placeholder, onChange }: { value: string | undefined; label: string; placeholder?: string; onChange: (instrument: string) => void }) {
   return (
     <Select
       size="small"
       showSearch={{ filterOption: (input, option) => String((option as { search?: string } | undefined)?.search ?? '').includes(input.toLowerCase()) }}
       value={value}
+      placeholder={placeholder}
       aria-label={label}
       options={OPTIONS}
       onChange={onChange}

@@ -8,6 +8,7 @@ import { keyInWords } from '@/core/score';
 import { instrumentById, programName, SURE_ENOUGH } from '@/core/instruments';
 import type { TrackSurvey } from '@/core/performance';
 import { useWorkspace } from '../job/workspace';
+import { useHeight } from '../shared/useHeight';
 import { percent } from '../shared/words';
 import { Density } from './Density';
 import styles from './intake.module.css';
@@ -163,16 +164,4 @@ function remarks(row: Row): string {
   if (row.overlap === 'detached') words.push('detached');
   if (row.onGrid.sixteenths < 0.6 && row.notes >= 8) words.push(`${percent(row.onGrid.sixteenths)} on sixteenths`);
   return words.join(', ');
-}
-
-function useHeight(frame: React.RefObject<HTMLDivElement | null>): number {
-  const [height, setHeight] = useState(400);
-  useEffect(() => {
-    const element = frame.current;
-    if (!element) return;
-    const observer = new ResizeObserver(([entry]) => setHeight(entry!.contentRect.height));
-    observer.observe(element);
-    return () => observer.disconnect();
-  }, [frame]);
-  return height;
 }

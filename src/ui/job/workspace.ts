@@ -1,9 +1,10 @@
 'use client';
 
 import { create } from 'zustand';
-import { dismissedQueries, enter, moveTo, redo, settingsOf, undo, type Decision, type Ledger } from '@/core/job';
+import { answersFor, dismissedQueries, enter, lessonsOf, moveTo, redo, settingsOf, undo, type Decision, type Ledger } from '@/core/job';
 import type { PartId } from '@/core/score';
 import type { Progress } from '@/core/to-score';
+import { houseEntries, learn, markHoused } from '@/storage/house-list';
 import { originalBytes, saveLedger, saveOpenQueries } from '@/storage/jobs';
 import { database, type JobRecord } from '@/storage/schema';
 import { asCallback, engineWorker, type Opened, type OpenQuery, type Summary } from '@/workers/engine-client';
@@ -56,17 +57,32 @@ export const useWorkspace = create<Workspace>((set, get) => {
     void convert();
   }
 
+  /** What the house list knows of a new job's tracks becomes the ledger's first line. */
+  async function askHouseList(): Promise<void> {
+    const { job, ledger, opened } = get();
+    if (!job || !ledger || !opened || job.housed) return;
+    const answers = answersFor(await houseEntries(), opened.survey.tracks.filter((track) => track.notes > 0));
+    await markHoused(job.id);
+    if (!answers || ledger.decisions.length > 0) return;
+    const next = enter(ledger, answers);
+    set({ ledger: next });
+    await saveLedger(job.id, next);
+  }
+
   async function convert(): Promise<void> {
     const { job, ledger } = get();
     if (!job || !ledger) return;
     set({ progress: { stage: 'casting', done: 0 }, stale: false });
+    let running = true;
     try {
       const summary = await engineWorker().convert(
         settingsOf(ledger),
         asCallback((progress: Progress) => {
-          if (get().job?.id === job.id) set({ progress });
+          // Progress travels on a channel of its own and may arrive after the result.
+          if (running && get().job?.id === job.id) set({ progress });
         }),
       );
+      running = false;
       // A newer run has taken over.
       if (!summary || get().job?.id !== job.id) return;
       const parts = get().passage.parts.filter((id) => summary.parts.some((part) => part.id === id));
@@ -84,6 +100,7 @@ export const useWorkspace = create<Workspace>((set, get) => {
       }));
       void saveOpenQueries(job.id, openQueries(summary, ledger).length);
     } catch (error) {
+      running = false;
       set({ progress: null, failure: sentence(error) });
     }
   }
@@ -115,13 +132,19 @@ export const useWorkspace = create<Workspace>((set, get) => {
         // Shown in the browser's own performance tools; the benchmark reads it.
         performance.measure('dragoman: read and survey', { start: began });
         set({ job, ledger: job.ledger, opened });
+        await askHouseList();
         await convert();
       } catch (error) {
         set({ failure: sentence(error) });
       }
     },
 
-    decide: (...decisions) => go((ledger) => decisions.reduce(enter, ledger)),
+    decide: (...decisions) => {
+      const names = new Map(get().opened?.survey.tracks.map((track) => [track.id, track.name]));
+      const lessons = decisions.flatMap((decision) => lessonsOf(decision, (track) => names.get(track) ?? ''));
+      if (lessons.length > 0) learn(lessons).catch((error) => set({ failure: sentence(error) }));
+      go((ledger) => decisions.reduce(enter, ledger));
+    },
     undo: () => go(undo),
     redo: () => go(redo),
     moveTo: (position) => go((ledger) => moveTo(ledger, position)),

@@ -1,0 +1,39 @@
+'use client';
+
+import { useDraggable } from '@dnd-kit/core';
+import { Button } from 'antd';
+import { useWorkspace } from '../job/workspace';
+import { dragged } from './PartTable';
+import styles from './casting.module.css';
+
+/** The tracks that are not written, each with the reason; they can be taken in again, or dragged onto a part. */
+export function LeftOutShelf() {
+  const tracks = useWorkspace((state) => state.summary!.tracks);
+  const out = tracks.filter((track, i) => track.leftOut && !(i === 0 && track.reason === 'no notes'));
+  if (out.length === 0) return null;
+  return (
+    <div className={styles.shelf} aria-label="Left out">
+      <span className="soft">Left out:</span>
+      {out.map((track) => (
+        <LeftOut key={track.id} id={track.id} name={track.name || track.id} reason={track.reason ?? 'left out'} />
+      ))}
+    </div>
+  );
+}
+
+function LeftOut({ id, name, reason }: { id: string; name: string; reason: string }) {
+  const decide = useWorkspace((state) => state.decide);
+  const empty = reason === 'no notes';
+  const { setNodeRef, listeners, transform, isDragging } = useDraggable({ id: `track/${id}`, disabled: empty });
+  return (
+    <span ref={setNodeRef} {...listeners} className={styles.chip} style={dragged(transform, isDragging)}>
+      {name}
+      <i>{reason}</i>
+      {!empty && (
+        <Button type="link" size="small" aria-label={`Take in ${name}`} onClick={() => decide({ kind: 'takeIn', tracks: [id] })}>
+          take in
+        </Button>
+      )}
+    </span>
+  );
+}

@@ -1,0 +1,123 @@
+'use client';
+
+import { CloseOutlined } from '@ant-design/icons';
+import { Button, Select, Switch } from 'antd';
+import { settingsOf } from '@/core/job';
+import { instrumentById, TECHNIQUES, techniqueName, type TechniqueId } from '@/core/instruments';
+import { keyInWords } from '@/core/score';
+import type { PartSummary, SourceSummary } from '@/workers/engine-client';
+import { useWorkspace } from '../job/workspace';
+import { count } from '../shared/words';
+import styles from './casting.module.css';
+
+const NONE = 'none';
+const TECHNIQUE_OPTIONS = [{ value: NONE, label: 'ordinary' }, ...TECHNIQUES.map((technique) => ({ value: technique, label: techniqueName(technique) }))];
+
+/** One part closely: what it is made of, how each track is played, its keyswitches, and where it stands. */
+export function PartDetail({ part, onClose, onDeal }: { part: PartSummary; onClose: () => void; onDeal: () => void }) {
+  const parts = useWorkspace((state) => state.summary!.parts);
+  const track = useWorkspace((state) => state.summary!.tracks.find((one) => one.id === part.tracks[0]))!;
+  const decide = useWorkspace((state) => state.decide);
+  const at = parts.findIndex((other) => other.id === part.id);
+  const instrument = instrumentById(part.instrument);
+  const candidate = track.recognition.candidates.find((one) => one.instrument === part.instrument);
+  const first = part.tracks[0]!;
+  const move = (before: string | null) => decide({ kind: 'movePart', part: part.id, before });
+  return (
+    <section className={styles.detail} aria-label={`${part.name} in detail`}>
+      <div className={styles.detailHead}>
+        <h2>{part.name}</h2>
+        <span className="soft">{writtenInWords(part.instrument)}</span>
+        <span className={styles.push} />
+        {!part.unpitched && (
+          <Button size="small" onClick={onDeal}>
+            {part.player ? 'Dealt out …' : 'Deal out …'}
+          </Button>
+        )}
+        <Button size="small" disabled={at === 0} onClick={() => move(parts[at - 1]!.id)}>
+          Move up
+        </Button>
+        <Button size="small" disabled={at === parts.length - 1} onClick={() => move(parts[at + 2]?.id ?? null)}>
+          Move down
+        </Button>
+        <Button type="text" size="small" aria-label="Close" icon={<CloseOutlined />} onClick={onClose} />
+      </div>
+      <p className="soft">{track.by === 'you' ? 'Instrument chosen by you.' : track.by === 'house list' ? 'Instrument from your house list.' : candidate ? candidate.evidence.join(' · ') : 'Nothing in the file tells the instrument.'}</p>
+      {instrument.section && !part.player && (
+        <label className={styles.inline}>
+          <Switch size="small" checked={part.solo} onChange={(solo) => decide({ kind: 'setSolo', part: first, solo })} aria-label="Solo" /> {part.solo ? 'one player' : 'a section'}
+        </label>
+      )}
+      <ul className={styles.sources}>
+        {part.sources.map((source) => (
+          <Source key={source.track} source={source} part={part} />
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+function Source({ source, part }: { source: SourceSummary; part: PartSummary }) {
+  const name = useWorkspace((state) => state.opened!.survey.tracks.find((one) => one.id === source.track)?.name) || source.track;
+  const ledger = useWorkspace((state) => state.ledger)!;
+  const decide = useWorkspace((state) => state.decide);
+  const { keyswitches } = settingsOf(ledger);
+  const meanings = keyswitches[source.track];
+  const keys = meanings ? Object.keys(meanings).map(Number) : [];
+  return (
+    <li>
+      <span className={styles.sourceName}>{name}</span>
+      <span className="soft">{count(source.notes, 'note', 'notes')}</span>
+      {!part.unpitched && (
+        <label className={styles.inline}>
+          played
+          <Select<TechniqueId | typeof NONE>
+            size="small"
+            style={{ width: 120 }}
+            aria-label={`Technique of ${name}`}
+            value={source.technique ?? NONE}
+            options={TECHNIQUE_OPTIONS}
+            onChange={(technique) => decide({ kind: 'setTechnique', tracks: [source.track], technique })}
+          />
+        </label>
+      )}
+      {part.tracks.length > 1 && (
+        <Button size="small" onClick={() => decide({ kind: 'standAlone', tracks: [source.track] })}>
+          A part of its own
+        </Button>
+      )}
+      {!meanings && source.switches.length > 0 && (
+        <Button size="small" onClick={() => decide({ kind: 'setKeyswitches', track: source.track, meanings: source.switches.map((key) => ({ key, technique: NONE })) })}>
+          Take out keyswitches {source.switches.map(keyInWords).join(', ')}
+        </Button>
+      )}
+      {keys.map((key) => (
+        <label key={key} className={styles.inline}>
+          {keyInWords(key)} means
+          <Select<TechniqueId | typeof NONE>
+            size="small"
+            style={{ width: 120 }}
+            aria-label={`Meaning of keyswitch ${keyInWords(key)}`}
+            value={meanings![key] ?? NONE}
+            options={TECHNIQUE_OPTIONS}
+            onChange={(technique) => decide({ kind: 'setKeyswitches', track: source.track, meanings: keys.map((other) => ({ key: other, technique: other === key ? technique : meanings![other]! })) })}
+          />
+        </label>
+      ))}
+      {keys.length > 0 && (
+        <Button size="small" type="text" onClick={() => decide({ kind: 'setKeyswitches', track: source.track, meanings: [] })}>
+          They are notes
+        </Button>
+      )}
+    </li>
+  );
+}
+
+const CLEF_WORDS: Record<string, string> = { treble: 'treble', bass: 'bass', alto: 'alto', tenor: 'tenor', percussion: 'percussion', 'treble-8vb': 'treble, octave down' };
+
+function writtenInWords(id: string): string {
+  const { clefs, transposition } = instrumentById(id);
+  const clef = `${clefs.map((name) => CLEF_WORDS[name]).join(' + ')} clef${clefs.length > 1 ? 's' : ''}`;
+  if (transposition === 0) return `${clef}, written as it sounds`;
+  return `${clef}, written ${Math.abs(transposition)} semitone${Math.abs(transposition) === 1 ? '' : 's'} ${transposition > 0 ? 'above' : 'below'} sounding`;
+}

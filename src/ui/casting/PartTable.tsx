@@ -1,0 +1,160 @@
+'use client';
+
+import { HolderOutlined } from '@ant-design/icons';
+import { useDraggable, useDroppable } from '@dnd-kit/core';
+import { Input, Table, Tooltip } from 'antd';
+import type { TableRef } from 'antd/es/table';
+import { useEffect, useMemo, useRef } from 'react';
+import { techniqueName } from '@/core/instruments';
+import type { PartSummary } from '@/workers/engine-client';
+import { useWorkspace } from '../job/workspace';
+import { percent } from '../shared/words';
+import { useHeight } from '../shared/useHeight';
+import { InstrumentSelect } from './InstrumentSelect';
+import styles from './casting.module.css';
+
+interface Props {
+  marked: string[];
+  onMark: (ids: string[]) => void;
+  chosen: string | null;
+  onChoose: (id: string) => void;
+  compact: boolean;
+}
+
+/** The parts in score order, each with the tracks it is made of. */
+export function PartTable({ marked, onMark, chosen, onChoose }: Props) {
+  const parts = useWorkspace((state) => state.summary!.parts);
+  const query = useWorkspace((state) => state.query);
+  const queries = useWorkspace((state) => state.summary!.queries);
+  const decide = useWorkspace((state) => state.decide);
+  const frame = useRef<HTMLDivElement>(null);
+  const table = useRef<TableRef>(null);
+  const height = useHeight(frame);
+  const pointed = queries.find((one) => one.id === query)?.part;
+
+  useEffect(() => {
+    if (pointed ?? chosen) table.current?.scrollTo({ key: (pointed ?? chosen)! });
+  }, [pointed, chosen, height]);
+
+  return (
+    <div ref={frame} className={styles.frame}>
+      <Table<PartSummary>
+        ref={table}
+        size="small"
+        rowKey="id"
+        pagination={false}
+        virtual
+        scroll={{ x: 900, y: Math.max(120, height - 34) }}
+        dataSource={parts}
+        rowSelection={{ selectedRowKeys: marked, onChange: (keys) => onMark(keys.map(String)), columnWidth: 34 }}
+        rowClassName={(part) => (part.id === chosen || part.id === pointed ? styles.chosen! : '')}
+        onRow={(part) => ({ onClick: () => onChoose(part.id) })}
+        columns={[
+          { title: '', key: 'handle', width: 28, render: (_, part) => <MoveHandle part={part} /> },
+          { title: 'Tracks as received', key: 'track', width: 200, render: (_, part) => <TracksOfPart part={part} /> },
+          {
+            title: 'Part',
+            key: 'part',
+            width: 180,
+            render: (_, part) => <Text key={part.name} label={`Name of the part ${part.name}`} value={part.name} onCommit={(name) => decide({ kind: 'renamePart', part: part.id, name })} />,
+          },
+          {
+            title: 'Short',
+            key: 'short',
+            width: 96,
+            render: (_, part) => <Text key={part.abbreviation} label={`Abbreviation of ${part.name}`} value={part.abbreviation} onCommit={(abbreviation) => decide({ kind: 'abbreviatePart', part: part.id, abbreviation })} />,
+          },
+          {
+            title: 'Instrument',
+            key: 'instrument',
+            width: 190,
+            render: (_, part) => (
+              <span onClick={(event) => event.stopPropagation()}>
+                <InstrumentSelect value={part.instrument} label={`Instrument of ${part.name}`} onChange={(instrument) => decide({ kind: 'assignInstrument', tracks: part.tracks, instrument })} />
+              </span>
+            ),
+          },
+          { title: 'Sure', key: 'sure', width: 92, render: (_, part) => <Sure part={part} /> },
+        ]}
+      />
+    </div>
+  );
+}
+
+/** A text that counts when the field is left or Enter is pressed; Escape gives it up. */
+function Text({ value, label, onCommit }: { value: string; label: string; onCommit: (value: string) => void }) {
+  return (
+    <Input
+      size="small"
+      defaultValue={value}
+      aria-label={label}
+      onClick={(event) => event.stopPropagation()}
+      onKeyDown={(event) => {
+        if (event.key === 'Escape') event.currentTarget.value = value;
+        if (event.key === 'Escape' || event.key === 'Enter') event.currentTarget.blur();
+      }}
+      onBlur={(event) => {
+        const next = event.currentTarget.value.trim();
+        if (next && next !== value) onCommit(next);
+        else event.currentTarget.value = value;
+      }}
+    />
+  );
+}
+
+function MoveHandle({ part }: { part: PartSummary }) {
+  const { setNodeRef, listeners, transform, isDragging } = useDraggable({ id: `part/${part.id}` });
+  return (
+    <span ref={setNodeRef} {...listeners} className={styles.handle} title="Drag onto another part to stand above it" style={dragged(transform, isDragging)}>
+      <HolderOutlined />
+    </span>
+  );
+}
+
+/** The tracks of a part, each to be dragged onto another part; and a place to drop one. */
+function TracksOfPart({ part }: { part: PartSummary }) {
+  const { setNodeRef, isOver } = useDroppable({ id: part.id });
+  return (
+    <div ref={setNodeRef} className={isOver ? styles.dropHere : styles.tracks}>
+      {part.tracks.map((id) => (
+        <TrackChip key={id} id={id} part={part} />
+      ))}
+    </div>
+  );
+}
+
+function TrackChip({ id, part }: { id: string; part: PartSummary }) {
+  const survey = useWorkspace((state) => state.opened!.survey);
+  const { setNodeRef, listeners, transform, isDragging } = useDraggable({ id: `track/${id}`, disabled: part.player !== null && part.player.number > 1 });
+  const track = useMemo(() => survey.tracks.find((one) => one.id === id), [survey, id]);
+  const source = part.sources.find((one) => one.track === id);
+  const name = track?.name || `Track ${(track?.index ?? 0) + 1}, no name`;
+  return (
+    <span ref={setNodeRef} {...listeners} className={styles.chip} style={dragged(transform, isDragging)} title={`${name}: drag onto another part to gather`}>
+      {name}
+      {part.tracks.length > 1 && source?.technique && <i>{techniqueName(source.technique)}</i>}
+      {source?.staff && <i>{source.staff === 1 ? 'upper staff' : 'lower staff'}</i>}
+      {part.player && (
+        <i>
+          player {part.player.number} of {part.player.of}
+        </i>
+      )}
+    </span>
+  );
+}
+
+export function dragged(transform: { x: number; y: number } | null, active: boolean): React.CSSProperties | undefined {
+  return transform ? { transform: `translate(${transform.x}px, ${transform.y}px)`, zIndex: active ? 10 : undefined, position: 'relative' } : undefined;
+}
+
+function Sure({ part }: { part: PartSummary }) {
+  const track = useWorkspace((state) => state.summary!.tracks.find((one) => one.id === part.tracks[0]))!;
+  const evidence = track.recognition.candidates.find(({ instrument }) => instrument === part.instrument)?.evidence.join(' · ');
+  if (track.by === 'you') return <Tooltip title="Chosen by you">chosen</Tooltip>;
+  if (track.by === 'house list') return <Tooltip title="From your house list">house list</Tooltip>;
+  return (
+    <Tooltip title={evidence ?? 'Nothing in the file tells'}>
+      <span className={track.confidence < 0.6 ? styles.doubt : undefined}>{track.confidence === 0 ? 'unknown' : percent(track.confidence)}</span>
+    </Tooltip>
+  );
+}
