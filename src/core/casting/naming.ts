@@ -39,7 +39,7 @@ function moved<T extends Unnamed>(list: readonly T[], id: PartId, before: PartId
 }
 
 /** @param parts in score order */
-export function nameParts(parts: readonly Unnamed[], settings: Pick<CastingSettings, 'partNames' | 'abbreviations' | 'house'>): Named[] {
+export function nameParts(parts: readonly Unnamed[], settings: Pick<CastingSettings, 'partNames' | 'abbreviations' | 'house' | 'language'>): Named[] {
   const alike = new Map<string, Unnamed[]>();
   const slot = (part: Unnamed) => `${part.instrument.id}/${part.solo}`;
   for (const part of parts) alike.set(slot(part), [...(alike.get(slot(part)) ?? []), part]);
@@ -47,9 +47,10 @@ export function nameParts(parts: readonly Unnamed[], settings: Pick<CastingSetti
   return parts.map((part) => {
     const known = part.instrument !== UNKNOWN_INSTRUMENT;
     const suffix = suffixes.get(part) ?? '';
-    const base = known ? part.instrument.names.en : part.trackName;
+    const base = known ? part.instrument.names[settings.language] : part.trackName;
     const name = (part.solo ? `Solo ${base}` : base) + (known ? suffix : '');
-    const short = known ? (part.solo ? `Solo ${part.instrument.abbreviation}` : part.instrument.abbreviation) + suffix : base.slice(0, 6);
+    const abbreviation = part.instrument.abbreviations[settings.language];
+    const short = known ? (part.solo ? `Solo ${abbreviation}` : abbreviation) + suffix : base.slice(0, 6);
     return { name: settings.partNames[part.id] ?? settings.house[part.id]?.partName ?? name, abbreviation: settings.abbreviations[part.id] ?? short };
   });
 }

@@ -1,4 +1,4 @@
-import type { InstrumentId, TechniqueId } from '../instruments';
+import type { InstrumentId, Language, TechniqueId } from '../instruments';
 import type { TrackId } from '../performance';
 import type { PartId } from '../score';
 import type { MidiKey } from '../time';
@@ -47,6 +47,8 @@ export interface CastingSettings {
   /** Parts moved away from their usual place, in the order of the moves. */
   moves: readonly { part: PartId; before: PartId | null }[];
   house: Record<TrackId, HouseAnswer>;
+  /** Language of the instruments' names. */
+  language: Language;
 }
 
 export const NO_CASTING_SETTINGS: CastingSettings = {
@@ -61,4 +63,5 @@ export const NO_CASTING_SETTINGS: CastingSettings = {
   keyswitches: {},
   moves: [],
   house: {},
+  language: 'en',
 };

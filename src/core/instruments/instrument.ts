@@ -1,4 +1,5 @@
 import type { MidiKey, Semitones } from '../time';
+import { abbreviationsOf } from './catalogue/abbreviations';
 
 export type InstrumentId = string;
 
@@ -6,7 +7,8 @@ export type Family = 'woodwind' | 'brass' | 'percussion' | 'keyboard' | 'plucked
 
 export type Clef = 'treble' | 'bass' | 'alto' | 'tenor' | 'percussion' | 'treble-8vb';
 
-export type Language = 'en' | 'de' | 'it' | 'fr' | 'es';
+export const LANGUAGES = ['en', 'de', 'it', 'fr', 'es'] as const;
+export type Language = (typeof LANGUAGES)[number];
 
 /** Lowest and highest sounding key. */
 export type KeyRange = readonly [MidiKey, MidiKey];
@@ -17,7 +19,7 @@ export interface Instrument {
   /** Position from the top of the page; lower comes first. */
   scoreOrder: number;
   names: Record<Language, string>;
-  abbreviation: string;
+  abbreviations: Record<Language, string>;
   /** Further spellings and shortenings seen in track names, lower case. */
   aliases: readonly string[];
   /** One for each staff, top first. */
@@ -68,7 +70,7 @@ export function instrument(
   return {
     id,
     names: { en, de, it, fr, es },
-    abbreviation,
+    abbreviations: abbreviationsOf(id, abbreviation),
     aliases: (options.aliases ?? '').split(',').map((alias) => alias.trim()).filter(Boolean),
     clefs: typeof clefs === 'string' ? [clefs] : clefs,
     transposition: options.transposition ?? 0,

@@ -48,7 +48,8 @@ interface Phrase {
 
 const PHRASES: readonly Phrase[] = CATALOGUE.flatMap((instrument) => {
   const full = Object.values(instrument.names);
-  const short = [instrument.abbreviation, ...instrument.aliases];
+  // Other languages' abbreviations mean other things in turn (“Tamb.”); the aliases hold those that are safe.
+  const short = [instrument.abbreviations.en, ...instrument.aliases];
   const seen = new Set<string>();
   return [...full.map((text) => ({ text, full: true })), ...short.map((text) => ({ text, full: false }))].flatMap(({ text, full: isFull }) => {
     const words = nameWords(text).filter((word) => !JOINING.has(word));

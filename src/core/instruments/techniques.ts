@@ -1,3 +1,5 @@
+import type { Family } from './instrument';
+
 export type TechniqueId =
   | 'long' | 'legato' | 'staccato' | 'spiccato' | 'pizzicato' | 'tremolo' | 'trill' | 'muted' | 'open' | 'harmonics'
   | 'col-legno' | 'sul-ponticello' | 'sul-tasto' | 'marcato' | 'runs';
@@ -27,6 +29,26 @@ const NAMES: Record<TechniqueId, string> = {
 };
 
 export const TECHNIQUES = Object.keys(NAMES) as readonly TechniqueId[];
+
+const BOWED: readonly TechniqueId[] = ['long', 'legato', 'staccato', 'spiccato', 'pizzicato', 'tremolo', 'trill', 'muted', 'harmonics', 'col-legno', 'sul-ponticello', 'sul-tasto', 'marcato', 'runs'];
+const BLOWN: readonly TechniqueId[] = ['long', 'legato', 'staccato', 'marcato', 'trill', 'runs'];
+const STRUCK: readonly TechniqueId[] = ['tremolo', 'muted', 'open'];
+
+const USUAL: Record<Family, readonly TechniqueId[]> = {
+  woodwind: BLOWN,
+  brass: [...BLOWN, 'muted', 'open'],
+  percussion: STRUCK,
+  keyboard: ['legato', 'staccato', 'tremolo', 'trill'],
+  plucked: ['staccato', 'harmonics', 'muted', 'tremolo'],
+  voice: ['long', 'legato', 'staccato'],
+  strings: BOWED,
+  other: TECHNIQUES,
+};
+
+/** Techniques usual on the instruments of a family (usual orchestration handbooks, from memory). */
+export function usualTechniques(family: Family): readonly TechniqueId[] {
+  return USUAL[family];
+}
 
 /** As people say it; nothing in particular is “ordinary”. */
 export function techniqueName(technique: TechniqueId | null): string {

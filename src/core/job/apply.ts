@@ -30,6 +30,8 @@ export function apply(settings: ConversionSettings, decision: Decision): Convers
       return { ...settings, solos: { ...settings.solos, [decision.part]: decision.solo } };
     case 'movePart':
       return { ...settings, moves: [...settings.moves, { part: decision.part, before: decision.before }] };
+    case 'setLanguage':
+      return { ...settings, language: decision.language };
     case 'useHouseList':
       return { ...settings, house: { ...settings.house, ...Object.fromEntries(decision.answers.map(({ track, ...answer }) => [track, answer])) } };
     case 'setGrid':

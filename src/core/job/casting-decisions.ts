@@ -1,7 +1,7 @@
 import { Type } from 'class-transformer';
 import { ArrayMaxSize, ArrayMinSize, ArrayNotEmpty, Equals, IsArray, IsBoolean, IsIn, IsInt, IsNotEmpty, IsOptional, IsString, Matches, Max, MaxLength, Min, ValidateIf, ValidateNested } from 'class-validator';
 import { MOST_PLAYERS, type Deal, type HouseAnswer } from '../casting';
-import { TECHNIQUES, type TechniqueId } from '../instruments';
+import { LANGUAGES, TECHNIQUES, type Language, type TechniqueId } from '../instruments';
 import { IsInstrumentId, PART, TRACK } from './validators';
 
 /* Decisions about tracks, instruments, players and the order of the page. */
@@ -96,6 +96,12 @@ export class MovePart {
   @ValidateIf((one: MovePart) => one.before !== null) @Matches(PART) before!: string | null;
 }
 
+/** Language of the instruments' names and abbreviations. */
+export class SetLanguage {
+  @Equals('setLanguage') kind!: 'setLanguage';
+  @IsIn(LANGUAGES) language!: Language;
+}
+
 export class HouseAnswerDto implements HouseAnswer {
   @Matches(TRACK) track!: string;
   @IsOptional() @IsInstrumentId() instrument?: string;
@@ -112,7 +118,7 @@ export class UseHouseList {
 }
 
 export type CastingDecision =
-  | LeaveOut | TakeIn | AssignInstrument | SetTechnique | Gather | StandAlone | DealOut | SetKeyswitches | RenamePart | AbbreviatePart | SetSolo | MovePart | UseHouseList;
+  | LeaveOut | TakeIn | AssignInstrument | SetTechnique | Gather | StandAlone | DealOut | SetKeyswitches | RenamePart | AbbreviatePart | SetSolo | MovePart | SetLanguage | UseHouseList;
 
 export const CASTING_DECISIONS: Record<CastingDecision['kind'], new () => CastingDecision> = {
   leaveOut: LeaveOut,
@@ -127,5 +133,6 @@ export const CASTING_DECISIONS: Record<CastingDecision['kind'], new () => Castin
   abbreviatePart: AbbreviatePart,
   setSolo: SetSolo,
   movePart: MovePart,
+  setLanguage: SetLanguage,
   useHouseList: UseHouseList,
 };

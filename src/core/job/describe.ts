@@ -1,8 +1,10 @@
 import type { Deal } from '../casting';
-import { instrumentById, techniqueName } from '../instruments';
+import { instrumentById, techniqueName, type Language } from '../instruments';
 import { keyInWords, keyName } from '../score';
 import type { SmallestValue } from '../to-score';
 import type { Decision } from './decisions';
+
+export const LANGUAGE_NAMES: Record<Language, string> = { en: 'English', de: 'German', it: 'Italian', fr: 'French', es: 'Spanish' };
 
 const VALUE_NAMES: Record<SmallestValue, string> = { quarter: 'quarter notes', eighth: 'eighth notes', '16th': 'sixteenth notes', '32nd': 'thirty-second notes' };
 
@@ -36,6 +38,8 @@ export function describe(decision: Decision, nameOf: (track: string) => string):
       return `${nameOf(decision.part)}: ${decision.solo ? 'solo' : 'section'}`;
     case 'movePart':
       return `${nameOf(decision.part)}: moved ${decision.before === null ? 'to the foot of the page' : `above ${nameOf(decision.before)}`}`;
+    case 'setLanguage':
+      return `Instrument names in ${LANGUAGE_NAMES[decision.language]}`;
     case 'useHouseList':
       return `From your house list: ${names(decision.answers.map(({ track }) => track))}`;
     case 'renamePart':

@@ -1,6 +1,6 @@
 export * from './decisions';
 export * from './errors';
-export { describe, valueName } from './describe';
+export { describe, LANGUAGE_NAMES, valueName } from './describe';
 export * from './house-list';
 export * from './ledger';
 export * from './remedies';

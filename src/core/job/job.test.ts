@@ -27,6 +27,7 @@ const decisions: Decision[] = [
   { kind: 'abbreviatePart', part: 't4p2', abbreviation: 'Hrn.' },
   { kind: 'setSolo', part: 't8', solo: true },
   { kind: 'movePart', part: 't4p2', before: null },
+  { kind: 'setLanguage', language: 'it' },
   { kind: 'useHouseList', answers: [{ track: 't5', instrument: 'xylophone', partName: 'Xylo' }] },
 ];
 
@@ -52,7 +53,7 @@ describe('ledger', () => {
   it('says every decision in plain words', () => {
     const words = decisions.map((decision) => inWords(decision, (track) => ({ t1: 'Flute', t2: 'Clarinet', t3: 'Bassoon', t8: 'Violin 1' })[track] ?? track));
     expect(words).toEqual(['Clarinet: left out', 'Flute: written for Oboe', 'Flute: grid pinned to eighth notes, without triplets', 'Violin 1: no lead taken out', 'Bassoon: named “Fagott”', 'Key signature: E major', 'Title: “Goose”', 'Clarinet: taken in',
-      'Flute, Clarinet: gathered into one part', 'Clarinet: a part of its own', 't4: dealt out to 2 players, in pairs', 't9: sul tasto', 't11: keyswitches E♭2 = tremolo taken out', 't4p2: shortened to “Hrn.”', 'Violin 1: solo', 't4p2: moved to the foot of the page', 'From your house list: t5']);
+      'Flute, Clarinet: gathered into one part', 'Clarinet: a part of its own', 't4: dealt out to 2 players, in pairs', 't9: sul tasto', 't11: keyswitches E♭2 = tremolo taken out', 't4p2: shortened to “Hrn.”', 'Violin 1: solo', 't4p2: moved to the foot of the page', 'Instrument names in Italian', 'From your house list: t5']);
   });
 
   it('names keys by the circle of fifths', () => {

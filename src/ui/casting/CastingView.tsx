@@ -1,8 +1,10 @@
 'use client';
 
 import { DndContext, PointerSensor, useSensor, useSensors, type DragEndEvent } from '@dnd-kit/core';
-import { Button } from 'antd';
+import { Button, Select } from 'antd';
 import { useState } from 'react';
+import { LANGUAGES, type Language } from '@/core/instruments';
+import { LANGUAGE_NAMES, settingsOf } from '@/core/job';
 import { useWorkspace } from '../job/workspace';
 import { count } from '../shared/words';
 import { DealOutDialog } from './DealOutDialog';
@@ -17,6 +19,7 @@ import styles from './casting.module.css';
 export function CastingView() {
   const summary = useWorkspace((state) => state.summary)!;
   const tracks = useWorkspace((state) => state.opened!.survey.tracks);
+  const ledger = useWorkspace((state) => state.ledger)!;
   const decide = useWorkspace((state) => state.decide);
   const [marked, setMarked] = useState<string[]>([]);
   const [chosen, setChosen] = useState<string | null>(null);
@@ -49,6 +52,14 @@ export function CastingView() {
           </span>
           <SelectionBar marked={alive} onClear={() => setMarked([])} />
           <span className={styles.push} />
+          <Select<Language>
+            size="small"
+            aria-label="Language of the instrument names"
+            value={settingsOf(ledger).language}
+            options={LANGUAGES.map((language) => ({ value: language, label: `Names in ${LANGUAGE_NAMES[language]}` }))}
+            onChange={(language) => decide({ kind: 'setLanguage', language })}
+            style={{ width: 150 }}
+          />
           <Button size="small" onClick={() => setHouse(true)}>
             House list
           </Button>

@@ -13,7 +13,7 @@ const OPTIONS = [
       value: instrument.id,
       label: instrument.names.en,
       // Found by any of its names, in any language.
-      search: [...Object.values(instrument.names), instrument.abbreviation, ...instrument.aliases].join(' ').toLowerCase(),
+      search: [...Object.values(instrument.names), ...Object.values(instrument.abbreviations), ...instrument.aliases].join(' ').toLowerCase(),
     })),
   })),
 ];

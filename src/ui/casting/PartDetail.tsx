@@ -3,7 +3,7 @@
 import { CloseOutlined } from '@ant-design/icons';
 import { Button, Select, Switch } from 'antd';
 import { settingsOf } from '@/core/job';
-import { instrumentById, TECHNIQUES, techniqueName, type TechniqueId } from '@/core/instruments';
+import { instrumentById, TECHNIQUES, techniqueName, usualTechniques, type TechniqueId } from '@/core/instruments';
 import { keyInWords } from '@/core/score';
 import type { PartSummary, SourceSummary } from '@/workers/engine-client';
 import { useWorkspace } from '../job/workspace';
@@ -11,7 +11,14 @@ import { count } from '../shared/words';
 import styles from './casting.module.css';
 
 const NONE = 'none';
-const TECHNIQUE_OPTIONS = [{ value: NONE, label: 'ordinary' }, ...TECHNIQUES.map((technique) => ({ value: technique, label: techniqueName(technique) }))];
+
+/** What is usual on the instrument first, then the rest. */
+function techniqueOptions(instrument: string) {
+  const usual = usualTechniques(instrumentById(instrument).family);
+  const ordered = [...usual, ...TECHNIQUES.filter((technique) => !usual.includes(technique))];
+  return [{ value: NONE, label: 'ordinary' }, ...ordered.map((technique) => ({ value: technique, label: techniqueName(technique) }))];
+}
+
 
 /** One part closely: what it is made of, how each track is played, its keyswitches, and where it stands. */
 export function PartDetail({ part, onClose, onDeal }: { part: PartSummary; onClose: () => void; onDeal: () => void }) {
@@ -61,6 +68,7 @@ function Source({ source, part }: { source: SourceSummary; part: PartSummary }) 
   const name = useWorkspace((state) => state.opened!.survey.tracks.find((one) => one.id === source.track)?.name) || source.track;
   const ledger = useWorkspace((state) => state.ledger)!;
   const decide = useWorkspace((state) => state.decide);
+  const options = techniqueOptions(part.instrument);
   const { keyswitches } = settingsOf(ledger);
   const meanings = keyswitches[source.track];
   const keys = meanings ? Object.keys(meanings).map(Number) : [];
@@ -76,7 +84,7 @@ function Source({ source, part }: { source: SourceSummary; part: PartSummary }) 
             style={{ width: 120 }}
             aria-label={`Technique of ${name}`}
             value={source.technique ?? NONE}
-            options={TECHNIQUE_OPTIONS}
+            options={options}
             onChange={(technique) => decide({ kind: 'setTechnique', tracks: [source.track], technique })}
           />
         </label>
@@ -99,7 +107,7 @@ function Source({ source, part }: { source: SourceSummary; part: PartSummary }) 
             style={{ width: 120 }}
             aria-label={`Meaning of keyswitch ${keyInWords(key)}`}
             value={meanings![key] ?? NONE}
-            options={TECHNIQUE_OPTIONS}
+            options={options}
             onChange={(technique) => decide({ kind: 'setKeyswitches', track: source.track, meanings: keys.map((other) => ({ key: other, technique: other === key ? technique : meanings![other]! })) })}
           />
         </label>

@@ -24,7 +24,7 @@ export const UNKNOWN_INSTRUMENT: Instrument = {
   family: 'other',
   scoreOrder: 9999,
   names: { en: 'Unnamed', de: 'Ohne Namen', it: 'Senza nome', fr: 'Sans nom', es: 'Sin nombre' },
-  abbreviation: '?',
+  abbreviations: { en: '?', de: '?', it: '?', fr: '?', es: '?' },
   aliases: [],
   clefs: ['treble'],
   transposition: 0,
