@@ -1,92 +1,95 @@
 /*
- * Accuracy: `npm run accuracy`. The demo’s true score is played by the seeded performer in many manners, converted without any
- * decision, and compared with the truth; beside it plain rounding to the nearest sixteenth. Writes docs/accuracy.md.
+ * Accuracy: `npm run accuracy`. True scores are played by the seeded performer in many manners, converted without any decision,
+ * and compared with the truth; beside it plain rounding to the nearest sixteenth. Writes docs/accuracy.md.
  */
 import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { goose } from '../demo/goose';
-import { demoOriginal, players } from '../demo/make';
+import { demoOriginal } from '../demo/make';
+import { recognise, SURE_ENOUGH } from '../src/core/instruments';
 import { performanceFromSmf } from '../src/core/performance';
 import { readSmf } from '../src/core/smf';
-import { QUARTER } from '../src/core/time';
 import { NO_SETTINGS, toScore } from '../src/core/to-score';
+import { HELD_OUT_NAMES, MESSY_NAMES, type MessyName } from '../src/testing/messy-names';
+import { castingTable } from './casting';
+import { corpus, KINDS } from './corpus';
 import { add, measure, NOTHING, percent, type Measure } from './measure';
-import { perform, type Manner } from './performer';
-import { seeded } from './random';
+import { measureTake, nearestSixteenth, TAKES, totalOf, type Outcome } from './takes';
 
-const SEEDS = [101, 102, 103, 104, 105];
+/** Constants were chosen on the scores and takes of other seeds (1–3). */
+const REPORT_SEEDS = [1001, 1002, 1003];
 
-/** Share of true notes whose onset is right after rounding every played onset to the nearest sixteenth. */
-function baseline(bytes: Uint8Array): { right: number; notes: number } {
-  const performance = performanceFromSmf(readSmf(bytes));
-  const grid = QUARTER / 4;
-  let right = 0;
-  let notes = 0;
-  // Tracks stand in the order of the true parts, behind the conductor track.
-  goose.parts.forEach((part, p) => {
-    const rounded = new Map<string, number>();
-    for (const note of performance.tracks[p + 1]!.notes) {
-      const slot = `${Math.round((note.start * QUARTER) / performance.ticksPerQuarter / grid) * grid}/${note.key}`;
-      rounded.set(slot, (rounded.get(slot) ?? 0) + 1);
-    }
-    for (const note of part.notes) {
-      notes++;
-      const slot = `${note.start}/${note.key}`;
-      if ((rounded.get(slot) ?? 0) > 0) {
-        rounded.set(slot, rounded.get(slot)! - 1);
-        right++;
-      }
-    }
+const cells = (plain: string, { onsets, notes, values, valued, voices, staves, fullBars, bars, spelled, pitched, extra }: Measure) =>
+  [plain, percent(onsets, notes), percent(values, valued), percent(voices, notes), percent(staves, notes), percent(fullBars, bars), percent(spelled, pitched), String(extra)].join(' | ');
+
+const HEAD = `nearest sixteenth: onsets | onsets | values | voices | staves | full bars | spelling | extra notes |
+|---|---|---|---|---|---|---|---|---|`;
+
+const merged = (all: readonly Outcome[]) => all.reduce((sum, one) => ({ measure: add(sum.measure, one.measure), plain: sum.plain + one.plain }), { measure: NOTHING, plain: 0 });
+
+const results = TAKES.map((take) => ({ take, bySeed: REPORT_SEEDS.map((seed) => measureTake(take, seed)) }));
+const overall = results.map(({ take, bySeed }) => {
+  const { measure: total, plain } = merged(bySeed.map(totalOf));
+  return `| ${take.name} | ${cells(percent(plain, total.notes), total)} |`;
+});
+const byKind = ['jitter 15 ms', 'jitter 30 ms'].map((name) => {
+  const { bySeed } = results.find(({ take }) => take.name === name)!;
+  const rows = KINDS.map((kind) => {
+    const { measure: total, plain } = merged(bySeed.map((outcomes) => outcomes.get(kind)!));
+    return `| ${kind} | ${cells(percent(plain, total.notes), total)} |`;
   });
-  return { right, notes };
+  return `### ${name}\n\n| scores | ${HEAD}\n${rows.join('\n')}`;
+});
+
+const demo = performanceFromSmf(readSmf(demoOriginal()));
+const demoTotal = measure(toScore(demo, NO_SETTINGS).score, goose).total;
+
+function namesRow(label: string, names: readonly MessyName[]): string {
+  const answers = names.map(({ name }) => {
+    const [best] = recognise({ name, program: null, percussionChannel: false, keys: [], mostAtOnce: 1 }).candidates;
+    return best && best.confidence >= SURE_ENOUGH ? best.instrument : null;
+  });
+  const right = answers.filter((answer, i) => answer === names[i]!.instrument).length;
+  const wrong = answers.filter((answer, i) => answer !== null && answer !== names[i]!.instrument).length;
+  return `| ${label} | ${names.length} | ${percent(right, names.length)} | ${percent(names.length - right - wrong, names.length)} | ${percent(wrong, names.length)} | ${percent(right - wrong, names.length)} |`;
 }
 
-function row(name: string, files: readonly Uint8Array[]): string {
-  let total: Measure = NOTHING;
-  let [right, notes] = [0, 0];
-  for (const bytes of files) {
-    total = add(total, measure(toScore(performanceFromSmf(readSmf(bytes)), NO_SETTINGS).score, goose).total);
-    const plain = baseline(bytes);
-    right += plain.right;
-    notes += plain.notes;
-  }
-  return `| ${name} | ${percent(right, notes)} | ${percent(total.onsets, total.notes)} | ${percent(total.values, total.valued)} | ${percent(total.staves, total.notes)} | ${percent(total.spelled, total.pitched)} | ${total.extra} |`;
-}
-
-const played = (manner: Partial<Manner>, leads = false) =>
-  SEEDS.map((seed) => {
-    const random = seeded(seed);
-    const lead = () => (leads ? random.between(60, 250) : 0);
-    const all = players.map((player) => ({ ...player, manner: { jitter: 0, lead: lead(), release: 0.92, overlap: 0, spread: 6, ...manner } }));
-    return perform(goose, all, { ticksPerQuarter: 480, format: 1, key: null, random });
-  });
-
-const mechanical = [perform(goose, players.map((player) => ({ ...player, manner: { jitter: 0, lead: 0, release: 1, overlap: 0, spread: 0 } })), { ticksPerQuarter: 480, format: 1, key: goose.key, random: seeded(1) })];
-
-const rows = [
-  row('played by a machine, full values', mechanical),
-  row('the demo file as shipped', [demoOriginal()]),
-  row('jitter 8 ms', played({ jitter: 8 })),
-  row('jitter 15 ms', played({ jitter: 15 })),
-  row('jitter 30 ms', played({ jitter: 30 })),
-  row('jitter 15 ms, legato (90 ms overlap)', played({ jitter: 15, overlap: 90 })),
-  row('jitter 12 ms, every track 60–250 ms early', played({ jitter: 12 }, true)),
-];
-
+const sample = corpus(REPORT_SEEDS[0]!);
 const text = `# Accuracy
 
-Written by \`npm run accuracy\`. Truth: the demo’s score (${goose.parts.length} parts, 28 bars, ${goose.parts.reduce((sum, part) => sum + part.notes.length, 0)} notes, 4/4 and 3/4, 72–138 quarter notes a minute,
-sixteenths and eighth triplets mixed). Played by the seeded performer (\`bench/performer.ts\`), seeds ${SEEDS.join(', ')} for every played row; converted
-without a single decision. “Nearest sixteenth” rounds every played onset and does nothing else. Values are counted for
-pitched parts; a value is right only when the onset is too.
+Written by \`npm run accuracy\`. Everything is converted without a single decision.
 
-| played | nearest sixteenth: onsets | onsets | values | staves | spelling | extra notes |
-|---|---|---|---|---|---|---|
-${rows.join('\n')}
+## Rhythm, voices, staves, spelling
 
-What this does not show: one piece is little to measure on, and the engine’s constants were chosen while looking at it. A set of
-true scores of many kinds, with separate seeds for tuning and reporting, is still to come, and with it voices, dealing out
-and swing.
+Truth: ${sample.length} scores of ${KINDS.length} kinds made by a grammar (\`bench/corpus.ts\`; meters 2/4 3/4 4/4 5/4 5/8 7/8 6/8 9/8 12/8, ${sample.reduce((sum, score) => sum + score.parts.reduce((notes, part) => notes + part.notes.length, 0), 0)} notes a seed), played by
+the seeded performer (\`bench/performer.ts\`). The engine's constants were chosen on seeds 1–3; this table is of seeds ${REPORT_SEEDS.join(', ')}.
+“Nearest sixteenth” rounds every played onset and does nothing else. Values are counted for pitched parts, and a value is right only when the
+onset is too. A full bar has every onset, value, voice and staff right and nothing too much.
+
+| played | ${HEAD}
+${overall.join('\n')}
+
+${byKind.join('\n\n')}
+
+The demo as shipped (${goose.parts.length} parts, real faults, composed by hand): ${percent(demoTotal.onsets, demoTotal.notes)} of onsets, ${percent(demoTotal.values, demoTotal.valued)} of values, ${percent(demoTotal.spelled, demoTotal.pitched)} of names; nearest sixteenth ${percent(nearestSixteenth(demo, goose), demoTotal.notes)} of onsets.
+
+What this does not show: the grammar writes music of a certain kind, and the performer's faults are independent from note to note, which people's are not.
+With 30 ms of jitter a sixteenth and a triplet at 100 quarter notes a minute overlap: 50 ms lie between their places.
+
+## Casting
+
+100 generated cases for dealing out (\`bench/deal-cases.ts\`), 40 for gathering (\`bench/casting.ts\`), seeds from 5000; a note is right when exactly the players who
+played it have it. Costs were chosen on seeds from 1. Doubling cases leave out what nothing in the file could tell: with three players and two notes, who doubles.
+
+${castingTable(5000)}
+
+Names: labelled lists in \`src/testing/messy-names.ts\`. The first one was worked on; the second was written afterwards. When first measured the second list gave
+92.2 % right (89.6 % with wrong ones counted twice); two general rules (plurals, order of single letters) came from looking at it, and no word was added for it.
+
+| names alone, no notes | names | right | no answer | wrong | right less wrong |
+|---|---|---|---|---|---|
+${namesRow('worked on', MESSY_NAMES)}
+${namesRow('written afterwards', HELD_OUT_NAMES)}
 `;
 writeFileSync(join(import.meta.dirname, '../docs/accuracy.md'), text);
 console.log(text);

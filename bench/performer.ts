@@ -18,6 +18,8 @@ export interface Manner {
   overlap: Milliseconds;
   /** Notes of a chord are struck over this time, lowest first. */
   spread: Milliseconds;
+  /** Long to short eighth; 1 or absent plays even. */
+  swing?: number;
 }
 
 export const MECHANICAL: Manner = { jitter: 0, lead: 0, release: 1, overlap: 0, spread: 0 };
@@ -83,8 +85,9 @@ function playTrack(notes: readonly TrueNote[], player: PlayedPart, tempo: TempoM
   }
   const shifted = (at: number, milliseconds: number) => Math.max(0, Math.round(tickAtSeconds(tempo, secondsAtTick(tempo, at) + milliseconds / 1000)));
 
+  const swung = (units: number) => swingUnits(units, manner.swing ?? 1);
   const chords = new Map<number, TrueNote[]>();
-  for (const note of notes) chords.set(note.start, [...(chords.get(note.start) ?? []), note]);
+  for (const note of notes.map((one) => ({ ...one, start: swung(one.start), end: swung(one.end) }))) chords.set(note.start, [...(chords.get(note.start) ?? []), note]);
   const starts = new Set(chords.keys());
   const played: { key: number; on: number; off: number; velocity: number }[] = [];
   for (const [start, chord] of chords) {
@@ -119,4 +122,12 @@ function playTrack(notes: readonly TrueNote[], player: PlayedPart, tempo: TempoM
   const rank = (event: SmfEvent) => (event.kind !== 'channel' ? 0 : (event.status & 0xf0) === Message.noteOff ? 1 : (event.status & 0xf0) === Message.noteOn ? 3 : 2);
   events.sort((a, b) => a.tick - b.tick || rank(a) - rank(b));
   return { events, endTick: Math.max(end, events.at(-1)!.tick) };
+}
+
+/** Moves the second half of each quarter so that its eighths stand in the ratio given. */
+function swingUnits(units: number, ratio: number): number {
+  const beat = Math.floor(units / QUARTER) * QUARTER;
+  const share = (units - beat) / QUARTER;
+  const turn = ratio / (1 + ratio);
+  return beat + QUARTER * (share <= 0.5 ? share * 2 * turn : turn + (share - 0.5) * 2 * (1 - turn));
 }

@@ -25,6 +25,8 @@ export interface TrueNote {
   key: MidiKey;
   pitch: Pitch;
   staff: number;
+  /** Of the staff, from 0; not said where every staff has one. */
+  voice?: number;
 }
 
 const DRUMS: Record<string, MidiKey> = { kick: 36, snare: 38, hat: 42, open: 46, ride: 51, crash: 49, tick: 76, tock: 77 };

@@ -224,10 +224,11 @@ class PartWriter {
     const within = ({ at }: { at: WrittenUnits }) => at >= bar.start && at < bar.start + bar.length;
     const tempos = this.score.tempos.filter(within).map((tempo): Direction => ({ at: tempo.at - bar.start, tempo }));
     const markers = this.score.markers.filter(within).map((marker): Direction => ({ at: marker.at - bar.start, marker }));
-    return [...markers, ...tempos].sort((a, b) => a.at - b.at);
+    const swing: Direction[] = this.score.swing && bar.index === 0 ? [{ at: 0, words: 'Swing' }] : [];
+    return [...markers, ...swing, ...tempos].sort((a, b) => a.at - b.at);
   }
 
-  private direction({ at, tempo, marker }: Direction, symbolAt: WrittenUnits): void {
+  private direction({ at, tempo, marker, words }: Direction, symbolAt: WrittenUnits): void {
     const { xml } = this;
     const offset = Math.round((at - symbolAt) / this.unit);
     if (tempo && !tempo.shown) {
@@ -238,6 +239,7 @@ class PartWriter {
     }
     xml.open('direction', { placement: 'above' }).open('direction-type');
     if (marker) xml.leaf('words', marker.text, { 'font-weight': 'bold' });
+    else if (words) xml.leaf('words', words);
     else this.metronome(tempo!);
     xml.close('direction-type');
     if (offset !== 0) xml.leaf('offset', offset, { sound: 'yes' });
@@ -353,6 +355,7 @@ interface Direction {
   at: WrittenUnits;
   tempo?: TempoMark;
   marker?: Marker;
+  words?: string;
 }
 
 function positiveZero(value: number): number {

@@ -61,7 +61,7 @@ export function passageOf(conversion: Conversion, performance: Performance, part
   const links: Record<string, NoteLink> = {};
   let count = 0;
   // Tempo and markers are shown by the view itself, above the bars.
-  const slice = { ...sliceScore(score, parts, from, to), tempos: [], markers: [] };
+  const slice = { ...sliceScore(score, parts, from, to), tempos: [], markers: [], swing: null };
   const musicXml = writeMusicXml(slice, {
     finalBarline: to === score.bars.length,
     noteId: (note, at) => {

@@ -13,6 +13,8 @@ export interface Score {
   keys: ScoreKey[];
   tempos: TempoMark[];
   markers: Marker[];
+  /** Eighths are played long and short from the start. */
+  swing: { ratio: number } | null;
   parts: Part[];
 }
 

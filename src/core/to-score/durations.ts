@@ -35,6 +35,9 @@ export interface DurationReport {
 
 /** A release this much before or after the expected one is quite usual, as a share of the note. */
 const RELEASE_SPREAD = 0.12;
+const LEAST_SPREAD = 0.05;
+/** Standard deviation from the median deviation of a normal distribution, with some reserve. */
+const SPREAD_OF_MEDIAN = 2;
 const RELEASE_SPREAD_FLOOR: Seconds = 0.025;
 const REST = 0.9;
 const SPLINTER = 0.7;
@@ -59,7 +62,7 @@ export function writeEnds(input: DurationInput): { notes: EndedNote[]; report: D
   return { notes, report };
 }
 
-function bestEnd(chord: readonly PlacedNote[], release: number, next: WrittenUnits, share: number, input: DurationInput): WrittenUnits {
+function bestEnd(chord: readonly PlacedNote[], release: number, next: WrittenUnits, { share, spread: usualSpread }: Release, input: DurationInput): WrittenUnits {
   const { start } = chord[0]!;
   // Measured from where the chord was really struck, so that an early chord is not thought short.
   const played = release - median(chord.map((note) => note.onset));
@@ -68,7 +71,7 @@ function bestEnd(chord: readonly PlacedNote[], release: number, next: WrittenUni
   let bestCost = Infinity;
   for (const end of endsInQuestion(start, start + played, next, input)) {
     const length = end - start;
-    const spread = Math.hypot(RELEASE_SPREAD * length, RELEASE_SPREAD_FLOOR / perUnit);
+    const spread = Math.hypot(usualSpread * length, RELEASE_SPREAD_FLOOR / perUnit);
     // Beyond the next onset any overlap is legato and speaks for the full value.
     // With a rest behind it a note is let go, however legato the line is elsewhere.
     const away = end === next ? Math.min(0, played - share * length) : played - Math.min(share, USUAL_SHARE) * length;
@@ -128,16 +131,26 @@ function endsAreMeant({ notes, line }: DurationInput): boolean {
   return notes.filter(({ release }) => onMachineGrid(line, release)).length >= 0.9 * notes.length;
 }
 
+interface Release {
+  /** Of its value a note usually sounds. */
+  share: number;
+  /** Standard deviation of that, as a share of the value. */
+  spread: number;
+}
+
 /** The share of its value a note usually sounds: the median where notes follow each other closely enough to tell. */
-function releaseShare(chords: readonly (readonly PlacedNote[])[]): number {
+function releaseShare(chords: readonly (readonly PlacedNote[])[]): Release {
   const shares: number[] = [];
   for (let i = 0; i + 1 < chords.length; i++) {
     const interval = median(chords[i + 1]!.map((note) => note.onset)) - median(chords[i]!.map((note) => note.onset));
     const share = (median(chords[i]!.map((note) => note.release)) - median(chords[i]!.map((note) => note.onset))) / interval;
     if (share > 0.6 && share < 1.3 && interval <= 2 * QUARTER) shares.push(Math.min(share, 1));
   }
-  if (shares.length < 4) return USUAL_SHARE;
-  return median(shares);
+  if (shares.length < 4) return { share: USUAL_SHARE, spread: RELEASE_SPREAD };
+  const share = median(shares);
+  // A player who lets go alike each time is believed more closely; four more usual ones keep a short line from being believed too much.
+  const away = [...shares.map((one) => Math.abs(one - share)), ...Array<number>(4).fill(0.08)];
+  return { share, spread: Math.min(RELEASE_SPREAD, Math.max(LEAST_SPREAD, SPREAD_OF_MEDIAN * median(away))) };
 }
 
 function chordsByStart<T extends PlacedNote>(notes: readonly T[]): T[][] {

@@ -28,6 +28,7 @@ export interface Lead {
 /** A lead less certain than this is asked about, not taken out. */
 export const LEAST_LEAD_CONFIDENCE = 0.6;
 
+const SURE_WITNESS = 0.9;
 const STEP: Seconds = 0.008;
 const EARLIEST: Seconds = 0.32;
 const LATEST: Seconds = -0.06;
@@ -36,6 +37,9 @@ const OUTLIER = 4.5;
 /** Share of a beat → how unusual an onset there is, in nats (own choice, checked on the bench). */
 const PLACES: readonly (readonly [number, number])[] = [[0, 0], [1, 0], [1 / 2, 0.5], [1 / 4, 1.2], [3 / 4, 1.2], [1 / 3, 1.4], [2 / 3, 1.4]];
 const PLACES_COMPOUND: readonly (readonly [number, number])[] = [[0, 0], [1, 0], [1 / 3, 0.5], [2 / 3, 0.5], [1 / 6, 1.3], [1 / 2, 1.3], [5 / 6, 1.3]];
+/** For a second of lead: people play ahead of the beat far more often than behind it. */
+const EARLY_COST = 0.5;
+const LATE_COST = 4;
 const MOST_ONSETS = 240;
 const TOGETHER: Seconds = 0.025;
 /** Smaller leads are not worth a correction: rounding takes care of them. */
@@ -45,6 +49,8 @@ interface Onset {
   beat: number;
   at: number;
   seconds: Seconds;
+  /** Long notes stand on strong places: how much the strength of its place counts. */
+  weight: number;
 }
 
 /** @param tracks notes timed with no lead taken out */
@@ -52,7 +58,9 @@ export function estimateLeads(tracks: ReadonlyMap<TrackId, readonly TimedNote[]>
   const onsets = new Map([...tracks].map(([id, notes]) => [id, distinctOnsets(notes, line)]));
   const alone = new Map([...onsets].map(([id, list]) => [id, search(list, line, null)]));
   const steady = [...alone].filter(([, found]) => Math.abs(found.lead) < NEGLIGIBLE).map(([id]) => id);
-  const reference = coincidences(steady.map((id) => onsets.get(id)!));
+  // With no track on the beat, those that are sure of their lead bear witness once it is taken out.
+  const witnesses = steady.length > 0 ? steady : [...alone].filter(([, found]) => found.confidence > SURE_WITNESS).map(([id]) => id);
+  const reference = coincidences(witnesses.map((id) => onsets.get(id)!.map((onset) => onset.seconds + (steady.length > 0 ? 0 : alone.get(id)!.lead))));
   const leads = new Map<TrackId, Lead>();
   for (const [id, list] of onsets) {
     const pin = pins[id];
@@ -60,7 +68,7 @@ export function estimateLeads(tracks: ReadonlyMap<TrackId, readonly TimedNote[]>
       leads.set(id, { milliseconds: pin, confidence: 1, pinned: true, evidence: 'set by hand' });
       continue;
     }
-    const found = steady.includes(id) || steady.length === 0 ? alone.get(id)! : search(list, line, reference);
+    const found = witnesses.includes(id) || witnesses.length === 0 ? alone.get(id)! : search(list, line, reference);
     leads.set(id, describe(found, list.length));
   }
   return leads;
@@ -83,10 +91,16 @@ function distinctOnsets(notes: readonly TimedNote[], line: BeatLine): Onset[] {
   for (const note of sorted) {
     const last = onsets.at(-1);
     if (last && note.onsetSeconds - last.seconds < TOGETHER) continue;
-    onsets.push({ beat: beatIndexAt(line, note.onset), at: note.onset, seconds: note.onsetSeconds });
+    if (last) last.weight = weightOf(note.onset - last.at, line, last.beat);
     if (onsets.length >= MOST_ONSETS) break;
+    onsets.push({ beat: beatIndexAt(line, note.onset), at: note.onset, seconds: note.onsetSeconds, weight: 1 });
   }
   return onsets;
+}
+
+/** By the time to the next onset, in beats. */
+function weightOf(interval: number, line: BeatLine, beat: number): number {
+  return 0.6 + 0.7 * Math.min(2, interval / line.beats[beat]!.length);
 }
 
 interface Found {
@@ -100,7 +114,7 @@ function search(onsets: readonly Onset[], line: BeatLine, reference: Float64Arra
   const costs: { lead: Seconds; cost: number }[] = [];
   for (let lead = LATEST; lead <= EARLIEST + 1e-9; lead += STEP) {
     const rounded = Math.round(lead / STEP) * STEP;
-    costs.push({ lead: rounded, cost: misfit(onsets, line, rounded) - (reference ? agreement(onsets, reference, rounded) : 0) + 0.5 * Math.abs(rounded) });
+    costs.push({ lead: rounded, cost: misfit(onsets, line, rounded) - (reference ? agreement(onsets, reference, rounded) : 0) + (rounded > 0 ? EARLY_COST : LATE_COST) * Math.abs(rounded) });
   }
   const best = costs.reduce((a, b) => (b.cost < a.cost ? b : a));
   const rival = costs.filter(({ lead }) => Math.abs(lead - best.lead) > 0.05).reduce((a, b) => (b.cost < a.cost ? b : a));
@@ -137,7 +151,7 @@ function nearestPlace(onset: Onset, line: BeatLine, lead: Seconds): { cost: numb
   let residual = 0;
   for (const [place, level] of compound ? PLACES_COMPOUND : PLACES) {
     const away = (share - place) * beatSeconds;
-    const here = Math.min((away * away) / (2 * SPREAD * SPREAD), OUTLIER) + level;
+    const here = Math.min((away * away) / (2 * SPREAD * SPREAD), OUTLIER) + level * onset.weight;
     if (here < cost) {
       cost = here;
       residual = away;
@@ -146,8 +160,8 @@ function nearestPlace(onset: Onset, line: BeatLine, lead: Seconds): { cost: numb
   return { cost, residual };
 }
 
-function coincidences(lists: readonly (readonly Onset[])[]): Float64Array {
-  return Float64Array.from(lists.flatMap((list) => list.map((onset) => onset.seconds))).sort();
+function coincidences(lists: readonly (readonly Seconds[])[]): Float64Array {
+  return Float64Array.from(lists.flat()).sort();
 }
 
 /** Share of onsets that fall together with one of the reference. */

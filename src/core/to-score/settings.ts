@@ -18,6 +18,8 @@ export interface ConversionSettings extends CastingSettings {
   grids: Record<TrackId, GridPin>;
   /** Milliseconds a track was played ahead of the beat. */
   leads: Record<TrackId, Milliseconds>;
+  /** Long to short eighth; 1 keeps what was played. */
+  swing?: number;
   /** Tracks split by channel. */
   splits: Record<TrackId, true>;
   /** Bars after the start of the first original at which a further one begins, by its number from 2. */

@@ -109,7 +109,7 @@ describe('assembling', () => {
           id: 't1', name: 'x', abbreviation: 'x', instrument: 'flute', transposition: 0, transpositionSteps: 0, clefs: ['treble'], unpitched: false, solo: false, channel: 1, program: 1, writtenKeys: [0],
           bars: bars.map((_, b) => ({ voices: symbols.has(b) ? [{ staff: 1, voice: 1, symbols: symbols.get(b)! }] : [] })),
         };
-        const score: Score = { title: '', bars, keys: [{ bar: 0, fifths: 0, mode: 'major' }], tempos: [], markers: [], parts: [part] };
+        const score: Score = { title: '', bars, keys: [{ bar: 0, fifths: 0, mode: 'major' }], tempos: [], markers: [], swing: null, parts: [part] };
         expect(checkScore(score)).toEqual([]);
         expect(soundsOf(part, bars).map((sound) => [sound.start, sound.end])).toEqual(chords.map((chord) => [chord.start, chord.end]));
       }),

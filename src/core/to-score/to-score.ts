@@ -20,6 +20,7 @@ import { keysOfBars, signatures, type BarKey } from './keys';
 import { estimateLeads, LEAST_LEAD_CONFIDENCE, type Lead } from './lead';
 import type { ConversionSettings } from './settings';
 import { spell } from './spelling';
+import { findSwing, withoutSwing, type Swing } from './swing';
 import { writeStaves, type StaffNotes } from './staff-notes';
 import { tempoMarks } from './tempo-marks';
 import { timeNotes, type TimedNote } from './timed-note';
@@ -49,6 +50,7 @@ export interface Conversion {
   queries: Query[];
   reports: PartReport[];
   beatStarts: WrittenUnits[];
+  swing: Swing;
   barKeys: BarKey[];
 }
 
@@ -63,8 +65,10 @@ export function* convert(performance: Performance, settings: ConversionSettings,
   const leads = leadsOf(performance, casting, line, settings);
 
   yield { stage: 'grid', done: 0.25 };
+  const timed = casting.parts.map((part) => timedPart(part, performance, leads));
+  const swing = findSwing(timed, line, settings.swing);
   const grids = fitGrids(
-    casting.parts.map((part) => ({ notes: timedPart(part, performance, leads), pin: settings.grids[part.id], melodic: !part.instrument.polyphonic })),
+    casting.parts.map((part, p) => ({ notes: timed[p]!.map((note) => withoutSwing(note, swing, line)), pin: settings.grids[part.id], melodic: !part.instrument.polyphonic })),
     line,
   );
 
@@ -93,10 +97,11 @@ export function* convert(performance: Performance, settings: ConversionSettings,
     keys,
     tempos: tempoMarks(performance.tempo, end),
     markers: performance.markers.map((marker): Marker => ({ at: writtenUnits(marker.tick, performance.ticksPerQuarter), text: marker.text })),
+    swing: swing.ratio === 1 ? null : { ratio: swing.ratio },
     parts,
   };
   queries.push(...leadQueries(casting, leads), ...trackQueries(performance, casting), ...keyQueries(keys, barKeys, performance, settings.key !== undefined), ...fileQueries(performance));
-  return { score, casting, queries, reports, beatStarts: line.beats.map((beat) => beat.start), barKeys };
+  return { score, casting, queries, reports, beatStarts: line.beats.map((beat) => beat.start), swing, barKeys };
 }
 
 /** Runs a generator to its end without looking at the progress. */

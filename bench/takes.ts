@@ -1,0 +1,86 @@
+/*
+ * The corpus played in many manners and measured: one function for the table in docs/accuracy.md and for the floors in tests.
+ */
+import { instrumentById } from '../src/core/instruments';
+import { performanceFromSmf, type Performance } from '../src/core/performance';
+import { readSmf } from '../src/core/smf';
+import { QUARTER } from '../src/core/time';
+import { NO_SETTINGS, toScore } from '../src/core/to-score';
+import { corpus, type CorpusScore, type Kind } from './corpus';
+import { add, measure, NOTHING, type Measure } from './measure';
+import { MECHANICAL, perform, type Manner } from './performer';
+import { seeded } from './random';
+import type { TrueScore } from './true-score';
+
+export interface Take {
+  name: string;
+  manner: Partial<Manner>;
+  /** Every track played ahead by a lead of its own, 60–250 ms. */
+  leads?: true;
+}
+
+const HAND = { release: 0.92, spread: 6 };
+
+export const TAKES: readonly Take[] = [
+  { name: 'by a machine', manner: {} },
+  { name: 'jitter 8 ms', manner: { ...HAND, jitter: 8 } },
+  { name: 'jitter 15 ms', manner: { ...HAND, jitter: 15 } },
+  { name: 'jitter 15 ms, legato 60 ms', manner: { ...HAND, jitter: 15, release: 1, overlap: 60 } },
+  { name: 'jitter 15 ms, released at 70 %', manner: { ...HAND, jitter: 15, release: 0.7 } },
+  { name: 'jitter 30 ms', manner: { ...HAND, jitter: 30 } },
+  { name: 'jitter 12 ms, 60–250 ms early', manner: { ...HAND, jitter: 12 }, leads: true },
+  { name: 'jitter 15 ms, legato 60 ms, 60–250 ms early', manner: { ...HAND, jitter: 15, release: 1, overlap: 60 }, leads: true },
+];
+
+export function playTake(score: CorpusScore, { manner, leads }: Take, seed: number): Uint8Array {
+  const random = seeded(seed);
+  const players = score.parts.map((part, i) => {
+    const { unpitched, programs } = instrumentById(part.instrument);
+    const own: Manner = { ...MECHANICAL, ...manner, swing: score.swing, lead: leads ? random.between(60, 250) : 0, ...(unpitched && { overlap: 0, release: 0.5 }) };
+    return { trackName: part.name, channel: unpitched ? 10 : i + 1, program: programs[0] ?? null, manner: own };
+  });
+  return perform(score, players, { ticksPerQuarter: 480, format: 1, key: null, random });
+}
+
+export interface Outcome {
+  measure: Measure;
+  /** Onsets right after rounding every one to the nearest sixteenth. */
+  plain: number;
+}
+
+/** @param corpusSeed which scores @returns by kind */
+export function measureTake(take: Take, corpusSeed: number): Map<Kind, Outcome> {
+  const outcomes = new Map<Kind, Outcome>();
+  corpus(corpusSeed).forEach((score, i) => {
+    const performance = performanceFromSmf(readSmf(playTake(score, take, corpusSeed * 100 + i)));
+    const { total } = measure(toScore(performance, NO_SETTINGS).score, score);
+    const before = outcomes.get(score.kind) ?? { measure: NOTHING, plain: 0 };
+    outcomes.set(score.kind, { measure: add(before.measure, total), plain: before.plain + nearestSixteenth(performance, score) });
+  });
+  return outcomes;
+}
+
+export function totalOf(outcomes: ReadonlyMap<Kind, Outcome>): Outcome {
+  return [...outcomes.values()].reduce((sum, one) => ({ measure: add(sum.measure, one.measure), plain: sum.plain + one.plain }), { measure: NOTHING, plain: 0 });
+}
+
+/** True notes whose onset is right after rounding every played onset to the nearest sixteenth; tracks stand behind a conductor track. */
+export function nearestSixteenth(performance: Performance, truth: TrueScore): number {
+  const grid = QUARTER / 4;
+  let right = 0;
+  truth.parts.forEach((part, p) => {
+    const rounded = new Map<string, number>();
+    for (const note of performance.tracks[p + 1]!.notes) {
+      const slot = `${Math.round((note.start * QUARTER) / performance.ticksPerQuarter / grid) * grid}/${note.key}`;
+      rounded.set(slot, (rounded.get(slot) ?? 0) + 1);
+    }
+    for (const note of part.notes) {
+      const slot = `${note.start}/${note.key}`;
+      if ((rounded.get(slot) ?? 0) > 0) {
+        rounded.set(slot, rounded.get(slot)! - 1);
+        right++;
+      }
+    }
+  });
+  return right;
+}
