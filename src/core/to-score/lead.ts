@@ -39,6 +39,9 @@ const PLACES: readonly (readonly [number, number])[] = [[0, 0], [1, 0], [1 / 2, 
 const PLACES_COMPOUND: readonly (readonly [number, number])[] = [[0, 0], [1, 0], [1 / 3, 0.5], [2 / 3, 0.5], [1 / 6, 1.3], [1 / 2, 1.3], [5 / 6, 1.3]];
 /** For a second of lead: people play ahead of the beat far more often than behind it. */
 const EARLY_COST = 0.5;
+/** Nats for a lead of any size: most tracks have none. */
+const ANY_LEAD = 6;
+/** For a second of lateness: people play behind the beat far less often. */
 const LATE_COST = 4;
 const MOST_ONSETS = 240;
 const TOGETHER: Seconds = 0.025;
@@ -114,7 +117,7 @@ function search(onsets: readonly Onset[], line: BeatLine, reference: Float64Arra
   const costs: { lead: Seconds; cost: number }[] = [];
   for (let lead = LATEST; lead <= EARLIEST + 1e-9; lead += STEP) {
     const rounded = Math.round(lead / STEP) * STEP;
-    costs.push({ lead: rounded, cost: misfit(onsets, line, rounded) - (reference ? agreement(onsets, reference, rounded) : 0) + (rounded > 0 ? EARLY_COST : LATE_COST) * Math.abs(rounded) });
+    costs.push({ lead: rounded, cost: misfit(onsets, line, rounded) - (reference ? agreement(onsets, reference, rounded) : 0) + (rounded > 0 ? EARLY_COST : LATE_COST) * Math.abs(rounded) + (Math.abs(rounded) > NEGLIGIBLE ? ANY_LEAD / onsets.length : 0) });
   }
   const best = costs.reduce((a, b) => (b.cost < a.cost ? b : a));
   const rival = costs.filter(({ lead }) => Math.abs(lead - best.lead) > 0.05).reduce((a, b) => (b.cost < a.cost ? b : a));

@@ -20,50 +20,57 @@ export interface Swing {
   confidence: number;
   /** Set by a person. */
   pinned: boolean;
-  /** Off-beats that lie late, and those that lie in the middle or on a triplet's second note. */
-  late: number;
-  even: number;
+  /** Off-beats looked at, and second notes of triplets beside them. */
+  offBeats: number;
   triplets: number;
 }
 
-export const EVEN: Swing = { ratio: 1, confidence: 1, pinned: false, late: 0, even: 0, triplets: 0 };
+export const EVEN: Swing = { ratio: 1, confidence: 1, pinned: false, offBeats: 0, triplets: 0 };
 
 const LEAST_RATIO = 1.4;
 const MOST_RATIO = 3.5;
-/** Fewer late off-beats than this say nothing. */
+/** Fewer off-beats than this say nothing. */
 const LEAST_WITNESSES = 12;
-/** Up to this share of even eighths, sixteenths and triplets the piece still swings. */
-const MOST_OTHERS = 0.22;
+/** Up to this share of triplets and early sixteenths the piece still swings. */
+const MOST_OTHERS = 0.18;
+/** Off-beats of one kind spread no wider than this many times the notes on the beat; even and late ones together do. */
+const MOST_SPREAD = 1.7;
+const LEAST_SPREAD = 0.02;
 
 /** Where the off-beat lies in its quarter, as a share, for a ratio. */
 const turnOf = (ratio: number) => ratio / (1 + ratio);
 
-/** @param parts onsets by part @param pin a ratio somebody set */
+/** @param parts notes by part @param pin a ratio somebody set */
 export function findSwing(parts: readonly (readonly TimedNote[])[], line: BeatLine, pin: number | undefined): Swing {
   if (pin !== undefined) return { ...EVEN, ratio: pin, pinned: true };
-  const late: number[] = [];
-  let even = 0;
+  const offBeats: number[] = [];
+  const onBeats: number[] = [];
   let triplets = 0;
   for (const notes of parts) {
     for (const note of notes) {
       const beat = line.beats[beatIndexAt(line, note.onset)]!;
       if (beat.length !== QUARTER || beat.compound) continue;
       const share = (note.onset - beat.start) / beat.length;
-      if (share >= 0.56 && share < 0.79) late.push(share);
+      if (share >= 0.42 && share < 0.84) offBeats.push(share);
       else if (share > 0.2 && share < 0.42) triplets++;
-      else if (share >= 0.42 && share < 0.56) even++;
+      else if (share <= 0.16) onBeats.push(share);
+      else if (share >= 0.84) onBeats.push(share - 1);
     }
   }
-  if (late.length < LEAST_WITNESSES) return { ...EVEN, late: late.length, even, triplets };
-  late.sort((a, b) => a - b);
-  const turn = late[late.length >> 1]!;
-  // Jitter spreads both ways: what lies as far below the median as the widest above it belongs to the swing too.
+  const even = { ...EVEN, offBeats: offBeats.length, triplets };
+  if (offBeats.length < LEAST_WITNESSES) return even;
+  const turn = median(offBeats);
   const ratio = turn / (1 - turn);
-  const others = (even + triplets) / (late.length + even + triplets);
-  const spread = median(late.map((share) => Math.abs(share - turn)));
-  const swings = ratio >= LEAST_RATIO && ratio <= MOST_RATIO && others <= MOST_OTHERS && spread < 0.07;
-  const confidence = Math.max(0, Math.min(1, (1 - others / MOST_OTHERS) * Math.min(1, late.length / 30) + 0.3));
-  return swings ? { ratio: nearUsual(ratio), confidence, pinned: false, late: late.length, even, triplets } : { ...EVEN, late: late.length, even, triplets };
+  const others = triplets / (offBeats.length + triplets);
+  const spread = deviation(offBeats, turn) / Math.max(LEAST_SPREAD, deviation(onBeats, 0));
+  if (ratio < LEAST_RATIO || ratio > MOST_RATIO || others > MOST_OTHERS || spread > MOST_SPREAD) return even;
+  const confidence = Math.min(1, (1 - others / MOST_OTHERS) * 0.5 + Math.min(1, offBeats.length / 40) * 0.5);
+  return { ...even, ratio: nearUsual(ratio), confidence };
+}
+
+/** Median distance from a place: jitter, whatever its outliers. */
+function deviation(shares: readonly number[], from: number): number {
+  return median(shares.map((share) => Math.abs(share - from)));
 }
 
 /** A machine's two to one is two to one, whatever its ticks were rounded to. */
