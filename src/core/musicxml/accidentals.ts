@@ -12,7 +12,7 @@ const NAMES: Record<number, string> = { [-2]: 'flat-flat', [-1]: 'flat', 0: 'nat
 export function barAccidentals(voices: readonly VoiceBar[], fifths: number): Map<ScoreNote, string> {
   const shown = new Map<string, number>();
   const printed = new Map<ScoreNote, string>();
-  const inTime = voices.flatMap((voice) => voice.symbols.flatMap((symbol) => symbol.notes.map((note) => ({ at: symbol.at, note }))));
+  const inTime = voices.flatMap((voice) => voice.symbols.flatMap((symbol) => [...(symbol.marks?.graces ?? []), ...symbol.notes].map((note) => ({ at: symbol.at, note }))));
   inTime.sort((a, b) => a.at - b.at);
   for (const { note } of inTime) {
     const place = `${note.pitch.step}${note.pitch.octave}`;

@@ -273,6 +273,7 @@ class PartWriter {
       this.timing(symbol, voice, null, beams, accidentals);
       this.xml.close('note');
     }
+    symbol.marks?.graces?.forEach((note, n, graces) => this.grace(note, graces.length > 1 ? n : null, graces.length, voice, bar.start + symbol.at, accidentals));
     symbol.notes.forEach((note, n) => {
       this.xml.open('note', { id: this.options.noteId?.(note, bar.start + symbol.at) });
       if (n > 0) this.xml.leaf('chord');
@@ -280,6 +281,19 @@ class PartWriter {
       this.timing(symbol, voice, note, n === 0 ? beams : [], accidentals, n);
       this.xml.close('note');
     });
+  }
+
+  /** @param at place among several, which are beamed; null for a single one, which has a stroke through its stem */
+  private grace(note: ScoreNote, at: number | null, count: number, voice: VoiceBar, time: WrittenUnits, accidentals: ReadonlyMap<ScoreNote, string>): void {
+    const { xml } = this;
+    xml.open('note', { id: this.options.noteId?.(note, time) }).leaf('grace', null, { slash: at === null ? 'yes' : undefined });
+    this.pitch(note);
+    xml.leaf('voice', voice.voice).leaf('type', at === null ? 'eighth' : '16th');
+    const accidental = accidentals.get(note);
+    if (accidental) xml.leaf('accidental', accidental);
+    if (this.part.clefs.length > 1) xml.leaf('staff', voice.staff);
+    if (at !== null) for (const level of [1, 2]) xml.leaf('beam', at === 0 ? 'begin' : at === count - 1 ? 'end' : 'continue', { number: level });
+    xml.close('note');
   }
 
   private pitch({ pitch }: ScoreNote): void {
@@ -324,13 +338,15 @@ class PartWriter {
     const bracket = n === 0 && symbol.tuplet && (symbol.tuplet.first || symbol.tuplet.last);
     const marks = n === 0 && symbol.notes.length > 0 ? symbol.marks : undefined;
     const signs = marks && (marks.articulations || marks.tremolo || marks.trill || marks.harmonic);
-    if (!bracket && !note?.tieFromLast && !note?.tieToNext && !signs) return;
+    const arpeggio = note ? symbol.marks?.arpeggio : undefined;
+    if (!bracket && !note?.tieFromLast && !note?.tieToNext && !signs && !arpeggio) return;
     xml.open('notations');
     if (note?.tieFromLast) xml.leaf('tied', null, { type: 'stop' });
     if (note?.tieToNext) xml.leaf('tied', null, { type: 'start' });
     if (bracket && symbol.tuplet!.first) xml.leaf('tuplet', null, { type: 'start', bracket: 'yes' });
     if (bracket && symbol.tuplet!.last) xml.leaf('tuplet', null, { type: 'stop' });
     if (marks && signs) this.signs(marks);
+    if (arpeggio) xml.leaf('arpeggiate', null, { direction: arpeggio });
     xml.close('notations');
   }
 

@@ -105,6 +105,10 @@ export interface SymbolMarks {
   tremolo?: number;
   trill?: true;
   harmonic?: true;
+  /** The chord is spread from its lowest note up, or down. */
+  arpeggio?: 'up' | 'down';
+  /** Grace notes before it, in order. */
+  graces?: ScoreNote[];
 }
 
 export interface TupletPlace {

@@ -10,26 +10,36 @@ import { assembleVoice, wholeBarRest, type Chord } from './assemble';
 import type { EndedNote } from './durations';
 import type { StaffNotes } from './staff-notes';
 import { techniqueMarks } from './technique-marks';
-import { writtenPitch, writtenTransposition } from './written-pitch';
+import { type TimedNote } from './timed-note';
+import { nearestPlace, writtenPitch, writtenTransposition } from './written-pitch';
 
 /** @param places on the line of fifths for each note of each staff @param concertKeys signatures of the piece @param channel 1–16, for playback */
 export function assemblePart(part: CastPart, staves: readonly StaffNotes[], places: readonly number[][], concertKeys: readonly number[], bars: readonly Bar[], drums: DrumMap, channel: number): Part {
   const { instrument } = part;
   const transposition = writtenTransposition(instrument.transposition, concertKeys);
-  const marks = techniqueMarks(staves.flatMap((staff) => staff.notes), part.techniqueOf, instrument);
+  const techniques = techniqueMarks(staves.flatMap((staff) => staff.notes), part.techniqueOf, instrument);
   const partBars: PartBar[] = bars.map(() => ({ voices: [] }));
   staves.forEach((staff, s) => {
     for (const voice of [0, 1]) {
-      const chords = chordsOfVoice(staff, voice, (note, n) => scoreNote(note, places[s]![n]!), marks);
+      const chords = chordsOfVoice(staff, voice, (note, n) => scoreNote(note, places[s]![n]!), (note, n) => ({ ...techniques.get(note.id), ...ornamentMarks(note, places[s]![n]!) }));
       for (const [bar, symbols] of assembleVoice(chords, bars)) partBars[bar]!.voices.push({ staff: staff.staff, voice: voiceNumber(staff.staff, voice), symbols });
     }
   });
 
   function scoreNote(note: EndedNote, place: number): Chord['notes'][number] {
-    const played = [note.id, ...note.absorbed];
+    const graces = new Set(note.ornament?.graces?.map((grace) => grace.id));
+    const played = [note.id, ...note.absorbed.filter((id) => !graces.has(id))];
     if (!instrument.unpitched) return { key: note.key, pitch: writtenPitch(note.key, place, transposition), played };
     const sound = drumSound(drums, note.key);
     return { key: note.key, pitch: { step: sound.step, alter: 0, octave: sound.octave }, notehead: sound.notehead, played };
+  }
+
+  function ornamentMarks({ ornament }: EndedNote, place: number): SymbolMarks {
+    if (!ornament) return {};
+    const { trill, tremolo, arpeggio, graces } = ornament;
+    // A grace note is named as close to its note as can be: neighbours are neighbours.
+    const grace = (note: TimedNote): ScoreNote => ({ key: note.key, pitch: writtenPitch(note.key, nearestPlace(note.key, place), transposition), played: [note.id], tieFromLast: false, tieToNext: false });
+    return { ...(trill && { trill }), ...(tremolo && { tremolo: 3 }), ...(arpeggio && { arpeggio }), ...(graces && { graces: graces.map(grace) }) };
   }
 
   // Every staff shows something in every bar.
@@ -56,15 +66,15 @@ export function assemblePart(part: CastPart, staves: readonly StaffNotes[], plac
   };
 }
 
-function chordsOfVoice(staff: StaffNotes, voice: number, write: (note: EndedNote, n: number) => Omit<ScoreNote, 'tieFromLast' | 'tieToNext'>, marks: ReadonlyMap<number, SymbolMarks>): Chord[] {
+function chordsOfVoice(staff: StaffNotes, voice: number, write: (note: EndedNote, n: number) => Omit<ScoreNote, 'tieFromLast' | 'tieToNext'>, marksOf: (note: EndedNote, n: number) => SymbolMarks): Chord[] {
   const byStart = new Map<WrittenUnits, Chord>();
   staff.notes.forEach((note, n) => {
     if (staff.voices[n] !== voice) return;
     const chord = byStart.get(note.start) ?? { start: note.start, end: note.end, notes: [] };
     byStart.set(note.start, chord);
     chord.notes.push(write(note, n));
-    const own = marks.get(note.id);
-    if (own) chord.marks = { ...chord.marks, ...own };
+    const marks = marksOf(note, n);
+    if (Object.keys(marks).length > 0) chord.marks = { ...chord.marks, ...marks };
   });
   const chords = [...byStart.values()].sort((a, b) => a.start - b.start);
   for (const chord of chords) chord.notes.sort((a, b) => a.key - b.key);

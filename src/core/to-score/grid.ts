@@ -147,7 +147,7 @@ class PartGrid {
       const unit = this.line.beats[beat]!.length / fit.division;
       if (noteValue(unit, 0)) smallest = Math.min(smallest, unit);
       else tupletBeats++;
-      this.byBeat.get(beat)!.forEach((strike, i) => notes.push(...strike.notes.map((note) => ({ ...note, start: fit.places[i]!, absorbed: [] }))));
+      this.byBeat.get(beat)!.forEach((strike, i) => notes.push(...strike.notes.map((note) => ({ ...note, start: fit.places[i]!, absorbed: [...(note.behind ?? [])] }))));
     }
     return { notes: absorbDoubles(notes), divisions, jitter: this.jitter, exact: this.exact, smallest, tupletBeats };
   }
@@ -301,7 +301,7 @@ function absorbDoubles(notes: PlacedNote[]): PlacedNote[] {
   const kept: PlacedNote[] = [];
   for (const note of notes) {
     const last = kept.at(-1);
-    if (last && last.start === note.start && last.key === note.key) last.absorbed.push(note.id);
+    if (last && last.start === note.start && last.key === note.key) last.absorbed.push(note.id, ...note.absorbed);
     else kept.push(note);
   }
   return kept;

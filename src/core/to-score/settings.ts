@@ -1,5 +1,6 @@
 import { NO_CASTING_SETTINGS, type CastingSettings } from '../casting';
 import type { TrackId } from '../performance';
+import type { PartId } from '../score';
 import type { Milliseconds } from '../time';
 
 /** Smallest plain note value a part may use. */
@@ -18,6 +19,8 @@ export interface ConversionSettings extends CastingSettings {
   grids: Record<TrackId, GridPin>;
   /** Milliseconds a track was played ahead of the beat. */
   leads: Record<TrackId, Milliseconds>;
+  /** Parts in which nothing becomes a trill, tremolo, grace note or arpeggio. */
+  plain: Record<PartId, true>;
   /** Long to short eighth; 1 keeps what was played. */
   swing?: number;
   /** Tracks split by channel. */
@@ -28,4 +31,4 @@ export interface ConversionSettings extends CastingSettings {
   key?: { fifths: number; mode: 'major' | 'minor' };
 }
 
-export const NO_SETTINGS: ConversionSettings = { ...NO_CASTING_SETTINGS, grids: {}, leads: {}, splits: {}, offsets: {} };
+export const NO_SETTINGS: ConversionSettings = { ...NO_CASTING_SETTINGS, plain: {}, grids: {}, leads: {}, splits: {}, offsets: {} };

@@ -11,6 +11,17 @@ export interface TimedNote {
   /** Clock times with the lead taken out. */
   onsetSeconds: Seconds;
   releaseSeconds: Seconds;
+  ornament?: Ornament;
+  /** Further played notes that this one stands for. */
+  behind?: NoteId[];
+}
+
+export interface Ornament {
+  trill?: true;
+  tremolo?: true;
+  arpeggio?: 'up' | 'down';
+  /** Played before the note, in order. */
+  graces?: TimedNote[];
 }
 
 /** A note whose written start is known. */

@@ -19,6 +19,7 @@ import { fitGrids, type GridChoice } from './grid';
 import { keysOfBars, signatures, type BarKey } from './keys';
 import { estimateLeads, LEAST_LEAD_CONFIDENCE, type Lead } from './lead';
 import type { ConversionSettings } from './settings';
+import { findOrnaments, NO_ORNAMENTS, type OrnamentReport } from './ornaments';
 import { spell } from './spelling';
 import { findSwing, withoutSwing, type Swing } from './swing';
 import { writeStaves, type StaffNotes } from './staff-notes';
@@ -32,7 +33,7 @@ export interface Progress {
 }
 
 /** What the engine decided for one part, with its reasons. */
-export interface PartReport extends DurationReport {
+export interface PartReport extends DurationReport, OrnamentReport {
   part: PartId;
   jitter: Seconds;
   /** The file has this part exactly on its grid. */
@@ -66,9 +67,10 @@ export function* convert(performance: Performance, settings: ConversionSettings,
 
   yield { stage: 'grid', done: 0.25 };
   const timed = casting.parts.map((part) => timedPart(part, performance, leads));
+  const ornaments = casting.parts.map((part, p) => (settings.plain[part.id] ? { notes: timed[p]!, report: NO_ORNAMENTS } : findOrnaments(timed[p]!, line, part.instrument)));
   const swing = findSwing(timed, line, settings.swing);
   const grids = fitGrids(
-    casting.parts.map((part, p) => ({ notes: timed[p]!.map((note) => withoutSwing(note, swing, line)), pin: settings.grids[part.id], melodic: !part.instrument.polyphonic })),
+    casting.parts.map((part, p) => ({ notes: ornaments[p]!.notes.map((note) => withoutSwing(note, swing, line)), pin: settings.grids[part.id], melodic: !part.instrument.polyphonic })),
     line,
   );
 
@@ -78,7 +80,7 @@ export function* convert(performance: Performance, settings: ConversionSettings,
     yield { stage: 'voices', done: 0.4 + (0.3 * p) / casting.parts.length };
     const { output, report } = writeStaves(part, grids[p]!, line, drums);
     staves.push(output);
-    reports.push({ ...report, part: part.id, leads: Object.fromEntries(part.tracks.map((track) => [track, leads.get(track)!])), ...gridFacts(grids[p]!) });
+    reports.push({ ...report, ...ornaments[p]!.report, part: part.id, leads: Object.fromEntries(part.tracks.map((track) => [track, leads.get(track)!])), ...gridFacts(grids[p]!) });
   }
 
   yield { stage: 'spelling', done: 0.7 };

@@ -37,3 +37,10 @@ export function writtenPitch(key: MidiKey, place: number, transposition: Written
   while (written < -15) written += 12;
   return pitchAtFifths(key + transposition.semitones, written);
 }
+
+/** The place on the line of fifths that names a key and lies nearest to another place. */
+export function nearestPlace(key: MidiKey, to: number): number {
+  // A fifth is seven semitones, and seven times seven is one, modulo twelve.
+  const place = ((key * 7) % 12) + 0;
+  return place + 12 * Math.round((to - place) / 12);
+}

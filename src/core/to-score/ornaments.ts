@@ -1,0 +1,195 @@
+/*
+ * Ornaments: what is played too fast to be counted is one note with a sign, not a string of 64ths.
+ *
+ *     played   xx  x     xyxyxyxyxy    xxxxxxxx     x
+ *                                                  x
+ *                                                 x
+ *     written  grace     trill         tremolo      arpeggio
+ *
+ * Takes the timed notes of one part; gives fewer notes, those that stand for several with the sign and the notes behind
+ * them. Anything slower than a sixteenth by a margin is left to the grid. Limits are common practice of what hands do, no source.
+ */
+import type { Instrument } from '../instruments';
+import type { NoteId } from '../performance';
+import type { Seconds } from '../time';
+import { beatIndexAt, type BeatLine } from './beats';
+import type { Ornament, TimedNote } from './timed-note';
+
+export interface OrnamentReport {
+  trills: number;
+  tremolos: number;
+  graces: number;
+  arpeggios: number;
+}
+
+/** Longest time between two notes of a trill or unmeasured tremolo. */
+const FAST: Seconds = 0.095;
+/** And as a share of a sixteenth: measured notes stay notes. */
+const FASTER_THAN_SIXTEENTHS = 0.8;
+const LEAST_STEP: Seconds = 0.02;
+const LEAST_ALTERNATIONS = 6;
+const TRILL_INTERVAL = 2;
+/** A grace note is this close before its note, this short, and its note this long. */
+const GRACE_BEFORE: Seconds = 0.075;
+const GRACE_LENGTH: Seconds = 0.115;
+const GRACE_SHARE = 0.55;
+const GRACE_LENGTH_SHARE = 0.6;
+const MAIN_LENGTH: Seconds = 0.17;
+const MOST_GRACES = 3;
+/** Steps of a spread chord, and the whole of it; smaller spreads are a chord struck by hand. */
+const SPREAD_STEP: Seconds = 0.09;
+const SPREAD_LEAST: Seconds = 0.06;
+const SPREAD_MOST: Seconds = 0.5;
+const STRUCK_TOGETHER: Seconds = 0.024;
+
+export const NO_ORNAMENTS: OrnamentReport = { trills: 0, tremolos: 0, graces: 0, arpeggios: 0 };
+
+/** @param instrument polyphonic: spread chords are looked for; unpitched: only rolls are */
+export function findOrnaments(notes: readonly TimedNote[], line: BeatLine, { polyphonic, unpitched }: Pick<Instrument, 'polyphonic' | 'unpitched'>): { notes: TimedNote[]; report: OrnamentReport } {
+  const report = { ...NO_ORNAMENTS };
+  const sorted = [...notes].sort((a, b) => a.onset - b.onset || a.key - b.key);
+  const alternating = unpitched ? rolls(sorted, line, report) : alternations(sorted, line, report);
+  if (unpitched) return { notes: alternating, report };
+  const spread = polyphonic ? spreadChords(alternating, line, report) : alternating;
+  return { notes: graceNotes(spread, line, report), report };
+}
+
+/** Each thing struck has its own rolls. */
+function rolls(notes: readonly TimedNote[], line: BeatLine, report: OrnamentReport): TimedNote[] {
+  const keys = [...new Set(notes.map((note) => note.key))];
+  return keys.flatMap((key) => alternations(notes.filter((note) => note.key === key), line, report)).sort((a, b) => a.onset - b.onset || a.key - b.key);
+}
+
+/** Longest interval that is too fast to be counted at a note's place. */
+function uncounted(note: TimedNote, line: BeatLine, share: number, most: Seconds): Seconds {
+  const beat = beatIndexAt(line, note.onset);
+  const { length, compound } = line.beats[beat]!;
+  const sixteenth = (length * line.secondsPerUnit[beat]!) / (compound ? 6 : 4);
+  return Math.min(most, share * sixteenth);
+}
+
+/** Runs over one key (tremolo) or two neighbouring keys in turn (trill); what sounds elsewhere meanwhile does not disturb them. */
+function alternations(notes: readonly TimedNote[], line: BeatLine, report: OrnamentReport): TimedNote[] {
+  const kept: TimedNote[] = [];
+  const taken = new Set<TimedNote>();
+  notes.forEach((note, i) => {
+    if (taken.has(note)) return;
+    const run = runFrom(notes, i, taken, line);
+    if (run.length < LEAST_ALTERNATIONS) {
+      kept.push(note);
+      return;
+    }
+    for (const one of run) taken.add(one);
+    const same = run.every((one) => one.key === note.key);
+    // A trill is written on its lower note, wherever it begins.
+    const main = run.reduce((a, b) => (b.key < a.key ? b : a));
+    if (same) report.tremolos++;
+    else report.trills++;
+    kept.push(standingFor(main, run, same ? { tremolo: true } : { trill: true }));
+  });
+  return kept;
+}
+
+function runFrom(notes: readonly TimedNote[], from: number, taken: ReadonlySet<TimedNote>, line: BeatLine): TimedNote[] {
+  const first = notes[from]!;
+  const fast = uncounted(first, line, FASTER_THAN_SIXTEENTHS, FAST);
+  const run = [first];
+  let other: number | null = null;
+  for (let i = from + 1; i < notes.length; i++) {
+    const note = notes[i]!;
+    const step = note.onsetSeconds - run.at(-1)!.onsetSeconds;
+    if (step > fast) break;
+    if (taken.has(note) || Math.abs(note.key - first.key) > TRILL_INTERVAL) continue;
+    other ??= note.key;
+    const wanted = run.length % 2 === 0 ? first.key : other;
+    if (note.key !== wanted || step < LEAST_STEP) break;
+    run.push(note);
+  }
+  return run;
+}
+
+/** One note for a run: it begins with the first and ends with the last. */
+function standingFor(main: TimedNote, run: readonly TimedNote[], ornament: Ornament): TimedNote {
+  const [first, last] = [run[0]!, run.at(-1)!];
+  return { ...main, onset: first.onset, onsetSeconds: first.onsetSeconds, release: last.release, releaseSeconds: last.releaseSeconds, ornament, behind: run.filter((note) => note !== main).flatMap(idsOf) };
+}
+
+const idsOf = (note: TimedNote): NoteId[] => [note.id, ...(note.behind ?? [])];
+
+/** Three notes or more, one after the other up or down, all still held when the last is struck. */
+function spreadChords(notes: readonly TimedNote[], line: BeatLine, report: OrnamentReport): TimedNote[] {
+  const kept: TimedNote[] = [];
+  for (let i = 0; i < notes.length; ) {
+    let end = i + 1;
+    const up = (notes[end]?.key ?? 0) > notes[i]!.key;
+    while (
+      end < notes.length &&
+      notes[end]!.onsetSeconds - notes[end - 1]!.onsetSeconds <= SPREAD_STEP &&
+      notes[end]!.onsetSeconds - notes[i]!.onsetSeconds <= SPREAD_MOST &&
+      (up ? notes[end]!.key > notes[end - 1]!.key : notes[end]!.key < notes[end - 1]!.key) &&
+      notes[i]!.ornament === undefined
+    ) end++;
+    const chord = notes.slice(i, end);
+    const spread = chord.at(-1)!.onsetSeconds - chord[0]!.onsetSeconds;
+    const held = chord.every((note) => note.releaseSeconds >= chord.at(-1)!.onsetSeconds + Math.max(spread, 0.08));
+    if (chord.length < 3 || spread < STRUCK_TOGETHER || !held) {
+      kept.push(notes[i++]!);
+      continue;
+    }
+    // On the beat stands its first note or its last one, whichever lies closer to it.
+    const anchor = [chord[0]!, chord.at(-1)!].reduce((a, b) => (awayFromBeat(b, line) < awayFromBeat(a, line) ? b : a));
+    const spreadWide = spread >= SPREAD_LEAST;
+    if (spreadWide) report.arpeggios++;
+    for (const note of chord) kept.push({ ...note, onset: anchor.onset, onsetSeconds: anchor.onsetSeconds, ...(spreadWide && { ornament: { arpeggio: up ? 'up' : 'down' } }) });
+    i = end;
+  }
+  return kept.sort((a, b) => a.onset - b.onset || a.key - b.key);
+}
+
+/** Distance from the nearest half of a beat, as a share of the beat. */
+function awayFromBeat(note: TimedNote, line: BeatLine): number {
+  const beat = line.beats[beatIndexAt(line, note.onset)]!;
+  const share = (2 * (note.onset - beat.start)) / beat.length;
+  return Math.abs(share - Math.round(share));
+}
+
+function graceNotes(notes: readonly TimedNote[], line: BeatLine, report: OrnamentReport): TimedNote[] {
+  const kept: TimedNote[] = [];
+  for (let i = 0; i < notes.length; ) {
+    const end = graceEnd(notes, i, line);
+    const main = notes[end];
+    if (end === i || !main) {
+      kept.push(notes[i++]!);
+      continue;
+    }
+    const graces = notes.slice(i, end);
+    report.graces += graces.length;
+    // They take their time from the note before: the main note stays where it was struck.
+    kept.push({ ...main, ornament: { ...main.ornament, graces }, behind: [...(main.behind ?? []), ...graces.flatMap(idsOf)] });
+    i = end + 1;
+  }
+  return kept;
+}
+
+/** Index of the note that the notes from `from` are graces of; `from` itself when they are none. */
+function graceEnd(notes: readonly TimedNote[], from: number, line: BeatLine): number {
+  const first = notes[from]!;
+  const before = notes[from - 1];
+  const close = uncounted(first, line, GRACE_SHARE, GRACE_BEFORE);
+  const short = uncounted(first, line, GRACE_LENGTH_SHARE, GRACE_LENGTH);
+  // A line that was already running goes on running; and a note that stands for several is no grace.
+  if (before && first.onsetSeconds - before.onsetSeconds < 1.5 * close) return from;
+  let end = from;
+  while (end < notes.length - 1 && end - from <= MOST_GRACES) {
+    const [note, next] = [notes[end]!, notes[end + 1]!];
+    const step = next.onsetSeconds - note.onsetSeconds;
+    const grace = step <= close && step >= STRUCK_TOGETHER && note.releaseSeconds - note.onsetSeconds <= short && note.key !== next.key && note.ornament === undefined && Math.abs(note.key - next.key) <= 12;
+    if (!grace) break;
+    end++;
+  }
+  if (end === from || end - from > MOST_GRACES) return from;
+  const main = notes[end]!;
+  const after = notes.slice(end + 1).find((note) => note.onsetSeconds - main.onsetSeconds > STRUCK_TOGETHER);
+  const room = after ? after.onsetSeconds - main.onsetSeconds : Infinity;
+  return main.releaseSeconds - main.onsetSeconds >= MAIN_LENGTH || room >= MAIN_LENGTH + close ? end : from;
+}
