@@ -35,7 +35,7 @@ describe('ornaments', () => {
     expect(score.parts[0]!.bars[0]!.voices[0]!.symbols[0]).toMatchObject({ marks: { tremolo: 3 } });
   });
   it('write short notes right before a longer one as grace notes', () => {
-    const { score, reports } = convert('Flute', [{ key: 72, at: 0, length: 1.8 }, { key: 76, at: 1.9, length: 0.08 }, { key: 77, at: 2, length: 1 }, { key: 74, at: 3, length: 0.9 }]);
+    const { score, reports } = convert('Flute', [{ key: 72, at: 0, length: 2 }, { key: 76, at: 1.9, length: 0.08 }, { key: 77, at: 2, length: 1 }, { key: 74, at: 3, length: 1 }]);
     expect(words(score)).toEqual(['half 72', 'quarter 77 grace 76', 'quarter 74']);
     expect(reports[0]!.graces).toBe(1);
     expect(words(convert('Flute', [{ key: 76, at: 1.8, length: 0.09 }, { key: 77, at: 1.9, length: 0.09 }, { key: 79, at: 2, length: 2 }]).score)).toEqual(['half 79 grace 76+77']);

@@ -28,6 +28,8 @@ const FAST: Seconds = 0.095;
 const FASTER_THAN_SIXTEENTHS = 0.8;
 const LEAST_STEP: Seconds = 0.02;
 const LEAST_ALTERNATIONS = 6;
+/** Seven times the same key may be a septuplet. */
+const LEAST_REPETITIONS = 8;
 const TRILL_INTERVAL = 2;
 /** A grace note is this close before its note, this short, and its note this long. */
 const GRACE_BEFORE: Seconds = 0.075;
@@ -75,12 +77,12 @@ function alternations(notes: readonly TimedNote[], line: BeatLine, report: Ornam
   notes.forEach((note, i) => {
     if (taken.has(note)) return;
     const run = runFrom(notes, i, taken, line);
-    if (run.length < LEAST_ALTERNATIONS) {
+    const same = run.every((one) => one.key === note.key);
+    if (run.length < (same ? LEAST_REPETITIONS : LEAST_ALTERNATIONS)) {
       kept.push(note);
       return;
     }
     for (const one of run) taken.add(one);
-    const same = run.every((one) => one.key === note.key);
     // A trill is written on its lower note, wherever it begins.
     const main = run.reduce((a, b) => (b.key < a.key ? b : a));
     if (same) report.tremolos++;
