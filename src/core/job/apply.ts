@@ -1,4 +1,4 @@
-import type { ConversionSettings } from '../to-score';
+import type { ConversionSettings, NoteEdit } from '../to-score';
 import type { Decision } from './decisions';
 
 /** The settings after one more decision. */
@@ -34,12 +34,34 @@ export function apply(settings: ConversionSettings, decision: Decision): Convers
       return { ...settings, language: decision.language };
     case 'useHouseList':
       return { ...settings, house: { ...settings.house, ...Object.fromEntries(decision.answers.map(({ track, ...answer }) => [track, answer])) } };
-    case 'setGrid':
-      return { ...settings, grids: { ...settings.grids, [decision.part]: { smallest: decision.smallest, triplets: decision.triplets } } };
+    case 'setGrid': {
+      const { smallest, triplets, also = [], bars } = decision;
+      // A grid for the whole part takes the place of all before it.
+      const before = bars ? (settings.grids[decision.part] ?? []) : [];
+      return { ...settings, grids: { ...settings.grids, [decision.part]: [...before, { smallest, triplets, also, ...(bars && { bars }) }] } };
+    }
     case 'freeGrid':
       return { ...settings, grids: without(settings.grids, decision.part) };
     case 'setLead':
       return { ...settings, leads: { ...settings.leads, [decision.track]: decision.milliseconds } };
+    case 'setSwing': {
+      const { swing: _swing, ...rest } = settings;
+      return decision.ratio === null ? rest : { ...rest, swing: decision.ratio };
+    }
+    case 'setOrnaments':
+      return { ...settings, plain: decision.on ? without(settings.plain, decision.part) : { ...settings.plain, [decision.part]: true } };
+    case 'setGaps':
+      return { ...settings, closeGaps: decision.upTo === null ? without(settings.closeGaps, decision.part) : { ...settings.closeGaps, [decision.part]: decision.upTo } };
+    case 'setVoices':
+      return { ...settings, voices: { ...settings.voices, [decision.part]: decision.most } };
+    case 'setHandSplit':
+      return { ...settings, handSplits: decision.key === null ? without(settings.handSplits, decision.part) : { ...settings.handSplits, [decision.part]: decision.key } };
+    case 'moveNotes':
+      return edited(settings, decision.part, decision.moves.map(({ note, by }): NoteEdit => ({ kind: 'move', note, by })));
+    case 'joinNotes':
+      return edited(settings, decision.part, decision.notes.slice(1).map((other): NoteEdit => ({ kind: 'join', note: decision.notes[0]!, with: other })));
+    case 'cutNote':
+      return edited(settings, decision.part, [{ kind: 'cut', note: decision.note, at: decision.at }]);
     case 'setKey':
       return { ...settings, key: { fifths: decision.fifths, mode: decision.mode } };
     case 'setTitle':
@@ -61,4 +83,8 @@ function without<T>(record: Readonly<Record<string, T>>, key: string): Record<st
   const copy = { ...record };
   delete copy[key];
   return copy;
+}
+
+function edited(settings: ConversionSettings, part: string, edits: readonly NoteEdit[]): ConversionSettings {
+  return { ...settings, edits: { ...settings.edits, [part]: [...(settings.edits[part] ?? []), ...edits] } };
 }

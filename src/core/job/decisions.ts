@@ -1,34 +1,17 @@
 import 'reflect-metadata';
 import { Type } from 'class-transformer';
-import { Equals, IsArray, IsBoolean, IsDefined, IsIn, IsInt, IsNotEmpty, IsNumber, IsString, Matches, Max, MaxLength, Min, ValidateNested } from 'class-validator';
-import { SMALLEST_VALUES, type SmallestValue } from '../to-score';
+import { Equals, IsArray, IsDefined, IsIn, IsInt, IsNotEmpty, IsString, Matches, Max, MaxLength, Min, ValidateNested } from 'class-validator';
 import { CASTING_DECISIONS, type CastingDecision } from './casting-decisions';
-import { PART, TRACK } from './validators';
+import { RHYTHM_DECISIONS, type RhythmDecision } from './rhythm-decisions';
+import { TRACK } from './validators';
 
 export * from './casting-decisions';
+export * from './rhythm-decisions';
 
 /*
  * Decisions: everything a person can settle, as plain data. A decision is validated where it enters from outside (archives,
- * job files); inside it is an ordinary object with a `kind`. Those about tracks and players are in casting-decisions.ts.
+ * job files); inside it is an ordinary object with a `kind`. Those about tracks and players are in casting-decisions.ts, those about rhythm in rhythm-decisions.ts.
  */
-
-export class SetGrid {
-  @Equals('setGrid') kind!: 'setGrid';
-  @Matches(PART) part!: string;
-  @IsIn(SMALLEST_VALUES) smallest!: SmallestValue;
-  @IsBoolean() triplets!: boolean;
-}
-
-export class FreeGrid {
-  @Equals('freeGrid') kind!: 'freeGrid';
-  @Matches(PART) part!: string;
-}
-
-export class SetLead {
-  @Equals('setLead') kind!: 'setLead';
-  @Matches(TRACK) track!: string;
-  @IsNumber() @Min(-1000) @Max(1000) milliseconds!: number;
-}
 
 export class SetKey {
   @Equals('setKey') kind!: 'setKey';
@@ -61,14 +44,12 @@ export class DismissQuery {
   @IsString() @MaxLength(500) reason!: string;
 }
 
-export type Decision = CastingDecision | SetGrid | FreeGrid | SetLead | SetKey | SetTitle | SplitTrack | PlaceOriginal | DismissQuery;
+export type Decision = CastingDecision | RhythmDecision | SetKey | SetTitle | SplitTrack | PlaceOriginal | DismissQuery;
 
 /** Every kind of decision there is, by its `kind`. */
 export const DECISION_KINDS: Record<Decision['kind'], new () => Decision> = {
   ...CASTING_DECISIONS,
-  setGrid: SetGrid,
-  freeGrid: FreeGrid,
-  setLead: SetLead,
+  ...RHYTHM_DECISIONS,
   setKey: SetKey,
   setTitle: SetTitle,
   splitTrack: SplitTrack,

@@ -44,12 +44,31 @@ export function describe(decision: Decision, nameOf: (track: string) => string):
       return `From your house list: ${names(decision.answers.map(({ track }) => track))}`;
     case 'renamePart':
       return `${nameOf(decision.part)}: named “${decision.name}”`;
-    case 'setGrid':
-      return `${nameOf(decision.part)}: grid pinned to ${valueName(decision.smallest)}, ${decision.triplets ? 'with' : 'without'} triplets`;
+    case 'setGrid': {
+      const where = decision.bars ? ` in ${decision.bars.to - decision.bars.from === 1 ? 'one bar' : `${decision.bars.to - decision.bars.from} bars`}` : '';
+      const also = decision.also && decision.also.length > 0 ? ` and ${decision.also.join('-, ')}-tuplets` : '';
+      return `${nameOf(decision.part)}: grid pinned to ${valueName(decision.smallest)}${where}, ${decision.triplets ? 'with' : 'without'} triplets${also}`;
+    }
     case 'freeGrid':
       return `${nameOf(decision.part)}: grid found by the engine again`;
     case 'setLead':
       return decision.milliseconds === 0 ? `${nameOf(decision.track)}: no lead taken out` : `${nameOf(decision.track)}: lead of ${decision.milliseconds} ms taken out`;
+    case 'setSwing':
+      return decision.ratio === null ? 'Swing found by the engine again' : decision.ratio === 1 ? 'No swing: eighths as played' : `Swing of ${decision.ratio.toFixed(1)} to 1 written evenly`;
+    case 'setOrnaments':
+      return `${nameOf(decision.part)}: ${decision.on ? 'trills, tremolos and grace notes found' : 'no trills, tremolos or grace notes'}`;
+    case 'setGaps':
+      return `${nameOf(decision.part)}: ${decision.upTo === null ? 'gaps judged by the engine again' : `gaps up to a ${valueName(decision.upTo).replace(/ notes$/, '')} closed`}`;
+    case 'setVoices':
+      return `${nameOf(decision.part)}: at most ${decision.most} ${decision.most === 1 ? 'voice' : 'voices'} a staff`;
+    case 'setHandSplit':
+      return `${nameOf(decision.part)}: ${decision.key === null ? 'hands move freely' : `staves split at ${keyInWords(decision.key)}`}`;
+    case 'moveNotes':
+      return `${nameOf(decision.part)}: ${decision.moves.length === 1 ? 'a note' : `${decision.moves.length} notes`} moved`;
+    case 'joinNotes':
+      return `${nameOf(decision.part)}: ${decision.notes.length} notes joined`;
+    case 'cutNote':
+      return `${nameOf(decision.part)}: a note struck again`;
     case 'setKey':
       return `Key signature: ${keyName(decision)}`;
     case 'setTitle':

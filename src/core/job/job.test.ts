@@ -10,6 +10,11 @@ import { DECISION_KINDS, describe as inWords, dismissedQueries, EMPTY_LEDGER, en
 const performance = performanceFromSmf(readSmf(demoOriginal()));
 const scoreText = (ledger = EMPTY_LEDGER) => writeMusicXml(toScore(performance, settingsOf(ledger)).score);
 
+// Long notes of the cello, somewhere in the middle.
+const cello = performance.tracks[10]!.notes;
+const NOTE = cello[4]!.id;
+const AT = 10080 * 15;
+
 const decisions: Decision[] = [
   { kind: 'leaveOut', tracks: ['t2'] },
   { kind: 'assignInstrument', tracks: ['t1'], instrument: 'oboe' },
@@ -28,6 +33,13 @@ const decisions: Decision[] = [
   { kind: 'setSolo', part: 't8', solo: true },
   { kind: 'movePart', part: 't4p2', before: null },
   { kind: 'setLanguage', language: 'it' },
+  { kind: 'setSwing', ratio: 2.5 },
+  { kind: 'setGaps', part: 't11', upTo: 'quarter' },
+  { kind: 'setVoices', part: 't7', most: 1 },
+  { kind: 'setHandSplit', part: 't7', key: 72 },
+  { kind: 'moveNotes', part: 't10', moves: [{ note: NOTE, by: 2520 }] },
+  { kind: 'joinNotes', part: 't10', notes: [NOTE, NOTE + 1] },
+  { kind: 'cutNote', part: 't10', note: NOTE + 2, at: AT },
   { kind: 'useHouseList', answers: [{ track: 't5', instrument: 'xylophone', partName: 'Xylo' }] },
 ];
 
@@ -53,7 +65,7 @@ describe('ledger', () => {
   it('says every decision in plain words', () => {
     const words = decisions.map((decision) => inWords(decision, (track) => ({ t1: 'Flute', t2: 'Clarinet', t3: 'Bassoon', t8: 'Violin 1' })[track] ?? track));
     expect(words).toEqual(['Clarinet: left out', 'Flute: written for Oboe', 'Flute: grid pinned to eighth notes, without triplets', 'Violin 1: no lead taken out', 'Bassoon: named “Fagott”', 'Key signature: E major', 'Title: “Goose”', 'Clarinet: taken in',
-      'Flute, Clarinet: gathered into one part', 'Clarinet: a part of its own', 't4: dealt out to 2 players, in pairs', 't9: sul tasto', 't11: keyswitches E♭2 = tremolo taken out', 't4p2: shortened to “Hrn.”', 'Violin 1: solo', 't4p2: moved to the foot of the page', 'Instrument names in Italian', 'From your house list: t5']);
+      'Flute, Clarinet: gathered into one part', 'Clarinet: a part of its own', 't4: dealt out to 2 players, in pairs', 't9: sul tasto', 't11: keyswitches E♭2 = tremolo taken out', 't4p2: shortened to “Hrn.”', 'Violin 1: solo', 't4p2: moved to the foot of the page', 'Instrument names in Italian', 'Swing of 2.5 to 1 written evenly', 't11: gaps up to a quarter closed', 't7: at most 1 voice a staff', 't7: staves split at C5', 't10: a note moved', 't10: 2 notes joined', 't10: a note struck again', 'From your house list: t5']);
   });
 
   it('names keys by the circle of fifths', () => {
@@ -89,7 +101,7 @@ describe('job files', () => {
 
   it('takes every kind of decision there is', () => {
     expect(parse().ledger).toEqual({ decisions, position: 3 });
-    const kinds = new Set([...decisions.map((decision) => decision.kind), 'freeGrid', 'dismissQuery', 'splitTrack', 'placeOriginal']);
+    const kinds = new Set([...decisions.map((decision) => decision.kind), 'freeGrid', 'setOrnaments', 'dismissQuery', 'splitTrack', 'placeOriginal']);
     expect(kinds).toEqual(new Set(Object.keys(DECISION_KINDS)));
   });
 

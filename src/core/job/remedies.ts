@@ -1,7 +1,7 @@
 import { MOST_PLAYERS, type CastPart } from '../casting';
 import { CATALOGUE } from '../instruments';
 import { keyName, type Query } from '../score';
-import type { Conversion } from '../to-score';
+import { SMALLEST_VALUES, VALUE_LENGTH, type Conversion, type SmallestValue } from '../to-score';
 import type { Decision } from './decisions';
 
 /** A decision that answers a query, with the words on its button. */
@@ -30,6 +30,34 @@ export function remediesFor(query: Query, conversion: Pick<Conversion, 'casting'
         { label: 'Allow thirty-second notes in this part', decision: { kind: 'setGrid', part: query.part!, smallest: '32nd', triplets: true } },
         { label: 'Allow sixteenth notes and triplets', decision: { kind: 'setGrid', part: query.part!, smallest: '16th', triplets: true } },
         { label: 'Sixteenth notes, no triplets', decision: { kind: 'setGrid', part: query.part!, smallest: '16th', triplets: false } },
+      ];
+    case 'one-step': {
+      const by = Number(query.facts?.by);
+      const moves = query.played!.map((note) => ({ note, by }));
+      const one: Remedy = { label: `As in ${String(query.facts?.as)}`, decision: { kind: 'moveNotes', part: query.part!, moves } };
+      return query.facts?.all ? [one, { label: 'All like this in the part', decision: { kind: 'moveNotes', part: query.part!, moves: JSON.parse(String(query.facts.all)) as { note: number; by: number }[] } }] : [one];
+    }
+    case 'tuplet': {
+      const smallest = smallestValue(Number(query.facts?.smallest));
+      const bar = Number(query.facts?.bar);
+      const plain = { kind: 'setGrid', part: query.part!, smallest, triplets: false } as const;
+      return [
+        { label: 'Plain values in this bar', decision: { ...plain, bars: { from: bar, to: bar + 1 } } },
+        { label: 'No triplets in this part', decision: plain },
+        { label: 'It is a triplet', decision: { kind: 'dismissQuery', query: query.id, reason: 'It is a triplet' } },
+      ];
+    }
+    case 'short-rest':
+      return [{ label: 'Close gaps up to a sixteenth', decision: { kind: 'setGaps', part: query.part!, upTo: '16th' } }];
+    case 'merged':
+      return [
+        { label: 'Once is right', decision: { kind: 'dismissQuery', query: query.id, reason: 'Once is right' } },
+        { label: 'Allow thirty-second notes in this part', decision: { kind: 'setGrid', part: query.part!, smallest: '32nd', triplets: true } },
+      ];
+    case 'swing':
+      return [
+        { label: 'It swings', decision: { kind: 'setSwing', ratio: Math.round(Number(query.facts?.ratio) * 100) / 100 } },
+        { label: 'Write it as played', decision: { kind: 'setSwing', ratio: 1 } },
       ];
     case 'lead': {
       const milliseconds = Number(query.facts?.ms);
@@ -101,6 +129,11 @@ function otherInstruments(part: CastPart, { casting }: Pick<Conversion, 'casting
     .sort((a, b) => rank(a.id) - rank(b.id) || a.scoreOrder - b.scoreOrder)
     .slice(0, 3)
     .map((one) => ({ label: `Write it for ${one.names.en}`, decision: { kind: 'assignInstrument', tracks: part.tracks, instrument: one.id } }));
+}
+
+/** The smallest value that allows a length. */
+function smallestValue(units: number): SmallestValue {
+  return SMALLEST_VALUES.find((value) => VALUE_LENGTH[value] <= units) ?? '32nd';
 }
 
 function instrumentName(id: string): string {

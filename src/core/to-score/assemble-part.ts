@@ -20,7 +20,7 @@ export function assemblePart(part: CastPart, staves: readonly StaffNotes[], plac
   const techniques = techniqueMarks(staves.flatMap((staff) => staff.notes), part.techniqueOf, instrument);
   const partBars: PartBar[] = bars.map(() => ({ voices: [] }));
   staves.forEach((staff, s) => {
-    for (const voice of [0, 1]) {
+    for (const voice of new Set(staff.voices)) {
       const chords = chordsOfVoice(staff, voice, (note, n) => scoreNote(note, places[s]![n]!), (note, n) => ({ ...techniques.get(note.id), ...ornamentMarks(note, places[s]![n]!) }));
       for (const [bar, symbols] of assembleVoice(chords, bars)) partBars[bar]!.voices.push({ staff: staff.staff, voice: voiceNumber(staff.staff, voice), symbols });
     }

@@ -26,11 +26,15 @@ export interface DurationInput {
   smallest: WrittenUnits;
   /** The file was never played by hand: its ends are meant. */
   exact: boolean;
+  /** Gaps up to this long are closed, whatever they look like. */
+  closeGaps?: WrittenUnits;
 }
 
 export interface DurationReport {
   gapsClosed: number;
   overlapsTrimmed: number;
+  /** Where rests shorter than a sixteenth are left. */
+  shortRests: WrittenUnits[];
 }
 
 /** A release this much before or after the expected one is quite usual, as a share of the note. */
@@ -49,12 +53,14 @@ export function writeEnds(input: DurationInput): { notes: EndedNote[]; report: D
   const meant = input.exact && endsAreMeant(input);
   // Starts from a machine with ends from a player: the ends get no finer places than any played part.
   const ends: DurationInput = { ...input, exact: meant };
-  const report: DurationReport = { gapsClosed: 0, overlapsTrimmed: 0 };
+  const report: DurationReport = { gapsClosed: 0, overlapsTrimmed: 0, shortRests: [] };
   const notes: EndedNote[] = [];
   chords.forEach((chord, i) => {
     const next = chords[i + 1]?.[0]!.start ?? Infinity;
     const release = median(chord.map((note) => note.release));
-    const end = meant ? Math.min(next, nearest(endsInQuestion(chord[0]!.start, release, next, ends), release)) : bestEnd(chord, release, next, share, ends);
+    const found = meant ? Math.min(next, nearest(endsInQuestion(chord[0]!.start, release, next, ends), release)) : bestEnd(chord, release, next, share, ends);
+    const end = next - found <= (input.closeGaps ?? 0) ? next : found;
+    if (end < next && next - end < QUARTER / 4) report.shortRests.push(end);
     if (release > next + QUARTER / 16) report.overlapsTrimmed++;
     if (end === next && release < next - QUARTER / 16) report.gapsClosed++;
     for (const note of chord) notes.push({ ...note, end });

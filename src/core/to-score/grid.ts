@@ -12,12 +12,13 @@
 import { noteValue } from '../score';
 import { QUARTER, type Beat, type Seconds, type WrittenUnits } from '../time';
 import { beatIndexAt, onMachineGrid, type BeatLine } from './beats';
-import type { GridPin, SmallestValue } from './settings';
+import { VALUE_LENGTH, type GridPin } from './settings';
 import type { PlacedNote, TimedNote } from './timed-note';
 
 export interface GridInput {
   notes: readonly TimedNote[];
-  pin?: GridPin;
+  /** What people set, a later one before an earlier one. */
+  pins: readonly GridPin[];
   /** One line at a time: two onsets of one part cannot share a place. */
   melodic: boolean;
 }
@@ -33,6 +34,8 @@ export interface GridChoice {
   /** Smallest plain value found (undotted length). */
   smallest: WrittenUnits;
   tupletBeats: number;
+  /** Beats (by index) written as a tuplet that would fit nearly as well without, and the reverse. */
+  doubtfulTuplets: number[];
 }
 
 /** Notes of one part that were struck together, as one onset. */
@@ -65,12 +68,12 @@ const COMPOUND_TUPLET = [2, 4];
 const EXACT = [1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 12, 16];
 
 const MOST_DIVISION = 16;
+/** Nats between a tuplet and the best plain division below which it is asked about. */
+const DOUBTFUL = 0.7;
 
 /** −ln of how usual a division is before the part has shown its habits. */
 const HABIT: Record<number, number> = { 1: 0.4, 2: 0.9, 4: 1.4, 8: 4.2, 3: 2.6, 6: 4.2, 12: 5 };
 const COMPOUND_HABIT: Record<number, number> = { 1: 0.6, 3: 0.7, 6: 1.6, 12: 4.2, 2: 4, 4: 4.6 };
-
-const SMALLEST_LENGTH: Record<SmallestValue, WrittenUnits> = { quarter: QUARTER, eighth: QUARTER / 2, '16th': QUARTER / 4, '32nd': QUARTER / 8 };
 
 /** @param parts all parts of the piece, so that they can bear witness for each other; results in the same order */
 export function fitGrids(parts: readonly GridInput[], line: BeatLine): GridChoice[] {
@@ -96,7 +99,7 @@ class PartGrid {
   private jitter = FIRST_JITTER;
   /** Learnt cost of each division, in plain and in compound beats. */
   private habits: [Float64Array, Float64Array] | null = null;
-  private readonly candidates = new Map<number, number[]>();
+  private readonly candidates = new Map<string, number[]>();
   private path = new Map<number, BeatFit>();
   private readonly own: Float64Array;
 
@@ -112,7 +115,7 @@ class PartGrid {
       else this.byBeat.set(beat, [strike]);
     }
     this.own = new Float64Array(line.beats.length);
-    this.exact = !part.pin && liesOnGrid(this.strikes, line);
+    this.exact = part.pins.length === 0 && liesOnGrid(this.strikes, line);
     if (this.exact) this.jitter = 0.0015;
   }
 
@@ -149,7 +152,17 @@ class PartGrid {
       else tupletBeats++;
       this.byBeat.get(beat)!.forEach((strike, i) => notes.push(...strike.notes.map((note) => ({ ...note, start: fit.places[i]!, absorbed: [...(note.behind ?? [])] }))));
     }
-    return { notes: absorbDoubles(notes), divisions, jitter: this.jitter, exact: this.exact, smallest, tupletBeats };
+    return { notes: absorbDoubles(notes), doubtfulTuplets: this.exact ? [] : this.doubtfulTuplets(), divisions, jitter: this.jitter, exact: this.exact, smallest, tupletBeats };
+  }
+
+  private doubtfulTuplets(): number[] {
+    return [...this.path].flatMap(([beat, chosen]) => {
+      const info = this.line.beats[beat]!;
+      if (!isThrees(chosen.division, info) || this.byBeat.get(beat)!.length < 2) return [];
+      const plain = this.fitsOf(beat, this.byBeat.get(beat)!).filter((fit) => !isThrees(fit.division, info));
+      const cost = (fit: BeatFit) => fit.cost + this.habit(fit.division, info);
+      return Math.min(...plain.map(cost)) - cost(chosen) < DOUBTFUL ? [beat] : [];
+    });
   }
 
   private homeBeat(at: number): number {
@@ -199,21 +212,22 @@ class PartGrid {
   }
 
   private divisionsFor(beat: Beat): number[] {
-    const slot = beat.length * 2 + Number(beat.compound);
+    const pin = this.part.pins.findLast(({ bars }) => !bars || (beat.bar >= bars.from && beat.bar < bars.to));
+    const slot = `${beat.length}/${beat.compound}/${pin ? this.part.pins.indexOf(pin) : ''}`;
     let divisions = this.candidates.get(slot);
-    if (!divisions) this.candidates.set(slot, (divisions = this.possibleDivisions(beat)));
+    if (!divisions) this.candidates.set(slot, (divisions = this.possibleDivisions(beat, pin)));
     return divisions;
   }
 
-  private possibleDivisions(beat: Beat): number[] {
-    const { pin } = this.part;
+  private possibleDivisions(beat: Beat, pin: GridPin | undefined): number[] {
     if (this.exact) return EXACT.filter((division) => Number.isInteger(beat.length / division));
-    const candidates = beat.compound ? [...COMPOUND, ...COMPOUND_TUPLET] : [...PLAIN, ...TRIPLET];
-    if (!pin) return candidates.filter((division) => Number.isInteger(beat.length / division));
-    const least = SMALLEST_LENGTH[pin.smallest];
+    const usual = beat.compound ? [...COMPOUND, ...COMPOUND_TUPLET] : [...PLAIN, ...TRIPLET];
+    const candidates = [...usual, ...(pin?.also ?? [])].filter((division) => Number.isInteger(beat.length / division));
+    if (!pin) return candidates;
+    const least = VALUE_LENGTH[pin.smallest];
     const allowed = candidates.filter((division) => {
       const unit = beat.length / division;
-      if (!Number.isInteger(unit)) return false;
+      if ((pin.also as readonly number[]).includes(division)) return true;
       return noteValue(unit, 0) ? unit >= least : division === 1 || (pin.triplets && unit * 1.5 >= least);
     });
     return allowed.length > 0 ? allowed : [1];
@@ -296,7 +310,7 @@ function fitBeat(strikes: readonly Strike[], beat: Beat, division: number, jitte
 }
 
 /** Two notes of one key at one place are written once; the one that sounds longest stands for both. */
-function absorbDoubles(notes: PlacedNote[]): PlacedNote[] {
+export function absorbDoubles(notes: PlacedNote[]): PlacedNote[] {
   notes.sort((a, b) => a.start - b.start || a.key - b.key || b.release - a.release);
   const kept: PlacedNote[] = [];
   for (const note of notes) {

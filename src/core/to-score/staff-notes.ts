@@ -3,6 +3,7 @@
  */
 import type { CastPart } from '../casting';
 import type { DrumMap } from '../instruments';
+import type { MidiKey, WrittenUnits } from '../time';
 import type { BeatLine } from './beats';
 import { writeEnds, type DurationReport, type EndedNote } from './durations';
 import type { GridChoice } from './grid';
@@ -22,28 +23,43 @@ export interface StaffNotes {
 const SECOND_VOICE_KEYBOARD = 0.5;
 const SECOND_VOICE_MELODIC = 3.5;
 
-export function writeStaves(part: CastPart, grid: GridChoice, line: BeatLine, drums: DrumMap): { output: StaffNotes[]; report: DurationReport } {
-  const report: DurationReport = { gapsClosed: 0, overlapsTrimmed: 0 };
+/** What people set for one part. */
+export interface StaffSettings {
+  /** Voices a staff at most, 1–4; two unless set. */
+  voices?: number;
+  /** Lowest key of the upper staff, where hands do not move freely. */
+  handSplit?: MidiKey;
+  /** Gaps up to this long are closed, whatever they look like. */
+  closeGaps?: WrittenUnits;
+}
+
+const USUAL_VOICES = 2;
+
+export function writeStaves(part: CastPart, grid: GridChoice, line: BeatLine, drums: DrumMap, settings: StaffSettings): { output: StaffNotes[]; report: DurationReport } {
+  const report: DurationReport = { gapsClosed: 0, overlapsTrimmed: 0, shortRests: [] };
   if (part.instrument.unpitched) return { output: [{ staff: 1, ...writeStrokes(grid.notes, line, drums) }], report };
-  const staffOfNote = part.instrument.clefs.length < 2 ? grid.notes.map(() => 1) : handsOf(part, grid);
+  const staffOfNote = part.instrument.clefs.length < 2 ? grid.notes.map(() => 1) : handsOf(part, grid, settings.handSplit);
   const output = part.instrument.clefs.map((_, s): StaffNotes => {
     const own = grid.notes.filter((_note, i) => staffOfNote[i] === s + 1);
-    const voiceOfNote = separateVoices(own, { secondVoice: part.instrument.polyphonic ? SECOND_VOICE_KEYBOARD : SECOND_VOICE_MELODIC });
+    const most = settings.voices ?? USUAL_VOICES;
+    const voiceOfNote = separateVoices(own, { most, secondVoice: part.instrument.polyphonic ? SECOND_VOICE_KEYBOARD : SECOND_VOICE_MELODIC });
     const notes: EndedNote[] = [];
     const voices: number[] = [];
-    for (const voice of [0, 1]) {
-      const ended = writeEnds({ notes: own.filter((_note, i) => voiceOfNote[i] === voice), line, divisions: grid.divisions, smallest: grid.smallest, exact: grid.exact });
+    for (let voice = 0; voice < most; voice++) {
+      const ended = writeEnds({ notes: own.filter((_note, i) => voiceOfNote[i] === voice), line, divisions: grid.divisions, smallest: grid.smallest, exact: grid.exact, closeGaps: settings.closeGaps });
       notes.push(...ended.notes);
       voices.push(...ended.notes.map(() => voice));
       report.gapsClosed += ended.report.gapsClosed;
       report.overlapsTrimmed += ended.report.overlapsTrimmed;
+      report.shortRests.push(...ended.report.shortRests);
     }
     return { staff: s + 1, notes, voices };
   });
   return { output, report };
 }
 
-function handsOf({ sources }: CastPart, grid: GridChoice): number[] {
+function handsOf({ sources }: CastPart, grid: GridChoice, split: MidiKey | undefined): number[] {
+  if (split !== undefined) return grid.notes.map((note) => (note.key >= split ? 1 : 2));
   if (sources.every((source) => source.staff === null)) return splitHands(grid.notes);
   const staffOfNote = new Map(sources.flatMap((source) => source.notes.map((note) => [note.id, source.staff ?? 1] as const)));
   return grid.notes.map((note) => staffOfNote.get(note.id) ?? 1);

@@ -156,7 +156,7 @@ describe('grid and durations', () => {
   });
   it('obeys a pinned grid', () => {
     const notes = line([72, 0.5], [74, 0.25], [76, 0.25], [77, 1], [79, 2]);
-    const { score } = convert([{ name: 'Flute', notes }], undefined, { grids: { t1: { smallest: 'eighth', triplets: false } } });
+    const { score } = convert([{ name: 'Flute', notes }], undefined, { grids: { t1: [{ smallest: 'eighth', triplets: false, also: [] }] } });
     expect(soundsOf(score.parts[0]!, score.bars).every((sound) => sound.start % (QUARTER / 2) === 0)).toBe(true);
   });
   it('accounts for every played note: written or absorbed by one at the same place', () => {
@@ -263,7 +263,7 @@ describe('queries', () => {
       { name: 'Inst 12', notes: line([60, 4]) },
       { name: 'spare', notes: [] },
       { name: 'Flute', notes: [...regular.slice(0, 10), { key: 74, at: 5.17, length: 0.3 }, ...regular.slice(11), { key: 40, at: 12, length: 1 }] },
-    ], undefined, { grids: { t3: { smallest: 'eighth', triplets: false } } });
+    ], undefined, { grids: { t3: [{ smallest: 'eighth', triplets: false, also: [] }] } });
     expect(new Set(queries.map((query) => query.kind))).toEqual(new Set(['unknown-instrument', 'empty-track', 'out-of-range', 'off-grid']));
     expect(queries.find((query) => query.kind === 'off-grid')).toMatchObject({ bar: 1, part: 't3' });
     expect(new Set(queries.map((query) => query.id)).size).toBe(queries.length);

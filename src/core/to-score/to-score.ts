@@ -18,11 +18,13 @@ import type { DurationReport } from './durations';
 import { fitGrids, type GridChoice } from './grid';
 import { keysOfBars, signatures, type BarKey } from './keys';
 import { estimateLeads, LEAST_LEAD_CONFIDENCE, type Lead } from './lead';
-import type { ConversionSettings } from './settings';
+import { VALUE_LENGTH, type ConversionSettings } from './settings';
+import { applyEdits } from './edits';
 import { findOrnaments, NO_ORNAMENTS, type OrnamentReport } from './ornaments';
+import { rhythmQueries } from './rhythm-doubts';
 import { spell } from './spelling';
 import { findSwing, withoutSwing, type Swing } from './swing';
-import { writeStaves, type StaffNotes } from './staff-notes';
+import { writeStaves, type StaffNotes, type StaffSettings } from './staff-notes';
 import { tempoMarks } from './tempo-marks';
 import { timeNotes, type TimedNote } from './timed-note';
 
@@ -70,15 +72,15 @@ export function* convert(performance: Performance, settings: ConversionSettings,
   const ornaments = casting.parts.map((part, p) => (settings.plain[part.id] ? { notes: timed[p]!, report: NO_ORNAMENTS } : findOrnaments(timed[p]!, line, part.instrument)));
   const swing = findSwing(timed, line, settings.swing);
   const grids = fitGrids(
-    casting.parts.map((part, p) => ({ notes: ornaments[p]!.notes.map((note) => withoutSwing(note, swing, line)), pin: settings.grids[part.id], melodic: !part.instrument.polyphonic })),
+    casting.parts.map((part, p) => ({ notes: ornaments[p]!.notes.map((note) => withoutSwing(note, swing, line)), pins: settings.grids[part.id] ?? [], melodic: !part.instrument.polyphonic })),
     line,
-  );
+  ).map((grid, p) => ({ ...grid, notes: applyEdits(grid.notes, settings.edits[casting.parts[p]!.id] ?? []) }));
 
   const staves: StaffNotes[][] = [];
   const reports: PartReport[] = [];
   for (const [p, part] of casting.parts.entries()) {
     yield { stage: 'voices', done: 0.4 + (0.3 * p) / casting.parts.length };
-    const { output, report } = writeStaves(part, grids[p]!, line, drums);
+    const { output, report } = writeStaves(part, grids[p]!, line, drums, staffSettings(part.id, settings));
     staves.push(output);
     reports.push({ ...report, ...ornaments[p]!.report, part: part.id, leads: Object.fromEntries(part.tracks.map((track) => [track, leads.get(track)!])), ...gridFacts(grids[p]!) });
   }
@@ -102,6 +104,7 @@ export function* convert(performance: Performance, settings: ConversionSettings,
     swing: swing.ratio === 1 ? null : { ratio: swing.ratio },
     parts,
   };
+  queries.push(...rhythmQueries(casting.parts.map((part, p) => ({ part, grid: grids[p]!, report: reports[p]! })), bars, line, swing));
   queries.push(...leadQueries(casting, leads), ...trackQueries(performance, casting), ...keyQueries(keys, barKeys, performance, settings.key !== undefined), ...fileQueries(performance));
   return { score, casting, queries, reports, beatStarts: line.beats.map((beat) => beat.start), swing, barKeys };
 }
@@ -126,6 +129,11 @@ function barsWithRoom(performance: Performance): Bar[] {
 function barsInUse(bars: readonly Bar[], staves: readonly StaffNotes[][], played: number): Bar[] {
   const end = staves.flat().reduce((latest, staff) => staff.notes.reduce((later, note) => Math.max(later, note.end), latest), 0);
   return bars.filter((bar) => bar.index < played || bar.start < end);
+}
+
+function staffSettings(part: PartId, { voices, handSplits, closeGaps }: ConversionSettings): StaffSettings {
+  const gaps = closeGaps[part];
+  return { voices: voices[part], handSplit: handSplits[part], closeGaps: gaps && VALUE_LENGTH[gaps] };
 }
 
 /** Leads by track, from the notes that are music. */

@@ -1,11 +1,11 @@
 /*
- * Voices: the notes of one staff are shared between at most two rhythmic lines.
+ * Voices: the notes of one staff are shared between a few rhythmic lines, two unless somebody says otherwise.
  *
  *     upper   x   x   x   x          two voices only where a note is truly held under (or over) others;
  *     lower   x===========           a legato overlap is trimmed, not written
  *
  * Takes placed notes of one staff with their played ends; gives the voice of each. Beam search over the chords in time;
- * a chord may be cut between two notes. Costs: sound that would have to be cut off, chord notes of unlike length in one
+ * a chord may be cut between its notes. Costs: sound that would have to be cut off, chord notes of unlike length in one
  * voice, crossing, and the second voice itself. Clustering by onset and end follows the usual literature (Chew & Wu 2004
  * for voice continuity, from memory).
  */
@@ -24,14 +24,18 @@ interface Line {
 
 interface State {
   cost: number;
-  lines: readonly [Line, Line];
-  cut: number;
+  /** Top first. */
+  lines: readonly Line[];
+  /** How many notes of the chord, from the top, each line takes. */
+  sizes: readonly number[];
   from: State | null;
 }
 
 export interface VoiceCosts {
   /** Writing a chord in the second voice. Low for keyboards, high for instruments of one line. */
   secondVoice: number;
+  /** Lines at most, 1–4. */
+  most: number;
 }
 
 /** @param notes of one staff, in order of start @returns voice of each from 0, same order */
@@ -39,19 +43,27 @@ export function separateVoices(notes: readonly PlacedNote[], costs: VoiceCosts):
   const chords = chordsFromTop(notes);
   if (isOneLine(notes, chords)) return notes.map(() => 0);
   const silent: Line = { end: -Infinity, start: -Infinity, key: 0 };
-  let states: State[] = [{ cost: 0, lines: [silent, silent], cut: 0, from: null }];
+  let states: State[] = [{ cost: 0, lines: Array<Line>(costs.most).fill(silent), sizes: [], from: null }];
   for (const chord of chords) {
     const members = chord.map((i) => notes[i]!);
-    const next: State[] = [];
-    for (const state of states) {
-      for (let cut = 0; cut <= members.length; cut++) next.push(place(state, members, cut, costs));
-    }
-    states = next.sort((a, b) => a.cost - b.cost).slice(0, BEAM);
+    const ways = sharings(members.length, costs.most);
+    states = states.flatMap((state) => ways.map((sizes) => place(state, members, sizes, costs))).sort((a, b) => a.cost - b.cost).slice(0, BEAM);
   }
   const voices = Array<number>(notes.length).fill(0);
   let state: State | null = states[0] ?? null;
-  for (let c = chords.length - 1; c >= 0 && state; c--, state = state.from) chords[c]!.forEach((i, k) => (voices[i] = k < state!.cut ? 0 : 1));
+  for (let c = chords.length - 1; c >= 0 && state; c--, state = state.from) {
+    let next = 0;
+    state.sizes.forEach((size, voice) => {
+      for (let k = 0; k < size; k++) voices[chords[c]![next++]!] = voice;
+    });
+  }
   return voices;
+}
+
+/** Ways to share a chord's notes between the lines, from the top down. */
+function sharings(count: number, lines: number): number[][] {
+  if (lines === 1) return [[count]];
+  return Array.from({ length: count + 1 }, (_, first) => sharings(count - first, lines - 1).map((rest) => [first, ...rest])).flat();
 }
 
 /** Single notes that hardly overlap need no search. */
@@ -75,24 +87,27 @@ function chordsFromTop(notes: readonly PlacedNote[]): number[][] {
   return [...byStart.entries()].sort((a, b) => a[0] - b[0]).map(([, chord]) => chord.sort((a, b) => notes[b]!.key - notes[a]!.key));
 }
 
-function place(state: State, members: readonly PlacedNote[], cut: number, costs: VoiceCosts): State {
-  const upper = members.slice(0, cut);
-  const lower = members.slice(cut);
-  let cost = state.cost;
-  if (upper.length > 0) cost += joining(state.lines[0], upper) + unlike(upper);
-  if (lower.length > 0) cost += joining(state.lines[1], lower) + unlike(lower) + costs.secondVoice;
+function place(state: State, members: readonly PlacedNote[], sizes: readonly number[], costs: VoiceCosts): State {
   const at = members[0]!.start;
-  // Voices that sound against each other keep their order; a voice that rests does not mind.
-  if (upper.length > 0 && state.lines[1].end > at + QUARTER / 8 && upper.at(-1)!.key < state.lines[1].key) cost += 2.5;
-  if (lower.length > 0 && state.lines[0].end > at + QUARTER / 8 && lower[0]!.key > state.lines[0].key) cost += 2.5;
-  // The second voice alone means a rest above it that nobody needs.
-  if (lower.length > 0 && upper.length === 0 && state.lines[0].end <= at + QUARTER / 8) cost += 0.6;
-  return {
-    cost,
-    lines: [upper.length > 0 ? lineAfter(upper, 'upper') : state.lines[0], lower.length > 0 ? lineAfter(lower, 'lower') : state.lines[1]],
-    cut,
-    from: state,
-  };
+  const later = at + QUARTER / 8;
+  const lines = [...state.lines];
+  let cost = state.cost;
+  let next = 0;
+  sizes.forEach((size, voice) => {
+    if (size === 0) return;
+    const own = members.slice(next, (next += size));
+    cost += joining(state.lines[voice]!, own) + unlike(own) + voice * costs.secondVoice;
+    // Voices that sound against each other keep their order; a voice that rests does not mind.
+    state.lines.forEach((line, other) => {
+      if (sizes[other]! > 0 || line.end <= later) return;
+      if (other > voice && own.at(-1)!.key < line.key) cost += 2.5;
+      if (other < voice && own[0]!.key > line.key) cost += 2.5;
+    });
+    // A lower voice alone means a rest above it that nobody needs.
+    if (voice > 0 && sizes.slice(0, voice).every((above) => above === 0) && state.lines.slice(0, voice).every((line) => line.end <= later)) cost += 0.6;
+    lines[voice] = lineAfter(own, voice === 0 ? 'upper' : 'lower');
+  });
+  return { cost, lines, sizes, from: state };
 }
 
 function lineAfter(chord: readonly PlacedNote[], side: 'upper' | 'lower'): Line {

@@ -4,7 +4,7 @@ import type { QueryKind } from '@/core/score';
 export const STATIONS = [
   { id: 'intake', name: 'Intake', about: 'What arrived', queries: ['file', 'empty-track', 'duplicate-track', 'mixed-channels'] },
   { id: 'casting', name: 'Casting', about: 'Which tracks become which parts', queries: ['unknown-instrument', 'house-list', 'players', 'gather', 'keyswitch', 'crowded', 'collision', 'out-of-range', 'unmapped-drum'] },
-  { id: 'rhythm', name: 'Rhythm', about: 'Played time becomes written time', queries: ['off-grid', 'lead', 'key-signature'] },
+  { id: 'rhythm', name: 'Rhythm', about: 'Played time becomes written time', queries: ['off-grid', 'one-step', 'tuplet', 'short-rest', 'merged', 'swing', 'lead', 'key-signature'] },
   { id: 'dispatch', name: 'Dispatch', about: 'What leaves the house', queries: [] },
 ] as const satisfies readonly { id: string; name: string; about: string; queries: readonly QueryKind[] }[];
 

@@ -1,0 +1,149 @@
+/*
+ * Doubts about rhythm: places where a part leaves the company it keeps, tuplets that are hardly better than none, splinters of
+ * rests, and notes that were struck twice in one place.
+ */
+import type { CastPart } from '../casting';
+import type { PlacedNote } from './timed-note';
+import type { Query } from '../score';
+import { barBeat, barIndexAt, QUARTER, type Bar, type WrittenUnits } from '../time';
+import { beatIndexAt, type BeatLine } from './beats';
+import type { DurationReport } from './durations';
+import type { GridChoice } from './grid';
+import type { Swing } from './swing';
+
+/** A part moves with others in a bar when at least this share of its onsets, and this many, fall together with theirs. */
+const SAME_SHARE = 0.6;
+const SAME_LEAST = 2;
+/** Over the whole piece: parts that share fewer onsets than this do not move together. */
+const COMPANY = 0.85;
+/** Steps that are looked at: an eighth, a sixteenth, a thirty-second. */
+const STEPS: readonly WrittenUnits[] = [QUARTER / 8, QUARTER / 4, QUARTER / 2];
+
+interface PartRhythm {
+  part: CastPart;
+  grid: GridChoice;
+  report: DurationReport;
+}
+
+export function rhythmQueries(parts: readonly PartRhythm[], bars: readonly Bar[], line: BeatLine, swing: Swing): Query[] {
+  const starts = bars.map((bar) => bar.start);
+  const barOf = (at: WrittenUnits) => barIndexAt(starts, at);
+  const words = (part: CastPart, at: WrittenUnits) => {
+    const { bar, beat } = barBeat(bars, at);
+    return `${part.name}, bar ${bar}, beat ${beat}`;
+  };
+  const onsets = parts.map(({ grid }) => onsetsByBar(grid.notes, barOf));
+  const company = companions(parts);
+  return [
+    ...swingQuery(swing),
+    ...parts.flatMap((one, p) => [...oneStepOff(one, p), ...tuplets(one), ...shortRests(one), ...merged(one)]),
+  ];
+
+  /** Onsets one step beside the place where most of those that go with this part have theirs. */
+  function oneStepOff({ part, grid }: PartRhythm, p: number): Query[] {
+    if (grid.exact || part.instrument.unpitched) return [];
+    const queries: Query[] = [];
+    const moves: { note: number; by: WrittenUnits }[] = [];
+    for (const [bar, own] of onsets[p]!) {
+      for (const at of own.keys()) {
+        const off = stepTo(at, bar, p);
+        if (!off) continue;
+        const notes = own.get(at)!;
+        const by = off.to - at;
+        moves.push(...notes.map((note) => ({ note: note.id, by })));
+        const more = off.with.length > 1 ? ` and ${off.with.length - 1} more` : '';
+        queries.push({
+          id: `one-step/${part.id}/${notes[0]!.id}`,
+          kind: 'one-step',
+          part: part.id,
+          at,
+          bar,
+          played: notes.map((note) => note.id),
+          message: `${words(part, at)}: ${stepName(Math.abs(by))} ${by > 0 ? 'before' : 'after'} ${parts[off.with[0]!]!.part.name}${more}, with which it moves elsewhere in the bar.`,
+          facts: { by, as: parts[off.with[0]!]!.part.name },
+        });
+      }
+    }
+    if (queries.length > 1) for (const query of queries) query.facts = { ...query.facts, all: JSON.stringify(moves) };
+    return queries;
+  }
+
+  function stepTo(at: WrittenUnits, bar: number, p: number): { to: WrittenUnits; with: number[] } | null {
+    const own = onsets[p]!.get(bar)!;
+    for (const step of STEPS) {
+      for (const to of [at + step, at - step]) {
+        if (own.has(to)) continue;
+        const others = company[p]!.filter((q) => onsets[q]!.get(bar)?.has(to) && !onsets[q]!.get(bar)!.has(at) && moveTogether(own, onsets[q]!.get(bar)!, at));
+        const agreeing = company[p]!.filter((q) => onsets[q]!.get(bar)?.has(at));
+        if (others.length > agreeing.length) return { to, with: others };
+      }
+    }
+    return null;
+  }
+
+  function tuplets({ part, grid }: PartRhythm): Query[] {
+    return grid.doubtfulTuplets.map((beat): Query => {
+      const { start, bar } = line.beats[beat]!;
+      const notes = grid.notes.filter((note) => beatIndexAt(line, note.start) === beat);
+      return { id: `tuplet/${part.id}/${beat}`, kind: 'tuplet', part: part.id, at: start, bar, played: notes.map((note) => note.id), message: `${words(part, start)}: written as a triplet; plain values fit nearly as well.`, facts: { bar, smallest: grid.smallest } };
+    });
+  }
+
+  function shortRests({ part, report }: PartRhythm): Query[] {
+    const places = report.shortRests;
+    if (places.length === 0) return [];
+    const first = Math.min(...places);
+    const more = places.length > 1 ? ` (${places.length} of them)` : '';
+    return [{ id: `short-rest/${part.id}`, kind: 'short-rest', part: part.id, at: first, bar: barOf(first), message: `${words(part, first)}: a rest shorter than a sixteenth${more}.` }];
+  }
+
+  /** Two played notes of one key on one place, which are not an ornament and not one gathered twice. */
+  function merged({ part, grid }: PartRhythm): Query[] {
+    const twice = grid.notes.filter((note) => note.absorbed.length > 0 && !note.ornament && (note.behind?.length ?? 0) === 0);
+    if (twice.length === 0 || part.sources.length > 1) return [];
+    const { start } = twice[0]!;
+    const more = twice.length > 1 ? ` (${twice.length} times)` : '';
+    return [{ id: `merged/${part.id}`, kind: 'merged', part: part.id, at: start, bar: barOf(start), played: twice.flatMap((note) => [note.id, ...note.absorbed]), message: `${words(part, start)}: struck twice in one place and written once${more}.` }];
+  }
+}
+
+const SURE_SWING = 0.6;
+
+function swingQuery({ ratio, confidence, pinned, offBeats }: Swing): Query[] {
+  if (pinned || ratio === 1 || confidence >= SURE_SWING) return [];
+  return [{ id: 'swing', kind: 'swing', message: `The ${offBeats} off-beat eighths lie late, about ${ratio.toFixed(1)} to 1: written evenly, with “Swing” above the first bar.`, facts: { ratio } }];
+}
+
+function onsetsByBar(notes: readonly PlacedNote[], barOf: (at: WrittenUnits) => number): Map<number, Map<WrittenUnits, PlacedNote[]>> {
+  const byBar = new Map<number, Map<WrittenUnits, PlacedNote[]>>();
+  for (const note of notes) {
+    const bar = barOf(note.start);
+    const places = byBar.get(bar) ?? new Map<WrittenUnits, PlacedNote[]>();
+    byBar.set(bar, places);
+    places.set(note.start, [...(places.get(note.start) ?? []), note]);
+  }
+  return byBar;
+}
+
+/** For each part those it usually moves with. */
+function companions(parts: readonly PartRhythm[]): number[][] {
+  const places = parts.map(({ grid }) => new Set(grid.notes.map((note) => note.start)));
+  return places.map((own, p) =>
+    parts.flatMap((_, q) => {
+      if (q === p || own.size < 8) return [];
+      const common = [...own].filter((at) => places[q]!.has(at)).length;
+      return common >= COMPANY * own.size && common >= COMPANY * places[q]!.size ? [q] : [];
+    }),
+  );
+}
+
+/** Whether two parts have most onsets of a bar in common, the doubtful one apart. */
+function moveTogether(own: ReadonlyMap<WrittenUnits, unknown>, other: ReadonlyMap<WrittenUnits, unknown>, but: WrittenUnits): boolean {
+  const mine = [...own.keys()].filter((at) => at !== but);
+  const common = mine.filter((at) => other.has(at)).length;
+  return common >= SAME_LEAST && common >= SAME_SHARE * mine.length && common >= SAME_SHARE * (other.size - 1);
+}
+
+function stepName(units: WrittenUnits): string {
+  return units === QUARTER / 2 ? 'an eighth' : units === QUARTER / 4 ? 'a sixteenth' : 'a thirty-second';
+}
