@@ -8,7 +8,7 @@ import { preparePerformance, remediesFor, type Remedy } from '@/core/job';
 import type { PartId, Query, Score } from '@/core/score';
 import { readSmf, type SmfFile } from '@/core/smf';
 import { playedUnits, type Bar, type MidiKey, type PlayedUnits } from '@/core/time';
-import { convert, type Conversion, type ConversionSettings, type PartReport, type Progress } from '@/core/to-score';
+import { convert, Memo, type Conversion, type ConversionSettings, type PartReport, type Progress } from '@/core/to-score';
 
 /** What a job's screens need to know once its original is read. */
 export interface Opened {
@@ -82,7 +82,7 @@ export interface Summary {
 interface Desk {
   originals: { file: SmfFile; performance: Performance; size: number }[];
   /** The originals as the ledger has them joined and split. */
-  prepared: { by: string; performance: Performance; opened: Opened };
+  prepared: { by: string; performance: Performance; opened: Opened; memo: Memo };
   conversion: Conversion | null;
 }
 
@@ -112,7 +112,8 @@ const api = {
     const current = onDesk();
     const started = performance.now();
     if (current.prepared.by !== preparedBy(settings)) current.prepared = prepare(current.originals, settings);
-    const steps = convert(current.prepared.performance, settings);
+    const { performance: prepared, memo } = current.prepared;
+    const steps = convert(prepared, settings, undefined, memo);
     let rested = started;
     for (;;) {
       const step = steps.next();
@@ -196,7 +197,7 @@ function prepare(originals: Desk['originals'], settings: ConversionSettings): De
   const performance = preparePerformance(originals.map((original) => original.performance), settings);
   const bars = barsOfPerformance(performance);
   const size = originals.reduce((sum, original) => sum + original.size, 0);
-  return { by: preparedBy(settings), performance, opened: { survey: surveyPerformance(performance, bars), facts: fileFacts(originals[0]!.file, performance, bars, size) } };
+  return { by: preparedBy(settings), performance, memo: new Memo(), opened: { survey: surveyPerformance(performance, bars), facts: fileFacts(originals[0]!.file, performance, bars, size) } };
 }
 
 function summarise(conversion: Conversion, { opened, performance }: Desk['prepared'], milliseconds: number): Summary {

@@ -35,8 +35,8 @@ const decisions: Decision[] = [
   { kind: 'setLanguage', language: 'it' },
   { kind: 'setSwing', ratio: 2.5 },
   { kind: 'setGaps', part: 't11', upTo: 'quarter' },
-  { kind: 'setVoices', part: 't7', most: 1 },
   { kind: 'setHandSplit', part: 't7', key: 72 },
+  { kind: 'setVoices', part: 't7', most: 1 },
   { kind: 'moveNotes', part: 't10', moves: [{ note: NOTE, by: 2520 }] },
   { kind: 'joinNotes', part: 't10', notes: [NOTE, NOTE + 1] },
   { kind: 'cutNote', part: 't10', note: NOTE + 2, at: AT },
@@ -65,7 +65,7 @@ describe('ledger', () => {
   it('says every decision in plain words', () => {
     const words = decisions.map((decision) => inWords(decision, (track) => ({ t1: 'Flute', t2: 'Clarinet', t3: 'Bassoon', t8: 'Violin 1' })[track] ?? track));
     expect(words).toEqual(['Clarinet: left out', 'Flute: written for Oboe', 'Flute: grid pinned to eighth notes, without triplets', 'Violin 1: no lead taken out', 'Bassoon: named “Fagott”', 'Key signature: E major', 'Title: “Goose”', 'Clarinet: taken in',
-      'Flute, Clarinet: gathered into one part', 'Clarinet: a part of its own', 't4: dealt out to 2 players, in pairs', 't9: sul tasto', 't11: keyswitches E♭2 = tremolo taken out', 't4p2: shortened to “Hrn.”', 'Violin 1: solo', 't4p2: moved to the foot of the page', 'Instrument names in Italian', 'Swing of 2.5 to 1 written evenly', 't11: gaps up to a quarter closed', 't7: at most 1 voice a staff', 't7: staves split at C5', 't10: a note moved', 't10: 2 notes joined', 't10: a note struck again', 'From your house list: t5']);
+      'Flute, Clarinet: gathered into one part', 'Clarinet: a part of its own', 't4: dealt out to 2 players, in pairs', 't9: sul tasto', 't11: keyswitches E♭2 = tremolo taken out', 't4p2: shortened to “Hrn.”', 'Violin 1: solo', 't4p2: moved to the foot of the page', 'Instrument names in Italian', 'Swing of 2.5 to 1 written evenly', 't11: gaps up to a quarter closed', 't7: staves split at C5', 't7: at most 1 voice a staff', 't10: a note moved', 't10: 2 notes joined', 't10: a note struck again', 'From your house list: t5']);
   });
 
   it('names keys by the circle of fifths', () => {

@@ -61,13 +61,14 @@ function withRests(segments: readonly Segment[], length: WrittenUnits): Segment[
 function writeBar(bar: Bar, segments: readonly Segment[]): SymbolInBar[] {
   const edges = [...new Set(segments.flatMap(({ from, to }) => [from, to]))];
   const stretches = findTuplets(bar, edges);
-  const symbols = segments.flatMap((segment) =>
-    stretches.flatMap((stretch) => {
+  const symbols: SymbolInBar[] = [];
+  for (const segment of segments) {
+    for (const stretch of stretches) {
       const from = Math.max(segment.from, stretch.start);
       const to = Math.min(segment.to, stretch.start + stretch.length);
-      return from < to ? writePiece(from, to, segment, stretch, bar) : [];
-    }),
-  );
+      if (from < to) symbols.push(...writePiece(from, to, segment, stretch, bar));
+    }
+  }
   return bracketed(symbols, stretches);
 }
 

@@ -125,9 +125,10 @@ function endsInQuestion(start: WrittenUnits, release: number, next: WrittenUnits
 /** A note may end where the beat is divided, or at the part's smallest value in a beat without tuplet. */
 function endDivisions(length: WrittenUnits, compound: boolean, division: number, smallest: WrittenUnits, exact: boolean): number[] {
   const natural = compound ? [3, 6, 12] : [2, 4, 8];
-  if (exact) return [...new Set([division, ...natural, ...(division === 1 ? [compound ? 2 : 3, 16] : [16])])].filter((d) => Number.isInteger(length / d));
   const tuplet = compound ? division === 2 || division === 4 : division % 3 === 0 || division % 5 === 0 || division % 7 === 0;
-  if (tuplet) return [division];
+  // Beside the onsets of a tuplet no other division can be written.
+  if (tuplet) return exact && Number.isInteger(length / (2 * division)) ? [division, 2 * division] : [division];
+  if (exact) return [...new Set([division, ...natural, ...(division === 1 ? [compound ? 2 : 3, 16] : [16])])].filter((d) => Number.isInteger(length / d));
   const plain = natural.filter((d) => Number.isInteger(length / d) && length / d >= Math.min(smallest, QUARTER / 2));
   return [division, ...plain];
 }

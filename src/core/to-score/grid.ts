@@ -9,13 +9,15 @@
  * and of disagreeing with what other parts do in the same beat. Jitter and the part's habits are estimated from the part
  * in a few rounds. After the ideas of Cemgil, Desain & Kappen (2000) and Temperley (2001, 2007), from memory.
  */
-import { noteValue } from '../score';
+import { noteValue, type PartId } from '../score';
 import { QUARTER, type Beat, type Seconds, type WrittenUnits } from '../time';
 import { beatIndexAt, onMachineGrid, type BeatLine } from './beats';
+import { sameNumbers, type Memo } from './memo';
 import { VALUE_LENGTH, type GridPin } from './settings';
 import type { PlacedNote, TimedNote } from './timed-note';
 
 export interface GridInput {
+  id: PartId;
   notes: readonly TimedNote[];
   /** What people set, a later one before an earlier one. */
   pins: readonly GridPin[];
@@ -59,6 +61,7 @@ const ROUNDS = 3;
 /** Onsets this share of a beat before the next beat belong to that beat, played early. */
 const EARLY_SHARE = 1 / 16;
 const ENSEMBLE_WEIGHT = 0.35;
+const LOUDEST = 4;
 
 const PLAIN = [1, 2, 4, 8];
 const TRIPLET = [3, 6];
@@ -76,19 +79,18 @@ const HABIT: Record<number, number> = { 1: 0.4, 2: 0.9, 4: 1.4, 8: 4.2, 3: 2.6, 
 const COMPOUND_HABIT: Record<number, number> = { 1: 0.6, 3: 0.7, 6: 1.6, 12: 4.2, 2: 4, 4: 4.6 };
 
 /** @param parts all parts of the piece, so that they can bear witness for each other; results in the same order */
-export function fitGrids(parts: readonly GridInput[], line: BeatLine): GridChoice[] {
-  const states = parts.map((part) => new PartGrid(part, line));
-  for (const state of states) state.fit(null);
-  const witness = ensembleWitness(states, line.beats.length);
-  for (const state of states) if (!state.exact) state.fit(witness);
-  return states.map((state) => state.result());
-}
-
-/** For each beat: how strongly the parts together speak for threes (positive) or twos (negative), in nats. */
-function ensembleWitness(states: readonly PartGrid[], beats: number): Float64Array {
-  const witness = new Float64Array(beats);
+export function fitGrids(parts: readonly GridInput[], line: BeatLine, memo: Memo): GridChoice[] {
+  const states = parts.map((part) =>
+    memo.recall(`grid/${part.id}`, [part.notes, line, part.melodic, JSON.stringify(part.pins)], () => {
+      const state = new PartGrid(part, line);
+      state.fit(null);
+      state.bearWitness();
+      return state;
+    }),
+  );
+  const witness = new Float64Array(line.beats.length);
   for (const state of states) state.addWitness(witness);
-  return witness;
+  return states.map((state) => state.resultWith(witness));
 }
 
 class PartGrid {
@@ -101,7 +103,11 @@ class PartGrid {
   private habits: [Float64Array, Float64Array] | null = null;
   private readonly candidates = new Map<string, number[]>();
   private path = new Map<number, BeatFit>();
+  /** What it says by itself of each beat: for threes (positive) or twos (negative), in nats. */
   private readonly own: Float64Array;
+  /** Jitter and habits as they were before the others were heard. */
+  private alone: { jitter: Seconds; habits: [Float64Array, Float64Array] | null } | null = null;
+  private last: { heard: Float64Array; result: GridChoice } | null = null;
 
   constructor(
     private readonly part: GridInput,
@@ -130,17 +136,38 @@ class PartGrid {
     }
   }
 
-  addWitness(witness: Float64Array): void {
+  bearWitness(): void {
     for (const [beat, strikes] of this.byBeat) {
       const fits = this.fitsOf(beat, strikes);
       const best = (threes: boolean) => Math.min(...fits.filter((fit) => isThrees(fit.division, this.line.beats[beat]!) === threes).map((fit) => fit.cost), 30);
       // One part's certainty counts up to three nats; the rest is left to the others.
       this.own[beat] = Math.max(-3, Math.min(3, best(false) - best(true)));
-      witness[beat]! += this.own[beat]!;
     }
+    this.alone = { jitter: this.jitter, habits: this.habits };
   }
 
-  result(): GridChoice {
+  addWitness(witness: Float64Array): void {
+    for (const beat of this.byBeat.keys()) witness[beat]! += this.own[beat]!;
+  }
+
+  /** The grid once the others are heard; the same as last time when they say the same. */
+  resultWith(witness: Float64Array): GridChoice {
+    const heard = Float64Array.from(this.byBeat.keys(), (beat) => (this.exact ? 0 : this.heardAt(beat, witness)));
+    if (this.last && sameNumbers(this.last.heard, heard)) return this.last.result;
+    if (!this.exact) {
+      Object.assign(this, this.alone);
+      this.fit(witness);
+    }
+    this.last = { heard, result: this.result() };
+    return this.last.result;
+  }
+
+  /** What the others say of a beat; beyond a certain loudness more voices add nothing. */
+  private heardAt(beat: number, witness: Float64Array): number {
+    return Math.max(-LOUDEST, Math.min(LOUDEST, witness[beat]! - this.own[beat]!));
+  }
+
+  private result(): GridChoice {
     const divisions = Array<number>(this.line.beats.length).fill(1);
     const notes: PlacedNote[] = [];
     let smallest = 4 * QUARTER;
@@ -182,7 +209,7 @@ class PartGrid {
     let previousBeat = -9;
     for (const beat of beats) {
       const info = this.line.beats[beat]!;
-      const others = witness ? Math.max(-4, Math.min(4, witness[beat]! - this.own[beat]!)) * ENSEMBLE_WEIGHT : 0;
+      const others = witness ? this.heardAt(beat, witness) * ENSEMBLE_WEIGHT : 0;
       const next: Node[] = this.fitsOf(beat, this.byBeat.get(beat)!).map((fit) => {
         const threes = isThrees(fit.division, info);
         const local = fit.cost + this.habit(fit.division, info) + (threes ? -others : 0);

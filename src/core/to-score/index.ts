@@ -1,3 +1,4 @@
 export * from './settings';
 export * from './to-score';
 export type { Lead } from './lead';
+export { Memo } from './memo';

@@ -29,7 +29,7 @@ export interface Lead {
 export const LEAST_LEAD_CONFIDENCE = 0.6;
 
 const SURE_WITNESS = 0.9;
-const STEP: Seconds = 0.008;
+const STEP: Seconds = 0.01;
 const EARLIEST: Seconds = 0.32;
 const LATEST: Seconds = -0.06;
 const SPREAD: Seconds = 0.02;
@@ -43,7 +43,7 @@ const EARLY_COST = 0.5;
 const ANY_LEAD = 6;
 /** For a second of lateness: people play behind the beat far less often. */
 const LATE_COST = 4;
-const MOST_ONSETS = 240;
+const MOST_ONSETS = 180;
 const TOGETHER: Seconds = 0.025;
 /** Smaller leads are not worth a correction: rounding takes care of them. */
 const NEGLIGIBLE: Seconds = 0.012;

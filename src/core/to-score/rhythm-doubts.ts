@@ -16,6 +16,7 @@ const SAME_SHARE = 0.6;
 const SAME_LEAST = 2;
 /** Over the whole piece: parts that share fewer onsets than this do not move together. */
 const COMPANY = 0.85;
+const MOST_COMPANIONS = 8;
 /** Steps that are looked at: an eighth, a sixteenth, a thirty-second. */
 const STEPS: readonly WrittenUnits[] = [QUARTER / 8, QUARTER / 4, QUARTER / 2];
 
@@ -41,7 +42,7 @@ export function rhythmQueries(parts: readonly PartRhythm[], bars: readonly Bar[]
 
   /** Onsets one step beside the place where most of those that go with this part have theirs. */
   function oneStepOff({ part, grid }: PartRhythm, p: number): Query[] {
-    if (grid.exact || part.instrument.unpitched) return [];
+    if (grid.exact || part.instrument.unpitched || company[p]!.length === 0) return [];
     const queries: Query[] = [];
     const moves: { note: number; by: WrittenUnits }[] = [];
     for (const [bar, own] of onsets[p]!) {
@@ -128,13 +129,16 @@ function onsetsByBar(notes: readonly PlacedNote[], barOf: (at: WrittenUnits) => 
 /** For each part those it usually moves with. */
 function companions(parts: readonly PartRhythm[]): number[][] {
   const places = parts.map(({ grid }) => new Set(grid.notes.map((note) => note.start)));
-  return places.map((own, p) =>
-    parts.flatMap((_, q) => {
-      if (q === p || own.size < 8) return [];
+  return places.map((own, p) => {
+    const found = parts.flatMap((_, q) => {
+      const sizes = own.size / Math.max(1, places[q]!.size);
+      if (q === p || own.size < 8 || sizes < COMPANY || sizes > 1 / COMPANY) return [];
       const common = [...own].filter((at) => places[q]!.has(at)).length;
       return common >= COMPANY * own.size && common >= COMPANY * places[q]!.size ? [q] : [];
-    }),
-  );
+    });
+    // Those nearest on the page; a hundred like parts need not all be asked.
+    return found.sort((a, b) => Math.abs(a - p) - Math.abs(b - p)).slice(0, MOST_COMPANIONS);
+  });
 }
 
 /** Whether two parts have most onsets of a bar in common, the doubtful one apart. */

@@ -6,7 +6,7 @@
  * The stages are pure; this file only hands their results on. It is a generator so that a caller can show progress, let
  * other work in between, or stop: each step yields before its work begins.
  */
-import { cast, type Casting, type CastPart } from '../casting';
+import { cast, castingSettings, type Casting, type CastPart } from '../casting';
 import { GENERAL_MIDI_DRUMS, type DrumMap } from '../instruments';
 import { barsOfPerformance, type Performance, type PlayedNote, type TrackId } from '../performance';
 import type { Marker, Part, PartId, Query, Score } from '../score';
@@ -20,6 +20,7 @@ import { keysOfBars, signatures, type BarKey } from './keys';
 import { estimateLeads, LEAST_LEAD_CONFIDENCE, type Lead } from './lead';
 import { VALUE_LENGTH, type ConversionSettings } from './settings';
 import { applyEdits } from './edits';
+import { Memo, sameNumbers } from './memo';
 import { findOrnaments, NO_ORNAMENTS, type OrnamentReport } from './ornaments';
 import { rhythmQueries } from './rhythm-doubts';
 import { spell } from './spelling';
@@ -57,43 +58,53 @@ export interface Conversion {
   barKeys: BarKey[];
 }
 
-export function* convert(performance: Performance, settings: ConversionSettings, drums: DrumMap = GENERAL_MIDI_DRUMS): Generator<Progress, Conversion> {
+/** @param memo of an earlier conversion of the same performance: what its inputs have not changed is not computed again */
+export function* convert(performance: Performance, settings: ConversionSettings, drums: DrumMap = GENERAL_MIDI_DRUMS, memo = new Memo()): Generator<Progress, Conversion> {
   yield { stage: 'casting', done: 0 };
-  const { output: casting, queries } = cast(performance, settings);
+  const { output: casting, queries: castingQueries } = memo.recall('casting', [performance, JSON.stringify(castingSettings(settings))], () => cast(performance, settings));
+  const queries = [...castingQueries];
   const end = writtenUnits(performance.lastNoteEnd, performance.ticksPerQuarter);
-  const laid = barsWithRoom(performance);
-  const line = layBeats(laid, performance.tempo);
+  const laid = memo.recall('bars', [performance], () => barsWithRoom(performance));
+  const line = memo.recall('beats', [laid], () => layBeats(laid, performance.tempo));
 
   yield { stage: 'lead', done: 0.1 };
-  const leads = leadsOf(performance, casting, line, settings);
+  const leads = memo.recall('leads', [casting, line, JSON.stringify(settings.leads)], () => leadsOf(performance, casting, line, settings));
 
   yield { stage: 'grid', done: 0.25 };
-  const timed = casting.parts.map((part) => timedPart(part, performance, leads));
-  const ornaments = casting.parts.map((part, p) => (settings.plain[part.id] ? { notes: timed[p]!, report: NO_ORNAMENTS } : findOrnaments(timed[p]!, line, part.instrument)));
+  const timed = casting.parts.map((part) => memo.recall(`timed/${part.id}`, [part, JSON.stringify(part.tracks.map((track) => appliedLead(leads.get(track))))], () => timedPart(part, performance, leads)));
+  const ornaments = casting.parts.map((part, p) =>
+    memo.recall(`ornaments/${part.id}`, [timed[p], line, settings.plain[part.id]], () => (settings.plain[part.id] ? { notes: timed[p]!, report: NO_ORNAMENTS } : findOrnaments(timed[p]!, line, part.instrument))),
+  );
   const swing = findSwing(timed, line, settings.swing);
-  const grids = fitGrids(
-    casting.parts.map((part, p) => ({ notes: ornaments[p]!.notes.map((note) => withoutSwing(note, swing, line)), pins: settings.grids[part.id] ?? [], melodic: !part.instrument.polyphonic })),
-    line,
-  ).map((grid, p) => ({ ...grid, notes: applyEdits(grid.notes, settings.edits[casting.parts[p]!.id] ?? []) }));
+  const evened = casting.parts.map((part, p) => memo.recall(`evened/${part.id}`, [ornaments[p], line, swing.ratio], () => ornaments[p]!.notes.map((note) => withoutSwing(note, swing, line))));
+  const fitted = fitGrids(casting.parts.map((part, p) => ({ id: part.id, notes: evened[p]!, pins: settings.grids[part.id] ?? [], melodic: !part.instrument.polyphonic })), line, memo);
+  const grids = fitted.map((grid, p) => {
+    const edits = settings.edits[casting.parts[p]!.id] ?? [];
+    return memo.recall(`edited/${casting.parts[p]!.id}`, [grid, JSON.stringify(edits)], () => ({ ...grid, notes: applyEdits(grid.notes, edits) }));
+  });
 
   const staves: StaffNotes[][] = [];
   const reports: PartReport[] = [];
   for (const [p, part] of casting.parts.entries()) {
     yield { stage: 'voices', done: 0.4 + (0.3 * p) / casting.parts.length };
-    const { output, report } = writeStaves(part, grids[p]!, line, drums, staffSettings(part.id, settings));
+    const staffs = staffSettings(part.id, settings);
+    const { output, report } = memo.recall(`staves/${part.id}`, [part, grids[p], line, drums, JSON.stringify(staffs)], () => writeStaves(part, grids[p]!, line, drums, staffs));
     staves.push(output);
     reports.push({ ...report, ...ornaments[p]!.report, part: part.id, leads: Object.fromEntries(part.tracks.map((track) => [track, leads.get(track)!])), ...gridFacts(grids[p]!) });
   }
 
   yield { stage: 'spelling', done: 0.7 };
-  const bars = barsInUse(laid, staves, barsOfPerformance(performance).length);
+  const bars = memo.settle('bars in use', barsInUse(laid, staves, barsOfPerformance(performance).length), (a, b) => a.length === b.length && a[0] === b[0]);
   const { places, barKeys, keys } = spellParts(casting.parts, staves, bars, performance, settings);
+  const concertKeys = memo.settle('keys', keys.map((key) => key.fifths), sameNumbers);
 
   const parts: Part[] = [];
   for (const [p, part] of casting.parts.entries()) {
     yield { stage: 'assembling', done: 0.8 + (0.2 * p) / casting.parts.length };
-    parts.push(assemblePart(part, staves[p]!, places[p]!, keys.map((key) => key.fifths), bars, drums, playbackChannel(p)));
-    queries.push(...noteQueries(part, grids[p]!, bars, line, drums, suspectedSwitches(part, queries)));
+    const placed = places[p]!.map((staff, s) => memo.settle(`places/${part.id}/${s}`, staff, sameNumbers));
+    const switches = memo.settle(`switches/${part.id}`, suspectedSwitches(part, queries), (a, b) => [...a].join() === [...b].join());
+    parts.push(memo.recall(`part/${part.id}`, [part, staves[p], ...placed, concertKeys, bars, drums, p], () => assemblePart(part, staves[p]!, placed, concertKeys, bars, drums, playbackChannel(p))));
+    queries.push(...memo.recall(`doubts/${part.id}`, [part, grids[p], bars, line, drums, switches], () => noteQueries(part, grids[p]!, bars, line, drums, switches)));
   }
   const score: Score = {
     title: settings.title ?? performance.title,
@@ -105,7 +116,7 @@ export function* convert(performance: Performance, settings: ConversionSettings,
     parts,
   };
   queries.push(...rhythmQueries(casting.parts.map((part, p) => ({ part, grid: grids[p]!, report: reports[p]! })), bars, line, swing));
-  queries.push(...leadQueries(casting, leads), ...trackQueries(performance, casting), ...keyQueries(keys, barKeys, performance, settings.key !== undefined), ...fileQueries(performance));
+  queries.push(...leadQueries(casting, leads), ...memo.recall('tracks', [casting], () => trackQueries(performance, casting)), ...keyQueries(keys, barKeys, performance, settings.key !== undefined), ...fileQueries(performance));
   return { score, casting, queries, reports, beatStarts: line.beats.map((beat) => beat.start), swing, barKeys };
 }
 
@@ -171,7 +182,7 @@ function gridFacts(grid: GridChoice) {
 
 function spellParts(parts: readonly CastPart[], staves: readonly StaffNotes[][], bars: readonly Bar[], performance: Performance, settings: ConversionSettings) {
   const flat = parts.flatMap((part, p) =>
-    part.instrument.unpitched ? [] : staves[p]!.flatMap((staff, s) => staff.notes.map((note, n) => ({ ...note, p, s, n, line: p * 16 + s * 4 + staff.voices[n]! }))),
+    part.instrument.unpitched ? [] : staves[p]!.flatMap((staff, s) => staff.notes.map(({ start, end, key }, n) => ({ start, end, key, p, s, n, line: p * 16 + s * 4 + staff.voices[n]! }))),
   );
   const estimated = keysOfBars(flat, bars);
   const keys = settings.key ? [{ bar: 0, ...settings.key }] : signatures(estimated, bars, performance.keys);

@@ -75,6 +75,8 @@ function tupletOver(start: WrittenUnits, length: WrittenUnits, edges: readonly W
     if (!places.every((place) => (place * actual * 8) % length === 0)) continue;
     const normal = largestBelow(actual, dotted ? 3 : 1);
     const unit = length / normal;
+    // As written inside the bracket, nothing finer than a 128th.
+    if (!places.every((place) => ((place * actual) / normal) % FINEST === 0)) continue;
     const type = NOTE_TYPES.find((name) => noteValue(unit, 0)?.type === name);
     if (type) return { actual, normal, normalType: type, unit };
   }

@@ -13,7 +13,7 @@ import type { WrittenUnits, MidiKey } from '../time';
 import { QUARTER } from '../time';
 import type { PlacedNote } from './timed-note';
 
-const BEAM = 16;
+const BEAM = 12;
 
 interface Line {
   /** Played end of what sounds last in this voice. */
@@ -47,7 +47,9 @@ export function separateVoices(notes: readonly PlacedNote[], costs: VoiceCosts):
   for (const chord of chords) {
     const members = chord.map((i) => notes[i]!);
     const ways = sharings(members.length, costs.most);
-    states = states.flatMap((state) => ways.map((sizes) => place(state, members, sizes, costs))).sort((a, b) => a.cost - b.cost).slice(0, BEAM);
+    const next: State[] = [];
+    for (const state of states) for (const sizes of ways) next.push(place(state, members, sizes, costs));
+    states = next.sort((a, b) => a.cost - b.cost).slice(0, BEAM);
   }
   const voices = Array<number>(notes.length).fill(0);
   let state: State | null = states[0] ?? null;
@@ -62,6 +64,15 @@ export function separateVoices(notes: readonly PlacedNote[], costs: VoiceCosts):
 
 /** Ways to share a chord's notes between the lines, from the top down. */
 function sharings(count: number, lines: number): number[][] {
+  const slot = count * 5 + lines;
+  let ways = knownSharings.get(slot);
+  if (!ways) knownSharings.set(slot, (ways = computeSharings(count, lines)));
+  return ways;
+}
+
+const knownSharings = new Map<number, number[][]>();
+
+function computeSharings(count: number, lines: number): number[][] {
   if (lines === 1) return [[count]];
   return Array.from({ length: count + 1 }, (_, first) => sharings(count - first, lines - 1).map((rest) => [first, ...rest])).flat();
 }
@@ -88,25 +99,30 @@ function chordsFromTop(notes: readonly PlacedNote[]): number[][] {
 }
 
 function place(state: State, members: readonly PlacedNote[], sizes: readonly number[], costs: VoiceCosts): State {
-  const at = members[0]!.start;
-  const later = at + QUARTER / 8;
+  const later = members[0]!.start + QUARTER / 8;
   const lines = [...state.lines];
   let cost = state.cost;
   let next = 0;
-  sizes.forEach((size, voice) => {
-    if (size === 0) return;
-    const own = members.slice(next, (next += size));
-    cost += joining(state.lines[voice]!, own) + unlike(own) + voice * costs.secondVoice;
-    // Voices that sound against each other keep their order; a voice that rests does not mind.
-    state.lines.forEach((line, other) => {
-      if (sizes[other]! > 0 || line.end <= later) return;
-      if (other > voice && own.at(-1)!.key < line.key) cost += 2.5;
-      if (other < voice && own[0]!.key > line.key) cost += 2.5;
-    });
-    // A lower voice alone means a rest above it that nobody needs.
-    if (voice > 0 && sizes.slice(0, voice).every((above) => above === 0) && state.lines.slice(0, voice).every((line) => line.end <= later)) cost += 0.6;
-    lines[voice] = lineAfter(own, voice === 0 ? 'upper' : 'lower');
-  });
+  let silentAbove = true;
+  for (let voice = 0; voice < sizes.length; voice++) {
+    const line = state.lines[voice]!;
+    const size = sizes[voice]!;
+    if (size > 0) {
+      const own = size === members.length ? members : members.slice(next, next + size);
+      next += size;
+      cost += joining(line, own) + unlike(own) + voice * costs.secondVoice;
+      // Voices that sound against each other keep their order; a voice that rests does not mind.
+      for (let other = 0; other < sizes.length; other++) {
+        const against = state.lines[other]!;
+        if (sizes[other]! > 0 || against.end <= later) continue;
+        if (other > voice ? own.at(-1)!.key < against.key : other < voice && own[0]!.key > against.key) cost += 2.5;
+      }
+      // A lower voice alone means a rest above it that nobody needs.
+      if (voice > 0 && silentAbove) cost += 0.6;
+      lines[voice] = lineAfter(own, voice === 0 ? 'upper' : 'lower');
+    }
+    silentAbove &&= size === 0 && line.end <= later;
+  }
   return { cost, lines, sizes, from: state };
 }
 
@@ -127,9 +143,14 @@ function joining(line: Line, chord: readonly PlacedNote[]): number {
 
 /** Notes of one chord that end at different times cannot share a stem. */
 function unlike(chord: readonly PlacedNote[]): number {
-  const ends = chord.map((note) => note.release);
-  const latest = Math.max(...ends);
-  const spread = latest - Math.min(...ends);
+  if (chord.length === 1) return 0;
+  let latest = -Infinity;
+  let first = Infinity;
+  for (const { release } of chord) {
+    latest = Math.max(latest, release);
+    first = Math.min(first, release);
+  }
+  const spread = latest - first;
   const share = spread / Math.max(1, latest - chord[0]!.start);
   return share <= 0.3 ? 0 : Math.min(0.4 + 2.2 * share, 3);
 }
