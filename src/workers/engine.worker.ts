@@ -8,7 +8,7 @@ import { preparePerformance, remediesFor, type Remedy } from '@/core/job';
 import type { PartId, Query, Score } from '@/core/score';
 import { readSmf, type SmfFile } from '@/core/smf';
 import { playedUnits, type Bar, type MidiKey, type PlayedUnits } from '@/core/time';
-import { convert, Memo, type Conversion, type ConversionSettings, type PartReport, type Progress } from '@/core/to-score';
+import { convert, Memo, type Conversion, type ConversionSettings, type PartReport, type Progress, type Swing } from '@/core/to-score';
 
 /** What a job's screens need to know once its original is read. */
 export interface Opened {
@@ -71,6 +71,7 @@ export interface Summary {
   tempos: Score['tempos'];
   markers: Score['markers'];
   parts: PartSummary[];
+  swing: Swing;
   tracks: CastTrack[];
   queries: OpenQuery[];
   milliseconds: number;
@@ -84,6 +85,8 @@ interface Desk {
   /** The originals as the ledger has them joined and split. */
   prepared: { by: string; performance: Performance; opened: Opened; memo: Memo };
   conversion: Conversion | null;
+  /** What it was before the last change, for comparing. */
+  before: Conversion | null;
 }
 
 let desk: Desk | null = null;
@@ -102,7 +105,7 @@ const api = {
       const reading = readSmf(bytes);
       return { file: reading.file, performance: performanceFromSmf(reading), size: bytes.length };
     });
-    desk = { originals, prepared: prepare(originals, settings), conversion: null };
+    desk = { originals, prepared: prepare(originals, settings), conversion: null, before: null };
     return desk.prepared.opened;
   },
 
@@ -118,6 +121,7 @@ const api = {
     for (;;) {
       const step = steps.next();
       if (step.done) {
+        current.before = current.conversion;
         current.conversion = step.value;
         return summarise(step.value, current.prepared, performance.now() - started);
       }
@@ -165,9 +169,13 @@ const api = {
     };
   },
 
-  passage(parts: PartId[], from: number, to: number): Passage {
+  /** @param before as it was before the last change; parts and bars that it did not have are left away */
+  passage(parts: PartId[], from: number, to: number, before = false): Passage {
     const { conversion, performance } = converted();
-    return passageOf(conversion, performance, parts, from, to);
+    const earlier = before ? onDesk().before : null;
+    if (!earlier) return passageOf(conversion, performance, parts, from, to);
+    const known = parts.filter((id) => earlier.score.parts.some((part) => part.id === id));
+    return passageOf(earlier, performance, known.length > 0 ? known : [earlier.score.parts[0]!.id], Math.min(from, earlier.score.bars.length - 1), Math.min(to, earlier.score.bars.length));
   },
 
   export(format: 'musicxml' | 'mxl', date: string): Uint8Array {
@@ -228,6 +236,7 @@ function summarise(conversion: Conversion, { opened, performance }: Desk['prepar
       unpitched: part.instrument.unpitched,
       report: reports[i]!,
     })),
+    swing: conversion.swing,
     tracks: casting.tracks,
     queries: queries.map((query) => ({ ...query, remedies: remediesFor(query, conversion) })),
     milliseconds,

@@ -7,7 +7,7 @@
 import { writeMusicXml } from '../musicxml';
 import type { NoteId, Performance } from '../performance';
 import { sliceScore, soundsOf, type PartId } from '../score';
-import type { Conversion } from '../to-score';
+import { swung, type Conversion } from '../to-score';
 import { lastNotAfter, playedUnits, type MidiKey, type PlayedUnits, type WrittenUnits } from '../time';
 
 export interface PlayedMark {
@@ -29,7 +29,7 @@ export interface PassagePart {
   highest: MidiKey;
   played: PlayedMark[];
   /** Places of the fitted grid in these bars, without the beats. */
-  grid: WrittenUnits[];
+  grid: PlayedUnits[];
 }
 
 export interface NoteLink {
@@ -57,7 +57,7 @@ export function passageOf(conversion: Conversion, performance: Performance, part
   const bars = score.bars.slice(from, to);
   const start = bars[0]!.start;
   const end = bars.at(-1)!.start + bars.at(-1)!.length;
-  const beats = conversion.beatStarts.filter((beat) => beat >= start && beat < end);
+  const beats = [...conversion.line.starts].filter((beat) => beat >= start && beat < end);
   const links: Record<string, NoteLink> = {};
   let count = 0;
   // Tempo and markers are shown by the view itself, above the bars.
@@ -107,12 +107,14 @@ export function passageOf(conversion: Conversion, performance: Performance, part
     };
   }
 
-  function gridPlaces(divisions: readonly number[]): WrittenUnits[] {
+  /** Where the fitted grid sounds: in a swinging piece its eighths are long and short. */
+  function gridPlaces(divisions: readonly number[]): PlayedUnits[] {
+    const { line, swing } = conversion;
     return beats.flatMap((beat) => {
-      const b = lastNotAfter(conversion.beatStarts, beat);
-      const length = (conversion.beatStarts[b + 1] ?? end) - beat;
+      const b = lastNotAfter(line.starts, beat);
+      const { length } = line.beats[b]!;
       const division = divisions[b] ?? 1;
-      return Array.from({ length: division - 1 }, (_, k) => beat + ((k + 1) * length) / division);
+      return Array.from({ length: division - 1 }, (_, k) => swung(beat + ((k + 1) * length) / division, swing, line));
     });
   }
 }

@@ -53,7 +53,7 @@ export interface Conversion {
   casting: Casting;
   queries: Query[];
   reports: PartReport[];
-  beatStarts: WrittenUnits[];
+  line: BeatLine;
   swing: Swing;
   barKeys: BarKey[];
 }
@@ -117,7 +117,7 @@ export function* convert(performance: Performance, settings: ConversionSettings,
   };
   queries.push(...rhythmQueries(casting.parts.map((part, p) => ({ part, grid: grids[p]!, report: reports[p]! })), bars, line, swing));
   queries.push(...leadQueries(casting, leads), ...memo.recall('tracks', [casting], () => trackQueries(performance, casting)), ...keyQueries(keys, barKeys, performance, settings.key !== undefined), ...fileQueries(performance));
-  return { score, casting, queries, reports, beatStarts: line.beats.map((beat) => beat.start), swing, barKeys };
+  return { score, casting, queries, reports, line, swing, barKeys };
 }
 
 /** Runs a generator to its end without looking at the progress. */

@@ -18,9 +18,10 @@ export function Interlinear() {
   const edition = useWorkspace((state) => state.edition);
   const summary = useWorkspace((state) => state.summary)!;
   const { from, bars, parts } = useWorkspace((state) => state.passage);
+  const comparing = useWorkspace((state) => state.comparing);
   const ordered = useMemo(() => summary.parts.filter((part) => parts.includes(part.id)).map((part) => part.id), [summary, parts]);
   const to = Math.min(summary.bars.length, from + bars);
-  const { drawn, busy, failure } = usePassage({ edition, parts: ordered, from, to, width: Math.max(0, width - 16), staffHeight: STAFF_HEIGHT, laneHeight: LANE_HEIGHT });
+  const { drawn, busy, failure } = usePassage({ edition, parts: ordered, from, to, width: Math.max(0, width - 16), staffHeight: STAFF_HEIGHT, laneHeight: LANE_HEIGHT, before: comparing });
 
   return (
     <div ref={pane} className={styles.pane}>
@@ -40,7 +41,15 @@ function Drawing({ drawn, dim }: { drawn: Drawn; dim: boolean }) {
   const ledger = useWorkspace((state) => state.ledger);
   const chosen = useWorkspace((state) => state.query);
   const point = useWorkspace((state) => state.point);
+  const picked = useWorkspace((state) => state.picked);
+  const pick = useWorkspace((state) => state.pick);
   const { passage, engraving } = drawn;
+  const pickedNotes = useMemo(() => new Set(picked?.notes), [picked]);
+  const partOf = useMemo(() => new Map(passage.parts.flatMap((part) => part.played.map((mark) => [mark.id, part.id] as const))), [passage]);
+
+  const see = useWorkspace((state) => state.see);
+
+  useEffect(() => see(new Map(passage.parts.flatMap((part) => part.played.flatMap((mark) => (mark.written ? [[mark.id, mark.written] as const] : []))))), [passage, see]);
 
   useLayoutEffect(() => {
     if (!root.current) return;
@@ -61,19 +70,30 @@ function Drawing({ drawn, dim }: { drawn: Drawn; dim: boolean }) {
     const onOut = (event: PointerEvent) => {
       if ((event.target as Element).closest('g.note')) onLight([]);
     };
+    const onClick = (event: MouseEvent) => {
+      const note = (event.target as Element).closest('g.note');
+      const ids = note ? (passage.links[note.id]?.played ?? []) : [];
+      const part = ids.length > 0 ? partOf.get(ids[0]!) : undefined;
+      if (part) pick(part, ids, event.shiftKey);
+      else if (!event.shiftKey) pick(null, []);
+    };
+    element.addEventListener('click', onClick);
     element.addEventListener('pointerover', onOver);
     element.addEventListener('pointerout', onOut);
     return () => {
+      element.removeEventListener('click', onClick);
       element.removeEventListener('pointerover', onOver);
       element.removeEventListener('pointerout', onOut);
     };
-  }, [passage, onLight]);
+  }, [passage, onLight, pick, partOf]);
 
   useEffect(() => {
     for (const element of root.current?.querySelectorAll('g.note') ?? []) {
-      element.classList.toggle('lit', (passage.links[element.id]?.played ?? []).some((id) => lit.has(id)));
+      const played = passage.links[element.id]?.played ?? [];
+      element.classList.toggle('lit', played.some((id) => lit.has(id)));
+      element.classList.toggle('picked', played.some((id) => pickedNotes.has(id)));
     }
-  }, [lit, passage]);
+  }, [lit, pickedNotes, passage]);
 
   const flags = openQueries(summary, ledger).flatMap((query, i) =>
     query.at === undefined || !query.part || query.at < passage.start || (query.bar ?? 0) >= passage.to ? [] : [{ id: query.id, number: i + 1, part: query.part, at: query.at, chosen: query.id === chosen }],
@@ -86,7 +106,7 @@ function Drawing({ drawn, dim }: { drawn: Drawn; dim: boolean }) {
       <div className={styles.ruler}>{place?.bars.map((bar, i) => <BarHead key={bar.number} index={passage.from + i} left={i === 0 ? bar.left : bar.left + 2} width={bar.right - bar.left} number={bar.number} />)}</div>
       <div className={styles.music}>
         <div ref={root} className={styles.engraved} role="img" aria-label={`Bars ${passage.bars[0]!.number} to ${passage.bars.at(-1)!.number} as written`} dangerouslySetInnerHTML={svg} />
-        {place && <PlayedLanes passage={passage} geometry={place} lit={lit} flags={flags} onLight={onLight} onFlag={onFlag} />}
+        {place && <PlayedLanes passage={passage} geometry={place} lit={lit} flags={flags} picked={pickedNotes} onLight={onLight} onFlag={onFlag} onPick={pick} />}
       </div>
     </div>
   );

@@ -8,12 +8,14 @@ interface Props {
   geometry: Geometry;
   lit: ReadonlySet<number>;
   flags: readonly { id: string; number: number; part: string; at: number; chosen: boolean }[];
+  picked: ReadonlySet<number>;
   onLight: (ids: readonly number[]) => void;
+  onPick: (part: string, notes: readonly number[], more: boolean) => void;
   onFlag: (id: string) => void;
 }
 
 /** The played lines, drawn over the room that the engraving leaves above each part. */
-export function PlayedLanes({ passage, geometry, lit, flags, onLight, onFlag }: Props) {
+export function PlayedLanes({ passage, geometry, lit, picked, flags, onLight, onPick, onFlag }: Props) {
   return (
     <svg className={styles.lanes} width={geometry.width} height={geometry.height} role="group" aria-label="Played lines">
       {geometry.lanes.map((lane, i) => {
@@ -22,7 +24,7 @@ export function PlayedLanes({ passage, geometry, lit, flags, onLight, onFlag }: 
           <g key={lane.part}>
             <LaneGround lane={lane} part={part} passage={passage} geometry={geometry} />
             {part.played.map((mark) => (
-              <Mark key={mark.id} mark={mark} part={part} lane={lane} geometry={geometry} lit={lit.has(mark.id)} onLight={onLight} />
+              <Mark key={mark.id} mark={mark} part={part} lane={lane} geometry={geometry} lit={lit.has(mark.id)} picked={picked.has(mark.id)} onLight={onLight} onPick={onPick} />
             ))}
             {flags
               .filter((flag) => flag.part === lane.part)
@@ -56,7 +58,9 @@ function LaneGround({ lane, part, passage, geometry }: { lane: Lane; part: Passa
   );
 }
 
-function Mark({ mark, part, lane, geometry, lit, onLight }: { mark: PlayedMark; part: PassagePart; lane: Lane; geometry: Geometry; lit: boolean; onLight: (ids: readonly number[]) => void }) {
+type MarkProps = Pick<Props, 'geometry' | 'onLight' | 'onPick'> & { mark: PlayedMark; part: PassagePart; lane: Lane; lit: boolean; picked: boolean };
+
+function Mark({ mark, part, lane, geometry, lit, picked, onLight, onPick }: MarkProps) {
   const span = Math.max(7, part.highest - part.lowest);
   const height = Math.max(2.5, Math.min(6, (lane.bottom - lane.top - 8) / (span + 1)));
   const y = lane.bottom - 4 - height - ((mark.key - part.lowest) / span) * (lane.bottom - lane.top - 8 - height);
@@ -66,7 +70,7 @@ function Mark({ mark, part, lane, geometry, lit, onLight }: { mark: PlayedMark; 
   const x2 = xAt(geometry, Math.min(Math.max(mark.end, first.start), last.end), 'end');
   const place = mark.written && mark.written.start >= first.start && mark.written.start < last.end ? xAt(geometry, mark.written.start, 'start') : null;
   return (
-    <g className={lit ? styles.lit : undefined} onPointerEnter={() => onLight([mark.id])} onPointerLeave={() => onLight([])} data-played={mark.id}>
+    <g className={picked ? styles.picked : lit ? styles.lit : undefined} onClick={(event) => onPick(part.id, [mark.id], event.shiftKey)} onPointerEnter={() => onLight([mark.id])} onPointerLeave={() => onLight([])} data-played={mark.id}>
       <title>{`${keyInWords(mark.key)}, velocity ${mark.velocity}`}</title>
       {place !== null && Math.abs(place - x1) > 0.75 && <line className={styles.shift} x1={x1} x2={place} y1={y + height / 2} y2={y + height / 2} />}
       <rect className={styles.mark} x={x1} y={y} width={Math.max(2, x2 - x1)} height={height} rx={1} fillOpacity={0.35 + (0.65 * mark.velocity) / 127} />

@@ -20,10 +20,12 @@ interface Wanted {
   width: number;
   staffHeight: number;
   laneHeight: number;
+  /** As it was before the last change. */
+  before: boolean;
 }
 
 /** Fetches and engraves the passage wanted; the last one stays in sight until the next is ready. */
-export function usePassage({ edition, parts, from, to, width, staffHeight, laneHeight }: Wanted): { drawn: Drawn | null; busy: boolean; failure: string | null } {
+export function usePassage({ edition, parts, from, to, width, staffHeight, laneHeight, before }: Wanted): { drawn: Drawn | null; busy: boolean; failure: string | null } {
   const [state, setState] = useState<{ drawn: Drawn | null; busy: boolean; failure: string | null }>({ drawn: null, busy: true, failure: null });
   const latest = useRef(0);
   const partList = parts.join(' ');
@@ -32,15 +34,17 @@ export function usePassage({ edition, parts, from, to, width, staffHeight, laneH
     if (width < 100 || partList === '') return;
     const mine = ++latest.current;
     (async () => {
+      const began = performance.now();
       setState((before) => ({ ...before, busy: true }));
       try {
-        const passage = await engineWorker().passage(partList.split(' '), from, to);
+        const passage = await engineWorker().passage(partList.split(' '), from, to, before);
         const engraving = await engraveWorker().system(passage.musicXml, { width, staffHeight, laneHeight });
+        performance.measure('dragoman: draw passage', { start: began });
         if (mine === latest.current) setState({ drawn: { passage, engraving }, busy: false, failure: null });
       } catch (error) {
         if (mine === latest.current) setState((before) => ({ ...before, busy: false, failure: sentence(error) }));
       }
     })();
-  }, [edition, partList, from, to, width, staffHeight, laneHeight]);
+  }, [edition, partList, from, to, width, staffHeight, laneHeight, before]);
   return state;
 }

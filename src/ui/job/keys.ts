@@ -1,6 +1,7 @@
 'use client';
 
 import { useEffect } from 'react';
+import { editPicked } from '../rhythm/editPicked';
 import { openQueries, useWorkspace } from './workspace';
 
 /** The few keys of a job, as shown under “?”. */
@@ -10,6 +11,9 @@ export const KEYS: readonly { keys: string; does: string }[] = [
   { keys: 'A', does: 'accept its first remedy' },
   { keys: 'D', does: 'set it aside' },
   { keys: '→ ←', does: 'one bar on, one bar back' },
+  { keys: ', .', does: 'picked notes one step earlier, later' },
+  { keys: 'J K', does: 'join picked notes, strike one again in its middle' },
+  { keys: 'C', does: 'compare with before the last change' },
   { keys: '+ −', does: 'fewer bars in view, more bars in view' },
   { keys: 'Ctrl+Z', does: 'undo' },
   { keys: 'Ctrl+Shift+Z', does: 'redo' },
@@ -50,6 +54,11 @@ export function useJobKeys(): void {
         d: () => {
           if (queries[here]) space.decide({ kind: 'dismissQuery', query: queries[here].id, reason: '' });
         },
+        ',': () => editPicked('earlier'),
+        '.': () => editPicked('later'),
+        j: () => editPicked('join'),
+        k: () => editPicked('cut'),
+        c: () => space.compare(!space.comparing),
         arrowright: () => space.show({ from: space.passage.from + 1 }),
         arrowleft: () => space.show({ from: space.passage.from - 1 }),
         '+': () => space.show({ bars: zoomed(space.passage.bars, -1) }),

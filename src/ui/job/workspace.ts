@@ -18,6 +18,9 @@ export interface Passage {
   parts: PartId[];
 }
 
+/** Written places by played note. */
+export type WrittenPlaces = ReadonlyMap<number, { start: number; end: number }>;
+
 interface Workspace {
   job: JobRecord | null;
   ledger: Ledger | null;
@@ -31,6 +34,12 @@ interface Workspace {
   stale: boolean;
   passage: Passage;
   query: string | null;
+  /** Played notes of one part that were picked in the interlinear view. */
+  picked: { part: PartId; notes: readonly number[] } | null;
+  /** Of the notes in view. */
+  written: WrittenPlaces;
+  /** The music as it was before the last change is shown. */
+  comparing: boolean;
   /** @param again even when it is open: its originals have changed */
   open: (id: string, again?: boolean) => Promise<void>;
   decide: (...decisions: Decision[]) => void;
@@ -41,6 +50,10 @@ interface Workspace {
   compute: () => void;
   show: (passage: Partial<Passage>) => void;
   point: (query: OpenQuery | null) => void;
+  /** @param more adds to what is picked in the same part, or takes it away again */
+  pick: (part: PartId | null, notes: readonly number[], more?: boolean) => void;
+  compare: (on: boolean) => void;
+  see: (written: WrittenPlaces) => void;
 }
 
 const FIRST_PARTS = 4;
@@ -73,6 +86,7 @@ export const useWorkspace = create<Workspace>((set, get) => {
     const { job, ledger } = get();
     if (!job || !ledger) return;
     set({ progress: { stage: 'casting', done: 0 }, stale: false });
+    const began = performance.now();
     let running = true;
     try {
       const summary = await engineWorker().convert(
@@ -83,6 +97,7 @@ export const useWorkspace = create<Workspace>((set, get) => {
         }),
       );
       running = false;
+      performance.measure('dragoman: convert', { start: began });
       // A newer run has taken over.
       if (!summary || get().job?.id !== job.id) return;
       const parts = get().passage.parts.filter((id) => summary.parts.some((part) => part.id === id));
@@ -91,6 +106,7 @@ export const useWorkspace = create<Workspace>((set, get) => {
         opened: summary.opened,
         progress: null,
         failure: null,
+        comparing: false,
         edition: state.edition + 1,
         passage: {
           ...state.passage,
@@ -116,10 +132,13 @@ export const useWorkspace = create<Workspace>((set, get) => {
     stale: false,
     passage: { from: 0, bars: FIRST_BARS, parts: [] },
     query: null,
+    picked: null,
+    written: new Map(),
+    comparing: false,
 
     open: async (id, again = false) => {
       if (!again && get().job?.id === id && get().summary) return;
-      set({ job: null, ledger: null, opened: null, summary: null, progress: null, failure: null, query: null, passage: { from: 0, bars: FIRST_BARS, parts: [] } });
+      set({ job: null, ledger: null, opened: null, summary: null, progress: null, failure: null, query: null, picked: null, comparing: false, passage: { from: 0, bars: FIRST_BARS, parts: [] } });
       try {
         const job = await database.jobs.get(id);
         if (!job) {
@@ -161,6 +180,18 @@ export const useWorkspace = create<Workspace>((set, get) => {
         const last = Math.max(0, (state.summary?.bars.length ?? 1) - 1);
         return { passage: { ...next, from: Math.max(0, Math.min(next.from, last)) } };
       }),
+
+    pick: (part, notes, more = false) =>
+      set(({ picked }) => {
+        if (part === null) return { picked: null };
+        if (!more || picked?.part !== part) return { picked: { part, notes } };
+        const there = notes.every((note) => picked.notes.includes(note));
+        const next = there ? picked.notes.filter((note) => !notes.includes(note)) : [...new Set([...picked.notes, ...notes])];
+        return { picked: next.length > 0 ? { part, notes: next } : null };
+      }),
+
+    compare: (on) => set({ comparing: on }),
+    see: (written) => set({ written }),
 
     point: (query) =>
       set((state) => {

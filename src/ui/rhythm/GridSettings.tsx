@@ -1,10 +1,12 @@
 'use client';
 
 import { SettingOutlined } from '@ant-design/icons';
-import { Button, Popover, Select, Switch } from 'antd';
+import { Button, Checkbox, Popover, Segmented, Select, Switch } from 'antd';
 import { useState } from 'react';
-import { settingsOf, valueName } from '@/core/job';
-import { SMALLEST_VALUES, type SmallestValue } from '@/core/to-score';
+import { settingsOf, valueName, type Decision } from '@/core/job';
+import { instrumentById } from '@/core/instruments';
+import { keyInWords } from '@/core/score';
+import { FURTHER_TUPLETS, SMALLEST_VALUES, type FurtherTuplet, type SmallestValue } from '@/core/to-score';
 import type { PartSummary } from '@/workers/engine-client';
 import { CommittedNumber } from '../shared/CommittedNumber';
 import { count } from '../shared/words';
@@ -12,6 +14,8 @@ import { useWorkspace } from '../job/workspace';
 import styles from './rhythm.module.css';
 
 const FOUND = 'found';
+const FREE = 'free';
+type Reach = 'part' | 'family' | 'shown';
 
 /** Rhythm settings of one part, each with what it did. */
 export function GridSettings({ part }: { part: PartSummary }) {
@@ -25,54 +29,105 @@ export function GridSettings({ part }: { part: PartSummary }) {
 
 function Settings({ part }: { part: PartSummary }) {
   const ledger = useWorkspace((state) => state.ledger)!;
+  const parts = useWorkspace((state) => state.summary!.parts);
+  const bars = useWorkspace((state) => state.summary!.bars);
+  const passage = useWorkspace((state) => state.passage);
   const decide = useWorkspace((state) => state.decide);
-  const pin = settingsOf(ledger).grids[part.id];
+  const [reach, setReach] = useState<Reach>('part');
+  const [someBars, setSomeBars] = useState(false);
+  const settings = settingsOf(ledger);
+  const pin = settings.grids[part.id]?.at(-1);
   const { report } = part;
-  const setSmallest = (value: SmallestValue | typeof FOUND) => {
-    if (value === FOUND) decide({ kind: 'freeGrid', part: part.id });
-    else decide({ kind: 'setGrid', part: part.id, smallest: value, triplets: pin?.triplets ?? report.tupletBeats > 0 });
-  };
+  const instrument = instrumentById(part.instrument);
+  const reached = reach === 'part' ? [part] : parts.filter((other) => (reach === 'family' ? instrumentById(other.instrument).family === instrument.family : passage.parts.includes(other.id)));
+  const to = Math.min(bars.length, passage.from + passage.bars);
+  const range = someBars ? { bars: { from: passage.from, to } } : {};
+  const forAll = (make: (id: string) => Decision) => decide(...reached.map(({ id }) => make(id)));
+  const setGrid = (smallest: SmallestValue, triplets: boolean, also: readonly FurtherTuplet[]) => forAll((id) => ({ kind: 'setGrid', part: id, smallest, triplets, ...(also.length > 0 && { also: [...also] }), ...range }));
+
   return (
     <div className={styles.settings}>
+      <Segmented<Reach> size="small" block value={reach} onChange={setReach} options={[{ value: 'part', label: 'this part' }, { value: 'family', label: 'its family' }, { value: 'shown', label: 'parts in view' }]} />
       <label>
         Smallest value
         <Select<SmallestValue | typeof FOUND>
           size="small"
           value={pin?.smallest ?? FOUND}
-          onChange={setSmallest}
-          options={[{ value: FOUND, label: 'found by the engine' }, ...SMALLEST_VALUES.map((value) => ({ value, label: valueName(value) }))]}
+          onChange={(value) => (value === FOUND ? forAll((id) => ({ kind: 'freeGrid', part: id })) : setGrid(value, pin?.triplets ?? report.tupletBeats > 0, pin?.also ?? []))}
+          options={[{ value: FOUND, label: 'as found' }, ...SMALLEST_VALUES.map((value) => ({ value, label: valueName(value) }))]}
         />
       </label>
+      <Checkbox checked={someBars} onChange={(event) => setSomeBars(event.target.checked)}>
+        only in bars {bars[passage.from]?.number}–{bars[to - 1]?.number}
+      </Checkbox>
       {pin && (
+        <>
+          <label>
+            Triplets
+            <Switch size="small" checked={pin.triplets} onChange={(triplets) => setGrid(pin.smallest, triplets, pin.also)} />
+          </label>
+          <label>
+            Further tuplets
+            <Checkbox.Group<FurtherTuplet> value={[...pin.also]} options={FURTHER_TUPLETS.map((value) => ({ value, label: String(value) }))} onChange={(also) => setGrid(pin.smallest, pin.triplets, also)} />
+          </label>
+        </>
+      )}
+      <p className="soft">
+        {report.exact ? 'Lies exactly on a grid.' : `Jitter ${(report.jitter * 1000).toFixed(0)} ms.`} {count(report.tupletBeats, 'tuplet beat', 'tuplet beats')}.
+      </p>
+      {!part.unpitched && (
+        <>
+          <label>
+            Close gaps
+            <Select<SmallestValue | typeof FOUND>
+              size="small"
+              value={settings.closeGaps[part.id] ?? FOUND}
+              onChange={(value) => forAll((id) => ({ kind: 'setGaps', part: id, upTo: value === FOUND ? null : value }))}
+              options={[{ value: FOUND, label: 'not meant as rests' }, ...SMALLEST_VALUES.map((value) => ({ value, label: `up to ${valueName(value)}` }))]}
+            />
+          </label>
+          <p className="soft">
+            {count(report.gapsClosed, 'gap', 'gaps')} closed, {count(report.overlapsTrimmed, 'overlap', 'overlaps')} trimmed.
+          </p>
+          <label>
+            Voices a staff
+            <Select<number> size="small" value={settings.voices[part.id] ?? 2} onChange={(most) => forAll((id) => ({ kind: 'setVoices', part: id, most }))} options={[1, 2, 3, 4].map((most) => ({ value: most, label: `at most ${most}` }))} />
+          </label>
+        </>
+      )}
+      {instrument.clefs.length > 1 && (
         <label>
-          Triplets
-          <Switch size="small" checked={pin.triplets} onChange={(triplets) => decide({ kind: 'setGrid', part: part.id, smallest: pin.smallest, triplets })} />
+          Hands
+          <Select<number | typeof FREE>
+            size="small"
+            value={settings.handSplits[part.id] ?? FREE}
+            onChange={(value) => decide({ kind: 'setHandSplit', part: part.id, key: value === FREE ? null : value })}
+            options={[{ value: FREE, label: 'move freely' }, ...Array.from({ length: 25 }, (_, i) => ({ value: 48 + i, label: `part at ${keyInWords(48 + i)}` }))]}
+          />
         </label>
       )}
+      <label>
+        Trills, graces
+        <Switch size="small" checked={!settings.plain[part.id]} aria-label={`Ornaments of ${part.name}`} onChange={(on) => forAll((id) => ({ kind: 'setOrnaments', part: id, on }))} />
+      </label>
+      <p className="soft">{ornamentsInWords(part)}</p>
       {part.tracks.map((track) => {
         const lead = report.leads[track]!;
         return (
           <div key={track}>
             <label>
               Played ahead by
-              <CommittedNumber
-                key={lead.milliseconds}
-                value={lead.milliseconds}
-                min={-1000}
-                max={1000}
-                step={5}
-                suffix="ms"
-                label={`Milliseconds ${part.name} was played ahead`}
-                onCommit={(milliseconds) => decide({ kind: 'setLead', track, milliseconds })}
-              />
+              <CommittedNumber key={lead.milliseconds} value={lead.milliseconds} min={-1000} max={1000} step={5} suffix="ms" label={`Milliseconds ${part.name} was played ahead`} onCommit={(milliseconds) => decide({ kind: 'setLead', track, milliseconds })} />
             </label>
             <p className="soft">{lead.evidence}</p>
           </div>
         );
       })}
-      <p className="soft">
-        {report.exact ? 'Lies exactly on a grid.' : `Jitter ${(report.jitter * 1000).toFixed(0)} ms.`} {count(report.gapsClosed, 'gap', 'gaps')} closed, {count(report.overlapsTrimmed, 'overlap', 'overlaps')} trimmed, {count(report.tupletBeats, 'tuplet beat', 'tuplet beats')}.
-      </p>
     </div>
   );
+}
+
+function ornamentsInWords({ report }: PartSummary): string {
+  const found = [[report.trills, 'trill', 'trills'], [report.tremolos, 'tremolo', 'tremolos'], [report.graces, 'grace note', 'grace notes'], [report.arpeggios, 'spread chord', 'spread chords']] as const;
+  return found.filter(([n]) => n > 0).map(([n, one, many]) => count(n, one, many)).join(', ') || 'None found.';
 }

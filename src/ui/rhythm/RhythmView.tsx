@@ -1,11 +1,15 @@
 'use client';
 
 import { LeftOutlined, MinusOutlined, PlusOutlined, RightOutlined } from '@ant-design/icons';
-import { Button, Slider } from 'antd';
+import { Button, Segmented, Slider, Tooltip } from 'antd';
+import { useState } from 'react';
 import { Interlinear } from '../interlinear/Interlinear';
 import { zoomed } from '../job/keys';
 import { useWorkspace } from '../job/workspace';
 import { PartList } from './PartList';
+import { PickedBar } from './PickedBar';
+import { SwingSelect } from './SwingSelect';
+import { TimingCharts } from './TimingCharts';
 import styles from './rhythm.module.css';
 
 /** Played time becomes written time: the parts at the side, the interlinear view, and where in the piece one is. */
@@ -13,6 +17,9 @@ export function RhythmView() {
   const summary = useWorkspace((state) => state.summary)!;
   const passage = useWorkspace((state) => state.passage);
   const show = useWorkspace((state) => state.show);
+  const comparing = useWorkspace((state) => state.comparing);
+  const compare = useWorkspace((state) => state.compare);
+  const [side, setSide] = useState<'music' | 'timing'>('music');
   const { bars } = summary;
   const from = Math.min(passage.from, bars.length - 1);
   const to = Math.min(bars.length, from + passage.bars);
@@ -46,7 +53,17 @@ export function RhythmView() {
           <Button size="small" aria-label="Show fewer bars" icon={<PlusOutlined />} onClick={() => show({ bars: zoomed(passage.bars, -1) })} />
           <Button size="small" aria-label="Show more bars" icon={<MinusOutlined />} onClick={() => show({ bars: zoomed(passage.bars, 1) })} />
         </div>
-        <Interlinear />
+        {side === 'music' ? <Interlinear /> : <TimingCharts />}
+        <div className={styles.tools}>
+          <Segmented<'music' | 'timing'> size="small" value={side} onChange={setSide} options={[{ value: 'music', label: 'Music' }, { value: 'timing', label: 'Timing' }]} />
+          <SwingSelect />
+          <Tooltip title="Key C">
+            <Button size="small" type={comparing ? 'primary' : 'default'} aria-pressed={comparing} onClick={() => compare(!comparing)}>
+              {comparing ? 'Before the last change' : 'Compare with before'}
+            </Button>
+          </Tooltip>
+          <PickedBar />
+        </div>
         <div className={styles.legend} aria-hidden>
           <span>
             <i className={styles.keyPlayed} /> as played
