@@ -4,19 +4,36 @@ import { chromium, type Browser } from '@playwright/test';
 
 const PORT = '3219';
 
+/** As text: the script runner would put helpers into a function that the page does not have. */
+const WATCH = `
+  window.longest = 0;
+  let last = performance.now();
+  setInterval(() => {
+    const now = performance.now();
+    window.longest = Math.max(window.longest, now - last);
+    last = now;
+  }, 4);
+`;
+
 export interface BrowserTimes {
   /** Reading and surveying in the engine worker, message passing included. */
   open: number;
   /** Longest time the page's own thread was blocked meanwhile. */
   blocked: number;
+  /** The whole way from tracks to score in the built engine worker, and how long the page was blocked meanwhile. */
+  convert: number;
+  convertBlocked: number;
+  /** In the demo: one setting of one part changed, computed, and drawn in the interlinear view. */
+  change: number;
+  redraw: number;
 }
 
 /**
- * Drops a file on the built application in headless Chromium and reads the page's own measurements.
+ * Drops two files on the built application in headless Chromium and reads the page's own measurements.
  *
  * @returns null when there is no Chromium or no build
  */
-export async function timeInBrowser(file: Uint8Array): Promise<BrowserTimes | null> {
+export async function timeInBrowser(file: Uint8Array, orchestra: Uint8Array): Promise<BrowserTimes | null> {
   const root = join(import.meta.dirname, '..');
   const server = spawn('node', ['node_modules/next/dist/bin/next', 'start', '-H', '127.0.0.1', '-p', PORT], { cwd: root, stdio: 'ignore' });
   let browser: Browser | null = null;
@@ -26,23 +43,41 @@ export async function timeInBrowser(file: Uint8Array): Promise<BrowserTimes | nu
     const page = await browser.newPage();
     await page.goto(`http://127.0.0.1:${PORT}/`);
     await page.getByText('demo', { exact: true }).waitFor();
-    // As text: the script runner would put helpers into a function that the page does not have.
-    await page.evaluate(`
-      window.longest = 0;
-      let last = performance.now();
-      setInterval(() => {
-        const now = performance.now();
-        window.longest = Math.max(window.longest, now - last);
-        last = now;
-      }, 4);
-    `);
+    await page.evaluate(WATCH);
     await page.locator('input[type=file]').first().setInputFiles({ name: 'large.mid', mimeType: 'audio/midi', buffer: Buffer.from(file) });
     // Handing the file over blocks the page too, but that is the test driver's doing.
     await page.evaluate('window.longest = 0');
     const measured = await page.waitForFunction(() => performance.getEntriesByName('dragoman: read and survey')[0]?.duration, undefined, { timeout: 60_000 });
     const open = (await measured.jsonValue()) ?? 0;
     const blocked = await page.evaluate(() => (window as unknown as { longest: number }).longest);
-    return { open, blocked };
+
+    await page.goto(`http://127.0.0.1:${PORT}/`);
+    await page.evaluate(WATCH);
+    await page.locator('input[type=file]').first().setInputFiles({ name: 'orchestra.mid', mimeType: 'audio/midi', buffer: Buffer.from(orchestra) });
+    await page.evaluate('window.longest = 0');
+    const converted = await page.waitForFunction(() => performance.getEntriesByName('dragoman: convert')[0]?.duration, undefined, { timeout: 60_000 });
+    const convert = (await converted.jsonValue()) ?? 0;
+    const convertBlocked = await page.evaluate(() => (window as unknown as { longest: number }).longest);
+
+    await page.goto(`http://127.0.0.1:${PORT}/`);
+    await page.getByRole('row', { name: /demo/ }).getByRole('link').first().click();
+    await page.locator('g.note').first().waitFor();
+    const changes: number[] = [];
+    const redraws: number[] = [];
+    for (const value of ['up to quarter notes', 'not meant as rests', 'up to eighth notes', 'not meant as rests']) {
+      await page.evaluate('performance.clearMeasures()');
+      await page.getByRole('button', { name: 'Rhythm settings of Bassoon' }).click();
+      await page.getByRole('tooltip').getByRole('combobox').nth(1).click();
+      await page.locator('.ant-select-item-option', { hasText: value }).last().click();
+      await page.waitForFunction(() => performance.getEntriesByName('dragoman: draw passage').length > 0);
+      const [change, redraw] = (await page.evaluate(`['dragoman: convert', 'dragoman: draw passage'].map((name) => performance.getEntriesByName(name).at(-1).duration)`)) as [number, number];
+      changes.push(change);
+      redraws.push(redraw);
+      await page.keyboard.press('Escape');
+      await page.mouse.click(600, 760);
+    }
+    const middle = (list: number[]) => list.sort((a, b) => a - b)[list.length >> 1]!;
+    return { open, blocked, convert, convertBlocked, change: middle(changes), redraw: middle(redraws) };
   } catch (error) {
     console.error(`No measurement in the browser: ${(error as Error).message.split('\n')[0]}`);
     return null;

@@ -115,7 +115,7 @@ test('decisions stand in the ledger, can be undone and redone, and are there aft
 
   await goTo(page, 'Rhythm');
   await page.getByRole('button', { name: 'Rhythm settings of Bassoon' }).click();
-  await page.getByRole('combobox').last().click();
+  await page.getByRole('tooltip').getByRole('combobox').first().click();
   await page.getByTitle('quarter notes', { exact: true }).click();
   await expect(page.getByRole('button', { name: 'Ledger (3)' })).toBeVisible();
   await page.keyboard.press('Escape');

@@ -1,5 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { expect, test, type Page } from '@playwright/test';
+import { corpus } from '../bench/corpus';
+import { playTake, TAKES } from '../bench/takes';
 import { line, smfBytes, tempo, type HandNote } from '../src/testing/music';
 import { dropFile, openDemo, truth } from './help';
 import { readParts } from './read-musicxml';
@@ -36,6 +38,24 @@ test('by keyboard alone: the note that leaves the others is walked to and put ba
   await expect(page.getByText(/a sixteenth after Flute/)).toHaveCount(0);
   const [flute, clarinet] = await exported(page);
   expect(clarinet!.notes.map((note) => note.start)).toEqual(flute!.notes.map((note) => note.start));
+});
+
+test('by keyboard alone: a wrong triplet is written plain', async ({ page }) => {
+  // Sixteenths in the clarinet, triplets only in the flute; 30 ms of jitter make one beat doubtful (seeded).
+  const score = corpus(1)[18]!;
+  const unsteady = TAKES.find((take) => take.name === 'jitter 30 ms')!;
+  await page.goto('/');
+  await dropFile(page, { name: 'unsteady.mid', mimeType: 'audio/midi', buffer: Buffer.from(playTake(score, unsteady, 118)) });
+  await expect(page.locator('g.note').first()).toBeVisible({ timeout: 30_000 });
+  const doubt = page.getByText('Clarinet in B♭, bar 6, beat 1: written as a triplet');
+  await expect(doubt).toBeVisible();
+  const plain = async () => (await exported(page))[1]!.notes.filter((note) => note.start >= 20 * QUARTER && note.start < 24 * QUARTER).every((note) => note.start % (QUARTER / 4) === 0);
+  expect(await plain()).toBe(false);
+  for (let i = 0; i < 12 && !(await page.getByRole('button', { name: 'Plain values in this bar' }).isVisible()); i++) await page.keyboard.press('n');
+  await page.keyboard.press('a');
+  await ledger(page, 1);
+  await expect(doubt).toHaveCount(0);
+  expect(await plain()).toBe(true);
 });
 
 test('early strings: a lead set wrongly and found again, by keyboard undo', async ({ page }) => {

@@ -1,5 +1,5 @@
 import Dexie from 'dexie';
-import { EMPTY_LEDGER, packArchive, unpackArchive, type Ledger } from '@/core/job';
+import { EMPTY_LEDGER, fileNameOf, packArchive, unpackArchive, type Ledger } from '@/core/job';
 import { database, type JobRecord } from './schema';
 
 /** Something the browser's storage refused, in a sentence for people. */
@@ -124,8 +124,7 @@ export async function archiveOf(id: string): Promise<{ bytes: Uint8Array; fileNa
   const job = await database.jobs.get(id);
   if (!job) throw new StorageError('This job is no longer in this browser.');
   const originals = await Promise.all(job.originals.map(async (original) => ({ ...original, bytes: await originalBytes(original.sha256) })));
-  const name = job.name.replace(/[^\p{L}\p{N}._ -]+/gu, '').trim() || 'job';
-  return { bytes: packArchive({ name: job.name, originals, ledger: job.ledger }), fileName: `${name}.dragoman.zip` };
+  return { bytes: packArchive({ name: job.name, originals, ledger: job.ledger }), fileName: `${fileNameOf(job.name)}.dragoman.zip` };
 }
 
 /** Makes a job of an archive; nothing is stored when anything in it is wrong. @throws JobError, StorageError */

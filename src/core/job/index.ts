@@ -7,3 +7,4 @@ export * from './remedies';
 export { parseJob } from './parse';
 export { packArchive, unpackArchive, type ArchivedJob } from './archive';
 export { preparePerformance, replay } from './replay';
+export { fileNameOf } from './file-name';

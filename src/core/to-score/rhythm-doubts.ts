@@ -4,7 +4,7 @@
  */
 import type { CastPart } from '../casting';
 import type { PlacedNote } from './timed-note';
-import type { Query } from '../score';
+import { noteValue, type Query } from '../score';
 import { barBeat, barIndexAt, QUARTER, type Bar, type WrittenUnits } from '../time';
 import { beatIndexAt, type BeatLine } from './beats';
 import type { DurationReport } from './durations';
@@ -17,6 +17,8 @@ const SAME_LEAST = 2;
 /** Over the whole piece: parts that share fewer onsets than this do not move together. */
 const COMPANY = 0.85;
 const MOST_COMPANIONS = 8;
+/** Up to this share of its divided beats a value is an exception. */
+const EXCEPTION = 0.15;
 /** Steps that are looked at: an eighth, a sixteenth, a thirty-second. */
 const STEPS: readonly WrittenUnits[] = [QUARTER / 8, QUARTER / 4, QUARTER / 2];
 
@@ -86,7 +88,7 @@ export function rhythmQueries(parts: readonly PartRhythm[], bars: readonly Bar[]
     return grid.doubtfulTuplets.map((beat): Query => {
       const { start, bar } = line.beats[beat]!;
       const notes = grid.notes.filter((note) => beatIndexAt(line, note.start) === beat);
-      return { id: `tuplet/${part.id}/${beat}`, kind: 'tuplet', part: part.id, at: start, bar, played: notes.map((note) => note.id), message: `${words(part, start)}: written as a triplet; plain values fit nearly as well.`, facts: { bar, smallest: grid.smallest } };
+      return { id: `tuplet/${part.id}/${beat}`, kind: 'tuplet', part: part.id, at: start, bar, played: notes.map((note) => note.id), message: `${words(part, start)}: written as a triplet; plain values fit nearly as well.`, facts: { bar, smallest: usualSmallest(grid, line) } };
     });
   }
 
@@ -124,6 +126,12 @@ function onsetsByBar(notes: readonly PlacedNote[], barOf: (at: WrittenUnits) => 
     places.set(note.start, [...(places.get(note.start) ?? []), note]);
   }
   return byBar;
+}
+
+/** The smallest plain value that is no exception in the part. */
+function usualSmallest({ divisions, smallest }: GridChoice, line: BeatLine): WrittenUnits {
+  const units = divisions.flatMap((division, b) => (division > 1 && noteValue(line.beats[b]!.length / division, 0) ? [line.beats[b]!.length / division] : [])).sort((a, b) => a - b);
+  return units[Math.floor(units.length * EXCEPTION)] ?? smallest;
 }
 
 /** For each part those it usually moves with. */

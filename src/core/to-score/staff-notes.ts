@@ -42,7 +42,7 @@ export function writeStaves(part: CastPart, grid: GridChoice, line: BeatLine, dr
   const output = part.instrument.clefs.map((_, s): StaffNotes => {
     const own = grid.notes.filter((_note, i) => staffOfNote[i] === s + 1);
     const most = settings.voices ?? USUAL_VOICES;
-    const voiceOfNote = separateVoices(own, { most, secondVoice: part.instrument.polyphonic ? SECOND_VOICE_KEYBOARD : SECOND_VOICE_MELODIC });
+    const voiceOfNote = separateVoices(own, { most, exact: grid.exact, secondVoice: part.instrument.polyphonic ? SECOND_VOICE_KEYBOARD : SECOND_VOICE_MELODIC });
     const notes: EndedNote[] = [];
     const voices: number[] = [];
     for (let voice = 0; voice < most; voice++) {

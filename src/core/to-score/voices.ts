@@ -14,6 +14,7 @@ import { QUARTER } from '../time';
 import type { PlacedNote } from './timed-note';
 
 const BEAM = 12;
+const UNLIKE_ENDS_MEANT = 4;
 
 interface Line {
   /** Played end of what sounds last in this voice. */
@@ -34,6 +35,8 @@ interface State {
 export interface VoiceCosts {
   /** Writing a chord in the second voice. Low for keyboards, high for instruments of one line. */
   secondVoice: number;
+  /** The ends were made by a machine: unlike ones are meant, not let go carelessly. */
+  exact: boolean;
   /** Lines at most, 1–4. */
   most: number;
 }
@@ -110,7 +113,7 @@ function place(state: State, members: readonly PlacedNote[], sizes: readonly num
     if (size > 0) {
       const own = size === members.length ? members : members.slice(next, next + size);
       next += size;
-      cost += joining(line, own) + unlike(own) + voice * costs.secondVoice;
+      cost += joining(line, own) + unlike(own, costs.exact) + voice * costs.secondVoice;
       // Voices that sound against each other keep their order; a voice that rests does not mind.
       for (let other = 0; other < sizes.length; other++) {
         const against = state.lines[other]!;
@@ -142,7 +145,7 @@ function joining(line: Line, chord: readonly PlacedNote[]): number {
 }
 
 /** Notes of one chord that end at different times cannot share a stem. */
-function unlike(chord: readonly PlacedNote[]): number {
+function unlike(chord: readonly PlacedNote[], exact: boolean): number {
   if (chord.length === 1) return 0;
   let latest = -Infinity;
   let first = Infinity;
@@ -151,6 +154,7 @@ function unlike(chord: readonly PlacedNote[]): number {
     first = Math.min(first, release);
   }
   const spread = latest - first;
+  if (exact) return spread < QUARTER / 16 ? 0 : UNLIKE_ENDS_MEANT;
   const share = spread / Math.max(1, latest - chord[0]!.start);
   return share <= 0.3 ? 0 : Math.min(0.4 + 2.2 * share, 3);
 }

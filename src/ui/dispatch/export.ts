@@ -1,3 +1,4 @@
+import { fileNameOf } from '@/core/job';
 import { engineWorker } from '@/workers/engine-client';
 import { useWorkspace } from '../job/workspace';
 import { download } from '../shared/download';
@@ -14,9 +15,4 @@ export async function exportScore(format: keyof typeof TYPES): Promise<string> {
   const fileName = `${fileNameOf(job?.name ?? 'score')}.${format}`;
   download(bytes, fileName, TYPES[format]);
   return fileName;
-}
-
-/** A name every file system takes. */
-export function fileNameOf(name: string): string {
-  return name.replace(/[^\p{L}\p{N}._ -]+/gu, '').replace(/\s+/g, ' ').trim() || 'score';
 }

@@ -20,6 +20,15 @@ type Reach = 'part' | 'family' | 'shown';
 /** Rhythm settings of one part, each with what it did. */
 export function GridSettings({ part }: { part: PartSummary }) {
   const [open, setOpen] = useState(false);
+  // A hundred parts show a hundred of these: nothing is built before it is asked for.
+  const [asked, setAsked] = useState(false);
+  if (!asked) {
+    return (
+      <button type="button" className={styles.gear} aria-label={`Rhythm settings of ${part.name}`} onClick={() => (setAsked(true), setOpen(true))}>
+        <SettingOutlined />
+      </button>
+    );
+  }
   return (
     <Popover open={open} onOpenChange={setOpen} trigger="click" placement="rightTop" title={`Rhythm of ${part.name}`} content={<Settings part={part} />} destroyOnHidden>
       <Button type="text" size="small" aria-label={`Rhythm settings of ${part.name}`} icon={<SettingOutlined />} />
