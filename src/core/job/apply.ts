@@ -56,6 +56,8 @@ export function apply(settings: ConversionSettings, decision: Decision): Convers
       return { ...settings, voices: { ...settings.voices, [decision.part]: decision.most } };
     case 'setHandSplit':
       return { ...settings, handSplits: decision.key === null ? without(settings.handSplits, decision.part) : { ...settings.handSplits, [decision.part]: decision.key } };
+    case 'setClefs':
+      return { ...settings, fixedClefs: decision.changes ? without(settings.fixedClefs, decision.part) : { ...settings.fixedClefs, [decision.part]: true } };
     case 'moveNotes':
       return edited(settings, decision.part, decision.moves.map(({ note, by }): NoteEdit => ({ kind: 'move', note, by })));
     case 'joinNotes':

@@ -63,6 +63,8 @@ export function describe(decision: Decision, nameOf: (track: string) => string):
       return `${nameOf(decision.part)}: at most ${decision.most} ${decision.most === 1 ? 'voice' : 'voices'} a staff`;
     case 'setHandSplit':
       return `${nameOf(decision.part)}: ${decision.key === null ? 'hands move freely' : `staves split at ${keyInWords(decision.key)}`}`;
+    case 'setClefs':
+      return `${nameOf(decision.part)}: ${decision.changes ? 'clef changes where they pay' : 'one clef throughout'}`;
     case 'moveNotes':
       return `${nameOf(decision.part)}: ${decision.moves.length === 1 ? 'a note' : `${decision.moves.length} notes`} moved`;
     case 'joinNotes':

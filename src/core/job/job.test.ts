@@ -101,7 +101,7 @@ describe('job files', () => {
 
   it('takes every kind of decision there is', () => {
     expect(parse().ledger).toEqual({ decisions, position: 3 });
-    const kinds = new Set([...decisions.map((decision) => decision.kind), 'freeGrid', 'setOrnaments', 'dismissQuery', 'splitTrack', 'placeOriginal']);
+    const kinds = new Set([...decisions.map((decision) => decision.kind), 'freeGrid', 'setOrnaments', 'setClefs', 'dismissQuery', 'splitTrack', 'placeOriginal']);
     expect(kinds).toEqual(new Set(Object.keys(DECISION_KINDS)));
   });
 

@@ -65,6 +65,13 @@ export class SetHandSplit {
   @ValidateIf((one: SetHandSplit) => one.key !== null) @IsInt() @Min(0) @Max(127) key!: number | null;
 }
 
+/** Whether a part may change its clef. */
+export class SetClefs {
+  @Equals('setClefs') kind!: 'setClefs';
+  @Matches(PART) part!: string;
+  @IsBoolean() changes!: boolean;
+}
+
 export class NoteMove {
   @IsInt() @Min(0) note!: number;
   /** Written units. */
@@ -92,7 +99,7 @@ export class CutNote {
   @IsInt() @Min(0) at!: number;
 }
 
-export type RhythmDecision = SetGrid | FreeGrid | SetLead | SetSwing | SetOrnaments | SetGaps | SetVoices | SetHandSplit | MoveNotes | JoinNotes | CutNote;
+export type RhythmDecision = SetGrid | FreeGrid | SetLead | SetSwing | SetOrnaments | SetGaps | SetVoices | SetHandSplit | SetClefs | MoveNotes | JoinNotes | CutNote;
 
 export const RHYTHM_DECISIONS: Record<RhythmDecision['kind'], new () => RhythmDecision> = {
   setGrid: SetGrid,
@@ -103,6 +110,7 @@ export const RHYTHM_DECISIONS: Record<RhythmDecision['kind'], new () => RhythmDe
   setGaps: SetGaps,
   setVoices: SetVoices,
   setHandSplit: SetHandSplit,
+  setClefs: SetClefs,
   moveNotes: MoveNotes,
   joinNotes: JoinNotes,
   cutNote: CutNote,

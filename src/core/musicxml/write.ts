@@ -1,5 +1,5 @@
 import { drumSound, GENERAL_MIDI_DRUMS, instrumentById, type Clef, type DrumMap } from '../instruments';
-import type { Marker, Part, PartBar, Score, ScoreNote, SymbolInBar, SymbolMarks, TempoMark, VoiceBar } from '../score';
+import { clefsAt, type Marker, type Part, type PartBar, type Score, type ScoreNote, type SymbolInBar, type SymbolMarks, type TempoMark, type VoiceBar } from '../score';
 import { QUARTER, type Bar, type WrittenUnits } from '../time';
 import { barAccidentals } from './accidentals';
 import { barBeams, type Beam } from './beams';
@@ -168,7 +168,8 @@ class PartWriter {
     const k = this.score.keys.findIndex((candidate) => candidate.bar === index);
     const newKey = k >= 0 && !(part.unpitched && index > 0);
     const newMeter = !before || before.meter.beats !== bar.meter.beats || before.meter.beatType !== bar.meter.beatType;
-    if (index > 0 && !newKey && !newMeter) return;
+    const clefs = part.clefChanges.filter((change) => change.bar === index && index > 0);
+    if (index > 0 && !newKey && !newMeter && clefs.length === 0) return;
     xml.open('attributes');
     if (index === 0) xml.leaf('divisions', this.divisions);
     if (newKey) {
@@ -180,9 +181,10 @@ class PartWriter {
     if (newMeter) xml.open('time').leaf('beats', bar.meter.beats).leaf('beat-type', bar.meter.beatType).close('time');
     if (index === 0) {
       if (part.clefs.length > 1) xml.leaf('staves', part.clefs.length);
-      part.clefs.forEach((clef, s) => this.clef(clef, part.clefs.length > 1 ? s + 1 : undefined));
+      clefsAt(part, 0).forEach((clef, s) => this.clef(clef, part.clefs.length > 1 ? s + 1 : undefined));
       this.transpose();
     }
+    for (const { staff, clef } of clefs) this.clef(clef, part.clefs.length > 1 ? staff : undefined);
     xml.close('attributes');
   }
 

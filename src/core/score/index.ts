@@ -6,3 +6,4 @@ export * from './check';
 export * from './slice';
 export * from './sounding';
 export * from './key-name';
+export { clefsAt } from './clefs-at';

@@ -51,6 +51,8 @@ export interface Part {
   transpositionSteps: number;
   /** Clef at the start of each staff, top first. */
   clefs: Clef[];
+  /** In order of bar. */
+  clefChanges: ClefChange[];
   unpitched: boolean;
   /** One player, where a section is usual too. */
   solo: boolean;
@@ -62,6 +64,14 @@ export interface Part {
   writtenKeys: number[];
   /** One for each bar of the score. */
   bars: PartBar[];
+}
+
+/** Another clef from the start of a bar on. */
+export interface ClefChange {
+  /** Bar index. */
+  bar: number;
+  staff: number;
+  clef: Clef;
 }
 
 export interface PartBar {

@@ -1,3 +1,4 @@
+import { clefsAt } from './clefs-at';
 import type { PartId, Score, ScoreNote } from './score';
 
 /**
@@ -33,7 +34,8 @@ export function sliceScore(score: Score, parts: readonly PartId[], from: number,
           }),
         })),
       }));
-      return [{ ...part, writtenKeys: keys.map(({ k }) => part.writtenKeys[k]!), bars: partBars }];
+      const clefChanges = part.clefChanges.filter((change) => change.bar > from && change.bar < to).map((change) => ({ ...change, bar: change.bar - from }));
+      return [{ ...part, clefs: clefsAt(part, from), clefChanges, writtenKeys: keys.map(({ k }) => part.writtenKeys[k]!), bars: partBars }];
     }),
   };
 }

@@ -7,14 +7,15 @@ import type { CastPart } from '../casting';
 import { voiceNumber, type Part, type PartBar, type ScoreNote, type SymbolMarks } from '../score';
 import type { Bar, WrittenUnits } from '../time';
 import { assembleVoice, wholeBarRest, type Chord } from './assemble';
+import { clefChanges, clefChoices } from './clefs';
 import type { EndedNote } from './durations';
 import type { StaffNotes } from './staff-notes';
 import { techniqueMarks } from './technique-marks';
 import { type TimedNote } from './timed-note';
 import { nearestPlace, writtenPitch, writtenTransposition } from './written-pitch';
 
-/** @param places on the line of fifths for each note of each staff @param concertKeys signatures of the piece @param channel 1–16, for playback */
-export function assemblePart(part: CastPart, staves: readonly StaffNotes[], places: readonly number[][], concertKeys: readonly number[], bars: readonly Bar[], drums: DrumMap, channel: number): Part {
+/** @param places on the line of fifths for each note of each staff @param concertKeys signatures of the piece @param channel 1–16, for playback @param fixedClefs no changes of clef */
+export function assemblePart(part: CastPart, staves: readonly StaffNotes[], places: readonly number[][], concertKeys: readonly number[], bars: readonly Bar[], drums: DrumMap, { channel, fixedClefs }: { channel: number; fixedClefs: boolean }): Part {
   const { instrument } = part;
   const transposition = writtenTransposition(instrument.transposition, concertKeys);
   const techniques = techniqueMarks(staves.flatMap((staff) => staff.notes), part.techniqueOf, instrument);
@@ -57,6 +58,7 @@ export function assemblePart(part: CastPart, staves: readonly StaffNotes[], plac
     transposition: instrument.transposition,
     transpositionSteps: transposition.steps,
     clefs: [...instrument.clefs],
+    clefChanges: fixedClefs ? [] : staves.flatMap(({ staff }) => clefChanges(partBars, staff, clefChoices(instrument, staff))).sort((a, b) => a.bar - b.bar),
     unpitched: instrument.unpitched,
     solo: part.solo,
     channel: instrument.unpitched ? 10 : channel,

@@ -4,3 +4,4 @@ export type { Lead } from './lead';
 export { Memo } from './memo';
 export { swung, type Swing } from './swing';
 export type { BeatLine } from './beats';
+export { clefChoices } from './clefs';

@@ -40,6 +40,8 @@ export interface ConversionSettings extends CastingSettings {
   closeGaps: Record<PartId, SmallestValue>;
   /** Lowest key of the upper staff. */
   handSplits: Record<PartId, MidiKey>;
+  /** Parts that keep their first clef throughout. */
+  fixedClefs: Record<PartId, true>;
   /** Voices a staff at most. */
   voices: Record<PartId, number>;
   /** Milliseconds a track was played ahead of the beat. */
@@ -56,4 +58,4 @@ export interface ConversionSettings extends CastingSettings {
   key?: { fifths: number; mode: 'major' | 'minor' };
 }
 
-export const NO_SETTINGS: ConversionSettings = { ...NO_CASTING_SETTINGS, plain: {}, grids: {}, edits: {}, closeGaps: {}, handSplits: {}, voices: {}, leads: {}, splits: {}, offsets: {} };
+export const NO_SETTINGS: ConversionSettings = { ...NO_CASTING_SETTINGS, plain: {}, grids: {}, edits: {}, closeGaps: {}, handSplits: {}, fixedClefs: {}, voices: {}, leads: {}, splits: {}, offsets: {} };

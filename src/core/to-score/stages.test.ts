@@ -106,7 +106,7 @@ describe('assembling', () => {
         const chords = places.map((start, i) => ({ start, end: places[i + 1] ?? 8 * QUARTER, notes: [{ key: 60, pitch: { step: 'C' as const, alter: 0, octave: 4 }, played: [i] }] }));
         const symbols = assembleVoice(chords, bars);
         const part: Part = {
-          id: 't1', name: 'x', abbreviation: 'x', instrument: 'flute', transposition: 0, transpositionSteps: 0, clefs: ['treble'], unpitched: false, solo: false, channel: 1, program: 1, writtenKeys: [0],
+          id: 't1', name: 'x', abbreviation: 'x', instrument: 'flute', transposition: 0, transpositionSteps: 0, clefs: ['treble'], unpitched: false, solo: false, clefChanges: [], channel: 1, program: 1, writtenKeys: [0],
           bars: bars.map((_, b) => ({ voices: symbols.has(b) ? [{ staff: 1, voice: 1, symbols: symbols.get(b)! }] : [] })),
         };
         const score: Score = { title: '', bars, keys: [{ bar: 0, fifths: 0, mode: 'major' }], tempos: [], markers: [], swing: null, parts: [part] };

@@ -103,7 +103,7 @@ export function* convert(performance: Performance, settings: ConversionSettings,
     yield { stage: 'assembling', done: 0.8 + (0.2 * p) / casting.parts.length };
     const placed = places[p]!.map((staff, s) => memo.settle(`places/${part.id}/${s}`, staff, sameNumbers));
     const switches = memo.settle(`switches/${part.id}`, suspectedSwitches(part, queries), (a, b) => [...a].join() === [...b].join());
-    parts.push(memo.recall(`part/${part.id}`, [part, staves[p], ...placed, concertKeys, bars, drums, p], () => assemblePart(part, staves[p]!, placed, concertKeys, bars, drums, playbackChannel(p))));
+    parts.push(memo.recall(`part/${part.id}`, [part, staves[p], ...placed, concertKeys, bars, drums, p, settings.fixedClefs[part.id]], () => assemblePart(part, staves[p]!, placed, concertKeys, bars, drums, { channel: playbackChannel(p), fixedClefs: settings.fixedClefs[part.id] ?? false })));
     queries.push(...memo.recall(`doubts/${part.id}`, [part, grids[p], bars, line, drums, switches], () => noteQueries(part, grids[p]!, bars, line, drums, switches)));
   }
   const score: Score = {

@@ -6,7 +6,7 @@ import { useState } from 'react';
 import { settingsOf, valueName, type Decision } from '@/core/job';
 import { instrumentById } from '@/core/instruments';
 import { keyInWords } from '@/core/score';
-import { FURTHER_TUPLETS, SMALLEST_VALUES, type FurtherTuplet, type SmallestValue } from '@/core/to-score';
+import { clefChoices, FURTHER_TUPLETS, SMALLEST_VALUES, type FurtherTuplet, type SmallestValue } from '@/core/to-score';
 import type { PartSummary } from '@/workers/engine-client';
 import { CommittedNumber } from '../shared/CommittedNumber';
 import { count } from '../shared/words';
@@ -113,6 +113,12 @@ function Settings({ part }: { part: PartSummary }) {
             onChange={(value) => decide({ kind: 'setHandSplit', part: part.id, key: value === FREE ? null : value })}
             options={[{ value: FREE, label: 'move freely' }, ...Array.from({ length: 25 }, (_, i) => ({ value: 48 + i, label: `part at ${keyInWords(48 + i)}` }))]}
           />
+        </label>
+      )}
+      {instrument.clefs.some((_, s) => clefChoices(instrument, s + 1).length > 1) && (
+        <label>
+          Clef changes
+          <Switch size="small" checked={!settings.fixedClefs[part.id]} aria-label={`Clef changes of ${part.name}`} onChange={(changes) => forAll((id) => ({ kind: 'setClefs', part: id, changes }))} />
         </label>
       )}
       <label>
