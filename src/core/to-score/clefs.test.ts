@@ -21,7 +21,7 @@ describe('clefs', () => {
   });
   it('change where a part stays high, and back', () => {
     expect(changes('Cello', [48, 48, 77, 77, 77, 77, 36, 36])).toEqual([[2, 'treble'], [6, 'bass']]);
-    expect(changes('Viola', [60, 79, 81, 79, 60])).toEqual([[1, 'treble'], [4, 'alto']]);
+    expect(changes('Viola', [60, 79, 81, 79, 50, 50, 50])).toEqual([[1, 'treble'], [4, 'alto']]);
   });
   it('prefer the tenor clef for what lies between', () => {
     expect(changes('Cello', [48, 48, 69, 69, 69, 69])).toEqual([[2, 'tenor']]);
