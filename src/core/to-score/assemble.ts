@@ -75,12 +75,14 @@ function writeBar(bar: Bar, segments: readonly Segment[]): SymbolInBar[] {
 function writePiece(from: WrittenUnits, to: WrittenUnits, segment: Segment, stretch: Stretch, bar: Bar): SymbolInBar[] {
   const { tuplet } = stretch;
   const rest = segment.chord === null;
-  // Inside a tuplet everything is written as if it were plain and shrunk by normal : actual.
-  const stretchBy = tuplet ? tuplet.actual / tuplet.normal : 1;
+  // Inside a tuplet everything is written as if it were plain and shrunk by normal : actual. Multiplied first, so that places stay whole.
+  const { actual, normal } = tuplet ?? { actual: 1, normal: 1 };
   const origin = tuplet ? stretch.start : 0;
+  const plain = (place: WrittenUnits) => ((place - origin) * actual) / normal;
+  const shrunk = (units: WrittenUnits) => (units * normal) / actual;
   const rules = tuplet ? tupletSplitting(tuplet.actual, tuplet.unit) : barSplitting(bar);
-  const pieces = splitSpan((from - origin) * stretchBy, (to - origin) * stretchBy, rest, rules);
-  return pieces.map((piece) => symbol(piece, piece.at / stretchBy + origin, piece.length / stretchBy, segment, bar, stretch));
+  const pieces = splitSpan(plain(from), plain(to), rest, rules);
+  return pieces.map((piece) => symbol(piece, shrunk(piece.at) + origin, shrunk(piece.length), segment, bar, stretch));
 }
 
 function symbol(piece: Piece, at: WrittenUnits, duration: WrittenUnits, { chord }: Segment, bar: Bar, { tuplet }: Stretch): SymbolInBar {

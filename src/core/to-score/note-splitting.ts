@@ -30,6 +30,8 @@ export interface Piece extends NoteValue {
 
 /** Cuts [from, to) into symbols, in order. */
 export function splitSpan(from: WrittenUnits, to: WrittenUnits, rest: boolean, rules: Splitting): Piece[] {
+  // A broken place would be cut without end.
+  if (!Number.isInteger(from) || !Number.isInteger(to) || to <= from) throw new RangeError(`no symbols from ${from} to ${to}`);
   const value = noteValue(to - from, rest ? 1 : 2);
   if (value && (rest ? restMayStand(from, to, value, rules) : noteMayStand(from, to, value, rules))) return [{ ...value, at: from }];
   const cut = bestCut(from, to, rules);

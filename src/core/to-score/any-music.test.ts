@@ -1,0 +1,34 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { line, meter, performanceOf, tempo } from '../../testing/music';
+import { writeMusicXml } from '../musicxml';
+import { checkScore } from '../score';
+import { NO_SETTINGS, toScore, type ConversionSettings } from './index';
+
+const METERS = [[4, 4], [3, 4], [6, 8], [5, 8], [7, 8], [2, 2], [12, 8], [5, 4]] as const;
+const DEALT: ConversionSettings = { ...NO_SETTINGS, deals: { t1: { to: 'players', players: 3, spare: 'double', lines: 'smooth', order: 'straight' } }, voices: { t1: 4, t2: 3 } };
+
+/** Played by hand: anywhere. */
+const loose = fc.record({ key: fc.integer({ min: 20, max: 100 }), at: fc.integer({ min: 0, max: 1400 }).map((n) => n / 97), length: fc.integer({ min: 1, max: 400 }).map((n) => n / 97) });
+/** Made by a machine: on every kind of subdivision, side by side. */
+const exact = fc.record({ key: fc.integer({ min: 40, max: 90 }), at: fc.tuple(fc.integer({ min: 0, max: 14 }), fc.constantFrom(0, 1 / 2, 1 / 3, 2 / 3, 1 / 4, 3 / 4, 1 / 5, 4 / 5, 1 / 7, 1 / 8, 1 / 6, 1 / 16)).map(([whole, part]) => whole + part), length: fc.constantFrom(1 / 2, 1 / 3, 1 / 4, 1 / 5, 1 / 7, 1, 2, 1 / 8, 1 / 6, 1 / 16, 3 / 4) });
+
+describe('any music at all', () => {
+  it('becomes a sound score: every bar full, every tie taken up, every tuplet closed', () => {
+    fc.assert(
+      fc.property(fc.array(fc.oneof(loose, exact), { minLength: 1, maxLength: 30 }), fc.array(exact, { minLength: 1, maxLength: 20 }), fc.constantFrom('Flute', 'Piano', 'Drums', 'Hns a4', 'Cello', 'Strings'), fc.constantFrom(...METERS), fc.boolean(), fc.integer({ min: 30, max: 240 }), (a, b, name, [beats, beatType], dealt, bpm) => {
+        const performance = performanceOf([{ name, notes: a }, { name: 'Viola pizz', notes: b }], [meter(0, beats, beatType), tempo(0, bpm)]);
+        const { score } = toScore(performance, dealt ? DEALT : NO_SETTINGS);
+        expect(checkScore(score)).toEqual([]);
+        expect(writeMusicXml(score)).toContain('</score-partwise>');
+      }),
+      { numRuns: 250 },
+    );
+  });
+  it('a septuplet over a dotted quarter too', () => {
+    const notes = line(...Array.from({ length: 7 }, (_, i): [number, number] => [72 + i, 1.5 / 7]), [72, 1.5]);
+    const { score } = toScore(performanceOf([{ name: 'Flute', notes }], [meter(0, 6, 8)]), NO_SETTINGS);
+    expect(checkScore(score)).toEqual([]);
+    expect(score.parts[0]!.bars[0]!.voices[0]!.symbols.filter((symbol) => symbol.tuplet?.actual === 7)).toHaveLength(7);
+  });
+});
