@@ -37,7 +37,7 @@ const CHORD_SPREAD: Seconds = 0.1;
 /** A note that sounds this little into the next chord was only let go late. */
 const LATE_RELEASE: Seconds = 0.16;
 const LATE_SHARE = 0.35;
-const BEAM = 64;
+const BEAM = 12;
 /** A leap is a leap, however wide. */
 const LARGEST_STEP = 8;
 
