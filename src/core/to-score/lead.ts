@@ -59,11 +59,10 @@ interface Onset {
 /** @param tracks notes timed with no lead taken out */
 export function estimateLeads(tracks: ReadonlyMap<TrackId, readonly TimedNote[]>, line: BeatLine, pins: Record<TrackId, Milliseconds>): Map<TrackId, Lead> {
   const onsets = new Map([...tracks].map(([id, notes]) => [id, distinctOnsets(notes, line)]));
-  const alone = new Map([...onsets].map(([id, list]) => [id, search(list, line, null)]));
-  const steady = [...alone].filter(([, found]) => Math.abs(found.lead) < NEGLIGIBLE).map(([id]) => id);
-  // With no track on the beat, those that are sure of their lead bear witness once it is taken out.
-  const witnesses = steady.length > 0 ? steady : [...alone].filter(([, found]) => found.confidence > SURE_WITNESS).map(([id]) => id);
-  const reference = coincidences(witnesses.map((id) => onsets.get(id)!.map((onset) => onset.seconds + (steady.length > 0 ? 0 : alone.get(id)!.lead))));
+  const alone = new Map([...onsets].map(([id, list]): [TrackId, Found] => [id, pins[id] === undefined ? search(list, line, null) : { lead: pins[id] / 1000, rival: 0, confidence: 1 }]));
+  // Tracks that are sure of their lead, be it none, bear witness for the others once it is taken out.
+  const witnesses = [...alone].filter(([, found]) => found.confidence > SURE_WITNESS).map(([id]) => id);
+  const reference = coincidences(witnesses.map((id) => onsets.get(id)!.map((onset) => onset.seconds + alone.get(id)!.lead)));
   const leads = new Map<TrackId, Lead>();
   for (const [id, list] of onsets) {
     const pin = pins[id];

@@ -8,6 +8,7 @@ import { keyInWords } from '@/core/score';
 import type { PartSummary, SourceSummary } from '@/workers/engine-client';
 import { useWorkspace } from '../job/workspace';
 import { count } from '../shared/words';
+import pane from '../shared/pane.module.css';
 import styles from './casting.module.css';
 
 const NONE = 'none';
@@ -31,11 +32,11 @@ export function PartDetail({ part, onClose, onDeal }: { part: PartSummary; onClo
   const first = part.tracks[0]!;
   const move = (before: string | null) => decide({ kind: 'movePart', part: part.id, before });
   return (
-    <section className={styles.detail} aria-label={`${part.name} in detail`}>
-      <div className={styles.detailHead}>
+    <section className={pane.pane} aria-label={`${part.name} in detail`}>
+      <div className={pane.head}>
         <h2>{part.name}</h2>
         <span className="soft">{writtenInWords(part.instrument)}</span>
-        <span className={styles.push} />
+        <span className={pane.grow} />
         {!part.unpitched && (
           <Button size="small" onClick={onDeal}>
             {part.player ? 'Dealt out …' : 'Deal out …'}

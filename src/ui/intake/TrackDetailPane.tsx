@@ -11,6 +11,7 @@ import { useWorkspace } from '../job/workspace';
 import { sentence } from '../shared/receive';
 import { count, percent } from '../shared/words';
 import { PianoRoll } from './PianoRoll';
+import pane from '../shared/pane.module.css';
 import styles from './intake.module.css';
 
 const CONTROLLER_NAMES: Record<number, string> = { 0: 'bank', 1: 'modulation', 7: 'channel volume', 10: 'pan', 11: 'expression', 32: 'bank, fine', 64: 'sustain', 91: 'reverb send', 93: 'chorus send', 120: 'all sound off', 121: 'reset all controllers', 123: 'all notes off' };
@@ -38,10 +39,10 @@ export function TrackDetailPane({ track, onClose }: { track: string; onClose: ()
   const end = bars.at(-1)!.start + bars.at(-1)!.length;
   const barOf = (at: number) => bars.findLast((bar) => bar.start <= at)?.number ?? 1;
   return (
-    <section className={styles.detail} aria-label={`Track ${survey.index + 1}`}>
-      <header className={styles.detailHead}>
+    <section className={pane.pane} aria-label={`Track ${survey.index + 1}`}>
+      <header className={pane.head}>
         <h2>{survey.name || `Track ${survey.index + 1}`}</h2>
-        <span className="soft">
+        <span className={`soft ${pane.grow}`}>
           {count(survey.notes, 'note', 'notes')}
           {survey.firstBar !== null && `, bars ${survey.firstBar}–${survey.lastBar}, sounding ${percent(survey.soundingShare)} of the time`}
           {survey.maxAtOnce > 1 && `, up to ${survey.maxAtOnce} at once`}
