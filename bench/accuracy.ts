@@ -73,6 +73,9 @@ ${byKind.join('\n\n')}
 
 The demo as shipped (${goose.parts.length} parts, real faults, composed by hand): ${percent(demoTotal.onsets, demoTotal.notes)} of onsets, ${percent(demoTotal.values, demoTotal.valued)} of values, ${percent(demoTotal.spelled, demoTotal.pitched)} of names; nearest sixteenth ${percent(nearestSixteenth(demo, goose), demoTotal.notes)} of onsets.
 
+Targets that are missed: 98 % of onsets with 30 ms of jitter, and 99 % with every track early. There a lead as long as an eighth note at a fast tempo is taken for none (or
+the reverse), mostly in compound and odd meters where no other track is on the beat; a few of these are asked about, most are not.
+
 What this does not show: the grammar writes music of a certain kind, and the performer's faults are independent from note to note, which people's are not.
 With 30 ms of jitter a sixteenth and a triplet at 100 quarter notes a minute overlap: 50 ms lie between their places.
 
