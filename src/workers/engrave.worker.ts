@@ -22,6 +22,10 @@ export interface Engraving {
 const STAFF_AT_FULL_SCALE = 72;
 const PASSES = 3;
 
+const LEAST_SPACING = 0.25;
+const MOST_SPACING = 1;
+let lastSpacing = LEAST_SPACING;
+
 let toolkit: Promise<VerovioToolkit> | null = null;
 
 function ready(): Promise<VerovioToolkit> {
@@ -41,7 +45,8 @@ const api = {
     const scale = (staffHeight / STAFF_AT_FULL_SCALE) * 100;
     const inUnits = (pixels: number) => Math.round((pixels * 100) / scale);
     const between = Math.min(48, Math.round((laneHeight + staffHeight * 0.6) / (staffHeight / 8)));
-    let spacing = 0.25;
+    // Passages of one piece are much alike: what fitted the last one is the best start.
+    let spacing = lastSpacing;
     let result: Engraving = { svg: '', width: 0, height: 0 };
     for (let pass = 0; pass < PASSES; pass++) {
       tk.setOptions({
@@ -71,8 +76,11 @@ const api = {
       const svg = tk.renderToSVG(1);
       const box = /viewBox="0 0 ([\d.]+) ([\d.]+)"/.exec(svg);
       result = { svg, width: Number(box?.[1] ?? width), height: Number(box?.[2] ?? 200) };
-      if (result.width > width * 0.94 || spacing >= 1) break;
-      spacing = Math.min(1, (spacing * width * 1.02) / result.width);
+      lastSpacing = spacing;
+      const tooNarrow = result.width < width * 0.94 && spacing < MOST_SPACING;
+      const tooWide = result.width > width * 1.04 && spacing > LEAST_SPACING;
+      if (!tooNarrow && !tooWide) break;
+      spacing = Math.min(MOST_SPACING, Math.max(LEAST_SPACING, (spacing * width * (tooNarrow ? 1.02 : 0.96)) / result.width));
     }
     return result;
   },
