@@ -1,8 +1,8 @@
 import * as Comlink from 'comlink';
-import { dealPlayers, findKeyswitches, playersFor, proposedDeal, type CastPart, type CastTrack, type Deal } from '@/core/casting';
+import { dealPlayers, playersFor, proposedDeal, type CastPart, type CastTrack, type Deal } from '@/core/casting';
 import type { TechniqueId } from '@/core/instruments';
 import { compressMusicXml, writeMusicXml } from '@/core/musicxml';
-import { barsOfPerformance, fileFacts, performanceFromSmf, surveyPerformance, trackDetail, type FileFacts, type Performance, type Survey, type TrackDetail, type TrackId } from '@/core/performance';
+import { barsOfPerformance, fileFacts, findKeyswitches, performanceFromSmf, surveyPerformance, trackDetail, type FileFacts, type Performance, type Survey, type TrackDetail, type TrackId } from '@/core/performance';
 import { passageOf, type Passage } from '@/core/proof';
 import { preparePerformance, remediesFor, type Remedy } from '@/core/job';
 import type { PartId, Query, Score } from '@/core/score';
@@ -231,7 +231,7 @@ function summarise(conversion: Conversion, { opened, performance }: Desk['prepar
         notes: source.notes.length,
         technique: casting.tracks.find((track) => track.id === source.track)!.technique,
         staff: source.staff,
-        switches: part.player ? [] : findKeyswitches(tracks.get(source.track)!, part.instrument, performance.ticksPerQuarter),
+        switches: part.player ? [] : findKeyswitches(tracks.get(source.track)!.notes, part.instrument, performance.ticksPerQuarter),
       })),
       unpitched: part.instrument.unpitched,
       report: reports[i]!,

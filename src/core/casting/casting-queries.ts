@@ -2,13 +2,12 @@
  * What is in doubt about tracks and players.
  */
 import { instrumentById, techniqueName, UNKNOWN_INSTRUMENT } from '../instruments';
-import { barsOfPerformance, findDuplicates, type Performance, type PlayedNote, type PlayedTrack, type TrackId } from '../performance';
+import { barsOfPerformance, findDuplicates, findKeyswitches, type Performance, type PlayedNote, type PlayedTrack, type TrackId } from '../performance';
 import { keyInWords, type Query } from '../score';
 import { barBeat, barIndexAt, writtenUnits } from '../time';
 import { CLEAR } from './cast-tracks';
 import type { Casting, CastPart } from './casting';
 import { overlapOf, sameChair, type WrittenTrack } from './group-tracks';
-import { findKeyswitches } from './keyswitches';
 import { chordShare, dealOf, playersFor } from './players';
 import type { CastingSettings } from './settings';
 
@@ -57,7 +56,7 @@ function aboutTrack(track: PlayedTrack, casting: Casting, index: number, perform
     const guess = best ? ` Perhaps ${instrumentById(best.instrument).names.en} (${Math.round(best.confidence * 100)} % sure).` : '';
     queries.push({ id: `unknown-instrument/${track.id}`, kind: 'unknown-instrument', track: track.id, part: track.id, message: `${label}: which instrument is this?${guess}` });
   }
-  const switches = settings.keyswitches[track.id] ? [] : findKeyswitches(track, cast.instrument, performance.ticksPerQuarter);
+  const switches = settings.keyswitches[track.id] ? [] : findKeyswitches(track.notes, cast.instrument, performance.ticksPerQuarter);
   if (switches.length > 0) {
     const count = track.notes.filter(({ key }) => switches.includes(key)).length;
     queries.push({

@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { line, performanceOf, type HandNote, type HandTrack } from '../../testing/music';
-import { cast, dealOut, findKeyswitches, NO_CASTING_SETTINGS, playersNeeded, type CastingSettings, type Deal } from './index';
+import { findKeyswitches } from '../performance';
+import { cast, dealOut, NO_CASTING_SETTINGS, playersNeeded, type CastingSettings, type Deal } from './index';
 import { instrumentById } from '../instruments';
 
 const cover = (tracks: readonly HandTrack[], settings: Partial<CastingSettings> = {}) => {
@@ -70,7 +71,7 @@ describe('keyswitches', () => {
   const switched: HandTrack = { name: 'VLN 1 KS', notes: [{ key: 24, at: 0, length: 0.2 }, ...music, { key: 26, at: 4, length: 0.2 }] };
   it('are found, proposed, taken out, and leave their technique behind', () => {
     const { performance, queries } = cover([switched]);
-    expect(findKeyswitches(performance.tracks[1]!, instrumentById('violin'), 480)).toEqual([24, 26]);
+    expect(findKeyswitches(performance.tracks[1]!.notes, instrumentById('violin'), 480)).toEqual([24, 26]);
     expect(queries).toMatchObject([{ kind: 'keyswitch', facts: { keys: '24 26' } }]);
     const { output, queries: none } = cover([switched], { keyswitches: { t1: { 24: 'none', 26: 'pizzicato' } } });
     expect(none).toEqual([]);

@@ -2,6 +2,5 @@ export * from './settings';
 export * from './casting';
 export { cast } from './cast';
 export { trackLabel } from './casting-queries';
-export { findKeyswitches } from './keyswitches';
 export { dealPlayers, MOST_PLAYERS, playersFor, proposedDeal, type DealReport } from './players';
 export { dealOut, playersNeeded, type DealtNote, type Player } from './deal-out';

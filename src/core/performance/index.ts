@@ -6,3 +6,4 @@ export * from './file-facts';
 export * from './track-detail';
 export { mixedTracks, splitChannels } from './split-channels';
 export { joinPerformances } from './join';
+export { findKeyswitches } from './keyswitches';

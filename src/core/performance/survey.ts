@@ -3,8 +3,9 @@
  *
  * Takes a performance; gives facts for each track and for the whole. Nothing is changed and nothing decided.
  */
-import { instrumentById, recognise, UNKNOWN_INSTRUMENT, type KeyRange, type Recognition } from '../instruments';
+import { instrumentById, recognise, UNKNOWN_INSTRUMENT, type Recognition } from '../instruments';
 import { barIndexAt, beatsOfBar, playedUnits, secondsAtTick, type Bar, type MidiKey, type Seconds, type WrittenUnits } from '../time';
+import { findKeyswitches } from './keyswitches';
 import { findDuplicates, type Duplicate } from './duplicates';
 import { mostAtOnce, PERCUSSION_CHANNEL, type Performance, type PlayedNote, type PlayedTrack, type TrackId } from './performance';
 
@@ -51,7 +52,6 @@ export interface Survey {
 }
 
 const NEAR = 0.03;
-const MOST_SWITCHES = 16;
 
 export function surveyPerformance(performance: Performance, bars: readonly Bar[]): Survey {
   const barStarts = Float64Array.from(bars, (bar) => bar.start);
@@ -101,7 +101,7 @@ export function surveyPerformance(performance: Performance, bars: readonly Bar[]
       overlap: overlapStyle(notes),
       controllers: controllerFacts(track),
       percussion: unpitched,
-      keyswitches: unpitched || instrument === UNKNOWN_INSTRUMENT ? [] : likelySwitches(notes, instrument.range),
+      keyswitches: unpitched ? [] : findKeyswitches(notes, instrument, performance.ticksPerQuarter),
       duplicate,
       density,
       recognition,
@@ -181,11 +181,4 @@ function controllerFacts(track: PlayedTrack): TrackSurvey['controllers'] {
     }
   }
   return [...facts.values()].sort((a, b) => a.controller - b.controller);
-}
-
-/** Keys well outside the range, apart from everything inside it, while most notes lie inside. */
-function likelySwitches(notes: readonly PlayedNote[], [low, high]: KeyRange): MidiKey[] {
-  const outside = notes.filter(({ key }) => key < low - 2 || key > high + 2);
-  const keys = [...new Set(outside.map(({ key }) => key))].sort((a, b) => a - b);
-  return outside.length > 0 && outside.length <= notes.length / 2 && keys.length <= MOST_SWITCHES ? keys : [];
 }
