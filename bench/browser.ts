@@ -1,6 +1,6 @@
 import { spawn } from 'node:child_process';
 import { join } from 'node:path';
-import { chromium, type Browser } from '@playwright/test';
+import { chromium, type Browser, type Page } from '@playwright/test';
 
 const PORT = '3219';
 
@@ -41,23 +41,8 @@ export async function timeInBrowser(file: Uint8Array, orchestra: Uint8Array): Pr
     await new Promise((resolve) => setTimeout(resolve, 3000));
     browser = await chromium.launch({ executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium', args: ['--no-sandbox'] });
     const page = await browser.newPage();
-    await page.goto(`http://127.0.0.1:${PORT}/`);
-    await page.getByText('demo', { exact: true }).waitFor();
-    await page.evaluate(WATCH);
-    await page.locator('input[type=file]').first().setInputFiles({ name: 'large.mid', mimeType: 'audio/midi', buffer: Buffer.from(file) });
-    // Handing the file over blocks the page too, but that is the test driver's doing.
-    await page.evaluate('window.longest = 0');
-    const measured = await page.waitForFunction(() => performance.getEntriesByName('dragoman: read and survey')[0]?.duration, undefined, { timeout: 60_000 });
-    const open = (await measured.jsonValue()) ?? 0;
-    const blocked = await page.evaluate(() => (window as unknown as { longest: number }).longest);
-
-    await page.goto(`http://127.0.0.1:${PORT}/`);
-    await page.evaluate(WATCH);
-    await page.locator('input[type=file]').first().setInputFiles({ name: 'orchestra.mid', mimeType: 'audio/midi', buffer: Buffer.from(orchestra) });
-    await page.evaluate('window.longest = 0');
-    const converted = await page.waitForFunction(() => performance.getEntriesByName('dragoman: convert')[0]?.duration, undefined, { timeout: 60_000 });
-    const convert = (await converted.jsonValue()) ?? 0;
-    const convertBlocked = await page.evaluate(() => (window as unknown as { longest: number }).longest);
+    const [open, blocked] = await dropAndTime(page, file, 'dragoman: read and survey');
+    const [convert, convertBlocked] = await dropAndTime(page, orchestra, 'dragoman: convert');
 
     await page.goto(`http://127.0.0.1:${PORT}/`);
     await page.getByRole('row', { name: /demo/ }).getByRole('link').first().click();
@@ -85,4 +70,16 @@ export async function timeInBrowser(file: Uint8Array, orchestra: Uint8Array): Pr
     await browser?.close();
     server.kill();
   }
+}
+
+/** Drops a file on the first page and waits for a measurement. @returns it, and how long the page was blocked meanwhile */
+async function dropAndTime(page: Page, file: Uint8Array, measurement: string): Promise<[measured: number, blocked: number]> {
+  await page.goto(`http://127.0.0.1:${PORT}/`);
+  await page.getByText('demo', { exact: true }).waitFor();
+  await page.evaluate(WATCH);
+  await page.locator('input[type=file]').first().setInputFiles({ name: 'dropped.mid', mimeType: 'audio/midi', buffer: Buffer.from(file) });
+  // Handing the file over blocks the page too, but that is the test driver's doing.
+  await page.evaluate('window.longest = 0');
+  const measured = await page.waitForFunction((name) => performance.getEntriesByName(name)[0]?.duration, measurement, { timeout: 60_000 });
+  return [(await measured.jsonValue()) ?? 0, await page.evaluate(() => (window as unknown as { longest: number }).longest)];
 }

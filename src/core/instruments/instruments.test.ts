@@ -84,7 +84,7 @@ describe('recognition', () => {
     expect(best!.confidence).toBeGreaterThan(SURE_ENOUGH);
   });
 
-  // Ground of the floors: 2026 measurement in docs/accuracy.md. No answer is better than a wrong one: a wrong one counts double.
+  // The measured shares are in docs/accuracy.md. No answer is better than a wrong one: a wrong one counts double.
   it.each([['the labelled list', MESSY_NAMES, 0.95], ['names nobody tuned on', HELD_OUT_NAMES, 0.9]] as const)('reads %s', (_, names, floor) => {
     const answers = names.map(({ name }) => {
       const [best] = ask(name).candidates;

@@ -64,7 +64,7 @@ export function CastingView() {
             House list
           </Button>
         </div>
-        <PartTable marked={alive} onMark={setMarked} chosen={chosen} onChoose={(id) => setChosen(id === chosen ? null : id)} compact={part !== null} />
+        <PartTable marked={alive} onMark={setMarked} chosen={chosen} onChoose={(id) => setChosen(id === chosen ? null : id)} />
         <LeftOutShelf />
         {part && <PartDetail key={part.id} part={part} onClose={() => setChosen(null)} onDeal={() => setDealing(part.tracks[0]!)} />}
         {dealing && <DealOutDialog key={dealing} track={dealing} onClose={() => setDealing(null)} />}

@@ -18,7 +18,6 @@ interface Props {
   onMark: (ids: string[]) => void;
   chosen: string | null;
   onChoose: (id: string) => void;
-  compact: boolean;
 }
 
 /** The parts in score order, each with the tracks it is made of. */

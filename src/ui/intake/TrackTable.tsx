@@ -52,11 +52,11 @@ export function TrackTable({ chosen, onChoose, compact }: { chosen: string | nul
   const rows = useMemo(() => {
     const byId = new Map(cast.map((track) => [track.id, track]));
     // From the ledger, so that a tick answers at once; the score follows.
-    const { leftOut } = settingsOf(ledger);
+    const { leftOut, house } = settingsOf(ledger);
     return survey.tracks.map((track): Row => {
       const one = byId.get(track.id)!;
       const known = one.confidence >= SURE_ENOUGH;
-      return { ...track, leftOut: track.notes === 0 || (leftOut[track.id] ?? false), family: known ? one.instrument.family : 'other', instrumentName: known ? instrumentById(one.instrument.id).names.en : '' };
+      return { ...track, leftOut: track.notes === 0 || (leftOut[track.id] ?? house[track.id]?.leftOut ?? false), family: known ? one.instrument.family : 'other', instrumentName: known ? instrumentById(one.instrument.id).names.en : '' };
     });
   }, [survey, cast, ledger]);
   const families = [...new Set(rows.map((row) => row.family))];
