@@ -4,6 +4,8 @@ const config: NextConfig = {
   reactStrictMode: true,
   poweredByHeader: false,
   devIndicators: false,
+  // They read their own files at run time.
+  serverExternalPackages: ['pdfkit', 'svg-to-pdfkit'],
 };
 
 export default config;

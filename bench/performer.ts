@@ -5,7 +5,8 @@
 import { encodeText, Meta, Message, writeSmf, type SmfEvent, type SmfTrack } from '../src/core/smf';
 import { QUARTER, buildTempoMap, secondsAtTick, tickAtSeconds, type Milliseconds, type TempoMap } from '../src/core/time';
 import type { Random } from './random';
-import type { TrueNote, TrueScore } from './true-score';
+import { DYNAMIC_VELOCITY } from '../src/core/score';
+import type { TrueDynamic, TrueNote, TruePart, TrueScore } from './true-score';
 
 export interface Manner {
   /** Standard deviation of onsets, milliseconds. */
@@ -20,6 +21,8 @@ export interface Manner {
   spread: Milliseconds;
   /** Long to short eighth; 1 or absent plays even. */
   swing?: number;
+  /** Loudness is played with the modulation controller; velocities then say nothing. */
+  loudnessBy?: 'velocity' | 'modulation';
 }
 
 export const MECHANICAL: Manner = { jitter: 0, lead: 0, release: 1, overlap: 0, spread: 0 };
@@ -49,7 +52,7 @@ export function perform(score: TrueScore, players: readonly PlayedPart[], option
   const tick = (units: number) => Math.round((units * ticksPerQuarter) / QUARTER);
   const tempo = buildTempoMap(score.tempos.map(({ at, bpm }) => ({ tick: tick(at), microsecondsPerQuarter: Math.round(60_000_000 / bpm) })), ticksPerQuarter);
   const conductor = conductorTrack(score, tick, options);
-  const tracks = score.parts.map((part, i) => playTrack(part.notes, players[i]!, tempo, tick, options.random, tick(score.length)));
+  const tracks = score.parts.map((part, i) => playTrack(part, players[i]!, tempo, tick, options.random, tick(score.length)));
   if (options.format === 0) {
     const events = [conductor, ...tracks].flatMap((track) => track.events).sort((a, b) => a.tick - b.tick);
     return writeSmf({ format: 0, division: { kind: 'metrical', ticksPerQuarter }, headerExtra: new Uint8Array(), tracks: [{ events, endTick: tick(score.length) }], unknownChunks: [] });
@@ -74,7 +77,7 @@ function conductorTrack(score: TrueScore, tick: (units: number) => number, { key
   return { events, endTick: tick(score.length) };
 }
 
-function playTrack(notes: readonly TrueNote[], player: PlayedPart, tempo: TempoMap, tick: (units: number) => number, random: Random, end: number): SmfTrack {
+function playTrack({ notes, dynamics = [], pedals = [] }: TruePart, player: PlayedPart, tempo: TempoMap, tick: (units: number) => number, random: Random, end: number): SmfTrack {
   const { manner } = player;
   const channel = player.channel - 1;
   const events: SmfEvent[] = [{ kind: 'meta', tick: 0, type: Meta.trackName, data: encodeText(player.trackName) }];
@@ -84,6 +87,12 @@ function playTrack(notes: readonly TrueNote[], player: PlayedPart, tempo: TempoM
     for (let at = 0; at < end; at += everyQuarters * tempo.ticksPerQuarter) send(Math.round(at), Message.controlChange, controller, value);
   }
   const shifted = (at: number, milliseconds: number) => Math.max(0, Math.round(tickAtSeconds(tempo, secondsAtTick(tempo, at) + milliseconds / 1000)));
+
+  if (manner.loudnessBy === 'modulation') for (let at = 0; at < end; at += tempo.ticksPerQuarter / 4) send(Math.round(at), Message.controlChange, 1, Math.round(loudnessAt(dynamics, (at * QUARTER) / tempo.ticksPerQuarter) + random.normal(1.5)));
+  for (const pedal of pedals) {
+    send(Math.round(shifted(tick(pedal.start), 60)), Message.controlChange, 64, 127);
+    send(Math.round(shifted(tick(pedal.end), -20)), Message.controlChange, 64, 0);
+  }
 
   const swung = (units: number) => swingUnits(units, manner.swing ?? 1);
   const chords = new Map<number, TrueNote[]>();
@@ -103,7 +112,7 @@ function playTrack(notes: readonly TrueNote[], player: PlayedPart, tempo: TempoM
       const off = connected
         ? shifted(tick(note.end), manner.overlap - manner.lead + random.normal(manner.jitter))
         : shifted(Math.round(tick(start) + length * manner.release), -manner.lead + random.normal(manner.jitter * 0.7));
-      const velocity = Math.max(20, Math.min(120, Math.round(78 + random.normal(8))));
+      const velocity = Math.max(20, Math.min(120, Math.round((manner.loudnessBy === 'modulation' ? 78 : loudnessAt(dynamics, note.start)) + random.normal(8))));
       played.push({ key: note.key, on, off: Math.max(off, on + 1), velocity });
     });
   }
@@ -122,6 +131,17 @@ function playTrack(notes: readonly TrueNote[], player: PlayedPart, tempo: TempoM
   const rank = (event: SmfEvent) => (event.kind !== 'channel' ? 0 : (event.status & 0xf0) === Message.noteOff ? 1 : (event.status & 0xf0) === Message.noteOn ? 3 : 2);
   events.sort((a, b) => a.tick - b.tick || rank(a) - rank(b));
   return { events, endTick: Math.max(end, events.at(-1)!.tick) };
+}
+
+const UNSAID = 78;
+
+/** Velocity that a place wants; along a hairpin it goes evenly. */
+export function loudnessAt(dynamics: readonly TrueDynamic[], at: number): number {
+  const now = dynamics.findLast((one) => one.at <= at);
+  const next = dynamics.find((one) => one.at > at);
+  const from = now ? DYNAMIC_VELOCITY[now.level] : UNSAID;
+  if (!next || next.from === undefined || at < next.from) return from;
+  return from + ((DYNAMIC_VELOCITY[next.level] - from) * (at - next.from)) / (next.at - next.from);
 }
 
 /** Moves the second half of each quarter so that its eighths stand in the ratio given. */

@@ -1,4 +1,4 @@
-import { lineOfFifths, pitchKey, STEPS, type Pitch, type Step } from '../src/core/score';
+import { lineOfFifths, pitchKey, STEPS, type Dynamic, type Pitch, type Step } from '../src/core/score';
 import { barLength, QUARTER, type Bpm, type MidiKey, type WrittenUnits } from '../src/core/time';
 
 /** Music as its composer meant it: what the engine's result is measured against. Pitches are sounding pitches, spelled. */
@@ -17,6 +17,17 @@ export interface TruePart {
   instrument: string;
   name: string;
   notes: TrueNote[];
+  /** What the composer wants to be heard; nothing said is played mf. */
+  dynamics?: TrueDynamic[];
+  /** Where the sustaining pedal is down. */
+  pedals?: { start: WrittenUnits; end: WrittenUnits }[];
+}
+
+export interface TrueDynamic {
+  at: WrittenUnits;
+  level: Dynamic;
+  /** It is reached by a hairpin that begins here. */
+  from?: WrittenUnits;
 }
 
 export interface TrueNote {

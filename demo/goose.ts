@@ -3,7 +3,7 @@
  *
  * The clock runs (4/4), the goose waltzes on the workbench (3/4), the clock runs again and winds down.
  */
-import { readNotation, type TrueNote, type TrueScore } from '../bench/true-score';
+import { readNotation, type TrueDynamic, type TrueNote, type TrueScore } from '../bench/true-score';
 import { QUARTER } from '../src/core/time';
 
 const COMMON = { beats: 4, beatType: 4 };
@@ -107,6 +107,25 @@ const bass = `
   f2/4 r/2 | fb2/4 r/2 | eb2/4 r/2 | eb2/4 bb2/4 g2/4 |
   ab2/4 r/4 eb2/4 r/4 | c3/4 r/4 g2/4 r/4 | f2/4 r/4 c3/4 r/4 | db3/4 r/4 ab2/4 r/4 | eb2/4 r/4 ab2/4 r/4 | bb2/4 r/4 f2/4 r/4 | eb2/4 r/4 bb2/4 r/4 | ab2/1`;
 
+const guitar = `
+  [ab2 eb3 ab3 c4]/4 r/4 [eb3 ab3 c4]/4 r/4 | [f2 c3 f3 ab3]/4 r/4 [c3 f3 ab3]/4 r/4 | [db3 ab3 db4 f4]/4 r/4 [ab3 db4 f4]/4 r/4 | [eb3 bb3 db4 g4]/4 r/4 [bb3 db4 g4]/4 r/4 |
+  [ab2 eb3 ab3 c4]/4 r/4 [eb3 ab3 c4]/4 r/4 | [f2 c3 eb3 a3]/4 r/4 [c3 eb3 a3]/4 r/4 | [bb2 f3 bb3 db4]/4 r/4 [eb3 bb3 db4 g4]/4 r/4 | [ab2 eb3 ab3 c4]/4 [bb2 eb3 g3 bb3]/4 [ab2 eb3 ab3 c4]/4 r/4 |
+  db3/8 f3/8 ab3/8 db4/8 ab3/8 f3/8 | ab2/8 eb3/8 ab3/8 db4/8 ab3/8 f3/8 | c3/8 eb3/8 ab3/8 c4/8 ab3/8 eb3/8 | ab2/8 eb3/8 ab3/8 c4/8 ab3/8 eb3/8 |
+  eb3/8 bb3/8 db4/8 g4/8 db4/8 bb3/8 | bb2/8 g3/8 bb3/8 eb4/8 bb3/8 g3/8 | ab2/8 eb3/8 ab3/8 c4/8 ab3/8 eb3/8 | gb2/8 bb2/8 eb3/8 gb3/8 eb3/8 bb2/8 |
+  f2/8 db3/8 f3/8 ab3/8 f3/8 db3/8 | fb2/8 db3/8 fb3/8 ab3/8 fb3/8 db3/8 | eb3/8 ab3/8 c4/8 eb4/8 c4/8 ab3/8 | [eb3 g3 db4]/4 [bb2 g3 db4]/4 [g2 eb3 db4]/4 |
+  [ab2 eb3 ab3 c4]/4 r/4 [eb3 ab3 c4]/4 r/4 | [c3 e3 bb3 c4]/4 r/4 [g3 bb3 e4]/4 r/4 | [f2 c3 f3 ab3]/4 r/4 [c3 f3 ab3]/4 r/4 | [db3 ab3 db4 f4]/4 r/4 [ab3 db4 f4]/4 r/4 |
+  [ab2 eb3 ab3 c4]/4 r/4 [eb3 ab3 c4]/4 r/4 | [bb2 f3 ab3 d4]/4 r/4 [f3 ab3 d4]/4 r/4 | [eb3 bb3 db4 g4]/4 r/4 [bb3 db4 g4]/4 r/4 | [ab2 eb3 ab3 c4 eb4 ab4]/1`;
+
+/** The clock is soft, the waltz swells into full voice, the clock comes back and winds down. */
+const loud = (waltz: TrueDynamic['level']): TrueDynamic[] => [
+  { at: 0, level: 'p' },
+  { at: barStart(8), level: waltz, from: barStart(6) },
+  { at: barStart(20), level: 'mf' },
+  { at: barStart(27), level: 'p', from: barStart(25) },
+];
+/** The pedal changes with the harmony, once a bar. */
+const pedals = Array.from({ length: 12 }, (_, b) => ({ start: barStart(8 + b), end: barStart(9 + b) }));
+
 const part = (instrument: string, name: string, text: string, staff = 1): TrueNote[] => readNotation(text, meterOf, `${name} (${instrument}), staff ${staff}`, staff);
 
 export const goose: TrueScore = {
@@ -122,16 +141,17 @@ export const goose: TrueScore = {
   markers: [{ at: 0, text: 'The clock runs' }, { at: barStart(8), text: 'Goose waltz' }, { at: barStart(20), text: 'The clock again' }],
   length: barStart(28),
   parts: [
-    { instrument: 'flute', name: 'Flute', notes: part('flute', 'Flute', flute) },
-    { instrument: 'clarinet-bflat', name: 'Clarinet in B♭', notes: part('clarinet-bflat', 'Clarinet', clarinet) },
-    { instrument: 'bassoon', name: 'Bassoon', notes: part('bassoon', 'Bassoon', bassoon) },
-    { instrument: 'horn-f', name: 'Horn in F', notes: part('horn-f', 'Horn', horn) },
-    { instrument: 'glockenspiel', name: 'Glockenspiel', notes: part('glockenspiel', 'Glockenspiel', glockenspiel) },
+    { instrument: 'flute', name: 'Flute', dynamics: loud('f'), notes: part('flute', 'Flute', flute) },
+    { instrument: 'clarinet-bflat', name: 'Clarinet in B♭', dynamics: loud('mf'), notes: part('clarinet-bflat', 'Clarinet', clarinet) },
+    { instrument: 'bassoon', name: 'Bassoon', dynamics: loud('mf'), notes: part('bassoon', 'Bassoon', bassoon) },
+    { instrument: 'horn-f', name: 'Horn in F', dynamics: loud('mf'), notes: part('horn-f', 'Horn', horn) },
+    { instrument: 'glockenspiel', name: 'Glockenspiel', dynamics: loud('mf'), notes: part('glockenspiel', 'Glockenspiel', glockenspiel) },
     { instrument: 'drum-kit', name: 'Drum Kit', notes: part('drum-kit', 'Drums', drums) },
-    { instrument: 'piano', name: 'Piano', notes: [...part('piano', 'Piano', pianoRight), ...part('piano', 'Piano', pianoLeft, 2)].sort((a, b) => a.start - b.start || a.key - b.key) },
-    { instrument: 'violin', name: 'Violin', notes: part('violin', 'Violin', violin) },
-    { instrument: 'viola', name: 'Viola', notes: part('viola', 'Viola', viola) },
-    { instrument: 'cello', name: 'Violoncello', notes: part('cello', 'Cello', cello) },
-    { instrument: 'double-bass', name: 'Double Bass', notes: part('double-bass', 'Bass', bass) },
+    { instrument: 'piano', name: 'Piano', dynamics: loud('mf'), pedals, notes: [...part('piano', 'Piano', pianoRight), ...part('piano', 'Piano', pianoLeft, 2)].sort((a, b) => a.start - b.start || a.key - b.key) },
+    { instrument: 'violin', name: 'Violin', dynamics: loud('f'), notes: part('violin', 'Violin', violin) },
+    { instrument: 'viola', name: 'Viola', dynamics: loud('f'), notes: part('viola', 'Viola', viola) },
+    { instrument: 'cello', name: 'Violoncello', dynamics: loud('f'), notes: part('cello', 'Cello', cello) },
+    { instrument: 'double-bass', name: 'Double Bass', dynamics: loud('mf'), notes: part('double-bass', 'Bass', bass) },
+    { instrument: 'guitar', name: 'Classical Guitar', dynamics: loud('mf'), notes: part('guitar', 'Guitar', guitar) },
   ],
 };

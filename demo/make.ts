@@ -10,7 +10,7 @@ import { seeded } from '../bench/random';
 import { goose } from './goose';
 
 const hand: Manner = { jitter: 10, lead: 0, release: 0.9, overlap: 0, spread: 0 };
-const slowLegato: Manner = { jitter: 12, lead: 120, release: 0.95, overlap: 90, spread: 0 };
+const slowLegato: Manner = { jitter: 12, lead: 120, release: 0.95, overlap: 90, spread: 0, loudnessBy: 'modulation' };
 const mixer = [
   { controller: 7, value: 96, everyQuarters: 4 },
   { controller: 10, value: 52, everyQuarters: 16 },
@@ -25,11 +25,12 @@ export const players: PlayedPart[] = [
   { trackName: 'Hn in F (sus)', channel: 4, program: 61, manner: { ...slowLegato, lead: 70, overlap: 40 }, junk: mixer },
   { trackName: 'Glsp', channel: 5, program: 10, manner: { ...hand, jitter: 6 } },
   { trackName: 'Slagverk KIT', channel: 10, program: null, manner: { ...hand, jitter: 5, release: 0.4 } },
-  { trackName: 'Grand pno', channel: 6, program: 1, manner: { ...hand, jitter: 9, spread: 8 }, junk: [{ controller: 64, value: 0, everyQuarters: 8 }] },
-  { trackName: 'VLN 1 leg close', channel: 7, program: 49, manner: slowLegato, junk: [{ controller: 1, value: 70, everyQuarters: 1 }, ...mixer] },
-  { trackName: 'VLAS leg', channel: 8, program: 49, manner: { ...slowLegato, lead: 140 }, junk: [{ controller: 1, value: 64, everyQuarters: 1 }] },
+  { trackName: 'Grand pno', channel: 6, program: 1, manner: { ...hand, jitter: 9, spread: 8 } },
+  { trackName: 'VLN 1 leg close', channel: 7, program: 49, manner: slowLegato, junk: mixer },
+  { trackName: 'VLAS leg', channel: 8, program: 49, manner: { ...slowLegato, lead: 140 } },
   { trackName: 'Vc. leg 02', channel: 9, program: 49, manner: { ...slowLegato, lead: 110 } },
   { trackName: 'Kb pizz', channel: 11, program: 33, manner: { ...hand, jitter: 8, release: 0.8 } },
+  { trackName: 'Gtr nylon DI', channel: 13, program: 25, manner: { ...hand, jitter: 8, spread: 14, release: 0.92 } },
 ];
 
 /** A track somebody prepared and never used. */

@@ -130,7 +130,7 @@ test('decisions stand in the ledger, can be undone and redone, and are there aft
   await page.getByRole('button', { name: 'Undo' }).click();
   await page.getByRole('button', { name: 'Undo' }).click();
   await goTo(page, 'Casting');
-  await expect(page.getByText('become 11 parts')).toBeVisible();
+  await expect(page.getByText('become 12 parts')).toBeVisible();
   await expect(page.getByRole('textbox', { name: 'Name of the part Flute' })).toBeVisible();
   await page.getByRole('button', { name: 'Redo' }).click();
   await expect(page.getByText('become 10 parts')).toBeVisible();
@@ -203,7 +203,7 @@ test.describe('bad input', () => {
     ['empty.mid', Buffer.alloc(0), /is empty/],
     ['letter.mid', Buffer.from('Dear all, the cue is in the other mail.'), /not a Standard MIDI File/],
     ['no-ticks.mid', changed(12, 0, 0), /0 ticks per quarter/],
-    ['patterns.mid', changed(9, 2), /type 2 file: 13 separate patterns/],
+    ['patterns.mid', changed(9, 2), /type 2 file: 14 separate patterns/],
   ];
   test('is refused with one sentence, and the jobs that are there stay', async ({ page }) => {
     await page.goto('/');

@@ -21,9 +21,9 @@ describe('command line', () => {
     expect(status).toBe(0);
     const facts = JSON.parse(stdout);
     expect(facts).toMatchObject({ kind: 'midi', format: 1, ticksPerQuarter: 480, bars: 28 });
-    expect(facts.tracks).toHaveLength(13);
+    expect(facts.tracks).toHaveLength(14);
     expect(facts.tracks[8]).toMatchObject({ index: 8, name: 'VLN 1 leg close', channels: [7], programs: [49], notes: 50, maxAtOnce: 2, technique: 'legato', state: 'music', instrument: { id: 'violin' } });
-    expect(facts.tracks[12].state).toBe('empty');
+    expect(facts.tracks[13].state).toBe('empty');
     for (const key of ['tempos', 'meters', 'keys', 'markers', 'warnings', 'durationSeconds']) expect(facts).toHaveProperty(key);
   });
 
@@ -33,7 +33,7 @@ describe('command line', () => {
     const report = join(folder, 'report.json');
     expect(dragoman('to-score', demo, '-o', plain, '--report', report).status).toBe(0);
     expect(readFileSync(plain, 'utf8')).toContain('<part-name>Bassoon</part-name>');
-    expect(JSON.parse(readFileSync(report, 'utf8')).parts.map((part: { name: string }) => part.name)).toHaveLength(11);
+    expect(JSON.parse(readFileSync(report, 'utf8')).parts.map((part: { name: string }) => part.name)).toHaveLength(12);
     const job = join(folder, 'job.json');
     const decisions = [{ kind: 'leaveOut', tracks: ['t3'] }, { kind: 'renamePart', part: 't1', name: 'Traverso' }];
     writeFileSync(job, JSON.stringify({ format: 'dragoman-job', version: 1, name: 'x', originals: [], ledger: { decisions, position: 2 } }));

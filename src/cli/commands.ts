@@ -30,7 +30,7 @@ function toScoreCommand(args: readonly string[]): void {
   const received = readPerformance(input).performance;
   const settings = typeof values.job === 'string' ? settingsFrom(values.job, received.tracks.map((track) => track.id)) : NO_SETTINGS;
   const conversion = toScore(preparePerformance([received], settings), settings);
-  const text = writeMusicXml(conversion.score);
+  const text = writeMusicXml(conversion.printed);
   writeFileSync(output, /\.mxl$/i.test(output) ? compressMusicXml(text) : text);
   if (typeof values.report === 'string') writeFileSync(values.report, JSON.stringify(reportOf(conversion), null, 2));
 }

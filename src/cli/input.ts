@@ -31,7 +31,7 @@ export function readPerformance(fileName: string): { file: SmfFile; performance:
 /** @throws JobError when a decision speaks of a track the original does not have */
 export function checkTracks(decisions: readonly Decision[], tracks: readonly string[]): void {
   for (const decision of decisions) {
-    const named = 'tracks' in decision ? decision.tracks : 'track' in decision ? [decision.track] : 'part' in decision ? [decision.part] : [];
+    const named = 'tracks' in decision ? decision.tracks : 'track' in decision ? [decision.track] : 'part' in decision && decision.part !== null ? [decision.part] : [];
     // A track split by channel is known by the track it came from.
     const unknown = named.find((track) => !tracks.includes(track) && !tracks.includes(track.replace(/c\d+$/, '')));
     if (unknown) throw jobErrors.unknownTrack(unknown);

@@ -1,4 +1,5 @@
 import Dexie, { type EntityTable } from 'dexie';
+import type { DrumSound } from '@/core/instruments';
 import type { HouseEntry, Ledger } from '@/core/job';
 
 /** A job as it is kept in this browser. */
@@ -34,10 +35,18 @@ export interface HouseRecord extends HouseEntry {
   changedAt: number;
 }
 
+/** A drum map of one's own. */
+export interface DrumMapRecord {
+  name: string;
+  sounds: DrumSound[];
+  changedAt: number;
+}
+
 export interface DragomanDatabase {
   jobs: EntityTable<JobRecord, 'id'>;
   originals: EntityTable<OriginalRecord, 'sha256'>;
   houseList: EntityTable<HouseRecord, 'pattern'>;
+  drumMaps: EntityTable<DrumMapRecord, 'name'>;
 }
 
 /** Versions in order; each says only what it changes. */
@@ -48,6 +57,7 @@ export function openDatabase(name = 'dragoman'): Dexie & DragomanDatabase {
     originals: 'sha256',
   });
   database.version(2).stores({ houseList: 'pattern' });
+  database.version(3).stores({ drumMaps: 'name' });
   return database;
 }
 

@@ -1,11 +1,11 @@
 import * as Comlink from 'comlink';
 import { dealPlayers, playersFor, proposedDeal, type CastPart, type CastTrack, type Deal } from '@/core/casting';
-import type { TechniqueId } from '@/core/instruments';
+import type { Clef, TechniqueId } from '@/core/instruments';
 import { compressMusicXml, writeMusicXml } from '@/core/musicxml';
 import { barsOfPerformance, fileFacts, findKeyswitches, performanceFromSmf, surveyPerformance, trackDetail, type FileFacts, type Performance, type Survey, type TrackDetail, type TrackId } from '@/core/performance';
 import { passageOf, type Passage } from '@/core/proof';
 import { preparePerformance, remediesFor, type Remedy } from '@/core/job';
-import type { PartId, Query, Score } from '@/core/score';
+import { concertScore, type Fold, type Part, type PartId, type Query, type Score } from '@/core/score';
 import { readSmf, type SmfFile } from '@/core/smf';
 import { playedUnits, type Bar, type MidiKey, type PlayedUnits } from '@/core/time';
 import { convert, Memo, type Conversion, type ConversionSettings, type PartReport, type Progress, type Swing } from '@/core/to-score';
@@ -27,6 +27,11 @@ export interface PartSummary {
   player: CastPart['player'];
   sources: SourceSummary[];
   unpitched: boolean;
+  clefs: Clef[];
+  /** Written signatures, for each of the score's keys. */
+  writtenKeys: number[];
+  /** What an unpitched part strikes. */
+  struck: Part['struck'];
   report: PartReport;
 }
 
@@ -71,6 +76,8 @@ export interface Summary {
   tempos: Score['tempos'];
   markers: Score['markers'];
   parts: PartSummary[];
+  /** Stretches that could be written once. */
+  repeats: Fold[];
   swing: Swing;
   tracks: CastTrack[];
   queries: OpenQuery[];
@@ -116,7 +123,7 @@ const api = {
     const started = performance.now();
     if (current.prepared.by !== preparedBy(settings)) current.prepared = prepare(current.originals, settings);
     const { performance: prepared, memo } = current.prepared;
-    const steps = convert(prepared, settings, undefined, memo);
+    const steps = convert(prepared, settings, memo);
     let rested = started;
     for (;;) {
       const step = steps.next();
@@ -169,17 +176,26 @@ const api = {
     };
   },
 
-  /** @param before as it was before the last change; parts and bars that it did not have are left away */
-  passage(parts: PartId[], from: number, to: number, before = false): Passage {
+  /** @param before as it was before the last change; parts and bars that it did not have are left away @param suggestionColour of marks only suggested */
+  passage(parts: PartId[], from: number, to: number, before = false, suggestionColour?: string): Passage {
     const { conversion, performance } = converted();
     const earlier = before ? onDesk().before : null;
-    if (!earlier) return passageOf(conversion, performance, parts, from, to);
+    if (!earlier) return passageOf(conversion, performance, parts, from, to, suggestionColour);
     const known = parts.filter((id) => earlier.score.parts.some((part) => part.id === id));
-    return passageOf(earlier, performance, known.length > 0 ? known : [earlier.score.parts[0]!.id], Math.min(from, earlier.score.bars.length - 1), Math.min(to, earlier.score.bars.length));
+    return passageOf(earlier, performance, known.length > 0 ? known : [earlier.score.parts[0]!.id], Math.min(from, earlier.score.bars.length - 1), Math.min(to, earlier.score.bars.length), suggestionColour);
   },
 
-  export(format: 'musicxml' | 'mxl', date: string): Uint8Array {
-    const text = writeMusicXml(converted().conversion.score, { date });
+  /** The score for looking at and printing. @param part one part alone, with rests over several bars; null for all @param concert at sounding pitch */
+  sheet(part: PartId | null, concert: boolean): string {
+    const { printed } = converted().conversion;
+    const chosen = part === null ? printed : { ...printed, parts: printed.parts.filter((one) => one.id === part) };
+    return writeMusicXml(concert ? concertScore(chosen) : chosen, { multiRests: part !== null });
+  },
+
+  /** @param concert at sounding pitch instead of as players read it */
+  export(format: 'musicxml' | 'mxl', date: string, concert = false): Uint8Array {
+    const { printed } = converted().conversion;
+    const text = writeMusicXml(concert ? concertScore(printed) : printed, { date });
     return format === 'mxl' ? compressMusicXml(text) : new TextEncoder().encode(text);
   },
 };
@@ -234,8 +250,12 @@ function summarise(conversion: Conversion, { opened, performance }: Desk['prepar
         switches: part.player ? [] : findKeyswitches(tracks.get(source.track)!.notes, part.instrument, performance.ticksPerQuarter),
       })),
       unpitched: part.instrument.unpitched,
+      clefs: score.parts[i]!.clefs,
+      writtenKeys: score.parts[i]!.writtenKeys,
+      struck: score.parts[i]!.struck,
       report: reports[i]!,
     })),
+    repeats: conversion.repeats,
     swing: conversion.swing,
     tracks: casting.tracks,
     queries: queries.map((query) => ({ ...query, remedies: remediesFor(query, conversion) })),

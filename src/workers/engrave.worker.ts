@@ -26,22 +26,74 @@ const LEAST_SPACING = 0.25;
 const MOST_SPACING = 1;
 let lastSpacing = LEAST_SPACING;
 
-let toolkit: Promise<VerovioToolkit> | null = null;
-
-function ready(): Promise<VerovioToolkit> {
-  toolkit ??= createVerovioModule().then((module) => new VerovioToolkit(module));
-  return toolkit;
+/** How a whole score or part is laid out. */
+export interface SheetOptions {
+  /** Pages of A4, or everything on one line. */
+  layout: 'pages' | 'line';
+  /** Height of a five-line staff, in millimetres. */
+  staffMillimetres: number;
 }
+
+let module: ReturnType<typeof createVerovioModule> | null = null;
+const toolkits = new Map<'passage' | 'sheet', Promise<VerovioToolkit>>();
+
+/** Passages come and go while a sheet stays loaded: each has a toolkit of its own. */
+function ready(use: 'passage' | 'sheet'): Promise<VerovioToolkit> {
+  module ??= createVerovioModule();
+  const there = toolkits.get(use) ?? module.then((loaded) => new VerovioToolkit(loaded));
+  toolkits.set(use, there);
+  return there;
+}
+
+/** The toolkit counts tenths of a millimetre; a staff is eight of its units. */
+const A4 = { width: 2100, height: 2970, margin: 120 };
+let loadedSheet = '';
 
 const api = {
   /** Loads the engraver, so that the first drawing need not wait for it. */
   async warmUp(): Promise<void> {
-    await ready();
+    await ready('passage');
+  },
+
+  /** Lays a whole score or part out. @returns how many pages there are; `page` draws them */
+  async layOut(musicXml: string, { layout, staffMillimetres }: SheetOptions): Promise<number> {
+    const tk = await ready('sheet');
+    const unit = (staffMillimetres * 10) / 8;
+    const lines = layout === 'line';
+    tk.setOptions({
+      scale: 100,
+      unit,
+      pageWidth: lines ? 60000 : A4.width,
+      pageHeight: lines ? 60000 : A4.height,
+      pageMarginLeft: A4.margin,
+      pageMarginRight: A4.margin,
+      pageMarginTop: A4.margin,
+      pageMarginBottom: A4.margin,
+      adjustPageHeight: lines,
+      adjustPageWidth: lines,
+      breaks: lines ? 'none' : 'auto',
+      header: lines ? 'none' : 'auto',
+      footer: 'none',
+      mnumInterval: 0,
+      svgViewBox: true,
+      spacingNonLinear: 0.55,
+      condense: 'none',
+      justifyVertically: false,
+    });
+    if (!tk.loadData(musicXml)) throw new Error('The score could not be laid out.');
+    loadedSheet = musicXml;
+    return tk.getPageCount();
+  },
+
+  /** @param n from 1 @throws Error when another sheet has been laid out meanwhile */
+  async page(musicXml: string, n: number): Promise<string> {
+    if (musicXml !== loadedSheet) throw new Error('Another sheet has been laid out meanwhile.');
+    return (await ready('sheet')).renderToSVG(n);
   },
 
   /** Engraves a passage as one system that fills the width as nearly as its notes allow. */
   async system(musicXml: string, { width, staffHeight, laneHeight }: EngraveOptions): Promise<Engraving> {
-    const tk = await ready();
+    const tk = await ready('passage');
     const scale = (staffHeight / STAFF_AT_FULL_SCALE) * 100;
     const inUnits = (pixels: number) => Math.round((pixels * 100) / scale);
     const between = Math.min(48, Math.round((laneHeight + staffHeight * 0.6) / (staffHeight / 8)));

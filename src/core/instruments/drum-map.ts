@@ -1,6 +1,7 @@
 import type { MidiKey } from '../time';
 
-export type Notehead = 'normal' | 'x' | 'circle-x' | 'diamond' | 'triangle' | 'slash';
+export const NOTEHEADS = ['normal', 'x', 'circle-x', 'diamond', 'triangle', 'slash'] as const;
+export type Notehead = (typeof NOTEHEADS)[number];
 
 /** How one percussion key is written. */
 export interface DrumSound {

@@ -5,3 +5,5 @@ export * from './drum-map';
 export * from './recognise';
 export * from './techniques';
 export { nameDetails, nameWords, type NameDetails } from './name-words';
+export * from './tunings';
+export * from './drum-layouts';

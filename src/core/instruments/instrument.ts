@@ -5,7 +5,8 @@ export type InstrumentId = string;
 
 export type Family = 'woodwind' | 'brass' | 'percussion' | 'keyboard' | 'plucked' | 'voice' | 'strings' | 'other';
 
-export type Clef = 'treble' | 'bass' | 'alto' | 'tenor' | 'percussion' | 'treble-8vb';
+export const CLEF_NAMES = ['treble', 'bass', 'alto', 'tenor', 'percussion', 'treble-8vb'] as const;
+export type Clef = (typeof CLEF_NAMES)[number];
 
 export const LANGUAGES = ['en', 'de', 'it', 'fr', 'es'] as const;
 export type Language = (typeof LANGUAGES)[number];

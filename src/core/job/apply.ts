@@ -1,5 +1,7 @@
 import type { ConversionSettings, NoteEdit } from '../to-score';
+import { applyPage } from './apply-page';
 import type { Decision } from './decisions';
+import { appended, each, without } from './records';
 
 /** The settings after one more decision. */
 export function apply(settings: ConversionSettings, decision: Decision): ConversionSettings {
@@ -64,29 +66,17 @@ export function apply(settings: ConversionSettings, decision: Decision): Convers
       return edited(settings, decision.part, decision.notes.slice(1).map((other): NoteEdit => ({ kind: 'join', note: decision.notes[0]!, with: other })));
     case 'cutNote':
       return edited(settings, decision.part, [{ kind: 'cut', note: decision.note, at: decision.at }]);
-    case 'setKey':
-      return { ...settings, key: { fifths: decision.fifths, mode: decision.mode } };
-    case 'setTitle':
-      return { ...settings, title: decision.title };
     case 'splitTrack':
       return { ...settings, splits: { ...settings.splits, [decision.track]: true } };
     case 'placeOriginal':
       return { ...settings, offsets: { ...settings.offsets, [decision.original]: decision.bars } };
     case 'dismissQuery':
       return settings;
+    default:
+      return applyPage(settings, decision);
   }
 }
 
-function each<T>(keys: readonly string[], value: T): Record<string, T> {
-  return Object.fromEntries(keys.map((key) => [key, value]));
-}
-
-function without<T>(record: Readonly<Record<string, T>>, key: string): Record<string, T> {
-  const copy = { ...record };
-  delete copy[key];
-  return copy;
-}
-
 function edited(settings: ConversionSettings, part: string, edits: readonly NoteEdit[]): ConversionSettings {
-  return { ...settings, edits: { ...settings.edits, [part]: [...(settings.edits[part] ?? []), ...edits] } };
+  return { ...settings, edits: appended(settings.edits, part, edits) };
 }

@@ -1,28 +1,20 @@
 import 'reflect-metadata';
 import { Type } from 'class-transformer';
-import { Equals, IsArray, IsDefined, IsIn, IsInt, IsNotEmpty, IsString, Matches, Max, MaxLength, Min, ValidateNested } from 'class-validator';
+import { Equals, IsArray, IsDefined, IsInt, IsNotEmpty, IsString, Matches, Max, MaxLength, Min, ValidateNested } from 'class-validator';
 import { CASTING_DECISIONS, type CastingDecision } from './casting-decisions';
+import { PAGE_DECISIONS, type PageDecision } from './page-decisions';
 import { RHYTHM_DECISIONS, type RhythmDecision } from './rhythm-decisions';
 import { TRACK } from './validators';
 
 export * from './casting-decisions';
+export * from './page-decisions';
 export * from './rhythm-decisions';
 
 /*
  * Decisions: everything a person can settle, as plain data. A decision is validated where it enters from outside (archives,
- * job files); inside it is an ordinary object with a `kind`. Those about tracks and players are in casting-decisions.ts, those about rhythm in rhythm-decisions.ts.
+ * job files); inside it is an ordinary object with a `kind`. Those about tracks and players are in casting-decisions.ts, those about rhythm in rhythm-decisions.ts, about
+ * the page in page-decisions.ts.
  */
-
-export class SetKey {
-  @Equals('setKey') kind!: 'setKey';
-  @IsInt() @Min(-7) @Max(7) fifths!: number;
-  @IsIn(['major', 'minor']) mode!: 'major' | 'minor';
-}
-
-export class SetTitle {
-  @Equals('setTitle') kind!: 'setTitle';
-  @IsString() @MaxLength(300) title!: string;
-}
 
 /** A track that carries several channels becomes one track for each. */
 export class SplitTrack {
@@ -44,14 +36,13 @@ export class DismissQuery {
   @IsString() @MaxLength(500) reason!: string;
 }
 
-export type Decision = CastingDecision | RhythmDecision | SetKey | SetTitle | SplitTrack | PlaceOriginal | DismissQuery;
+export type Decision = CastingDecision | RhythmDecision | PageDecision | SplitTrack | PlaceOriginal | DismissQuery;
 
 /** Every kind of decision there is, by its `kind`. */
 export const DECISION_KINDS: Record<Decision['kind'], new () => Decision> = {
   ...CASTING_DECISIONS,
   ...RHYTHM_DECISIONS,
-  setKey: SetKey,
-  setTitle: SetTitle,
+  ...PAGE_DECISIONS,
   splitTrack: SplitTrack,
   placeOriginal: PlaceOriginal,
   dismissQuery: DismissQuery,

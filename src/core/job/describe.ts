@@ -1,8 +1,9 @@
 import type { Deal } from '../casting';
 import { instrumentById, techniqueName, type Language } from '../instruments';
-import { keyInWords, keyName } from '../score';
+import { keyInWords } from '../score';
 import type { SmallestValue } from '../to-score';
 import type { Decision } from './decisions';
+import { describePage } from './describe-page';
 
 export const LANGUAGE_NAMES: Record<Language, string> = { en: 'English', de: 'German', it: 'Italian', fr: 'French', es: 'Spanish' };
 
@@ -71,16 +72,14 @@ export function describe(decision: Decision, nameOf: (track: string) => string):
       return `${nameOf(decision.part)}: ${decision.notes.length} notes joined`;
     case 'cutNote':
       return `${nameOf(decision.part)}: a note struck again`;
-    case 'setKey':
-      return `Key signature: ${keyName(decision)}`;
-    case 'setTitle':
-      return `Title: “${decision.title}”`;
     case 'splitTrack':
       return `${nameOf(decision.track)}: split by channel`;
     case 'placeOriginal':
       return decision.bars === 0 ? `Original ${decision.original} begins at bar 1` : `Original ${decision.original} begins ${decision.bars} bars later`;
     case 'dismissQuery':
       return decision.reason ? `Query set aside: ${decision.reason}` : 'Query set aside';
+    default:
+      return describePage(decision, nameOf);
   }
 }
 

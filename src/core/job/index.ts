@@ -1,6 +1,8 @@
 export * from './decisions';
 export * from './errors';
+export { readDrumMap, writeDrumMap, type NamedDrumMap } from './drum-maps';
 export { describe, LANGUAGE_NAMES, valueName } from './describe';
+export { MARK_NAMES } from './describe-page';
 export * from './house-list';
 export * from './ledger';
 export * from './remedies';

@@ -8,10 +8,12 @@ import type { Decision } from './decisions';
 export interface Remedy {
   label: string;
   decision: Decision;
+  /** Further decisions that belong to it. */
+  also?: Decision[];
 }
 
 /** The remedies a query offers, the likeliest first. Setting it aside is always possible and not among them. */
-export function remediesFor(query: Query, conversion: Pick<Conversion, 'casting'>): Remedy[] {
+export function remediesFor(query: Query, conversion: Pick<Conversion, 'casting' | 'score'>): Remedy[] {
   switch (query.kind) {
     case 'unknown-instrument': {
       const cast = conversion.casting.tracks.find((track) => track.id === query.track);
@@ -23,7 +25,27 @@ export function remediesFor(query: Query, conversion: Pick<Conversion, 'casting'
     }
     case 'out-of-range': {
       const part = conversion.casting.parts.find((candidate) => candidate.id === query.part);
-      return part ? otherInstruments(part, conversion) : [];
+      return part ? [...octaves(query, part), ...otherInstruments(part, conversion)] : [];
+    }
+    case 'unmapped-drum': {
+      const names = String(query.facts?.names).split('|');
+      const key = Number(query.facts?.key);
+      return String(query.facts?.near).split(' ').filter(Boolean).map((as, i) => ({ label: `It is ${names[i]} (${as})`, decision: { kind: 'setDrumKey', part: query.part!, key, as: Number(as) } }));
+    }
+    case 'impossible-chord': {
+      const part = conversion.score.parts.find((candidate) => candidate.id === query.part);
+      return part?.tablature ? [{ label: 'Notation without tablature', decision: { kind: 'setTablature', part: part.id, show: 'notation', tuning: part.tablature.tuning, capo: part.tablature.capo } }] : [];
+    }
+    case 'repeat': {
+      const { from, length, times, endings } = query.facts as Record<'from' | 'length' | 'times' | 'endings', number>;
+      return [{ label: endings > 0 ? 'Repeat signs with endings' : 'Repeat signs', decision: { kind: 'foldRepeat', from, length, times, endings } }];
+    }
+    case 'key-change': {
+      const facts = query.facts!;
+      const key = { fifths: Number(facts.fifths), mode: facts.mode as 'major' | 'minor' };
+      const to = Number(facts.to);
+      const back: Decision[] = to < conversion.score.bars.length ? [{ kind: 'setKey', fifths: Number(facts.backFifths), mode: facts.backMode as 'major' | 'minor', bar: to }] : [];
+      return [{ label: keyName(key), decision: { kind: 'setKey', ...key, bar: Number(facts.from) }, also: back }];
     }
     case 'off-grid':
       return [
@@ -113,6 +135,16 @@ export function remediesFor(query: Query, conversion: Pick<Conversion, 'casting'
     default:
       return [];
   }
+}
+
+/** The octaves in which all the notes would lie within the range. */
+function octaves({ played, facts, part: id }: Query, { instrument }: CastPart): Remedy[] {
+  const key = facts?.key;
+  if (key === undefined || !played) return [];
+  return [12, -12, 24, -24]
+    .filter((by) => Number(key) + by >= instrument.range[0] && Number(key) + by <= instrument.range[1])
+    .slice(0, 1)
+    .map((semitones) => ({ label: `${Math.abs(semitones) === 12 ? 'An octave' : 'Two octaves'} ${semitones > 0 ? 'higher' : 'lower'}`, decision: { kind: 'shiftNotes', part: id!, notes: played, semitones } }));
 }
 
 /** Instruments that have every note of the part: first what the track was taken for, then its family in score order. */

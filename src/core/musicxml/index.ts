@@ -1,2 +1,3 @@
 export { writeMusicXml, type MusicXmlOptions } from './write';
+export { stavesOf } from './attributes';
 export { compressMusicXml } from './compressed';

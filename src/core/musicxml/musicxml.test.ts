@@ -96,7 +96,7 @@ describe('accidentals', () => {
     const note = (alter: number, tieFromLast = false): ScoreNote => ({ key: 77 + alter, pitch: { step: 'F', alter, octave: 5 }, tieFromLast, tieToNext: false, played: [] });
     const notes = [note(0, true), note(0), note(0), note(1), note(0)];
     const voice: VoiceBar = { staff: 1, voice: 1, symbols: notes.map((one, i) => ({ at: i * QUARTER, duration: QUARTER, type: 'quarter', dots: 0, notes: [one] })) };
-    const printed = barAccidentals([voice], 1);
-    expect(notes.map((one) => printed.get(one) ?? '')).toEqual(['', 'natural', '', 'sharp', 'natural']);
+    const { printed } = barAccidentals([voice], 1);
+    expect(notes.map((one) => printed.get(one)?.sign ?? '')).toEqual(['', 'natural', '', 'sharp', 'natural']);
   });
 });

@@ -36,7 +36,7 @@ describe('from file to performance', () => {
   it('refuses type 2 and names the number of patterns', () => {
     const { file } = readSmf(demoOriginal());
     expect(() => performanceFromSmf({ file: { ...file, format: 2 }, warnings: [] })).toThrow(SmfError);
-    expect(() => performanceFromSmf({ file: { ...file, format: 2 }, warnings: [] })).toThrow(/13 separate patterns/);
+    expect(() => performanceFromSmf({ file: { ...file, format: 2 }, warnings: [] })).toThrow(/14 separate patterns/);
   });
 
   it('leaves out what an absurd delta time puts hours away, and says where', () => {

@@ -4,9 +4,9 @@
  * Takes a conversion and its performance; gives the MusicXML of the chosen parts and bars, every played note of theirs with
  * its written place, and the links between both.
  */
-import { writeMusicXml } from '../musicxml';
+import { stavesOf, writeMusicXml } from '../musicxml';
 import type { NoteId, Performance } from '../performance';
-import { sliceScore, soundsOf, type PartId } from '../score';
+import { sliceScore, soundsOf, type Articulation, type PartId, type SymbolInBar } from '../score';
 import { swung, type Conversion } from '../to-score';
 import { lastNotAfter, playedUnits, type MidiKey, type PlayedUnits, type WrittenUnits } from '../time';
 
@@ -36,6 +36,7 @@ export interface NoteLink {
   played: NoteId[];
   /** Where the symbol stands. */
   at: WrittenUnits;
+  articulations: readonly Articulation[];
 }
 
 export interface Passage {
@@ -51,8 +52,8 @@ export interface Passage {
   links: Record<string, NoteLink>;
 }
 
-/** @param parts in the order wanted @param from first bar index @param to index after the last bar */
-export function passageOf(conversion: Conversion, performance: Performance, parts: readonly PartId[], from: number, to: number): Passage {
+/** @param parts in the order wanted @param from first bar index @param to index after the last bar @param suggestionColour of marks that are only suggested; without one they are not shown */
+export function passageOf(conversion: Conversion, performance: Performance, parts: readonly PartId[], from: number, to: number, suggestionColour?: string): Passage {
   const { score } = conversion;
   const bars = score.bars.slice(from, to);
   const start = bars[0]!.start;
@@ -62,11 +63,13 @@ export function passageOf(conversion: Conversion, performance: Performance, part
   let count = 0;
   // Tempo and markers are shown by the view itself, above the bars.
   const slice = { ...sliceScore(score, parts, from, to), tempos: [], markers: [], swing: null };
+  const articulationsOf = new Map(slice.parts.flatMap((part) => part.bars.flatMap((bar) => bar.voices.flatMap((voice) => voice.symbols.flatMap((symbol) => symbol.notes.map((note) => [note, takenArticulations(symbol)] as const))))));
   const musicXml = writeMusicXml(slice, {
     finalBarline: to === score.bars.length,
+    ...(suggestionColour && { suggestionColour }),
     noteId: (note, at) => {
       const id = `n${count++}`;
-      links[id] = { played: note.played, at: start + at };
+      links[id] = { played: note.played, at: start + at, articulations: articulationsOf.get(note) ?? [] };
       return id;
     },
   });
@@ -99,7 +102,7 @@ export function passageOf(conversion: Conversion, performance: Performance, part
     return {
       id,
       name: part.name,
-      staves: part.clefs.length,
+      staves: stavesOf(part),
       lowest: keys.length > 0 ? Math.min(...keys) : 60,
       highest: keys.length > 0 ? Math.max(...keys) : 60,
       played,
@@ -117,4 +120,8 @@ export function passageOf(conversion: Conversion, performance: Performance, part
       return Array.from({ length: division - 1 }, (_, k) => swung(beat + ((k + 1) * length) / division, swing, line));
     });
   }
+}
+
+function takenArticulations({ marks }: SymbolInBar): readonly Articulation[] {
+  return marks?.articulations?.filter((one) => !marks.suggested?.includes(one)) ?? [];
 }

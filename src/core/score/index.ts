@@ -1,5 +1,7 @@
 export * from './pitch';
 export * from './score';
+export * from './marks';
+export { withoutSuggestions } from './suggestions';
 export * from './note-values';
 export * from './query';
 export * from './check';
@@ -7,3 +9,6 @@ export * from './slice';
 export * from './sounding';
 export * from './key-name';
 export { clefsAt } from './clefs-at';
+export { foldScore, type Fold } from './fold';
+export { playOrder } from './play-order';
+export { concertScore } from './concert';

@@ -1,5 +1,6 @@
 import type { Clef, InstrumentId } from '../instruments';
 import type { Bar, Bpm, MidiKey, Semitones, WrittenUnits } from '../time';
+import type { BarSigns, PartLines } from './marks';
 import type { Pitch } from './pitch';
 
 /**
@@ -8,7 +9,11 @@ import type { Pitch } from './pitch';
  */
 export interface Score {
   title: string;
+  composer: string;
+  rights: string;
   bars: Bar[];
+  /** Repeats, endings and jumps by bar index; empty for music written out. */
+  signs: Record<number, BarSigns>;
   /** Concert keys; the first one at bar 0. */
   keys: ScoreKey[];
   tempos: TempoMark[];
@@ -29,6 +34,8 @@ export interface TempoMark {
   at: WrittenUnits;
   /** Quarter notes a minute, for playback. */
   bpm: Bpm;
+  /** "Allegro", "rit." */
+  words?: string;
   /** Printed as a metronome mark; the steps of a gradual change are only played. */
   shown: boolean;
 }
@@ -36,6 +43,8 @@ export interface TempoMark {
 export interface Marker {
   at: WrittenUnits;
   text: string;
+  /** A letter or number to find one's place by, in a box; otherwise words above the system. */
+  rehearsal: boolean;
 }
 
 export type PartId = string;
@@ -54,6 +63,8 @@ export interface Part {
   /** In order of bar. */
   clefChanges: ClefChange[];
   unpitched: boolean;
+  /** What an unpitched part strikes. */
+  struck: { key: MidiKey; name: string }[];
   /** One player, where a section is usual too. */
   solo: boolean;
   /** 1–16; 10 for unpitched parts */
@@ -62,8 +73,21 @@ export interface Part {
   program: number | null;
   /** Written key signature for each of the score's keys, same order. */
   writtenKeys: number[];
+  /** Lines of each staff: five, or one for an instrument with a single sound. */
+  staffLines: number;
+  /** Strings of a fretted part and how they are shown; notes then have a string and a fret. */
+  tablature: Tablature | null;
+  lines: PartLines;
   /** One for each bar of the score. */
   bars: PartBar[];
+}
+
+export interface Tablature {
+  show: 'notation' | 'tablature' | 'both';
+  /** Sounding keys of the open strings without capo, the lowest string first. */
+  tuning: MidiKey[];
+  /** Fret it sits at; 0 for none. */
+  capo: number;
 }
 
 /** Another clef from the start of a bar on. */
@@ -75,6 +99,8 @@ export interface ClefChange {
 }
 
 export interface PartBar {
+  /** The bar is like the one or the two before it and may be written as a repeat sign; the first of two says 2, the second 0. */
+  likeBefore?: 1 | 2 | 0;
   /** Voices that have symbols in this bar; each fills the bar from first to last unit. */
   voices: VoiceBar[];
 }
@@ -104,7 +130,8 @@ export interface SymbolInBar {
   marks?: SymbolMarks;
 }
 
-export type Articulation = 'staccato' | 'marcato' | 'accent' | 'tenuto';
+export const ARTICULATIONS = ['staccato', 'tenuto', 'accent', 'marcato'] as const;
+export type Articulation = (typeof ARTICULATIONS)[number];
 
 /** Signs that go with a symbol. */
 export interface SymbolMarks {
@@ -119,6 +146,19 @@ export interface SymbolMarks {
   arpeggio?: 'up' | 'down';
   /** Grace notes before it, in order. */
   graces?: ScoreNote[];
+  /** A breath after it, or a full stop of everyone. */
+  breath?: 'breath' | 'caesura';
+  fermata?: true;
+  /** Syllables by verse. */
+  lyrics?: Lyric[];
+  /** Which of these signs are only suggested. */
+  suggested?: readonly (Articulation | 'breath')[];
+}
+
+export interface Lyric {
+  text: string;
+  /** The word goes on, has gone on, or both. */
+  syllabic: 'single' | 'begin' | 'middle' | 'end';
 }
 
 export interface TupletPlace {
@@ -136,6 +176,8 @@ export interface ScoreNote {
   /** As printed, that is transposed. For an unpitched part: the place on the staff. */
   pitch: Pitch;
   notehead?: string;
+  /** Where a fretted part plays it: string 1 is the highest. */
+  fingering?: { string: number; fret: number };
   tieFromLast: boolean;
   tieToNext: boolean;
   /** Ids of the played notes behind this one. */

@@ -1,5 +1,7 @@
 import { clefsAt } from './clefs-at';
+import type { PartLines } from './marks';
 import type { PartId, Score, ScoreNote } from './score';
+import type { WrittenUnits } from '../time';
 
 /**
  * Some parts and bars of a score as a score of their own, with the signature in force at its start. Ties that would reach
@@ -15,6 +17,9 @@ export function sliceScore(score: Score, parts: readonly PartId[], from: number,
   const keys = score.keys.map((key, k) => ({ key, k })).filter(({ key, k }) => k === inForce || (key.bar > from && key.bar < to));
   return {
     title: '',
+    composer: '',
+    rights: '',
+    signs: {},
     bars: bars.map((bar, index) => ({ ...bar, index, start: bar.start - start, implicit: bar.implicit || bar.number === 0 })),
     keys: keys.map(({ key }, i) => ({ ...key, bar: i === 0 ? 0 : key.bar - from })),
     tempos: score.tempos.filter(({ at, shown }) => shown && at >= start && at < end).map((tempo) => ({ ...tempo, at: tempo.at - start })),
@@ -35,7 +40,21 @@ export function sliceScore(score: Score, parts: readonly PartId[], from: number,
         })),
       }));
       const clefChanges = part.clefChanges.filter((change) => change.bar > from && change.bar < to).map((change) => ({ ...change, bar: change.bar - from }));
-      return [{ ...part, clefs: clefsAt(part, from), clefChanges, writtenKeys: keys.map(({ k }) => part.writtenKeys[k]!), bars: partBars }];
+      const lines = sliceLines(part.lines, start, end);
+      return [{ ...part, lines, clefs: clefsAt(part, from), clefChanges, writtenKeys: keys.map(({ k }) => part.writtenKeys[k]!), bars: partBars }];
     }),
+  };
+}
+
+/** Lines that lie in the passage whole; one that leads out of it is cut at its end, a slur is left away. */
+function sliceLines(lines: PartLines, from: WrittenUnits, to: WrittenUnits): PartLines {
+  const touches = ({ start, end }: { start: WrittenUnits; end: WrittenUnits }) => start < to && end > from;
+  const cut = <T extends { start: WrittenUnits; end: WrittenUnits }>(line: T): T => ({ ...line, start: Math.max(line.start, from) - from, end: Math.min(line.end, to) - from });
+  return {
+    dynamics: lines.dynamics.filter(({ at }) => at >= from && at < to).map((mark) => ({ ...mark, at: mark.at - from })),
+    hairpins: lines.hairpins.filter(touches).map(cut),
+    slurs: lines.slurs.filter(({ start, end }) => start >= from && end < to).map(cut),
+    pedals: lines.pedals.filter(touches).map(cut),
+    octaveLines: lines.octaveLines.filter(touches).map(cut),
   };
 }

@@ -2,21 +2,37 @@
  * A part of the score from its notes: written pitch or place on the staff, bars of symbols for every voice, a rest in every
  * bar where a staff is silent.
  */
-import { drumSound, type DrumMap } from '../instruments';
+import { drumSound, type Clef } from '../instruments';
+import type { NoteId } from '../performance';
 import type { CastPart } from '../casting';
-import { voiceNumber, type Part, type PartBar, type ScoreNote, type SymbolMarks } from '../score';
+import { NO_LINES, voiceNumber, type Part, type PartBar, type ScoreNote, type SymbolMarks, type Tablature } from '../score';
 import type { Bar, WrittenUnits } from '../time';
 import { assembleVoice, wholeBarRest, type Chord } from './assemble';
 import { clefChanges, clefChoices } from './clefs';
 import type { EndedNote } from './durations';
+import type { Fingering } from './fretting';
+import type { PartDrums } from './part-drums';
 import type { StaffNotes } from './staff-notes';
 import { techniqueMarks } from './technique-marks';
 import { type TimedNote } from './timed-note';
 import { nearestPlace, writtenPitch, writtenTransposition } from './written-pitch';
 
-/** @param places on the line of fifths for each note of each staff @param concertKeys signatures of the piece @param channel 1–16, for playback @param fixedClefs no changes of clef */
-export function assemblePart(part: CastPart, staves: readonly StaffNotes[], places: readonly number[][], concertKeys: readonly number[], bars: readonly Bar[], drums: DrumMap, { channel, fixedClefs }: { channel: number; fixedClefs: boolean }): Part {
+export interface PartOptions {
+  /** 1–16, for playback */
+  channel: number;
+  /** No changes of clef. */
+  fixedClefs: boolean;
+  /** Clefs people chose, by staff. */
+  clefs: Readonly<Record<number, Clef>>;
+  drums: PartDrums;
+  tablature: Tablature | null;
+  fingerings: ReadonlyMap<NoteId, Fingering>;
+}
+
+/** @param places on the line of fifths for each note of each staff @param concertKeys signatures of the piece */
+export function assemblePart(part: CastPart, staves: readonly StaffNotes[], places: readonly number[][], concertKeys: readonly number[], bars: readonly Bar[], { channel, fixedClefs, clefs: chosenClefs, drums, tablature, fingerings }: PartOptions): Part {
   const { instrument } = part;
+  const clefs = instrument.clefs.map((clef, s) => chosenClefs[s + 1] ?? clef);
   const transposition = writtenTransposition(instrument.transposition, concertKeys);
   const techniques = techniqueMarks(staves.flatMap((staff) => staff.notes), part.techniqueOf, instrument);
   const partBars: PartBar[] = bars.map(() => ({ voices: [] }));
@@ -30,8 +46,9 @@ export function assemblePart(part: CastPart, staves: readonly StaffNotes[], plac
   function scoreNote(note: EndedNote, place: number): Chord['notes'][number] {
     const graces = new Set(note.ornament?.graces?.map((grace) => grace.id));
     const played = [note.id, ...note.absorbed.filter((id) => !graces.has(id))];
-    if (!instrument.unpitched) return { key: note.key, pitch: writtenPitch(note.key, place, transposition), played };
-    const sound = drumSound(drums, note.key);
+    const fingering = fingerings.get(note.id);
+    if (!instrument.unpitched) return { key: note.key, pitch: writtenPitch(note.key, place, transposition), played, ...(fingering && { fingering }) };
+    const sound = drumSound(drums.map, note.key);
     return { key: note.key, pitch: { step: sound.step, alter: 0, octave: sound.octave }, notehead: sound.notehead, played };
   }
 
@@ -39,7 +56,11 @@ export function assemblePart(part: CastPart, staves: readonly StaffNotes[], plac
     if (!ornament) return {};
     const { trill, tremolo, arpeggio, graces } = ornament;
     // A grace note is named as close to its note as can be: neighbours are neighbours.
-    const grace = (note: TimedNote): ScoreNote => ({ key: note.key, pitch: writtenPitch(note.key, nearestPlace(note.key, place), transposition), played: [note.id], tieFromLast: false, tieToNext: false });
+    const grace = (note: TimedNote): ScoreNote => {
+      const sound = drumSound(drums.map, note.key);
+      const struck = { pitch: { step: sound.step, alter: 0, octave: sound.octave }, notehead: sound.notehead };
+      return { key: note.key, played: [note.id], tieFromLast: false, tieToNext: false, ...(instrument.unpitched ? struck : { pitch: writtenPitch(note.key, nearestPlace(note.key, place), transposition) }) };
+    };
     return { ...(trill && { trill }), ...(tremolo && { tremolo: 3 }), ...(arpeggio && { arpeggio }), ...(graces && { graces: graces.map(grace) }) };
   }
 
@@ -57,15 +78,23 @@ export function assemblePart(part: CastPart, staves: readonly StaffNotes[], plac
     instrument: instrument.id,
     transposition: instrument.transposition,
     transpositionSteps: transposition.steps,
-    clefs: [...instrument.clefs],
-    clefChanges: fixedClefs ? [] : staves.flatMap(({ staff }) => clefChanges(partBars, staff, clefChoices(instrument, staff))).sort((a, b) => a.bar - b.bar),
+    clefs,
+    clefChanges: fixedClefs ? [] : staves.flatMap(({ staff }) => (chosenClefs[staff] ? [] : clefChanges(partBars, staff, clefChoices(instrument, staff)))).sort((a, b) => a.bar - b.bar),
     unpitched: instrument.unpitched,
+    struck: instrument.unpitched ? struckSounds(part, drums) : [],
+    staffLines: instrument.unpitched ? drums.staffLines : 5,
+    tablature,
+    lines: NO_LINES,
     solo: part.solo,
     channel: instrument.unpitched ? 10 : channel,
     program: instrument.programs[0] ?? null,
     writtenKeys: concertKeys.map((key) => (instrument.unpitched ? 0 : key + transposition.fifths)),
     bars: partBars,
   };
+}
+
+function struckSounds({ notes }: CastPart, { map }: PartDrums): Part['struck'] {
+  return [...new Set(notes.map((note) => note.key))].sort((a, b) => a - b).map((key) => ({ key, name: drumSound(map, key).name }));
 }
 
 function chordsOfVoice(staff: StaffNotes, voice: number, write: (note: EndedNote, n: number) => Omit<ScoreNote, 'tieFromLast' | 'tieToNext'>, marksOf: (note: EndedNote, n: number) => SymbolMarks): Chord[] {

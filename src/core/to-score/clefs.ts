@@ -6,10 +6,10 @@
  * clef is cheaper than its others. Which clefs an instrument reads: usual orchestration handbooks, from memory.
  */
 import type { Clef, Instrument } from '../instruments';
-import { STEPS, type ClefChange, type PartBar, type Pitch } from '../score';
+import { diatonicNumber, type ClefChange, type PartBar } from '../score';
 
 /** Diatonic places of the bottom and top line, counted in steps from C of octave 0. */
-const LINES: Partial<Record<Clef, readonly [number, number]>> = { treble: [30, 38], bass: [18, 26], alto: [24, 32], tenor: [22, 30] };
+export const STAFF_LINES: Partial<Record<Clef, readonly [number, number]>> = { treble: [30, 38], bass: [18, 26], alto: [24, 32], tenor: [22, 30], 'treble-8vb': [23, 31] };
 
 const ALTERNATIVES: Record<string, readonly Clef[]> = {
   cello: ['bass', 'tenor', 'treble'],
@@ -29,7 +29,7 @@ const EMPTY_BAR = 0.05;
 /** The clefs a staff of an instrument may change between, its first one included; one where it never does. */
 export function clefChoices({ id, clefs, unpitched }: Pick<Instrument, 'id' | 'clefs' | 'unpitched'>, staff: number): readonly Clef[] {
   const home = clefs[staff - 1]!;
-  if (unpitched || !LINES[home]) return [home];
+  if (unpitched || !STAFF_LINES[home]) return [home];
   if (clefs.length > 1) return [home, home === 'treble' ? 'bass' : 'treble'];
   return ALTERNATIVES[id] ?? [home];
 }
@@ -37,7 +37,7 @@ export function clefChoices({ id, clefs, unpitched }: Pick<Instrument, 'id' | 'c
 /** @param staff from 1 @param choices the first one stands at the beginning */
 export function clefChanges(bars: readonly PartBar[], staff: number, choices: readonly Clef[]): ClefChange[] {
   if (choices.length < 2) return [];
-  const places = bars.map((bar) => bar.voices.filter((voice) => voice.staff === staff).flatMap((voice) => voice.symbols.flatMap((symbol) => symbol.notes.map((note) => diatonic(note.pitch)))));
+  const places = bars.map((bar) => bar.voices.filter((voice) => voice.staff === staff).flatMap((voice) => voice.symbols.flatMap((symbol) => symbol.notes.map((note) => diatonicNumber(note.pitch)))));
   // One state for each clef; each remembers where it came from.
   let costs = choices.map((_, c) => (c === 0 ? 0 : Infinity));
   const from: number[][] = [];
@@ -62,10 +62,6 @@ export function clefChanges(bars: readonly PartBar[], staff: number, choices: re
 
 function barCost(places: readonly number[], clef: Clef, other: boolean): number {
   if (places.length === 0) return other ? EMPTY_BAR : 0;
-  const [bottom, top] = LINES[clef]!;
+  const [bottom, top] = STAFF_LINES[clef]!;
   return places.reduce((sum, place) => sum + Math.max(0, Math.floor(Math.max(bottom - place, place - top) / 2) - FREE_LEDGERS), other ? OTHER_CLEF : 0);
-}
-
-function diatonic({ step, octave }: Pitch): number {
-  return octave * 7 + STEPS.indexOf(step);
 }

@@ -2,7 +2,6 @@
  * Doubts: what the engine is not sure of, as queries with their places.
  */
 import { trackLabel, type Casting, type CastPart } from '../casting';
-import type { DrumMap } from '../instruments';
 import { findDuplicates, mixedTracks, type Performance, type TrackId } from '../performance';
 import { keyInWords, keyName, type Query, type ScoreKey } from '../score';
 import { barBeat, barIndexAt, type Bar, type MidiKey, type Milliseconds, type Seconds, type WrittenUnits } from '../time';
@@ -18,13 +17,13 @@ const FAR: Seconds = 0.045;
 const MOSTLY = 0.3;
 
 /** Notes far off their place, and notes the instrument does not have. */
-export function noteQueries(part: CastPart, grid: GridChoice, bars: readonly Bar[], line: BeatLine, drums: DrumMap, switches: ReadonlySet<MidiKey>): Query[] {
+export function noteQueries(part: CastPart, grid: GridChoice, bars: readonly Bar[], line: BeatLine, switches: ReadonlySet<MidiKey>): Query[] {
   const barStarts = bars.map((bar) => bar.start);
   const place = (at: WrittenUnits) => {
     const { bar, beat } = barBeat(bars, at);
     return { words: `${part.name}, bar ${bar}, beat ${beat}`, bar: barIndexAt(barStarts, at) };
   };
-  return [...offGrid(part, grid, line, place), ...outside(part, grid, drums, place, switches)];
+  return [...offGrid(part, grid, line, place), ...outside(part, grid, place, switches)];
 }
 
 /** Keys of a part that are already asked about as keyswitches. */
@@ -57,11 +56,12 @@ function offGrid(part: CastPart, grid: GridChoice, line: BeatLine, place: Place)
 }
 
 /** One query for each key that does not fit, at the first place it occurs; one for the part where most do not. */
-function outside(part: CastPart, grid: GridChoice, drums: DrumMap, place: Place, switches: ReadonlySet<MidiKey>): Query[] {
+function outside(part: CastPart, grid: GridChoice, place: Place, switches: ReadonlySet<MidiKey>): Query[] {
   const { unpitched, range } = part.instrument;
-  const fits = (key: number) => switches.has(key) || (unpitched ? drums.has(key) : key >= range[0] && key <= range[1]);
+  if (unpitched) return [];
+  const fits = (key: number) => switches.has(key) || (key >= range[0] && key <= range[1]);
   const strange = grid.notes.filter((note) => !fits(note.key));
-  if (!unpitched && strange.length > MOSTLY * grid.notes.length && strange.length > 1) {
+  if (strange.length > MOSTLY * grid.notes.length && strange.length > 1) {
     const first = strange[0]!;
     const { words, bar } = place(first.start);
     const [low, high] = range.map(keyInWords);
@@ -81,15 +81,14 @@ function outside(part: CastPart, grid: GridChoice, drums: DrumMap, place: Place,
     const notes = strange.filter((note) => note.key === key);
     const { words, bar } = place(notes[0]!.start);
     const times = notes.length > 1 ? ` (${notes.length} times)` : '';
-    const kind = unpitched ? 'unmapped-drum' : 'out-of-range';
     return {
-      id: `${kind}/${part.id}/${key}`,
-      kind,
+      id: `out-of-range/${part.id}/${key}`,
+      kind: 'out-of-range',
       part: part.id,
       at: notes[0]!.start,
       bar,
       played: notes.map((note) => note.id),
-      message: unpitched ? `${words}: key ${key} is not in the drum map${times}.` : `${words}: ${keyInWords(key)} lies outside the instrument’s range, ${range.map(keyInWords).join('–')}${times}.`,
+      message: `${words}: ${keyInWords(key)} lies outside the instrument’s range, ${range.map(keyInWords).join('–')}${times}.`,
       facts: { key },
     };
   });

@@ -19,6 +19,8 @@ function applied(notes: PlacedNote[], edit: NoteEdit): PlacedNote[] {
   switch (edit.kind) {
     case 'move':
       return notes.with(at, { ...note, start: Math.max(0, note.start + edit.by) });
+    case 'shift':
+      return notes.with(at, { ...note, key: Math.min(127, Math.max(0, note.key + edit.by)) });
     case 'join': {
       const other = notes.find((candidate) => candidate.id === edit.with);
       if (!other || other === note) return notes;

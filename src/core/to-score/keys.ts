@@ -125,6 +125,11 @@ export function signatures(barKeys: readonly BarKey[], bars: readonly Bar[], eve
   return distinct(lasting(barKeys));
 }
 
+/** Signatures set by hand at single bars take their place among the others; one that repeats what is in force is none. */
+export function withKeyChanges(keys: readonly ScoreKey[], changes: readonly ScoreKey[], bars: number): ScoreKey[] {
+  return changes.length === 0 ? [...keys] : distinct([...keys, ...changes.filter((change) => change.bar < bars)]);
+}
+
 function barAtOrAfter(bars: readonly Bar[], at: WrittenUnits): number {
   const i = bars.findIndex((bar) => bar.start >= at - QUARTER / 8);
   return i < 0 ? bars.length - 1 : i;

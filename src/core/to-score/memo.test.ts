@@ -7,7 +7,7 @@ import { convert, Memo, NO_SETTINGS, toScore, type Conversion, type ConversionSe
 const performance = performanceFromSmf(readSmf(demoOriginal()));
 
 function withMemo(memo: Memo, settings: ConversionSettings): Conversion {
-  const steps = convert(performance, settings, undefined, memo);
+  const steps = convert(performance, settings, memo);
   for (;;) {
     const step = steps.next();
     if (step.done) return step.value;

@@ -44,6 +44,10 @@ const SPREAD_LEAST: Seconds = 0.06;
 const SPREAD_MOST: Seconds = 0.5;
 const STRUCK_TOGETHER: Seconds = 0.024;
 
+/** Time from the soft stroke of a flam to the loud one. */
+const FLAM: Seconds = 0.05;
+const FLAM_LEAST: Seconds = 0.012;
+
 export const NO_ORNAMENTS: OrnamentReport = { trills: 0, tremolos: 0, graces: 0, arpeggios: 0 };
 
 /** @param instrument polyphonic: spread chords are looked for; unpitched: only rolls are */
@@ -51,7 +55,7 @@ export function findOrnaments(notes: readonly TimedNote[], line: BeatLine, { pol
   const report = { ...NO_ORNAMENTS };
   const sorted = [...notes].sort((a, b) => a.onset - b.onset || a.key - b.key);
   const alternating = unpitched ? rolls(sorted, line, report) : alternations(sorted, line, report);
-  if (unpitched) return { notes: alternating, report };
+  if (unpitched) return { notes: flams(alternating, report), report };
   const spread = polyphonic ? spreadChords(alternating, line, report) : alternating;
   return { notes: graceNotes(spread, line, report), report };
 }
@@ -60,6 +64,28 @@ export function findOrnaments(notes: readonly TimedNote[], line: BeatLine, { pol
 function rolls(notes: readonly TimedNote[], line: BeatLine, report: OrnamentReport): TimedNote[] {
   const keys = [...new Set(notes.map((note) => note.key))];
   return keys.flatMap((key) => alternations(notes.filter((note) => note.key === key), line, report)).sort((a, b) => a.onset - b.onset || a.key - b.key);
+}
+
+/** A softer stroke right before one on the same thing, neither of them part of a run. */
+function flams(notes: readonly TimedNote[], report: OrnamentReport): TimedNote[] {
+  const mainOf = new Map<TimedNote, TimedNote>();
+  const last = new Map<number, TimedNote[]>();
+  for (const note of notes) {
+    const [before, grace] = last.get(note.key) ?? [];
+    last.set(note.key, grace ? [grace, note] : [note]);
+    const soft = grace ?? before;
+    if (!soft || soft.ornament || note.ornament || mainOf.has(soft) || soft.velocity > note.velocity) continue;
+    const apart = note.onsetSeconds - soft.onsetSeconds;
+    const alone = !grace || soft.onsetSeconds - before!.onsetSeconds > 2 * FLAM;
+    if (apart >= FLAM_LEAST && apart <= FLAM && alone) mainOf.set(soft, note);
+  }
+  const graceOf = new Map([...mainOf].map(([grace, main]) => [main, grace]));
+  report.graces += mainOf.size;
+  return notes.flatMap((note) => {
+    if (mainOf.has(note)) return [];
+    const grace = graceOf.get(note);
+    return [grace ? { ...note, ornament: { graces: [grace] }, behind: [...(note.behind ?? []), ...idsOf(grace)] } : note];
+  });
 }
 
 /** Longest interval that is too fast to be counted at a note's place. */

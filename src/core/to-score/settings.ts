@@ -1,6 +1,7 @@
 import { NO_CASTING_SETTINGS, type CastingSettings } from '../casting';
 import type { NoteId, TrackId } from '../performance';
-import type { PartId } from '../score';
+import type { Clef, DrumSound } from '../instruments';
+import type { Articulation, Fold, MarkClass, PartId, ScoreKey, Tablature } from '../score';
 import { QUARTER, type MidiKey, type Milliseconds, type WrittenUnits } from '../time';
 
 /** Smallest plain note value a part may use. */
@@ -18,8 +19,14 @@ export interface GridPin {
   /** Triplets and sextuplets may be used. */
   triplets: boolean;
   also: readonly FurtherTuplet[];
-  /** Bars it holds for, by index, the last one not included; the whole part when absent. */
-  bars?: { from: number; to: number };
+  /** The whole part when absent. */
+  bars?: BarSpan;
+}
+
+/** Bars by index, the last one not included. */
+export interface BarSpan {
+  from: number;
+  to: number;
 }
 
 /** A change to single notes, made after the grid: by played note. */
@@ -28,7 +35,45 @@ export type NoteEdit =
   /** The second is the first one going on. */
   | { kind: 'join'; note: NoteId; with: NoteId }
   /** Struck again at a place of its own. */
-  | { kind: 'cut'; note: NoteId; at: WrittenUnits };
+  | { kind: 'cut'; note: NoteId; at: WrittenUnits }
+  /** Sounds so many semitones higher. */
+  | { kind: 'shift'; note: NoteId; by: number };
+
+export const MARK_USES = ['off', 'suggest', 'on'] as const;
+export type MarkUse = (typeof MARK_USES)[number];
+
+/** How much it takes before a mark is found. */
+export const MARK_STRENGTHS = ['few', 'usual', 'many'] as const;
+export type MarkStrength = (typeof MARK_STRENGTHS)[number];
+
+/** What to do with a class of marks, in the whole part or in some bars. */
+export interface MarkRule {
+  mark: MarkClass;
+  use: MarkUse;
+  strength: MarkStrength;
+  bars?: BarSpan;
+}
+
+/** Marks that people set or took away by hand, in the order they did. */
+export type MarkEdit =
+  | { kind: 'articulation'; note: NoteId; articulation: Articulation; on: boolean }
+  | { kind: 'slur'; from: NoteId; to: NoteId; on: boolean }
+  /** Articulations and slurs of a bar go to every bar of the same rhythm. */
+  | { kind: 'pattern'; bar: number; to: BarSpan };
+
+/** Names of notes: of some notes, or of all black keys in some bars. */
+export type SpellingChoice =
+  | { kind: 'notes'; part: PartId; notes: readonly NoteId[]; prefer: 'sharps' | 'flats' }
+  | { kind: 'bars'; part: PartId | null; bars: BarSpan; prefer: 'sharps' | 'flats' };
+
+/** Which drum map a percussion part is read by. */
+export interface DrumMapChoice {
+  name: string;
+  sounds: readonly DrumSound[];
+}
+
+export const MARKER_STYLES = ['auto', 'rehearsal', 'text'] as const;
+export type MarkerStyle = (typeof MARKER_STYLES)[number];
 
 /** What people decided; everything absent is decided by the engine. All of it comes from the ledger. */
 export interface ConversionSettings extends CastingSettings {
@@ -56,6 +101,25 @@ export interface ConversionSettings extends CastingSettings {
   offsets: Record<number, number>;
   /** Concert key of the whole piece, in sharps (negative: flats). */
   key?: { fifths: number; mode: 'major' | 'minor' };
+  /** Signatures set at single bars; those found elsewhere stay. */
+  keyChanges: readonly ScoreKey[];
+  spellings: readonly SpellingChoice[];
+  /** Clef of each staff from the start, by part and staff number. */
+  clefs: Record<PartId, Readonly<Record<number, Clef>>>;
+  /** Parts without 8va and 8vb. */
+  plainOctaves: Record<PartId, true>;
+  drumMaps: Record<PartId, DrumMapChoice>;
+  /** Keys of a percussion part that mean another key of its map. */
+  drumKeys: Record<PartId, Readonly<Record<MidiKey, MidiKey>>>;
+  tablatures: Record<PartId, Tablature>;
+  marks: Record<PartId, readonly MarkRule[]>;
+  markEdits: Record<PartId, readonly MarkEdit[]>;
+  /** Stretches written once with repeat signs. */
+  folds: readonly Fold[];
+  /** Parts in which equal bars are written as repeat signs. */
+  barRepeats: Record<PartId, true>;
+  composer?: string;
+  markerStyle: MarkerStyle;
 }
 
-export const NO_SETTINGS: ConversionSettings = { ...NO_CASTING_SETTINGS, plain: {}, grids: {}, edits: {}, closeGaps: {}, handSplits: {}, fixedClefs: {}, voices: {}, leads: {}, splits: {}, offsets: {} };
+export const NO_SETTINGS: ConversionSettings = { ...NO_CASTING_SETTINGS, plain: {}, grids: {}, edits: {}, closeGaps: {}, handSplits: {}, fixedClefs: {}, voices: {}, leads: {}, splits: {}, offsets: {}, keyChanges: [], spellings: [], clefs: {}, plainOctaves: {}, drumMaps: {}, drumKeys: {}, tablatures: {}, marks: {}, markEdits: {}, folds: [], barRepeats: {}, markerStyle: 'auto' };

@@ -2,7 +2,8 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { keySignature, line, meter, performanceOf, tempo, type HandNote, type HandTrack } from '../../testing/music';
 import { barsOfPerformance } from '../performance';
-import { checkScore, pitchName, soundsOf, type Part, type Score } from '../score';
+import { plainPart, plainScore } from '../../testing/scores';
+import { checkScore, pitchName, soundsOf, type Part } from '../score';
 import { layBars, QUARTER, type Bar } from '../time';
 import { assembleVoice } from './assemble';
 import { layBeats } from './beats';
@@ -105,11 +106,8 @@ describe('assembling', () => {
         const places = [...new Set(beats.flatMap(([slots, division], b) => slots.filter((slot) => slot < division).map((slot) => b * QUARTER + (slot * QUARTER) / division)))].filter((place) => place < 8 * QUARTER).sort((a, b) => a - b);
         const chords = places.map((start, i) => ({ start, end: places[i + 1] ?? 8 * QUARTER, notes: [{ key: 60, pitch: { step: 'C' as const, alter: 0, octave: 4 }, played: [i] }] }));
         const symbols = assembleVoice(chords, bars);
-        const part: Part = {
-          id: 't1', name: 'x', abbreviation: 'x', instrument: 'flute', transposition: 0, transpositionSteps: 0, clefs: ['treble'], unpitched: false, solo: false, clefChanges: [], channel: 1, program: 1, writtenKeys: [0],
-          bars: bars.map((_, b) => ({ voices: symbols.has(b) ? [{ staff: 1, voice: 1, symbols: symbols.get(b)! }] : [] })),
-        };
-        const score: Score = { title: '', bars, keys: [{ bar: 0, fifths: 0, mode: 'major' }], tempos: [], markers: [], swing: null, parts: [part] };
+        const part = plainPart(bars.map((_, b) => ({ voices: symbols.has(b) ? [{ staff: 1, voice: 1, symbols: symbols.get(b)! }] : [] })));
+        const score = plainScore([part], bars);
         expect(checkScore(score)).toEqual([]);
         expect(soundsOf(part, bars).map((sound) => [sound.start, sound.end])).toEqual(chords.map((chord) => [chord.start, chord.end]));
       }),

@@ -7,16 +7,23 @@
  * other work in between, or stop: each step yields before its work begins.
  */
 import { cast, castingSettings, type Casting, type CastPart } from '../casting';
-import { GENERAL_MIDI_DRUMS, type DrumMap } from '../instruments';
 import { barsOfPerformance, type Performance, type PlayedNote, type TrackId } from '../performance';
-import type { Marker, Part, PartId, Query, Score } from '../score';
-import { layBars, writtenUnits, type Bar, type Seconds, type WrittenUnits } from '../time';
+import { foldScore, type Fold, type Part, type PartId, type Query, type Score } from '../score';
+import { barIndexAt, layBars, playedUnits, secondsAtTick, tickAtSeconds, ticksFromUnits, writtenUnits, type Bar, type Seconds, type WrittenUnits } from '../time';
 import { assemblePart } from './assemble-part';
 import { layBeats, type BeatLine } from './beats';
 import { fileQueries, keyQueries, leadQueries, noteQueries, suspectedSwitches, trackQueries } from './doubts';
 import type { DurationReport } from './durations';
 import { fitGrids, type GridChoice } from './grid';
-import { keysOfBars, signatures, type BarKey } from './keys';
+import { fret, type Fretting } from './fretting';
+import { isDefaultKey, keysOfBars, signatures, withKeyChanges, type BarKey } from './keys';
+import { findBreaths, findMarks, markPart, playedPart, type MarkReport, type PlayedPart } from './marks';
+import { octaveLines, readsOctaveLines } from './octave-lines';
+import { drumQueries, frettingQueries, keyChangeQueries, repeatQueries } from './page-doubts';
+import { partDrums } from './part-drums';
+import { findRepeats, withBarRepeats } from './repeats';
+import { chosenNames, type ChosenNote } from './spelling-choices';
+import { markersOf, tempoWords, textsOf, withTexts } from './texts';
 import { estimateLeads, LEAST_LEAD_CONFIDENCE, type Lead } from './lead';
 import { VALUE_LENGTH, type ConversionSettings } from './settings';
 import { applyEdits } from './edits';
@@ -46,10 +53,18 @@ export interface PartReport extends DurationReport, OrnamentReport {
   leads: Record<TrackId, Lead>;
   /** Division of each beat, by the beats of `beatStarts`. */
   divisions: number[];
+  marks: MarkReport;
+  /** Chords of a fretted part that cannot be held. */
+  impossibleChords: number;
 }
 
 export interface Conversion {
+  /** Written out: every bar that was played. */
   score: Score;
+  /** As it goes out: with the repeat signs that were decided. */
+  printed: Score;
+  /** Stretches that could be written once. */
+  repeats: Fold[];
   casting: Casting;
   queries: Query[];
   reports: PartReport[];
@@ -59,7 +74,7 @@ export interface Conversion {
 }
 
 /** @param memo of an earlier conversion of the same performance: what its inputs have not changed is not computed again */
-export function* convert(performance: Performance, settings: ConversionSettings, drums: DrumMap = GENERAL_MIDI_DRUMS, memo = new Memo()): Generator<Progress, Conversion> {
+export function* convert(performance: Performance, settings: ConversionSettings, memo = new Memo()): Generator<Progress, Conversion> {
   yield { stage: 'casting', done: 0 };
   const { output: casting, queries: castingQueries } = memo.recall('casting', [performance, JSON.stringify(castingSettings(settings))], () => cast(performance, settings));
   const queries = [...castingQueries];
@@ -84,13 +99,14 @@ export function* convert(performance: Performance, settings: ConversionSettings,
   });
 
   const staves: StaffNotes[][] = [];
-  const reports: PartReport[] = [];
+  const drums = casting.parts.map((part) => memo.recall(`drums/${part.id}`, [part, JSON.stringify([settings.drumMaps[part.id], settings.drumKeys[part.id]])], () => partDrums(part, part.notes.map((note) => note.key), settings.drumMaps[part.id], settings.drumKeys[part.id])));
+  const durations: DurationReport[] = [];
   for (const [p, part] of casting.parts.entries()) {
     yield { stage: 'voices', done: 0.4 + (0.3 * p) / casting.parts.length };
     const staffs = staffSettings(part.id, settings);
-    const { output, report } = memo.recall(`staves/${part.id}`, [part, grids[p], line, drums, JSON.stringify(staffs)], () => writeStaves(part, grids[p]!, line, drums, staffs));
+    const { output, report } = memo.recall(`staves/${part.id}`, [part, grids[p], line, drums[p], JSON.stringify(staffs)], () => writeStaves(part, grids[p]!, line, drums[p]!.map, staffs));
     staves.push(output);
-    reports.push({ ...report, ...ornaments[p]!.report, part: part.id, leads: Object.fromEntries(part.tracks.map((track) => [track, leads.get(track)!])), ...gridFacts(grids[p]!) });
+    durations.push(report);
   }
 
   yield { stage: 'spelling', done: 0.7 };
@@ -98,27 +114,50 @@ export function* convert(performance: Performance, settings: ConversionSettings,
   const { places, barKeys, keys } = spellParts(casting.parts, staves, bars, performance, settings);
   const concertKeys = memo.settle('keys', keys.map((key) => key.fifths), sameNumbers);
 
-  const parts: Part[] = [];
+  const assembled: Part[] = [];
+  const frettings: Fretting[] = [];
   for (const [p, part] of casting.parts.entries()) {
-    yield { stage: 'assembling', done: 0.8 + (0.2 * p) / casting.parts.length };
+    yield { stage: 'assembling', done: 0.8 + (0.15 * p) / casting.parts.length };
     const placed = places[p]!.map((staff, s) => memo.settle(`places/${part.id}/${s}`, staff, sameNumbers));
     const switches = memo.settle(`switches/${part.id}`, suspectedSwitches(part, queries), (a, b) => [...a].join() === [...b].join());
-    parts.push(memo.recall(`part/${part.id}`, [part, staves[p], ...placed, concertKeys, bars, drums, p, settings.fixedClefs[part.id]], () => assemblePart(part, staves[p]!, placed, concertKeys, bars, drums, { channel: playbackChannel(p), fixedClefs: settings.fixedClefs[part.id] ?? false })));
-    queries.push(...memo.recall(`doubts/${part.id}`, [part, grids[p], bars, line, drums, switches], () => noteQueries(part, grids[p]!, bars, line, drums, switches)));
+    const { tablature, clefs, fixedClefs } = { tablature: settings.tablatures[part.id] ?? null, clefs: settings.clefs[part.id] ?? {}, fixedClefs: settings.fixedClefs[part.id] ?? false };
+    const fretting = memo.recall(`fretting/${part.id}`, [staves[p], JSON.stringify(tablature)], () => (tablature && tablature.show !== 'notation' ? fret(staves[p]!.flatMap((staff) => staff.notes), tablature) : NO_FRETTING));
+    frettings.push(fretting);
+    assembled.push(
+      memo.recall(`part/${part.id}`, [part, staves[p], ...placed, concertKeys, bars, drums[p], p, JSON.stringify([tablature, clefs, fixedClefs]), fretting], () =>
+        assemblePart(part, staves[p]!, placed, concertKeys, bars, { channel: playbackChannel(p), fixedClefs, clefs, drums: drums[p]!, tablature, fingerings: fretting.fingerings }),
+      ),
+    );
+    queries.push(...memo.recall(`doubts/${part.id}`, [part, grids[p], bars, line, switches], () => noteQueries(part, grids[p]!, bars, line, switches)));
+    queries.push(...(part.instrument.unpitched ? drumQueries(part, grids[p]!, drums[p]!, bars) : []), ...frettingQueries(part, fretting, bars));
   }
+
+  yield { stage: 'assembling', done: 0.95 };
+  const { parts, reports: markReports } = markParts(casting.parts, assembled, staves, performance, leads, bars, settings, memo);
+  const reports = casting.parts.map((part, p): PartReport => ({ ...durations[p]!, ...ornaments[p]!.report, part: part.id, leads: Object.fromEntries(part.tracks.map((track) => [track, leads.get(track)!])), ...gridFacts(grids[p]!), marks: markReports[p]!, impossibleChords: frettings[p]!.impossible.length }));
+  const said = tempoWords(performance);
   const score: Score = {
     title: settings.title ?? performance.title,
+    composer: settings.composer ?? '',
+    rights: performance.copyright,
     bars,
+    signs: {},
     keys,
-    tempos: tempoMarks(performance.tempo, end),
-    markers: performance.markers.map((marker): Marker => ({ at: writtenUnits(marker.tick, performance.ticksPerQuarter), text: marker.text })),
+    tempos: tempoMarks(performance.tempo, end, said),
+    markers: markersOf(performance, settings.markerStyle),
     swing: swing.ratio === 1 ? null : { ratio: swing.ratio },
     parts,
   };
+  const repeats = memo.recall('repeats', [...assembled, bars, JSON.stringify([keys, score.tempos, score.markers])], () => findRepeats({ ...score, parts: assembled }));
+  const lengths = bars.map((bar) => bar.length);
+  const printed = foldScore({ ...score, parts: parts.map((part) => (settings.barRepeats[part.id] ? withBarRepeats(part, lengths) : part)) }, settings.folds);
   queries.push(...rhythmQueries(casting.parts.map((part, p) => ({ part, grid: grids[p]!, report: reports[p]! })), bars, line, swing));
   queries.push(...leadQueries(casting, leads), ...memo.recall('tracks', [casting], () => trackQueries(performance, casting)), ...keyQueries(keys, barKeys, performance, settings.key !== undefined), ...fileQueries(performance));
-  return { score, casting, queries, reports, line, swing, barKeys };
+  queries.push(...keyChangeQueries(keys, barKeys, bars, settings.key !== undefined || !isDefaultKey(performance.keys)), ...repeatQueries(repeats, settings.folds, bars));
+  return { score, printed, repeats, casting, queries, reports, line, swing, barKeys };
 }
+
+const NO_FRETTING: Fretting = { fingerings: new Map(), impossible: [] };
 
 /** Runs a generator to its end without looking at the progress. */
 export function toScore(performance: Performance, settings: ConversionSettings): Conversion {
@@ -185,12 +224,42 @@ function spellParts(parts: readonly CastPart[], staves: readonly StaffNotes[][],
     part.instrument.unpitched ? [] : staves[p]!.flatMap((staff, s) => staff.notes.map(({ start, end, key }, n) => ({ start, end, key, p, s, n, line: p * 16 + s * 4 + staff.voices[n]! }))),
   );
   const estimated = keysOfBars(flat, bars);
-  const keys = settings.key ? [{ bar: 0, ...settings.key }] : signatures(estimated, bars, performance.keys);
+  const keys = withKeyChanges(settings.key ? [{ bar: 0, ...settings.key }] : signatures(estimated, bars, performance.keys), settings.keyChanges, bars.length);
   const signatureOfBar = bars.map((bar) => keys.filter((key) => key.bar <= bar.index).at(-1)?.fifths ?? 0);
   const places: number[][][] = staves.map((part) => part.map((staff) => staff.notes.map(() => 0)));
-  spell(flat, estimated, signatureOfBar, bars).forEach((place, i) => {
+  const starts = bars.map((bar) => bar.start);
+  const named = settings.spellings.length === 0 ? [] : flat.map((note): ChosenNote => ({ ...note, part: parts[note.p]!.id, played: [staves[note.p]![note.s]!.notes[note.n]!.id], bar: barIndexAt(starts, note.start) }));
+  chosenNames(named, spell(flat, estimated, signatureOfBar, bars), settings.spellings).forEach((place, i) => {
     const { p, s, n } = flat[i]!;
     places[p]![s]![n] = place;
   });
   return { places, barKeys: estimated, keys };
+}
+
+/** Marks, words and octave lines on every part. */
+function markParts(cast: readonly CastPart[], assembled: readonly Part[], staves: readonly StaffNotes[][], performance: Performance, leads: Map<TrackId, Lead>, bars: readonly Bar[], settings: ConversionSettings, memo: Memo): { parts: Part[]; reports: MarkReport[] } {
+  const { tempo, ticksPerQuarter } = performance;
+  const byId = new Map(performance.tracks.map((track) => [track.id, track]));
+  const played = cast.map((part, p): PlayedPart => {
+    const lead = appliedLead(leads.get(part.tracks[0]!));
+    return memo.recall(`played/${part.id}`, [part, staves[p], lead], () =>
+      playedPart(part.instrument, staves[p]!, part.tracks.flatMap((track) => byId.get(track)!.controllers), (tick) => playedUnits(lead === 0 ? tick : tickAtSeconds(tempo, secondsAtTick(tempo, tick) + lead), ticksPerQuarter)),
+    );
+  });
+  const breaths = memo.settle('breaths', findBreaths(played), (a, b) => JSON.stringify(a) === JSON.stringify(b));
+  const starts = bars.map((bar) => bar.start);
+  const secondsAt = (units: WrittenUnits) => secondsAtTick(tempo, ticksFromUnits(units, ticksPerQuarter));
+  const context = { barOf: (at: WrittenUnits) => barIndexAt(starts, at), secondsBetween: (from: WrittenUnits, to: WrittenUnits) => secondsAt(to) - secondsAt(from), end: bars.at(-1)!.start + bars.at(-1)!.length, breaths };
+  const reports: MarkReport[] = [];
+  const parts = assembled.map((part, p) => {
+    const found = memo.recall(`marks/${part.id}`, [played[p], bars, breaths, JSON.stringify(settings.marks[part.id])], () => findMarks(played[p]!, settings.marks[part.id] ?? [], context));
+    reports.push(found.report);
+    const texts = memo.recall(`texts/${part.id}`, [cast[p]], () => textsOf(cast[p]!.tracks.map((track) => byId.get(track)!), ticksPerQuarter));
+    return memo.recall(`marked/${part.id}`, [part, found, texts, JSON.stringify([settings.markEdits[part.id], settings.plainOctaves[part.id]])], () => {
+      const marked = withTexts(markPart(part, found, settings.markEdits[part.id] ?? [], bars), texts);
+      const lines = readsOctaveLines(cast[p]!.instrument) && !settings.plainOctaves[part.id] ? octaveLines(marked, bars) : [];
+      return { ...marked, lines: { ...marked.lines, octaveLines: lines } };
+    });
+  });
+  return { parts, reports };
 }

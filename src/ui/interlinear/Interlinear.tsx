@@ -6,13 +6,14 @@ import { openQueries, useWorkspace } from '../job/workspace';
 import { readGeometry, type Geometry } from './geometry';
 import { PlayedLanes } from './PlayedLanes';
 import { usePassage, type Drawn } from './usePassage';
+import { light } from '../theme';
 import styles from './interlinear.module.css';
 
 const STAFF_HEIGHT = 30;
 const LANE_HEIGHT = 66;
 
-/** The interlinear view: for the chosen parts and bars the played line above, the written line below, barlines aligned. */
-export function Interlinear() {
+/** The interlinear view: for the chosen parts and bars the played line above, the written line below, barlines aligned. @param suggestions marks that nobody has taken yet are shown too */
+export function Interlinear({ suggestions = false }: { suggestions?: boolean }) {
   const pane = useRef<HTMLDivElement>(null);
   const width = usePaneWidth(pane);
   const edition = useWorkspace((state) => state.edition);
@@ -21,7 +22,7 @@ export function Interlinear() {
   const comparing = useWorkspace((state) => state.comparing);
   const ordered = useMemo(() => summary.parts.filter((part) => parts.includes(part.id)).map((part) => part.id), [summary, parts]);
   const to = Math.min(summary.bars.length, from + bars);
-  const { drawn, busy, failure } = usePassage({ edition, parts: ordered, from, to, width: Math.max(0, width - 16), staffHeight: STAFF_HEIGHT, laneHeight: LANE_HEIGHT, before: comparing });
+  const { drawn, busy, failure } = usePassage({ edition, parts: ordered, from, to, width: Math.max(0, width - 16), staffHeight: STAFF_HEIGHT, laneHeight: LANE_HEIGHT, before: comparing, suggestionColour: suggestions ? light.saffron : undefined });
 
   return (
     <div ref={pane} className={styles.pane}>
@@ -49,7 +50,10 @@ function Drawing({ drawn, dim }: { drawn: Drawn; dim: boolean }) {
 
   const see = useWorkspace((state) => state.see);
 
-  useEffect(() => see(new Map(passage.parts.flatMap((part) => part.played.flatMap((mark) => (mark.written ? [[mark.id, mark.written] as const] : []))))), [passage, see]);
+  useEffect(() => {
+    const articulations = new Map(Object.values(passage.links).flatMap((link) => link.played.map((id) => [id, link.articulations] as const)));
+    see(new Map(passage.parts.flatMap((part) => part.played.flatMap((mark) => (mark.written ? [[mark.id, { ...mark.written, articulations: articulations.get(mark.id) ?? [] }] as const] : [])))));
+  }, [passage, see]);
 
   useLayoutEffect(() => {
     if (!root.current) return;

@@ -68,7 +68,8 @@ export function readGeometry(root: HTMLElement, passage: Passage, laneHeight: nu
 function noteAnchors(root: HTMLElement, passage: Passage, left: number): { at: number; x: number }[] {
   const byTime = new Map<number, number>();
   for (const [id, link] of Object.entries(passage.links)) {
-    const head = root.querySelector(`#${id} g.notehead`)?.getBoundingClientRect();
+    // A note of a tablature is a number without a head.
+    const head = (root.querySelector(`#${id} g.notehead`) ?? root.querySelector(`#${id}`))?.getBoundingClientRect();
     if (!head) continue;
     const x = head.left + head.width / 2 - left;
     byTime.set(link.at, Math.min(byTime.get(link.at) ?? Infinity, x));

@@ -22,10 +22,12 @@ interface Wanted {
   laneHeight: number;
   /** As it was before the last change. */
   before: boolean;
+  /** Of marks that are only suggested; without one they are not shown. */
+  suggestionColour?: string;
 }
 
 /** Fetches and engraves the passage wanted; the last one stays in sight until the next is ready. */
-export function usePassage({ edition, parts, from, to, width, staffHeight, laneHeight, before }: Wanted): { drawn: Drawn | null; busy: boolean; failure: string | null } {
+export function usePassage({ edition, parts, from, to, width, staffHeight, laneHeight, before, suggestionColour }: Wanted): { drawn: Drawn | null; busy: boolean; failure: string | null } {
   const [state, setState] = useState<{ drawn: Drawn | null; busy: boolean; failure: string | null }>({ drawn: null, busy: true, failure: null });
   const latest = useRef(0);
   const partList = parts.join(' ');
@@ -37,7 +39,7 @@ export function usePassage({ edition, parts, from, to, width, staffHeight, laneH
       const began = performance.now();
       setState((before) => ({ ...before, busy: true }));
       try {
-        const passage = await engineWorker().passage(partList.split(' '), from, to, before);
+        const passage = await engineWorker().passage(partList.split(' '), from, to, before, suggestionColour);
         const engraving = await engraveWorker().system(passage.musicXml, { width, staffHeight, laneHeight });
         performance.measure('dragoman: draw passage', { start: began });
         if (mine === latest.current) setState({ drawn: { passage, engraving }, busy: false, failure: null });
@@ -45,6 +47,6 @@ export function usePassage({ edition, parts, from, to, width, staffHeight, laneH
         if (mine === latest.current) setState((before) => ({ ...before, busy: false, failure: sentence(error) }));
       }
     })();
-  }, [edition, partList, from, to, width, staffHeight, laneHeight, before]);
+  }, [edition, partList, from, to, width, staffHeight, laneHeight, before, suggestionColour]);
   return state;
 }

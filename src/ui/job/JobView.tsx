@@ -6,6 +6,7 @@ import { useEffect } from 'react';
 import { CastingView } from '../casting/CastingView';
 import { DispatchView } from '../dispatch/DispatchView';
 import { IntakeView } from '../intake/IntakeView';
+import { PageView } from '../page/PageView';
 import { RhythmView } from '../rhythm/RhythmView';
 import { JobHeader } from './JobHeader';
 import { QueryPanel } from './QueryPanel';
@@ -17,7 +18,7 @@ import styles from './job.module.css';
 
 const STAGE_WORDS = { casting: 'casting', lead: 'finding leads', grid: 'fitting grids', voices: 'parting voices', spelling: 'spelling', assembling: 'writing bars' } as const;
 
-const VIEWS: Record<StationId, () => React.ReactNode> = { intake: IntakeView, casting: CastingView, rhythm: RhythmView, dispatch: DispatchView };
+const VIEWS: Record<StationId, () => React.ReactNode> = { intake: IntakeView, casting: CastingView, rhythm: RhythmView, page: PageView, dispatch: DispatchView };
 
 /** The desk of one job: stations across the top, the work in the middle, queries beside it. */
 export function JobView({ id, station }: { id: string; station: StationId }) {

@@ -62,7 +62,7 @@ function QueryItem({ query, number, chosen }: { query: OpenQuery; number: number
       {chosen && (
         <div className={styles.remedies}>
           {query.remedies.map((remedy, i) => (
-            <Button key={remedy.label} size="small" type={i === 0 ? 'primary' : 'default'} onClick={() => decide(remedy.decision)}>
+            <Button key={remedy.label} size="small" type={i === 0 ? 'primary' : 'default'} onClick={() => decide(remedy.decision, ...(remedy.also ?? []))}>
               {remedy.label}
             </Button>
           ))}

@@ -49,7 +49,7 @@ export function useJobKeys(): void {
         b: () => space.point(queries[Math.max(here - 1, 0)] ?? null),
         a: () => {
           const remedy = queries[here]?.remedies[0];
-          if (remedy) space.decide(remedy.decision);
+          if (remedy) space.decide(remedy.decision, ...(remedy.also ?? []));
         },
         d: () => {
           if (queries[here]) space.decide({ kind: 'dismissQuery', query: queries[here].id, reason: '' });

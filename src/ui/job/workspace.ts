@@ -2,7 +2,7 @@
 
 import { create } from 'zustand';
 import { answersFor, dismissedQueries, enter, lessonsOf, moveTo, redo, settingsOf, undo, type Decision, type Ledger } from '@/core/job';
-import type { PartId } from '@/core/score';
+import type { Articulation, PartId } from '@/core/score';
 import type { Progress } from '@/core/to-score';
 import { houseEntries, learn, markHoused } from '@/storage/house-list';
 import { originalBytes, saveLedger, saveOpenQueries } from '@/storage/jobs';
@@ -18,8 +18,8 @@ export interface Passage {
   parts: PartId[];
 }
 
-/** Written places by played note. */
-export type WrittenPlaces = ReadonlyMap<number, { start: number; end: number }>;
+/** Written places by played note, and the marks taken there. */
+export type WrittenPlaces = ReadonlyMap<number, { start: number; end: number; articulations: readonly Articulation[] }>;
 
 interface Workspace {
   job: JobRecord | null;

@@ -1,0 +1,103 @@
+import type { Clef } from '../instruments';
+import { clefsAt, STEPS, type Part, type Score } from '../score';
+import type { Bar, MidiKey } from '../time';
+import type { XmlWriter } from './xml-writer';
+
+export const CLEFS: Record<Clef, { sign: string; line?: number; octave?: number }> = {
+  treble: { sign: 'G', line: 2 },
+  'treble-8vb': { sign: 'G', line: 2, octave: -1 },
+  bass: { sign: 'F', line: 4 },
+  alto: { sign: 'C', line: 3 },
+  tenor: { sign: 'C', line: 4 },
+  percussion: { sign: 'percussion' },
+};
+
+/** Staves that a part prints: a fretted part may show its notes a second time as tablature. */
+export function stavesOf(part: Part): number {
+  return part.clefs.length + (part.tablature?.show === 'both' ? 1 : 0);
+}
+
+
+export type BarStyle = { kind: 'multiple-rest'; bars: number } | { kind: 'like-before'; type: 'start' | 'stop'; bars: number };
+
+/** What a bar changes: signature, meter, clefs, and at the start how the part is laid out. @returns the written signature that begins here */
+export function writeAttributes(xml: XmlWriter, score: Score, part: Part, index: number, divisions: number, styles: readonly BarStyle[]): number | null {
+  const bar = score.bars[index]!;
+  const before = score.bars[index - 1];
+  const k = score.keys.findIndex((candidate) => candidate.bar === index);
+  const newKey = k >= 0 && !(part.unpitched && index > 0);
+  const newMeter = !before || before.meter.beats !== bar.meter.beats || before.meter.beatType !== bar.meter.beatType;
+  const clefs = part.clefChanges.filter((change) => change.bar === index && index > 0);
+  if (index > 0 && !newKey && !newMeter && clefs.length === 0 && styles.length === 0) return null;
+  const staves = stavesOf(part);
+  xml.open('attributes');
+  if (index === 0) xml.leaf('divisions', divisions);
+  if (newKey) {
+    xml.open('key').leaf('fifths', part.writtenKeys[k]!);
+    if (!part.unpitched) xml.leaf('mode', score.keys[k]!.mode);
+    xml.close('key');
+  }
+  if (newMeter) writeMeter(xml, bar);
+  if (index === 0) {
+    if (staves > 1) xml.leaf('staves', staves);
+    if (part.tablature?.show !== 'tablature') clefsAt(part, 0).forEach((clef, s) => writeClef(xml, clef, staves > 1 ? s + 1 : undefined));
+    if (part.tablature && part.tablature.show !== 'notation') xml.open('clef', { number: staves > 1 ? staves : undefined }).leaf('sign', 'TAB').leaf('line', 5).close('clef');
+    staffDetails(xml, part, staves);
+    writeTransposition(xml, part);
+  } else if (part.tablature?.show !== 'tablature') for (const { staff, clef } of clefs) writeClef(xml, clef, staves > 1 ? staff : undefined);
+  for (const style of styles) {
+    xml.open('measure-style');
+    if (style.kind === 'multiple-rest') xml.leaf('multiple-rest', style.bars);
+    else xml.leaf('measure-repeat', style.type === 'start' ? style.bars : null, { type: style.type, slashes: style.type === 'start' ? style.bars : undefined });
+    xml.close('measure-style');
+  }
+  xml.close('attributes');
+  return newKey ? part.writtenKeys[k]! : null;
+}
+
+function writeMeter(xml: XmlWriter, { meter }: Bar): void {
+  xml.open('time').leaf('beats', meter.beats).leaf('beat-type', meter.beatType).close('time');
+}
+
+function writeClef(xml: XmlWriter, clef: Clef, number: number | undefined): void {
+  const { sign, line, octave } = CLEFS[clef];
+  xml.open('clef', { number }).leaf('sign', sign);
+  if (line) xml.leaf('line', line);
+  if (octave) xml.leaf('clef-octave-change', octave);
+  xml.close('clef');
+}
+
+/** Single lines, and the strings of a tablature with their sounding pitches, the lowest first. */
+function staffDetails(xml: XmlWriter, { staffLines, tablature }: Part, staves: number): void {
+  if (staffLines !== 5) xml.open('staff-details').leaf('staff-lines', staffLines).close('staff-details');
+  if (!tablature || tablature.show === 'notation') return;
+  xml.open('staff-details', { number: staves > 1 ? staves : undefined }).leaf('staff-lines', tablature.tuning.length);
+  tablature.tuning.forEach((key, i) => {
+    const { step, alter, octave } = naturalName(key);
+    xml.open('staff-tuning', { line: i + 1 }).leaf('tuning-step', step);
+    if (alter) xml.leaf('tuning-alter', alter);
+    xml.leaf('tuning-octave', octave).close('staff-tuning');
+  });
+  if (tablature.capo > 0) xml.leaf('capo', tablature.capo);
+  xml.close('staff-details');
+}
+
+/** Strings are named as players name them: E♭ and B♭, not D♯ and A♯. */
+function naturalName(key: MidiKey): { step: string; alter: number; octave: number } {
+  const [step, alter] = ([[0, 0], [1, -1], [1, 0], [2, -1], [2, 0], [3, 0], [4, -1], [4, 0], [5, -1], [5, 0], [6, -1], [6, 0]] as const)[key % 12]!;
+  return { step: STEPS[step]!, alter, octave: Math.floor(key / 12) - 1 };
+}
+
+/** The standard gives what must be added to the written pitch to get the sounding one, whole octaves apart. */
+function writeTransposition(xml: XmlWriter, { transposition, transpositionSteps }: Part): void {
+  if (transposition === 0 && transpositionSteps === 0) return;
+  const octaves = Math.trunc(-transposition / 12);
+  xml.open('transpose');
+  xml.leaf('diatonic', positiveZero(-transpositionSteps - octaves * 7)).leaf('chromatic', positiveZero(-transposition - octaves * 12));
+  if (octaves !== 0) xml.leaf('octave-change', octaves);
+  xml.close('transpose');
+}
+
+function positiveZero(value: number): number {
+  return value === 0 ? 0 : value;
+}

@@ -1,0 +1,63 @@
+import { instrumentById } from '../instruments';
+import type { Part, Score } from '../score';
+import type { XmlWriter } from './xml-writer';
+
+/** Names, sounds, MIDI instruments; brackets by family, braces for players of one instrument. */
+export function writePartList(xml: XmlWriter, score: Score, ids: Map<Part, string>): void {
+  xml.open('part-list');
+  const groups = partGroups(score.parts);
+  score.parts.forEach((part, i) => {
+    groups.forEach(({ first, symbol }, g) => {
+      if (first !== i) return;
+      xml.open('part-group', { type: 'start', number: g + 1 }).leaf('group-symbol', symbol);
+      // Barlines run through a family, not only through its like instruments.
+      if (symbol === 'bracket') xml.leaf('group-barline', 'yes');
+      xml.close('part-group');
+    });
+    writeScorePart(xml, part, ids.get(part)!);
+    for (let g = groups.length - 1; g >= 0; g--) if (groups[g]!.last === i) xml.leaf('part-group', null, { type: 'stop', number: g + 1 });
+  });
+  xml.close('part-list');
+}
+
+interface PartGroup {
+  first: number;
+  last: number;
+  symbol: 'bracket' | 'brace';
+}
+
+/** A bracket for each family of two or more parts; inside it a brace for players of one instrument. Outer groups first. */
+function partGroups(parts: readonly Part[]): PartGroup[] {
+  const runs = (same: (a: Part, b: Part) => boolean, symbol: PartGroup['symbol']) => {
+    const found: PartGroup[] = [];
+    for (let first = 0, i = 1; i <= parts.length; i++) {
+      if (i < parts.length && same(parts[first]!, parts[i]!)) continue;
+      if (i - first > 1) found.push({ first, last: i - 1, symbol });
+      first = i;
+    }
+    return found;
+  };
+  const family = (part: Part) => instrumentById(part.instrument).family;
+  const alike = runs((a, b) => a.instrument === b.instrument && a.solo === b.solo && a.clefs.length === 1 && !a.unpitched, 'brace');
+  return [...runs((a, b) => family(a) === family(b), 'bracket'), ...alike];
+}
+
+function writeScorePart(xml: XmlWriter, part: Part, id: string): void {
+  const sound = instrumentById(part.instrument).sound;
+  xml.open('score-part', { id }).leaf('part-name', part.name).leaf('part-abbreviation', part.abbreviation);
+  if (part.unpitched && part.struck.length > 0) {
+    for (const { key, name } of part.struck) xml.open('score-instrument', { id: `${id}-I${key}` }).leaf('instrument-name', name).close('score-instrument');
+    // The standard counts unpitched MIDI keys from 1.
+    for (const { key } of part.struck) xml.open('midi-instrument', { id: `${id}-I${key}` }).leaf('midi-channel', 10).leaf('midi-unpitched', key + 1).close('midi-instrument');
+  } else {
+    xml.open('score-instrument', { id: `${id}-I1` }).leaf('instrument-name', part.name).leaf('instrument-sound', sound);
+    // A section says so; one player says so where a section is usual too.
+    if (part.solo) xml.leaf('solo');
+    else if (instrumentById(part.instrument).section) xml.leaf('ensemble');
+    xml.close('score-instrument');
+    xml.open('midi-instrument', { id: `${id}-I1` }).leaf('midi-channel', part.channel);
+    if (part.program !== null) xml.leaf('midi-program', part.program);
+    xml.close('midi-instrument');
+  }
+  xml.close('score-part');
+}

@@ -1,0 +1,103 @@
+import type { BarSigns } from './marks';
+
+/** A jump is taken once; a broken form could otherwise go round for ever. */
+const MOST_BARS = 100_000;
+
+interface Pass {
+  /** First bar of the repeated stretch. */
+  from: number;
+  /** Which playing of it this is, from 1. */
+  time: number;
+}
+
+/**
+ * The bars in the order they are played, by index: repeats, endings, D.C., D.S., Coda and Fine carried out.
+ *
+ *     |: A  B |1. C :|2. D |  E  Fine   →   A B C A B D E …
+ *
+ * After D.C. or D.S. repeats are not taken again and the last ending is played (common practice of dance and march forms), Fine
+ * ends the piece and To Coda leads to the Coda. A repeat without an opening sign goes back to the last double bar that closed a
+ * repeat, or to the beginning.
+ */
+export function playOrder(signs: Readonly<Record<number, BarSigns>>, bars: number): number[] {
+  const order: number[] = [];
+  const segno = find(signs, bars, (one) => one.segno);
+  const coda = find(signs, bars, (one) => one.coda);
+  const jumped = new Set<number>();
+  let pass: Pass = { from: 0, time: 1 };
+  let afterJump = false;
+  let bar = 0;
+  while (bar < bars && order.length < MOST_BARS) {
+    const here = signs[bar] ?? {};
+    if (here.repeatStart && pass.from !== bar) pass = { from: bar, time: 1 };
+    if (here.ending) {
+      const time = afterJump ? lastTime(signs, bar, bars) : pass.time;
+      if (!here.ending.includes(time)) {
+        bar = afterEnding(signs, bar, bars);
+        continue;
+      }
+    }
+    order.push(bar);
+    if (here.repeatEnd && !afterJump && pass.time < Math.max(here.repeatEnd.times, timesOfEndings(signs, bar, bars))) {
+      pass = { from: pass.from, time: pass.time + 1 };
+      bar = pass.from;
+      continue;
+    }
+    if (here.fine && afterJump) break;
+    if (here.toCoda && afterJump && coda >= 0) {
+      bar = coda;
+      continue;
+    }
+    if (here.jump && !jumped.has(bar)) {
+      jumped.add(bar);
+      afterJump = true;
+      bar = here.jump === 'daCapo' ? 0 : Math.max(0, segno);
+      pass = { from: bar, time: 1 };
+      continue;
+    }
+    // A repeat that is through leaves its opening behind, unless another ending of it follows.
+    if (here.repeatEnd && !signs[bar + 1]?.ending) pass = { from: bar + 1, time: 1 };
+    else if (here.endingStop && !here.repeatEnd && !signs[bar + 1]?.ending) pass = { from: bar + 1, time: 1 };
+    bar++;
+  }
+  return order;
+}
+
+function find(signs: Readonly<Record<number, BarSigns>>, bars: number, has: (signs: BarSigns) => true | undefined): number {
+  for (let bar = 0; bar < bars; bar++) if (signs[bar] && has(signs[bar]!)) return bar;
+  return -1;
+}
+
+/** Endings that belong to the same repeat stand one after the other. */
+function endingsAround(signs: Readonly<Record<number, BarSigns>>, bar: number, bars: number): number[] {
+  const numbers: number[] = [];
+  let at = bar;
+  while (at > 0 && !signs[at]?.ending && !signs[at - 1]?.endingStop) at--;
+  while (at > 0 && signs[at]?.ending && signs[at - 1]?.endingStop) {
+    at--;
+    while (at > 0 && !signs[at]?.ending) at--;
+  }
+  while (at < bars && signs[at]?.ending) {
+    numbers.push(...signs[at]!.ending!);
+    at = afterEnding(signs, at, bars);
+  }
+  return numbers;
+}
+
+function lastTime(signs: Readonly<Record<number, BarSigns>>, bar: number, bars: number): number {
+  return Math.max(1, ...endingsAround(signs, bar, bars));
+}
+
+/** How often a stretch is played by what its endings say; 2 without any. */
+function timesOfEndings(signs: Readonly<Record<number, BarSigns>>, bar: number, bars: number): number {
+  let at = bar;
+  while (at > 0 && !signs[at]?.ending && !signs[at]?.repeatStart) at--;
+  return signs[at]?.ending ? lastTime(signs, at, bars) : 2;
+}
+
+/** The bar after an ending that begins here. */
+function afterEnding(signs: Readonly<Record<number, BarSigns>>, bar: number, bars: number): number {
+  let at = bar;
+  while (at < bars && !signs[at]?.endingStop && !(at > bar && signs[at + 1]?.ending)) at++;
+  return Math.min(bars, at + 1);
+}

@@ -1,0 +1,152 @@
+/*
+ * Dynamics: loudness becomes a few signs and hairpins.
+ *
+ *     loudness   48 50 47 49 | 52 60 68 77 | 80 79 82 80
+ *     written    p             <             mf
+ *
+ * Takes loudness points; gives dynamic signs and hairpins. The points are cut into stretches, level or sloping, with the least
+ * sum of misfit and a price for each stretch (optimal partitioning: Jackson et al. 2005, from memory). A level stretch takes the
+ * sign whose velocity lies nearest, unless the one in force lies about as near. What the velocities of the signs are is common practice.
+ */
+import { DYNAMICS, type Dynamic, type DynamicMark, type Hairpin } from '../../score';
+import { QUARTER, type WrittenUnits } from '../../time';
+import { DYNAMIC_VELOCITY } from '../../score';
+import type { MarkStrength } from '../settings';
+import type { Loudness, LoudnessPoint } from './loudness';
+
+interface Stretch {
+  /** Indices of its first point and of the one after its last. */
+  from: number;
+  to: number;
+  sloping: boolean;
+  /** Loudness at its first and last point. */
+  first: number;
+  last: number;
+}
+
+/** A stretch must explain this much more than none. */
+const PRICE: Record<MarkStrength, number> = { few: 14, usual: 7, many: 5 };
+const SLOPE_PRICE = 1.25;
+/** Chance differences between one note and the next, at least. */
+const LEAST_NOISE = 2.5;
+const CONTINUOUS_NOISE = 3;
+const MOST_POINTS = 160;
+const LONGEST_HAIRPIN: WrittenUnits = 20 * QUARTER;
+const SHORTEST_HAIRPIN: WrittenUnits = QUARTER;
+const LEAST_CHANGE: Record<MarkStrength, number> = { few: 26, usual: 16, many: 11 };
+/** The sign in force stays while its velocity is not farther off than the nearest one's by this. */
+const HYSTERESIS = 5;
+/** After so long a silence the sign is said again. */
+const LONG_REST: WrittenUnits = 16 * QUARTER;
+
+export function findDynamics({ points, continuous }: Loudness, strength: MarkStrength): { dynamics: DynamicMark[]; hairpins: Hairpin[] } {
+  const dynamics: DynamicMark[] = [];
+  const hairpins: Hairpin[] = [];
+  if (points.length === 0) return { dynamics, hairpins };
+  const stretches = cut(points, Math.max(LEAST_NOISE, continuous ? Math.min(CONTINUOUS_NOISE, noise(points)) : noise(points)), strength);
+  let level: Dynamic | null = null;
+  let lastAt = -Infinity;
+  const say = (at: WrittenUnits, staff: number, value: number) => {
+    const next = signFor(value, level);
+    if (next !== level || at - lastAt > LONG_REST) dynamics.push({ at, staff, level: next });
+    level = next;
+  };
+  stretches.forEach((stretch, i) => {
+    const { at, staff } = points[stretch.from]!;
+    const lastPoint = points[stretch.to - 1]!;
+    const until = points[stretch.to]?.at ?? lastPoint.at + QUARTER;
+    const change = stretch.last - stretch.first;
+    const hairpin = stretch.sloping && Math.abs(change) >= LEAST_CHANGE[strength] && until - at <= LONGEST_HAIRPIN && until - at >= SHORTEST_HAIRPIN;
+    if (hairpin) {
+      if (level === null || Math.abs(DYNAMIC_VELOCITY[level] - stretch.first) > 16) say(at, staff, stretch.first);
+      hairpins.push({ start: at, end: until, staff, kind: change > 0 ? 'crescendo' : 'diminuendo' });
+      // Where it leads is said by the stretch that follows; at the end, or before another hairpin, here.
+      if (!stretches[i + 1] || stretches[i + 1]!.sloping) {
+        const target = signFor(stretch.last, level);
+        if (target !== level && stretches[i + 1]) say(until, points[stretch.to]!.staff, stretch.last);
+        level = target;
+      }
+    } else say(at, staff, (stretch.first + stretch.last) / 2);
+    lastAt = lastPoint.at;
+  });
+  return { dynamics, hairpins };
+}
+
+function signFor(value: number, now: Dynamic | null): Dynamic {
+  const away = (level: Dynamic) => Math.abs(DYNAMIC_VELOCITY[level] - value);
+  const nearest = DYNAMICS.reduce((a, b) => (away(b) < away(a) ? b : a));
+  return now !== null && away(now) <= away(nearest) + HYSTERESIS ? now : nearest;
+}
+
+/** Standard deviation of a point around its neighbours: from the middle one of all second differences, so that slopes and steps do not count. */
+function noise(points: readonly LoudnessPoint[]): number {
+  const away = points.slice(1, -1).map((point, i) => Math.abs(point.value - (points[i]!.value + points[i + 2]!.value) / 2)).sort((a, b) => a - b);
+  if (away.length === 0) return LEAST_NOISE * 2;
+  // For a normal distribution: median of absolute values 0.6745 σ, and the difference has variance 1.5 σ².
+  return away[away.length >> 1]! / 0.6745 / Math.sqrt(1.5);
+}
+
+/** Optimal partitioning into level and sloping stretches. */
+function cut(points: readonly LoudnessPoint[], sigma: number, strength: MarkStrength): Stretch[] {
+  const n = points.length;
+  const sums = prefixSums(points);
+  const best = new Float64Array(n + 1);
+  const back: { from: number; sloping: boolean }[] = [];
+  const scale = 2 * sigma * sigma;
+  for (let to = 1; to <= n; to++) {
+    best[to] = Infinity;
+    for (let from = Math.max(0, to - MOST_POINTS); from < to; from++) {
+      const fit = fitLine(sums, from, to);
+      const level = best[from]! + fit.levelError / scale + PRICE[strength];
+      if (level < best[to]!) {
+        best[to] = level;
+        back[to] = { from, sloping: false };
+      }
+      if (to - from < 3) continue;
+      const slope = best[from]! + fit.slopeError / scale + PRICE[strength] * SLOPE_PRICE;
+      if (slope < best[to]!) {
+        best[to] = slope;
+        back[to] = { from, sloping: true };
+      }
+    }
+  }
+  const stretches: Stretch[] = [];
+  for (let to = n; to > 0; to = back[to]!.from) {
+    const { from, sloping } = back[to]!;
+    const { mean, slope, middle } = fitLine(sums, from, to);
+    const at = (i: number) => (sloping ? mean + slope * (points[i]!.at / QUARTER - middle) : mean);
+    stretches.unshift({ from, to, sloping, first: at(from), last: at(to - 1) });
+  }
+  return stretches;
+}
+
+interface Sums {
+  t: Float64Array;
+  tt: Float64Array;
+  v: Float64Array;
+  vv: Float64Array;
+  tv: Float64Array;
+}
+
+function prefixSums(points: readonly LoudnessPoint[]): Sums {
+  const make = (value: (point: LoudnessPoint, time: number) => number) => {
+    const sums = new Float64Array(points.length + 1);
+    points.forEach((point, i) => (sums[i + 1] = sums[i]! + value(point, point.at / QUARTER)));
+    return sums;
+  };
+  return { t: make((_, t) => t), tt: make((_, t) => t * t), v: make(({ value }) => value), vv: make(({ value }) => value * value), tv: make(({ value }, t) => t * value) };
+}
+
+/** Least squares over the points [from, to): a level and a straight line. */
+function fitLine({ t, tt, v, vv, tv }: Sums, from: number, to: number) {
+  const n = to - from;
+  const st = t[to]! - t[from]!;
+  const sv = v[to]! - v[from]!;
+  const middle = st / n;
+  const mean = sv / n;
+  const spread = tt[to]! - tt[from]! - st * middle;
+  const levelError = Math.max(0, vv[to]! - vv[from]! - sv * mean);
+  const together = tv[to]! - tv[from]! - st * mean;
+  const slope = spread > 1e-9 ? together / spread : 0;
+  return { mean, middle, slope, levelError, slopeError: Math.max(0, levelError - slope * together) };
+}

@@ -1,0 +1,61 @@
+import { createRequire } from 'node:module';
+import { dirname, join } from 'node:path';
+import PDFDocument from 'pdfkit';
+import SVGtoPDF from 'svg-to-pdfkit';
+
+/*
+ * Engraved pages as a PDF. The drawings come as SVG from the engraver; text is set in DejaVu Serif, which ships with the package
+ * dejavu-fonts-ttf and has the signs of music text (♭, ♯) as well as Latin, Greek and Cyrillic letters.
+ */
+
+/** A4 in points. */
+const PAGE = { width: 595.28, height: 841.89 };
+
+const fontFile = (name: string) => join(dirname(createRequire(join(process.cwd(), 'package.json')).resolve('dejavu-fonts-ttf/package.json')), 'ttf', `${name}.ttf`);
+const FONTS = { Text: 'DejaVuSerif', 'Text-Bold': 'DejaVuSerif-Bold', 'Text-Italic': 'DejaVuSerif-Italic', 'Text-BoldItalic': 'DejaVuSerif-BoldItalic' };
+
+/** @param pages one SVG drawing each, in the proportions of A4 */
+export function pdfOf(pages: readonly string[], title: string): Promise<Uint8Array> {
+  const document = new PDFDocument({ size: [PAGE.width, PAGE.height], margin: 0, autoFirstPage: false, info: { Title: title, Creator: 'Dragoman' } });
+  const chunks: Buffer[] = [];
+  const done = new Promise<Uint8Array>((resolve, reject) => {
+    document.on('data', (chunk: Buffer) => chunks.push(chunk));
+    document.on('end', () => resolve(new Uint8Array(Buffer.concat(chunks))));
+    document.on('error', reject);
+  });
+  for (const [name, file] of Object.entries(FONTS)) document.registerFont(name, fontFile(file));
+  const music = pages.map(musicFont).find((font) => font !== null);
+  if (music) document.registerFont('Music', music);
+  for (const svg of pages) {
+    document.addPage();
+    SVGtoPDF(document, plain(svg), 0, 0, {
+      width: PAGE.width,
+      height: PAGE.height,
+      preserveAspectRatio: 'xMidYMin meet',
+      fontCallback: (family: string, bold: boolean, italic: boolean) => (family === 'Leipzig' && music ? 'Music' : `Text${bold || italic ? '-' : ''}${bold ? 'Bold' : ''}${italic ? 'Italic' : ''}`),
+    });
+  }
+  document.end();
+  return done;
+}
+
+/** The music font that the engraver puts into its drawings for signs inside text. */
+function musicFont(svg: string): Buffer | null {
+  const data = /src:\s*url\(["']?data:[^,]*;base64,([^)"']+)/.exec(svg)?.[1];
+  return data ? Buffer.from(data, 'base64') : null;
+}
+
+const ITALIC = ['dir', 'dynam', 'mNum'];
+const BOLD = ['ending', 'fing', 'reh', 'tempo'];
+
+/** The engraver's style rules, which the PDF writer does not read, as attributes. */
+function plain(svg: string): string {
+  return svg
+    .replace(/<style[\s\S]*?<\/style>/g, '')
+    .replace(/<g ([^>]*class="([^"]+)")/g, (whole, attributes: string, names: string) => {
+      const own = names.split(' ');
+      const style = `${own.some((name) => ITALIC.includes(name)) ? ' font-style="italic"' : ''}${own.some((name) => BOLD.includes(name)) ? ' font-weight="bold"' : ''}`;
+      return style ? `<g${style} ${attributes}` : whole;
+    })
+    .replace(/<(path|rect|polygon|polyline|ellipse) (?![^>]*stroke=)/g, '<$1 stroke="currentColor" ');
+}

@@ -1,0 +1,37 @@
+'use client';
+
+import { LeftOutlined, MinusOutlined, PlusOutlined, RightOutlined } from '@ant-design/icons';
+import { Button, Slider } from 'antd';
+import { zoomed } from '../job/keys';
+import { useWorkspace } from '../job/workspace';
+import styles from './interlinear.module.css';
+
+/** Where in the piece the interlinear view stands: step, slide, show more or fewer bars. */
+export function BarWalk({ children }: { children?: React.ReactNode }) {
+  const bars = useWorkspace((state) => state.summary!.bars);
+  const passage = useWorkspace((state) => state.passage);
+  const show = useWorkspace((state) => state.show);
+  const from = Math.min(passage.from, bars.length - 1);
+  const to = Math.min(bars.length, from + passage.bars);
+  return (
+    <div className={styles.walk}>
+      {children}
+      <Button size="small" aria-label="One bar back" icon={<LeftOutlined />} disabled={from === 0} onClick={() => show({ from: from - 1 })} />
+      <Slider
+        className={styles.slider}
+        aria-label="First bar in view"
+        min={0}
+        max={Math.max(0, bars.length - 1)}
+        value={from}
+        onChange={(value) => show({ from: value })}
+        tooltip={{ formatter: (value) => `Bar ${bars[value ?? 0]?.number}` }}
+      />
+      <Button size="small" aria-label="One bar on" icon={<RightOutlined />} disabled={to >= bars.length} onClick={() => show({ from: from + 1 })} />
+      <span className={styles.where}>
+        {to - from === 1 ? `Bar ${bars[from]!.number}` : `Bars ${bars[from]!.number}–${bars[to - 1]!.number}`} <span className="soft">of {bars.at(-1)!.number}</span>
+      </span>
+      <Button size="small" aria-label="Show fewer bars" icon={<PlusOutlined />} onClick={() => show({ bars: zoomed(passage.bars, -1) })} />
+      <Button size="small" aria-label="Show more bars" icon={<MinusOutlined />} onClick={() => show({ bars: zoomed(passage.bars, 1) })} />
+    </div>
+  );
+}

@@ -1,0 +1,33 @@
+'use client';
+
+import { Checkbox } from 'antd';
+import { MARK_CLASSES } from '@/core/score';
+import type { PartSummary } from '@/workers/engine-client';
+import { useWorkspace } from '../job/workspace';
+import { count } from '../shared/words';
+import styles from './page.module.css';
+
+/** The parts: ticked ones are in view, the chosen one is set below. */
+export function PageParts({ chosen, onChoose }: { chosen: string; onChoose: (id: string) => void }) {
+  const parts = useWorkspace((state) => state.summary!.parts);
+  const shown = useWorkspace((state) => state.passage.parts);
+  const show = useWorkspace((state) => state.show);
+  return (
+    <ul className={styles.parts} aria-label="Parts">
+      {parts.map((part) => (
+        <li key={part.id} className={part.id === chosen ? styles.partChosen : undefined}>
+          <Checkbox checked={shown.includes(part.id)} aria-label={`${part.name} in view`} onChange={(event) => show({ parts: event.target.checked ? [...shown, part.id] : shown.filter((other) => other !== part.id) })} />
+          <button type="button" className={styles.partName} aria-pressed={part.id === chosen} onClick={() => onChoose(part.id)}>
+            {part.name}
+          </button>
+          <span className="soft">{waiting(part)}</span>
+        </li>
+      ))}
+    </ul>
+  );
+}
+
+function waiting({ report: { marks } }: PartSummary): string {
+  const open = MARK_CLASSES.reduce((sum, mark) => sum + marks.found[mark] - marks.taken[mark], 0);
+  return open > 0 ? count(open, 'suggestion', 'suggestions') : '';
+}

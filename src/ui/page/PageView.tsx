@@ -1,0 +1,65 @@
+'use client';
+
+import { Segmented } from 'antd';
+import { useState } from 'react';
+import { BarWalk } from '../interlinear/BarWalk';
+import { Interlinear } from '../interlinear/Interlinear';
+import { useWorkspace } from '../job/workspace';
+import { PageParts } from './PageParts';
+import { PartPanel } from './PartPanel';
+import { PickedMarks } from './PickedMarks';
+import { PiecePanel } from './PiecePanel';
+import { Sheet } from './Sheet';
+import styles from './page.module.css';
+
+type Look = 'passage' | 'score' | 'part';
+
+/** What makes the written side a page: settings at the side, the music as a passage, as a score or as one part. */
+export function PageView() {
+  const parts = useWorkspace((state) => state.summary!.parts);
+  const shown = useWorkspace((state) => state.passage.parts);
+  const show = useWorkspace((state) => state.show);
+  const [side, setSide] = useState<'parts' | 'piece'>('parts');
+  const [look, setLook] = useState<Look>('passage');
+  const [chosen, setChosen] = useState<string | null>(null);
+  const part = parts.find((one) => one.id === chosen) ?? parts.find((one) => shown.includes(one.id)) ?? parts[0];
+  if (!part) {
+    return (
+      <div className={styles.nothing}>
+        <h2>No part is left to write</h2>
+        <p>Every track is empty or left out. Take one in at Intake.</p>
+      </div>
+    );
+  }
+  const choose = (id: string) => {
+    setChosen(id);
+    if (!shown.includes(id)) show({ parts: [...shown, id] });
+  };
+  const looks = <Segmented<Look> size="small" value={look} onChange={setLook} options={[{ value: 'passage', label: 'Passage' }, { value: 'score', label: 'Score' }, { value: 'part', label: 'Part' }]} />;
+  return (
+    <div className={styles.view}>
+      <aside className={styles.side} aria-label="Page settings">
+        <Segmented<'parts' | 'piece'> size="small" block value={side} onChange={setSide} options={[{ value: 'parts', label: 'Parts' }, { value: 'piece', label: 'Whole piece' }]} />
+        {side === 'parts' ? (
+          <>
+            <PageParts chosen={part.id} onChoose={choose} />
+            <PartPanel key={part.id} part={part} />
+          </>
+        ) : (
+          <PiecePanel />
+        )}
+      </aside>
+      <div className={styles.reading}>
+        {look === 'passage' ? (
+          <>
+            <BarWalk>{looks}</BarWalk>
+            <Interlinear suggestions />
+            <PickedMarks />
+          </>
+        ) : (
+          <Sheet key={look} part={look === 'part' ? part : null} looks={looks} />
+        )}
+      </div>
+    </div>
+  );
+}

@@ -1,0 +1,110 @@
+'use client';
+
+import { Button, Segmented, Select, Switch } from 'antd';
+import { useState } from 'react';
+import { settingsOf, type Decision } from '@/core/job';
+import { CLEF_NAMES, instrumentById, tuningsOf, type Clef } from '@/core/instruments';
+import { keyName, type Tablature } from '@/core/score';
+import type { PartSummary } from '@/workers/engine-client';
+import { CommittedNumber } from '../shared/CommittedNumber';
+import { useWorkspace } from '../job/workspace';
+import { DrumMapDrawer } from './DrumMapDrawer';
+import { MarksTable } from './MarksTable';
+import styles from './page.module.css';
+
+const CUSTOM = 'custom';
+const CLEF_WORDS: Record<Clef, string> = { treble: 'treble', bass: 'bass', alto: 'alto', tenor: 'tenor', percussion: 'percussion', 'treble-8vb': 'treble, 8 below' };
+
+/** Page settings of one part. */
+export function PartPanel({ part }: { part: PartSummary }) {
+  const keys = useWorkspace((state) => state.summary!.keys);
+  const ledger = useWorkspace((state) => state.ledger)!;
+  const decide = useWorkspace((state) => state.decide);
+  const settings = settingsOf(ledger);
+  const instrument = instrumentById(part.instrument);
+  const written = part.writtenKeys[0] ?? 0;
+  return (
+    <section className={styles.panel} aria-label={`Page of ${part.name}`}>
+      <h3>{part.name}</h3>
+      <p className="soft">
+        {part.unpitched ? 'Unpitched: written by what is struck.' : instrument.transposition % 12 === 0 ? `Reads in ${keyName({ fifths: written, mode: keys[0]!.mode })}.` : `Transposing: reads in ${keyName({ fifths: written, mode: keys[0]!.mode })}.`}
+        {!part.unpitched && instrument.transposition !== 0 && instrument.transposition % 12 === 0 && ' Sounds in another octave than it is written.'}
+      </p>
+      <MarksTable part={part} />
+      <div className={styles.settings}>
+        {!part.unpitched &&
+          instrument.clefs.map((home, s) => (
+            <label key={s}>
+              {instrument.clefs.length > 1 ? `Clef, staff ${s + 1}` : 'Clef'}
+              <Select<Clef | typeof CUSTOM>
+                size="small"
+                aria-label={`Clef of ${part.name}${instrument.clefs.length > 1 ? `, staff ${s + 1}` : ''}`}
+                value={settings.clefs[part.id]?.[s + 1] ?? CUSTOM}
+                onChange={(clef) => decide({ kind: 'chooseClef', part: part.id, staff: s + 1, clef: clef === CUSTOM ? null : clef })}
+                options={[{ value: CUSTOM, label: `usual (${CLEF_WORDS[home]})` }, ...CLEF_NAMES.filter((clef) => clef !== 'percussion').map((clef) => ({ value: clef, label: CLEF_WORDS[clef] }))]}
+              />
+            </label>
+          ))}
+        {!part.unpitched && (
+          <label>
+            8va for high notes
+            <Switch size="small" aria-label={`Octave lines of ${part.name}`} checked={!settings.plainOctaves[part.id]} onChange={(on) => decide({ kind: 'setOctaveLines', part: part.id, on })} />
+          </label>
+        )}
+        <label>
+          Equal bars as repeat signs
+          <Switch size="small" aria-label={`Repeat signs of ${part.name}`} checked={settings.barRepeats[part.id] ?? false} onChange={(on) => decide({ kind: 'setBarRepeats', part: part.id, on })} />
+        </label>
+        {part.unpitched && <DrumMapRow part={part} />}
+        {tuningsOf(part.instrument).length > 0 && <TablatureRows part={part} tablature={settings.tablatures[part.id] ?? null} decide={decide} />}
+      </div>
+    </section>
+  );
+}
+
+function DrumMapRow({ part }: { part: PartSummary }) {
+  const ledger = useWorkspace((state) => state.ledger)!;
+  const [open, setOpen] = useState(false);
+  const name = settingsOf(ledger).drumMaps[part.id]?.name ?? (part.struck.length === 1 ? 'single line' : 'General MIDI');
+  return (
+    <label>
+      Drum map
+      <Button size="small" className={styles.wide} onClick={() => setOpen(true)}>
+        {name} …
+      </Button>
+      <DrumMapDrawer part={part} open={open} onClose={() => setOpen(false)} />
+    </label>
+  );
+}
+
+/** Tablature: shown or not, tuning, capo. */
+function TablatureRows({ part, tablature, decide }: { part: PartSummary; tablature: Tablature | null; decide: (decision: Decision) => void }) {
+  const tunings = tuningsOf(part.instrument);
+  const now: Tablature = tablature ?? { show: 'notation', tuning: [...tunings[0]!.strings], capo: 0 };
+  const known = tunings.find((tuning) => tuning.strings.join() === now.tuning.join());
+  const set = (change: Partial<Tablature>) => decide({ kind: 'setTablature', part: part.id, ...now, ...change });
+  return (
+    <>
+      <Segmented<Tablature['show']> size="small" block value={now.show} aria-label={`Tablature of ${part.name}`} onChange={(show) => set({ show })} options={[{ value: 'notation', label: 'Notation' }, { value: 'tablature', label: 'Tablature' }, { value: 'both', label: 'Both' }]} />
+      {now.show !== 'notation' && (
+        <>
+          <label>
+            Tuning
+            <Select<string>
+              size="small"
+              aria-label={`Tuning of ${part.name}`}
+              value={known?.id ?? 'own'}
+              onChange={(id) => set({ tuning: [...tunings.find((tuning) => tuning.id === id)!.strings] })}
+              options={[...(known ? [] : [{ value: 'own', label: now.tuning.join(' '), disabled: true }]), ...tunings.map(({ id, name }) => ({ value: id, label: name }))]}
+            />
+          </label>
+          <label>
+            Capo at fret
+            <CommittedNumber key={now.capo} value={now.capo} min={0} max={12} label={`Capo of ${part.name}`} onCommit={(capo) => set({ capo })} />
+          </label>
+          {part.report.impossibleChords > 0 && <p className="soft">{part.report.impossibleChords} chords cannot be held; see the query.</p>}
+        </>
+      )}
+    </>
+  );
+}

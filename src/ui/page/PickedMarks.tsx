@@ -1,0 +1,110 @@
+'use client';
+
+import { Button, Popover, Tooltip } from 'antd';
+import { useState } from 'react';
+import { ARTICULATIONS, type Articulation } from '@/core/score';
+import { barIndexAt } from '@/core/time';
+import { useWorkspace } from '../job/workspace';
+import { CommittedNumber } from '../shared/CommittedNumber';
+import { count } from '../shared/words';
+import styles from './page.module.css';
+
+const SIGNS: Record<Articulation, string> = { staccato: '·', tenuto: '–', accent: '>', marcato: '∧' };
+
+/** What can be done to the look of the notes picked in the interlinear view. */
+export function PickedMarks() {
+  const picked = useWorkspace((state) => state.picked);
+  const part = useWorkspace((state) => state.summary!.parts.find((candidate) => candidate.id === picked?.part));
+  const written = useWorkspace((state) => state.written);
+  const bars = useWorkspace((state) => state.summary!.bars);
+  const decide = useWorkspace((state) => state.decide);
+  const pick = useWorkspace((state) => state.pick);
+  if (!picked || !part) return <div className={styles.tools}><span className="soft">Marks in saffron are suggestions. Click notes to pick them; Shift adds more.</span></div>;
+  const notes = [...picked.notes].sort((a, b) => (written.get(a)?.start ?? 0) - (written.get(b)?.start ?? 0));
+  const [first, last] = [notes[0]!, notes.at(-1)!];
+  const place = written.get(first);
+  const bar = place ? barIndexAt(bars.map((one) => one.start), place.start) : null;
+  const has = (articulation: Articulation) => notes.every((note) => written.get(note)?.articulations.includes(articulation));
+  return (
+    <div className={styles.tools} role="toolbar" aria-label="Picked notes">
+      <span>
+        <b>{count(notes.length, 'note', 'notes')}</b> of {part.name}
+      </span>
+      {!part.unpitched && (
+        <span className={styles.group}>
+          <Tooltip title="The next name towards flats: C♯ becomes D♭">
+            <Button size="small" aria-label="Respell towards flats" onClick={() => decide({ kind: 'respellNotes', part: part.id, notes, prefer: 'flats' })}>
+              ♭
+            </Button>
+          </Tooltip>
+          <Tooltip title="The next name towards sharps: D♭ becomes C♯">
+            <Button size="small" aria-label="Respell towards sharps" onClick={() => decide({ kind: 'respellNotes', part: part.id, notes, prefer: 'sharps' })}>
+              ♯
+            </Button>
+          </Tooltip>
+          <Button size="small" onClick={() => decide({ kind: 'shiftNotes', part: part.id, notes, semitones: 12 })}>
+            Octave up
+          </Button>
+          <Button size="small" onClick={() => decide({ kind: 'shiftNotes', part: part.id, notes, semitones: -12 })}>
+            Octave down
+          </Button>
+        </span>
+      )}
+      <span className={styles.group}>
+        {ARTICULATIONS.map((articulation) => (
+          <Tooltip key={articulation} title={articulation}>
+            <Button size="small" aria-label={articulation} aria-pressed={has(articulation)} type={has(articulation) ? 'primary' : 'default'} onClick={() => decide({ kind: 'setArticulation', part: part.id, notes, articulation, on: !has(articulation) })}>
+              {SIGNS[articulation]}
+            </Button>
+          </Tooltip>
+        ))}
+        <Button size="small" disabled={first === last} onClick={() => decide({ kind: 'setSlur', part: part.id, from: first, to: last, on: true })}>
+          Slur
+        </Button>
+        <Button size="small" disabled={first === last} onClick={() => decide({ kind: 'setSlur', part: part.id, from: first, to: last, on: false })}>
+          No slur
+        </Button>
+      </span>
+      {bar !== null && <CopyPattern key={bar} bar={bar} part={part.id} />}
+      <Button size="small" type="text" onClick={() => pick(null, [])}>
+        Let go
+      </Button>
+    </div>
+  );
+}
+
+/** One bar's articulation for all bars of the same rhythm. */
+function CopyPattern({ bar, part }: { bar: number; part: string }) {
+  const bars = useWorkspace((state) => state.summary!.bars);
+  const decide = useWorkspace((state) => state.decide);
+  const [open, setOpen] = useState(false);
+  const [range, setRange] = useState({ from: 0, to: bars.length });
+  const offset = bars[0]!.number;
+  const copy = () => {
+    setOpen(false);
+    decide({ kind: 'copyPattern', part, bar, bars: range });
+  };
+  return (
+    <Popover
+      open={open}
+      onOpenChange={setOpen}
+      trigger="click"
+      content={
+        <div className={styles.copy}>
+          <p>Articulation and slurs of bar {bars[bar]!.number} go to every bar of the same rhythm.</p>
+          <label>
+            from bar
+            <CommittedNumber value={range.from + offset} min={offset} max={bars.at(-1)!.number} label="First bar of the range" onCommit={(number) => setRange((now) => ({ ...now, from: number - offset }))} />
+            to bar
+            <CommittedNumber value={range.to - 1 + offset} min={offset} max={bars.at(-1)!.number} label="Last bar of the range" onCommit={(number) => setRange((now) => ({ ...now, to: number - offset + 1 }))} />
+          </label>
+          <Button size="small" type="primary" disabled={range.to <= range.from} onClick={copy}>
+            Copy
+          </Button>
+        </div>
+      }
+    >
+      <Button size="small">Copy bar {bars[bar]!.number}’s pattern …</Button>
+    </Popover>
+  );
+}

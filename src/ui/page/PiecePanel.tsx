@@ -1,0 +1,109 @@
+'use client';
+
+import { Button, Input, Select } from 'antd';
+import { settingsOf } from '@/core/job';
+import { keyName } from '@/core/score';
+import { MARKER_STYLES, type MarkerStyle } from '@/core/to-score';
+import { useWorkspace } from '../job/workspace';
+import styles from './page.module.css';
+
+const MARKER_WORDS: Record<MarkerStyle, string> = { auto: 'as they look', rehearsal: 'rehearsal marks', text: 'words' };
+const KEYS = (['major', 'minor'] as const).flatMap((mode) => Array.from({ length: 15 }, (_, i) => ({ fifths: i - 7, mode })));
+const keyValue = ({ fifths, mode }: { fifths: number; mode: string }) => `${fifths} ${mode}`;
+
+/** Page settings of the whole piece: words, keys, markers, preferred names, repeats. */
+export function PiecePanel() {
+  const summary = useWorkspace((state) => state.summary)!;
+  const ledger = useWorkspace((state) => state.ledger)!;
+  const passage = useWorkspace((state) => state.passage);
+  const decide = useWorkspace((state) => state.decide);
+  const settings = settingsOf(ledger);
+  const { bars, keys } = summary;
+  const from = Math.min(passage.from, bars.length - 1);
+  const to = Math.min(bars.length, from + passage.bars);
+  const here = keys.findLast((key) => key.bar <= from) ?? keys[0]!;
+  const range = `bars ${bars[from]!.number}–${bars[to - 1]!.number}`;
+  const keyOptions = KEYS.map((key) => ({ value: keyValue(key), label: keyName(key) }));
+  const parse = (value: string) => ({ fifths: Number(value.split(' ')[0]), mode: value.split(' ')[1] as 'major' | 'minor' });
+  return (
+    <section className={styles.panel} aria-label="Page of the whole piece">
+      <div className={styles.settings}>
+        <label>
+          Title
+          <Words key={`t${summary.title}`} label="Title" value={summary.title} onCommit={(title) => decide({ kind: 'setTitle', title })} />
+        </label>
+        <label>
+          Composer
+          <Words key={`c${settings.composer ?? ''}`} label="Composer" value={settings.composer ?? ''} onCommit={(composer) => decide({ kind: 'setComposer', composer })} />
+        </label>
+        <label>
+          Markers as
+          <Select<MarkerStyle> size="small" aria-label="Markers as" value={settings.markerStyle} onChange={(style) => decide({ kind: 'setMarkerStyle', style })} options={MARKER_STYLES.map((value) => ({ value, label: MARKER_WORDS[value] }))} />
+        </label>
+      </div>
+      <h3>Keys</h3>
+      <ul className={styles.keys}>
+        {keys.map((key) => (
+          <li key={key.bar}>
+            bar {bars[key.bar]!.number}: {keyName(key)}
+          </li>
+        ))}
+      </ul>
+      <div className={styles.settings}>
+        <label>
+          Whole piece
+          <Select<string> size="small" showSearch={{ optionFilterProp: 'label' }} aria-label="Key of the whole piece" value={keyValue(keys[0]!)} onChange={(value) => decide({ kind: 'setKey', ...parse(value) })} options={keyOptions} />
+        </label>
+        <label>
+          From bar {bars[from]!.number} on
+          <Select<string> size="small" showSearch={{ optionFilterProp: 'label' }} aria-label={`Key from bar ${bars[from]!.number} on`} value={keyValue(here)} onChange={(value) => decide({ kind: 'setKey', ...parse(value), bar: from })} options={keyOptions} />
+        </label>
+      </div>
+      <h3>Names of black keys</h3>
+      <p className="soft">Chosen by context; in {range} prefer</p>
+      <div className={styles.buttons}>
+        <Button size="small" onClick={() => decide({ kind: 'preferNames', part: null, bars: { from, to }, prefer: 'flats' })}>
+          ♭ flats
+        </Button>
+        <Button size="small" onClick={() => decide({ kind: 'preferNames', part: null, bars: { from, to }, prefer: 'sharps' })}>
+          ♯ sharps
+        </Button>
+      </div>
+      <h3>Repeats</h3>
+      {settings.folds.length === 0 && summary.repeats.length === 0 && <p className="soft">No stretch of two bars or more comes again right away in all parts.</p>}
+      {settings.folds.map((fold) => (
+        <p key={fold.from}>
+          Bars {bars[fold.from]?.number}–{bars[fold.from + fold.length - 1]?.number} are written once, played {fold.times} times.{' '}
+          <Button size="small" onClick={() => decide({ kind: 'foldRepeat', ...fold, times: 1 })}>
+            Write out
+          </Button>
+        </p>
+      ))}
+      {summary.repeats
+        .filter((one) => !settings.folds.some((fold) => one.from < fold.from + fold.length * fold.times && fold.from < one.from + one.length * one.times))
+        .map((one) => (
+          <p key={one.from}>
+            Bars {bars[one.from]!.number}–{bars[one.from + one.length - 1]!.number} come {one.times} times{one.endings > 0 ? ', with different endings' : ''}.{' '}
+            <Button size="small" onClick={() => decide({ kind: 'foldRepeat', ...one })}>
+              Repeat signs
+            </Button>
+          </p>
+        ))}
+    </section>
+  );
+}
+
+function Words({ label, value, onCommit }: { label: string; value: string; onCommit: (value: string) => void }) {
+  return (
+    <Input
+      size="small"
+      aria-label={label}
+      defaultValue={value}
+      onPressEnter={(event) => event.currentTarget.blur()}
+      onBlur={(event) => {
+        const next = event.currentTarget.value.trim();
+        if (next !== value) onCommit(next);
+      }}
+    />
+  );
+}

@@ -1,0 +1,86 @@
+'use client';
+
+import { DownloadOutlined, LeftOutlined, PrinterOutlined, RightOutlined } from '@ant-design/icons';
+import { Alert, App, Button, Segmented, Spin } from 'antd';
+import { useState } from 'react';
+import { createPortal } from 'react-dom';
+import { fileNameOf } from '@/core/job';
+import type { PartSummary } from '@/workers/engine-client';
+import { useWorkspace } from '../job/workspace';
+import { sentence } from '../shared/receive';
+import { pdf } from './pdf';
+import { useSheet } from './useSheet';
+import styles from './page.module.css';
+
+/** The engraved score or one part, as pages or on one line; printed, or saved as PDF. */
+export function Sheet({ part, looks }: { part: PartSummary | null; looks: React.ReactNode }) {
+  const { message } = App.useApp();
+  const edition = useWorkspace((state) => state.edition);
+  const title = useWorkspace((state) => state.summary!.title);
+  const job = useWorkspace((state) => state.job);
+  const [layout, setLayout] = useState<'pages' | 'line'>('pages');
+  const [concert, setConcert] = useState(false);
+  const [page, setPage] = useState(1);
+  const [busy, setBusy] = useState<string | null>(null);
+  const [printing, setPrinting] = useState<string[] | null>(null);
+  const { svg, pages, waiting, failure, allPages } = useSheet({ edition, part: part?.id ?? null, concert, layout, page });
+  const shownPage = Math.min(page, Math.max(1, pages));
+
+  async function withAllPages(what: string, work: (all: string[]) => Promise<void>): Promise<void> {
+    try {
+      setBusy(`${what} …`);
+      await work(await allPages((done, of) => setBusy(`${what}: page ${done} of ${of}`)));
+    } catch (error) {
+      void message.error(sentence(error));
+    } finally {
+      setBusy(null);
+    }
+  }
+
+  const print = () =>
+    withAllPages('Preparing', async (all) => {
+      setPrinting(all);
+      // The browser prints what is on the page once it has been drawn.
+      await new Promise((resolve) => requestAnimationFrame(() => requestAnimationFrame(resolve)));
+      window.print();
+      setPrinting(null);
+    });
+  const save = () =>
+    withAllPages('Making the PDF', async (all) => {
+      const name = [fileNameOf(job?.name ?? 'score'), part && fileNameOf(part.name)].filter(Boolean).join(' - ');
+      await pdf(all, [title || job?.name, part?.name].filter(Boolean).join(', '), `${name}.pdf`);
+    });
+
+  return (
+    <>
+      <div className={styles.sheetBar}>
+        {looks}
+        <Segmented<'pages' | 'line'> size="small" value={layout} onChange={setLayout} options={[{ value: 'pages', label: 'Pages' }, { value: 'line', label: 'One line' }]} />
+        <Segmented<boolean> size="small" value={concert} onChange={setConcert} options={[{ value: false, label: 'As players read' }, { value: true, label: 'Concert pitch' }]} />
+        {layout === 'pages' && (
+          <span className={styles.group}>
+            <Button size="small" aria-label="Page back" icon={<LeftOutlined />} disabled={shownPage <= 1} onClick={() => setPage(shownPage - 1)} />
+            <span className={styles.pageNumber}>
+              {shownPage} <span className="soft">of {pages || '…'}</span>
+            </span>
+            <Button size="small" aria-label="Page on" icon={<RightOutlined />} disabled={shownPage >= pages} onClick={() => setPage(shownPage + 1)} />
+          </span>
+        )}
+        <span className={styles.push} />
+        {busy && <span className="soft">{busy}</span>}
+        <Button size="small" icon={<PrinterOutlined />} disabled={busy !== null || pages === 0} onClick={() => void print()}>
+          Print
+        </Button>
+        <Button size="small" icon={<DownloadOutlined />} disabled={busy !== null || pages === 0} onClick={() => void save()}>
+          PDF
+        </Button>
+      </div>
+      <div className={styles.sheets} data-layout={layout}>
+        {failure && <Alert type="error" showIcon title={`This could not be laid out: ${failure}`} />}
+        {!svg && !failure && <Spin className={styles.spin} description="Laying out …" />}
+        {svg && <div className={styles.paper} data-waiting={waiting || undefined} role="img" aria-label={part ? `${part.name}, page ${shownPage}` : `Score, page ${shownPage}`} dangerouslySetInnerHTML={{ __html: svg }} />}
+      </div>
+      {printing && createPortal(<div className="printed">{printing.map((one, i) => <div key={i} className="printedPage" dangerouslySetInnerHTML={{ __html: one }} />)}</div>, document.body)}
+    </>
+  );
+}
