@@ -5,7 +5,7 @@ const config: NextConfig = {
   poweredByHeader: false,
   devIndicators: false,
   // They read their own files at run time.
-  serverExternalPackages: ['pdfkit', 'svg-to-pdfkit'],
+  serverExternalPackages: ['pdfkit', 'svg-to-pdfkit', 'fontkit'],
 };
 
 export default config;

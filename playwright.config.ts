@@ -6,6 +6,7 @@ export default defineConfig({
   testDir: 'e2e',
   testMatch: '**/*.spec.ts',
   timeout: 60_000,
+  expect: { timeout: 10_000 },
   workers: 1,
   forbidOnly: true,
   use: {

@@ -13,7 +13,10 @@ import { NO_SETTINGS, toScore } from '../src/core/to-score';
 import { HELD_OUT_NAMES, MESSY_NAMES, type MessyName } from '../src/testing/messy-names';
 import { castingTable } from './casting';
 import { corpus, KINDS } from './corpus';
+import { dynamicsTable } from './dynamics';
+import { fingeringsRight } from './fingerings';
 import { add, measure, NOTHING, percent, type Measure } from './measure';
+import { measureChromatic, measureClefs, measureKeys, measureRepeats } from './page';
 import { measureTake, nearestSixteenth, TAKES, totalOf, type Outcome } from './takes';
 
 /** Constants were chosen on the scores and takes of other seeds (1–3). */
@@ -54,6 +57,11 @@ function namesRow(label: string, names: readonly MessyName[]): string {
   return `| ${label} | ${names.length} | ${percent(right, names.length)} | ${percent(names.length - right - wrong, names.length)} | ${percent(wrong, names.length)} | ${percent(right - wrong, names.length)} |`;
 }
 
+const keys = measureKeys(REPORT_SEEDS);
+const chromatic = measureChromatic();
+const clefs = measureClefs(REPORT_SEEDS);
+const repeats = [0, 12].map((jitter) => ({ jitter, ...measureRepeats(REPORT_SEEDS, jitter) }));
+const frets = fingeringsRight();
 const sample = corpus(REPORT_SEEDS[0]!);
 const text = `# Accuracy
 
@@ -78,6 +86,29 @@ the reverse), mostly in compound and odd meters where no other track is on the b
 
 What this does not show: the grammar writes music of a certain kind, and the performer's faults are independent from note to note, which people's are not.
 With 30 ms of jitter a sixteenth and a triplet at 100 quarter notes a minute overlap: 50 ms lie between their places.
+
+## Page
+
+Keys, clefs, dynamics and repeats: scores of the same grammar (\`bench/page.ts\`, \`bench/dynamics.ts\`), constants chosen on seeds 1–3, reported on seeds ${REPORT_SEEDS.join(', ')}.
+Tonal spelling stands in the tables above. The chromatic set (\`bench/progressions.ts\`) is progressions of harmony textbooks, from memory, in eight or nine keys each: applied
+dominants, augmented sixths, Neapolitan, borrowed chords, chromatic lines. It was written after the spelling and nothing was tuned on it.
+
+| what | of | right |
+|---|---|---|
+| names of notes, chromatic harmony | ${chromatic.notes} notes | ${percent(chromatic.right, chromatic.notes)} |
+| … the hardest of its progressions, ${[...chromatic.byName].reduce((a, b) => (b[1][0] / b[1][1] < a[1][0] / a[1][1] ? b : a))[0]} | | ${percent(...[...chromatic.byName.values()].reduce((a, b) => (b[0] / b[1] < a[0] / a[1] ? b : a)))} |
+| signature, pieces in one key, none stated in the file | ${keys.pieces} pieces | ${percent(keys.piecesRight, keys.pieces)} |
+| signatures, pieces that change key in the middle: bars under the right one | ${keys.bars} bars | ${percent(keys.barsRight, keys.bars)} |
+| … pieces with the change at the very bar | ${keys.changing} pieces | ${percent(keys.changingRight, keys.changing)} |
+| clef of a cello, sixteen bars low and sixteen above B3 | ${clefs.bars} bars | ${percent(clefs.right, clefs.bars)} |
+${repeats.map(({ jitter, wanted, found, ...other }) => `| stretches played twice, half of them with two endings, jitter ${jitter} ms | ${wanted} stretches | ${percent(found, wanted)}, ${other.false} found wrongly |`).join('\n')}
+| string and fret against ${frets.rows.length} fingerings of methods, from memory | ${frets.notes} notes | ${percent(frets.right, frets.notes)} |
+
+The fingerings that differ (${frets.rows.filter((row) => row.right < row.notes).map((row) => row.name).join(', ')}) can be played as chosen too: open strings where the method stays in a position.
+
+${dynamicsTable(REPORT_SEEDS)}
+
+“Wanted” hairpins are one or two bars long. Where velocities vary by half a dynamic degree by chance, a short hairpin is often taken for a step.
 
 ## Casting
 

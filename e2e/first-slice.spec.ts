@@ -105,7 +105,7 @@ test('decisions stand in the ledger, can be undone and redone, and are there aft
   await page.getByRole('checkbox', { name: 'Glsp in the score' }).uncheck();
   await expect(page.getByRole('button', { name: 'Ledger (1)' })).toBeVisible();
   await goTo(page, 'Casting');
-  await expect(page.getByText('become 10 parts')).toBeVisible();
+  await expect(page.getByText('become 11 parts')).toBeVisible();
 
   await page.getByRole('combobox', { name: 'Instrument of Flute' }).click();
   await page.keyboard.type('hautbois');
@@ -133,18 +133,18 @@ test('decisions stand in the ledger, can be undone and redone, and are there aft
   await expect(page.getByText('become 12 parts')).toBeVisible();
   await expect(page.getByRole('textbox', { name: 'Name of the part Flute' })).toBeVisible();
   await page.getByRole('button', { name: 'Redo' }).click();
-  await expect(page.getByText('become 10 parts')).toBeVisible();
+  await expect(page.getByText('become 11 parts')).toBeVisible();
 });
 
 test('a lead can be set by hand and changes the score', async ({ page }) => {
   await openDemo(page);
   await page.getByRole('button', { name: 'Rhythm settings of Viola' }).click();
   const field = page.getByRole('spinbutton', { name: 'Milliseconds Viola was played ahead' });
-  await expect(field).toHaveValue('142');
+  await expect(field).toHaveValue('138');
   await field.fill('0');
   await field.press('Enter');
   await expect(page.getByRole('button', { name: 'Ledger (1)' })).toBeVisible();
-  await expect(page.getByRole('region', { name: 'Parts' }).getByText('142 ms early')).toHaveCount(0);
+  await expect(page.getByRole('region', { name: 'Parts' }).getByText('138 ms early')).toHaveCount(0);
   await page.getByRole('button', { name: 'Ledger (1)' }).click();
   await expect(page.getByText('Viola: no lead taken out')).toBeVisible();
 });

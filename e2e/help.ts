@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { expect, type Page } from '@playwright/test';
+import { instrumentById } from '../src/core/instruments';
 
 export const DEMO_FILE = join(import.meta.dirname, '../public/demo/clockmakers-goose-cue-3.mid');
 export const DEMO_NAME = 'The Clockmaker’s Goose, cue 3';
@@ -9,7 +10,12 @@ export interface Truth {
   parts: { name: string; instrument: string; notes: { start: number; end: number; key: number; staff: number }[] }[];
 }
 
-export const truth = (): Truth => JSON.parse(readFileSync(join(import.meta.dirname, '../demo/clockmakers-goose-cue-3.truth.json'), 'utf8'));
+/** The true parts in score order. */
+export function truth(): Truth {
+  const read = JSON.parse(readFileSync(join(import.meta.dirname, '../demo/clockmakers-goose-cue-3.truth.json'), 'utf8')) as Truth;
+  const order = (part: Truth['parts'][number]) => instrumentById(part.instrument).scoreOrder;
+  return { parts: read.parts.sort((a, b) => order(a) - order(b)) };
+}
 
 /** Hands a file to the drop area. */
 export async function dropFile(page: Page, file: string | { name: string; mimeType: string; buffer: Buffer }): Promise<void> {

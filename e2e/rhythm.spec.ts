@@ -63,7 +63,7 @@ test('early strings: a lead set wrongly and found again, by keyboard undo', asyn
   await page.getByRole('checkbox', { name: 'Viola' }).check();
   await page.getByRole('button', { name: 'Rhythm settings of Viola' }).click();
   const lead = page.getByRole('spinbutton', { name: 'Milliseconds Viola was played ahead' });
-  await expect(lead).toHaveValue('142');
+  await expect(lead).toHaveValue('138');
   await lead.fill('0');
   await lead.press('Enter');
   await ledger(page, 1);

@@ -1,5 +1,6 @@
 import { createRequire } from 'node:module';
 import { dirname, join } from 'node:path';
+import { create, type Font } from 'fontkit';
 import PDFDocument from 'pdfkit';
 import SVGtoPDF from 'svg-to-pdfkit';
 
@@ -24,15 +25,14 @@ export function pdfOf(pages: readonly string[], title: string): Promise<Uint8Arr
     document.on('error', reject);
   });
   for (const [name, file] of Object.entries(FONTS)) document.registerFont(name, fontFile(file));
-  const music = pages.map(musicFont).find((font) => font !== null);
-  if (music) document.registerFont('Music', music);
+  const music = pages.map(musicFont).find((font) => font !== null) ?? null;
   for (const svg of pages) {
     document.addPage();
-    SVGtoPDF(document, plain(svg), 0, 0, {
+    SVGtoPDF(document, plain(music ? signsDrawn(svg, music) : svg), 0, 0, {
       width: PAGE.width,
       height: PAGE.height,
       preserveAspectRatio: 'xMidYMin meet',
-      fontCallback: (family: string, bold: boolean, italic: boolean) => (family === 'Leipzig' && music ? 'Music' : `Text${bold || italic ? '-' : ''}${bold ? 'Bold' : ''}${italic ? 'Italic' : ''}`),
+      fontCallback: (_family: string, bold: boolean, italic: boolean) => `Text${bold || italic ? '-' : ''}${bold ? 'Bold' : ''}${italic ? 'Italic' : ''}`,
     });
   }
   document.end();
@@ -40,9 +40,28 @@ export function pdfOf(pages: readonly string[], title: string): Promise<Uint8Arr
 }
 
 /** The music font that the engraver puts into its drawings for signs inside text. */
-function musicFont(svg: string): Buffer | null {
+function musicFont(svg: string): Font | null {
   const data = /src:\s*url\(["']?data:[^,]*;base64,([^)"']+)/.exec(svg)?.[1];
-  return data ? Buffer.from(data, 'base64') : null;
+  const font = data ? create(Buffer.from(data, 'base64')) : null;
+  return font && 'layout' in font ? font : null;
+}
+
+/**
+ * Signs of the music font at the start of a text (the note of a metronome mark) as outlines: its subset, cut out of a compressed
+ * font, does not show in PDF readers.
+ */
+function signsDrawn(svg: string, font: Font): string {
+  return svg.replace(/<text x="([\d.-]+)" y="([\d.-]+)"((?:(?!<\/text>)[\s\S])*?)<tspan font-family="Leipzig" font-size="([\d.]+)px">([^<]+)<\/tspan>/g, (_, x: string, y: string, between: string, size: string, signs: string) => {
+    const scale = Number(size) / font.unitsPerEm;
+    let at = Number(x);
+    const paths = [...signs].map((sign) => {
+      const glyph = font.glyphForCodePoint(sign.codePointAt(0)!);
+      const path = `<path transform="translate(${at}, ${y}) scale(${scale}, ${-scale})" d="${glyph.path.toSVG()}"/>`;
+      at += glyph.advanceWidth * scale;
+      return path;
+    });
+    return `${paths.join('')}<text x="${at}" y="${y}"${between}`;
+  });
 }
 
 const ITALIC = ['dir', 'dynam', 'mNum'];

@@ -9,6 +9,8 @@ export interface EngraveOptions {
   staffHeight: number;
   /** Room above the first staff and between parts, in CSS pixels. */
   laneHeight: number;
+  /** Room for dynamics, hairpins and pedal below each part, in CSS pixels. */
+  marksHeight?: number;
 }
 
 export interface Engraving {
@@ -92,11 +94,11 @@ const api = {
   },
 
   /** Engraves a passage as one system that fills the width as nearly as its notes allow. */
-  async system(musicXml: string, { width, staffHeight, laneHeight }: EngraveOptions): Promise<Engraving> {
+  async system(musicXml: string, { width, staffHeight, laneHeight, marksHeight = 0 }: EngraveOptions): Promise<Engraving> {
     const tk = await ready('passage');
     const scale = (staffHeight / STAFF_AT_FULL_SCALE) * 100;
     const inUnits = (pixels: number) => Math.round((pixels * 100) / scale);
-    const between = Math.min(48, Math.round((laneHeight + staffHeight * 0.6) / (staffHeight / 8)));
+    const between = Math.min(48, Math.round((laneHeight + marksHeight + staffHeight * 0.6) / (staffHeight / 8)));
     // Passages of one piece are much alike: what fitted the last one is the best start.
     let spacing = lastSpacing;
     let result: Engraving = { svg: '', width: 0, height: 0 };

@@ -8,7 +8,7 @@ import { toScore } from '../to-score';
 import { DECISION_KINDS, describe as inWords, dismissedQueries, EMPTY_LEDGER, enter, inForce, JobError, moveTo, parseJob, redo, remediesFor, settingsOf, undo, type Decision } from './index';
 
 const performance = performanceFromSmf(readSmf(demoOriginal()));
-const scoreText = (ledger = EMPTY_LEDGER) => writeMusicXml(toScore(performance, settingsOf(ledger)).score);
+const scoreText = (ledger = EMPTY_LEDGER) => writeMusicXml(toScore(performance, settingsOf(ledger)).printed);
 
 // Long notes of the cello, somewhere in the middle.
 const cello = performance.tracks[10]!.notes;
@@ -41,6 +41,22 @@ const decisions: Decision[] = [
   { kind: 'joinNotes', part: 't10', notes: [NOTE, NOTE + 1] },
   { kind: 'cutNote', part: 't10', note: NOTE + 2, at: AT },
   { kind: 'useHouseList', answers: [{ track: 't5', instrument: 'xylophone', partName: 'Xylo' }] },
+  { kind: 'setKey', fifths: -4, mode: 'major', bar: 4 },
+  { kind: 'preferNames', part: null, bars: { from: 0, to: 8 }, prefer: 'flats' },
+  { kind: 'respellNotes', part: 't10', notes: [NOTE + 3], prefer: 'sharps' },
+  { kind: 'chooseClef', part: 't10', staff: 1, clef: 'tenor' },
+  { kind: 'shiftNotes', part: 't10', notes: [NOTE + 4], semitones: 12 },
+  { kind: 'useDrumMap', part: 't6', name: 'Pit', sounds: [{ key: 36, name: 'Kick', step: 'F', octave: 4, notehead: 'x', limb: 'feet' }] },
+  { kind: 'setDrumKey', part: 't6', key: 38, as: 36 },
+  { kind: 'setTablature', part: 't12', show: 'both', tuning: [40, 45, 50, 55, 59, 64], capo: 0 },
+  { kind: 'setMarks', part: 't9', mark: 'dynamics', use: 'on', strength: 'usual' },
+  { kind: 'setArticulation', part: 't10', notes: [NOTE + 5], articulation: 'accent', on: true },
+  { kind: 'setSlur', part: 't10', from: NOTE + 5, to: NOTE + 6, on: true },
+  { kind: 'copyPattern', part: 't10', bar: 1, bars: { from: 0, to: 28 } },
+  { kind: 'foldRepeat', from: 4, length: 2, times: 2, endings: 0 },
+  { kind: 'setBarRepeats', part: 't6', on: true },
+  { kind: 'setComposer', composer: 'The pit band' },
+  { kind: 'setMarkerStyle', style: 'rehearsal' },
 ];
 
 describe('ledger', () => {
@@ -65,7 +81,8 @@ describe('ledger', () => {
   it('says every decision in plain words', () => {
     const words = decisions.map((decision) => inWords(decision, (track) => ({ t1: 'Flute', t2: 'Clarinet', t3: 'Bassoon', t8: 'Violin 1' })[track] ?? track));
     expect(words).toEqual(['Clarinet: left out', 'Flute: written for Oboe', 'Flute: grid pinned to eighth notes, without triplets', 'Violin 1: no lead taken out', 'Bassoon: named “Fagott”', 'Key signature: E major', 'Title: “Goose”', 'Clarinet: taken in',
-      'Flute, Clarinet: gathered into one part', 'Clarinet: a part of its own', 't4: dealt out to 2 players, in pairs', 't9: sul tasto', 't11: keyswitches E♭2 = tremolo taken out', 't4p2: shortened to “Hrn.”', 'Violin 1: solo', 't4p2: moved to the foot of the page', 'Instrument names in Italian', 'Swing of 2.5 to 1 written evenly', 't11: gaps up to a quarter closed', 't7: staves split at C5', 't7: at most 1 voice a staff', 't10: a note moved', 't10: 2 notes joined', 't10: a note struck again', 'From your house list: t5']);
+      'Flute, Clarinet: gathered into one part', 'Clarinet: a part of its own', 't4: dealt out to 2 players, in pairs', 't9: sul tasto', 't11: keyswitches E♭2 = tremolo taken out', 't4p2: shortened to “Hrn.”', 'Violin 1: solo', 't4p2: moved to the foot of the page', 'Instrument names in Italian', 'Swing of 2.5 to 1 written evenly', 't11: gaps up to a quarter closed', 't7: staves split at C5', 't7: at most 1 voice a staff', 't10: a note moved', 't10: 2 notes joined', 't10: a note struck again', 'From your house list: t5',
+      'Key signature from the 5. bar on: A♭ major', 'All parts: flats preferred in 8 bars', 't10: a note respelled towards sharps', 't10: tenor clef', 't10: a note an octave higher', 't6: drum map “Pit”', 't6: key 38 means key 36', 't12: notation and tablature', 't9: dynamics taken', 't10: accent on a note', 't10: a slur written', 't10: articulation of a bar copied to all of its rhythm in 28 bars', '2 bars written once with repeat signs', 't6: equal bars as repeat signs', 'Composer: “The pit band”', 'Markers as rehearsal marks']);
   });
 
   it('names keys by the circle of fifths', () => {
@@ -101,7 +118,7 @@ describe('job files', () => {
 
   it('takes every kind of decision there is', () => {
     expect(parse().ledger).toEqual({ decisions, position: 3 });
-    const kinds = new Set([...decisions.map((decision) => decision.kind), 'freeGrid', 'setOrnaments', 'setClefs', 'dismissQuery', 'splitTrack', 'placeOriginal']);
+    const kinds = new Set([...decisions.map((decision) => decision.kind), 'freeGrid', 'setOrnaments', 'setClefs', 'setOctaveLines', 'dismissQuery', 'splitTrack', 'placeOriginal']);
     expect(kinds).toEqual(new Set(Object.keys(DECISION_KINDS)));
   });
 

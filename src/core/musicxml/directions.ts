@@ -34,7 +34,7 @@ export function directionsOf(score: Score, part: Part, bar: Bar, top: boolean, s
     for (const direction of signDirections(score.signs[bar.index])) add(direction.atEnd ? end : bar.start, 1, direction.atEnd ? 9 : 0, direction.write, { placement: 'above', sound: direction.sound });
   }
   const { lines } = part;
-  lines.dynamics.forEach((mark) => within(mark.at) && add(mark.at, mark.staff, 5, (xml) => writeDynamic(xml, mark, coloured(mark)), { placement: 'below', sound: mark.suggested ? undefined : { dynamics: Math.round((DYNAMIC_VELOCITY[mark.level] / FORTE) * 10000) / 100 } }));
+  lines.dynamics.forEach((mark) => within(mark.at) && add(mark.at, mark.staff, 5, (xml) => writeDynamic(xml, mark, mark.suggested ? suggestionColour : undefined), { placement: 'below', sound: mark.suggested ? undefined : { dynamics: Math.round((DYNAMIC_VELOCITY[mark.level] / FORTE) * 10000) / 100 } }));
   numbered(lines.hairpins).forEach(({ line, number }) => {
     if (within(line.start)) add(line.start, line.staff, 6, (xml) => xml.leaf('wedge', null, { type: line.kind, number, ...coloured(line) }), { placement: 'below' });
     if (endsWithin(line.end)) add(line.end, line.staff, 4, (xml) => xml.leaf('wedge', null, { type: 'stop', number }), { placement: 'below' });
@@ -81,8 +81,10 @@ function writeMarker(xml: XmlWriter, { text, rehearsal }: Marker): void {
   else xml.leaf('words', text, { 'font-weight': 'bold' });
 }
 
-function writeDynamic(xml: XmlWriter, { level }: DynamicMark, colour: Attributes): void {
-  xml.open('dynamics', colour).leaf(level).close('dynamics');
+/** The engraver colours words but not dynamic signs: one that is only suggested is shown as words. */
+function writeDynamic(xml: XmlWriter, { level }: DynamicMark, colour: string | undefined): void {
+  if (colour) xml.leaf('words', level, { color: colour, 'font-style': 'italic', 'font-weight': 'bold' });
+  else xml.open('dynamics').leaf(level).close('dynamics');
 }
 
 /** Compound meters count dotted quarters; steps of a gradual change are only played. */

@@ -129,8 +129,8 @@ export class PartWriter {
     xml.open('direction', { placement: 'above' }).open('direction-type').leaf('words', words).close('direction-type');
     xml.leaf('voice', voice.voice);
     if (this.staves > 1) xml.leaf('staff', voice.staff);
-    if (words === 'pizz.' || words === 'arco') xml.leaf('sound', null, { pizzicato: words === 'pizz.' ? 'yes' : 'no' });
     xml.close('direction');
+    if (words === 'pizz.' || words === 'arco') xml.leaf('sound', null, { pizzicato: words === 'pizz.' ? 'yes' : 'no' });
   }
 
   private symbol(symbol: SymbolInBar, voice: VoiceBar, bar: Bar, beams: readonly Beam[], accidentals: Accidentals, asTablature: boolean, again = false): void {

@@ -27,7 +27,9 @@ export interface MusicXmlOptions {
  * Writes a score as MusicXML 3.0 partwise text, which old and new readers open. No layout: the reader lays out.
  * docs/formats.md lists which element carries what.
  */
-export function writeMusicXml(given: Score, options: MusicXmlOptions = {}): string {
+export function writeMusicXml(given: Score, asked: MusicXmlOptions = {}): string {
+  // The standard wants capital digits.
+  const options = { ...asked, suggestionColour: asked.suggestionColour?.toUpperCase() };
   const score = options.suggestionColour ? given : withoutSuggestions(given);
   const xml = new XmlWriter(
     '<?xml version="1.0" encoding="UTF-8" standalone="no"?>',

@@ -1,8 +1,5 @@
 import type { BarSigns } from './marks';
 
-/** A jump is taken once; a broken form could otherwise go round for ever. */
-const MOST_BARS = 100_000;
-
 interface Pass {
   /** First bar of the repeated stretch. */
   from: number;
@@ -23,11 +20,14 @@ export function playOrder(signs: Readonly<Record<number, BarSigns>>, bars: numbe
   const order: number[] = [];
   const segno = find(signs, bars, (one) => one.segno);
   const coda = find(signs, bars, (one) => one.coda);
+  /** Every repeat is taken so many times and every jump once, whatever a broken form says: the piece comes to an end. */
+  const taken = new Map<number, number>();
   const jumped = new Set<number>();
+  let codaReached = false;
   let pass: Pass = { from: 0, time: 1 };
   let afterJump = false;
   let bar = 0;
-  while (bar < bars && order.length < MOST_BARS) {
+  while (bar < bars) {
     const here = signs[bar] ?? {};
     if (here.repeatStart && pass.from !== bar) pass = { from: bar, time: 1 };
     if (here.ending) {
@@ -38,13 +38,16 @@ export function playOrder(signs: Readonly<Record<number, BarSigns>>, bars: numbe
       }
     }
     order.push(bar);
-    if (here.repeatEnd && !afterJump && pass.time < Math.max(here.repeatEnd.times, timesOfEndings(signs, bar, bars))) {
+    const times = here.repeatEnd && !afterJump ? Math.max(here.repeatEnd.times, timesOfEndings(signs, bar, bars)) : 1;
+    if (pass.time < times && (taken.get(bar) ?? 0) < times - 1) {
+      taken.set(bar, (taken.get(bar) ?? 0) + 1);
       pass = { from: pass.from, time: pass.time + 1 };
       bar = pass.from;
       continue;
     }
     if (here.fine && afterJump) break;
-    if (here.toCoda && afterJump && coda >= 0) {
+    if (here.toCoda && afterJump && coda >= 0 && !codaReached) {
+      codaReached = true;
       bar = coda;
       continue;
     }

@@ -2,7 +2,7 @@
  * Clefs: a part changes its clef only where that pays.
  *
  * Takes a staff's written pitches bar by bar; gives the bars at which another of its usual clefs begins. Least-cost path over
- * the bars: ledger lines beyond the second cost, every change costs as much as a bar full of them, and the instrument's first
+ * the bars: ledger lines cost, the first two little, every change costs as much as a bar full of them, and the instrument's first
  * clef is cheaper than its others. Which clefs an instrument reads: usual orchestration handbooks, from memory.
  */
 import type { Clef, Instrument } from '../instruments';
@@ -21,9 +21,11 @@ const ALTERNATIVES: Record<string, readonly Clef[]> = {
   euphonium: ['bass', 'tenor'],
 };
 
-const FREE_LEDGERS = 2;
+/** What a note on so many ledger lines costs; further ones cost 1 each. */
+const LEDGERS = [0, 0.05, 0.3, 1.1];
 const CHANGE = 9;
-const OTHER_CLEF = 0.4;
+/** A bar in the first, second, third clef of an instrument. */
+const RANK = [0, 0.4, 1.6];
 const EMPTY_BAR = 0.05;
 
 /** The clefs a staff of an instrument may change between, its first one included; one where it never does. */
@@ -44,7 +46,7 @@ export function clefChanges(bars: readonly PartBar[], staff: number, choices: re
   for (const bar of places) {
     const steps = choices.map((clef, c) => {
       const best = costs.reduce((a, _, other) => (costs[other]! + (other === c ? 0 : CHANGE) < costs[a]! + (a === c ? 0 : CHANGE) ? other : a), 0);
-      return { best, cost: costs[best]! + (best === c ? 0 : CHANGE) + barCost(bar, clef, c > 0) };
+      return { best, cost: costs[best]! + (best === c ? 0 : CHANGE) + barCost(bar, clef, c) };
     });
     from.push(steps.map(({ best }) => best));
     costs = steps.map(({ cost }) => cost);
@@ -60,8 +62,12 @@ export function clefChanges(bars: readonly PartBar[], staff: number, choices: re
   return changes;
 }
 
-function barCost(places: readonly number[], clef: Clef, other: boolean): number {
-  if (places.length === 0) return other ? EMPTY_BAR : 0;
+function barCost(places: readonly number[], clef: Clef, rank: number): number {
+  if (places.length === 0) return rank > 0 ? EMPTY_BAR : 0;
   const [bottom, top] = STAFF_LINES[clef]!;
-  return places.reduce((sum, place) => sum + Math.max(0, Math.floor(Math.max(bottom - place, place - top) / 2) - FREE_LEDGERS), other ? OTHER_CLEF : 0);
+  return places.reduce((sum, place) => sum + ledgerCost(Math.max(0, Math.floor(Math.max(bottom - place, place - top) / 2))), RANK[rank]!);
+}
+
+function ledgerCost(ledgers: number): number {
+  return LEDGERS[ledgers] ?? LEDGERS.at(-1)! + ledgers - LEDGERS.length + 1;
 }

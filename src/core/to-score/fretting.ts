@@ -40,10 +40,13 @@ const MOST_STATES = 64;
 
 const MOVE = 1;
 const MOVE_FAR = 0.35;
-const UP_THE_NECK = 0.16;
+const UP_THE_NECK = 0.1;
 const STRETCH = 0.7;
 const POSITION = 0.02;
 const OPEN = -0.25;
+/** Away from the nut an open string sounds unlike the others, and the hand does not need it. */
+const OPEN_UP_THE_NECK = 0.8;
+const UP = 3;
 const STRING_GAP = 0.6;
 /** A hand has time to move over a rest. */
 const REST: WrittenUnits = 2 * QUARTER;
@@ -113,7 +116,8 @@ function leastOf(steps: readonly { cost: number }[] | undefined): number {
 }
 
 function moving(from: number | null, to: number | null): number {
-  if (from === null || to === null || from === to) return 0;
+  if (to === null) return from !== null && from >= UP ? OPEN_UP_THE_NECK : 0;
+  if (from === null || from === to) return 0;
   const frets = Math.abs(to - from);
   return MOVE + MOVE_FAR * frets;
 }
@@ -168,9 +172,10 @@ function gripsAt(strings: readonly number[], frets: readonly number[], count: nu
   const pressed = frets.filter((at) => at > 0);
   const fingerings = strings.map((s, n) => ({ string: count - s, fret: frets[n]! }));
   const gaps = strings.length > 1 ? Math.max(...strings) - Math.min(...strings) + 1 - strings.length : 0;
-  const base = (frets.length - pressed.length) * OPEN + gaps * STRING_GAP;
-  if (pressed.length === 0) return [{ fingerings, position: null, cost: base }];
+  const open = frets.length - pressed.length;
+  if (pressed.length === 0) return [{ fingerings, position: null, cost: open * OPEN + gaps * STRING_GAP }];
   const [low, high] = [Math.min(...pressed), Math.max(...pressed)];
+  const base = open * (high > UP ? OPEN_UP_THE_NECK : OPEN) + gaps * STRING_GAP;
   // One finger may lie over several strings at the lowest fret; more than four places want more fingers than there are.
   const fingers = pressed.filter((at) => at > low).length + 1;
   const cost = base + low * UP_THE_NECK + Math.max(0, high - low - 2) * STRETCH + Math.max(0, fingers - 4) * 8;

@@ -24,6 +24,9 @@ const MAJOR = [5, 2, 3.5, 2, 4.5, 4, 2, 4.5, 2, 3.5, 1.5, 4];
 const MINOR = [5, 2, 3.5, 4.5, 2, 4, 2, 4.5, 3.5, 2, 1.5, 4];
 const LEAVING = 6;
 const PER_FIFTH = 0.7;
+/** What a signature that somebody set is worth in each bar, and its mode. */
+const STATED = 1.2;
+const STATED_MODE = 0.2;
 /** A bar full of notes says no more than this many quarter notes' worth. */
 const MOST_WEIGHT = 6;
 /** A key must last this many bars to get a signature of its own. */
@@ -60,8 +63,12 @@ export function tonicOf(key: BarKey): number {
   return key.mode === 'major' ? major : (major + 9) % 12;
 }
 
-/** The key of each bar. Bars without notes take the key around them. */
-export function keysOfBars(notes: readonly SoundingNote[], bars: readonly Bar[]): BarKey[] {
+/**
+ * The key of each bar. Bars without notes take the key around them.
+ *
+ * @param stated signatures that somebody set: in case of doubt the music is in them
+ */
+export function keysOfBars(notes: readonly SoundingNote[], bars: readonly Bar[], stated: readonly ScoreKey[] = []): BarKey[] {
   const weights = pitchClassWeights(notes, bars);
   let costs = STATES.map(() => 0);
   const from: number[][] = [];
@@ -78,7 +85,9 @@ export function keysOfBars(notes: readonly SoundingNote[], bars: readonly Bar[])
           back[s] = o;
         }
       });
-      return best - scale * weight.reduce((sum, w, pc) => sum + w * state.logProfile[pc]!, 0);
+      const set = stated.findLast((key) => key.bar <= bar);
+      const bonus = set && (set.fifths - state.fifths) % 12 === 0 ? STATED + (set.mode === state.mode ? STATED_MODE : 0) : 0;
+      return best - bonus - scale * weight.reduce((sum, w, pc) => sum + w * state.logProfile[pc]!, 0);
     });
     from.push(back);
   });

@@ -223,8 +223,10 @@ function spellParts(parts: readonly CastPart[], staves: readonly StaffNotes[][],
   const flat = parts.flatMap((part, p) =>
     part.instrument.unpitched ? [] : staves[p]!.flatMap((staff, s) => staff.notes.map(({ start, end, key }, n) => ({ start, end, key, p, s, n, line: p * 16 + s * 4 + staff.voices[n]! }))),
   );
-  const estimated = keysOfBars(flat, bars);
-  const keys = withKeyChanges(settings.key ? [{ bar: 0, ...settings.key }] : signatures(estimated, bars, performance.keys), settings.keyChanges, bars.length);
+  const heard = keysOfBars(flat, bars);
+  const keys = withKeyChanges(settings.key ? [{ bar: 0, ...settings.key }] : signatures(heard, bars, performance.keys), settings.keyChanges, bars.length);
+  const set = settings.key !== undefined || settings.keyChanges.length > 0 || !isDefaultKey(performance.keys);
+  const estimated = set ? keysOfBars(flat, bars, keys) : heard;
   const signatureOfBar = bars.map((bar) => keys.filter((key) => key.bar <= bar.index).at(-1)?.fifths ?? 0);
   const places: number[][][] = staves.map((part) => part.map((staff) => staff.notes.map(() => 0)));
   const starts = bars.map((bar) => bar.start);
@@ -233,7 +235,7 @@ function spellParts(parts: readonly CastPart[], staves: readonly StaffNotes[][],
     const { p, s, n } = flat[i]!;
     places[p]![s]![n] = place;
   });
-  return { places, barKeys: estimated, keys };
+  return { places, barKeys: heard, keys };
 }
 
 /** Marks, words and octave lines on every part. */

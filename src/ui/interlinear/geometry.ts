@@ -52,6 +52,7 @@ export function readGeometry(root: HTMLElement, passage: Passage, laneHeight: nu
   });
 
   const staves = [...measures[0]!.querySelectorAll('g.staff')].map((_, s) => measures.map((measure) => measure.querySelectorAll('g.staff')[s]!.getBoundingClientRect()));
+  const marks = [...root.querySelectorAll(MARKS)].map((mark) => mark.getBoundingClientRect());
   let staff = 0;
   let above = 0;
   const lanes = passage.parts.map((part): Lane => {
@@ -59,10 +60,21 @@ export function readGeometry(root: HTMLElement, passage: Passage, laneHeight: nu
     const bottom = content - AIR;
     const top = Math.min(bottom - LEAST_LANE, Math.max(above + AIR, bottom - laneHeight));
     staff += part.staves;
-    above = Math.max(...staves[staff - 1]!.map((rect) => rect.bottom)) - origin.top;
+    above = Math.max(...staves[staff - 1]!.map((rect) => rect.bottom), ...marksBelow(marks, staves[staff - 1]!, staves[staff])) - origin.top;
     return { part: part.id, top, bottom };
   });
   return { width: origin.width, height: root.querySelector('svg')!.getBoundingClientRect().height, bars, lanes };
+}
+
+/** What stands between the staves without belonging to one. */
+const MARKS = 'g.dynam, g.hairpin, g.dir, g.pedal, g.slur, g.octave, g.breath';
+
+/** Bottoms of the marks between a staff and the one after it, so far as they belong to the upper one. */
+function marksBelow(marks: readonly DOMRect[], upper: readonly DOMRect[], lower: readonly DOMRect[] | undefined): number[] {
+  const from = Math.min(...upper.map((rect) => rect.top));
+  const to = lower ? Math.min(...lower.map((rect) => rect.top)) : Infinity;
+  const middle = lower ? (Math.max(...upper.map((rect) => rect.bottom)) + to) / 2 : Infinity;
+  return marks.filter((rect) => rect.height > 0 && rect.top > from && rect.top < middle && rect.bottom < to).map((rect) => rect.bottom);
 }
 
 function noteAnchors(root: HTMLElement, passage: Passage, left: number): { at: number; x: number }[] {

@@ -26,6 +26,9 @@ interface Wanted {
   suggestionColour?: string;
 }
 
+/** Room for marks below each part where they are shown. */
+const MARKS_HEIGHT = 22;
+
 /** Fetches and engraves the passage wanted; the last one stays in sight until the next is ready. */
 export function usePassage({ edition, parts, from, to, width, staffHeight, laneHeight, before, suggestionColour }: Wanted): { drawn: Drawn | null; busy: boolean; failure: string | null } {
   const [state, setState] = useState<{ drawn: Drawn | null; busy: boolean; failure: string | null }>({ drawn: null, busy: true, failure: null });
@@ -40,7 +43,7 @@ export function usePassage({ edition, parts, from, to, width, staffHeight, laneH
       setState((before) => ({ ...before, busy: true }));
       try {
         const passage = await engineWorker().passage(partList.split(' '), from, to, before, suggestionColour);
-        const engraving = await engraveWorker().system(passage.musicXml, { width, staffHeight, laneHeight });
+        const engraving = await engraveWorker().system(passage.musicXml, { width, staffHeight, laneHeight, marksHeight: suggestionColour ? MARKS_HEIGHT : 0 });
         performance.measure('dragoman: draw passage', { start: began });
         if (mine === latest.current) setState({ drawn: { passage, engraving }, busy: false, failure: null });
       } catch (error) {

@@ -67,13 +67,13 @@ function DrumMapRow({ part }: { part: PartSummary }) {
   const [open, setOpen] = useState(false);
   const name = settingsOf(ledger).drumMaps[part.id]?.name ?? (part.struck.length === 1 ? 'single line' : 'General MIDI');
   return (
-    <label>
+    <div className={styles.row}>
       Drum map
       <Button size="small" className={styles.wide} onClick={() => setOpen(true)}>
         {name} …
       </Button>
       <DrumMapDrawer part={part} open={open} onClose={() => setOpen(false)} />
-    </label>
+    </div>
   );
 }
 

@@ -56,7 +56,7 @@ export function Sheet({ part, looks }: { part: PartSummary | null; looks: React.
       <div className={styles.sheetBar}>
         {looks}
         <Segmented<'pages' | 'line'> size="small" value={layout} onChange={setLayout} options={[{ value: 'pages', label: 'Pages' }, { value: 'line', label: 'One line' }]} />
-        <Segmented<boolean> size="small" value={concert} onChange={setConcert} options={[{ value: false, label: 'As players read' }, { value: true, label: 'Concert pitch' }]} />
+        <Segmented<boolean> size="small" value={concert} onChange={setConcert} options={[{ value: false, label: 'Written' }, { value: true, label: 'Concert' }]} />
         {layout === 'pages' && (
           <span className={styles.group}>
             <Button size="small" aria-label="Page back" icon={<LeftOutlined />} disabled={shownPage <= 1} onClick={() => setPage(shownPage - 1)} />

@@ -27,6 +27,8 @@ interface Stretch {
 /** A stretch must explain this much more than none. */
 const PRICE: Record<MarkStrength, number> = { few: 14, usual: 7, many: 5 };
 const SLOPE_PRICE = 1.25;
+/** Signs stand where bars begin rather than inside them. */
+const INSIDE_A_BAR = 1.5;
 /** Chance differences between one note and the next, at least. */
 const LEAST_NOISE = 2.5;
 const CONTINUOUS_NOISE = 3;
@@ -39,11 +41,12 @@ const HYSTERESIS = 5;
 /** After so long a silence the sign is said again. */
 const LONG_REST: WrittenUnits = 16 * QUARTER;
 
-export function findDynamics({ points, continuous }: Loudness, strength: MarkStrength): { dynamics: DynamicMark[]; hairpins: Hairpin[] } {
+/** @param barOf index of the bar that holds a place */
+export function findDynamics({ points, continuous }: Loudness, strength: MarkStrength, barOf: (at: WrittenUnits) => number): { dynamics: DynamicMark[]; hairpins: Hairpin[] } {
   const dynamics: DynamicMark[] = [];
   const hairpins: Hairpin[] = [];
   if (points.length === 0) return { dynamics, hairpins };
-  const stretches = cut(points, Math.max(LEAST_NOISE, continuous ? Math.min(CONTINUOUS_NOISE, noise(points)) : noise(points)), strength);
+  const stretches = cut(points, Math.max(LEAST_NOISE, continuous ? Math.min(CONTINUOUS_NOISE, noise(points)) : noise(points)), strength, barOf);
   let level: Dynamic | null = null;
   let lastAt = -Infinity;
   const say = (at: WrittenUnits, staff: number, value: number) => {
@@ -87,7 +90,8 @@ function noise(points: readonly LoudnessPoint[]): number {
 }
 
 /** Optimal partitioning into level and sloping stretches. */
-function cut(points: readonly LoudnessPoint[], sigma: number, strength: MarkStrength): Stretch[] {
+function cut(points: readonly LoudnessPoint[], sigma: number, strength: MarkStrength, barOf: (at: WrittenUnits) => number): Stretch[] {
+  const inside = points.map((point, i) => (i > 0 && barOf(points[i - 1]!.at) === barOf(point.at) ? INSIDE_A_BAR : 0));
   const n = points.length;
   const sums = prefixSums(points);
   const best = new Float64Array(n + 1);
@@ -97,13 +101,14 @@ function cut(points: readonly LoudnessPoint[], sigma: number, strength: MarkStre
     best[to] = Infinity;
     for (let from = Math.max(0, to - MOST_POINTS); from < to; from++) {
       const fit = fitLine(sums, from, to);
-      const level = best[from]! + fit.levelError / scale + PRICE[strength];
+      const start = best[from]! + inside[from]!;
+      const level = start + fit.levelError / scale + PRICE[strength];
       if (level < best[to]!) {
         best[to] = level;
         back[to] = { from, sloping: false };
       }
       if (to - from < 3) continue;
-      const slope = best[from]! + fit.slopeError / scale + PRICE[strength] * SLOPE_PRICE;
+      const slope = start + fit.slopeError / scale + PRICE[strength] * SLOPE_PRICE;
       if (slope < best[to]!) {
         best[to] = slope;
         back[to] = { from, sloping: true };

@@ -51,7 +51,7 @@ export function findMarks(part: PlayedPart, rules: readonly MarkRule[], context:
   const loudness = loudnessOf(part);
   const byStrength = new Map<MarkStrength, ReturnType<typeof findDynamics>>();
   const dynamics = (strength: MarkStrength) => {
-    if (!byStrength.has(strength)) byStrength.set(strength, findDynamics(loudness, strength));
+    if (!byStrength.has(strength)) byStrength.set(strength, findDynamics(loudness, strength, barOf));
     return byStrength.get(strength)!;
   };
   const onNotes = new Map<NoteId, NoteMark[]>();

@@ -1,0 +1,119 @@
+import { readFileSync } from 'node:fs';
+import { expect, test, type Page } from '@playwright/test';
+import { goTo, openDemo } from './help';
+
+const side = (page: Page) => page.getByRole('complementary', { name: 'Page settings' });
+
+async function openPage(page: Page): Promise<void> {
+  await openDemo(page);
+  await goTo(page, 'Page');
+  await expect(side(page)).toBeVisible();
+}
+
+async function exported(page: Page): Promise<string> {
+  const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'MusicXML' }).click()]);
+  return readFileSync((await download.path())!, 'utf8');
+}
+
+const partOf = (xml: string, name: string) => {
+  const id = new RegExp(`<score-part id="(P\\d+)">\\s*<part-name>${name}`).exec(xml)![1]!;
+  return xml.slice(xml.indexOf(`<part id="${id}">`), xml.indexOf('</part>', xml.indexOf(`<part id="${id}">`)));
+};
+
+async function choose(page: Page, label: string, option: string): Promise<void> {
+  await page.getByLabel(label, { exact: true }).click();
+  await page.locator('.ant-select-dropdown:visible').getByText(option, { exact: true }).click();
+}
+
+test('sharps become flats, and names, keys and clefs can be chosen', async ({ page }) => {
+  await openPage(page);
+  const first = await exported(page);
+  expect(first).toContain('<fifths>-4</fifths>');
+  expect(partOf(first, 'Bassoon')).not.toContain('<alter>1</alter>');
+  await page.getByText('Whole piece', { exact: true }).first().click();
+  await page.getByLabel('Key of the whole piece').click();
+  await page.keyboard.type('E major');
+  await page.locator('.ant-select-dropdown:visible').getByText('E major', { exact: true }).click();
+  await expect(page.getByText('bar 1: E major')).toBeVisible();
+  expect(await exported(page)).toContain('<fifths>4</fifths>');
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByText('bar 1: A♭ major')).toBeVisible();
+  await page.getByText('Parts', { exact: true }).click();
+  await page.getByRole('button', { name: 'Bassoon', exact: true }).click();
+  await choose(page, 'Clef of Bassoon', 'tenor');
+  await expect.poll(async () => partOf(await exported(page), 'Bassoon')).toMatch(/<sign>C<\/sign>\s*<line>4<\/line>/);
+});
+
+test('marks are suggestions until they are taken', async ({ page }) => {
+  await openPage(page);
+  expect(partOf(await exported(page), 'Flute')).not.toContain('<slur');
+  await expect(page.locator('g.slur').first()).toBeVisible();
+  await choose(page, 'Slurs of Flute', 'take');
+  await expect(side(page).getByRole('button', { name: 'Flute', exact: true }).locator('..')).toContainText(/\d suggestions?/);
+  await expect.poll(async () => partOf(await exported(page), 'Flute').split('<slur').length).toBeGreaterThan(30);
+  await page.getByRole('button', { name: /Ledger/ }).click();
+  await expect(page.getByText('Flute: slurs taken')).toBeVisible();
+});
+
+test('a bar’s articulation is set by hand and copied to its rhythm', async ({ page }) => {
+  await openPage(page);
+  await page.locator('g.note g.notehead').first().click({ force: true });
+  await page.getByRole('button', { name: 'accent' }).click();
+  await expect(page.getByRole('button', { name: 'accent' })).toHaveAttribute('aria-pressed', 'true');
+  await page.getByRole('button', { name: 'Copy bar 1’s pattern …' }).click();
+  await page.getByRole('button', { name: 'Copy', exact: true }).click();
+  // Bar 21 has the rhythm of bar 1.
+  await expect.poll(async () => partOf(await exported(page), 'Flute').split('<accent').length - 1).toBeGreaterThanOrEqual(2);
+});
+
+test('the drum map can be changed, kept and used', async ({ page }) => {
+  await openPage(page);
+  await side(page).getByRole('button', { name: 'Drum Kit', exact: true }).click();
+  const before = partOf(await exported(page), 'Drum Kit');
+  expect(before).toMatch(/<stem>up<\/stem>/);
+  expect(before).toMatch(/<stem>down<\/stem>/);
+  expect(before).toContain('<notehead>x</notehead>');
+  await page.getByRole('button', { name: 'General MIDI …' }).click();
+  await page.getByLabel('Sound of key 36').fill('Clock drum');
+  await page.getByLabel('Name of the map').fill('Puppet kit');
+  await page.getByRole('button', { name: 'Keep as own' }).click();
+  const [file] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'Export', exact: true }).click()]);
+  const map = JSON.parse(readFileSync((await file.path())!, 'utf8'));
+  expect(map).toMatchObject({ format: 'dragoman-drum-map', name: 'Puppet kit' });
+  await page.getByRole('button', { name: 'Use this map' }).click();
+  await expect.poll(() => exported(page)).toContain('<instrument-name>Clock drum</instrument-name>');
+  await expect(page.getByRole('button', { name: 'Puppet kit …' })).toBeVisible();
+});
+
+test('guitar is written as tablature', async ({ page }) => {
+  await openPage(page);
+  await side(page).getByRole('button', { name: 'Classical Guitar', exact: true }).click();
+  await page.getByText('Tablature', { exact: true }).click();
+  await expect.poll(async () => partOf(await exported(page), 'Classical Guitar')).toContain('<sign>TAB</sign>');
+  const part = partOf(await exported(page), 'Classical Guitar');
+  expect(part.split('<fret>').length - 1).toBeGreaterThan(100);
+  expect(part).toContain('<staff-lines>6</staff-lines>');
+});
+
+test('score and parts are shown as pages, printed, and saved as PDF', async ({ page }) => {
+  await openPage(page);
+  await page.getByText('Score', { exact: true }).click();
+  await expect(page.getByRole('img', { name: 'Score, page 1' })).toBeVisible({ timeout: 30_000 });
+  await expect(page.getByText(/of [2-9]/)).toBeVisible();
+  await page.getByRole('button', { name: 'Page on' }).click();
+  await expect(page.getByRole('img', { name: 'Score, page 2' })).toBeVisible();
+  const [download] = await Promise.all([page.waitForEvent('download', { timeout: 60_000 }), page.getByRole('button', { name: 'PDF' }).click()]);
+  expect(download.suggestedFilename()).toMatch(/\.pdf$/);
+  const bytes = readFileSync((await download.path())!);
+  expect(bytes.subarray(0, 5).toString()).toBe('%PDF-');
+  expect(bytes.toString('latin1').match(/\/Type \/Page\b/g)!.length).toBeGreaterThan(2);
+  await page.getByText('Part', { exact: true }).click();
+  await expect(page.getByRole('img', { name: 'Flute, page 1' })).toBeVisible({ timeout: 30_000 });
+  await page.getByText('One line', { exact: true }).click();
+  await expect(page.getByRole('button', { name: 'Page on' })).toHaveCount(0);
+  await page.evaluate(() => {
+    window.print = () => document.body.setAttribute('data-printed', String(document.querySelectorAll('.printedPage svg.definition-scale').length));
+  });
+  await page.getByRole('button', { name: 'printer Print' }).click();
+  await expect(page.locator('body')).toHaveAttribute('data-printed', /[1-9]/, { timeout: 30_000 });
+});
