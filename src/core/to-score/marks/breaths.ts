@@ -24,16 +24,20 @@ export function findBreaths(parts: readonly PlayedPart[]): Breath[] {
   if (pitched.length < LEAST_PARTS) return [];
   const gaps = pitched.map((part) => gapsOf(part.strikes));
   const usual = gaps.map((list) => middle([...list.values()]));
-  const ends = pitched.map(({ strikes }) => new Set(strikes.map((strike) => strike.end)));
-  const places = [...new Set(gaps.flatMap((list) => [...list.keys()]))].sort((a, b) => a - b);
-  return places.flatMap((at): Breath[] => {
-    const sounding = pitched.map((_, p) => p).filter((p) => ends[p]!.has(at) || pitched[p]!.strikes.some((strike) => strike.start < at && strike.end > at));
-    if (sounding.length < LEAST_PARTS) return [];
-    const let_go = sounding.map((p) => gaps[p]!.get(at)).filter((gap) => gap !== undefined);
-    if (let_go.length < sounding.length) return [];
-    const clear = sounding.every((p) => gaps[p]!.get(at)! >= BREATH && gaps[p]!.get(at)! - usual[p]! >= UNUSUAL);
-    return clear ? [{ at, kind: Math.min(...let_go) >= CAESURA ? 'caesura' : 'breath' }] : [];
+  const clear = (p: number, at: WrittenUnits) => (gaps[p]!.get(at) ?? 0) >= Math.max(BREATH, usual[p]! + UNUSUAL);
+  const votes = new Map<WrittenUnits, number[]>();
+  gaps.forEach((list, p) => {
+    for (const at of list.keys()) if (clear(p, at)) votes.set(at, [...(votes.get(at) ?? []), p]);
   });
+  return [...votes]
+    .filter(([at, who]) => who.length >= LEAST_PARTS && pitched.every(({ strikes }, p) => who.includes(p) || !soundsAt(strikes, at)))
+    .sort(([a], [b]) => a - b)
+    .map(([at, who]) => ({ at, kind: Math.min(...who.map((p) => gaps[p]!.get(at)!)) >= CAESURA ? 'caesura' : 'breath' }));
+}
+
+/** Whether something ends here or goes on over this place. */
+function soundsAt(strikes: readonly Strike[], at: WrittenUnits): boolean {
+  return strikes.some((strike) => strike.start < at && strike.end >= at);
 }
 
 /** Silence before the next strike where none is written, by the place where it falls. */

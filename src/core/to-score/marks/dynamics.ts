@@ -32,7 +32,7 @@ const INSIDE_A_BAR = 1.5;
 /** Chance differences between one note and the next, at least. */
 const LEAST_NOISE = 2.5;
 const CONTINUOUS_NOISE = 3;
-const MOST_POINTS = 160;
+const MOST_POINTS = 96;
 const LONGEST_HAIRPIN: WrittenUnits = 20 * QUARTER;
 const SHORTEST_HAIRPIN: WrittenUnits = QUARTER;
 const LEAST_CHANGE: Record<MarkStrength, number> = { few: 26, usual: 16, many: 11 };
@@ -97,23 +97,29 @@ function cut(points: readonly LoudnessPoint[], sigma: number, strength: MarkStre
   const best = new Float64Array(n + 1);
   const back: { from: number; sloping: boolean }[] = [];
   const scale = 2 * sigma * sigma;
+  // A beginning that is already dearer than the best way to here cannot become the best later (pruning: Killick et al. 2012, from memory).
+  let beginnings: number[] = [];
   for (let to = 1; to <= n; to++) {
     best[to] = Infinity;
-    for (let from = Math.max(0, to - MOST_POINTS); from < to; from++) {
-      const fit = fitLine(sums, from, to);
+    beginnings.push(to - 1);
+    const bounds: number[] = [];
+    for (const from of beginnings) {
+      const { level, slope } = errorsOver(sums, from, to);
       const start = best[from]! + inside[from]!;
-      const level = start + fit.levelError / scale + PRICE[strength];
-      if (level < best[to]!) {
-        best[to] = level;
+      const flat = start + level / scale + PRICE[strength];
+      if (flat < best[to]!) {
+        best[to] = flat;
         back[to] = { from, sloping: false };
       }
+      bounds.push(best[from]! + slope / scale);
       if (to - from < 3) continue;
-      const slope = start + fit.slopeError / scale + PRICE[strength] * SLOPE_PRICE;
-      if (slope < best[to]!) {
-        best[to] = slope;
+      const sloping = start + slope / scale + PRICE[strength] * SLOPE_PRICE;
+      if (sloping < best[to]!) {
+        best[to] = sloping;
         back[to] = { from, sloping: true };
       }
     }
+    beginnings = beginnings.filter((from, i) => bounds[i]! <= best[to]! && to - from < MOST_POINTS);
   }
   const stretches: Stretch[] = [];
   for (let to = n; to > 0; to = back[to]!.from) {
@@ -142,16 +148,23 @@ function prefixSums(points: readonly LoudnessPoint[]): Sums {
   return { t: make((_, t) => t), tt: make((_, t) => t * t), v: make(({ value }) => value), vv: make(({ value }) => value * value), tv: make(({ value }, t) => t * value) };
 }
 
-/** Least squares over the points [from, to): a level and a straight line. */
-function fitLine({ t, tt, v, vv, tv }: Sums, from: number, to: number) {
+/** What least squares leave over the points [from, to): around a level, and around a straight line. */
+function errorsOver({ t, tt, v, vv, tv }: Sums, from: number, to: number): { level: number; slope: number } {
   const n = to - from;
   const st = t[to]! - t[from]!;
   const sv = v[to]! - v[from]!;
+  const spread = tt[to]! - tt[from]! - (st * st) / n;
+  const together = tv[to]! - tv[from]! - (st * sv) / n;
+  const level = Math.max(0, vv[to]! - vv[from]! - (sv * sv) / n);
+  return { level, slope: spread > 1e-9 ? Math.max(0, level - (together * together) / spread) : level };
+}
+
+/** The straight line itself. */
+function fitLine({ t, tt, v, tv }: Sums, from: number, to: number): { mean: number; middle: number; slope: number } {
+  const n = to - from;
+  const st = t[to]! - t[from]!;
   const middle = st / n;
-  const mean = sv / n;
+  const mean = (v[to]! - v[from]!) / n;
   const spread = tt[to]! - tt[from]! - st * middle;
-  const levelError = Math.max(0, vv[to]! - vv[from]! - sv * mean);
-  const together = tv[to]! - tv[from]! - st * mean;
-  const slope = spread > 1e-9 ? together / spread : 0;
-  return { mean, middle, slope, levelError, slopeError: Math.max(0, levelError - slope * together) };
+  return { mean, middle, slope: spread > 1e-9 ? (tv[to]! - tv[from]! - st * mean) / spread : 0 };
 }

@@ -8,7 +8,7 @@ import type { BarSpan, MarkEdit } from '../settings';
 import type { FoundMarks, NoteMark } from './find-marks';
 
 export function markPart(part: Part, { lines, onNotes }: Pick<FoundMarks, 'lines' | 'onNotes'>, edits: readonly MarkEdit[], bars: readonly Bar[]): Part {
-  const marked: Part = { ...part, lines, bars: mapSymbols(part, (symbol) => withNoteMarks(symbol, onNotes)) };
+  const marked: Part = { ...part, lines, bars: onNotes.size === 0 ? part.bars : mapSymbols(part, (symbol) => withNoteMarks(symbol, onNotes)) };
   return edits.reduce((now, edit) => edited(now, edit, bars), marked);
 }
 
