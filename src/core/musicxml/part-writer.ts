@@ -213,7 +213,7 @@ export class PartWriter {
     const first = n === 0;
     const bracket = first && symbol.tuplet && (symbol.tuplet.first || symbol.tuplet.last);
     const marks = first && symbol.notes.length > 0 ? symbol.marks : undefined;
-    const signs = marks && (marks.articulations || marks.tremolo || marks.trill || marks.harmonic || marks.breath || marks.fermata);
+    const signs = marks && (marks.articulations || marks.tremolo || marks.trill || marks.turn || marks.harmonic || marks.breath || marks.fermata);
     const arpeggio = note ? symbol.marks?.arpeggio : undefined;
     const fingering = asTablature ? note?.fingering : undefined;
     const slurEnd = first && !note?.tieFromLast ? this.slurs.ends.get(`${voice}/${at}`) : undefined;
@@ -234,12 +234,13 @@ export class PartWriter {
     xml.close('notations');
   }
 
-  private signs({ articulations = [], tremolo, trill, harmonic, breath, suggested = [] }: SymbolMarks): void {
+  private signs({ articulations = [], tremolo, trill, turn, alternating, harmonic, breath, suggested = [] }: SymbolMarks): void {
     const { xml } = this;
-    if (trill || tremolo) {
+    if (trill || turn || tremolo) {
       xml.open('ornaments');
       if (trill) xml.leaf('trill-mark');
-      if (tremolo) xml.leaf('tremolo', tremolo, { type: 'single' });
+      if (turn) xml.leaf(turn);
+      if (tremolo) xml.leaf('tremolo', tremolo, { type: alternating ? (alternating === 'first' ? 'start' : 'stop') : 'single' });
       xml.close('ornaments');
     }
     if (harmonic) xml.open('technical').leaf('harmonic').close('technical');

@@ -12,3 +12,4 @@ export { clefsAt } from './clefs-at';
 export { foldScore, type Fold } from './fold';
 export { playOrder } from './play-order';
 export { concertScore } from './concert';
+export { isTempoWords } from './tempo-words';

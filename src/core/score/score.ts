@@ -78,8 +78,18 @@ export interface Part {
   /** Strings of a fretted part and how they are shown; notes then have a string and a fret. */
   tablature: Tablature | null;
   lines: PartLines;
+  /** Chord symbols above the staff. */
+  harmonies?: Harmony[];
+  /** Other sounds in the middle of a part: a doubling, another patch. */
+  programChanges?: { at: WrittenUnits; program: number }[];
   /** One for each bar of the score. */
   bars: PartBar[];
+}
+
+export interface Harmony {
+  at: WrittenUnits;
+  /** "B♭m7/F" */
+  text: string;
 }
 
 export interface Tablature {
@@ -133,6 +143,10 @@ export interface SymbolInBar {
 export const ARTICULATIONS = ['staccato', 'tenuto', 'accent', 'marcato'] as const;
 export type Articulation = (typeof ARTICULATIONS)[number];
 
+/** Short ornaments, by the standard's names. */
+export const TURNS = ['mordent', 'inverted-mordent', 'turn', 'inverted-turn'] as const;
+export type Turn = (typeof TURNS)[number];
+
 /** Signs that go with a symbol. */
 export interface SymbolMarks {
   /** Playing directions above the staff, from here on: "pizz.", "con sord.". */
@@ -141,6 +155,9 @@ export interface SymbolMarks {
   /** Strokes through the stem. */
   tremolo?: number;
   trill?: true;
+  turn?: Turn;
+  /** Two symbols that alternate: the first and the second of them. */
+  alternating?: 'first' | 'second';
   harmonic?: true;
   /** The chord is spread from its lowest note up, or down. */
   arpeggio?: 'up' | 'down';

@@ -5,7 +5,7 @@
  * reported.
  */
 import type { NoteId, Performance, PlayedNote, PlayedTrack, TextEvent } from '../performance';
-import type { Lyric, Marker, Part, SymbolInBar } from '../score';
+import { isTempoWords, type Lyric, type Marker, type Part, type SymbolInBar } from '../score';
 import { writtenUnits, type Ticks } from '../time';
 import type { MarkerStyle } from './settings';
 
@@ -20,10 +20,6 @@ export function markersOf(performance: Performance, style: MarkerStyle): Marker[
   });
 }
 
-/** Usual words for tempo in Italian, German, French and English, at the start of a text (music dictionaries, from memory). */
-const TEMPO_WORDS =
-  /^(?:(?:molto|poco|meno|più|piu|un poco|sehr|ziemlich|etwas|très|assez)\s+)?(?:grave|largo|larghetto|lento|adagio|adagietto|andante|andantino|moderato|allegretto|allegro|vivace|vivo|presto|prestissimo|rit\b|ritard|rall|accel|string|a tempo|tempo|mosso|langsam|mäßig|mässig|schnell|lebhaft|bewegt|ruhig|lent|modéré|vif|animé|rubato|slow|fast|medium|swing|straight|ballad|waltz|march|brightly|freely|broadly)/i;
-
 export interface TempoWords {
   at: number;
   words: string;
@@ -33,7 +29,7 @@ export interface TempoWords {
 export function tempoWords(performance: Performance): TempoWords[] {
   return performance.tracks
     .filter((track) => track.notes.length === 0)
-    .flatMap((track) => track.texts.filter(({ kind, text }) => kind === 'text' && TEMPO_WORDS.test(text.trim())))
+    .flatMap((track) => track.texts.filter(({ kind, text }) => kind === 'text' && isTempoWords(text)))
     .map(({ tick, text }) => ({ at: writtenUnits(tick, performance.ticksPerQuarter), words: text.trim() }));
 }
 

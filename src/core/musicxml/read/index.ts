@@ -1,0 +1,2 @@
+export { readMusicXml, type MusicXmlReading } from './read';
+export { MusicXmlError, type MusicXmlErrorCode, type MusicXmlWarning } from './errors';

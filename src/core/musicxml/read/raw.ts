@@ -1,0 +1,98 @@
+import type { Clef } from '../../instruments';
+import type { Articulation, BarSigns, Lyric, NoteType, Pitch, SymbolMarks } from '../../score';
+import type { Meter, WrittenUnits } from '../../time';
+
+/*
+ * A score as its file lays it out: part by part and measure by measure, places still counted from the measure's start, before bars of
+ * all parts are made one and voices are filled.
+ */
+
+export interface RawNote {
+  at: WrittenUnits;
+  duration: WrittenUnits;
+  /** As the file names it. */
+  voice: string;
+  staff: number;
+  chord: boolean;
+  grace: boolean;
+  cue: boolean;
+  rest: boolean;
+  wholeBarRest: boolean;
+  /** As written; for unpitched notes the place on the staff. */
+  pitch: Pitch | null;
+  unpitched: boolean;
+  instrument: string | null;
+  type: NoteType | null;
+  dots: number;
+  tuplet: { actual: number; normal: number; normalType: NoteType | null } | null;
+  /** A bracket of the outermost tuplet begins or ends here. */
+  tupletStarts: boolean;
+  tupletStops: boolean;
+  tieFromLast: boolean;
+  tieToNext: boolean;
+  notehead: string | null;
+  fingering: { string: number; fret: number } | null;
+  marks: SymbolMarks;
+  slurs: { number: string; type: 'start' | 'stop' }[];
+  lyrics: Lyric[];
+  articulations: Articulation[];
+  line: number;
+}
+
+export type RawDirection = { at: WrittenUnits; staff: number } & (
+  | { kind: 'tempo'; bpm: number; words?: string; shown: boolean }
+  | { kind: 'tempo-words'; words: string }
+  | { kind: 'words'; words: string }
+  | { kind: 'marker'; text: string; rehearsal: boolean }
+  | { kind: 'dynamic'; level: string }
+  | { kind: 'wedge'; type: 'crescendo' | 'diminuendo' | 'stop'; number: string }
+  | { kind: 'pedal'; type: 'start' | 'stop' | 'change' }
+  | { kind: 'octave'; type: 'up' | 'down' | 'stop'; size: number; number: string }
+  | { kind: 'swing'; ratio: number | null }
+  | { kind: 'program'; program: number }
+  | { kind: 'harmony'; text: string }
+);
+
+export interface RawMeasure {
+  number: string;
+  implicit: boolean;
+  /** How far its longest voice reaches. */
+  reach: WrittenUnits;
+  meter: Meter | null;
+  key: { fifths: number; mode: 'major' | 'minor' } | null;
+  clefs: { staff: number; clef: Clef; at: WrittenUnits }[];
+  /** Written minus sounding, where it changes. */
+  transposition: { semitones: number; steps: number } | null;
+  staves: number | null;
+  staffLines: number | null;
+  /** The staff that shows strings and frets. */
+  tablatureStaff: number | null;
+  tuning: number[] | null;
+  capo: number | null;
+  signs: BarSigns;
+  notes: RawNote[];
+  directions: RawDirection[];
+  /** The measure is written as a sign that repeats so many before it. */
+  repeats: number | null;
+  line: number;
+}
+
+export interface RawPart {
+  id: string;
+  name: string;
+  abbreviation: string;
+  sound: string | null;
+  solo: boolean;
+  channel: number | null;
+  program: number | null;
+  /** MIDI keys and names of unpitched instruments, and programs of pitched ones, by the id of the instrument. */
+  instruments: Map<string, { name: string; unpitchedKey: number | null; program: number | null }>;
+  measures: RawMeasure[];
+}
+
+export interface RawScore {
+  title: string;
+  composer: string;
+  rights: string;
+  parts: RawPart[];
+}

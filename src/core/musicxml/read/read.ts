@@ -1,0 +1,101 @@
+import { checkScore, type Score } from '../../score';
+import { assembleScore } from './assemble-score';
+import { isZip, unpackMxl } from './container';
+import { musicXmlErrors, type MusicXmlWarning } from './errors';
+import type { RawPart, RawScore } from './raw';
+import { readMeasure, type ReadingState } from './read-measure';
+import { all, child, numberOf, parseDocument, textOf, type XmlNode } from './xml-tree';
+
+export interface MusicXmlReading {
+  score: Score;
+  warnings: MusicXmlWarning[];
+}
+
+const MOST_BYTES = 128 * 2 ** 20;
+
+/**
+ * Reads MusicXML of any version, partwise or timewise, plain or compressed (.mxl).
+ *
+ * @throws MusicXmlError with one sentence: no XML, no score, harmful (entities of its own, endless nesting, zip bombs), too large
+ */
+export function readMusicXml(bytes: Uint8Array): MusicXmlReading {
+  if (bytes.length === 0) throw musicXmlErrors.empty();
+  const plain = isZip(bytes) ? unpackMxl(bytes) : bytes;
+  if (plain.length > MOST_BYTES) throw musicXmlErrors.tooLarge(Math.round(plain.length / 2 ** 20), MOST_BYTES / 2 ** 20);
+  const warnings: MusicXmlWarning[] = [];
+  const raw = readRaw(decode(plain), warnings);
+  if (!raw.parts.some((part) => part.measures.length > 0)) throw musicXmlErrors.noParts();
+  const score = assembleScore({ ...raw, parts: raw.parts.filter((part) => part.measures.length > 0) }, warnings);
+  for (const fault of checkScore(score).slice(0, 20)) warnings.push({ message: fault });
+  return { score, warnings };
+}
+
+/** UTF-16 by its mark, Latin-1 where the declaration says so, else UTF-8. */
+function decode(bytes: Uint8Array): string {
+  if (bytes[0] === 0xff && bytes[1] === 0xfe) return new TextDecoder('utf-16le').decode(bytes);
+  if (bytes[0] === 0xfe && bytes[1] === 0xff) return new TextDecoder('utf-16be').decode(bytes);
+  const start = String.fromCharCode(...bytes.slice(0, 200));
+  const latin = /encoding\s*=\s*["'](?:iso-8859-1|windows-1252|latin-?1)["']/i.test(start);
+  return new TextDecoder(latin ? 'windows-1252' : 'utf-8').decode(bytes);
+}
+
+function readRaw(text: string, warnings: MusicXmlWarning[]): RawScore {
+  const parts = new Map<string, RawPart>();
+  const states = new Map<string, ReadingState>();
+  const partOf = (id: string): RawPart => {
+    let part = parts.get(id);
+    if (!part) parts.set(id, (part = { id, name: '', abbreviation: '', sound: null, solo: false, channel: null, program: null, instruments: new Map(), measures: [] }));
+    return part;
+  };
+  const measureOf = (node: XmlNode, id: string, number: string | undefined, implicit: string | undefined) => {
+    const part = partOf(id);
+    const state = states.get(id) ?? { divisions: 1 };
+    states.set(id, state);
+    const whole = number === undefined ? node : { ...node, attributes: { ...node.attributes, number, ...(implicit && { implicit }) } };
+    part.measures.push(readMeasure(whole, state, (warning) => warnings.push({ part: id, bar: part.measures.length, ...warning })));
+  };
+  const root = parseDocument(text.replace(/^\ufeff/, ''), (node, ancestors) => {
+    const [top, parent] = [ancestors[0], ancestors.at(-1)];
+    if (ancestors.length !== 2) return false;
+    if (top?.name === 'score-partwise' && node.name === 'measure' && parent?.name === 'part') {
+      measureOf(node, parent.attributes.id ?? '', undefined, undefined);
+      return true;
+    }
+    if (top?.name === 'score-timewise' && node.name === 'part' && parent?.name === 'measure') {
+      measureOf(node, node.attributes.id ?? '', parent.attributes.number ?? '', parent.attributes.implicit);
+      return true;
+    }
+    return false;
+  });
+  if (root.name !== 'score-partwise' && root.name !== 'score-timewise') throw musicXmlErrors.notMusicXml(root.name);
+  const declared = all(child(root, 'part-list'), 'score-part');
+  for (const node of declared) declarePart(node, partOf(node.attributes.id ?? ''));
+  // In the order of the part list; a part that is not on it comes last.
+  const order = declared.map((node) => node.attributes.id ?? '');
+  const rank = (id: string) => (order.includes(id) ? order.indexOf(id) : order.length);
+  const identification = child(root, 'identification');
+  return {
+    title: textOf(child(root, 'work'), 'work-title') || textOf(root, 'movement-title') || '',
+    composer: all(identification, 'creator').find((one) => one.attributes.type === 'composer')?.text ?? '',
+    rights: textOf(identification, 'rights') ?? '',
+    parts: [...parts.values()].sort((a, b) => rank(a.id) - rank(b.id)),
+  };
+}
+
+function declarePart(node: XmlNode, part: RawPart): void {
+  part.name = textOf(node, 'part-name') ?? '';
+  part.abbreviation = textOf(node, 'part-abbreviation') ?? '';
+  const instruments = all(node, 'score-instrument');
+  part.sound = textOf(instruments[0], 'instrument-sound') ?? null;
+  part.solo = instruments.some((one) => child(one, 'solo') !== undefined);
+  const midi = all(node, 'midi-instrument');
+  const inRange = (value: number | undefined, most: number) => (value !== undefined && value >= 1 && value <= most ? Math.round(value) : null);
+  part.channel = inRange(numberOf(midi[0], 'midi-channel'), 16);
+  part.program = inRange(numberOf(midi[0], 'midi-program'), 128);
+  for (const instrument of instruments) {
+    const id = instrument.attributes.id ?? '';
+    const own = midi.find((one) => one.attributes.id === id);
+    const key = numberOf(own, 'midi-unpitched');
+    part.instruments.set(id, { name: textOf(instrument, 'instrument-name') ?? '', unpitchedKey: key !== undefined && key >= 1 && key <= 128 ? key - 1 : null, program: inRange(numberOf(own, 'midi-program'), 128) });
+  }
+}

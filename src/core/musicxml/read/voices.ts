@@ -1,0 +1,153 @@
+/*
+ * Voices of a measure: the notes of each in order, chords together, gaps filled with rests, so that every voice fills its bar.
+ *
+ *     file    voice 1  C4 quarter, E4 in chord, (forward) …     →    [C4 E4] quarter, rest …
+ */
+import { noteValue, NOTE_TYPES, typeLength, voiceNumber, type NoteType, type NoteValue, type ScoreNote, type SymbolInBar, type VoiceBar } from '../../score';
+import { QUARTER, type WrittenUnits } from '../../time';
+import type { RawNote } from './raw';
+
+/** @param write makes a note of the score; null for one that cannot be written @returns in order of staff and voice @param mend told of notes that had to give way */
+export function voicesOf(notes: readonly RawNote[], length: WrittenUnits, write: (raw: RawNote) => ScoreNote | null, mend: (message: string, raw: RawNote) => void): VoiceBar[] {
+  const byVoice = new Map<string, RawNote[]>();
+  for (const note of notes) {
+    const list = byVoice.get(note.voice);
+    if (list) list.push(note);
+    else byVoice.set(note.voice, [note]);
+  }
+  const used = new Map<number, number>();
+  const voices = [...byVoice.values()].flatMap((own): { staff: number; symbols: SymbolInBar[] }[] => {
+    const symbols = symbolsOf(own, length, write, mend);
+    return symbols.some((symbol) => symbol.notes.length > 0) || byVoice.size === 1 ? [{ staff: usualStaff(own), symbols }] : [];
+  });
+  voices.sort((a, b) => a.staff - b.staff);
+  return voices.map(({ staff, symbols }) => {
+    const n = used.get(staff) ?? 0;
+    used.set(staff, n + 1);
+    return { staff, voice: voiceNumber(staff, Math.min(3, n)), symbols };
+  });
+}
+
+/** A voice that crosses staves is kept whole, on the staff where most of it stands. */
+function usualStaff(notes: readonly RawNote[]): number {
+  const counts = new Map<number, number>();
+  for (const note of notes) counts.set(note.staff, (counts.get(note.staff) ?? 0) + (note.rest ? 0.5 : 1));
+  return [...counts].reduce((a, b) => (b[1] > a[1] ? b : a))[0];
+}
+
+function symbolsOf(notes: readonly RawNote[], length: WrittenUnits, write: (raw: RawNote) => ScoreNote | null, mend: (message: string, raw: RawNote) => void): SymbolInBar[] {
+  const symbols: SymbolInBar[] = [];
+  let at: WrittenUnits = 0;
+  let graces: ScoreNote[] = [];
+  for (const raw of [...notes].sort((a, b) => a.at - b.at)) {
+    const note = raw.rest ? null : write(raw);
+    if (raw.grace) {
+      if (note) graces.push(note);
+      continue;
+    }
+    const last = symbols.at(-1);
+    if (raw.chord && last && last.at === raw.at) {
+      if (note && last.notes.length > 0) addToChord(last, note, raw);
+      continue;
+    }
+    const start = Math.max(raw.at, at);
+    const end = Math.min(raw.at + raw.duration, length);
+    if (raw.at < at - 1 && !raw.rest) mend('two notes of one voice overlap; the later one begins where the first one ends', raw);
+    if (end <= start) continue;
+    if (start > at) symbols.push(...rests(at, start));
+    symbols.push(symbolOf(raw, start, end - start, note, graces));
+    graces = [];
+    at = end;
+  }
+  if (at < length) symbols.push(...(at === 0 ? [wholeRest(length)] : rests(at, length)));
+  if (symbols.length === 1 && symbols[0]!.notes.length === 0) return [wholeRest(length)];
+  return closeTuplets(symbols);
+}
+
+const wholeRest = (length: WrittenUnits): SymbolInBar => ({ at: 0, duration: length, type: 'whole', dots: 0, notes: [], wholeBar: true });
+
+function addToChord(symbol: SymbolInBar, note: ScoreNote, raw: RawNote): void {
+  if (symbol.notes.some((one) => one.key === note.key && one.pitch.step === note.pitch.step)) return;
+  symbol.notes.push(note);
+  symbol.notes.sort((a, b) => a.key - b.key);
+  if (raw.marks.arpeggio) symbol.marks = { ...symbol.marks, arpeggio: raw.marks.arpeggio };
+}
+
+function symbolOf(raw: RawNote, at: WrittenUnits, duration: WrittenUnits, note: ScoreNote | null, graces: readonly ScoreNote[]): SymbolInBar {
+  const value = valueOf(raw, duration);
+  const marks = raw.rest ? {} : { ...raw.marks, ...(raw.articulations.length > 0 && { articulations: raw.articulations }), ...(raw.lyrics.length > 0 && { lyrics: raw.lyrics }), ...(graces.length > 0 && { graces: [...graces] }) };
+  return {
+    at,
+    duration,
+    type: value.type,
+    dots: value.dots,
+    ...(value.tuplet && { tuplet: { ...value.tuplet, first: raw.tupletStarts, last: raw.tupletStops } }),
+    notes: note ? [note] : [],
+    ...(Object.keys(marks).length > 0 && { marks }),
+  };
+}
+
+/** What the file says where it agrees with the length; else the plain value or the tuplet that has this length. */
+function valueOf(raw: RawNote, duration: WrittenUnits): { type: NoteType; dots: number; tuplet?: { actual: number; normal: number; normalType: NoteType } } {
+  const { tuplet, type, dots } = raw;
+  if (type) {
+    const plain = typeLength(type) * (2 - 1 / 2 ** dots);
+    const length = tuplet ? (plain * tuplet.normal) / tuplet.actual : plain;
+    if (Math.abs(length - duration) < 2) return { type, dots, ...(tuplet && { tuplet: { actual: tuplet.actual, normal: tuplet.normal, normalType: tuplet.normalType ?? type } }) };
+  }
+  const plain = noteValue(duration);
+  if (plain) return { type: plain.type, dots: plain.dots };
+  for (const [actual, normal] of [[3, 2], [5, 4], [6, 4], [7, 4], [9, 8], [2, 3], [4, 3]] as const) {
+    const value = noteValue((duration * actual) / normal);
+    if (value) return { type: value.type, dots: value.dots, tuplet: { actual, normal, normalType: value.type } };
+  }
+  const near = nearestValue(duration);
+  return { type: near.type, dots: near.dots };
+}
+
+function nearestValue(duration: WrittenUnits): NoteValue {
+  const values = NOTE_TYPES.map((type): NoteValue => ({ type, dots: 0, length: typeLength(type) }));
+  return values.reduce((a, b) => (Math.abs(b.length - duration) < Math.abs(a.length - duration) ? b : a));
+}
+
+/** Rests that fill a gap, the longest first as far as their places allow. */
+function rests(from: WrittenUnits, to: WrittenUnits): SymbolInBar[] {
+  const filled: SymbolInBar[] = [];
+  let at = from;
+  while (at < to) {
+    // A rest stands where a multiple of its length begins, so that beats stay visible.
+    const type = NOTE_TYPES.find((one) => typeLength(one) <= to - at && at % typeLength(one) === 0 && typeLength(one) <= 4 * QUARTER);
+    const duration = type ? typeLength(type) : to - at;
+    const value = type ? { type, dots: 0 } : valueOf({ type: null, tuplet: null, dots: 0 } as RawNote, duration);
+    filled.push({ at, duration, ...value, ...('tuplet' in value && value.tuplet && { tuplet: { ...value.tuplet, first: false, last: false } }), notes: [] } as SymbolInBar);
+    at += duration;
+  }
+  return filled;
+}
+
+/** Brackets as the notes themselves say: a run of one ratio is closed whenever it fills whole units of its bracket. */
+function closeTuplets(symbols: SymbolInBar[]): SymbolInBar[] {
+  let from = -1;
+  let filled = 0;
+  symbols.forEach((symbol, i) => {
+    const { tuplet } = symbol;
+    const before = from >= 0 ? symbols[from]!.tuplet! : null;
+    if (before && (!tuplet || tuplet.actual !== before.actual || tuplet.normal !== before.normal)) {
+      symbols[i - 1]!.tuplet!.last = true;
+      from = -1;
+    }
+    if (!tuplet) return;
+    const starts = from < 0;
+    if (starts) {
+      from = i;
+      filled = 0;
+    }
+    filled += symbol.duration;
+    const whole = typeLength(tuplet.normalType) * tuplet.normal;
+    const closes = tuplet.last || filled >= whole - 1 || i === symbols.length - 1;
+    tuplet.first = starts;
+    tuplet.last = closes;
+    if (closes) from = -1;
+  });
+  return symbols;
+}

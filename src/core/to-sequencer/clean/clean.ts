@@ -1,0 +1,153 @@
+/*
+ * Cleaning: a MIDI file with what fights a sequencer's mixer taken out or made harmless. Notes, velocities, tempo, meters, keys,
+ * markers and names stay event for event.
+ */
+import { encodeText, Message, Meta, type ChannelEvent, type SmfEvent, type SmfFile, type SmfTrack } from '../../smf';
+import type { Ticks } from '../../time';
+import type { NEUTRAL_VOLUMES, Preset } from '../settings';
+import { CONDUCTOR_NAME } from '../write-sequence';
+import { DATA_KINDS, inventoryOf, kindOf, type DataKind } from './inventory';
+
+export const ACTIONS = ['carry', 'drop', 'convert'] as const;
+/** convert: volume, pan, reverb and chorus to one harmless value at the start; modulation and expression into each other; the pedal into longer notes; programs to one at the start. */
+export type Action = (typeof ACTIONS)[number];
+
+export type CleaningPlan = Record<DataKind, Action>;
+
+/** Kinds that there is a conversion for, and what it does in words. */
+export const CONVERSIONS: Partial<Record<DataKind, string>> = {
+  program: 'one at the start',
+  volume: 'one neutral value',
+  pan: 'one, in the centre',
+  reverb: 'one, at 0',
+  chorus: 'one, at 0',
+  modulation: 'to controller 11',
+  expression: 'to controller 1',
+  sustain: 'into longer notes',
+};
+
+const all = (action: Action) => Object.fromEntries(DATA_KINDS.map((kind) => [kind, action])) as CleaningPlan;
+
+export const PRESET_PLANS: Record<Preset, CleaningPlan> = {
+  bare: all('drop'),
+  expression: { ...all('drop'), modulation: 'carry', expression: 'carry', sustain: 'carry', pitchBend: 'carry', aftertouch: 'carry', text: 'carry' },
+  everything: all('carry'),
+};
+
+export interface CleaningSettings {
+  plan: CleaningPlan;
+  /** By track chunk, over the plan for the file. */
+  tracks: Readonly<Record<number, Partial<CleaningPlan>>>;
+  /** Track chunks left out. */
+  leftOut: readonly number[];
+  neutralVolume: (typeof NEUTRAL_VOLUMES)[number] | null;
+}
+
+export interface CleaningReport {
+  /** Events by kind: in the file, and in the result. */
+  before: Record<DataKind, number>;
+  after: Record<DataKind, number>;
+  /** Sentences about decisions that cost something. */
+  warnings: string[];
+}
+
+export function cleanSmf(file: SmfFile, settings: CleaningSettings): { file: SmfFile; report: CleaningReport } {
+  const inventory = inventoryOf(file);
+  const warnings: string[] = [];
+  const tracks = file.tracks.flatMap((track, t): SmfTrack[] => {
+    if (settings.leftOut.includes(t)) {
+      if (!inventory[t]!.conductor) return [];
+      // Without it tempo and meter are gone: it stays, and that is said.
+      warnings.push(`Track ${t + 1} has no notes but carries the tempo and meter of the piece; it is kept.`);
+    }
+    const plan = { ...settings.plan, ...settings.tracks[t] };
+    const cleaned = cleanTrack(track, plan, settings.neutralVolume);
+    return [inventory[t]!.conductor && inventory[t]!.name === '' ? { ...cleaned, events: [{ kind: 'meta', tick: 0, type: Meta.trackName, data: encodeText(CONDUCTOR_NAME) }, ...cleaned.events] } : cleaned];
+  });
+  const result: SmfFile = { ...file, tracks };
+  return { file: result, report: { before: totals(inventory), after: totals(inventoryOf(result)), warnings } };
+}
+
+function totals(inventory: ReturnType<typeof inventoryOf>): Record<DataKind, number> {
+  return Object.fromEntries(DATA_KINDS.map((kind) => [kind, inventory.reduce((sum, track) => sum + track.counts[kind], 0)])) as Record<DataKind, number>;
+}
+
+const NEUTRAL: Partial<Record<DataKind, { controller: number; value: number }>> = { pan: { controller: 10, value: 64 }, reverb: { controller: 91, value: 0 }, chorus: { controller: 93, value: 0 } };
+
+function cleanTrack(track: SmfTrack, plan: CleaningPlan, neutralVolume: CleaningSettings['neutralVolume']): SmfTrack {
+  const met = new Set<string>();
+  let events = track.events.flatMap((event): SmfEvent[] => {
+    const kind = kindOf(event);
+    if (kind === null || plan[kind] === 'carry') return [event];
+    if (plan[kind] === 'drop' || event.kind !== 'channel') return [];
+    return converted(event, kind);
+  });
+  if (plan.sustain === 'convert') events = withLongerNotes(events, track.endTick);
+  // What is put at the start stands there in the order of ticks.
+  const order = events.map((event, i) => ({ event, i })).sort((a, b) => a.event.tick - b.event.tick || a.i - b.i);
+  return { events: order.map(({ event }) => event), endTick: track.endTick };
+
+  function converted(event: ChannelEvent, kind: DataKind): SmfEvent[] {
+    const channel = event.status & 0x0f;
+    const once = (made: () => SmfEvent[]) => {
+      const slot = `${kind}/${channel}/${event.status & 0xf0}/${kind === 'program' ? event.data1 * Number((event.status & 0xf0) === Message.controlChange) : ''}`;
+      if (met.has(slot)) return [];
+      met.add(slot);
+      return made();
+    };
+    switch (kind) {
+      case 'program':
+        return once(() => [{ ...event, tick: 0 }]);
+      case 'volume':
+        return neutralVolume === null ? [] : once(() => [{ kind: 'channel', tick: 0, status: Message.controlChange | channel, data1: 7, data2: neutralVolume }]);
+      case 'pan':
+      case 'reverb':
+      case 'chorus':
+        return once(() => [{ kind: 'channel', tick: 0, status: Message.controlChange | channel, data1: NEUTRAL[kind]!.controller, data2: NEUTRAL[kind]!.value }]);
+      case 'modulation':
+        return [{ ...event, data1: 11 }];
+      case 'expression':
+        return [{ ...event, data1: 1 }];
+      case 'sustain':
+        // Kept for the lengths that are made of them, then taken out.
+        return [event];
+      default:
+        return [];
+    }
+  }
+}
+
+/** Notes sound until the pedal is let go or their key is struck again; the pedal itself goes. */
+function withLongerNotes(events: readonly SmfEvent[], endTick: Ticks): SmfEvent[] {
+  const down = Array<boolean>(16).fill(false);
+  const held = Array.from({ length: 16 }, () => new Map<number, ChannelEvent>());
+  const result: SmfEvent[] = [];
+  const release = (channel: number, tick: Ticks) => {
+    for (const event of held[channel]!.values()) result.push({ ...event, tick });
+    held[channel]!.clear();
+  };
+  for (const event of events) {
+    if (event.kind !== 'channel') {
+      result.push(event);
+      continue;
+    }
+    const channel = event.status & 0x0f;
+    const message = event.status & 0xf0;
+    if (kindOf(event) === 'sustain') {
+      down[channel] = event.data2 >= 64;
+      if (!down[channel]) release(channel, event.tick);
+    } else if (message === Message.noteOff || (message === Message.noteOn && event.data2 === 0)) {
+      if (down[channel]) held[channel]!.set(event.data1, event);
+      else result.push(event);
+    } else {
+      const before = message === Message.noteOn ? held[channel]!.get(event.data1) : undefined;
+      if (before) {
+        result.push({ ...before, tick: event.tick });
+        held[channel]!.delete(event.data1);
+      }
+      result.push(event);
+    }
+  }
+  for (let channel = 0; channel < 16; channel++) release(channel, endTick);
+  return result;
+}

@@ -1,0 +1,2 @@
+export { DATA_KINDS, inventoryOf, type DataKind, type TrackInventory } from './inventory';
+export { ACTIONS, cleanSmf, CONVERSIONS, PRESET_PLANS, type Action, type CleaningPlan, type CleaningReport, type CleaningSettings } from './clean';

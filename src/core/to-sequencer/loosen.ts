@@ -1,0 +1,51 @@
+/*
+ * Loosening: what makes a mechanical performance less so, always the same from the same seed. Written values are not touched; with
+ * everything at rest the notes come back as they were.
+ */
+import { isCompound, QUARTER, type Bar, type WrittenUnits } from '../time';
+import type { PerformedNote } from './perform';
+import { normal, seeded } from './seeded';
+import type { Loosening } from './settings';
+
+export function isLoose({ velocity, accent, onset, swing, legato }: Loosening): boolean {
+  return velocity !== 0 || accent !== 0 || onset !== 0 || swing !== 1 || legato !== 0;
+}
+
+/** @param part number of the part, so that parts do not all err alike @param unitsOf written units that a time takes at a place */
+export function loosened(notes: readonly PerformedNote[], loosening: Loosening, part: number, bars: readonly Bar[], unitsOf: (milliseconds: number, at: WrittenUnits) => number): PerformedNote[] {
+  if (!isLoose(loosening)) return [...notes];
+  const random = seeded(loosening.seed * 7919 + part * 104_729);
+  const starts = new Map<number, { shift: number; louder: number }>();
+  return notes.map((note) => {
+    const { sound } = note;
+    // What is struck together stays nearly together: half of the error is common.
+    let common = starts.get(note.start);
+    if (!common) starts.set(note.start, (common = { shift: normal(random), louder: random() * 2 - 1 }));
+    const own = normal(random);
+    const away = loosening.onset > 0 ? unitsOf(loosening.onset, note.start) * (0.8 * common.shift + 0.6 * own) : 0;
+    const louder = loosening.velocity * common.louder + loosening.accent * weight(sound.written, sound.bar, bars);
+    const shift = swungBy(sound.written, loosening.swing, bars[sound.bar]!);
+    const start = Math.max(0, note.start + shift + away);
+    const release = note.end + swungBy(sound.written + (note.end - note.start), loosening.swing, bars[sound.bar]!) + (loosening.legato > 0 ? unitsOf(loosening.legato, note.end) : 0);
+    return { ...note, start, end: Math.max(release, start + 1), velocity: Math.max(1, Math.min(127, Math.round(note.velocity + louder))) };
+  });
+}
+
+/** 1 on the bar's first beat, 0.5 in its middle, 0 on other beats, −1 between beats. */
+function weight(at: WrittenUnits, bar: number, bars: readonly Bar[]): number {
+  const { start, length, meter } = bars[bar]!;
+  const within = at - start;
+  if (within === 0) return 1;
+  if (within * 2 === length && meter.beats % 2 === 0) return 0.5;
+  return within % ((4 * QUARTER) / meter.beatType) === 0 ? 0 : -1;
+}
+
+/** How far an off-beat eighth moves when eighths are long and short. */
+export function swungBy(at: WrittenUnits, ratio: number, bar: Bar): number {
+  if (ratio <= 1 || isCompound(bar.meter) || bar.meter.beatType !== 4) return 0;
+  const within = (((at - bar.start) % QUARTER) + QUARTER) % QUARTER;
+  const turn = ratio / (1 + ratio);
+  const share = within / QUARTER;
+  const moved = share <= 0.5 ? share * 2 * turn : turn + (share - 0.5) * 2 * (1 - turn);
+  return (moved - share) * QUARTER;
+}

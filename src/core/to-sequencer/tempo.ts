@@ -1,0 +1,97 @@
+/*
+ * Tempo as it is played: marks where they stand, each time their bar is played; gradual words as steps; fermatas as a moment of
+ * slower time.
+ */
+import type { Score, TempoMark } from '../score';
+import { QUARTER, type Bpm, type WrittenUnits } from '../time';
+import type { TimeLine } from './time-line';
+
+export interface PlayedTempo {
+  at: WrittenUnits;
+  bpm: Bpm;
+}
+
+const SLOWER = /\b(?:rit|ritard|rall|slentando|allarg|calando|morendo)/i;
+const FASTER = /\b(?:accel|string|stretto)/i;
+const BACK = /\ba\s+tempo\b|\btempo\s+(?:primo|i)\b/i;
+/** Where no goal is written a gradual change ends here, at this share of the tempo. */
+const SLOWER_TO = 0.72;
+const FASTER_TO = 1.25;
+const LONGEST: WrittenUnits = 16 * QUARTER;
+const STEP: WrittenUnits = QUARTER;
+/** A fermata holds a note for so much longer. */
+const HELD = 1.8;
+
+/** Tempo marks in written time with the steps of gradual changes worked in. */
+function writtenTempos(score: Score): PlayedTempo[] {
+  const marks = [...score.tempos].sort((a, b) => a.at - b.at);
+  const end = score.bars.at(-1)!.start + score.bars.at(-1)!.length;
+  const list: PlayedTempo[] = [];
+  let usual = marks[0]?.bpm ?? 120;
+  marks.forEach((mark, i) => {
+    const now = list.at(-1)?.bpm ?? mark.bpm;
+    if (mark.words && BACK.test(mark.words) && !mark.shown) {
+      list.push({ at: mark.at, bpm: usual });
+      return;
+    }
+    const gradual = mark.words ? (SLOWER.test(mark.words) ? 'slower' : FASTER.test(mark.words) ? 'faster' : null) : null;
+    if (!gradual) {
+      list.push({ at: mark.at, bpm: mark.bpm });
+      usual = mark.bpm;
+      return;
+    }
+    const next = marks[i + 1];
+    // Where the steps are written out already, they are taken as they are.
+    if (next && next.at - mark.at <= 2 * QUARTER && !next.shown && !next.words) {
+      list.push({ at: mark.at, bpm: mark.bpm });
+      return;
+    }
+    list.push(...steps(mark, now, gradual, next, end));
+  });
+  return list;
+}
+
+function steps(mark: TempoMark, from: Bpm, gradual: 'slower' | 'faster', next: TempoMark | undefined, end: WrittenUnits): PlayedTempo[] {
+  const until = Math.min(next?.at ?? end, mark.at + LONGEST, end);
+  const goes = next && next.at === until && !BACK.test(next.words ?? '') && (gradual === 'slower' ? next.bpm < from : next.bpm > from);
+  const to = goes ? next.bpm : from * (gradual === 'slower' ? SLOWER_TO : FASTER_TO);
+  const count = Math.max(1, Math.round((until - mark.at) / STEP));
+  return Array.from({ length: count }, (_, i) => ({ at: mark.at + i * STEP, bpm: from + ((to - from) * (i + (goes ? 0.5 : 1))) / count }));
+}
+
+export function playedTempos(score: Score, line: TimeLine): PlayedTempo[] {
+  const written = writtenTempos(score);
+  const holds = fermatas(score);
+  const list: PlayedTempo[] = [];
+  const say = (at: WrittenUnits, bpm: Bpm) => {
+    const last = list.at(-1);
+    if (last?.at === at) last.bpm = bpm;
+    else if (!last || Math.abs(last.bpm - bpm) > 1e-6) list.push({ at, bpm });
+  };
+  for (const { bar, start } of line.bars) {
+    const { start: from, length } = score.bars[bar]!;
+    const inForce = (at: WrittenUnits) => written.findLast((tempo) => tempo.at <= at)?.bpm ?? written[0]?.bpm ?? 120;
+    say(list.length === 0 ? 0 : start, inForce(from));
+    const events = [
+      ...written.filter((tempo) => tempo.at > from && tempo.at < from + length).map((tempo) => ({ at: tempo.at, bpm: tempo.bpm })),
+      ...holds.filter((hold) => hold.at >= from && hold.at < from + length).flatMap((hold) => [{ at: hold.at, bpm: inForce(hold.at) / HELD }, ...(hold.end < from + length ? [{ at: hold.end, bpm: inForce(hold.end) }] : [])]),
+    ].sort((a, b) => a.at - b.at);
+    for (const event of events) say(start + event.at - from, event.bpm);
+  }
+  return list.length > 0 ? list : [{ at: 0, bpm: 120 }];
+}
+
+/** Where anybody holds a note: from its start to its end. */
+function fermatas(score: Score): { at: WrittenUnits; end: WrittenUnits }[] {
+  const holds = new Map<WrittenUnits, WrittenUnits>();
+  for (const part of score.parts) part.bars.forEach((bar, b) => {
+    for (const voice of bar.voices) for (const symbol of voice.symbols) {
+      if (!symbol.marks?.fermata) continue;
+      const at = score.bars[b]!.start + symbol.at;
+      holds.set(at, Math.max(holds.get(at) ?? 0, at + symbol.duration));
+    }
+  });
+  const sorted = [...holds].sort((a, b) => a[0] - b[0]);
+  // A fermata in several voices that end together is one.
+  return sorted.map(([at, end]) => ({ at, end })).filter((hold, i, list) => i === 0 || hold.at >= list[i - 1]!.end);
+}

@@ -1,0 +1,111 @@
+/*
+ * Tracks: which tracks a part becomes, on which channel and port, with which sound.
+ */
+import { instrumentById, techniqueName, type TechniqueId } from '../instruments';
+import type { Part, PartId } from '../score';
+import type { PerformedNote } from './perform';
+import type { PartSequencing, SequencerSettings, Split } from './settings';
+
+export interface SequencerTrack {
+  part: PartId;
+  name: string;
+  notes: PerformedNote[];
+  /** 1–16 */
+  channel: number;
+  /** From 0; written only where there is more than one. */
+  port: number;
+  program: number | null;
+  unpitched: boolean;
+  technique: TechniqueId | null;
+}
+
+const PERCUSSION = 10;
+/** General MIDI programs that stand for a way of playing. */
+const TECHNIQUE_PROGRAMS: Partial<Record<TechniqueId, Partial<Record<string, number>>>> = {
+  pizzicato: { strings: 46 },
+  tremolo: { strings: 45 },
+  muted: { brass: 60 },
+};
+
+export interface PerformedPart {
+  part: Part;
+  notes: PerformedNote[];
+}
+
+/** A part's own settings over those of the whole. */
+export function partSettings(settings: SequencerSettings, part: PartId): PartSequencing {
+  return settings.parts[part] ?? {};
+}
+
+export function layTracks(parts: readonly PerformedPart[], settings: SequencerSettings): SequencerTrack[] {
+  const tracks = parts.flatMap((one) => splitPart(one, partSettings(settings, one.part.id).split ?? 'none', partSettings(settings, one.part.id)));
+  let pitched = 0;
+  // Tracks of one part that differ by technique have patches, and so channels, of their own.
+  return tracks.map((track) => {
+    const own = partSettings(settings, track.part).channel;
+    if (settings.channels === 'one-channel') return { ...track, channel: track.unpitched ? PERCUSSION : (own ?? 1), port: 0 };
+    if (track.unpitched) return { ...track, channel: PERCUSSION, port: 0 };
+    const slot = pitched++;
+    const at = slot % 15;
+    return { ...track, channel: own ?? (at < 9 ? at + 1 : at + 2), port: own ? 0 : Math.floor(slot / 15) };
+  });
+}
+
+type Unplaced = Omit<SequencerTrack, 'channel' | 'port'> & { channel: number; port: number };
+
+function splitPart({ part, notes }: PerformedPart, split: Split, own: PartSequencing): Unplaced[] {
+  const name = own.trackName || part.name;
+  const program = own.program ?? part.program;
+  const base = { part: part.id, channel: 1, port: 0, unpitched: part.unpitched };
+  const groups = groupNotes(notes, split, part);
+  return groups.map(({ label, notes: group, technique }) => ({ ...base, name: label ? `${name} ${label}` : name, notes: group, technique, program: own.program === undefined ? programFor(part, technique, program) : program }));
+}
+
+interface Group {
+  label: string;
+  notes: PerformedNote[];
+  technique: TechniqueId | null;
+}
+
+function groupNotes(notes: readonly PerformedNote[], split: Split, part: Part): Group[] {
+  const by = (keyOf: (note: PerformedNote) => string, label: (key: string) => string, technique: (key: string) => TechniqueId | null = () => null): Group[] => {
+    const groups = new Map<string, PerformedNote[]>();
+    for (const note of notes) groups.set(keyOf(note), [...(groups.get(keyOf(note)) ?? []), note]);
+    return [...groups].map(([key, group]) => ({ label: groups.size > 1 || technique(key) ? label(key) : '', notes: group, technique: technique(key) }));
+  };
+  switch (split) {
+    case 'none':
+      return [{ label: '', notes: [...notes], technique: null }];
+    case 'technique':
+      return by((note) => note.sound.technique ?? '', (key) => (key === '' ? '' : techniqueName(key as TechniqueId)), (key) => (key === '' ? null : (key as TechniqueId)));
+    case 'solo':
+      return by((note) => (note.sound.solo ? 'solo' : ''), (key) => key || 'tutti');
+    case 'voice':
+      return by((note) => String(note.sound.voice).padStart(2, '0'), (key) => `voice ${Number(key)}`);
+    case 'staff':
+      return by((note) => String(note.sound.staff), (key) => (part.clefs.length === 2 ? (key === '1' ? 'right hand' : 'left hand') : `staff ${key}`));
+    case 'lines':
+      return lines(notes);
+  }
+}
+
+/** Chords as single lines, the highest note first. */
+function lines(notes: readonly PerformedNote[]): Group[] {
+  const starts = new Map<number, PerformedNote[]>();
+  for (const note of notes) starts.set(note.sound.start, [...(starts.get(note.sound.start) ?? []), note]);
+  const found: PerformedNote[][] = [];
+  for (const chord of starts.values()) {
+    const keys = [...new Set(chord.map((note) => note.sound.key))].sort((a, b) => b - a);
+    for (const note of chord) {
+      const line = keys.indexOf(note.sound.key);
+      (found[line] ??= []).push(note);
+    }
+  }
+  return found.filter(Boolean).map((group, i) => ({ label: found.length > 1 ? `line ${i + 1}` : '', notes: group, technique: null }));
+}
+
+function programFor(part: Part, technique: TechniqueId | null, usual: number | null): number | null {
+  if (part.unpitched) return null;
+  const family = instrumentById(part.instrument).family;
+  return (technique && TECHNIQUE_PROGRAMS[technique]?.[family]) || usual;
+}

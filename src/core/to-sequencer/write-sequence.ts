@@ -1,0 +1,204 @@
+/*
+ * The performed tracks as a Standard MIDI File: conductor track first and named, then a track for each.
+ */
+import type { TechniqueId } from '../instruments';
+import type { Part, PartId, Score } from '../score';
+import { encodeText, Message, Meta, type SmfEvent, type SmfFile, type SmfTrack } from '../smf';
+import { QUARTER, type Ticks, type WrittenUnits } from '../time';
+import { curveSteps, loudnessAt, type CurvePoint } from './loudness-curve';
+import type { PerformedNote } from './perform';
+import { isLoose } from './loosen';
+import type { DynamicCarrier, SequencerSettings, TechniqueSwitch } from './settings';
+import type { PlayedTempo } from './tempo';
+import type { TimeLine } from './time-line';
+import { partSettings, type SequencerTrack } from './tracks';
+
+/** Nobody deletes a track that says what it holds. */
+export const CONDUCTOR_NAME = 'Tempo, meter, markers';
+
+const CONTROLLER: Record<Exclude<DynamicCarrier, 'velocity'>, number> = { expression: 11, modulation: 1, volume: 7 };
+const SUSTAIN = 64;
+const VOLUME = 7;
+const PAN = 10;
+
+export interface Sequence {
+  score: Score;
+  parts: readonly Part[];
+  line: TimeLine;
+  tempos: readonly PlayedTempo[];
+  tracks: readonly SequencerTrack[];
+  settings: SequencerSettings;
+  carriersOf: (part: PartId) => readonly DynamicCarrier[];
+  curveOf: (part: PartId) => readonly CurvePoint[];
+}
+
+export function writeSequence(sequence: Sequence): { file: SmfFile; betweenTicks: number; largestShiftMs: number } {
+  const { settings, tracks, line, tempos } = sequence;
+  const { ticksPerQuarter } = settings;
+  let betweenTicks = 0;
+  let largestShiftMs = 0;
+  const tick = (units: number): Ticks => Math.round((units * ticksPerQuarter) / QUARTER);
+  const endTick = tick(line.end);
+  const measured = (units: number): Ticks => {
+    const exact = (units * ticksPerQuarter) / QUARTER;
+    const away = Math.abs(exact - Math.round(exact));
+    if (away > 1e-6) {
+      betweenTicks++;
+      const bpm = tempos.findLast((tempo) => tempo.at <= units)?.bpm ?? 120;
+      largestShiftMs = Math.max(largestShiftMs, (away / ticksPerQuarter) * (60_000 / bpm));
+    }
+    return Math.round(exact);
+  };
+  // Loosening moves notes on purpose: only what is written is measured.
+  const place = isLoose(settings.loosening) ? tick : measured;
+  const conductor = conductorTrack(sequence, tick, endTick);
+  const ports = new Set(tracks.map((track) => track.port)).size > 1;
+  const played = tracks.map((track) => playedTrack(track, sequence, tick, place, endTick, ports));
+  const division = { kind: 'metrical', ticksPerQuarter } as const;
+  if (settings.format === 0) {
+    const events = sorted([conductor, ...played].flatMap((track) => track.events.filter((event, i) => track === conductor || !(event.kind === 'meta' && event.type === Meta.trackName && i === 0))));
+    return { file: { format: 0, division, headerExtra: new Uint8Array(), tracks: [{ events, endTick: Math.max(endTick, ...played.map((track) => track.endTick)) }], unknownChunks: [] }, betweenTicks, largestShiftMs };
+  }
+  return { file: { format: 1, division, headerExtra: new Uint8Array(), tracks: [conductor, ...played], unknownChunks: [] }, betweenTicks, largestShiftMs };
+}
+
+const meta = (tick: Ticks, type: number, data: ArrayLike<number>): SmfEvent => ({ kind: 'meta', tick, type, data: Uint8Array.from(data) });
+
+function conductorTrack({ score, line, tempos }: Sequence, tick: (units: number) => Ticks, endTick: Ticks): SmfTrack {
+  const events: SmfEvent[] = [meta(0, Meta.trackName, encodeText(CONDUCTOR_NAME))];
+  if (score.title) events.push(meta(0, Meta.text, encodeText(score.title)));
+  if (score.rights) events.push(meta(0, Meta.copyright, encodeText(score.rights)));
+  for (const { at, bpm } of tempos) {
+    const microseconds = Math.max(1, Math.min(0xffffff, Math.round(60_000_000 / bpm)));
+    events.push(meta(tick(at), Meta.tempo, [(microseconds >> 16) & 0xff, (microseconds >> 8) & 0xff, microseconds & 0xff]));
+  }
+  let meterNow = '';
+  let keyNow = '';
+  line.bars.forEach(({ bar, start }, i) => {
+    const written = score.bars[bar]!;
+    const at = tick(i === 0 ? 0 : start);
+    const [beats, beatType] = meterOf(written, line, i);
+    if (`${beats}/${beatType}` !== meterNow) {
+      events.push(meta(at, Meta.timeSignature, [beats, Math.log2(beatType), clocksAClick(beats, beatType), 8]));
+      meterNow = `${beats}/${beatType}`;
+    }
+    const key = score.keys.findLast((one) => one.bar <= bar);
+    if (key && `${key.fifths}${key.mode}` !== keyNow) {
+      events.push(meta(at, Meta.keySignature, [key.fifths & 0xff, key.mode === 'minor' ? 1 : 0]));
+      keyNow = `${key.fifths}${key.mode}`;
+    }
+    for (const marker of score.markers) if (marker.at >= written.start && marker.at < written.start + written.length) events.push(meta(tick(start + marker.at - written.start), Meta.marker, encodeText(marker.text)));
+  });
+  return { events: sorted(events), endTick };
+}
+
+/** A bar shorter or longer than its meter is stated by its own length, so that bars after it still fall right. */
+function meterOf({ meter, implicit, length }: Score['bars'][number], { padding }: TimeLine, played: number): [number, number] {
+  if (!implicit || (played === 0 && padding > 0)) return [meter.beats, meter.beatType];
+  for (const beatType of [meter.beatType, 8, 16, 32, 64]) {
+    const beats = (length * beatType) / (4 * QUARTER);
+    if (Number.isInteger(beats) && beats >= 1 && beats <= 255) return [beats, beatType];
+  }
+  return [meter.beats, meter.beatType];
+}
+
+function clocksAClick(beats: number, beatType: number): number {
+  const compound = beatType >= 8 && beats % 3 === 0;
+  return Math.max(1, Math.round((96 / beatType) * (compound ? 3 : 1)));
+}
+
+function playedTrack(track: SequencerTrack, sequence: Sequence, tick: (units: number) => Ticks, place: (units: number) => Ticks, endTick: Ticks, ports: boolean): SmfTrack {
+  const { settings } = sequence;
+  const part = sequence.parts.find((one) => one.id === track.part)!;
+  const channel = track.channel - 1;
+  const events: SmfEvent[] = [meta(0, Meta.trackName, encodeText(track.name))];
+  const send = (at: Ticks, message: number, data1: number, data2 = 0, on = channel) => events.push({ kind: 'channel', tick: Math.max(0, at), status: message | on, data1, data2 });
+  if (ports) events.push(meta(0, Meta.port, [track.port]));
+  const rich = settings.preset !== 'bare';
+  if (rich && track.program !== null && !track.unpitched) send(0, Message.programChange, track.program - 1);
+  if (settings.neutralVolume !== null && rich && !sequence.carriersOf(part.id).includes('volume')) send(0, Message.controlChange, VOLUME, settings.neutralVolume);
+  if (settings.preset === 'everything') send(0, Message.controlChange, PAN, 64);
+  if (rich) for (const { at, program } of part.programChanges ?? []) for (const start of placesOf(sequence, at)) send(tick(start), Message.programChange, program - 1);
+  for (const carrier of sequence.carriersOf(part.id)) if (carrier !== 'velocity') controllerCurve(CONTROLLER[carrier]);
+  if (rich && !track.unpitched) for (const { start, end } of part.lines.pedals) for (const from of placesOf(sequence, start)) {
+    send(tick(from), Message.controlChange, SUSTAIN, 127);
+    send(tick(from + end - start), Message.controlChange, SUSTAIN, 0);
+  }
+  words();
+  switches();
+  for (const note of track.notes) {
+    const on = place(note.start);
+    send(on, Message.noteOn, note.key, note.velocity, channelOf(note));
+    send(Math.max(on + 1, place(note.end)), Message.noteOff, note.key, 0, channelOf(note));
+  }
+  const last = track.notes.reduce((latest, note) => Math.max(latest, tick(note.end)), 0);
+  return { events: sorted(events), endTick: Math.max(endTick, last) };
+
+  function controllerCurve(controller: number): void {
+    const curve = sequence.curveOf(part.id);
+    let now = -1;
+    for (const { bar, start, length } of sequence.line.bars) {
+      const written = sequence.score.bars[bar]!;
+      for (const at of curveSteps(curve, written.start, written.start + length, settings.rampStep)) {
+        const value = Math.round(loudnessAt(curve, at));
+        if (value !== now) send(tick(start + at - written.start), Message.controlChange, controller, value);
+        now = value;
+      }
+    }
+  }
+
+  /** Lyrics and chord symbols travel as text. */
+  function words(): void {
+    for (const { bar, start } of sequence.line.bars) {
+      const written = sequence.score.bars[bar]!;
+      for (const voice of part.bars[bar]?.voices ?? []) for (const symbol of voice.symbols) for (const { text, syllabic } of symbol.marks?.lyrics?.slice(0, 1) ?? []) events.push(meta(tick(start + symbol.at), Meta.lyric, encodeText(syllabic === 'begin' || syllabic === 'middle' ? `${text}-` : text)));
+      for (const { at, text } of part.harmonies ?? []) if (at >= written.start && at < written.start + written.length) events.push(meta(tick(start + at - written.start), Meta.text, encodeText(text)));
+    }
+  }
+
+  /** What a technique chart wants before the first note of another way of playing. */
+  function switches(): void {
+    const chart = partSettings(settings, part.id).chart;
+    if (!chart) return;
+    let now: string | null = null;
+    for (const note of track.notes) {
+      const technique: TechniqueId | 'ordinary' = note.sound.technique ?? 'ordinary';
+      if (technique === now) continue;
+      now = technique;
+      const entry = chart.entries.find((one) => one.technique === technique);
+      if (entry) sendSwitch(entry, Math.max(0, tick(note.start) - Math.max(1, Math.round(settings.ticksPerQuarter / 32))));
+    }
+  }
+
+  function sendSwitch({ by }: TechniqueSwitch, at: Ticks): void {
+    if (by.kind === 'key') {
+      send(at, Message.noteOn, by.key, 64);
+      send(at + Math.max(1, Math.round(settings.ticksPerQuarter / 16)), Message.noteOff, by.key, 0);
+    } else if (by.kind === 'program') send(at, Message.programChange, by.program - 1);
+    else if (by.kind === 'controller') send(at, Message.controlChange, by.controller, by.value);
+  }
+
+  function channelOf(note: PerformedNote): number {
+    const chart = partSettings(settings, part.id).chart;
+    const entry = chart?.entries.find((one) => one.technique === (note.sound.technique ?? 'ordinary'));
+    return entry?.by.kind === 'channel' ? entry.by.channel - 1 : channel;
+  }
+}
+
+function placesOf({ line, score }: Sequence, at: WrittenUnits): WrittenUnits[] {
+  return line.bars.flatMap(({ bar, start }) => {
+    const written = score.bars[bar]!;
+    return at >= written.start && at < written.start + written.length ? [start + at - written.start] : [];
+  });
+}
+
+/** Metas first, then what sets a sound, then releases, then strikes; the name before everything. */
+function sorted(events: readonly SmfEvent[]): SmfEvent[] {
+  const rank = (event: SmfEvent) => {
+    if (event.kind === 'meta') return event.type === Meta.trackName ? 0 : 1;
+    if (event.kind !== 'channel') return 2;
+    const message = event.status & 0xf0;
+    return message === Message.noteOff ? 3 : message === Message.noteOn ? 5 : 4;
+  };
+  return [...events].sort((a, b) => a.tick - b.tick || rank(a) - rank(b));
+}
