@@ -1,18 +1,20 @@
 import { writeFileSync } from 'node:fs';
-import { parseArgs } from 'node:util';
-import { parseJob, preparePerformance, settingsOf } from '../core/job';
+import { preparePerformance, settingsOf } from '../core/job';
 import { compressMusicXml, writeMusicXml } from '../core/musicxml';
 import { NO_SETTINGS, toScore, type ConversionSettings } from '../core/to-score';
 import { BadUsage } from './errors';
-import { checkTracks, readFile, readPerformance } from './input';
+import { parsed } from './arguments';
+import { checkTracks, jobLedger, readFile, readPerformance } from './input';
 import { inspect } from './inspect';
 import { reportOf } from './report';
+import { TO_MIDI_USAGE, toMidiCommand } from './to-midi';
 
-export const commands = { inspect: inspectCommand, 'to-score': toScoreCommand };
+export const commands = { inspect: inspectCommand, 'to-score': toScoreCommand, 'to-midi': toMidiCommand };
 
 export const batchHint = `Usage:
   dragoman inspect FILE
-  dragoman to-score IN.mid -o OUT.musicxml|OUT.mxl [--job JOB.json] [--report R.json]`;
+  dragoman to-score IN.mid -o OUT.musicxml|OUT.mxl [--job JOB.json] [--report R.json]
+  ${TO_MIDI_USAGE}`;
 
 function inspectCommand(args: readonly string[]): void {
   const { positionals } = parsed(args, {});
@@ -36,15 +38,7 @@ function toScoreCommand(args: readonly string[]): void {
 }
 
 function settingsFrom(fileName: string, tracks: readonly string[]): ConversionSettings {
-  const job = parseJob(new TextDecoder().decode(readFile(fileName)), fileName);
-  checkTracks(job.ledger.decisions, tracks);
-  return settingsOf(job.ledger);
-}
-
-function parsed<T extends NonNullable<Parameters<typeof parseArgs>[0]>['options']>(args: readonly string[], options: T) {
-  try {
-    return parseArgs({ args: [...args], options, allowPositionals: true }) as { positionals: string[]; values: Record<string, string | boolean | undefined> };
-  } catch (error) {
-    throw new BadUsage(`${(error as Error).message}\n${batchHint}`);
-  }
+  const ledger = jobLedger(fileName);
+  checkTracks(ledger.decisions, tracks);
+  return settingsOf(ledger);
 }

@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { jobErrors, type Decision } from '../core/job';
+import { jobErrors, parseJob, type Decision, type Ledger } from '../core/job';
 import { performanceFromSmf, type Performance } from '../core/performance';
 import { readSmf, type SmfFile } from '../core/smf';
 import { BadInput } from './errors';
@@ -28,12 +28,17 @@ export function readPerformance(fileName: string): { file: SmfFile; performance:
   }
 }
 
+/** The ledger of a job file. @throws JobError or BadInput with one sentence */
+export function jobLedger(fileName: string): Ledger {
+  return parseJob(new TextDecoder().decode(readFile(fileName)), fileName).ledger;
+}
+
 /** @throws JobError when a decision speaks of a track the original does not have */
 export function checkTracks(decisions: readonly Decision[], tracks: readonly string[]): void {
   for (const decision of decisions) {
-    const named = 'tracks' in decision ? decision.tracks : 'track' in decision ? [decision.track] : 'part' in decision && decision.part !== null ? [decision.part] : [];
+    const named: unknown[] = 'tracks' in decision ? decision.tracks : 'track' in decision ? [decision.track] : 'part' in decision && decision.kind !== 'setPartSequencing' ? [decision.part] : [];
     // A track split by channel is known by the track it came from.
-    const unknown = named.find((track) => !tracks.includes(track) && !tracks.includes(track.replace(/c\d+$/, '')));
+    const unknown = named.filter((track) => typeof track === 'string').find((track) => !tracks.includes(track) && !tracks.includes(track.replace(/c\d+$/, '')));
     if (unknown) throw jobErrors.unknownTrack(unknown);
   }
 }

@@ -14,7 +14,7 @@ export async function main(argv: readonly string[]): Promise<number> {
     return 0;
   } catch (error) {
     if (error instanceof BadUsage) {
-      console.error(error.message);
+      console.error(/Usage:/.test(error.message) ? error.message : `${error.message}\n${batchHint}`);
       return 2;
     }
     console.error(error instanceof Error ? error.message : String(error));

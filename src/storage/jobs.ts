@@ -1,6 +1,6 @@
 import Dexie from 'dexie';
 import { EMPTY_LEDGER, fileNameOf, packArchive, unpackArchive, type Ledger } from '@/core/job';
-import { database, type JobRecord } from './schema';
+import { database, type Direction, type JobRecord } from './schema';
 
 /** Something the browser's storage refused, in a sentence for people. */
 export class StorageError extends Error {
@@ -18,18 +18,19 @@ export async function sha256(bytes: Uint8Array): Promise<string> {
 }
 
 /** Keeps the file and makes a job of it, both or neither. @throws StorageError when the browser's storage is full */
-export async function createJob(file: ReceivedFile, options: { demo?: boolean; name?: string } = {}): Promise<JobRecord> {
+export async function createJob(file: ReceivedFile, options: { demo?: boolean; name?: string; direction?: Direction } = {}): Promise<JobRecord> {
   const hash = await sha256(file.bytes);
   const now = Date.now();
   const job: JobRecord = {
     id: crypto.randomUUID(),
-    name: options.name ?? file.fileName.replace(/\.(midi?|smf|kar|rmi)$/i, ''),
+    name: options.name ?? file.fileName.replace(/\.(midi?|smf|kar|rmi|musicxml|mxl|xml)$/i, ''),
     createdAt: now,
     changedAt: now,
     originals: [{ sha256: hash, fileName: file.fileName, size: file.bytes.length }],
     ledger: EMPTY_LEDGER,
     openQueries: null,
     ...(options.demo && { demo: true }),
+    ...(options.direction && { direction: options.direction }),
   };
   await guarded(() =>
     database.transaction('rw', database.jobs, database.originals, async () => {
@@ -52,6 +53,10 @@ export async function saveLedger(id: string, ledger: Ledger): Promise<void> {
 
 export async function saveOpenQueries(id: string, openQueries: number): Promise<void> {
   await guarded(() => database.jobs.update(id, { openQueries }));
+}
+
+export async function saveDirection(id: string, direction: Direction): Promise<void> {
+  await guarded(() => database.jobs.update(id, { direction, changedAt: Date.now() }));
 }
 
 export async function renameJob(id: string, name: string): Promise<void> {

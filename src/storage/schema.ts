@@ -1,6 +1,7 @@
 import Dexie, { type EntityTable } from 'dexie';
 import type { DrumSound } from '@/core/instruments';
 import type { HouseEntry, Ledger } from '@/core/job';
+import type { TechniqueChart } from '@/core/to-sequencer';
 
 /** A job as it is kept in this browser. */
 export interface JobRecord {
@@ -16,7 +17,11 @@ export interface JobRecord {
   /** The house list was asked when the job was first opened. */
   housed?: boolean;
   demo?: boolean;
+  /** Which way the job goes; a score can only go to a sequencer. */
+  direction?: Direction;
 }
+
+export type Direction = 'to-score' | 'to-sequencer';
 
 export interface OriginalRef {
   sha256: string;
@@ -42,11 +47,17 @@ export interface DrumMapRecord {
   changedAt: number;
 }
 
+/** A technique chart of one's own. */
+export interface ChartRecord extends TechniqueChart {
+  changedAt: number;
+}
+
 export interface DragomanDatabase {
   jobs: EntityTable<JobRecord, 'id'>;
   originals: EntityTable<OriginalRecord, 'sha256'>;
   houseList: EntityTable<HouseRecord, 'pattern'>;
   drumMaps: EntityTable<DrumMapRecord, 'name'>;
+  charts: EntityTable<ChartRecord, 'name'>;
 }
 
 /** Versions in order; each says only what it changes. */
@@ -58,6 +69,7 @@ export function openDatabase(name = 'dragoman'): Dexie & DragomanDatabase {
   });
   database.version(2).stores({ houseList: 'pattern' });
   database.version(3).stores({ drumMaps: 'name' });
+  database.version(4).stores({ charts: 'name' });
   return database;
 }
 

@@ -1,14 +1,16 @@
 import * as Comlink from 'comlink';
 import { dealPlayers, playersFor, proposedDeal, type CastPart, type CastTrack, type Deal } from '@/core/casting';
 import type { Clef, TechniqueId } from '@/core/instruments';
-import { compressMusicXml, writeMusicXml } from '@/core/musicxml';
+import { compressMusicXml, readMusicXml, writeMusicXml } from '@/core/musicxml';
 import { barsOfPerformance, fileFacts, findKeyswitches, performanceFromSmf, surveyPerformance, trackDetail, type FileFacts, type Performance, type Survey, type TrackDetail, type TrackId } from '@/core/performance';
-import { passageOf, type Passage } from '@/core/proof';
-import { preparePerformance, remediesFor, type Remedy } from '@/core/job';
+import { passageOf, sequencePassage, type Passage } from '@/core/proof';
+import { isScoreFile, preparePerformance, remediesFor, type DirectionB, type Remedy } from '@/core/job';
 import { concertScore, type Fold, type Part, type PartId, type Query, type Score } from '@/core/score';
 import { readSmf, type SmfFile } from '@/core/smf';
 import { playedUnits, type Bar, type MidiKey, type PlayedUnits } from '@/core/time';
 import { convert, Memo, type Conversion, type ConversionSettings, type PartReport, type Progress, type Swing } from '@/core/to-score';
+
+import { SequenceDesk, type ControllerPair, type HeardNote, type SequenceSummary } from './sequence-desk';
 
 /** What a job's screens need to know once its original is read. */
 export interface Opened {
@@ -97,12 +99,48 @@ interface Desk {
 }
 
 let desk: Desk | null = null;
+let sequenceDesk: SequenceDesk | null = null;
 let run = 0;
 
 const api = {
-  /** Reads a file without opening a job. @throws SmfError when the bytes are no usable Standard MIDI File */
-  check(bytes: Uint8Array): void {
+  /** Reads a file without opening a job. @throws SmfError or MusicXmlError when it can be used in neither direction @returns which kind it is */
+  check(bytes: Uint8Array): 'midi' | 'score' {
+    if (isScoreFile(bytes)) {
+      readMusicXml(bytes);
+      return 'score';
+    }
     performanceFromSmf(readSmf(bytes));
+    return 'midi';
+  },
+
+  /** Lays a score or a MIDI file out for direction B. @throws SmfError or MusicXmlError */
+  openSequence(bytes: Uint8Array): void {
+    sequenceDesk = SequenceDesk.open(bytes);
+  },
+
+  sequence(settings: DirectionB): SequenceSummary {
+    return onSequenceDesk().sequence(settings);
+  },
+
+  sequencePassage(parts: PartId[], from: number, to: number): Passage {
+    const { score, sequenced } = onSequenceDesk().performance();
+    return sequencePassage(score, sequenced, parts, from, to);
+  },
+
+  heard(from: number, to: number, parts: PartId[]): HeardNote[] {
+    return onSequenceDesk().heard(from, to, parts);
+  },
+
+  heardMidi(from: number, to: number, delivered: boolean): HeardNote[] {
+    return onSequenceDesk().heardMidi(from, to, delivered);
+  },
+
+  controllersOf(track: number): ControllerPair[] {
+    return onSequenceDesk().controllersOf(track);
+  },
+
+  sequenceFiles(settings: DirectionB): { label: string; bytes: Uint8Array }[] {
+    return onSequenceDesk().files(settings);
   },
 
   /** @throws SmfError when one of the files is no usable Standard MIDI File */
@@ -201,6 +239,11 @@ const api = {
 };
 
 export type EngineApi = typeof api;
+
+function onSequenceDesk(): SequenceDesk {
+  if (!sequenceDesk) throw new Error('No job is open.');
+  return sequenceDesk;
+}
 
 function onDesk(): Desk {
   if (!desk) throw new Error('No job is open.');

@@ -11,6 +11,8 @@ export interface EngraveOptions {
   laneHeight: number;
   /** Room for dynamics, hairpins and pedal below each part, in CSS pixels. */
   marksHeight?: number;
+  /** The room for played lines is below the staves instead of above them. */
+  below?: boolean;
 }
 
 export interface Engraving {
@@ -94,7 +96,7 @@ const api = {
   },
 
   /** Engraves a passage as one system that fills the width as nearly as its notes allow. */
-  async system(musicXml: string, { width, staffHeight, laneHeight, marksHeight = 0 }: EngraveOptions): Promise<Engraving> {
+  async system(musicXml: string, { width, staffHeight, laneHeight, marksHeight = 0, below = false }: EngraveOptions): Promise<Engraving> {
     const tk = await ready('passage');
     const scale = (staffHeight / STAFF_AT_FULL_SCALE) * 100;
     const inUnits = (pixels: number) => Math.round((pixels * 100) / scale);
@@ -116,8 +118,8 @@ const api = {
         mnumInterval: 64,
         pageMarginLeft: 10,
         pageMarginRight: 10,
-        pageMarginTop: inUnits(laneHeight + 6),
-        pageMarginBottom: 40,
+        pageMarginTop: below ? 40 : inUnits(laneHeight + 6),
+        pageMarginBottom: below ? inUnits(laneHeight + marksHeight + 10) : 40,
         spacingStaff: between,
         spacingBracketGroup: between,
         spacingBraceGroup: 12,

@@ -1,9 +1,10 @@
-import type { ConversionSettings, MarkEdit, NoteEdit } from '../to-score';
+import type { MarkEdit, NoteEdit } from '../to-score';
+import type { JobSettings } from './job-settings';
 import type { PageDecision } from './page-decisions';
 import { appended, without } from './records';
 
 /** The settings after one more decision about the page. */
-export function applyPage(settings: ConversionSettings, decision: PageDecision): ConversionSettings {
+export function applyPage(settings: JobSettings, decision: PageDecision): JobSettings {
   switch (decision.kind) {
     case 'setKey': {
       const { fifths, mode, bar } = decision;

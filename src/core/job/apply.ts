@@ -1,10 +1,12 @@
-import type { ConversionSettings, NoteEdit } from '../to-score';
+import type { NoteEdit } from '../to-score';
+import type { JobSettings } from './job-settings';
 import { applyPage } from './apply-page';
+import { applySequencer } from './apply-sequencer';
 import type { Decision } from './decisions';
 import { appended, each, without } from './records';
 
 /** The settings after one more decision. */
-export function apply(settings: ConversionSettings, decision: Decision): ConversionSettings {
+export function apply(settings: JobSettings, decision: Decision): JobSettings {
   switch (decision.kind) {
     case 'leaveOut':
       return { ...settings, leftOut: { ...settings.leftOut, ...each(decision.tracks, true) } };
@@ -72,11 +74,16 @@ export function apply(settings: ConversionSettings, decision: Decision): Convers
       return { ...settings, offsets: { ...settings.offsets, [decision.original]: decision.bars } };
     case 'dismissQuery':
       return settings;
+    case 'setSequencing':
+    case 'setPartSequencing':
+    case 'setCarry':
+    case 'leaveTracks':
+      return applySequencer(settings, decision);
     default:
       return applyPage(settings, decision);
   }
 }
 
-function edited(settings: ConversionSettings, part: string, edits: readonly NoteEdit[]): ConversionSettings {
+function edited(settings: JobSettings, part: string, edits: readonly NoteEdit[]): JobSettings {
   return { ...settings, edits: appended(settings.edits, part, edits) };
 }

@@ -3,17 +3,19 @@ import { Type } from 'class-transformer';
 import { Equals, IsArray, IsDefined, IsInt, IsNotEmpty, IsString, Matches, Max, MaxLength, Min, ValidateNested } from 'class-validator';
 import { CASTING_DECISIONS, type CastingDecision } from './casting-decisions';
 import { PAGE_DECISIONS, type PageDecision } from './page-decisions';
+import { SEQUENCER_DECISIONS, type SequencerDecision } from './sequencer-decisions';
 import { RHYTHM_DECISIONS, type RhythmDecision } from './rhythm-decisions';
 import { TRACK } from './validators';
 
 export * from './casting-decisions';
 export * from './page-decisions';
 export * from './rhythm-decisions';
+export * from './sequencer-decisions';
 
 /*
  * Decisions: everything a person can settle, as plain data. A decision is validated where it enters from outside (archives,
  * job files); inside it is an ordinary object with a `kind`. Those about tracks and players are in casting-decisions.ts, those about rhythm in rhythm-decisions.ts, about
- * the page in page-decisions.ts.
+ * the page in page-decisions.ts, about direction B in sequencer-decisions.ts.
  */
 
 /** A track that carries several channels becomes one track for each. */
@@ -36,13 +38,14 @@ export class DismissQuery {
   @IsString() @MaxLength(500) reason!: string;
 }
 
-export type Decision = CastingDecision | RhythmDecision | PageDecision | SplitTrack | PlaceOriginal | DismissQuery;
+export type Decision = CastingDecision | RhythmDecision | PageDecision | SequencerDecision | SplitTrack | PlaceOriginal | DismissQuery;
 
 /** Every kind of decision there is, by its `kind`. */
 export const DECISION_KINDS: Record<Decision['kind'], new () => Decision> = {
   ...CASTING_DECISIONS,
   ...RHYTHM_DECISIONS,
   ...PAGE_DECISIONS,
+  ...SEQUENCER_DECISIONS,
   splitTrack: SplitTrack,
   placeOriginal: PlaceOriginal,
   dismissQuery: DismissQuery,

@@ -4,6 +4,7 @@ import { keyInWords } from '../score';
 import type { SmallestValue } from '../to-score';
 import type { Decision } from './decisions';
 import { describePage } from './describe-page';
+import { describeSequencer } from './describe-sequencer';
 
 export const LANGUAGE_NAMES: Record<Language, string> = { en: 'English', de: 'German', it: 'Italian', fr: 'French', es: 'Spanish' };
 
@@ -78,6 +79,11 @@ export function describe(decision: Decision, nameOf: (track: string) => string):
       return decision.bars === 0 ? `Original ${decision.original} begins at bar 1` : `Original ${decision.original} begins ${decision.bars} bars later`;
     case 'dismissQuery':
       return decision.reason ? `Query set aside: ${decision.reason}` : 'Query set aside';
+    case 'setSequencing':
+    case 'setPartSequencing':
+    case 'setCarry':
+    case 'leaveTracks':
+      return describeSequencer(decision, nameOf);
     default:
       return describePage(decision, nameOf);
   }

@@ -1,11 +1,12 @@
 /*
  * Drum maps that travel: own maps as JSON files.
  */
-import { plainToInstance, Type } from 'class-transformer';
-import { ArrayMaxSize, ArrayMinSize, Equals, IsArray, IsNotEmpty, IsString, MaxLength, validateSync, ValidateNested } from 'class-validator';
+import { Type } from 'class-transformer';
+import { ArrayMaxSize, ArrayMinSize, Equals, IsArray, IsNotEmpty, IsString, MaxLength, ValidateNested } from 'class-validator';
 import type { DrumSound } from '../instruments';
-import { DrumSoundDto } from './page-decisions';
+import { readDocument } from './documents';
 import { jobErrors } from './errors';
+import { DrumSoundDto } from './page-decisions';
 
 export const DRUM_MAP_FORMAT = 'dragoman-drum-map';
 
@@ -27,19 +28,8 @@ export function writeDrumMap({ name, sounds }: NamedDrumMap): string {
 
 /** @throws JobError with one sentence when the text is no drum map */
 export function readDrumMap(text: string, fileName: string): NamedDrumMap {
-  let plain: unknown;
-  try {
-    plain = JSON.parse(text);
-  } catch {
-    throw jobErrors.notDrumMap(fileName, 'it is not JSON');
-  }
-  if (typeof plain !== 'object' || plain === null || (plain as { format?: unknown }).format !== DRUM_MAP_FORMAT) throw jobErrors.notDrumMap(fileName, 'it holds something else');
-  const map = plainToInstance(DrumMapDto, plain);
-  if (validateSync(map, { whitelist: true, forbidNonWhitelisted: true }).length > 0) {
-    const wrong = map.sounds?.findIndex?.((sound) => validateSync(sound, { whitelist: true, forbidNonWhitelisted: true }).length > 0) ?? -1;
-    throw jobErrors.notDrumMap(fileName, wrong >= 0 ? `its sound ${wrong + 1} is not as it should be` : 'its fields cannot be read');
-  }
-  const keys = map.sounds.map((sound) => sound.key);
-  if (new Set(keys).size < keys.length) throw jobErrors.notDrumMap(fileName, 'a key stands in it twice');
+  const fail = (why: string) => jobErrors.notDrumMap(fileName, why);
+  const map = readDocument(text, { format: DRUM_MAP_FORMAT, shape: DrumMapDto, entriesOf: (read) => read.sounds, fail });
+  if (new Set(map.sounds.map((sound) => sound.key)).size < map.sounds.length) throw fail('a key stands in it twice');
   return { name: map.name, sounds: map.sounds.map((sound) => ({ ...sound })) };
 }

@@ -1,8 +1,12 @@
 export * from './decisions';
 export * from './errors';
+export { readChart, writeChart } from './charts';
 export { readDrumMap, writeDrumMap, type NamedDrumMap } from './drum-maps';
 export { describe, LANGUAGE_NAMES, valueName } from './describe';
 export { MARK_NAMES } from './describe-page';
+export { CARRIER_NAMES, DATA_NAMES } from './describe-sequencer';
+export { isScoreFile, toCleanMidi, type CleanMidi } from './clean-midi';
+export * from './job-settings';
 export * from './house-list';
 export * from './ledger';
 export * from './remedies';

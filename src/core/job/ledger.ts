@@ -1,6 +1,6 @@
-import { NO_SETTINGS, type ConversionSettings } from '../to-score';
 import { apply } from './apply';
 import type { Decision } from './decisions';
+import { NO_JOB_SETTINGS, type JobSettings } from './job-settings';
 
 /**
  * The ordered list of all decisions of a job. Undo and redo move `position` along it; a new decision made after an undo takes
@@ -37,8 +37,8 @@ export function inForce(ledger: Ledger): readonly Decision[] {
 }
 
 /** Replays the decisions in force into settings for the engine. */
-export function settingsOf(ledger: Ledger): ConversionSettings {
-  return inForce(ledger).reduce(apply, NO_SETTINGS);
+export function settingsOf(ledger: Ledger): JobSettings {
+  return inForce(ledger).reduce(apply, NO_JOB_SETTINGS);
 }
 
 /** Ids of the queries that were dismissed. */

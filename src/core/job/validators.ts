@@ -5,6 +5,20 @@ import { isInstrumentId } from '../instruments';
 export const TRACK = /^(o\d+)?t\d+(c\d+)?$/;
 export const PART = /^(o\d+)?t\d+(c\d+)?(p\d+)?$/;
 
+/** A plain object with at most so many entries, each of which is good. */
+export function IsRecord(good: (value: unknown, record: object) => boolean, most: number) {
+  return (target: object, propertyName: string): void =>
+    registerDecorator({
+      name: 'isRecord',
+      target: target.constructor,
+      propertyName,
+      validator: {
+        validate: (value: unknown) => typeof value === 'object' && value !== null && !Array.isArray(value) && Object.keys(value).length <= most && Object.values(value).every((one) => good(one, value)),
+        defaultMessage: () => `${propertyName} holds a value out of bounds`,
+      },
+    });
+}
+
 /** The value is an id of the catalogue. */
 export function IsInstrumentId() {
   return (target: object, propertyName: string): void =>

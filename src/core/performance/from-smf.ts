@@ -1,5 +1,6 @@
 import { decodeText, Message, Meta, smfErrors, type ChannelEvent, type SmfEvent, type SmfFile, type SmfReading, type SmfTrack, type SmfWarning } from '../smf';
 import { buildTempoMap, writtenUnits, type MeterEvent, type TempoEvent, type Ticks } from '../time';
+import { titleFromConductor } from './conductor-name';
 import { pairNotes } from './pair-notes';
 import type { ControllerEvent, KeyEvent, Performance, PerformanceWarning, PlayedTrack, ProgramEvent, TextEvent } from './performance';
 
@@ -60,7 +61,7 @@ export function performanceFromSmf({ file, warnings: readWarnings }: SmfReading)
     meters: lastAtEachPlace(meters),
     keys: lastAtEachPlace(keys),
     markers: markers.sort((a, b) => a.tick - b.tick),
-    title: conductor ? trackName(conductor.events) : '',
+    title: conductor ? titleFromConductor(trackName(conductor.events)) : '',
     copyright,
     tracks,
     lastNoteEnd: tracks.reduce((last, track) => track.notes.reduce((end, note) => Math.max(end, note.end), last), 0),

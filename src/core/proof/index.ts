@@ -1,1 +1,2 @@
 export * from './passage';
+export * from './sequence-passage';

@@ -3,6 +3,7 @@
  */
 import type { TechniqueId } from '../instruments';
 import type { Part, PartId, Score } from '../score';
+import { conductorName } from '../performance';
 import { encodeText, Message, Meta, type SmfEvent, type SmfFile, type SmfTrack } from '../smf';
 import { QUARTER, type Ticks, type WrittenUnits } from '../time';
 import { curveSteps, loudnessAt, type CurvePoint } from './loudness-curve';
@@ -12,9 +13,6 @@ import type { DynamicCarrier, SequencerSettings, TechniqueSwitch } from './setti
 import type { PlayedTempo } from './tempo';
 import type { TimeLine } from './time-line';
 import { partSettings, type SequencerTrack } from './tracks';
-
-/** Nobody deletes a track that says what it holds. */
-export const CONDUCTOR_NAME = 'Tempo, meter, markers';
 
 const CONTROLLER: Record<Exclude<DynamicCarrier, 'velocity'>, number> = { expression: 11, modulation: 1, volume: 7 };
 const SUSTAIN = 64;
@@ -65,8 +63,7 @@ export function writeSequence(sequence: Sequence): { file: SmfFile; betweenTicks
 const meta = (tick: Ticks, type: number, data: ArrayLike<number>): SmfEvent => ({ kind: 'meta', tick, type, data: Uint8Array.from(data) });
 
 function conductorTrack({ score, line, tempos }: Sequence, tick: (units: number) => Ticks, endTick: Ticks): SmfTrack {
-  const events: SmfEvent[] = [meta(0, Meta.trackName, encodeText(CONDUCTOR_NAME))];
-  if (score.title) events.push(meta(0, Meta.text, encodeText(score.title)));
+  const events: SmfEvent[] = [meta(0, Meta.trackName, encodeText(conductorName(score.title)))];
   if (score.rights) events.push(meta(0, Meta.copyright, encodeText(score.rights)));
   for (const { at, bpm } of tempos) {
     const microseconds = Math.max(1, Math.min(0xffffff, Math.round(60_000_000 / bpm)));

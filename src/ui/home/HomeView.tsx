@@ -36,7 +36,7 @@ export function HomeView() {
     try {
       const received = await receivedFile(file);
       const job = /\.zip$/i.test(file.name) ? await importArchive(received) : await receive(received);
-      router.push(`/job/${job.id}/rhythm`);
+      router.push(`/job/${job.id}/${job.direction === 'to-sequencer' ? 'intake' : 'rhythm'}`);
     } catch (error) {
       setFailure(sentence(error));
     } finally {
@@ -83,7 +83,7 @@ export function HomeView() {
       <header className={styles.head}>
         <div>
           <h1 className={styles.title}>Dragoman</h1>
-          <p className={styles.motto}>From the sequencer to the stands, with every decision in the open.</p>
+          <p className={styles.motto}>Between the sequencer and the stands, with every decision in the open.</p>
         </div>
         <Tooltip title={mode === 'light' ? 'Dark' : 'Light'}>
           <Button type="text" aria-label={mode === 'light' ? 'Switch to the dark theme' : 'Switch to the light theme'} icon={mode === 'light' ? <MoonOutlined /> : <SunOutlined />} onClick={() => setMode(mode === 'light' ? 'dark' : 'light')} />
@@ -92,7 +92,7 @@ export function HomeView() {
 
       <div className={styles.drop}>
         <Upload.Dragger
-        accept=".mid,.midi,.smf,.kar,.rmi,.zip"
+        accept=".mid,.midi,.smf,.kar,.rmi,.musicxml,.mxl,.xml,.zip"
         showUploadList={false}
         multiple={false}
         disabled={busy !== null}
@@ -104,8 +104,8 @@ export function HomeView() {
         <p className={styles.dropIcon}>
           <InboxOutlined />
         </p>
-        <p className={styles.dropWords}>{busy ? `Reading ${busy} …` : 'Drop a MIDI file here, or click to choose one'}</p>
-        <p className="soft">Standard MIDI File, type 0 or 1, or the archive of a job. It stays in this browser, and the original is never changed.</p>
+        <p className={styles.dropWords}>{busy ? `Reading ${busy} …` : 'Drop a MIDI file or a MusicXML score here, or click to choose one'}</p>
+        <p className="soft">MIDI becomes a score, a score becomes clean MIDI; the archive of a job opens again. Everything stays in this browser, and the original is never changed.</p>
         </Upload.Dragger>
       </div>
 
@@ -177,7 +177,7 @@ function JobName({ job }: { job: JobRecord }) {
   if (!editing) {
     return (
       <span>
-        <Link className={styles.jobLink} href={`/job/${job.id}/rhythm`}>
+        <Link className={styles.jobLink} href={`/job/${job.id}/${job.direction === 'to-sequencer' ? 'intake' : 'rhythm'}`}>
           {job.name}
         </Link>
         {job.demo && <span className={styles.demo}>demo</span>}

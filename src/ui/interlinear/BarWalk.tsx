@@ -3,12 +3,12 @@
 import { LeftOutlined, MinusOutlined, PlusOutlined, RightOutlined } from '@ant-design/icons';
 import { Button, Slider } from 'antd';
 import { zoomed } from '../job/keys';
-import { useWorkspace } from '../job/workspace';
+import { barsOnDesk, useWorkspace } from '../job/workspace';
 import styles from './interlinear.module.css';
 
 /** Where in the piece the interlinear view stands: step, slide, show more or fewer bars. */
 export function BarWalk({ children }: { children?: React.ReactNode }) {
-  const bars = useWorkspace((state) => state.summary!.bars);
+  const bars = useWorkspace(barsOnDesk);
   const passage = useWorkspace((state) => state.passage);
   const show = useWorkspace((state) => state.show);
   const from = Math.min(passage.from, bars.length - 1);

@@ -2,7 +2,7 @@
 
 import { Alert, Spin } from 'antd';
 import { useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react';
-import { openQueries, useWorkspace } from '../job/workspace';
+import { barsOnDesk, madeOnDesk, openQueries, partsOnDesk, useWorkspace } from '../job/workspace';
 import { readGeometry, type Geometry } from './geometry';
 import { PlayedLanes } from './PlayedLanes';
 import { usePassage, type Drawn } from './usePassage';
@@ -17,12 +17,14 @@ export function Interlinear({ suggestions = false }: { suggestions?: boolean }) 
   const pane = useRef<HTMLDivElement>(null);
   const width = usePaneWidth(pane);
   const edition = useWorkspace((state) => state.edition);
-  const summary = useWorkspace((state) => state.summary)!;
+  const known = useWorkspace(partsOnDesk);
+  const last = useWorkspace((state) => barsOnDesk(state).length);
+  const below = useWorkspace((state) => state.direction === 'to-sequencer');
   const { from, bars, parts } = useWorkspace((state) => state.passage);
   const comparing = useWorkspace((state) => state.comparing);
-  const ordered = useMemo(() => summary.parts.filter((part) => parts.includes(part.id)).map((part) => part.id), [summary, parts]);
-  const to = Math.min(summary.bars.length, from + bars);
-  const { drawn, busy, failure } = usePassage({ edition, parts: ordered, from, to, width: Math.max(0, width - 16), staffHeight: STAFF_HEIGHT, laneHeight: LANE_HEIGHT, before: comparing, suggestionColour: suggestions ? light.saffron : undefined });
+  const ordered = useMemo(() => known.filter((part) => parts.includes(part.id)).map((part) => part.id), [known, parts]);
+  const to = Math.min(last, from + bars);
+  const { drawn, busy, failure } = usePassage({ edition, parts: ordered, from, to, width: Math.max(0, width - 16), staffHeight: STAFF_HEIGHT, laneHeight: LANE_HEIGHT, before: comparing, below, suggestionColour: suggestions ? light.saffron : undefined });
 
   return (
     <div ref={pane} className={styles.pane}>
@@ -38,7 +40,8 @@ function Drawing({ drawn, dim }: { drawn: Drawn; dim: boolean }) {
   const root = useRef<HTMLDivElement>(null);
   const [geometry, setGeometry] = useState<{ of: Drawn; geometry: Geometry } | null>(null);
   const [lit, setLit] = useState<ReadonlySet<number>>(new Set());
-  const summary = useWorkspace((state) => state.summary)!;
+  const made = useWorkspace(madeOnDesk);
+  const below = useWorkspace((state) => state.direction === 'to-sequencer');
   const ledger = useWorkspace((state) => state.ledger);
   const chosen = useWorkspace((state) => state.query);
   const point = useWorkspace((state) => state.point);
@@ -57,9 +60,9 @@ function Drawing({ drawn, dim }: { drawn: Drawn; dim: boolean }) {
 
   useLayoutEffect(() => {
     if (!root.current) return;
-    const read = readGeometry(root.current, passage, LANE_HEIGHT);
+    const read = readGeometry(root.current, passage, LANE_HEIGHT, below);
     setGeometry(read && { of: drawn, geometry: read });
-  }, [drawn, passage]);
+  }, [drawn, passage, below]);
 
   const onLight = useCallback((ids: readonly number[]) => setLit(new Set(ids)), []);
 
@@ -99,12 +102,12 @@ function Drawing({ drawn, dim }: { drawn: Drawn; dim: boolean }) {
     }
   }, [lit, pickedNotes, passage]);
 
-  const flags = openQueries(summary, ledger).flatMap((query, i) =>
+  const flags = openQueries(made, ledger).flatMap((query, i) =>
     query.at === undefined || !query.part || query.at < passage.start || (query.bar ?? 0) >= passage.to ? [] : [{ id: query.id, number: i + 1, part: query.part, at: query.at, chosen: query.id === chosen }],
   );
   const place = geometry?.of === drawn ? geometry.geometry : null;
   const svg = useMemo(() => ({ __html: engraving.svg }), [engraving.svg]);
-  const onFlag = (id: string) => point(summary.queries.find((query) => query.id === id) ?? null);
+  const onFlag = (id: string) => point(made?.queries.find((query) => query.id === id) ?? null);
   return (
     <div className={styles.sheet} data-dim={dim || undefined} style={{ maxWidth: engraving.width * 1.35 }}>
       <div className={styles.ruler}>{place?.bars.map((bar, i) => <BarHead key={bar.number} index={passage.from + i} left={i === 0 ? bar.left : bar.left + 2} width={bar.right - bar.left} number={bar.number} />)}</div>
@@ -118,9 +121,10 @@ function Drawing({ drawn, dim }: { drawn: Drawn; dim: boolean }) {
 
 /** Bar number with what happens there: tempo, marker. */
 function BarHead({ index, left, width, number }: { index: number; left: number; width: number; number: number }) {
-  const summary = useWorkspace((state) => state.summary)!;
-  const bar = summary.bars[index];
-  if (!bar) return null;
+  const made = useWorkspace(madeOnDesk);
+  const summary = made && 'tempos' in made ? made : null;
+  const bar = summary?.bars[index];
+  if (!summary || !bar) return null;
   const inside = ({ at }: { at: number }) => at >= bar.start && at < bar.start + bar.length;
   const tempo = summary.tempos.find((mark) => mark.shown && inside(mark));
   const marker = summary.markers.find(inside);

@@ -32,9 +32,9 @@ const AFTER_BARLINE = 12;
 /**
  * Reads the places of bars, staves and notes off the engraved drawing.
  *
- * @param root element that holds the drawing; places are relative to it @param laneHeight height wanted for played lines
+ * @param root element that holds the drawing; places are relative to it @param laneHeight height wanted for played lines @param below they stand under their part's staves
  */
-export function readGeometry(root: HTMLElement, passage: Passage, laneHeight: number): Geometry | null {
+export function readGeometry(root: HTMLElement, passage: Passage, laneHeight: number, below = false): Geometry | null {
   const origin = root.getBoundingClientRect();
   const measures = [...root.querySelectorAll('g.measure')];
   if (measures.length !== passage.bars.length) return null;
@@ -56,6 +56,7 @@ export function readGeometry(root: HTMLElement, passage: Passage, laneHeight: nu
   let staff = 0;
   let above = 0;
   const lanes = passage.parts.map((part): Lane => {
+    if (below) return laneBelow(part.id, part.staves);
     const content = Math.min(...staves[staff]!.map((rect) => rect.top)) - origin.top;
     const bottom = content - AIR;
     const top = Math.min(bottom - LEAST_LANE, Math.max(above + AIR, bottom - laneHeight));
@@ -63,6 +64,14 @@ export function readGeometry(root: HTMLElement, passage: Passage, laneHeight: nu
     above = Math.max(...staves[staff - 1]!.map((rect) => rect.bottom), ...marksBelow(marks, staves[staff - 1]!, staves[staff])) - origin.top;
     return { part: part.id, top, bottom };
   });
+  function laneBelow(part: string, count: number): Lane {
+    const last = staff + count - 1;
+    const ends = [...staves[last]!.map((rect) => rect.bottom), ...marksBelow(marks, staves[last]!, staves[last + 1])];
+    const next = staves[last + 1] ? Math.min(...staves[last + 1]!.map((rect) => rect.top)) - origin.top - AIR : Infinity;
+    staff += count;
+    const top = Math.max(...ends) - origin.top + AIR;
+    return { part, top, bottom: Math.max(top + LEAST_LANE, Math.min(next, top + laneHeight)) };
+  }
   return { width: origin.width, height: root.querySelector('svg')!.getBoundingClientRect().height, bars, lanes };
 }
 

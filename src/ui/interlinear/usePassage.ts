@@ -24,13 +24,15 @@ interface Wanted {
   before: boolean;
   /** Of marks that are only suggested; without one they are not shown. */
   suggestionColour?: string;
+  /** The written line above, the played one below: on the way to a sequencer. */
+  below: boolean;
 }
 
 /** Room for marks below each part where they are shown. */
 const MARKS_HEIGHT = 22;
 
 /** Fetches and engraves the passage wanted; the last one stays in sight until the next is ready. */
-export function usePassage({ edition, parts, from, to, width, staffHeight, laneHeight, before, suggestionColour }: Wanted): { drawn: Drawn | null; busy: boolean; failure: string | null } {
+export function usePassage({ edition, parts, from, to, width, staffHeight, laneHeight, before, suggestionColour, below }: Wanted): { drawn: Drawn | null; busy: boolean; failure: string | null } {
   const [state, setState] = useState<{ drawn: Drawn | null; busy: boolean; failure: string | null }>({ drawn: null, busy: true, failure: null });
   const latest = useRef(0);
   const partList = parts.join(' ');
@@ -42,14 +44,14 @@ export function usePassage({ edition, parts, from, to, width, staffHeight, laneH
       const began = performance.now();
       setState((before) => ({ ...before, busy: true }));
       try {
-        const passage = await engineWorker().passage(partList.split(' '), from, to, before, suggestionColour);
-        const engraving = await engraveWorker().system(passage.musicXml, { width, staffHeight, laneHeight, marksHeight: suggestionColour ? MARKS_HEIGHT : 0 });
+        const passage = await (below ? engineWorker().sequencePassage(partList.split(' '), from, to) : engineWorker().passage(partList.split(' '), from, to, before, suggestionColour));
+        const engraving = await engraveWorker().system(passage.musicXml, { width, staffHeight, laneHeight, marksHeight: suggestionColour || below ? MARKS_HEIGHT : 0, below });
         performance.measure('dragoman: draw passage', { start: began });
         if (mine === latest.current) setState({ drawn: { passage, engraving }, busy: false, failure: null });
       } catch (error) {
         if (mine === latest.current) setState((before) => ({ ...before, busy: false, failure: sentence(error) }));
       }
     })();
-  }, [edition, partList, from, to, width, staffHeight, laneHeight, before, suggestionColour]);
+  }, [edition, partList, from, to, width, staffHeight, laneHeight, before, suggestionColour, below]);
   return state;
 }

@@ -9,14 +9,17 @@ import { sentence } from '../shared/receive';
 import { KeysHelp } from './KeysHelp';
 import { LedgerDrawer } from './LedgerDrawer';
 import type { StationId } from './stations';
-import { useWorkspace } from './workspace';
+import { exportSequence } from '../sequencer/export';
+import { DirectionSwitch } from './DirectionSwitch';
+import { madeOnDesk, useWorkspace } from './workspace';
 import styles from './job.module.css';
 
 export function JobHeader({ station }: { station: StationId }) {
   const { message } = App.useApp();
   const job = useWorkspace((state) => state.job);
   const ledger = useWorkspace((state) => state.ledger);
-  const ready = useWorkspace((state) => state.summary !== null && state.progress === null && !state.stale);
+  const ready = useWorkspace((state) => madeOnDesk(state) !== null && state.progress === null && !state.stale);
+  const direction = useWorkspace((state) => state.direction);
   const undo = useWorkspace((state) => state.undo);
   const redo = useWorkspace((state) => state.redo);
   const [ledgerOpen, setLedgerOpen] = useState(false);
@@ -30,7 +33,7 @@ export function JobHeader({ station }: { station: StationId }) {
       <span className={styles.jobName} title={job?.originals[0]?.fileName}>
         {job?.name ?? ''}
       </span>
-      <span className={styles.direction}>To score</span>
+      <DirectionSwitch />
       <span className={styles.push} />
       <Tooltip title="Undo (Ctrl+Z)">
         <Button type="text" aria-label="Undo" icon={<UndoOutlined />} disabled={!ledger || ledger.position === 0} onClick={undo} />
@@ -45,8 +48,8 @@ export function JobHeader({ station }: { station: StationId }) {
         <Button type="text" aria-label="Keys" icon={<QuestionCircleOutlined />} onClick={() => setKeysOpen(true)} />
       </Tooltip>
       {station !== 'dispatch' && (
-        <Button type="primary" icon={<DownloadOutlined />} disabled={!ready} onClick={() => exportScore('musicxml').catch((error) => message.error(sentence(error)))}>
-          MusicXML
+        <Button type="primary" icon={<DownloadOutlined />} disabled={!ready} onClick={() => (direction === 'to-sequencer' ? exportSequence() : exportScore('musicxml')).catch((error) => message.error(sentence(error)))}>
+          {direction === 'to-sequencer' ? 'MIDI' : 'MusicXML'}
         </Button>
       )}
       <LedgerDrawer open={ledgerOpen} onClose={() => setLedgerOpen(false)} />

@@ -11,19 +11,30 @@ import { RhythmView } from '../rhythm/RhythmView';
 import { JobHeader } from './JobHeader';
 import { QueryPanel } from './QueryPanel';
 import { StationNav } from './StationNav';
+import { PlayingView } from '../sequencer/PlayingView';
+import { SequencerDispatch } from '../sequencer/SequencerDispatch';
+import { CleaningView } from '../sequencer/CleaningView';
+import { ScoreIntake } from '../sequencer/ScoreIntake';
+import { SoundsView } from '../sequencer/SoundsView';
+import { TimelineView } from '../sequencer/TimelineView';
 import type { StationId } from './stations';
 import { useJobKeys } from './keys';
-import { useWorkspace } from './workspace';
+import { madeOnDesk, useWorkspace } from './workspace';
 import styles from './job.module.css';
 
 const STAGE_WORDS = { casting: 'casting', lead: 'finding leads', grid: 'fitting grids', voices: 'parting voices', spelling: 'spelling', assembling: 'writing bars' } as const;
 
-const VIEWS: Record<StationId, () => React.ReactNode> = { intake: IntakeView, casting: CastingView, rhythm: RhythmView, page: PageView, dispatch: DispatchView };
+const VIEWS: Record<'to-score' | 'score' | 'midi', Partial<Record<StationId, () => React.ReactNode>>> = {
+  'to-score': { intake: IntakeView, casting: CastingView, rhythm: RhythmView, page: PageView, dispatch: DispatchView },
+  score: { intake: ScoreIntake, casting: SoundsView, rhythm: PlayingView, timeline: TimelineView, dispatch: SequencerDispatch },
+  midi: { intake: CleaningView, dispatch: SequencerDispatch },
+};
 
 /** The desk of one job: stations across the top, the work in the middle, queries beside it. */
 export function JobView({ id, station }: { id: string; station: StationId }) {
   const open = useWorkspace((state) => state.open);
-  const ready = useWorkspace((state) => state.summary !== null);
+  const ready = useWorkspace((state) => madeOnDesk(state) !== null);
+  const views = useWorkspace((state) => (state.direction === 'to-score' ? 'to-score' : (state.sequence?.kind ?? 'score')));
   const here = useWorkspace((state) => state.job?.id === id);
   const failure = useWorkspace((state) => state.failure);
   useJobKeys();
@@ -32,7 +43,8 @@ export function JobView({ id, station }: { id: string; station: StationId }) {
     void open(id);
   }, [id, open]);
 
-  const View = VIEWS[station];
+  // Each direction has stations of its own; a link to another one leads to the first.
+  const View = VIEWS[views][station] ?? VIEWS[views].intake!;
   if (failure && !ready) {
     return (
       <main className={styles.failure}>

@@ -9,6 +9,7 @@ import styles from './job.module.css';
 export function LedgerDrawer({ open, onClose }: { open: boolean; onClose: () => void }) {
   const ledger = useWorkspace((state) => state.ledger);
   const summary = useWorkspace((state) => state.summary);
+  const sequence = useWorkspace((state) => state.sequence);
   const opened = useWorkspace((state) => state.opened);
   const moveTo = useWorkspace((state) => state.moveTo);
   const decisions = ledger?.decisions ?? [];
@@ -27,7 +28,7 @@ export function LedgerDrawer({ open, onClose }: { open: boolean; onClose: () => 
             {decisions.map((decision, i) => (
               <li key={i} className={i < ledger!.position ? undefined : styles.undone}>
                 <Button type="text" block className={styles.ledgerLine} aria-current={i + 1 === ledger!.position} onClick={() => moveTo(i + 1)}>
-                  {i + 1}. {describe(decision, (track) => nameOfTrack(summary, opened, track))}
+                  {i + 1}. {describe(decision, (track) => nameOfTrack(summary, opened, track, sequence))}
                 </Button>
               </li>
             ))}

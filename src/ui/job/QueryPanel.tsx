@@ -6,14 +6,15 @@ import { useRouter } from 'next/navigation';
 import { useEffect, useRef, useState } from 'react';
 import type { OpenQuery } from '@/workers/engine-client';
 import { stationOf } from './stations';
-import { openQueries, useWorkspace } from './workspace';
+import { madeOnDesk, openQueries, useWorkspace } from './workspace';
 import styles from './job.module.css';
 
 /** The doubtful places, one under the other; the chosen one shows its remedies. */
 export function QueryPanel() {
-  const summary = useWorkspace((state) => state.summary);
+  const summary = useWorkspace(madeOnDesk);
   const ledger = useWorkspace((state) => state.ledger);
   const chosen = useWorkspace((state) => state.query);
+  const direction = useWorkspace((state) => state.direction);
   const queries = openQueries(summary, ledger);
   return (
     <aside className={styles.queries} aria-label="Queries">
@@ -24,7 +25,7 @@ export function QueryPanel() {
         <div className={styles.calm}>
           <CheckCircleOutlined className={styles.calmMark} />
           <p>Nothing is in doubt.</p>
-          <p className="soft">The score is ready to go out.</p>
+          <p className="soft">{direction === 'to-sequencer' ? 'The MIDI is ready to go out.' : 'The score is ready to go out.'}</p>
         </div>
       )}
       <ol className={styles.queryList}>
@@ -41,6 +42,7 @@ function QueryItem({ query, number, chosen }: { query: OpenQuery; number: number
   const point = useWorkspace((state) => state.point);
   const decide = useWorkspace((state) => state.decide);
   const job = useWorkspace((state) => state.job);
+  const direction = useWorkspace((state) => state.direction);
   const item = useRef<HTMLLIElement>(null);
 
   useEffect(() => {
@@ -49,7 +51,7 @@ function QueryItem({ query, number, chosen }: { query: OpenQuery; number: number
 
   const go = () => {
     point(query);
-    if (job) router.push(`/job/${job.id}/${stationOf(query.kind)}`);
+    if (job) router.push(`/job/${job.id}/${stationOf(query.kind, direction)}`);
   };
   return (
     <li ref={item} className={chosen ? styles.queryChosen : styles.query}>

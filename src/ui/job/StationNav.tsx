@@ -2,17 +2,21 @@
 
 import Link from 'next/link';
 import { STATIONS, stationOf, type StationId } from './stations';
-import { openQueries, useWorkspace } from './workspace';
+import { madeOnDesk, openQueries, useWorkspace } from './workspace';
 import styles from './job.module.css';
 
 export function StationNav({ job, station }: { job: string; station: StationId }) {
-  const summary = useWorkspace((state) => state.summary);
+  const summary = useWorkspace(madeOnDesk);
   const ledger = useWorkspace((state) => state.ledger);
+  const direction = useWorkspace((state) => state.direction);
+  const midiOnly = useWorkspace((state) => state.sequence?.kind === 'midi');
   const open = openQueries(summary, ledger);
+  // A MIDI file that is only cleaned has no written side.
+  const stations = STATIONS[direction].filter(({ id }) => !midiOnly || id === 'intake' || id === 'dispatch');
   return (
     <nav className={styles.nav} aria-label="Stations">
-      {STATIONS.map(({ id, name, about }) => {
-        const count = open.filter((query) => stationOf(query.kind) === id).length;
+      {stations.map(({ id, name, about }) => {
+        const count = open.filter((query) => stationOf(query.kind, direction) === id).length;
         return (
           <Link key={id} href={`/job/${job}/${id}`} className={id === station ? styles.navHere : styles.navLink} aria-current={id === station ? 'page' : undefined} title={about}>
             {name}

@@ -2,7 +2,7 @@
 
 import { useEffect } from 'react';
 import { editPicked } from '../rhythm/editPicked';
-import { openQueries, useWorkspace } from './workspace';
+import { madeOnDesk, openQueries, useWorkspace } from './workspace';
 
 /** The few keys of a job, as shown under “?”. */
 export const KEYS: readonly { keys: string; does: string }[] = [
@@ -42,7 +42,7 @@ export function useJobKeys(): void {
         return;
       }
       if (event.ctrlKey || event.metaKey || event.altKey) return;
-      const queries = openQueries(space.summary, space.ledger);
+      const queries = openQueries(madeOnDesk(space), space.ledger);
       const here = queries.findIndex((query) => query.id === space.query);
       const act: Record<string, () => void> = {
         n: () => space.point(queries[Math.min(here + 1, queries.length - 1)] ?? null),

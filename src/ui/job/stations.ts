@@ -1,20 +1,38 @@
 import type { QueryKind } from '@/core/score';
+import type { Direction } from '@/storage/schema';
 
-/** The stations of a job in working order. Each looks after some kinds of query. */
-export const STATIONS = [
-  { id: 'intake', name: 'Intake', about: 'What arrived', queries: ['file', 'empty-track', 'duplicate-track', 'mixed-channels'] },
-  { id: 'casting', name: 'Casting', about: 'Which tracks become which parts', queries: ['unknown-instrument', 'house-list', 'players', 'gather', 'keyswitch', 'crowded', 'collision'] },
-  { id: 'rhythm', name: 'Rhythm', about: 'Played time becomes written time', queries: ['off-grid', 'one-step', 'tuplet', 'short-rest', 'merged', 'swing', 'lead'] },
-  { id: 'page', name: 'Page', about: 'Spelling, keys, clefs, percussion, tablature, marks', queries: ['key-signature', 'key-change', 'out-of-range', 'unmapped-drum', 'impossible-chord', 'repeat'] },
-  { id: 'dispatch', name: 'Dispatch', about: 'What leaves the house', queries: [] },
-] as const satisfies readonly { id: string; name: string; about: string; queries: readonly QueryKind[] }[];
-
-export type StationId = (typeof STATIONS)[number]['id'];
-
-export function isStation(id: string): id is StationId {
-  return STATIONS.some((station) => station.id === id);
+interface Station {
+  id: StationId;
+  name: string;
+  about: string;
+  queries: readonly QueryKind[];
 }
 
-export function stationOf(kind: QueryKind): StationId {
-  return STATIONS.find((station) => (station.queries as readonly QueryKind[]).includes(kind))?.id ?? 'rhythm';
+const STATION_IDS = ['intake', 'casting', 'rhythm', 'page', 'timeline', 'dispatch'] as const;
+export type StationId = (typeof STATION_IDS)[number];
+
+/** The stations of a job in working order, for each direction. Each looks after some kinds of query. */
+export const STATIONS: Record<Direction, readonly Station[]> = {
+  'to-score': [
+    { id: 'intake', name: 'Intake', about: 'What arrived', queries: ['file', 'empty-track', 'duplicate-track', 'mixed-channels'] },
+    { id: 'casting', name: 'Casting', about: 'Which tracks become which parts', queries: ['unknown-instrument', 'house-list', 'players', 'gather', 'keyswitch', 'crowded', 'collision'] },
+    { id: 'rhythm', name: 'Rhythm', about: 'Played time becomes written time', queries: ['off-grid', 'one-step', 'tuplet', 'short-rest', 'merged', 'swing', 'lead'] },
+    { id: 'page', name: 'Page', about: 'Spelling, keys, clefs, percussion, tablature, marks', queries: ['key-signature', 'key-change', 'out-of-range', 'unmapped-drum', 'impossible-chord', 'repeat'] },
+    { id: 'dispatch', name: 'Dispatch', about: 'What leaves the house', queries: [] },
+  ],
+  'to-sequencer': [
+    { id: 'intake', name: 'Intake', about: 'What arrived, and what of it goes along', queries: ['file'] },
+    { id: 'casting', name: 'Casting', about: 'Tracks, sounds, channels, techniques', queries: [] },
+    { id: 'rhythm', name: 'Rhythm', about: 'Written time becomes played time: dynamics, lengths, loosening', queries: [] },
+    { id: 'timeline', name: 'Timeline', about: 'Bars, repeats, tempo, what is chosen', queries: [] },
+    { id: 'dispatch', name: 'Dispatch', about: 'What leaves the house', queries: [] },
+  ],
+};
+
+export function isStation(id: string): id is StationId {
+  return (STATION_IDS as readonly string[]).includes(id);
+}
+
+export function stationOf(kind: QueryKind, direction: Direction): StationId {
+  return STATIONS[direction].find((station) => station.queries.includes(kind))?.id ?? 'intake';
 }

@@ -1,13 +1,14 @@
 'use client';
 
 import { create } from 'zustand';
-import { answersFor, dismissedQueries, enter, lessonsOf, moveTo, redo, settingsOf, undo, type Decision, type Ledger } from '@/core/job';
+import { answersFor, dismissedQueries, enter, isScoreFile, lessonsOf, moveTo, redo, settingsOf, undo, type Decision, type Ledger } from '@/core/job';
 import type { Articulation, PartId } from '@/core/score';
+import type { Bar } from '@/core/time';
 import type { Progress } from '@/core/to-score';
 import { houseEntries, learn, markHoused } from '@/storage/house-list';
-import { originalBytes, saveLedger, saveOpenQueries } from '@/storage/jobs';
-import { database, type JobRecord } from '@/storage/schema';
-import { asCallback, engineWorker, type Opened, type OpenQuery, type Summary } from '@/workers/engine-client';
+import { originalBytes, saveDirection, saveLedger, saveOpenQueries } from '@/storage/jobs';
+import { database, type Direction, type JobRecord } from '@/storage/schema';
+import { asCallback, engineWorker, type Opened, type OpenQuery, type SequenceSummary, type Summary } from '@/workers/engine-client';
 import { sentence } from '../shared/receive';
 
 /** Which bars and parts the interlinear view shows. */
@@ -24,8 +25,13 @@ export type WrittenPlaces = ReadonlyMap<number, { start: number; end: number; ar
 interface Workspace {
   job: JobRecord | null;
   ledger: Ledger | null;
+  direction: Direction;
+  /** What the job's original is: a MIDI file can go both ways. */
+  original: 'midi' | 'score';
   opened: Opened | null;
   summary: Summary | null;
+  /** What would go to a sequencer; only in that direction. */
+  sequence: SequenceSummary | null;
   /** Grows with each finished conversion, so that views know when to draw again. */
   edition: number;
   progress: Progress | null;
@@ -42,6 +48,8 @@ interface Workspace {
   comparing: boolean;
   /** @param again even when it is open: its originals have changed */
   open: (id: string, again?: boolean) => Promise<void>;
+  /** Works on the same original in the other direction. */
+  turn: (direction: Direction) => Promise<void>;
   decide: (...decisions: Decision[]) => void;
   undo: () => void;
   redo: () => void;
@@ -82,9 +90,24 @@ export const useWorkspace = create<Workspace>((set, get) => {
     await saveLedger(job.id, next);
   }
 
-  async function convert(): Promise<void> {
+  async function sequence(): Promise<void> {
     const { job, ledger } = get();
     if (!job || !ledger) return;
+    set({ progress: { stage: 'casting', done: 0 }, stale: false });
+    try {
+      const next = await engineWorker().sequence(settingsOf(ledger).sequencing);
+      if (get().job?.id !== job.id) return;
+      set((state) => ({ sequence: next, progress: null, failure: null, edition: state.edition + 1, passage: next.kind === 'score' ? passageWithin(state.passage, next.bars.length, next.parts.map((part) => part.id)) : state.passage }));
+      void saveOpenQueries(job.id, openQueries(next, ledger).length);
+    } catch (error) {
+      set({ progress: null, failure: sentence(error) });
+    }
+  }
+
+  async function convert(): Promise<void> {
+    const { job, ledger, direction } = get();
+    if (!job || !ledger) return;
+    if (direction === 'to-sequencer') return sequence();
     set({ progress: { stage: 'casting', done: 0 }, stale: false });
     const began = performance.now();
     let running = true;
@@ -100,7 +123,6 @@ export const useWorkspace = create<Workspace>((set, get) => {
       performance.measure('dragoman: convert', { start: began });
       // A newer run has taken over.
       if (!summary || get().job?.id !== job.id) return;
-      const parts = get().passage.parts.filter((id) => summary.parts.some((part) => part.id === id));
       set((state) => ({
         summary,
         opened: summary.opened,
@@ -108,11 +130,7 @@ export const useWorkspace = create<Workspace>((set, get) => {
         failure: null,
         comparing: false,
         edition: state.edition + 1,
-        passage: {
-          ...state.passage,
-          from: Math.min(state.passage.from, Math.max(0, summary.bars.length - 1)),
-          parts: parts.length > 0 ? parts : summary.parts.slice(0, FIRST_PARTS).map((part) => part.id),
-        },
+        passage: passageWithin(state.passage, summary.bars.length, summary.parts.map((part) => part.id)),
       }));
       void saveOpenQueries(job.id, openQueries(summary, ledger).length);
     } catch (error) {
@@ -124,8 +142,11 @@ export const useWorkspace = create<Workspace>((set, get) => {
   return {
     job: null,
     ledger: null,
+    direction: 'to-score',
+    original: 'midi',
     opened: null,
     summary: null,
+    sequence: null,
     edition: 0,
     progress: null,
     failure: null,
@@ -137,8 +158,8 @@ export const useWorkspace = create<Workspace>((set, get) => {
     comparing: false,
 
     open: async (id, again = false) => {
-      if (!again && get().job?.id === id && get().summary) return;
-      set({ job: null, ledger: null, opened: null, summary: null, progress: null, failure: null, query: null, picked: null, comparing: false, passage: { from: 0, bars: FIRST_BARS, parts: [] } });
+      if (!again && get().job?.id === id && (get().summary || get().sequence)) return;
+      set({ job: null, ledger: null, opened: null, summary: null, sequence: null, progress: null, failure: null, query: null, picked: null, comparing: false, passage: { from: 0, bars: FIRST_BARS, parts: [] } });
       try {
         const job = await database.jobs.get(id);
         if (!job) {
@@ -146,16 +167,31 @@ export const useWorkspace = create<Workspace>((set, get) => {
           return;
         }
         const files = await Promise.all(job.originals.map((original) => originalBytes(original.sha256)));
+        const original = isScoreFile(files[0]!) ? 'score' : 'midi';
+        const direction = original === 'score' ? 'to-sequencer' : (job.direction ?? 'to-score');
+        if (direction === 'to-sequencer') {
+          await engineWorker().openSequence(files[0]!);
+          set({ job, ledger: job.ledger, original, direction });
+          await convert();
+          return;
+        }
         const began = performance.now();
         const opened = await engineWorker().open(files, settingsOf(job.ledger));
         // Shown in the browser's own performance tools; the benchmark reads it.
         performance.measure('dragoman: read and survey', { start: began });
-        set({ job, ledger: job.ledger, opened });
+        set({ job, ledger: job.ledger, opened, original, direction });
         await askHouseList();
         await convert();
       } catch (error) {
         set({ failure: sentence(error) });
       }
+    },
+
+    turn: async (direction) => {
+      const { job } = get();
+      if (!job) return;
+      await saveDirection(job.id, direction);
+      await get().open(job.id, true);
     },
 
     decide: (...decisions) => {
@@ -177,7 +213,7 @@ export const useWorkspace = create<Workspace>((set, get) => {
     show: (passage) =>
       set((state) => {
         const next = { ...state.passage, ...passage };
-        const last = Math.max(0, (state.summary?.bars.length ?? 1) - 1);
+        const last = Math.max(0, barsOnDesk(state).length - 1);
         return { passage: { ...next, from: Math.max(0, Math.min(next.from, last)) } };
       }),
 
@@ -199,21 +235,49 @@ export const useWorkspace = create<Workspace>((set, get) => {
         const { passage } = state;
         const bar = query.bar;
         const visible = bar === undefined || (bar >= passage.from && bar < passage.from + passage.bars);
-        const parts = query.part && state.summary?.parts.some((part) => part.id === query.part) && !passage.parts.includes(query.part) ? [query.part, ...passage.parts] : passage.parts;
+        const parts = query.part && partsOnDesk(state).some((part) => part.id === query.part) && !passage.parts.includes(query.part) ? [query.part, ...passage.parts] : passage.parts;
         return { query: query.id, passage: { ...passage, parts, from: visible ? passage.from : Math.max(0, bar - Math.floor((passage.bars - 1) / 2)) } };
       }),
   };
 });
 
+/** The passage as far as it exists; the first parts where none of its own is left. */
+function passageWithin(passage: Passage, bars: number, known: readonly PartId[]): Passage {
+  const parts = passage.parts.filter((id) => known.includes(id));
+  return { ...passage, from: Math.min(passage.from, Math.max(0, bars - 1)), parts: parts.length > 0 ? parts : known.slice(0, FIRST_PARTS) };
+}
+
+type OnDesk = Pick<Workspace, 'direction' | 'summary' | 'sequence'>;
+
+/** What the job's direction has made, once it has. */
+export function madeOnDesk({ direction, summary, sequence }: OnDesk): Summary | SequenceSummary | null {
+  return direction === 'to-sequencer' ? sequence : summary;
+}
+
+export function barsOnDesk(state: OnDesk): readonly Bar[] {
+  const made = madeOnDesk(state);
+  return made && 'bars' in made && typeof made.bars !== 'number' ? made.bars : NO_BARS;
+}
+
+export function partsOnDesk(state: OnDesk): readonly { id: PartId; name: string }[] {
+  const made = madeOnDesk(state);
+  return made && 'parts' in made ? made.parts : NO_PARTS;
+}
+
+const NO_BARS: readonly Bar[] = [];
+const NO_PARTS: readonly { id: PartId; name: string }[] = [];
+
 /** Queries nobody has answered or set aside. */
-export function openQueries(summary: Summary | null, ledger: Ledger | null): OpenQuery[] {
+export function openQueries(summary: { queries: readonly OpenQuery[] } | null, ledger: Ledger | null): OpenQuery[] {
   if (!summary || !ledger) return [];
   const dismissed = dismissedQueries(ledger);
   return summary.queries.filter((query) => !dismissed.has(query.id));
 }
 
 /** How people know a track: by its part's name, or by its own. */
-export function nameOfTrack(summary: Summary | null, opened: Opened | null, track: string): string {
+export function nameOfTrack(summary: Summary | null, opened: Opened | null, track: string, sequence: SequenceSummary | null = null): string {
+  const played = sequence?.kind === 'score' ? sequence.parts.find((one) => one.id === track) : undefined;
+  if (played) return played.name;
   const part = summary?.parts.find((candidate) => candidate.tracks.includes(track));
   if (part) return part.name;
   const survey = opened?.survey.tracks.find((candidate) => candidate.id === track);

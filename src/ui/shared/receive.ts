@@ -9,12 +9,13 @@ import { engineWorker } from '@/workers/engine-client';
  * @throws Error with one sentence for people
  */
 export async function receive(file: ReceivedFile, options?: { demo?: boolean; name?: string }): Promise<JobRecord> {
+  let kind: 'midi' | 'score';
   try {
-    await engineWorker().check(file.bytes);
+    kind = await engineWorker().check(file.bytes);
   } catch (error) {
     throw new Error(`${file.fileName}: ${sentence(error)}`);
   }
-  return createJob(file, options);
+  return createJob(file, { ...options, ...(kind === 'score' && { direction: 'to-sequencer' as const }) });
 }
 
 export function sentence(error: unknown): string {

@@ -2,11 +2,12 @@
  * Cleaning: a MIDI file with what fights a sequencer's mixer taken out or made harmless. Notes, velocities, tempo, meters, keys,
  * markers and names stay event for event.
  */
+import { conductorName } from '../../performance';
 import { encodeText, Message, Meta, type ChannelEvent, type SmfEvent, type SmfFile, type SmfTrack } from '../../smf';
 import type { Ticks } from '../../time';
 import type { NEUTRAL_VOLUMES, Preset } from '../settings';
-import { CONDUCTOR_NAME } from '../write-sequence';
 import { DATA_KINDS, inventoryOf, kindOf, type DataKind } from './inventory';
+import { switchKeysOf } from './switch-keys';
 
 export const ACTIONS = ['carry', 'drop', 'convert'] as const;
 /** convert: volume, pan, reverb and chorus to one harmless value at the start; modulation and expression into each other; the pedal into longer notes; programs to one at the start. */
@@ -24,13 +25,15 @@ export const CONVERSIONS: Partial<Record<DataKind, string>> = {
   modulation: 'to controller 11',
   expression: 'to controller 1',
   sustain: 'into longer notes',
+  keyswitches: 'to text',
 };
 
 const all = (action: Action) => Object.fromEntries(DATA_KINDS.map((kind) => [kind, action])) as CleaningPlan;
 
 export const PRESET_PLANS: Record<Preset, CleaningPlan> = {
-  bare: all('drop'),
-  expression: { ...all('drop'), modulation: 'carry', expression: 'carry', sustain: 'carry', pitchBend: 'carry', aftertouch: 'carry', text: 'carry' },
+  // Whether low keys are switches is a guess: notes go only where somebody says so.
+  bare: { ...all('drop'), keyswitches: 'carry' },
+  expression: { ...all('drop'), keyswitches: 'carry', modulation: 'carry', expression: 'carry', sustain: 'carry', pitchBend: 'carry', aftertouch: 'carry', text: 'carry' },
   everything: all('carry'),
 };
 
@@ -52,7 +55,8 @@ export interface CleaningReport {
 }
 
 export function cleanSmf(file: SmfFile, settings: CleaningSettings): { file: SmfFile; report: CleaningReport } {
-  const inventory = inventoryOf(file);
+  const switches = switchKeysOf(file);
+  const inventory = inventoryOf(file, switches);
   const warnings: string[] = [];
   const tracks = file.tracks.flatMap((track, t): SmfTrack[] => {
     if (settings.leftOut.includes(t)) {
@@ -61,11 +65,17 @@ export function cleanSmf(file: SmfFile, settings: CleaningSettings): { file: Smf
       warnings.push(`Track ${t + 1} has no notes but carries the tempo and meter of the piece; it is kept.`);
     }
     const plan = { ...settings.plan, ...settings.tracks[t] };
-    const cleaned = cleanTrack(track, plan, settings.neutralVolume);
-    return [inventory[t]!.conductor && inventory[t]!.name === '' ? { ...cleaned, events: [{ kind: 'meta', tick: 0, type: Meta.trackName, data: encodeText(CONDUCTOR_NAME) }, ...cleaned.events] } : cleaned];
+    const cleaned = cleanTrack(track, plan, settings.neutralVolume, switches.get(t));
+    return [inventory[t]!.conductor && inventory[t]!.name === '' ? { ...cleaned, events: [{ kind: 'meta', tick: 0, type: Meta.trackName, data: encodeText(conductorName('')) }, ...cleaned.events] } : cleaned];
   });
   const result: SmfFile = { ...file, tracks };
-  return { file: result, report: { before: totals(inventory), after: totals(inventoryOf(result)), warnings } };
+  return { file: result, report: { before: totals(inventory), after: totals(inventoryOf(result, keptSwitches(file, settings.leftOut, switches, inventory))), warnings } };
+}
+
+/** Switches by the place their track has in the result. */
+function keptSwitches(file: SmfFile, leftOut: readonly number[], switches: ReadonlyMap<number, ReadonlySet<number>>, inventory: ReturnType<typeof inventoryOf>): ReadonlyMap<number, ReadonlySet<number>> {
+  const kept = file.tracks.map((_, t) => t).filter((t) => !leftOut.includes(t) || inventory[t]!.conductor);
+  return new Map(kept.flatMap((t, i) => (switches.has(t) ? [[i, switches.get(t)!] as const] : [])));
 }
 
 function totals(inventory: ReturnType<typeof inventoryOf>): Record<DataKind, number> {
@@ -74,10 +84,10 @@ function totals(inventory: ReturnType<typeof inventoryOf>): Record<DataKind, num
 
 const NEUTRAL: Partial<Record<DataKind, { controller: number; value: number }>> = { pan: { controller: 10, value: 64 }, reverb: { controller: 91, value: 0 }, chorus: { controller: 93, value: 0 } };
 
-function cleanTrack(track: SmfTrack, plan: CleaningPlan, neutralVolume: CleaningSettings['neutralVolume']): SmfTrack {
+function cleanTrack(track: SmfTrack, plan: CleaningPlan, neutralVolume: CleaningSettings['neutralVolume'], switches: ReadonlySet<number> | undefined): SmfTrack {
   const met = new Set<string>();
   let events = track.events.flatMap((event): SmfEvent[] => {
-    const kind = kindOf(event);
+    const kind = kindOf(event, switches);
     if (kind === null || plan[kind] === 'carry') return [event];
     if (plan[kind] === 'drop' || event.kind !== 'channel') return [];
     return converted(event, kind);
@@ -108,6 +118,8 @@ function cleanTrack(track: SmfTrack, plan: CleaningPlan, neutralVolume: Cleaning
         return [{ ...event, data1: 11 }];
       case 'expression':
         return [{ ...event, data1: 1 }];
+      case 'keyswitches':
+        return (event.status & 0xf0) === Message.noteOn && event.data2 > 0 ? [{ kind: 'meta', tick: event.tick, type: Meta.text, data: encodeText(`keyswitch ${event.data1}`) }] : [];
       case 'sustain':
         // Kept for the lengths that are made of them, then taken out.
         return [event];

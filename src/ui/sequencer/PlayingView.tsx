@@ -1,0 +1,180 @@
+'use client';
+
+import { CaretRightOutlined, PauseOutlined } from '@ant-design/icons';
+import { Button, Checkbox, Collapse, InputNumber, Segmented, Select, Switch } from 'antd';
+import { useState } from 'react';
+import { CARRIER_NAMES, type Decision } from '@/core/job';
+import { ARTICULATIONS, DYNAMICS } from '@/core/score';
+import { DYNAMIC_CARRIERS, NO_LOOSENING, type DynamicCarrier, type Loosening } from '@/core/to-sequencer';
+import { play, stopPlaying } from '@/sound/player';
+import { engineWorker } from '@/workers/engine-client';
+import { BarWalk } from '../interlinear/BarWalk';
+import { Interlinear } from '../interlinear/Interlinear';
+import { useWorkspace } from '../job/workspace';
+import { CommittedNumber } from '../shared/CommittedNumber';
+import { DynamicsChart } from './DynamicsChart';
+import { useScoreSequence } from './useSequence';
+import styles from './sequencer.module.css';
+
+const NOTHING = 'nothing';
+const STEPS = [1, 2, 4, 8, 16] as const;
+
+/** Written time becomes played time: what carries the dynamics, how long notes sound, how loose it may be. */
+export function PlayingView() {
+  const { sequence } = useScoreSequence();
+  const shown = useWorkspace((state) => state.passage.parts);
+  const show = useWorkspace((state) => state.show);
+  const [look, setLook] = useState<'music' | 'dynamics'>('music');
+  return (
+    <div className={styles.playing}>
+      <aside className={styles.side} aria-label="Playing">
+        <ul className={styles.parts} aria-label="Parts">
+          {sequence.parts.map((part) => (
+            <li key={part.id}>
+              <Checkbox checked={shown.includes(part.id)} onChange={(event) => show({ parts: event.target.checked ? [...shown, part.id] : shown.filter((other) => other !== part.id) })}>
+                {part.name}
+              </Checkbox>
+            </li>
+          ))}
+        </ul>
+        <PlayingSettings />
+      </aside>
+      <div className={styles.reading}>
+        <BarWalk>
+          <Segmented<'music' | 'dynamics'> size="small" value={look} onChange={setLook} options={[{ value: 'music', label: 'Music' }, { value: 'dynamics', label: 'Dynamics' }]} />
+        </BarWalk>
+        {look === 'music' ? <Interlinear /> : <DynamicsChart />}
+        <Hearing />
+      </div>
+    </div>
+  );
+}
+
+function PlayingSettings() {
+  const { sequence, settings } = useScoreSequence();
+  const decide = useWorkspace((state) => state.decide);
+  const shown = useWorkspace((state) => state.passage.parts);
+  const [reach, setReach] = useState<'all' | 'shown'>('all');
+  const set = (change: Partial<Omit<Extract<Decision, { kind: 'setSequencing' }>, 'kind'>>) => decide({ kind: 'setSequencing', ...change });
+  const first = sequence.parts.find((part) => shown.includes(part.id));
+  const carriers = reach === 'all' ? settings.dynamicsTo : ((first && settings.parts[first.id]?.dynamicsTo) ?? settings.dynamicsTo);
+  const setCarriers = (dynamicsTo: DynamicCarrier[]) => (reach === 'all' ? set({ dynamicsTo }) : decide(...shown.map((part) => ({ kind: 'setPartSequencing' as const, part, dynamicsTo }))));
+  const { loosening } = settings;
+  const loosen = (change: Partial<Loosening>) => set({ loosening: { ...loosening, ...change } });
+  return (
+    <div className={styles.panel}>
+      <h3>Dynamics go to</h3>
+      <Segmented<'all' | 'shown'> size="small" block value={reach} onChange={setReach} options={[{ value: 'all', label: 'all parts' }, { value: 'shown', label: 'parts in view' }]} />
+      <Select<string[]>
+        mode="multiple"
+        size="small"
+        className={styles.fill}
+        aria-label="Dynamics go to"
+        placeholder={NOTHING}
+        maxCount={2}
+        value={[...carriers]}
+        onChange={(value) => setCarriers(value as DynamicCarrier[])}
+        options={DYNAMIC_CARRIERS.map((value) => ({ value, label: CARRIER_NAMES[value] }))}
+      />
+      <label>
+        Ramps: values a quarter
+        <Select<number> size="small" aria-label="Values a quarter" value={10080 / settings.rampStep} onChange={(n) => set({ rampStep: 10080 / n })} options={STEPS.map((value) => ({ value, label: String(value) }))} />
+      </label>
+      <label>
+        Slurs overlap by
+        <CommittedNumber key={settings.slurOverlap} value={settings.slurOverlap} min={0} max={200} suffix="ms" label="Slur overlap" onCommit={(slurOverlap) => set({ slurOverlap })} />
+      </label>
+      <label>
+        Ornaments played out
+        <Switch size="small" aria-label="Ornaments played out" checked={settings.ornaments} onChange={(ornaments) => set({ ornaments })} />
+      </label>
+      <Collapse
+        size="small"
+        ghost
+        items={[
+          {
+            key: 'levels',
+            label: 'Velocities of the signs',
+            children: (
+              <div className={styles.grid}>
+                {DYNAMICS.map((level) => (
+                  <label key={level}>
+                    <i>{level}</i>
+                    <CommittedNumber key={settings.levels[level]} value={settings.levels[level]} min={1} max={127} label={`Velocity of ${level}`} onCommit={(value) => set({ levels: { ...settings.levels, [level]: value } })} />
+                  </label>
+                ))}
+              </div>
+            ),
+          },
+          {
+            key: 'articulations',
+            label: 'Lengths and strengths',
+            children: ARTICULATIONS.map((one) => (
+              <label key={one}>
+                {one}
+                <span className={styles.group}>
+                  <InputNumber<number> size="small" min={5} max={100} suffix="%" value={Math.round(settings.articulations[one].length * 100)} aria-label={`Length of ${one}`} onChange={(value) => value !== null && set({ articulations: { ...settings.articulations, [one]: { ...settings.articulations[one], length: value / 100 } } })} />
+                  <InputNumber<number> size="small" min={-64} max={64} value={settings.articulations[one].velocity} aria-label={`Velocity of ${one}`} onChange={(value) => value !== null && set({ articulations: { ...settings.articulations, [one]: { ...settings.articulations[one], velocity: value } } })} />
+                </span>
+              </label>
+            )),
+          },
+          {
+            key: 'loosening',
+            label: 'Loosening',
+            children: (
+              <>
+                <p className="soft">From a seed, the same each time; at rest the notes are exactly as written.</p>
+                {(
+                  [
+                    ['velocity', 'Velocity by chance', 40, ''],
+                    ['accent', 'Velocity by place in the bar', 40, ''],
+                    ['onset', 'Onsets by chance', 60, 'ms'],
+                    ['legato', 'Into the next note', 200, 'ms'],
+                    ['seed', 'Seed', 9999, ''],
+                  ] as const
+                ).map(([field, label, most, suffix]) => (
+                  <label key={field}>
+                    {label}
+                    <CommittedNumber key={loosening[field]} value={loosening[field]} min={0} max={most} {...(suffix && { suffix })} label={label} onCommit={(value) => loosen({ [field]: value })} />
+                  </label>
+                ))}
+                <label>
+                  Swing
+                  <Select<number> size="small" aria-label="Swing of the eighths" value={loosening.swing} onChange={(swing) => loosen({ swing })} options={[1, 1.5, 2, 2.5, 3].map((value) => ({ value, label: value === 1 ? 'even' : `${value} : 1` }))} />
+                </label>
+                <Button size="small" onClick={() => set({ loosening: NO_LOOSENING })}>
+                  Exactly as written
+                </Button>
+              </>
+            ),
+          },
+        ]}
+      />
+    </div>
+  );
+}
+
+/** Plays what is in view as it would be delivered. */
+function Hearing() {
+  const passage = useWorkspace((state) => state.passage);
+  const [sounding, setSounding] = useState(false);
+  const toggle = async () => {
+    if (sounding) {
+      stopPlaying();
+      setSounding(false);
+      return;
+    }
+    const notes = await engineWorker().heard(passage.from, passage.from + passage.bars, passage.parts);
+    setSounding(true);
+    await play(notes, () => setSounding(false));
+  };
+  return (
+    <div className={styles.tools}>
+      <Button size="small" icon={sounding ? <PauseOutlined /> : <CaretRightOutlined />} onClick={() => void toggle()}>
+        {sounding ? 'Stop' : 'Hear these bars'}
+      </Button>
+      <span className="soft">Above as written, below as it goes to the sequencer.</span>
+    </div>
+  );
+}

@@ -1,0 +1,109 @@
+'use client';
+
+import { Button, Checkbox, Segmented, Select, Table } from 'antd';
+import { useState } from 'react';
+import { PROGRAM_NAMES } from '@/core/instruments';
+import { SPLITS, type ChannelPlan, type Preset, type Split } from '@/core/to-sequencer';
+import type { ScorePartSummary } from '@/workers/engine-client';
+import { useWorkspace } from '../job/workspace';
+import { ChartDrawer } from './ChartDrawer';
+import { DrumKeysDrawer } from './DrumKeysDrawer';
+import { PresetChoice } from './PresetChoice';
+import { useScoreSequence } from './useSequence';
+import styles from './sequencer.module.css';
+
+const SPLIT_WORDS: Record<Split, string> = { none: 'one track', technique: 'by technique', solo: 'solo passages', voice: 'by voice', staff: 'by hand', lines: 'single lines' };
+const USUAL = 0;
+
+/** Which tracks the parts become, with which sounds and channels, and what tells a sample library how to play. */
+export function SoundsView() {
+  const { sequence, settings } = useScoreSequence();
+  const decide = useWorkspace((state) => state.decide);
+  const [charting, setCharting] = useState<ScorePartSummary | null>(null);
+  const [drumming, setDrumming] = useState<ScorePartSummary | null>(null);
+  const own = (part: string) => settings.parts[part] ?? {};
+  const tracksOf = (part: string) => sequence.tracks.filter((track) => track.part === part);
+  return (
+    <div className={styles.sheet}>
+      <div className={styles.row}>
+        <PresetChoice value={settings.preset} onChange={(preset: Preset) => decide({ kind: 'setSequencing', preset })} />
+        <Segmented<ChannelPlan> size="small" aria-label="Channels" value={settings.channels} onChange={(channels) => decide({ kind: 'setSequencing', channels })} options={[{ value: 'by-part', label: 'A channel for each track' }, { value: 'one-channel', label: 'All on one channel' }]} />
+      </div>
+      <p className="soft">
+        {settings.preset === 'bare' ? 'The preset writes no programs: the sequencer’s own sounds stay. Channels and names are written.' : 'Programs are written once, at the start of each track.'} Percussion is on channel 10.
+      </p>
+      <Table<ScorePartSummary>
+        size="small"
+        rowKey="id"
+        pagination={false}
+        virtual
+        scroll={{ x: 860, y: 500 }}
+        dataSource={sequence.parts}
+        columns={[
+          { title: '', key: 'in', width: 36, render: (_, part) => <Checkbox checked={!own(part.id).leftOut} aria-label={`${part.name} goes along`} onChange={(event) => decide({ kind: 'setPartSequencing', part: part.id, leftOut: !event.target.checked })} /> },
+          { title: 'Part', key: 'name', width: 150, ellipsis: true, render: (_, part) => part.name },
+          {
+            title: 'Sound',
+            key: 'program',
+            width: 210,
+            render: (_, part) =>
+              part.unpitched ? (
+                <Button size="small" onClick={() => setDrumming(part)}>
+                  {own(part.id).drumKeys ? 'Drums, keys changed …' : 'Drums, keys as written …'}
+                </Button>
+              ) : (
+                <Select<number>
+                  size="small"
+                  showSearch={{ optionFilterProp: 'label' }}
+                  className={styles.fill}
+                  aria-label={`Sound of ${part.name}`}
+                  value={own(part.id).program ?? USUAL}
+                  onChange={(program) => decide({ kind: 'setPartSequencing', part: part.id, program: program === USUAL ? null : program })}
+                  options={[{ value: USUAL, label: part.program ? `${PROGRAM_NAMES[part.program - 1]} (usual)` : 'none' }, ...PROGRAM_NAMES.map((name, i) => ({ value: i + 1, label: `${i + 1} ${name}` }))]}
+                />
+              ),
+          },
+          {
+            title: 'Split',
+            key: 'split',
+            width: 132,
+            render: (_, part) => (
+              <Select<Split>
+                size="small"
+                className={styles.fill}
+                aria-label={`Split ${part.name}`}
+                value={own(part.id).split ?? 'none'}
+                onChange={(split) => decide({ kind: 'setPartSequencing', part: part.id, split })}
+                options={SPLITS.filter((split) => split !== 'staff' || part.staves > 1).map((value) => ({ value, label: SPLIT_WORDS[value] }))}
+              />
+            ),
+          },
+          {
+            title: 'Technique chart',
+            key: 'chart',
+            width: 150,
+            render: (_, part) =>
+              part.unpitched ? null : (
+                <Button size="small" onClick={() => setCharting(part)}>
+                  {own(part.id).chart?.name ?? 'none'} …
+                </Button>
+              ),
+          },
+          {
+            title: 'Becomes',
+            key: 'tracks',
+            render: (_, part) => (
+              <span className="soft">
+                {tracksOf(part.id)
+                  .map((track) => `${track.name} (${track.port > 0 ? `port ${track.port + 1}, ` : ''}ch ${track.channel}${settings.preset !== 'bare' && track.program && !part.unpitched ? `, ${PROGRAM_NAMES[track.program - 1]}` : ''})`)
+                  .join(' · ')}
+              </span>
+            ),
+          },
+        ]}
+      />
+      {charting && <ChartDrawer key={charting.id} part={charting} onClose={() => setCharting(null)} />}
+      {drumming && <DrumKeysDrawer key={drumming.id} part={drumming} onClose={() => setDrumming(null)} />}
+    </div>
+  );
+}

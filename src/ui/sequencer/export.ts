@@ -1,0 +1,28 @@
+import { zipSync } from 'fflate';
+import { fileNameOf, settingsOf } from '@/core/job';
+import { engineWorker } from '@/workers/engine-client';
+import { useWorkspace } from '../job/workspace';
+import { download } from '../shared/download';
+
+/** Writes the MIDI as it stands and hands it to the browser: one file, or several in a zip. @returns its name */
+export async function exportSequence(): Promise<string> {
+  const { job, ledger } = useWorkspace.getState();
+  const settings = settingsOf(ledger!).sequencing;
+  const files = await engineWorker().sequenceFiles(settings);
+  const name = fileNameOf(job?.name ?? 'score');
+  if (files.length === 1) {
+    const fileName = `${name}.mid`;
+    download(files[0]!.bytes, fileName, 'audio/midi');
+    return fileName;
+  }
+  const taken = new Set<string>();
+  const entries = files.map(({ label, bytes }, i): [string, Uint8Array] => {
+    const base = `${String(i + 1).padStart(2, '0')} ${fileNameOf(label || 'section')}`;
+    const unique = taken.has(base) ? `${base} (${i + 1})` : base;
+    taken.add(unique);
+    return [`${unique}.mid`, bytes];
+  });
+  const fileName = `${name}.midi.zip`;
+  download(zipSync(Object.fromEntries(entries)), fileName, 'application/zip');
+  return fileName;
+}
