@@ -43,6 +43,25 @@ describe('command line', () => {
     expect(text).not.toContain('Bassoon');
   });
 
+  it('turns a score into clean MIDI, and MIDI into cleaner MIDI', () => {
+    const xml = join(folder, 'score.musicxml');
+    const midi = join(folder, 'score.mid');
+    const report = join(folder, 'midi-report.json');
+    expect(dragoman('to-score', demo, '-o', xml).status).toBe(0);
+    expect(dragoman('to-midi', xml, '-o', midi, '--report', report)).toMatchObject({ status: 0, stderr: '' });
+    const facts = JSON.parse(dragoman('inspect', midi).stdout);
+    expect(facts.tracks.map((track: { name: string }) => track.name).slice(1, 4)).toEqual(['Flute', 'Clarinet in B♭', 'Bassoon']);
+    expect(facts.tracks.every((track: { controllers: unknown[]; programs: unknown[] }) => track.controllers.length === 0 && track.programs.length === 0)).toBe(true);
+    expect(JSON.parse(readFileSync(report, 'utf8'))).toMatchObject({ kind: 'score', files: [{ tracks: 12, betweenTicks: 0 }] });
+    const rich = join(folder, 'rich.mid');
+    expect(dragoman('to-midi', xml, '-o', rich, '--carry', 'expression').status).toBe(0);
+    expect(JSON.parse(dragoman('inspect', rich).stdout).tracks[1].programs).toEqual([74]);
+    const cleaned = join(folder, 'cleaned.mid');
+    expect(dragoman('to-midi', demo, '-o', cleaned, '--report', report).status).toBe(0);
+    expect(JSON.parse(readFileSync(report, 'utf8'))).toMatchObject({ kind: 'midi', cleaning: { after: { volume: 0, pan: 0, reverb: 0 } } });
+    expect(JSON.parse(dragoman('inspect', cleaned).stdout).tracks.map((track: { notes: number }) => track.notes)).toEqual(JSON.parse(dragoman('inspect', demo).stdout).tracks.map((track: { notes: number }) => track.notes));
+  });
+
   const wrong: [string, string[], number, RegExp][] = [
     ['no command', [], 2, /^Usage/],
     ['an unknown command', ['dance'], 2, /no command “dance”/],
@@ -50,6 +69,9 @@ describe('command line', () => {
     ['no output', ['to-score', demo], 2, /^Usage/],
     ['an output of another kind', ['to-score', demo, '-o', 'x.pdf'], 2, /musicxml or .mxl/],
     ['a file that is not there', ['inspect', join(folder, 'nothing.mid')], 1, /there is no such file/],
+    ['an output of another kind for MIDI', ['to-midi', demo, '-o', 'x.wav'], 2, /must end in .mid/],
+    ['a preset nobody knows', ['to-midi', demo, '-o', 'x.mid', '--carry', 'all'], 2, /--carry takes bare/],
+    ['a file that is neither score nor MIDI', ['to-midi', 'package.json', '-o', join(folder, 'x.mid')], 1, /not a Standard MIDI File/],
     ['a file of another kind', ['inspect', 'package.json'], 1, /not a Standard MIDI File/],
   ];
   it.each(wrong)('ends well on %s', (_, args, code, words) => {

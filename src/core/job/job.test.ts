@@ -4,11 +4,19 @@ import { performanceFromSmf } from '../performance';
 import { writeMusicXml } from '../musicxml';
 import { keyName } from '../score';
 import { readSmf } from '../smf';
-import { toScore } from '../to-score';
-import { DECISION_KINDS, describe as inWords, dismissedQueries, EMPTY_LEDGER, enter, inForce, JobError, moveTo, parseJob, redo, remediesFor, settingsOf, undo, type Decision } from './index';
+import { convert, Memo, toScore } from '../to-score';
+import { DECISION_KINDS, describe as inWords, dismissedQueries, EMPTY_LEDGER, enter, inForce, JobError, moveTo, parseJob, readChart, readDrumMap, redo, remediesFor, settingsOf, undo, writeChart, writeDrumMap, type Decision } from './index';
 
 const performance = performanceFromSmf(readSmf(demoOriginal()));
-const scoreText = (ledger = EMPTY_LEDGER) => writeMusicXml(toScore(performance, settingsOf(ledger)).printed);
+// What one decision changes is computed, the rest is remembered: memo.test.ts shows that the outcome is the same.
+const memo = new Memo();
+function scoreText(ledger = EMPTY_LEDGER): string {
+  const steps = convert(performance, settingsOf(ledger), memo);
+  for (;;) {
+    const step = steps.next();
+    if (step.done) return writeMusicXml(step.value.printed);
+  }
+}
 
 // Long notes of the cello, somewhere in the middle.
 const cello = performance.tracks[10]!.notes;
@@ -108,6 +116,55 @@ describe('ledger', () => {
   });
 });
 
+const sequencing: Decision[] = [
+  { kind: 'setSequencing', preset: 'expression', dynamicsTo: ['velocity', 'expression'], ticksPerQuarter: 960, loosening: { seed: 3, velocity: 5, accent: 2, onset: 8, swing: 1, legato: 0 } },
+  { kind: 'setPartSequencing', part: 'P1', split: 'technique', program: 57, chart: { name: 'Library', entries: [{ technique: 'muted', by: { kind: 'key', key: 24 } }] }, drumKeys: { 36: 35 } },
+  { kind: 'setCarry', data: 'pan', action: 'convert', track: null },
+  { kind: 'setCarry', data: 'pan', action: 'carry', track: 2 },
+  { kind: 'leaveTracks', tracks: [4, 5], out: true },
+];
+
+describe('decisions about the way to a sequencer', () => {
+  const ledger = sequencing.reduce(enter, EMPTY_LEDGER);
+  it('add up to settings, and are undone one by one', () => {
+    const { sequencing: now } = settingsOf(ledger);
+    expect(now).toMatchObject({ preset: 'expression', ticksPerQuarter: 960, carry: { pan: 'convert' }, carryTracks: { 2: { pan: 'carry' } }, leftOutTracks: [4, 5] });
+    expect(now.parts.P1).toMatchObject({ split: 'technique', program: 57 });
+    expect(settingsOf(undo(ledger)).sequencing.leftOutTracks).toEqual([]);
+    expect(settingsOf(enter(ledger, { kind: 'setPartSequencing', part: 'P1', chart: null, program: null })).sequencing.parts.P1).toEqual({ split: 'technique', drumKeys: { 36: 35 } });
+    expect(settingsOf(enter(ledger, { kind: 'setSequencing', preset: 'bare' })).sequencing).toMatchObject({ carry: {}, carryTracks: {}, ticksPerQuarter: 960 });
+    expect(settingsOf(enter(ledger, { kind: 'leaveTracks', tracks: [4], out: false })).sequencing.leftOutTracks).toEqual([5]);
+  });
+  it('are said in plain words', () => {
+    expect(sequencing.map((decision) => inWords(decision, () => 'Trumpet'))).toEqual([
+      'Preset: expression kept; Dynamics by velocity and controller 11; 960 ticks a quarter; Loosening changed', 'Trumpet: a track for each technique; program 57; technique chart “Library”; C2 (36) becomes 35', 'pan (10) converted', 'Track 3: pan (10) carried', '2 tracks left out',
+    ]);
+  });
+  it('pass through a job file, and wrong ones do not', () => {
+    const job = (decisions: unknown[]) => JSON.stringify({ format: 'dragoman-job', version: 1, name: 'x', originals: [], ledger: { decisions, position: decisions.length } });
+    expect(parseJob(job(sequencing), 'job.json').ledger.decisions).toEqual(sequencing.map((decision) => expect.objectContaining({ kind: decision.kind })));
+    for (const wrong of [{ kind: 'setSequencing', ticksPerQuarter: 50 }, { kind: 'setSequencing', dynamicsTo: ['smoke'] }, { kind: 'setPartSequencing', part: '../x' }, { kind: 'setPartSequencing', part: 'P1', chart: { name: 'x', entries: [{ technique: 'muted', by: { kind: 'key', key: 300 } }] } }, { kind: 'setCarry', data: 'smoke', action: 'drop', track: null }, { kind: 'setSequencing', levels: { p: 900 } }]) {
+      expect(() => parseJob(job([wrong]), 'job.json'), JSON.stringify(wrong)).toThrow(JobError);
+    }
+  });
+});
+
+describe('charts and drum maps', () => {
+  const chart = { name: 'Brass library', entries: [{ technique: 'muted' as const, by: { kind: 'key' as const, key: 24 } }, { technique: 'ordinary' as const, by: { kind: 'controller' as const, controller: 32, value: 1 } }] };
+  const map = { name: 'Pit kit', sounds: [{ key: 36, name: 'Kick', step: 'F' as const, octave: 4, notehead: 'normal' as const, limb: 'feet' as const }] };
+  it('travel as files and come back the same', () => {
+    expect(readChart(writeChart(chart), 'c.json')).toEqual(chart);
+    expect(readDrumMap(writeDrumMap(map), 'm.json')).toEqual(map);
+  });
+  it.each([['{', /not JSON/], ['{"format":"other"}', /something else/], [writeDrumMap({ ...map, sounds: [...map.sounds, ...map.sounds] }), /twice/], [writeDrumMap({ ...map, sounds: [{ ...map.sounds[0]!, key: 400 }] }), /entry 1/]])('refuse what is no drum map', (text, words) => {
+    expect(() => readDrumMap(text, 'm.json')).toThrow(words);
+  });
+  it('refuse what is no chart', () => {
+    expect(() => readChart(writeChart({ ...chart, entries: [{ technique: 'muted', by: { kind: 'key', key: 999 } }] }), 'c.json')).toThrow(/entry 1/);
+    expect(() => readChart(writeDrumMap(map), 'c.json')).toThrow(/something else/);
+  });
+});
+
 describe('job files', () => {
   const good = { format: 'dragoman-job', version: 1, name: 'Goose', originals: [{ fileName: 'a.mid', sha256: 'a'.repeat(64), size: 10 }], ledger: { decisions, position: 3 } };
   const parse = (change: (job: Record<string, unknown>) => void = () => {}) => {
@@ -118,7 +175,7 @@ describe('job files', () => {
 
   it('takes every kind of decision there is', () => {
     expect(parse().ledger).toEqual({ decisions, position: 3 });
-    const kinds = new Set([...decisions.map((decision) => decision.kind), 'freeGrid', 'setOrnaments', 'setClefs', 'setOctaveLines', 'dismissQuery', 'splitTrack', 'placeOriginal']);
+    const kinds = new Set([...decisions.map((decision) => decision.kind), ...sequencing.map((decision) => decision.kind), 'freeGrid', 'setOrnaments', 'setClefs', 'setOctaveLines', 'dismissQuery', 'splitTrack', 'placeOriginal']);
     expect(kinds).toEqual(new Set(Object.keys(DECISION_KINDS)));
   });
 

@@ -71,7 +71,7 @@ function groupNotes(notes: readonly PerformedNote[], split: Split, part: Part): 
   const by = (keyOf: (note: PerformedNote) => string, label: (key: string) => string, technique: (key: string) => TechniqueId | null = () => null): Group[] => {
     const groups = new Map<string, PerformedNote[]>();
     for (const note of notes) groups.set(keyOf(note), [...(groups.get(keyOf(note)) ?? []), note]);
-    return [...groups].map(([key, group]) => ({ label: groups.size > 1 || technique(key) ? label(key) : '', notes: group, technique: technique(key) }));
+    return [...groups].sort(([a], [b]) => (a < b ? -1 : 1)).map(([key, group]) => ({ label: groups.size > 1 || technique(key) ? label(key) : '', notes: group, technique: technique(key) }));
   };
   switch (split) {
     case 'none':

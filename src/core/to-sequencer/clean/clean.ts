@@ -95,7 +95,7 @@ function cleanTrack(track: SmfTrack, plan: CleaningPlan, neutralVolume: Cleaning
   if (plan.sustain === 'convert') events = withLongerNotes(events, track.endTick);
   // What is put at the start stands there in the order of ticks.
   const order = events.map((event, i) => ({ event, i })).sort((a, b) => a.event.tick - b.event.tick || a.i - b.i);
-  return { events: order.map(({ event }) => event), endTick: track.endTick };
+  return { events: withinReach(order.map(({ event }) => event), track.endTick), endTick: track.endTick };
 
   function converted(event: ChannelEvent, kind: DataKind): SmfEvent[] {
     const channel = event.status & 0x0f;
@@ -127,6 +127,25 @@ function cleanTrack(track: SmfTrack, plan: CleaningPlan, neutralVolume: Cleaning
         return [];
     }
   }
+}
+
+/** Longest delta time of the standard: four bytes of seven bits. */
+const LONGEST_DELTA: Ticks = 0x0fffffff;
+
+/** Where what was dropped leaves a gap that no delta time can say, an empty text stands in it. */
+function withinReach(events: readonly SmfEvent[], endTick: Ticks): SmfEvent[] {
+  const result: SmfEvent[] = [];
+  let tick = 0;
+  const reach = (to: Ticks) => {
+    while (to - tick > LONGEST_DELTA) result.push({ kind: 'meta', tick: (tick += LONGEST_DELTA), type: Meta.text, data: new Uint8Array() });
+    tick = to;
+  };
+  for (const event of events) {
+    reach(event.tick);
+    result.push(event);
+  }
+  reach(endTick);
+  return result;
 }
 
 /** Notes sound until the pedal is let go or their key is struck again; the pedal itself goes. */
