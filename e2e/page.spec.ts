@@ -102,7 +102,7 @@ test('score and parts are shown as pages, printed, and saved as PDF', async ({ p
   await expect(page.getByText(/of [2-9]/)).toBeVisible();
   await page.getByRole('button', { name: 'Page on' }).click();
   await expect(page.getByRole('img', { name: 'Score, page 2' })).toBeVisible();
-  const [download] = await Promise.all([page.waitForEvent('download', { timeout: 60_000 }), page.getByRole('button', { name: 'PDF' }).click()]);
+  const [download] = await Promise.all([page.waitForEvent('download', { timeout: 60_000 }), page.getByRole('button', { name: 'download PDF' }).click()]);
   expect(download.suggestedFilename()).toMatch(/\.pdf$/);
   const bytes = readFileSync((await download.path())!);
   expect(bytes.subarray(0, 5).toString()).toBe('%PDF-');
@@ -114,6 +114,6 @@ test('score and parts are shown as pages, printed, and saved as PDF', async ({ p
   await page.evaluate(() => {
     window.print = () => document.body.setAttribute('data-printed', String(document.querySelectorAll('.printedPage svg.definition-scale').length));
   });
-  await page.getByRole('button', { name: 'printer Print' }).click();
+  await page.getByRole('button', { name: 'Print', exact: true }).click();
   await expect(page.locator('body')).toHaveAttribute('data-printed', /[1-9]/, { timeout: 30_000 });
 });

@@ -1,8 +1,9 @@
 'use client';
 
 import { DownloadOutlined } from '@ant-design/icons';
-import { App, Button } from 'antd';
-import { keyName } from '@/core/score';
+import { App, Button, Segmented } from 'antd';
+import { useState } from 'react';
+import { keyName, MARK_CLASSES } from '@/core/score';
 import { openQueries, useWorkspace } from '../job/workspace';
 import { sentence } from '../shared/receive';
 import { bytesInWords, clock, count } from '../shared/words';
@@ -17,10 +18,15 @@ export function DispatchView() {
   const ledger = useWorkspace((state) => state.ledger);
   const job = useWorkspace((state) => state.job)!;
   const busy = useWorkspace((state) => state.progress !== null || state.stale);
+  const [concert, setConcert] = useState(false);
   const open = openQueries(summary, ledger).length;
-  const leftOut = summary.tracks.filter((track) => track.leftOut).length;
+  const suggestions = summary.parts.reduce((sum, { report: { marks } }) => sum + MARK_CLASSES.reduce((some, mark) => some + marks.found[mark] - marks.taken[mark], 0), 0);
+  // A first track without notes that carries the tempo is not missing anywhere.
+  const conductor = opened.survey.tracks.find((track) => track.index === 0 && track.notes === 0)?.id;
+  const out = summary.tracks.filter((track) => track.leftOut && track.id !== conductor);
+  const leftOut = out.length;
   const send = (format: 'musicxml' | 'mxl') =>
-    exportScore(format)
+    exportScore(format, concert)
       .then((name) => message.success(`${name} handed to the browser`))
       .catch((error) => message.error(sentence(error)));
 
@@ -33,7 +39,8 @@ export function DispatchView() {
       <section className={styles.choice}>
         <div>
           <h2>Score for a notation program</h2>
-          <p>MusicXML 3.0: names, clefs, transposition, sounds, tempo and meter changes, markers; no layout, the target program lays out better.</p>
+          <p>MusicXML 3.0: names, clefs, transposition, sounds, tempo and meter changes, markers, marks that were taken; no layout, the target program lays out better.</p>
+          <Segmented<boolean> size="small" aria-label="Pitch of the score" value={concert} onChange={setConcert} options={[{ value: false, label: 'As players read' }, { value: true, label: 'Concert pitch' }]} />
         </div>
         <div className={styles.buttons}>
           <Button type="primary" icon={<DownloadOutlined />} disabled={busy} onClick={() => void send('musicxml')}>
@@ -48,7 +55,8 @@ export function DispatchView() {
         <h2>Before it goes out</h2>
         <ul className={styles.list}>
           <li>{open === 0 ? 'No query is open.' : `${count(open, 'query is', 'queries are')} still open; the score goes out as the engine decided there.`}</li>
-          <li>{leftOut === 0 ? 'Every track with notes is in the score.' : `${count(leftOut, 'track is', 'tracks are')} left out: ${summary.tracks.filter((track) => track.leftOut).map((track) => `“${track.name || track.id}” (${track.reason})`).join(', ')}.`}</li>
+          {suggestions > 0 && <li>{count(suggestions, 'suggested mark stays', 'suggested marks stay')} behind: only what was taken on the Page goes out.</li>}
+          <li>{leftOut === 0 ? 'Every track with notes is in the score.' : `${count(leftOut, 'track is', 'tracks are')} left out: ${out.map((track) => `“${track.name || track.id}” (${track.reason})`).join(', ')}.`}</li>
           <li>
             The original, {job.originals[0]!.fileName} ({bytesInWords(job.originals[0]!.size)}), is unchanged: SHA-256 <span className="mono">{job.originals[0]!.sha256.slice(0, 16)}…</span>
           </li>

@@ -1,7 +1,7 @@
 'use client';
 
 import { DownloadOutlined, LeftOutlined, PrinterOutlined, RightOutlined } from '@ant-design/icons';
-import { Alert, App, Button, Segmented, Spin } from 'antd';
+import { Alert, App, Button, Segmented, Spin, Tooltip } from 'antd';
 import { useState } from 'react';
 import { createPortal } from 'react-dom';
 import { fileNameOf } from '@/core/job';
@@ -18,6 +18,7 @@ export function Sheet({ part, looks }: { part: PartSummary | null; looks: React.
   const edition = useWorkspace((state) => state.edition);
   const title = useWorkspace((state) => state.summary!.title);
   const job = useWorkspace((state) => state.job);
+  const parts = useWorkspace((state) => state.summary!.parts);
   const [layout, setLayout] = useState<'pages' | 'line'>('pages');
   const [concert, setConcert] = useState(false);
   const [page, setPage] = useState(1);
@@ -51,6 +52,19 @@ export function Sheet({ part, looks }: { part: PartSummary | null; looks: React.
       await pdf(all, [title || job?.name, part?.name].filter(Boolean).join(', '), `${name}.pdf`);
     });
 
+  /** Every part after the other, each beginning on a page of its own. */
+  const saveParts = async () => {
+    try {
+      const all: string[] = [];
+      for (const [i, one] of parts.entries()) all.push(...(await allPages((done, of) => setBusy(`Part ${i + 1} of ${parts.length}: page ${done} of ${of}`), one.id)));
+      await pdf(all, `${title || job?.name}, parts`, `${fileNameOf(job?.name ?? 'score')} - parts.pdf`);
+    } catch (error) {
+      void message.error(sentence(error));
+    } finally {
+      setBusy(null);
+    }
+  };
+
   return (
     <>
       <div className={styles.sheetBar}>
@@ -67,14 +81,23 @@ export function Sheet({ part, looks }: { part: PartSummary | null; looks: React.
           </span>
         )}
         <span className={styles.push} />
-        {busy && <span className="soft">{busy}</span>}
-        <Button size="small" icon={<PrinterOutlined />} disabled={busy !== null || pages === 0} onClick={() => void print()}>
-          Print
-        </Button>
+        <Tooltip title="Print">
+          <Button size="small" aria-label="Print" icon={<PrinterOutlined />} disabled={busy !== null || pages === 0} onClick={() => void print()} />
+        </Tooltip>
         <Button size="small" icon={<DownloadOutlined />} disabled={busy !== null || pages === 0} onClick={() => void save()}>
           PDF
         </Button>
+        {part && (
+          <Button size="small" aria-label="All parts as PDF" title="All parts as PDF" disabled={busy !== null || pages === 0} onClick={() => void saveParts()}>
+            All
+          </Button>
+        )}
       </div>
+      {busy && (
+        <div className={styles.busy} aria-live="polite">
+          {busy}
+        </div>
+      )}
       <div className={styles.sheets} data-layout={layout}>
         {failure && <Alert type="error" showIcon title={`This could not be laid out: ${failure}`} />}
         {!svg && !failure && <Spin className={styles.spin} description="Laying out …" />}

@@ -68,8 +68,8 @@ export function useSheet({ edition, part, concert, layout, page }: Wanted) {
   }, [laid, page]);
 
   const allPages = useCallback(
-    async (onPage: (done: number, of: number) => void): Promise<string[]> => {
-      const musicXml = await engineWorker().sheet(part, concert);
+    async (onPage: (done: number, of: number) => void, of: string | null = part): Promise<string[]> => {
+      const musicXml = await engineWorker().sheet(of, concert);
       const engraver = engraveWorker();
       const pages = await engraver.layOut(musicXml, { layout: 'pages', staffMillimetres });
       const all: string[] = [];
@@ -78,7 +78,7 @@ export function useSheet({ edition, part, concert, layout, page }: Wanted) {
         all.push(await engraver.page(musicXml, n));
       }
       // What is on the screen may be laid out otherwise.
-      if (layout !== 'pages') await engraver.layOut(musicXml, { layout, staffMillimetres });
+      if (layout !== 'pages' || of !== part) await engraver.layOut(await engineWorker().sheet(part, concert), { layout, staffMillimetres });
       return all;
     },
     [part, concert, layout, staffMillimetres],
