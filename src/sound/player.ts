@@ -2,17 +2,7 @@
  * The sound module: a plain stand-in for outside synthesizers, made of oscillators and noise. It is there to compare and to check,
  * not to please.
  */
-
-export interface NoteToSound {
-  key: number;
-  velocity: number;
-  /** Seconds from the start. */
-  start: number;
-  duration: number;
-  drum: boolean;
-  /** General MIDI program, which chooses a family of sound. */
-  program: number | null;
-}
+import type { HeardNote } from '@/workers/engine-client';
 
 interface Timbre {
   wave: OscillatorType;
@@ -46,7 +36,7 @@ let context: AudioContext | null = null;
 let playing: { stop: () => void } | null = null;
 
 /** Plays notes from now on; what was playing stops. @returns seconds until the last note has ended, and a way to stop */
-export async function play(notes: readonly NoteToSound[], onEnd?: () => void): Promise<{ seconds: number; stop: () => void }> {
+export async function play(notes: readonly HeardNote[], onEnd?: () => void): Promise<{ seconds: number; stop: () => void }> {
   playing?.stop();
   context ??= new AudioContext();
   if (context.state === 'suspended') await context.resume();
@@ -72,7 +62,7 @@ export function stopPlaying(): void {
   playing?.stop();
 }
 
-function sing(audio: AudioContext, out: AudioNode, { key, velocity, duration, program }: NoteToSound, at: number): void {
+function sing(audio: AudioContext, out: AudioNode, { key, velocity, duration, program }: HeardNote, at: number): void {
   const { wave, attack, decay, level } = TIMBRES[Math.floor(((program ?? 1) - 1) / 8)] ?? TIMBRES[0]!;
   const loud = level * (velocity / 127) ** 1.6;
   const end = at + Math.max(duration, 0.04);
@@ -90,7 +80,7 @@ function sing(audio: AudioContext, out: AudioNode, { key, velocity, duration, pr
 }
 
 /** Low keys of a kit are skins, high ones metal: a falling tone or a burst of filtered noise. */
-function strike(audio: AudioContext, out: AudioNode, { key, velocity }: NoteToSound, at: number): void {
+function strike(audio: AudioContext, out: AudioNode, { key, velocity }: HeardNote, at: number): void {
   const loud = (velocity / 127) ** 1.4;
   const gain = audio.createGain();
   if (key <= 36 || (key >= 41 && key <= 50 && key !== 42 && key !== 44 && key !== 46 && key !== 49)) {

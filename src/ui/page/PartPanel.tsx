@@ -13,6 +13,7 @@ import { MarksTable } from './MarksTable';
 import styles from './page.module.css';
 
 const CUSTOM = 'custom';
+const PITCHED_CLEFS = CLEF_NAMES.filter((clef) => clef !== 'percussion');
 const CLEF_WORDS: Record<Clef, string> = { treble: 'treble', bass: 'bass', alto: 'alto', tenor: 'tenor', percussion: 'percussion', 'treble-8vb': 'treble, 8 below' };
 
 /** Page settings of one part. */
@@ -41,7 +42,7 @@ export function PartPanel({ part }: { part: PartSummary }) {
                 aria-label={`Clef of ${part.name}${instrument.clefs.length > 1 ? `, staff ${s + 1}` : ''}`}
                 value={settings.clefs[part.id]?.[s + 1] ?? CUSTOM}
                 onChange={(clef) => decide({ kind: 'chooseClef', part: part.id, staff: s + 1, clef: clef === CUSTOM ? null : clef })}
-                options={[{ value: CUSTOM, label: `usual (${CLEF_WORDS[home]})` }, ...CLEF_NAMES.filter((clef) => clef !== 'percussion').map((clef) => ({ value: clef, label: CLEF_WORDS[clef] }))]}
+                options={[{ value: CUSTOM, label: `usual (${CLEF_WORDS[home]})` }, ...PITCHED_CLEFS.map((clef) => ({ value: clef, label: CLEF_WORDS[clef] }))]}
               />
             </label>
           ))}
