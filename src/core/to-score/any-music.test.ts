@@ -1,8 +1,9 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { line, meter, performanceOf, tempo } from '../../testing/music';
-import { writeMusicXml } from '../musicxml';
-import { checkScore } from '../score';
+import { readMusicXml, writeMusicXml } from '../musicxml';
+import { checkScore, soundsOf, type Score } from '../score';
+import { toSequencer, USUAL_SEQUENCING } from '../to-sequencer';
 import { NO_SETTINGS, toScore, type ConversionSettings } from './index';
 
 const METERS = [[4, 4], [3, 4], [6, 8], [5, 8], [7, 8], [2, 2], [12, 8], [5, 4]] as const;
@@ -23,6 +24,27 @@ describe('any music at all', () => {
         expect(writeMusicXml(score)).toContain('</score-partwise>');
       }),
       { numRuns: 250 },
+    );
+  });
+  it('comes back from its MusicXML with every sound, and goes to a sequencer with every sound', () => {
+    fc.assert(
+      fc.property(fc.array(fc.oneof(loose, exact), { minLength: 1, maxLength: 20 }), fc.array(exact, { minLength: 1, maxLength: 20 }), fc.constantFrom('Flute', 'Piano', 'Hns a4', 'Cello', 'Clarinet in Bb'), fc.constantFrom(...METERS), (a, b, name, [beats, beatType]) => {
+        const performance = performanceOf([{ name, notes: a }, { name: 'Viola', notes: b }], [meter(0, beats, beatType)]);
+        const { score } = toScore(performance, { ...NO_SETTINGS, plain: { t1: true, t2: true } });
+        const reading = readMusicXml(new TextEncoder().encode(writeMusicXml(score)));
+        expect(reading.warnings).toEqual([]);
+        expect(checkScore(reading.score)).toEqual([]);
+        const words = (of: Score) => of.parts.map((part) => soundsOf(part, of.bars).map(({ start, end, key }) => `${start}-${end} ${key}`));
+        expect(words(reading.score)).toEqual(words(score));
+        // Fine enough that no place falls between two ticks.
+        const [sequenced] = toSequencer(reading.score, { ...USUAL_SEQUENCING, ticksPerQuarter: 10080, ornaments: false });
+        sequenced!.tracks.forEach((track, p) => {
+          const sounding = new Set(soundsOf(score.parts[p]!, score.bars).map(({ start, key }) => `${start} ${key}`));
+          expect(new Set(track.notes.map((note) => `${note.start} ${note.key}`))).toEqual(sounding);
+        });
+        expect(sequenced!.report.betweenTicks).toBe(0);
+      }),
+      { numRuns: 120 },
     );
   });
   it('a septuplet over a dotted quarter too', () => {

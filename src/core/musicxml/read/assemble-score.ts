@@ -8,7 +8,7 @@ import { barsOf } from './bars';
 import type { MusicXmlWarning } from './errors';
 import { partInstrument } from './part-instrument';
 import type { RawDirection, RawMeasure, RawNote, RawPart, RawScore } from './raw';
-import { voicesOf } from './voices';
+import { voicesOf, VoiceSlots } from './voices';
 
 interface Transposition {
   semitones: number;
@@ -118,6 +118,7 @@ function readPart(raw: RawPart, bars: readonly Bar[], warnings: MusicXmlWarning[
   };
   const tablature = tablatureOf(measures);
   const partBars: PartBar[] = [];
+  const slots = new VoiceSlots();
   let repeating = 0;
   measures.forEach((measure, b) => {
     if (measure?.repeats !== null && measure?.repeats !== undefined) repeating = measure.repeats;
@@ -127,7 +128,7 @@ function readPart(raw: RawPart, bars: readonly Bar[], warnings: MusicXmlWarning[
       partBars.push(partBars[b - repeating]!);
       return;
     }
-    const voices = voicesOf(notes, bars[b]!.length, (note) => write(note, b), (message, note) => warn(b, message, note.line));
+    const voices = voicesOf(notes, bars[b]!.length, slots, (note) => write(note, b), (message, note) => warn(b, message, note.line));
     partBars.push({ voices: voices.length > 0 ? voices : [{ staff: 1, voice: 1, symbols: [{ at: 0, duration: bars[b]!.length, type: 'whole', dots: 0, notes: [], wholeBar: true }] }] });
   });
   const declared = Math.max(1, ...measures.map((measure) => measure?.staves ?? 1)) - (tablature?.show === 'both' ? 1 : 0);
@@ -158,7 +159,7 @@ function readPart(raw: RawPart, bars: readonly Bar[], warnings: MusicXmlWarning[
     writtenKeys: [],
     staffLines: measures.find((measure) => measure?.staffLines)?.staffLines ?? 5,
     tablature: tablature && tuning ? { show: tablature.show, tuning, capo } : null,
-    lines: linesOf(raw, bars),
+    lines: linesOf(raw, bars, partBars),
     ...(harmonies.length > 0 && { harmonies }),
     ...(programChanges.length > 0 && { programChanges }),
     bars: partBars,
@@ -286,8 +287,8 @@ function programsOf(raw: RawPart, bars: readonly Bar[]): { at: WrittenUnits; pro
 /** Signs that only strike one note harder are accents; fp and its like are loud and soft at once. */
 const LEVELS: Record<string, Dynamic> = { pppp: 'ppp', ppppp: 'ppp', ffff: 'fff', fffff: 'fff', n: 'ppp' };
 
-function linesOf(raw: RawPart, bars: readonly Bar[]): PartLines {
-  const lines: PartLines = { ...NO_LINES, dynamics: [], hairpins: [], slurs: slursOf(raw, bars), pedals: [], octaveLines: [] };
+function linesOf(raw: RawPart, bars: readonly Bar[], partBars: readonly PartBar[]): PartLines {
+  const lines: PartLines = { ...NO_LINES, dynamics: [], hairpins: [], slurs: slursOf(raw, bars, partBars), pedals: [], octaveLines: [] };
   const wedges = new Map<string, Hairpin>();
   const octaves = new Map<string, OctaveLine>();
   let pedal: WrittenUnits | null = null;
@@ -329,34 +330,25 @@ function linesOf(raw: RawPart, bars: readonly Bar[]): PartLines {
   return lines;
 }
 
-function slursOf(raw: RawPart, bars: readonly Bar[]): Slur[] {
-  const open = new Map<string, { start: WrittenUnits; voice: string }>();
-  const slurs: (Slur & { from: string })[] = [];
+function slursOf(raw: RawPart, bars: readonly Bar[], partBars: readonly PartBar[]): Slur[] {
+  const open = new Map<string, { start: WrittenUnits; bar: number; note: RawNote }>();
+  const slurs: Slur[] = [];
   raw.measures.forEach((measure, b) => {
     for (const note of measure.notes) for (const { number, type } of [...note.slurs].sort((x) => (x.type === 'stop' ? -1 : 1))) {
       const at = bars[b]!.start + note.at;
-      if (type === 'start') open.set(number, { start: at, voice: note.voice });
+      if (type === 'start') open.set(number, { start: at, bar: b, note });
       else {
         const begun = open.get(number);
         open.delete(number);
-        if (begun && at > begun.start) slurs.push({ start: begun.start, end: at, voice: 0, from: begun.voice });
+        if (begun && at > begun.start) slurs.push({ start: begun.start, end: at, voice: voiceOf(begun.note, partBars[begun.bar]!) });
       }
     }
   });
-  // The file's voices become voices of staves in order; a slur belongs to the one its first note is in.
-  return slurs.map(({ start, end, from }) => ({ start, end, voice: voiceIn(raw, bars, start, from) }));
+  return slurs;
 }
 
-function voiceIn(raw: RawPart, bars: readonly Bar[], at: WrittenUnits, voice: string): number {
-  const b = bars.findLastIndex((bar) => bar.start <= at);
-  const names: string[] = [];
-  const staffOf = new Map<string, number>();
-  for (const note of raw.measures[b]?.notes ?? []) {
-    if (note.rest || note.cue) continue;
-    if (!names.includes(note.voice)) names.push(note.voice);
-    if (!staffOf.has(note.voice)) staffOf.set(note.voice, note.staff);
-  }
-  const staff = staffOf.get(voice) ?? 1;
-  const n = names.filter((name) => staffOf.get(name) === staff).indexOf(voice);
-  return (staff - 1) * 4 + Math.max(0, Math.min(3, n)) + 1;
+/** The voice in which a note of the file was put. */
+function voiceOf({ at, pitch, staff }: RawNote, { voices }: PartBar): number {
+  const holds = voices.find((voice) => voice.symbols.some((symbol) => symbol.at === at && symbol.notes.some((note) => note.pitch.step === pitch?.step && note.pitch.octave === pitch.octave)));
+  return (holds ?? voices.find((voice) => voice.staff === staff) ?? voices[0])?.voice ?? 1;
 }

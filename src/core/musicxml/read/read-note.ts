@@ -20,7 +20,8 @@ export function readNote(node: XmlNode, at: WrittenUnits, duration: WrittenUnits
   return {
     at,
     duration,
-    voice: textOf(node, 'voice') || '1',
+    // Files that name no voices mean one for each staff.
+    voice: textOf(node, 'voice') || `of staff ${numberOf(node, 'staff') ?? 1}`,
     staff: Math.min(4, Math.max(1, Math.round(numberOf(node, 'staff') ?? 1))),
     chord: child(node, 'chord') !== undefined,
     grace: child(node, 'grace') !== undefined,

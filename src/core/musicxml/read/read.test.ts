@@ -125,6 +125,30 @@ describe('reading files of others', () => {
     expect(short.bars.map((bar) => bar.length / QUARTER)).toEqual([4, 4, 4]);
     expect(checkScore(short)).toEqual([]);
   });
+  it('keeps the staves of a piano apart, whether voices are named, missing, or counted anew on each staff', () => {
+    const head = '<divisions>4</divisions><staves>2</staves><clef number="1"><sign>G</sign><line>2</line></clef><clef number="2"><sign>F</sign><line>4</line></clef>';
+    const piano = (left: (text: string) => string) => read(score(`<measure number="1">${left(note('E', 5, 16, 'whole', '<staff>1</staff>'))}<backup><duration>16</duration></backup>${['C', 'G'].map((step) => left(note(step, 3, 8, 'half', '<staff>2</staff>'))).join('')}</measure>`, { name: 'Piano', head })).score;
+    for (const one of [piano((text) => (text.includes('<staff>2') ? text.replace('<voice>1', '<voice>5') : text)), piano((text) => text.replace('<voice>1</voice>', '')), piano((text) => text)]) {
+      expect(names({ score: one })).toEqual(['C3@0+2', 'E5@0+4', 'G3@2+2']);
+      expect(one.parts[0]!.bars[0]!.voices.map(({ staff, voice }) => [staff, voice])).toEqual([[1, 1], [2, 5]]);
+      expect(checkScore(one)).toEqual([]);
+    }
+  });
+  it('keeps a voice whole that crosses from one staff to the other', () => {
+    const crossing = ['C', 'E', 'G', 'C'].map((step, i) => note(step, i === 3 ? 5 : 4, 4, 'quarter', `<staff>${i < 2 ? 2 : 1}</staff>`)).join('');
+    const { score: one } = read(score(`<measure number="1">${crossing}</measure>`, { name: 'Harp', head: '<divisions>4</divisions><staves>2</staves>' }));
+    expect(one.parts[0]!.bars[0]!.voices).toHaveLength(1);
+    expect(names({ score: one })).toEqual(['C4@0+1', 'E4@1+1', 'G4@2+1', 'C5@3+1']);
+  });
+  it('writes a bar under a repeat sign as the bar before, when it is empty there', () => {
+    const measures = `${whole(1)}<measure number="2"><attributes><measure-style><measure-repeat type="start">1</measure-repeat></measure-style></attributes><note><rest measure="yes"/><duration>16</duration></note></measure><measure number="3"><attributes><measure-style><measure-repeat type="stop"/></measure-style></attributes><note><rest/><duration>16</duration></note></measure>`;
+    expect(names(read(score(measures)))).toEqual(['C5@0+4', 'C5@4+4']);
+  });
+  it('knows instruments by sound id where the name says nothing, and changes of instrument', () => {
+    const extra = '<score-instrument id="I1"><instrument-name>x</instrument-name><instrument-sound>brass.trombone.tenor</instrument-sound></score-instrument><score-instrument id="I2"><instrument-name>y</instrument-name></score-instrument><midi-instrument id="I1"><midi-program>58</midi-program></midi-instrument><midi-instrument id="I2"><midi-program>59</midi-program></midi-instrument>';
+    const { score: one } = read(score(`<measure number="1">${note('C', 3, 8, 'half').replace('<voice>', '<instrument id="I1"/><voice>')}${note('D', 3, 8, 'half').replace('<voice>', '<instrument id="I2"/><voice>')}</measure>`, { name: 'Staff 3', extra }));
+    expect(one.parts[0]!).toMatchObject({ program: 58, programChanges: [{ at: 2 * QUARTER, program: 59 }] });
+  });
   it('takes tablature below its notation once, with its frets', () => {
     const tab = note('C', 4, 16, 'whole', '<staff>2</staff><notations><technical><string>2</string><fret>1</fret></technical></notations>').replace('<voice>1', '<voice>5');
     const text = score(`<measure number="1">${note('C', 4, 16, 'whole', '<staff>1</staff>')}<backup><duration>16</duration></backup>${tab}</measure>`, { name: 'Guitar', head: '<divisions>4</divisions><staves>2</staves><clef number="1"><sign>G</sign><line>2</line></clef><clef number="2"><sign>TAB</sign></clef><staff-details number="2"><staff-lines>6</staff-lines><staff-tuning line="1"><tuning-step>E</tuning-step><tuning-octave>2</tuning-octave></staff-tuning></staff-details>' });

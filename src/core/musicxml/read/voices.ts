@@ -7,25 +7,61 @@ import { noteValue, NOTE_TYPES, typeLength, voiceNumber, type NoteType, type Not
 import { QUARTER, type WrittenUnits } from '../../time';
 import type { RawNote } from './raw';
 
-/** @param write makes a note of the score; null for one that cannot be written @returns in order of staff and voice @param mend told of notes that had to give way */
-export function voicesOf(notes: readonly RawNote[], length: WrittenUnits, write: (raw: RawNote) => ScoreNote | null, mend: (message: string, raw: RawNote) => void): VoiceBar[] {
-  const byVoice = new Map<string, RawNote[]>();
-  for (const note of notes) {
-    const list = byVoice.get(note.voice);
-    if (list) list.push(note);
-    else byVoice.set(note.voice, [note]);
+/** Which of a staff's four voices a voice of the file is, the same in every bar, so that ties and slurs find each other. */
+export class VoiceSlots {
+  private readonly known = new Map<string, number>();
+
+  /** @param taken slots that other voices have in this bar */
+  slotOf(staff: number, name: string, taken: ReadonlySet<number>): number {
+    const before = this.known.get(`${staff}/${name}`);
+    if (before !== undefined && !taken.has(before)) return before;
+    const own = Number(name) - voiceNumber(staff, 0);
+    const used = new Set([...this.known].flatMap(([slot, n]) => (slot.startsWith(`${staff}/`) ? [n] : [])));
+    const free = [own, 0, 1, 2, 3].filter((n) => Number.isInteger(n) && n >= 0 && n < 4 && !taken.has(n));
+    const slot = free.find((n) => !used.has(n)) ?? free[0] ?? 3;
+    if (before === undefined) this.known.set(`${staff}/${name}`, slot);
+    return slot;
   }
-  const used = new Map<number, number>();
-  const voices = [...byVoice.values()].flatMap((own): { staff: number; symbols: SymbolInBar[] }[] => {
+}
+
+/** @param write makes a note of the score; null for one that cannot be written @returns in order of staff and voice @param mend told of notes that had to give way */
+export function voicesOf(notes: readonly RawNote[], length: WrittenUnits, slots: VoiceSlots, write: (raw: RawNote) => ScoreNote | null, mend: (message: string, raw: RawNote) => void): VoiceBar[] {
+  const byVoice = grouped(notes, (note) => note.voice);
+  // Some programs count voices anew on each staff: what sounds at once on two staves is two voices.
+  for (const [name, own] of [...byVoice]) {
+    const staves = grouped(own, (note) => String(note.staff));
+    if (staves.size < 2 || !overlap([...staves.values()])) continue;
+    byVoice.delete(name);
+    for (const [staff, list] of staves) byVoice.set(`${name} on staff ${staff}`, list);
+  }
+  const taken = new Map<number, Set<number>>();
+  const voices = [...byVoice].flatMap(([name, own]): VoiceBar[] => {
     const symbols = symbolsOf(own, length, write, mend);
-    return symbols.some((symbol) => symbol.notes.length > 0) || byVoice.size === 1 ? [{ staff: usualStaff(own), symbols }] : [];
+    if (symbols.every((symbol) => symbol.notes.length === 0) && byVoice.size > 1) return [];
+    const staff = usualStaff(own);
+    const here = taken.get(staff) ?? new Set<number>();
+    taken.set(staff, here);
+    const slot = slots.slotOf(staff, name, here);
+    here.add(slot);
+    return [{ staff, voice: voiceNumber(staff, slot), symbols }];
   });
-  voices.sort((a, b) => a.staff - b.staff);
-  return voices.map(({ staff, symbols }) => {
-    const n = used.get(staff) ?? 0;
-    used.set(staff, n + 1);
-    return { staff, voice: voiceNumber(staff, Math.min(3, n)), symbols };
-  });
+  return voices.sort((a, b) => a.voice - b.voice);
+}
+
+function grouped(notes: readonly RawNote[], by: (note: RawNote) => string): Map<string, RawNote[]> {
+  const groups = new Map<string, RawNote[]>();
+  for (const note of notes) {
+    const list = groups.get(by(note));
+    if (list) list.push(note);
+    else groups.set(by(note), [note]);
+  }
+  return groups;
+}
+
+/** Whether notes of different groups sound at the same time; a chord over two staves begins together and is one. */
+function overlap(groups: readonly (readonly RawNote[])[]): boolean {
+  const all = groups.flatMap((notes, group) => notes.filter((note) => !note.grace && !note.chord).map((note) => ({ group, from: note.at, to: note.at + note.duration }))).sort((a, b) => a.from - b.from);
+  return all.some((note, i) => all.slice(i + 1, i + 9).some((other) => other.group !== note.group && other.from < note.to));
 }
 
 /** A voice that crosses staves is kept whole, on the staff where most of it stands. */
