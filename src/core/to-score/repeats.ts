@@ -14,8 +14,9 @@ const MOST_BARS = 128;
 /** An ending may not be more than this share of the stretch. */
 const ENDING_SHARE = 0.34;
 
-export function findRepeats(score: Score): Fold[] {
-  const { codes, seams } = barCodes(score);
+/** @param partCodes `codesOf` each part, when they are known already */
+export function findRepeats(score: Score, partCodes: readonly (readonly string[])[] = score.parts.map(codesOf)): Fold[] {
+  const { codes, seams } = barCodes(score, partCodes);
   const n = codes.length;
   const candidates: Fold[] = [];
   for (let from = 0; from < n; from++) {
@@ -53,18 +54,22 @@ function isMonotone(codes: readonly string[], from: number, length: number): boo
 }
 
 /** Each bar's contents as one string, and before which bars no tie reaches over. */
-function barCodes(score: Score): { codes: string[]; seams: boolean[] } {
+function barCodes(score: Score, partCodes: readonly (readonly string[])[]): { codes: string[]; seams: boolean[] } {
   const keyAt = new Map(score.keys.filter(({ bar }) => bar > 0).map((key) => [key.bar, key.fifths]));
   const seams = Array<boolean>(score.bars.length + 1).fill(true);
   const codes = score.bars.map((bar, b) => {
     const within = ({ at }: { at: number }) => at >= bar.start && at < bar.start + bar.length;
     const tempos = score.tempos.filter((tempo) => within(tempo) && tempo.at > 0).map((tempo) => `${tempo.at - bar.start}:${Math.round(tempo.bpm)}`);
     const markers = b > 0 ? score.markers.filter(within).map((marker) => marker.text) : [];
-    const parts = score.parts.map((part) => codeOf(part.bars[b]!));
     for (const part of score.parts) if (part.bars[b]!.voices.some((voice) => voice.symbols[0]?.notes.some((note) => note.tieFromLast))) seams[b] = false;
-    return [bar.meter.beats, bar.meter.beatType, bar.length, keyAt.get(b) ?? '', tempos.join(), markers.join(), ...parts].join('|');
+    return [bar.meter.beats, bar.meter.beatType, bar.length, keyAt.get(b) ?? '', tempos.join(), markers.join(), ...partCodes.map((part) => part[b]!)].join('|');
   });
   return { codes, seams };
+}
+
+/** What is written in each bar of a part, as a string; bars that read the same have the same. */
+export function codesOf(part: Part): string[] {
+  return part.bars.map(codeOf);
 }
 
 function codeOf(bar: PartBar): string {

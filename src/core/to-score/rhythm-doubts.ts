@@ -9,6 +9,7 @@ import { barBeat, barIndexAt, QUARTER, type Bar, type WrittenUnits } from '../ti
 import { beatIndexAt, type BeatLine } from './beats';
 import type { DurationReport } from './durations';
 import type { GridChoice } from './grid';
+import type { Memo } from './memo';
 import type { Swing } from './swing';
 
 /** A part moves with others in a bar when at least this share of its onsets, and this many, fall together with theirs. */
@@ -28,15 +29,15 @@ interface PartRhythm {
   report: DurationReport;
 }
 
-export function rhythmQueries(parts: readonly PartRhythm[], bars: readonly Bar[], line: BeatLine, swing: Swing): Query[] {
+export function rhythmQueries(parts: readonly PartRhythm[], bars: readonly Bar[], line: BeatLine, swing: Swing, memo: Memo): Query[] {
   const starts = bars.map((bar) => bar.start);
   const barOf = (at: WrittenUnits) => barIndexAt(starts, at);
   const words = (part: CastPart, at: WrittenUnits) => {
     const { bar, beat } = barBeat(bars, at);
     return `${part.name}, bar ${bar}, beat ${beat}`;
   };
-  const onsets = parts.map(({ grid }) => onsetsByBar(grid.notes, barOf));
-  const company = companions(parts);
+  const onsets = parts.map(({ part, grid }) => memo.recall(`onsets/${part.id}`, [grid, bars], () => onsetsByBar(grid.notes, barOf)));
+  const company = companions(parts.map(({ part, grid }) => memo.recall(`places/${part.id}`, [grid], () => new Set(grid.notes.map((note) => note.start)))));
   return [
     ...swingQuery(swing),
     ...parts.flatMap((one, p) => [...oneStepOff(one, p), ...tuplets(one), ...shortRests(one), ...merged(one)]),
@@ -123,7 +124,9 @@ function onsetsByBar(notes: readonly PlacedNote[], barOf: (at: WrittenUnits) => 
     const bar = barOf(note.start);
     const places = byBar.get(bar) ?? new Map<WrittenUnits, PlacedNote[]>();
     byBar.set(bar, places);
-    places.set(note.start, [...(places.get(note.start) ?? []), note]);
+    const here = places.get(note.start);
+    if (here) here.push(note);
+    else places.set(note.start, [note]);
   }
   return byBar;
 }
@@ -134,14 +137,14 @@ function usualSmallest({ divisions, smallest }: GridChoice, line: BeatLine): Wri
   return units[Math.floor(units.length * EXCEPTION)] ?? smallest;
 }
 
-/** For each part those it usually moves with. */
-function companions(parts: readonly PartRhythm[]): number[][] {
-  const places = parts.map(({ grid }) => new Set(grid.notes.map((note) => note.start)));
+/** For each part those it usually moves with. @param places where each part has onsets */
+function companions(places: readonly ReadonlySet<WrittenUnits>[]): number[][] {
   return places.map((own, p) => {
-    const found = parts.flatMap((_, q) => {
+    const found = places.flatMap((_, q) => {
       const sizes = own.size / Math.max(1, places[q]!.size);
       if (q === p || own.size < 8 || sizes < COMPANY || sizes > 1 / COMPANY) return [];
-      const common = [...own].filter((at) => places[q]!.has(at)).length;
+      let common = 0;
+      for (const at of own) if (places[q]!.has(at)) common++;
       return common >= COMPANY * own.size && common >= COMPANY * places[q]!.size ? [q] : [];
     });
     // Those nearest on the page; a hundred like parts need not all be asked.

@@ -21,7 +21,7 @@ import { findBreaths, findMarks, markPart, playedPart, type MarkReport, type Pla
 import { octaveLines, readsOctaveLines } from './octave-lines';
 import { drumQueries, frettingQueries, keyChangeQueries, repeatQueries } from './page-doubts';
 import { partDrums } from './part-drums';
-import { findRepeats, withBarRepeats } from './repeats';
+import { codesOf, findRepeats, withBarRepeats } from './repeats';
 import { chosenNames, type ChosenNote } from './spelling-choices';
 import { markersOf, tempoWords, textsOf, withTexts } from './texts';
 import { estimateLeads, LEAST_LEAD_CONFIDENCE, type Lead } from './lead';
@@ -148,10 +148,12 @@ export function* convert(performance: Performance, settings: ConversionSettings,
     swing: swing.ratio === 1 ? null : { ratio: swing.ratio },
     parts,
   };
-  const repeats = memo.recall('repeats', [...assembled, bars, JSON.stringify([keys, score.tempos, score.markers])], () => findRepeats({ ...score, parts: assembled }));
+  const repeats = memo.recall('repeats', [...assembled, bars, JSON.stringify([keys, score.tempos, score.markers])], () =>
+    findRepeats({ ...score, parts: assembled }, assembled.map((part) => memo.recall(`codes/${part.id}`, [part], () => codesOf(part)))),
+  );
   const lengths = bars.map((bar) => bar.length);
   const printed = foldScore({ ...score, parts: parts.map((part) => (settings.barRepeats[part.id] ? withBarRepeats(part, lengths) : part)) }, settings.folds);
-  queries.push(...rhythmQueries(casting.parts.map((part, p) => ({ part, grid: grids[p]!, report: reports[p]! })), bars, line, swing));
+  queries.push(...rhythmQueries(casting.parts.map((part, p) => ({ part, grid: grids[p]!, report: reports[p]! })), bars, line, swing, memo));
   queries.push(...leadQueries(casting, leads), ...memo.recall('tracks', [casting], () => trackQueries(performance, casting)), ...keyQueries(keys, barKeys, performance, settings.key !== undefined), ...fileQueries(performance));
   queries.push(...keyChangeQueries(keys, barKeys, bars, settings.key !== undefined || !isDefaultKey(performance.keys)), ...repeatQueries(repeats, settings.folds, bars));
   return { score, printed, repeats, casting, queries, reports, line, swing, barKeys };

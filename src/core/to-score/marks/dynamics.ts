@@ -95,35 +95,44 @@ function cut(points: readonly LoudnessPoint[], sigma: number, strength: MarkStre
   const n = points.length;
   const sums = prefixSums(points);
   const best = new Float64Array(n + 1);
-  const back: { from: number; sloping: boolean }[] = [];
+  const cutAt = new Int32Array(n + 1);
+  const slopes = new Uint8Array(n + 1);
   const scale = 2 * sigma * sigma;
+  const slopePrice = PRICE[strength] * SLOPE_PRICE;
   // A beginning that is already dearer than the best way to here cannot become the best later (pruning: Killick et al. 2012, from memory).
-  let beginnings: number[] = [];
+  const beginnings = new Int32Array(n);
+  const bounds = new Float64Array(n);
+  let open = 0;
   for (let to = 1; to <= n; to++) {
     best[to] = Infinity;
-    beginnings.push(to - 1);
-    const bounds: number[] = [];
-    for (const from of beginnings) {
+    beginnings[open++] = to - 1;
+    for (let i = 0; i < open; i++) {
+      const from = beginnings[i]!;
       const { level, slope } = errorsOver(sums, from, to);
       const start = best[from]! + inside[from]!;
       const flat = start + level / scale + PRICE[strength];
       if (flat < best[to]!) {
         best[to] = flat;
-        back[to] = { from, sloping: false };
+        cutAt[to] = from;
+        slopes[to] = 0;
       }
-      bounds.push(best[from]! + slope / scale);
+      bounds[i] = best[from]! + slope / scale;
       if (to - from < 3) continue;
-      const sloping = start + slope / scale + PRICE[strength] * SLOPE_PRICE;
+      const sloping = start + slope / scale + slopePrice;
       if (sloping < best[to]!) {
         best[to] = sloping;
-        back[to] = { from, sloping: true };
+        cutAt[to] = from;
+        slopes[to] = 1;
       }
     }
-    beginnings = beginnings.filter((from, i) => bounds[i]! <= best[to]! && to - from < MOST_POINTS);
+    let kept = 0;
+    for (let i = 0; i < open; i++) if (bounds[i]! <= best[to]! && to - beginnings[i]! < MOST_POINTS) beginnings[kept++] = beginnings[i]!;
+    open = kept;
   }
   const stretches: Stretch[] = [];
-  for (let to = n; to > 0; to = back[to]!.from) {
-    const { from, sloping } = back[to]!;
+  for (let to = n; to > 0; to = cutAt[to]!) {
+    const from = cutAt[to]!;
+    const sloping = slopes[to] === 1;
     const { mean, slope, middle } = fitLine(sums, from, to);
     const at = (i: number) => (sloping ? mean + slope * (points[i]!.at / QUARTER - middle) : mean);
     stretches.unshift({ from, to, sloping, first: at(from), last: at(to - 1) });
