@@ -23,6 +23,7 @@ describe('any music at all', () => {
         expect(checkScore(score)).toEqual([]);
         expect(writeMusicXml(score)).toContain('</score-partwise>');
       }),
+      // Fixed until docs/known-faults.md is empty.
       { numRuns: 250, seed: 20 },
     );
   });
@@ -44,6 +45,7 @@ describe('any music at all', () => {
         });
         expect(sequenced!.report.betweenTicks).toBe(0);
       }),
+      // Fixed until docs/known-faults.md is empty.
       { numRuns: 120, seed: 20 },
     );
   });

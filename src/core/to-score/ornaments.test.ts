@@ -67,6 +67,7 @@ describe('ornaments', () => {
         const seen = new Set(score.parts.flatMap((part) => part.bars.flatMap((bar) => bar.voices.flatMap((voice) => voice.symbols.flatMap((symbol) => [...symbol.notes, ...(symbol.marks?.graces ?? [])].flatMap((one) => one.played))))));
         expect([...seen].sort((a, b) => a - b)).toEqual(performance.tracks[1]!.notes.map((one) => one.id).sort((a, b) => a - b));
       }),
+      // Fixed until docs/known-faults.md is empty.
       { numRuns: 150, seed: 20 },
     );
   });
