@@ -56,7 +56,11 @@ describe('ornaments', () => {
     expect(await schemaErrors(xml)).toEqual([]);
     for (const element of ['<grace slash="yes"/>', '<trill-mark/>', '<arpeggiate direction="up"/>']) expect(xml).toContain(element);
   });
-
+  it('take no stroke of a fast run on a drum twice', () => {
+    const { score } = convert('Snare Drum', [7.65, 7.7, 7.75].map((at) => ({ key: 61, at, length: 0.05 })));
+    const symbols = score.parts[0]!.bars.flatMap((bar) => bar.voices.flatMap((voice) => voice.symbols));
+    expect(symbols.flatMap((symbol) => [...symbol.notes, ...(symbol.marks?.graces ?? [])].flatMap((note) => note.played)).sort()).toEqual([0, 1, 2]);
+  });
   it('lose no played note: each stands behind a written one or is a grace note', () => {
     const note = fc.record({ key: fc.integer({ min: 60, max: 66 }), at: fc.integer({ min: 0, max: 160 }).map((n) => n / 20), length: fc.integer({ min: 1, max: 30 }).map((n) => n / 20) });
     fc.assert(
@@ -67,8 +71,7 @@ describe('ornaments', () => {
         const seen = new Set(score.parts.flatMap((part) => part.bars.flatMap((bar) => bar.voices.flatMap((voice) => voice.symbols.flatMap((symbol) => [...symbol.notes, ...(symbol.marks?.graces ?? [])].flatMap((one) => one.played))))));
         expect([...seen].sort((a, b) => a - b)).toEqual(performance.tracks[1]!.notes.map((one) => one.id).sort((a, b) => a - b));
       }),
-      // Fixed until docs/known-faults.md is empty.
-      { numRuns: 150, seed: 20 },
+      { numRuns: 150 },
     );
   });
 });

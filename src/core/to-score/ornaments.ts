@@ -69,14 +69,15 @@ function rolls(notes: readonly TimedNote[], line: BeatLine, report: OrnamentRepo
 /** A softer stroke right before one on the same thing, neither of them part of a run. */
 function flams(notes: readonly TimedNote[], report: OrnamentReport): TimedNote[] {
   const mainOf = new Map<TimedNote, TimedNote>();
-  const last = new Map<number, TimedNote[]>();
+  /** The last stroke on each thing and the one before it. */
+  const last = new Map<number, { soft: TimedNote; before: TimedNote | undefined }>();
   for (const note of notes) {
-    const [before, grace] = last.get(note.key) ?? [];
-    last.set(note.key, grace ? [grace, note] : [note]);
-    const soft = grace ?? before;
-    if (!soft || soft.ornament || note.ornament || mainOf.has(soft) || soft.velocity > note.velocity) continue;
+    const { soft, before } = last.get(note.key) ?? {};
+    last.set(note.key, { soft: note, before: soft });
+    if (!soft || soft.ornament || note.ornament || soft.velocity > note.velocity) continue;
     const apart = note.onsetSeconds - soft.onsetSeconds;
-    const alone = !grace || soft.onsetSeconds - before!.onsetSeconds > 2 * FLAM;
+    // What is alone has no stroke right before it, so a main stroke is never the grace of the next.
+    const alone = !before || soft.onsetSeconds - before.onsetSeconds > 2 * FLAM;
     if (apart >= FLAM_LEAST && apart <= FLAM && alone) mainOf.set(soft, note);
   }
   const graceOf = new Map([...mainOf].map(([grace, main]) => [main, grace]));
