@@ -7,6 +7,7 @@ import { readGeometry, type Geometry } from './geometry';
 import { PlayedLanes } from './PlayedLanes';
 import { usePassage, type Drawn } from './usePassage';
 import { light } from '../theme';
+import music from '../shared/engraving.module.css';
 import styles from './interlinear.module.css';
 
 const STAFF_HEIGHT = 30;
@@ -112,7 +113,7 @@ function Drawing({ drawn, dim }: { drawn: Drawn; dim: boolean }) {
     <div className={styles.sheet} data-dim={dim || undefined} style={{ maxWidth: engraving.width * 1.35 }}>
       <div className={styles.ruler}>{place?.bars.map((bar, i) => <BarHead key={bar.number} index={passage.from + i} left={i === 0 ? bar.left : bar.left + 2} width={bar.right - bar.left} number={bar.number} />)}</div>
       <div className={styles.music}>
-        <div ref={root} className={styles.engraved} role="img" aria-label={`Bars ${passage.bars[0]!.number} to ${passage.bars.at(-1)!.number} as written`} dangerouslySetInnerHTML={svg} />
+        <div ref={root} className={`${music.engraved} ${styles.engraved}`} role="img" aria-label={`Bars ${passage.bars[0]!.number} to ${passage.bars.at(-1)!.number} as written`} dangerouslySetInnerHTML={svg} />
         {place && <PlayedLanes passage={passage} geometry={place} lit={lit} flags={flags} picked={pickedNotes} onLight={onLight} onFlag={onFlag} onPick={pick} />}
       </div>
     </div>

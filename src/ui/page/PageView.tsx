@@ -10,6 +10,7 @@ import { PartPanel } from './PartPanel';
 import { PickedMarks } from './PickedMarks';
 import { PiecePanel } from './PiecePanel';
 import { Sheet } from './Sheet';
+import pane from '../shared/pane.module.css';
 import styles from './page.module.css';
 
 type Look = 'passage' | 'score' | 'part';
@@ -38,7 +39,7 @@ export function PageView() {
   const looks = <Segmented<Look> size="small" value={look} onChange={setLook} options={[{ value: 'passage', label: 'Passage' }, { value: 'score', label: 'Score' }, { value: 'part', label: 'Part' }]} />;
   return (
     <div className={styles.view}>
-      <aside className={styles.side} aria-label="Page settings">
+      <aside className={pane.side} aria-label="Page settings">
         <Segmented<'parts' | 'piece'> size="small" block value={side} onChange={setSide} options={[{ value: 'parts', label: 'Parts' }, { value: 'piece', label: 'Whole piece' }]} />
         {side === 'parts' ? (
           <>

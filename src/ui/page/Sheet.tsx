@@ -10,6 +10,7 @@ import { useWorkspace } from '../job/workspace';
 import { sentence } from '../shared/receive';
 import { pdf } from './pdf';
 import { useSheet } from './useSheet';
+import music from '../shared/engraving.module.css';
 import styles from './page.module.css';
 
 /** The engraved score or one part, as pages or on one line; printed, or saved as PDF. */
@@ -101,7 +102,7 @@ export function Sheet({ part, looks }: { part: PartSummary | null; looks: React.
       <div className={styles.sheets} data-layout={layout}>
         {failure && <Alert type="error" showIcon title={`This could not be laid out: ${failure}`} />}
         {!svg && !failure && <Spin className={styles.spin} description="Laying out …" />}
-        {svg && <div className={styles.paper} data-waiting={waiting || undefined} role="img" aria-label={part ? `${part.name}, page ${shownPage}` : `Score, page ${shownPage}`} dangerouslySetInnerHTML={{ __html: svg }} />}
+        {svg && <div className={`${music.engraved} ${styles.paper}`} data-waiting={waiting || undefined} role="img" aria-label={part ? `${part.name}, page ${shownPage}` : `Score, page ${shownPage}`} dangerouslySetInnerHTML={{ __html: svg }} />}
       </div>
       {printing && createPortal(<div className="printed">{printing.map((one, i) => <div key={i} className="printedPage" dangerouslySetInnerHTML={{ __html: one }} />)}</div>, document.body)}
     </>

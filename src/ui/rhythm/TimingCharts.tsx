@@ -2,7 +2,7 @@
 
 import { Bar, BarChart, CartesianGrid, Cell, ResponsiveContainer, Tooltip, XAxis, YAxis } from 'recharts';
 import { useWorkspace } from '../job/workspace';
-import styles from './rhythm.module.css';
+import styles from '../shared/charts.module.css';
 
 /** How each part was played: how far ahead of the beat, and how steadily. */
 export function TimingCharts() {

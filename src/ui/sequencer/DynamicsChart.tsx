@@ -4,6 +4,7 @@ import { CartesianGrid, Line, LineChart, ReferenceLine, ResponsiveContainer, Too
 import { DYNAMICS } from '@/core/score';
 import { useWorkspace } from '../job/workspace';
 import { useScoreSequence } from './useSequence';
+import chart from '../shared/charts.module.css';
 import styles from './sequencer.module.css';
 
 /** The dynamics of the parts in view over all bars, as the curve that velocities or controllers follow. */
@@ -16,7 +17,7 @@ export function DynamicsChart() {
   const ticks = sequence.bars.filter((_, i) => i % Math.max(1, Math.ceil(sequence.bars.length / 14)) === 0).map((bar) => bar.start);
   const parts = sequence.parts.filter((part) => shown.includes(part.id));
   return (
-    <div className={styles.charts}>
+    <div className={chart.charts}>
       {parts.length === 0 && <p className={styles.hint}>Tick a part on the left to see it here.</p>}
       {parts.map((part) => (
         <figure key={part.id}>

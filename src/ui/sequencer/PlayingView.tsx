@@ -14,6 +14,7 @@ import { useWorkspace } from '../job/workspace';
 import { CommittedNumber } from '../shared/CommittedNumber';
 import { DynamicsChart } from './DynamicsChart';
 import { useScoreSequence } from './useSequence';
+import pane from '../shared/pane.module.css';
 import styles from './sequencer.module.css';
 
 const NOTHING = 'nothing';
@@ -27,7 +28,7 @@ export function PlayingView() {
   const [look, setLook] = useState<'music' | 'dynamics'>('music');
   return (
     <div className={styles.playing}>
-      <aside className={styles.side} aria-label="Playing">
+      <aside className={pane.side} aria-label="Playing">
         <ul className={styles.parts} aria-label="Parts">
           {sequence.parts.map((part) => (
             <li key={part.id}>
