@@ -9,29 +9,14 @@ import { measure } from '../../../bench/measure';
 import { goose } from '../../../demo/goose';
 import { demoMechanical } from '../../../demo/make';
 import { heardByVerovio } from '../../testing/engraver';
-import { plainPart, plainScore } from '../../testing/scores';
+import { barOf, named, plainPart, plainScore } from '../../testing/scores';
 import { writeMusicXml } from '../musicxml';
 import { performanceFromSmf, type Performance } from '../performance';
-import { noteValue, type Part, type PartBar, type Pitch, type Score, type SymbolInBar, type SymbolMarks } from '../score';
+import type { Part, PartBar, Score, SymbolInBar, SymbolMarks } from '../score';
 import { decodeText, Message, Meta, readSmf, writeSmf } from '../smf';
 import { layBars, QUARTER } from '../time';
 import { NO_SETTINGS, toScore } from '../to-score';
 import { toSequencer, USUAL_SEQUENCING, type SequencerSettings } from './index';
-
-type Glyph = [key: number | null, quarters: number, marks?: SymbolMarks];
-const STEPS: Pitch[] = [['C', 0], ['C', 1], ['D', 0], ['E', -1], ['E', 0], ['F', 0], ['F', 1], ['G', 0], ['A', -1], ['A', 0], ['B', -1], ['B', 0]].map(([step, alter]) => ({ step, alter, octave: 0 }) as Pitch);
-const named = (key: number): Pitch => ({ ...STEPS[key % 12]!, octave: Math.floor(key / 12) - 1 });
-
-function barOf(...glyphs: Glyph[]): PartBar {
-  let at = 0;
-  const symbols = glyphs.map(([key, quarters, marks]): SymbolInBar => {
-    const value = noteValue(quarters * QUARTER)!;
-    const symbol: SymbolInBar = { at, duration: value.length, type: value.type, dots: value.dots, notes: key === null ? [] : [{ key, pitch: named(key), tieFromLast: false, tieToNext: false, played: [] }], ...(marks && { marks }) };
-    at += value.length;
-    return symbol;
-  });
-  return { voices: [{ staff: 1, voice: 1, symbols }] };
-}
 
 const play = (score: Score, settings: Partial<SequencerSettings> = {}) => {
   const [made] = toSequencer(score, { ...USUAL_SEQUENCING, ...settings });
