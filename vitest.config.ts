@@ -5,6 +5,7 @@ export default defineConfig({
   resolve: { alias: { '@': fileURLToPath(new URL('./src', import.meta.url)) } },
   test: {
     include: ['src/**/*.test.ts', 'demo/**/*.test.ts', 'bench/**/*.test.ts'],
+    setupFiles: ['src/testing/setup.ts'],
     testTimeout: 60_000,
     reporters: ['default'],
   },

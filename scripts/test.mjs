@@ -7,6 +7,7 @@ import { environment, findChromium, installPackages, installWithApt, run } from 
 
 let passed = 0;
 let failed = 0;
+let endToEnd = null;
 
 installPackages();
 installWithApt('midicsv');
@@ -20,6 +21,15 @@ function step(name, works) {
   if (good) passed++;
   else failed++;
   return good;
+}
+
+/** The ten tests that took longest, of both kinds. */
+function slowest() {
+  const units = unit?.testResults.flatMap((file) => file.assertionResults.map((test) => ({ name: test.fullName, seconds: (test.duration ?? 0) / 1000 }))) ?? [];
+  const walk = (suite) => [...(suite.suites ?? []).flatMap(walk), ...(suite.specs ?? []).map((spec) => ({ name: spec.title, seconds: spec.tests.flatMap((test) => test.results).reduce((sum, result) => sum + result.duration, 0) / 1000 }))];
+  const ends = endToEnd?.suites.flatMap(walk) ?? [];
+  console.log('\n== slowest tests');
+  for (const { name, seconds } of [...units, ...ends].sort((a, b) => b.seconds - a.seconds).slice(0, 10)) console.log(`${seconds.toFixed(1).padStart(7)} s  ${name}`);
 }
 
 step('type check', () => run('node', ['node_modules/next/dist/bin/next', 'typegen'], { stdio: 'ignore' }) === 0 && run('node', ['node_modules/typescript/bin/tsc', '--noEmit']) === 0);
@@ -40,12 +50,14 @@ if (step('production build', buildIfNeeded)) {
     console.log('\n== end-to-end tests');
     const e2eReport = join(reports, 'e2e.json');
     const code = run('node', ['node_modules/@playwright/test/cli.js', 'test', '--reporter=list,json'], { env: { ...environment, CHROMIUM: chromium, PLAYWRIGHT_JSON_OUTPUT_FILE: e2eReport } });
-    const stats = existsSync(e2eReport) ? JSON.parse(readFileSync(e2eReport, 'utf8')).stats : null;
+    endToEnd = existsSync(e2eReport) ? JSON.parse(readFileSync(e2eReport, 'utf8')) : null;
+    const stats = endToEnd?.stats;
     passed += stats?.expected ?? 0;
     failed += (stats?.unexpected ?? 0) + (stats?.flaky ?? 0);
     if (code !== 0 && !(stats?.unexpected > 0)) failed++;
   }
 }
 
+slowest();
 console.log(`\n${passed} passed, ${failed} failed`);
 process.exit(failed > 0 ? 1 : 0);
