@@ -2,9 +2,8 @@
  * True scores of many kinds, made by a small grammar from a seed: rhythm from cells that fill beats, melody as a walk along a
  * scale with now and then a chromatic neighbour, so that truth is known for every note: place, value, voice, staff, name.
  */
-import { pitchKey, STEPS, type Pitch } from '../src/core/score';
-import { barLength, QUARTER, type WrittenUnits } from '../src/core/time';
-import { seeded, type Random } from './random';
+import { QUARTER } from '../src/core/time';
+import { line, melody, OF_TWO, pieceScore, rhythm, type Cell, type Meter, type Piece } from './grammar';
 import type { TrueNote, TruePart, TrueScore } from './true-score';
 
 export const KINDS = ['simple meters', 'compound meters', 'five and seven', 'triplets in one part', 'swing', 'piano in voices', 'slow strings', 'drums and bass', 'sixteenths and triplets'] as const;
@@ -17,11 +16,7 @@ export interface CorpusScore extends TrueScore {
   swing: number;
 }
 
-/** A rhythmic cell: lengths in quarters, negative for a rest. */
-type Cell = readonly number[];
-
 const T = 1 / 3;
-/** Cells by how many quarters they fill, with how usual they are. */
 const PLAIN: [Cell, number][] = [[[1], 5], [[0.5, 0.5], 5], [[-1], 0.7], [[-0.5, 0.5], 0.8], [[0.5, -0.5], 0.8], [[2], 2], [[1.5, 0.5], 2], [[0.5, 1, 0.5], 1], [[1, -1], 0.5]];
 const SIXTEENTHS: [Cell, number][] = [...PLAIN, [[0.25, 0.25, 0.25, 0.25], 2], [[0.5, 0.25, 0.25], 2], [[0.25, 0.25, 0.5], 1.5], [[0.75, 0.25], 1.5], [[0.25, 0.5, 0.25], 0.5]];
 const TRIPLETS: [Cell, number][] = [[[1], 3], [[T, T, T], 5], [[2 * T, T], 1.5], [[T, 2 * T], 0.7], [[0.5, 0.5], 1.5], [[-1], 0.5], [[2], 1]];
@@ -30,19 +25,12 @@ const SLOW: [Cell, number][] = [[[1], 4], [[2], 4], [[3], 1], [[4], 1], [[0.5, 0
 const SWUNG: [Cell, number][] = [[[1], 3], [[0.5, 0.5], 7], [[-0.5, 0.5], 1], [[0.5, 1, 0.5], 1.2], [[1.5, 0.5], 1.2], [[2], 0.8], [[-1], 0.6]];
 const WALKING: [Cell, number][] = [[[1], 8], [[0.5, 0.5], 1]];
 const COMPOUND: [Cell, number][] = [[[1.5], 4], [[0.5, 0.5, 0.5], 5], [[1, 0.5], 4], [[0.5, 1], 1], [[-1.5], 0.6], [[0.5, 0.25, 0.25, 0.5], 1.2], [[0.25, 0.25, 0.25, 0.25, 0.25, 0.25], 0.8], [[0.75, 0.25, 0.5], 1], [[3], 1.5]];
-const OF_TWO: [Cell, number][] = [[[1], 3], [[0.5, 0.5], 4], [[0.5, 0.25, 0.25], 1], [[-0.5, 0.5], 0.7]];
-const OF_THREE: [Cell, number][] = [[[1.5], 3], [[0.5, 0.5, 0.5], 4], [[1, 0.5], 3], [[0.5, 0.5, 0.25, 0.25], 1]];
-
-type Meter = readonly [beats: number, beatType: number];
 
 /** @param seed further scores of the same kinds for other seeds */
 export function corpus(seed: number): CorpusScore[] {
   const make = (kind: Kind, i: number, meter: Meter, bpm: [number, number], write: (piece: Piece) => TruePart[], swing = 1): CorpusScore => {
-    const random = seeded(seed * 7919 + i * 104_729 + KINDS.indexOf(kind) * 31);
-    const piece: Piece = { random, meter, bars: 16, fifths: Math.floor(random.between(-4, 5)) };
-    const length = piece.bars * barLength({ beats: meter[0], beatType: meter[1] });
-    const parts = write(piece).map((part) => ({ ...part, notes: part.notes.sort((a, b) => a.start - b.start || a.key - b.key) }));
-    return { kind, name: `${kind} ${i + 1}, ${meter.join('/')}`, swing, title: `${kind} ${i + 1}`, meters: [{ at: 0, beats: meter[0], beatType: meter[1] }], tempos: [{ at: 0, bpm: Math.round(random.between(...bpm)) }], key: { fifths: piece.fifths, mode: 'major' }, markers: [], parts, length };
+    const seedOfScore = seed * 7919 + i * 104_729 + KINDS.indexOf(kind) * 31;
+    return { ...pieceScore(kind, i, seedOfScore, meter, bpm, 16, write), swing };
   };
   const band = (cells: [Cell, number][]) => (piece: Piece) => [line(piece, 'flute', 'Flute', [62, 90], cells), line(piece, 'clarinet-bflat', 'Clarinet', [55, 82], cells), line(piece, 'bassoon', 'Bassoon', [38, 64], cells === COMPOUND ? COMPOUND : PLAIN)];
   const odd = (piece: Piece) => [line(piece, 'oboe', 'Oboe', [60, 84], OF_TWO), line(piece, 'cello', 'Cello', [38, 62], OF_TWO)];
@@ -57,87 +45,6 @@ export function corpus(seed: number): CorpusScore[] {
     ...[0, 1, 2, 3].map((i) => make('drums and bass', i, [4, 4], [84, 140], (piece) => [drums(piece), line(piece, 'bass-guitar', 'Bass', [30, 55], SIXTEENTHS)])),
     ...[0, 1, 2, 3].map((i) => make('sixteenths and triplets', i, [4, 4], [100, 100], band(MIXED))),
   ];
-}
-
-interface Piece {
-  random: Random;
-  meter: Meter;
-  bars: number;
-  fifths: number;
-}
-
-/** Lengths of one part bar by bar, in units; cells never cross a bar, and two-beat cells start on odd beats. */
-function rhythm({ random, meter: [beats, beatType], bars }: Piece, cells: readonly [Cell, number][]): number[] {
-  const lengths: number[] = [];
-  const groups = beatType === 8 && beats % 3 !== 0 ? (beats === 5 ? [3, 2] : [2, 2, 3]) : null;
-  const barQuarters = (beats * 4) / beatType;
-  for (let bar = 0; bar < bars; bar++) {
-    if (groups) {
-      for (const group of groups) lengths.push(...weighted(random, group === 3 ? OF_THREE : OF_TWO));
-      continue;
-    }
-    for (let at = 0; at < barQuarters - 1e-6; ) {
-      const fitting = cells.filter(([cell]) => {
-        const size = sizeOf(cell);
-        const beat = beatType === 8 ? 1.5 : 1;
-        return at + size <= barQuarters + 1e-6 && (size <= beat || (Math.round(at / beat) % 2 === 0 && (size < 3 * beat || at === 0)));
-      });
-      const cell = weighted(random, fitting);
-      lengths.push(...cell);
-      at += sizeOf(cell);
-    }
-  }
-  return lengths;
-}
-
-const sizeOf = (cell: Cell) => cell.reduce((sum, length) => sum + Math.abs(length), 0);
-
-function weighted(random: Random, cells: readonly [Cell, number][]): Cell {
-  let left = random.between(0, cells.reduce((sum, [, weight]) => sum + weight, 0));
-  for (const [cell, weight] of cells) if ((left -= weight) <= 0) return cell;
-  return cells.at(-1)![0];
-}
-
-function line(piece: Piece, instrument: string, name: string, range: readonly [number, number], cells: readonly [Cell, number][]): TruePart {
-  return { instrument, name, notes: melody(piece, rhythm(piece, cells), range, 1, 0) };
-}
-
-/** A walk along the major scale, with chromatic lower neighbours now and then. */
-function melody({ random, fifths }: Piece, lengths: readonly number[], [low, high]: readonly [number, number], staff: number, voice: number): TrueNote[] {
-  const notes: TrueNote[] = [];
-  let degree = scaleDegree((low + high) / 2);
-  let at: WrittenUnits = 0;
-  for (const length of lengths) {
-    const units = Math.round(Math.abs(length) * QUARTER);
-    if (length > 0) {
-      const move = random.pick([-2, -1, -1, 0, 1, 1, 2, 3, -3]);
-      const next = degree + move;
-      degree = pitchKey(scalePitch(next, fifths)) < low || pitchKey(scalePitch(next, fifths)) > high ? degree - move : next;
-      const pitch = scalePitch(degree, fifths);
-      notes.push({ start: at, end: at + units, key: pitchKey(pitch), pitch, staff, voice });
-    }
-    at += units;
-  }
-  // A chromatic note leads up to the next by a semitone where both would be a step apart.
-  for (let i = 0; i + 1 < notes.length; i++) {
-    const [note, next] = [notes[i]!, notes[i + 1]!];
-    if (random.next() < 0.05 && next.key - note.key === 2 && note.pitch.alter < 1 && note.pitch.step !== next.pitch.step) {
-      note.pitch = { ...note.pitch, alter: note.pitch.alter + 1 };
-      note.key++;
-    }
-  }
-  return notes;
-}
-
-const scaleDegree = (key: number) => Math.round(((key - 12) * 7) / 12);
-
-/** @param degree diatonic steps above C of octave 0 */
-function scalePitch(degree: number, fifths: number): Pitch {
-  const step = STEPS[((degree % 7) + 7) % 7]!;
-  const sharps = ['F', 'C', 'G', 'D', 'A', 'E', 'B'];
-  const place = sharps.indexOf(step);
-  const alter = fifths > 0 && place < fifths ? 1 : fifths < 0 && place >= 7 + fifths ? -1 : 0;
-  return { step, alter, octave: Math.floor(degree / 7) };
 }
 
 /** Right hand: a tune with a slower line held under it, never wider than a hand; left hand: a line of its own. */

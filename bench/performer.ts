@@ -21,6 +21,20 @@ export interface Manner {
   spread: Milliseconds;
   /** Long to short eighth; 1 or absent plays even. */
   swing?: number;
+  /** Errors that wander: standard deviation, milliseconds; what is early now is early in a second too. */
+  drift?: Milliseconds;
+  /** Louder on strong places, in velocity steps from the weakest to the downbeat. */
+  accents?: number;
+  /** A sequencer's habit: every note loses so many ticks. */
+  gateTicks?: number;
+  /** Quantized afterwards, by this share of the way (0–1). */
+  strength?: number;
+  /** Starts were quantized, ends were left as played. */
+  startsOnly?: true;
+  /** The whole file stands so many ticks after its grid. */
+  offsetTicks?: number;
+  /** Legato sounds on longer over steps than over leaps. */
+  overlapBySteps?: true;
   /** Loudness is played with the modulation controller; velocities then say nothing. */
   loudnessBy?: 'velocity' | 'modulation';
 }
@@ -86,6 +100,14 @@ function playTrack({ notes, dynamics = [], pedals = [] }: TruePart, player: Play
   for (const { controller, value, everyQuarters } of player.junk ?? []) {
     for (let at = 0; at < end; at += everyQuarters * tempo.ticksPerQuarter) send(Math.round(at), Message.controlChange, controller, value);
   }
+  const wandering = drifting(manner.drift ?? 0, random);
+  /** Where a note that belongs at `at` is put. */
+  const placed = (at: number, milliseconds: number) => {
+    // People choose the grid that the music has.
+    if (manner.startsOnly) return at + (manner.offsetTicks ?? 0);
+    const by = shifted(at, milliseconds + wandering(secondsAtTick(tempo, at)));
+    return Math.max(0, Math.round(by + (at - by) * (manner.strength ?? 0)) + (manner.offsetTicks ?? 0));
+  };
   const shifted = (at: number, milliseconds: number) => Math.max(0, Math.round(tickAtSeconds(tempo, secondsAtTick(tempo, at) + milliseconds / 1000)));
 
   if (manner.loudnessBy === 'modulation') for (let at = 0; at < end; at += tempo.ticksPerQuarter / 4) send(Math.round(at), Message.controlChange, 1, Math.round(loudnessAt(dynamics, (at * QUARTER) / tempo.ticksPerQuarter) + random.normal(1.5)));
@@ -106,13 +128,15 @@ function playTrack({ notes, dynamics = [], pedals = [] }: TruePart, player: Play
       // Half of a chord's jitter is common to its notes.
       const jitter = chord.length > 1 ? together * 0.8 + random.normal(manner.jitter * 0.6) : together;
       const early = jitter - manner.lead + (chord.length > 1 ? (manner.spread * i) / (chord.length - 1) : 0);
-      const on = shifted(tick(start), early);
+      const on = placed(tick(start), early);
       const length = tick(note.end) - tick(start);
       const connected = manner.overlap > 0 && starts.has(note.end);
+      const leap = Math.min(...(chords.get(note.end) ?? []).map((next) => Math.abs(next.key - note.key)));
+      const overlap = manner.overlapBySteps ? (manner.overlap * 2) / Math.max(1, leap) : manner.overlap;
       const off = connected
-        ? shifted(tick(note.end), manner.overlap - manner.lead + random.normal(manner.jitter))
-        : shifted(Math.round(tick(start) + length * manner.release), -manner.lead + random.normal(manner.jitter * 0.7));
-      const velocity = Math.max(20, Math.min(120, Math.round((manner.loudnessBy === 'modulation' ? 78 : loudnessAt(dynamics, note.start)) + random.normal(8))));
+        ? shifted(tick(note.end), overlap - manner.lead + random.normal(manner.jitter))
+        : shifted(Math.round(tick(start) + length * manner.release), -manner.lead + random.normal(manner.jitter * 0.7)) - (manner.gateTicks ?? 0) + (manner.offsetTicks ?? 0);
+      const velocity = Math.max(20, Math.min(120, Math.round((manner.loudnessBy === 'modulation' ? 78 : loudnessAt(dynamics, note.start)) + random.normal(8) + (manner.accents ?? 0) * strengthOf(note.start))));
       played.push({ key: note.key, on, off: Math.max(off, on + 1), velocity });
     });
   }
@@ -131,6 +155,25 @@ function playTrack({ notes, dynamics = [], pedals = [] }: TruePart, player: Play
   const rank = (event: SmfEvent) => (event.kind !== 'channel' ? 0 : (event.status & 0xf0) === Message.noteOff ? 1 : (event.status & 0xf0) === Message.noteOn ? 3 : 2);
   events.sort((a, b) => a.tick - b.tick || rank(a) - rank(b));
   return { events, endTick: Math.max(end, events.at(-1)!.tick) };
+}
+
+/** Errors of which each resembles the one before: it forgets half of it in a good second. */
+function drifting(sigma: Milliseconds, random: Random): (seconds: number) => Milliseconds {
+  if (sigma === 0) return () => 0;
+  let error = random.normal(sigma);
+  let last = 0;
+  return (seconds) => {
+    if (seconds <= last) return error;
+    const kept = Math.exp(-(seconds - last) / 2);
+    last = seconds;
+    error = kept * error + random.normal(sigma * Math.sqrt(1 - kept * kept));
+    return error;
+  };
+}
+
+/** 1 on the first of four quarters, less on the others. */
+function strengthOf(at: number): number {
+  return at % (4 * QUARTER) === 0 ? 1 : at % (2 * QUARTER) === 0 ? 0.6 : at % QUARTER === 0 ? 0.3 : 0;
 }
 
 const UNSAID = 78;

@@ -32,7 +32,27 @@ export const TAKES: readonly Take[] = [
   { name: 'jitter 15 ms, legato 60 ms, 60–250 ms early', manner: { ...HAND, jitter: 15, release: 1, overlap: 60 }, leads: true },
 ];
 
-export function playTake(score: CorpusScore, { manner, leads }: Take, seed: number): Uint8Array {
+/** As files that were never played arrive. */
+const EXACT_TAKES: readonly Take[] = [
+  { name: 'drawn, full lengths', manner: {} },
+  { name: 'drawn, gate 95 %', manner: { release: 0.95 } },
+  { name: 'drawn, gate 90 %', manner: { release: 0.9 } },
+  { name: 'drawn, gate 75 %', manner: { release: 0.75 } },
+  { name: 'drawn, one tick short', manner: { gateTicks: 1 } },
+  { name: 'drawn, all 7 ticks late', manner: { release: 0.95, offsetTicks: 7 } },
+];
+
+/** As people play, and as files look that were half mended. */
+const HUMAN_TAKES: readonly Take[] = [
+  { name: 'like people: drift, chord spread, accents', manner: { ...HAND, jitter: 8, drift: 9, accents: 16 } },
+  { name: 'like people, legato by interval', manner: { jitter: 8, drift: 9, release: 0.95, spread: 6, overlap: 40, overlapBySteps: true, accents: 16 } },
+  { name: 'half quantized (60 %)', manner: { ...HAND, jitter: 15, strength: 0.6 } },
+  { name: 'starts quantized, ends as played', manner: { ...HAND, jitter: 15, startsOnly: true } },
+];
+
+export { EXACT_TAKES, HUMAN_TAKES };
+
+export function playTake(score: Pick<CorpusScore, keyof TrueScore | 'swing'>, { manner, leads }: Take, seed: number): Uint8Array {
   const random = seeded(seed);
   const players = score.parts.map((part, i) => {
     const { unpitched, programs } = instrumentById(part.instrument);

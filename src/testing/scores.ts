@@ -11,7 +11,7 @@ export function plainPart(bars: Part['bars'], more: Partial<Part> = {}): Part {
 }
 
 export function plainScore(parts: Part[], bars: Bar[] = layBars([{ at: 0, beats: 4, beatType: 4 }], 4 * QUARTER * Math.max(1, parts[0]?.bars.length ?? 1)), more: Partial<Score> = {}): Score {
-  return { title: '', composer: '', rights: '', bars, signs: {}, keys: [{ bar: 0, fifths: 0, mode: 'major' }], tempos: [], markers: [], swing: null, parts, ...more };
+  return { title: '', composer: '', rights: '', bars, signs: {}, keys: [{ bar: 0, fifths: 0, mode: 'major' }], tempos: [], markers: [], swing: [], parts, ...more };
 }
 
 export type Glyph = [key: number | null, quarters: number, marks?: SymbolMarks];

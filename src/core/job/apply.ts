@@ -50,7 +50,7 @@ export function apply(settings: JobSettings, decision: Decision): JobSettings {
       return { ...settings, leads: { ...settings.leads, [decision.track]: decision.milliseconds } };
     case 'setSwing': {
       const { swing: _swing, ...rest } = settings;
-      return decision.ratio === null ? rest : { ...rest, swing: decision.ratio };
+      return decision.ratio === null ? rest : { ...rest, swing: { ratio: decision.ratio, unit: decision.unit ?? 'eighth' } };
     }
     case 'setOrnaments':
       return { ...settings, plain: decision.on ? without(settings.plain, decision.part) : { ...settings.plain, [decision.part]: true } };

@@ -56,7 +56,7 @@ export function describe(decision: Decision, nameOf: (track: string) => string):
     case 'setLead':
       return decision.milliseconds === 0 ? `${nameOf(decision.track)}: no lead taken out` : `${nameOf(decision.track)}: lead of ${decision.milliseconds} ms taken out`;
     case 'setSwing':
-      return decision.ratio === null ? 'Swing found by the engine again' : decision.ratio === 1 ? 'No swing: eighths as played' : `Swing of ${decision.ratio.toFixed(1)} to 1 written evenly`;
+      return decision.ratio === null ? 'Swing found by the engine again' : decision.ratio === 1 ? 'No swing: off-beats as played' : `Swing of ${decision.ratio.toFixed(1)} to 1 written evenly${decision.unit === '16th' ? ' (sixteenths)' : ''}`;
     case 'setOrnaments':
       return `${nameOf(decision.part)}: ${decision.on ? 'trills, tremolos and grace notes found' : 'no trills, tremolos or grace notes'}`;
     case 'setGaps':

@@ -48,6 +48,15 @@ describe('remedies', () => {
     expect(left(performance)).toEqual([]);
   });
 
+  // Cases that random music once found.
+  it.each<[string, HandTrack[], [number, number]]>([
+    ['two short notes on one key, far off any grid', [{ name: 'Flute', notes: [{ key: 24, at: 7.1, length: 0.05 }, { key: 24, at: 0, length: 0.05 }] }], [4, 4]],
+    ['two short notes on one key either side of a beat', [{ name: 'Flute', notes: [{ key: 97, at: 1.35, length: 0.05 }, { key: 97, at: 1.6, length: 0.05 }] }], [6, 8]],
+    ['two notes closer than a thirty-second', [{ name: 'Flute', notes: [{ key: 81, at: 5.4, length: 0.05 }, { key: 81, at: 5.475, length: 0.05 }] }], [6, 8]],
+  ])('of %s answer it', (_, tracks, [beats, beatType]) => {
+    expect(left(performanceOf(tracks, [meter(0, beats, beatType)]))).toEqual([]);
+  });
+
   it('of anything that random music is asked about leave a sound score and answer the query', () => {
     const note = fc.record({ key: fc.integer({ min: 24, max: 100 }), at: fc.integer({ min: 0, max: 640 }).map((n) => n / 40), length: fc.integer({ min: 2, max: 80 }).map((n) => n / 40) });
     const track = fc.record({ name: fc.constantFrom('Flute', 'Piano', 'Horns', 'Zz', 'Drum Kit', 'Guitar', 'Violin 1'), notes: fc.array(note, { maxLength: 24 }) });

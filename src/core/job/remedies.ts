@@ -49,9 +49,9 @@ export function remediesFor(query: Query, conversion: Pick<Conversion, 'casting'
     }
     case 'off-grid':
       return [
-        { label: 'Allow thirty-second notes in this part', decision: { kind: 'setGrid', part: query.part!, smallest: '32nd', triplets: true } },
-        { label: 'Allow sixteenth notes and triplets', decision: { kind: 'setGrid', part: query.part!, smallest: '16th', triplets: true } },
-        { label: 'Sixteenth notes, no triplets', decision: { kind: 'setGrid', part: query.part!, smallest: '16th', triplets: false } },
+        otherGrid(query, 'Allow thirty-second notes in this part', '32nd', true),
+        otherGrid(query, 'Allow sixteenth notes and triplets', '16th', true),
+        otherGrid(query, 'Sixteenth notes, no triplets', '16th', false),
       ];
     case 'one-step': {
       const by = Number(query.facts?.by);
@@ -74,11 +74,11 @@ export function remediesFor(query: Query, conversion: Pick<Conversion, 'casting'
     case 'merged':
       return [
         { label: 'Once is right', decision: { kind: 'dismissQuery', query: query.id, reason: 'Once is right' } },
-        { label: 'Allow thirty-second notes in this part', decision: { kind: 'setGrid', part: query.part!, smallest: '32nd', triplets: true } },
+        otherGrid(query, 'Allow thirty-second notes in this part', '32nd', true),
       ];
     case 'swing':
       return [
-        { label: 'It swings', decision: { kind: 'setSwing', ratio: Math.round(Number(query.facts?.ratio) * 100) / 100 } },
+        { label: 'It swings', decision: { kind: 'setSwing', ratio: Math.round(Number(query.facts?.ratio) * 100) / 100, ...(query.facts?.unit === '16th' && { unit: '16th' }) } },
         { label: 'Write it as played', decision: { kind: 'setSwing', ratio: 1 } },
       ];
     case 'lead': {
@@ -135,6 +135,11 @@ export function remediesFor(query: Query, conversion: Pick<Conversion, 'casting'
     default:
       return [];
   }
+}
+
+/** Another grid for the part. What lies beside that one too was looked at and is settled. */
+function otherGrid({ id, part }: Query, label: string, smallest: SmallestValue, triplets: boolean): Remedy {
+  return { label, decision: { kind: 'setGrid', part: part!, smallest, triplets }, also: [{ kind: 'dismissQuery', query: id, reason: label }] };
 }
 
 /** The octaves in which all the notes would lie within the range. */

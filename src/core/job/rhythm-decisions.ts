@@ -1,6 +1,6 @@
 import { Type } from 'class-transformer';
 import { ArrayMaxSize, ArrayMinSize, ArrayNotEmpty, Equals, IsArray, IsBoolean, IsIn, IsInt, IsNumber, IsOptional, Matches, Max, Min, ValidateIf, ValidateNested } from 'class-validator';
-import { FURTHER_TUPLETS, SMALLEST_VALUES, type FurtherTuplet, type SmallestValue } from '../to-score';
+import { FURTHER_TUPLETS, SMALLEST_VALUES, SWING_UNITS, type FurtherTuplet, type SmallestValue, type SwingUnit } from '../to-score';
 import { PART, TRACK } from './validators';
 
 /* Decisions about rhythm: grids, leads, swing, gaps, voices, hands, and single notes. */
@@ -36,6 +36,8 @@ export class SetLead {
 export class SetSwing {
   @Equals('setSwing') kind!: 'setSwing';
   @ValidateIf((one: SetSwing) => one.ratio !== null) @IsNumber() @Min(1) @Max(4) ratio!: number | null;
+  /** Eighths when absent. */
+  @IsOptional() @IsIn(SWING_UNITS) unit?: SwingUnit;
 }
 
 /** Whether trills, tremolos, grace notes and spread chords are looked for. */

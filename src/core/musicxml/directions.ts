@@ -1,4 +1,4 @@
-import { DYNAMIC_VELOCITY, type BarSigns, type DynamicMark, type Marker, type Part, type Score, type TempoMark } from '../score';
+import { DYNAMIC_VELOCITY, type BarSigns, type DynamicMark, type Marker, type Part, type Score, type SwingMark, type TempoMark } from '../score';
 import type { Bar, WrittenUnits } from '../time';
 import type { Attributes, XmlWriter } from './xml-writer';
 
@@ -29,7 +29,7 @@ export function directionsOf(score: Score, part: Part, bar: Bar, top: boolean, s
 
   if (top) {
     for (const marker of score.markers) if (within(marker.at)) add(marker.at, 1, 1, (xml) => writeMarker(xml, marker), { placement: 'above' });
-    if (score.swing && bar.index === 0) add(0, 1, 2, (xml) => xml.leaf('words', 'Swing'), { placement: 'above' });
+    for (const mark of score.swing) if (mark.bar === bar.index) add(bar.start, 1, 2, (xml) => xml.leaf('words', swingWords(mark)), { placement: 'above' });
     for (const tempo of score.tempos) if (within(tempo.at)) list.push({ at: tempo.at - bar.start, staff: 1, rank: 3, write: (xml, place) => writeTempo(xml, place, tempo, bar) });
     for (const direction of signDirections(score.signs[bar.index])) add(direction.atEnd ? end : bar.start, 1, direction.atEnd ? 9 : 0, direction.write, { placement: 'above', sound: direction.sound });
   }
@@ -64,6 +64,11 @@ function writeDirection(xml: XmlWriter, { offset, staff }: { offset: number; sta
 }
 
 /** Lines that overlap need different numbers. */
+/** Read back by the same words. */
+function swingWords({ ratio, unit }: SwingMark): string {
+  return ratio === 1 ? 'Straight' : unit === '16th' ? 'Swing (sixteenths)' : 'Swing';
+}
+
 function numbered<T extends { start: WrittenUnits; end: WrittenUnits }>(lines: readonly T[]): { line: T; number: number }[] {
   const busyUntil: WrittenUnits[] = [];
   return [...lines]

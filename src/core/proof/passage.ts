@@ -62,7 +62,7 @@ export function passageOf(conversion: Conversion, performance: Performance, part
   const links: Record<string, NoteLink> = {};
   let count = 0;
   // Tempo and markers are shown by the view itself, above the bars.
-  const slice = { ...sliceScore(score, parts, from, to), tempos: [], markers: [], swing: null };
+  const slice = { ...sliceScore(score, parts, from, to), tempos: [], markers: [], swing: [] };
   const articulationsOf = new Map(slice.parts.flatMap((part) => part.bars.flatMap((bar) => bar.voices.flatMap((voice) => voice.symbols.flatMap((symbol) => symbol.notes.map((note) => [note, takenArticulations(symbol)] as const))))));
   const musicXml = writeMusicXml(slice, {
     finalBarline: to === score.bars.length,

@@ -35,7 +35,7 @@ export function sequencePassage(score: Score, sequenced: SequencedFile, parts: r
   }
   const links: Record<string, NoteLink> = {};
   let count = 0;
-  const slice = { ...sliceScore(score, parts, from, to), tempos: [], markers: [], swing: null };
+  const slice = { ...sliceScore(score, parts, from, to), tempos: [], markers: [], swing: [] };
   const partOfNote = new Map(slice.parts.flatMap((part) => part.bars.flatMap((bar) => bar.voices.flatMap((voice) => voice.symbols.flatMap((symbol) => symbol.notes.map((note) => [note, part.id] as const))))));
   const musicXml = writeMusicXml(slice, {
     finalBarline: to === score.bars.length,

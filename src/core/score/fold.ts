@@ -64,6 +64,7 @@ export function foldScore(score: Score, folds: readonly Fold[]): Score {
     signs,
     keys: keysKept.map(({ key, bar }) => ({ ...key, bar })),
     tempos: within(score.tempos),
+    swing: score.swing.flatMap((mark) => (kept.includes(mark.bar) ? [{ ...mark, bar: kept.indexOf(mark.bar) }] : [])),
     markers: within(score.markers),
     parts: score.parts.map((part): Part => ({
       ...part,

@@ -18,9 +18,18 @@ export interface Score {
   keys: ScoreKey[];
   tempos: TempoMark[];
   markers: Marker[];
-  /** Eighths are played long and short from the start. */
-  swing: { ratio: number } | null;
+  /** Where values begin to be played long and short, and where they are even again; in order. */
+  swing: SwingMark[];
   parts: Part[];
+}
+
+/** From a bar on, values of a kind are played long and short. */
+export interface SwingMark {
+  /** Bar index. */
+  bar: number;
+  /** Long to short; 1 is even again. */
+  ratio: number;
+  unit: 'eighth' | '16th';
 }
 
 export interface ScoreKey {

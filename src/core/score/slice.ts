@@ -23,7 +23,7 @@ export function sliceScore(score: Score, parts: readonly PartId[], from: number,
     bars: bars.map((bar, index) => ({ ...bar, index, start: bar.start - start, implicit: bar.implicit || bar.number === 0 })),
     keys: keys.map(({ key }, i) => ({ ...key, bar: i === 0 ? 0 : key.bar - from })),
     tempos: score.tempos.filter(({ at, shown }) => shown && at >= start && at < end).map((tempo) => ({ ...tempo, at: tempo.at - start })),
-    swing: from === 0 ? score.swing : null,
+    swing: score.swing.filter(({ bar }) => bar >= from && bar < to).map((mark) => ({ ...mark, bar: mark.bar - from })),
     markers: score.markers.filter(({ at }) => at >= start && at < end).map((marker) => ({ ...marker, at: marker.at - start })),
     parts: parts.flatMap((id) => {
       const part = score.parts.find((candidate) => candidate.id === id);

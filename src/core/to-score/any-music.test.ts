@@ -31,7 +31,7 @@ describe('any music at all', () => {
       fc.property(fc.array(fc.oneof(loose, exact), { minLength: 1, maxLength: 20 }), fc.array(exact, { minLength: 1, maxLength: 20 }), fc.constantFrom('Flute', 'Piano', 'Hns a4', 'Cello', 'Clarinet in Bb'), fc.constantFrom(...METERS), (a, b, name, [beats, beatType]) => {
         const performance = performanceOf([{ name, notes: a }, { name: 'Viola', notes: b }], [meter(0, beats, beatType)]);
         // Swing would be played, away from where it is written.
-        const { score } = toScore(performance, { ...NO_SETTINGS, plain: { t1: true, t2: true }, swing: 1 });
+        const { score } = toScore(performance, { ...NO_SETTINGS, plain: { t1: true, t2: true }, swing: { ratio: 1, unit: 'eighth' } });
         const reading = readMusicXml(new TextEncoder().encode(writeMusicXml(score)));
         expect(reading.warnings).toEqual([]);
         expect(checkScore(reading.score)).toEqual([]);

@@ -23,16 +23,3 @@ export function layBeats(bars: readonly Bar[], tempo: TempoMap): BeatLine {
 export function beatIndexAt(line: BeatLine, at: PlayedUnits): number {
   return lastNotAfter(line.starts, at);
 }
-
-/** 64ths, 32nd triplets, 5-, 7- and 9-tuplets of a beat: where a machine puts notes. */
-const MACHINE_DIVISIONS = [16, 12, 10, 9, 7];
-
-/** Whether a place lies within a rounding error of the original's ticks on a usual subdivision of its beat. */
-export function onMachineGrid(line: BeatLine, at: PlayedUnits): boolean {
-  const tolerance = Math.min(line.unitsPerTick / 2, QUARTER / 190) + 1e-6;
-  const beat = line.beats[beatIndexAt(line, at)]!;
-  return MACHINE_DIVISIONS.some((division) => {
-    const steps = ((at - beat.start) * division) / beat.length;
-    return (Math.abs(steps - Math.round(steps)) * beat.length) / division <= tolerance;
-  });
-}

@@ -36,7 +36,8 @@ type Place = (at: WrittenUnits) => { words: string; bar: number };
 
 function offGrid(part: CastPart, grid: GridChoice, line: BeatLine, place: Place): Query[] {
   return grid.notes.flatMap((note): Query[] => {
-    const away: Seconds = (note.onset - note.start) * line.secondsPerUnit[beatIndexAt(line, note.start)]!;
+    const beat = beatIndexAt(line, note.start);
+    const away: Seconds = (note.onset - note.start) * line.secondsPerUnit[beat]!;
     if (Math.abs(away) <= Math.max(FAR, FAR_JITTERS * grid.jitter)) return [];
     const { words, bar } = place(note.start);
     const ms: Milliseconds = Math.round(away * 1000);

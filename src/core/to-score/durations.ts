@@ -9,7 +9,7 @@
  * when the release fits that share, and when it leaves no rest or a rest of some size rather than a splinter.
  */
 import { lastNotAfter, QUARTER, type Seconds, type WrittenUnits } from '../time';
-import { onMachineGrid, type BeatLine } from './beats';
+import type { BeatLine } from './beats';
 import type { PlacedNote } from './timed-note';
 
 export interface EndedNote extends PlacedNote {
@@ -24,8 +24,6 @@ export interface DurationInput {
   divisions: readonly number[];
   /** Smallest plain value of the part. */
   smallest: WrittenUnits;
-  /** The file was never played by hand: its ends are meant. */
-  exact: boolean;
   /** Gaps up to this long are closed, whatever they look like. */
   closeGaps?: WrittenUnits;
 }
@@ -50,15 +48,12 @@ const USUAL_SHARE = 0.95;
 export function writeEnds(input: DurationInput): { notes: EndedNote[]; report: DurationReport } {
   const chords = chordsByStart(input.notes);
   const share = releaseShare(chords);
-  const meant = input.exact && endsAreMeant(input);
-  // Starts from a machine with ends from a player: the ends get no finer places than any played part.
-  const ends: DurationInput = { ...input, exact: meant };
   const report: DurationReport = { gapsClosed: 0, overlapsTrimmed: 0, shortRests: [] };
   const notes: EndedNote[] = [];
   chords.forEach((chord, i) => {
     const next = chords[i + 1]?.[0]!.start ?? Infinity;
     const release = median(chord.map((note) => note.release));
-    const found = meant ? Math.min(next, nearest(endsInQuestion(chord[0]!.start, release, next, ends), release)) : bestEnd(chord, release, next, share, ends);
+    const found = meantEnd(chord, next, input) ?? bestEnd(chord, release, next, share, input);
     const end = next - found <= (input.closeGaps ?? 0) ? next : found;
     if (end < next && next - end < QUARTER / 4) report.shortRests.push(end);
     if (release > next + QUARTER / 16) report.overlapsTrimmed++;
@@ -66,6 +61,18 @@ export function writeEnds(input: DurationInput): { notes: EndedNote[]; report: D
     for (const note of chord) notes.push({ ...note, end });
   });
   return { notes, report };
+}
+
+/** The end that the file tells, where it can be written beside what else is in its beat. */
+function meantEnd(chord: readonly PlacedNote[], next: WrittenUnits, { line, divisions }: DurationInput): WrittenUnits | null {
+  const ends = chord.flatMap((note) => note.meantEnd ?? []);
+  if (ends.length < chord.length) return null;
+  const end = Math.min(next, median(ends));
+  if (end <= chord[0]!.start) return null;
+  const b = lastNotAfter(line.starts, end);
+  const beat = line.beats[b]!;
+  const writable = end === next || exactDivisions(beat.length, beat.compound, divisions[b] ?? 1).some((division) => ((end - beat.start) * division) % beat.length === 0);
+  return writable && ends.includes(median(ends)) ? end : null;
 }
 
 function bestEnd(chord: readonly PlacedNote[], release: number, next: WrittenUnits, { share, spread: usualSpread }: Release, input: DurationInput): WrittenUnits {
@@ -110,7 +117,7 @@ function endsInQuestion(start: WrittenUnits, release: number, next: WrittenUnits
   const to = Math.min(next, release + reach);
   for (let b = lastNotAfter(line.starts, from); b < line.beats.length && line.beats[b]!.start <= to; b++) {
     const beat = line.beats[b]!;
-    for (const division of endDivisions(beat.length, beat.compound, divisions[b] ?? 1, smallest, input.exact)) {
+    for (const division of endDivisions(beat.length, beat.compound, divisions[b] ?? 1, smallest)) {
       for (let k = 0; k <= division; k++) {
         const end = beat.start + (k * beat.length) / division;
         if (end > start && end <= next && end >= from && end <= to) ends.push(end);
@@ -122,20 +129,33 @@ function endsInQuestion(start: WrittenUnits, release: number, next: WrittenUnits
   return ends;
 }
 
+/** A unit of a tuplet is halved three times at most. */
+const MOST_HALVINGS = 8;
+
+function oddPart(n: number): number {
+  return n % 2 === 0 ? oddPart(n / 2) : n;
+}
+
+const NATURAL = [2, 4, 8];
+const NATURAL_COMPOUND = [3, 6, 12];
+
+/** Beside the onsets of a tuplet no other division can be written. */
+function isTuplet(division: number, compound: boolean): boolean {
+  return compound ? division === 2 || division === 4 : division % 3 === 0 || division % 5 === 0 || division % 7 === 0;
+}
+
 /** A note may end where the beat is divided, or at the part's smallest value in a beat without tuplet. */
-function endDivisions(length: WrittenUnits, compound: boolean, division: number, smallest: WrittenUnits, exact: boolean): number[] {
-  const natural = compound ? [3, 6, 12] : [2, 4, 8];
-  const tuplet = compound ? division === 2 || division === 4 : division % 3 === 0 || division % 5 === 0 || division % 7 === 0;
-  // Beside the onsets of a tuplet no other division can be written.
-  if (tuplet) return exact && Number.isInteger(length / (2 * division)) ? [division, 2 * division] : [division];
-  if (exact) return [...new Set([division, ...natural, ...(division === 1 ? [compound ? 2 : 3, 16] : [16])])].filter((d) => Number.isInteger(length / d));
-  const plain = natural.filter((d) => Number.isInteger(length / d) && length / d >= Math.min(smallest, QUARTER / 2));
+function endDivisions(length: WrittenUnits, compound: boolean, division: number, smallest: WrittenUnits): number[] {
+  if (isTuplet(division, compound)) return [division];
+  const plain = (compound ? NATURAL_COMPOUND : NATURAL).filter((d) => Number.isInteger(length / d) && length / d >= Math.min(smallest, QUARTER / 2));
   return [division, ...plain];
 }
 
-/** In a file made by a machine: nearly all ends lie on the grid too. */
-function endsAreMeant({ notes, line }: DurationInput): boolean {
-  return notes.filter(({ release }) => onMachineGrid(line, release)).length >= 0.9 * notes.length;
+/** Where a note of a file that is exact may end: also between the onsets of a tuplet, and in thirds where nothing begins. */
+function exactDivisions(length: WrittenUnits, compound: boolean, division: number): number[] {
+  if (isTuplet(division, compound)) return [division, 2 * division].filter((d) => Number.isInteger(length / d) && d / oddPart(d) <= MOST_HALVINGS);
+  const natural = compound ? NATURAL_COMPOUND : NATURAL;
+  return [...new Set([division, ...natural, ...(division === 1 ? [compound ? 2 : 3, 16] : [16])])].filter((d) => Number.isInteger(length / d));
 }
 
 interface Release {
@@ -174,8 +194,4 @@ function median(values: readonly number[]): number {
   const sorted = [...values].sort((a, b) => a - b);
   const middle = sorted.length >> 1;
   return sorted.length % 2 === 1 ? sorted[middle]! : (sorted[middle - 1]! + sorted[middle]!) / 2;
-}
-
-function nearest(places: readonly WrittenUnits[], to: number): WrittenUnits {
-  return places.reduce((a, b) => (Math.abs(b - to) < Math.abs(a - to) ? b : a));
 }

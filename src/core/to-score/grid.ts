@@ -11,7 +11,7 @@
  */
 import { noteValue, type PartId } from '../score';
 import { QUARTER, type Beat, type Seconds, type WrittenUnits } from '../time';
-import { beatIndexAt, onMachineGrid, type BeatLine } from './beats';
+import { beatIndexAt, type BeatLine } from './beats';
 import { sameNumbers, type Memo } from './memo';
 import { VALUE_LENGTH, type GridPin } from './settings';
 import type { PlacedNote, TimedNote } from './timed-note';
@@ -31,7 +31,7 @@ export interface GridChoice {
   divisions: number[];
   /** Standard deviation of the onsets around their places. */
   jitter: Seconds;
-  /** Onsets lie exactly on a grid: a file that was never played by hand. */
+  /** Nearly all onsets lie exactly on a grid: the part was never played by hand. */
   exact: boolean;
   /** Smallest plain value found (undotted length). */
   smallest: WrittenUnits;
@@ -43,6 +43,8 @@ export interface GridChoice {
 /** Notes of one part that were struck together, as one onset. */
 interface Strike {
   at: number;
+  /** The file has it exactly here. */
+  meant: boolean;
   notes: TimedNote[];
 }
 
@@ -62,15 +64,19 @@ const ROUNDS = 3;
 const EARLY_SHARE = 1 / 16;
 const ENSEMBLE_WEIGHT = 0.35;
 const LOUDEST = 4;
+/** Nats against one place for two onsets: of the same key, and of one line. */
+const SAME_KEY_AGAIN = 9;
+const TWO_AT_ONCE = 5;
+const MOSTLY_EXACT = 0.97;
 
 const PLAIN = [1, 2, 4, 8];
 const TRIPLET = [3, 6];
 const COMPOUND = [1, 3, 6, 12];
 const COMPOUND_TUPLET = [2, 4];
 /** For music that lies exactly on its grid anything that fits is meant. */
-const EXACT = [1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 12, 16];
+const EXACT = [1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 12, 14, 16, 18, 20, 24, 32];
 
-const MOST_DIVISION = 16;
+const MOST_DIVISION = 32;
 /** Nats between a tuplet and the best plain division below which it is asked about. */
 const DOUBTFUL = 0.7;
 
@@ -94,7 +100,7 @@ export function fitGrids(parts: readonly GridInput[], line: BeatLine, memo: Memo
 }
 
 class PartGrid {
-  readonly exact: boolean;
+  private readonly exact: boolean;
   private readonly strikes: Strike[];
   /** Strikes of each beat that has any. */
   private readonly byBeat = new Map<number, Strike[]>();
@@ -113,16 +119,15 @@ class PartGrid {
     private readonly part: GridInput,
     private readonly line: BeatLine,
   ) {
-    this.strikes = gatherStrikes(part.notes, line);
+    this.strikes = gatherStrikes(part.notes, line, (at) => this.pinAt(line.beats[beatIndexAt(line, at)]!) === undefined);
     for (const strike of this.strikes) {
-      const beat = this.homeBeat(strike.at);
+      const beat = strike.meant ? beatIndexAt(line, strike.at) : this.homeBeat(strike.at);
       const list = this.byBeat.get(beat);
       if (list) list.push(strike);
       else this.byBeat.set(beat, [strike]);
     }
     this.own = new Float64Array(line.beats.length);
-    this.exact = part.pins.length === 0 && liesOnGrid(this.strikes, line);
-    if (this.exact) this.jitter = 0.0015;
+    this.exact = this.strikes.filter(({ meant }) => meant).length >= MOSTLY_EXACT * this.strikes.length;
   }
 
   fit(witness: Float64Array | null): void {
@@ -130,7 +135,6 @@ class PartGrid {
     for (let round = 0; round < (witness ? 1 : ROUNDS); round++) {
       const before = this.jitter;
       this.path = this.leastCostPath(witness);
-      if (this.exact) return;
       this.learn();
       if (round > 0 && Math.abs(this.jitter / before - 1) < 0.04) return;
     }
@@ -138,6 +142,7 @@ class PartGrid {
 
   bearWitness(): void {
     for (const [beat, strikes] of this.byBeat) {
+      // What is exact has no need of witnesses, but it is the best of them.
       const fits = this.fitsOf(beat, strikes);
       const best = (threes: boolean) => Math.min(...fits.filter((fit) => isThrees(fit.division, this.line.beats[beat]!) === threes).map((fit) => fit.cost), 30);
       // One part's certainty counts up to three nats; the rest is left to the others.
@@ -152,12 +157,10 @@ class PartGrid {
 
   /** The grid once the others are heard; the same as last time when they say the same. */
   resultWith(witness: Float64Array): GridChoice {
-    const heard = Float64Array.from(this.byBeat.keys(), (beat) => (this.exact ? 0 : this.heardAt(beat, witness)));
+    const heard = Float64Array.from(this.byBeat.keys(), (beat) => this.heardAt(beat, witness));
     if (this.last && sameNumbers(this.last.heard, heard)) return this.last.result;
-    if (!this.exact) {
-      Object.assign(this, this.alone);
-      this.fit(witness);
-    }
+    Object.assign(this, this.alone);
+    this.fit(witness);
     this.last = { heard, result: this.result() };
     return this.last.result;
   }
@@ -179,14 +182,15 @@ class PartGrid {
       else tupletBeats++;
       this.byBeat.get(beat)!.forEach((strike, i) => notes.push(...strike.notes.map((note) => ({ ...note, start: fit.places[i]!, absorbed: [...(note.behind ?? [])] }))));
     }
-    return { notes: absorbDoubles(notes), doubtfulTuplets: this.exact ? [] : this.doubtfulTuplets(), divisions, jitter: this.jitter, exact: this.exact, smallest, tupletBeats };
+    return { notes: absorbDoubles(notes), doubtfulTuplets: this.doubtfulTuplets(), divisions, jitter: this.jitter, exact: this.exact, smallest, tupletBeats };
   }
 
   private doubtfulTuplets(): number[] {
     return [...this.path].flatMap(([beat, chosen]) => {
       const info = this.line.beats[beat]!;
-      if (!isThrees(chosen.division, info) || this.byBeat.get(beat)!.length < 2) return [];
-      const plain = this.fitsOf(beat, this.byBeat.get(beat)!).filter((fit) => !isThrees(fit.division, info));
+      const strikes = this.byBeat.get(beat)!;
+      if (!isThrees(chosen.division, info) || strikes.length < 2 || strikes.every(({ meant }) => meant)) return [];
+      const plain = this.fitsOf(beat, strikes).filter((fit) => !isThrees(fit.division, info));
       const cost = (fit: BeatFit) => fit.cost + this.habit(fit.division, info);
       return Math.min(...plain.map(cost)) - cost(chosen) < DOUBTFUL ? [beat] : [];
     });
@@ -216,7 +220,7 @@ class PartGrid {
         let best: Node | null = null;
         let bestCost = Infinity;
         for (const node of layer) {
-          const cost = node.cost + changeCost(node.fit.division, fit.division, beat - previousBeat);
+          const cost = node.cost + changeCost(node.fit.division, fit.division, beat - previousBeat) + this.meeting(previousBeat, node.fit, beat, fit);
           if (cost < bestCost) {
             bestCost = cost;
             best = node;
@@ -235,11 +239,29 @@ class PartGrid {
 
   private fitsOf(beat: number, strikes: readonly Strike[]): BeatFit[] {
     const info = this.line.beats[beat]!;
-    return this.divisionsFor(info).map((division) => fitBeat(strikes, info, division, this.jitter / this.line.secondsPerUnit[beat]!, this.part.melodic));
+    const meant = strikes.filter((strike) => strike.meant).map((strike) => strike.at - info.start);
+    const usual = this.divisionsFor(info);
+    const fitting = meant.length === 0 ? usual : usual.filter((division) => meant.every((at) => (at * division) % info.length === 0));
+    // What the file has exactly may need a division nobody would look for in played music.
+    const divisions = fitting.length > 0 ? fitting : [EXACT.find((division) => meant.every((at) => (at * division) % info.length === 0)) ?? MOST_DIVISION];
+    const jitter = this.jitter / this.line.secondsPerUnit[beat]!;
+    if (meant.length === strikes.length) return [fitBeat(strikes, info, Math.min(...divisions), jitter, this.part.melodic)];
+    return divisions.map((division) => fitBeat(strikes, info, division, jitter, this.part.melodic));
+  }
+
+  /** Two onsets on the barline between two beats, one rounded up and one down, are one place for one key. */
+  private meeting(before: number, from: BeatFit, beat: number, to: BeatFit): number {
+    const [last, first] = [this.byBeat.get(before)?.at(-1), this.byBeat.get(beat)![0]!];
+    if (!last || from.places.at(-1) !== to.places[0]) return 0;
+    return last.notes.some((note) => first.notes.some((other) => other.key === note.key)) ? SAME_KEY_AGAIN : this.part.melodic ? TWO_AT_ONCE : 0;
+  }
+
+  private pinAt(beat: Beat): GridPin | undefined {
+    return this.part.pins.findLast(({ bars }) => !bars || (beat.bar >= bars.from && beat.bar < bars.to));
   }
 
   private divisionsFor(beat: Beat): number[] {
-    const pin = this.part.pins.findLast(({ bars }) => !bars || (beat.bar >= bars.from && beat.bar < bars.to));
+    const pin = this.pinAt(beat);
     const slot = `${beat.length}/${beat.compound}/${pin ? this.part.pins.indexOf(pin) : ''}`;
     let divisions = this.candidates.get(slot);
     if (!divisions) this.candidates.set(slot, (divisions = this.possibleDivisions(beat, pin)));
@@ -247,7 +269,6 @@ class PartGrid {
   }
 
   private possibleDivisions(beat: Beat, pin: GridPin | undefined): number[] {
-    if (this.exact) return EXACT.filter((division) => Number.isInteger(beat.length / division));
     const usual = beat.compound ? [...COMPOUND, ...COMPOUND_TUPLET] : [...PLAIN, ...TRIPLET];
     const candidates = [...usual, ...(pin?.also ?? [])].filter((division) => Number.isInteger(beat.length / division));
     if (!pin) return candidates;
@@ -261,7 +282,6 @@ class PartGrid {
   }
 
   private habit(division: number, beat: Beat): number {
-    if (this.exact) return 0.3 * Math.log2(division);
     const learnt = this.habits?.[Number(beat.compound) as 0 | 1][division];
     return learnt || ((beat.compound ? COMPOUND_HABIT : HABIT)[division] ?? 2 + Math.log2(division));
   }
@@ -277,6 +297,7 @@ class PartGrid {
       uses[Number(info.compound) as 0 | 1][fit.division]!++;
       beats++;
       this.byBeat.get(beat)!.forEach((strike, i) => {
+        if (strike.meant) return;
         const away = Math.min(Math.abs(strike.at - fit.places[i]!) * this.line.secondsPerUnit[beat]!, 0.06);
         squares += away * away;
         count++;
@@ -319,14 +340,15 @@ function fitBeat(strikes: readonly Strike[], beat: Beat, division: number, jitte
   for (const strike of strikes) {
     let slot = Math.round((strike.at - beat.start) / unit);
     slot = Math.max(0, Math.min(division, slot));
-    const away = (strike.at - (beat.start + slot * unit)) / jitter;
+    const place = strike.meant ? strike.at : beat.start + slot * unit;
+    const away = (strike.at - place) / jitter;
     cost += Math.min(away * away * 0.5, 18);
-    if (slot === lastSlot && last) {
+    if (slot === lastSlot && last && !(strike.meant && last.meant)) {
       const again = strike.notes.some((note) => last!.notes.some((other) => other.key === note.key));
-      cost += again ? 9 : melodic ? 5 : 0.4;
+      cost += again ? SAME_KEY_AGAIN : melodic ? TWO_AT_ONCE : 0.4;
     }
     used[slot] = 1;
-    places.push(beat.start + slot * unit);
+    places.push(place);
     last = strike;
     lastSlot = slot;
   }
@@ -348,11 +370,24 @@ export function absorbDoubles(notes: PlacedNote[]): PlacedNote[] {
   return kept;
 }
 
-function gatherStrikes(notes: readonly TimedNote[], line: BeatLine): Strike[] {
-  const sorted = [...notes].sort((a, b) => a.onset - b.onset);
+/** @param believed whether what the file has exactly at a place stays there: not where somebody set another grid */
+function gatherStrikes(notes: readonly TimedNote[], line: BeatLine, believed: (at: number) => boolean): Strike[] {
   const strikes: Strike[] = [];
+  const exact = new Map<WrittenUnits, Strike>();
+  const sorted = [...notes].sort((a, b) => a.onset - b.onset);
   let lastSeconds = -Infinity;
   for (const note of sorted) {
+    if (note.meant !== undefined && believed(note.meant)) {
+      const strike = exact.get(note.meant);
+      if (strike) strike.notes.push(note);
+      else {
+        const made = { at: note.meant, meant: true, notes: [note] };
+        exact.set(note.meant, made);
+        strikes.push(made);
+      }
+      lastSeconds = -Infinity;
+      continue;
+    }
     const strike = strikes.at(-1);
     // Nobody strikes a key twice in so short a time: the same key again is the same note from another source.
     const together = strike && note.onsetSeconds - lastSeconds < STRUCK_TOGETHER;
@@ -360,15 +395,10 @@ function gatherStrikes(notes: readonly TimedNote[], line: BeatLine): Strike[] {
     if (together) {
       strike.notes.push(note);
       strike.at += (note.onset - strike.at) / strike.notes.length;
-    } else strikes.push({ at: note.onset, notes: [note] });
+    } else strikes.push({ at: note.onset, meant: false, notes: [note] });
   }
   const last = line.beats.at(-1)!;
   const end = last.start + last.length;
   for (const strike of strikes) strike.at = Math.min(Math.max(0, strike.at), end);
-  return strikes;
-}
-
-/** Nearly all onsets are where a machine puts them: the file was never played by hand. */
-function liesOnGrid(strikes: readonly Strike[], line: BeatLine): boolean {
-  return strikes.filter(({ at }) => onMachineGrid(line, at)).length >= 0.97 * strikes.length;
+  return strikes.sort((a, b) => a.at - b.at);
 }

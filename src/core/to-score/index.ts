@@ -2,6 +2,6 @@ export * from './settings';
 export * from './to-score';
 export type { Lead } from './lead';
 export { Memo } from './memo';
-export { swung, type Swing } from './swing';
+export { SWING_UNITS, swung, type Swing, type SwingUnit } from './swing';
 export type { BeatLine } from './beats';
 export { clefChoices } from './clefs';

@@ -5,14 +5,16 @@
  *     played  x      x       x      x        every note early by about the same time: lead
  *
  * Takes the onsets of each track; gives a constant offset for each, the confidence in it and what else was considered.
- * For every offset in reach, onsets are compared with the metrical grid: a good offset puts them close to grid places, on
- * strong places rather than weak ones, and together with tracks that are already on the beat. The last two decide between
- * "early by 80 ms" and "late by 420 ms". Circular statistics on onset phase with metrical weights (the idea is common in
- * beat tracking; weights here are our own).
+ * A track that the file has exactly on its grid has no lead, however syncopated it is; one that stands beside the grid by
+ * the same ticks throughout has just that. For the others every offset in reach is compared with none: a good one puts the
+ * onsets close to grid places, on the kinds of place that some style of music uses, and together with tracks that are on the
+ * beat. Between two offsets that fit equally well (a sixteenth apart, say) the file is believed. Circular statistics on onset
+ * phase with metrical weights (the idea is common in beat tracking; styles and weights here are our own).
  */
 import type { TrackId } from '../performance';
-import type { Milliseconds, Seconds } from '../time';
+import type { Milliseconds, PlayedUnits, Seconds } from '../time';
 import { beatIndexAt, type BeatLine } from './beats';
+import type { ExactTrack } from './exactness';
 import type { TimedNote } from './timed-note';
 
 export interface Lead {
@@ -29,61 +31,131 @@ export interface Lead {
 export const LEAST_LEAD_CONFIDENCE = 0.6;
 
 const SURE_WITNESS = 0.9;
+const MOST_COMPANY = 10;
+const ALIKE: Seconds = 0.008;
 const STEP: Seconds = 0.01;
 const EARLIEST: Seconds = 0.32;
 const LATEST: Seconds = -0.06;
 const SPREAD: Seconds = 0.02;
 const OUTLIER = 4.5;
-/** Share of a beat → how unusual an onset there is, in nats (own choice, checked on the bench). */
-const PLACES: readonly (readonly [number, number])[] = [[0, 0], [1, 0], [1 / 2, 0.5], [1 / 4, 1.2], [3 / 4, 1.2], [1 / 3, 1.4], [2 / 3, 1.4]];
-const PLACES_COMPOUND: readonly (readonly [number, number])[] = [[0, 0], [1, 0], [1 / 3, 0.5], [2 / 3, 0.5], [1 / 6, 1.3], [1 / 2, 1.3], [5 / 6, 1.3]];
+/** Kinds of place in a beat: on it, at its half, at its quarters, at its thirds. */
+const PLACES: readonly (readonly [share: number, kind: number])[] = [[0, 0], [1, 0], [1 / 2, 1], [1 / 4, 2], [3 / 4, 2], [1 / 3, 3], [2 / 3, 3]];
+/** In a compound beat: on it, at its second third, at its last one, and at halves of thirds. */
+const PLACES_COMPOUND: readonly (readonly [number, number])[] = [[0, 0], [1, 0], [1 / 3, 1], [2 / 3, 2], [1 / 6, 3], [5 / 6, 3], [1 / 2, 3]];
+/** How usual each kind of place is in some styles of music, and what the style costs in nats. */
+const STYLES: readonly Style[] = [
+  style([0.62, 0.24, 0.08, 0.06], [0.55, 0.13, 0.22, 0.1], 0),
+  style([0.4, 0.4, 0.14, 0.06], [0.36, 0.28, 0.29, 0.07], 0.5),
+  style([0.3, 0.28, 0.36, 0.06], [0.25, 0.2, 0.2, 0.35], 1),
+  style([0.45, 0.06, 0.04, 0.45], [0.5, 0.08, 0.08, 0.34], 1),
+  // Off the beat more often than on it; never on it.
+  style([0.25, 0.6, 0.1, 0.05], [0.2, 0.37, 0.37, 0.06], 3),
+  { ...style([0.03, 0.9, 0.04, 0.03], [0.03, 0.45, 0.45, 0.07], 3), detached: true },
+  { ...style([0.08, 0.12, 0.74, 0.06], [0.1, 0.1, 0.1, 0.7], 3), detached: true },
+];
+
+interface Style {
+  /** −ln of how usual one place of a kind is, in a plain and in a compound beat. */
+  places: readonly [plain: readonly number[], compound: readonly number[]];
+  cost: number;
+  /** Only believed of notes that are let go before the next one. */
+  detached?: true;
+}
+
+/** @param plain share of the onsets on places of each kind; a beat has one, one, two and two of them @param compound the same: one, one, one, three */
+function style(plain: readonly number[], compound: readonly number[], cost: number): Style {
+  const nats = (shares: readonly number[], places: readonly number[]) => shares.map((share, kind) => -Math.log(share / places[kind]!));
+  return { places: [nats(plain, [1, 1, 2, 2]), nats(compound, [1, 1, 1, 3])], cost };
+}
+
+/** Nats an onset for the file as it is, where it stands on a grid as well as with a lead taken out. */
+const BELIEVED = 0.25;
+const MUCH_CLOSER = 0.4;
 /** For a second of lead: people play ahead of the beat far more often than behind it. */
-const EARLY_COST = 0.5;
+const EARLY_COST = 6;
 /** Nats for a lead of any size: most tracks have none. */
-const ANY_LEAD = 6;
+const ANY_LEAD = 8;
 /** For a second of lateness: people play behind the beat far less often. */
-const LATE_COST = 4;
+const LATE_COST = 60;
+/** What falling together with sure tracks is worth, an onset and at most. */
+const TOGETHER_WORTH = 0.5;
+const MOST_TOGETHER = 40;
+/** Notes of after-beats are let go before the beat. */
+const DETACHED_SHARE = 0.75;
 const MOST_ONSETS = 180;
 const TOGETHER: Seconds = 0.025;
+const DETACHED_ONLY = 12;
+/** A track with so many exact onsets tells its lead itself. */
+const MOSTLY_EXACT = 0.5;
 /** Smaller leads are not worth a correction: rounding takes care of them. */
 const NEGLIGIBLE: Seconds = 0.012;
 
 interface Onset {
   beat: number;
-  at: number;
+  at: PlayedUnits;
+  release: PlayedUnits;
   seconds: Seconds;
   /** Long notes stand on strong places: how much the strength of its place counts. */
   weight: number;
+  /** Let go well before the next onset. */
+  detached: boolean;
 }
 
-/** @param tracks notes timed with no lead taken out */
-export function estimateLeads(tracks: ReadonlyMap<TrackId, readonly TimedNote[]>, line: BeatLine, pins: Record<TrackId, Milliseconds>): Map<TrackId, Lead> {
+/**
+ * @param tracks notes timed with no lead taken out
+ * @param exact what the file says of tracks that stand on a grid; those that are not in it were played
+ */
+export function estimateLeads(tracks: ReadonlyMap<TrackId, readonly TimedNote[]>, line: BeatLine, pins: Record<TrackId, Milliseconds>, exact: ReadonlyMap<TrackId, ExactTrack> = new Map()): Map<TrackId, Lead> {
   const onsets = new Map([...tracks].map(([id, notes]) => [id, distinctOnsets(notes, line)]));
-  const alone = new Map([...onsets].map(([id, list]): [TrackId, Found] => [id, pins[id] === undefined ? search(list, line, null) : { lead: pins[id] / 1000, rival: 0, confidence: 1 }]));
-  // Tracks that are sure of their lead, be it none, bear witness for the others once it is taken out.
-  const witnesses = [...alone].filter(([, found]) => found.confidence > SURE_WITNESS).map(([id]) => id);
-  const reference = coincidences(witnesses.map((id) => onsets.get(id)!.map((onset) => onset.seconds + alone.get(id)!.lead)));
-  const leads = new Map<TrackId, Lead>();
-  for (const [id, list] of onsets) {
-    const pin = pins[id];
-    if (pin !== undefined) {
-      leads.set(id, { milliseconds: pin, confidence: 1, pinned: true, evidence: 'set by hand' });
-      continue;
-    }
-    const found = witnesses.includes(id) || witnesses.length === 0 ? alone.get(id)! : search(list, line, reference);
-    leads.set(id, describe(found, list.length));
+  const known = (id: TrackId): Found | null => {
+    if (pins[id] !== undefined) return { lead: pins[id] / 1000, rival: 0, confidence: 1, set: true };
+    const track = exact.get(id);
+    return track && track.share >= MOSTLY_EXACT ? { lead: -track.offset * line.unitsPerTick * line.secondsPerUnit[0]!, rival: 0, confidence: 1, exact: track.share } : null;
+  };
+  const alone = new Map([...onsets].map(([id, list]): [TrackId, Found] => [id, known(id) ?? search(list, line, null)]));
+  const found = doubtIfAllAlike(inCompany(alone, onsets, line));
+  return new Map([...onsets].map(([id, list]) => [id, pins[id] !== undefined ? { milliseconds: pins[id], confidence: 1, pinned: true, evidence: 'set by hand' } : describe(found.get(id)!, list.length)]));
+}
+
+/**
+ * Each track once more: heard together with those that are sure, and expected to have a lead as far as the others clearly have
+ * one. Who plays one part ahead of the beat plays the next one so too.
+ */
+function inCompany(alone: ReadonlyMap<TrackId, Found>, onsets: ReadonlyMap<TrackId, readonly Onset[]>, line: BeatLine): Map<TrackId, Found> {
+  const found = new Map(alone);
+  if (alone.size < 2) return found;
+  for (const [id, own] of alone) {
+    if (own.exact !== undefined || own.set) continue;
+    const others = [...alone].filter(([other]) => other !== id);
+    const early = others.filter(([, { lead, confidence }]) => lead > NEGLIGIBLE && confidence > SURE_WITNESS).length;
+    const witnesses = others.filter(([, { confidence }]) => confidence > SURE_WITNESS).slice(0, MOST_COMPANY);
+    const reference = Float64Array.from(witnesses.flatMap(([other, { lead }]) => onsets.get(other)!.map((onset) => onset.seconds + lead))).sort();
+    found.set(id, search(onsets.get(id)!, line, reference, early / others.length));
   }
-  return leads;
+  return found;
+}
+
+/** Players are early each by a time of their own: where all are by the same, the barlines are in doubt and not the playing. */
+function doubtIfAllAlike(found: Map<TrackId, Found>): Map<TrackId, Found> {
+  const leads = [...found.values()].map(({ lead }) => lead);
+  const alike = found.size > 1 && leads.every((lead) => Math.abs(lead) > NEGLIGIBLE && Math.abs(lead - leads[0]!) < ALIKE) && [...found.values()].every(({ exact, set }) => exact === undefined && !set);
+  return alike ? new Map([...found].map(([id, one]) => [id, { ...one, confidence: Math.min(one.confidence, LEAST_LEAD_CONFIDENCE - 0.01) }])) : found;
 }
 
 function describe(found: Found, onsets: number): Lead {
-  const milliseconds = Math.abs(found.lead) < NEGLIGIBLE ? 0 : Math.round(found.lead * 1000);
-  const rival = Math.round(found.rival * 1000);
-  const evidence =
-    milliseconds === 0
-      ? `${onsets} onsets lie on the beat`
-      : `${onsets} onsets fit best ${Math.abs(milliseconds)} ms ${milliseconds > 0 ? 'early' : 'late'}; next best ${Math.abs(rival)} ms ${rival >= 0 ? 'early' : 'late'}`;
-  return { milliseconds, confidence: found.confidence, pinned: false, evidence };
+  // What the file has to the tick is taken out to the tick; a hand is not that steady.
+  const milliseconds = found.exact === undefined && Math.abs(found.lead) < NEGLIGIBLE ? 0 : Math.round(found.lead * 10_000) / 10;
+  const rounded = found.exact === undefined ? Math.round(milliseconds) : milliseconds;
+  return { milliseconds: rounded, confidence: found.confidence, pinned: false, evidence: evidenceOf(found, rounded, onsets) };
+}
+
+function evidenceOf({ exact, rival, confidence }: Found, milliseconds: Milliseconds, onsets: number): string {
+  const words = (ms: number) => (Math.round(ms) === 0 ? 'none' : `${Math.abs(Math.round(ms))} ms ${ms > 0 ? 'early' : 'late'}`);
+  if (exact !== undefined) {
+    const all = exact === 1 ? `all ${onsets} onsets` : `${Math.round(exact * 100)} % of ${onsets} onsets`;
+    return milliseconds === 0 ? `${all} stand exactly on a grid` : `${all} stand beside the grid by the same ticks`;
+  }
+  return `${onsets} onsets fit best with ${milliseconds === 0 ? 'no lead' : words(milliseconds)}; next best: ${words(rival * 1000)} (${Math.round(confidence * 100)} % sure)`;
 }
 
 /** One onset for notes struck together. */
@@ -93,9 +165,12 @@ function distinctOnsets(notes: readonly TimedNote[], line: BeatLine): Onset[] {
   for (const note of sorted) {
     const last = onsets.at(-1);
     if (last && note.onsetSeconds - last.seconds < TOGETHER) continue;
-    if (last) last.weight = weightOf(note.onset - last.at, line, last.beat);
+    if (last) {
+      last.weight = weightOf(note.onset - last.at, line, last.beat);
+      last.detached = last.release - last.at < DETACHED_SHARE * (note.onset - last.at);
+    }
     if (onsets.length >= MOST_ONSETS) break;
-    onsets.push({ beat: beatIndexAt(line, note.onset), at: note.onset, seconds: note.onsetSeconds, weight: 1 });
+    onsets.push({ beat: beatIndexAt(line, note.onset), at: note.onset, release: note.release, seconds: note.onsetSeconds, weight: 1, detached: true });
   }
   return onsets;
 }
@@ -109,39 +184,66 @@ interface Found {
   lead: Seconds;
   rival: Seconds;
   confidence: number;
+  /** By a person. */
+  set?: true;
+  /** Share of the onsets that the file has exactly on a grid, where it says the lead itself. */
+  exact?: number;
 }
 
-function search(onsets: readonly Onset[], line: BeatLine, reference: Float64Array | null): Found {
+/** @param expected 0–1: how far the other tracks give reason to expect a lead */
+function search(onsets: readonly Onset[], line: BeatLine, reference: Float64Array | null, expected = 0): Found {
   if (onsets.length === 0) return { lead: 0, rival: 0, confidence: 1 };
   const costs: { lead: Seconds; cost: number }[] = [];
+  const asPlayed = residue(onsets, line, 0);
   for (let lead = LATEST; lead <= EARLIEST + 1e-9; lead += STEP) {
     const rounded = Math.round(lead / STEP) * STEP;
-    costs.push({ lead: rounded, cost: misfit(onsets, line, rounded) - (reference ? agreement(onsets, reference, rounded) : 0) + (rounded > 0 ? EARLY_COST : LATE_COST) * Math.abs(rounded) + (Math.abs(rounded) > NEGLIGIBLE ? ANY_LEAD / onsets.length : 0) });
+    const believed = Math.abs(rounded) > NEGLIGIBLE ? onsets.length * BELIEVED * (1 - expected) * likeness(residue(onsets, line, rounded), asPlayed) : 0;
+    const together = reference ? Math.min(MOST_TOGETHER, TOGETHER_WORTH * agreement(onsets, reference, rounded)) : 0;
+    const size = Math.abs(rounded) > NEGLIGIBLE ? ANY_LEAD * (1 - expected) + (rounded > 0 ? EARLY_COST : LATE_COST) * Math.abs(rounded) : 0;
+    costs.push({ lead: rounded, cost: misfit(onsets, line, rounded) + believed - together + size });
   }
   const best = costs.reduce((a, b) => (b.cost < a.cost ? b : a));
   const rival = costs.filter(({ lead }) => Math.abs(lead - best.lead) > 0.05).reduce((a, b) => (b.cost < a.cost ? b : a));
   const lead = best.lead + remainder(onsets, line, best.lead);
-  // Each onset is a witness; a few nats of difference in all are certainty enough.
-  const confidence = 1 - Math.exp(-((rival.cost - best.cost) * onsets.length) / 3);
+  // A few nats of difference in all are certainty enough.
+  const confidence = 1 - Math.exp(-(rival.cost - best.cost) / 3);
   return { lead, rival: rival.lead, confidence };
 }
 
-/** Mean cost of the onsets, shifted by `lead`, against the metrical grid. */
-function misfit(onsets: readonly Onset[], line: BeatLine, lead: Seconds): number {
-  let sum = 0;
-  for (const onset of onsets) sum += nearestPlace(onset, line, lead).cost;
-  return sum / onsets.length;
+/** Mean cost of what the nearest places of any kind leave over. */
+function residue(onsets: readonly Onset[], line: BeatLine, lead: Seconds): number {
+  return onsets.reduce((sum, onset) => sum + Math.min(...distances(onset, line, lead).costs), 0) / onsets.length;
 }
+
+/** 1 where a lead brings the onsets no closer to a grid than they were played, 0 where it does by far. */
+function likeness(withLead: number, asPlayed: number): number {
+  return Math.max(0, 1 - Math.max(0, asPlayed - withLead) / MUCH_CLOSER);
+}
+
+/** Cost of the onsets, shifted by `lead`, in the style of music that explains them best. */
+function misfit(onsets: readonly Onset[], line: BeatLine, lead: Seconds): number {
+  const sums = STYLES.map(({ cost, detached }) => cost + (detached && !areDetached(onsets) ? DETACHED_ONLY : 0));
+  for (const onset of onsets) {
+    const away = distances(onset, line, lead);
+    STYLES.forEach(({ places }, s) => {
+      sums[s]! += Math.min(...places[away.compound ? 1 : 0].map((place, kind) => away.costs[kind]! + place * onset.weight));
+    });
+  }
+  return Math.min(...sums);
+}
+
+const areDetached = (onsets: readonly Onset[]) => onsets.filter(({ detached }) => detached).length > 0.7 * onsets.length;
 
 /** What the best grid places still leave over, on average: refines the raster. */
 function remainder(onsets: readonly Onset[], line: BeatLine, lead: Seconds): Seconds {
-  const left = onsets.map((onset) => nearestPlace(onset, line, lead).residual).filter((residual) => Math.abs(residual) < 2 * SPREAD);
+  const left = onsets.map((onset) => distances(onset, line, lead).residual).filter((residual) => Math.abs(residual) < 2 * SPREAD);
   if (left.length === 0) return 0;
   left.sort((a, b) => a - b);
   return -left[left.length >> 1]!;
 }
 
-function nearestPlace(onset: Onset, line: BeatLine, lead: Seconds): { cost: number; residual: Seconds } {
+/** How far an onset lies from the nearest place of each kind, as a cost, and from the nearest of all. */
+function distances(onset: Onset, line: BeatLine, lead: Seconds): { costs: number[]; residual: Seconds; compound: boolean } {
   let { beat } = onset;
   const at = onset.at + lead / line.secondsPerUnit[beat]!;
   while (beat > 0 && at < line.starts[beat]!) beat--;
@@ -149,24 +251,17 @@ function nearestPlace(onset: Onset, line: BeatLine, lead: Seconds): { cost: numb
   const { start, length, compound } = line.beats[beat]!;
   const share = (at - start) / length;
   const beatSeconds = length * line.secondsPerUnit[beat]!;
-  let cost = Infinity;
-  let residual = 0;
-  for (const [place, level] of compound ? PLACES_COMPOUND : PLACES) {
+  const costs = [OUTLIER, OUTLIER, OUTLIER, OUTLIER];
+  let residual = Infinity;
+  for (const [place, kind] of compound ? PLACES_COMPOUND : PLACES) {
     const away = (share - place) * beatSeconds;
-    const here = Math.min((away * away) / (2 * SPREAD * SPREAD), OUTLIER) + level * onset.weight;
-    if (here < cost) {
-      cost = here;
-      residual = away;
-    }
+    costs[kind] = Math.min(costs[kind]!, (away * away) / (2 * SPREAD * SPREAD));
+    if (Math.abs(away) < Math.abs(residual)) residual = away;
   }
-  return { cost, residual };
+  return { costs, residual, compound };
 }
 
-function coincidences(lists: readonly (readonly Seconds[])[]): Float64Array {
-  return Float64Array.from(lists.flat()).sort();
-}
-
-/** Share of onsets that fall together with one of the reference. */
+/** How many onsets fall together with one of the reference. */
 function agreement(onsets: readonly Onset[], reference: Float64Array, lead: Seconds): number {
   let together = 0;
   for (const onset of onsets) {
@@ -181,5 +276,5 @@ function agreement(onsets: readonly Onset[], reference: Float64Array, lead: Seco
     const near = Math.min(Math.abs((reference[low] ?? Infinity) - at), Math.abs((reference[low - 1] ?? -Infinity) - at));
     if (near < TOGETHER) together++;
   }
-  return together / onsets.length;
+  return together;
 }

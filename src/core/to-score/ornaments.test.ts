@@ -15,8 +15,10 @@ const words = (score: Score) =>
     const signs = [trill && 'tr', tremolo && `trem${tremolo}`, arpeggio && `arp ${arpeggio}`, graces && `grace ${graces.map((grace) => grace.key).join('+')}`].filter(Boolean);
     return [symbol.type + '.'.repeat(symbol.dots), symbol.notes.map((note) => note.key).join('+'), ...signs].join(' ');
   });
-/** A run of equally spaced notes; lengths and places in quarters (half a second each). */
-const run = (keys: number[], from: number, step: number): HandNote[] => keys.map((key, i) => ({ key, at: from + i * step, length: step * 0.9 }));
+/** A run of notes as a hand plays them, not quite evenly; lengths and places in quarters (half a second each). */
+const run = (keys: number[], from: number, step: number): HandNote[] => keys.map((key, i) => ({ key, at: from + i * step + (i === 0 ? 0 : 0.013 * Math.sin(i * 2.7)), length: step * 0.9 }));
+/** The same by a machine. */
+const exactRun = (keys: number[], from: number, step: number): HandNote[] => keys.map((key, i) => ({ key, at: from + i * step, length: step }));
 
 describe('ornaments', () => {
   it('write a fast alternation of neighbours as one note with a trill', () => {
@@ -24,6 +26,14 @@ describe('ornaments', () => {
     const { score, reports } = convert('Flute', [...trill, { key: 71, at: 2, length: 2 }]);
     expect(words(score)).toEqual(['half 72 tr', 'half 71']);
     expect(reports[0]).toMatchObject({ trills: 1, tremolos: 0 });
+  });
+  it('leave exact thirty-seconds and double dots what they are', () => {
+    const trill = exactRun(Array.from({ length: 8 }, (_, i) => (i % 2 ? 74 : 72)), 0, 1 / 8);
+    expect(words(convert('Flute', [...trill, { key: 71, at: 1, length: 3 }]).score)).toEqual([...Array.from({ length: 8 }, (_, i) => `32nd ${i % 2 ? 74 : 72}`), 'quarter 71', 'half 71']);
+    const overture = Array.from({ length: 8 }, (_, i) => [{ key: 72, at: i * 2, length: 1.75 }, { key: 74, at: i * 2 + 1.75, length: 0.25 }]).flat();
+    const { score, reports } = convert('Oboe', overture);
+    expect(words(score)).toEqual(Array.from({ length: 8 }, () => ['quarter.. 72', '16th 74']).flat());
+    expect(reports[0]).toMatchObject({ graces: 0, trills: 0 });
   });
   it('leave measured sixteenths and a slow alternation alone', () => {
     expect(words(convert('Flute', run(Array.from({ length: 16 }, (_, i) => (i % 2 ? 74 : 72)), 0, 1 / 4)).score)).toHaveLength(16);

@@ -7,11 +7,12 @@
  *     written  grace     trill         tremolo      arpeggio
  *
  * Takes the timed notes of one part; gives fewer notes, those that stand for several with the sign and the notes behind
- * them. Anything slower than a sixteenth by a margin is left to the grid. Limits are common practice of what hands do, no source.
+ * them. Anything slower than a sixteenth by a margin is left to the grid, and so is what the file has exactly on values that
+ * can be written: exact thirty-seconds are thirty-seconds. Limits are common practice of what hands do, no source.
  */
 import type { Instrument } from '../instruments';
 import type { NoteId } from '../performance';
-import type { Seconds } from '../time';
+import { QUARTER, type Seconds } from '../time';
 import { beatIndexAt, type BeatLine } from './beats';
 import type { Ornament, TimedNote } from './timed-note';
 
@@ -78,7 +79,7 @@ function flams(notes: readonly TimedNote[], report: OrnamentReport): TimedNote[]
     const apart = note.onsetSeconds - soft.onsetSeconds;
     // What is alone has no stroke right before it, so a main stroke is never the grace of the next.
     const alone = !before || soft.onsetSeconds - before.onsetSeconds > 2 * FLAM;
-    if (apart >= FLAM_LEAST && apart <= FLAM && alone) mainOf.set(soft, note);
+    if (apart >= FLAM_LEAST && apart <= FLAM && alone && !counted(soft, note)) mainOf.set(soft, note);
   }
   const graceOf = new Map([...mainOf].map(([grace, main]) => [main, grace]));
   report.graces += mainOf.size;
@@ -87,6 +88,11 @@ function flams(notes: readonly TimedNote[], report: OrnamentReport): TimedNote[]
     const grace = graceOf.get(note);
     return [grace ? { ...note, ornament: { graces: [grace] }, behind: [...(note.behind ?? []), ...idsOf(grace)] } : note];
   });
+}
+
+/** Two notes that the file has exactly on values one can count: sextuplets of thirty-seconds and slower. */
+function counted(a: TimedNote, b: TimedNote): boolean {
+  return a.meant !== undefined && b.meant !== undefined && b.meant - a.meant >= QUARTER / 12;
 }
 
 /** Longest interval that is too fast to be counted at a note's place. */
@@ -131,7 +137,7 @@ function runFrom(notes: readonly TimedNote[], from: number, taken: ReadonlySet<T
     if (taken.has(note) || Math.abs(note.key - first.key) > TRILL_INTERVAL) continue;
     other ??= note.key;
     const wanted = run.length % 2 === 0 ? first.key : other;
-    if (note.key !== wanted || step < LEAST_STEP) break;
+    if (note.key !== wanted || step < LEAST_STEP || counted(run.at(-1)!, note)) break;
     run.push(note);
   }
   return run;
@@ -140,7 +146,7 @@ function runFrom(notes: readonly TimedNote[], from: number, taken: ReadonlySet<T
 /** One note for a run: it begins with the first and ends with the last. */
 function standingFor(main: TimedNote, run: readonly TimedNote[], ornament: Ornament): TimedNote {
   const [first, last] = [run[0]!, run.at(-1)!];
-  return { ...main, onset: first.onset, onsetSeconds: first.onsetSeconds, release: last.release, releaseSeconds: last.releaseSeconds, ornament, behind: run.filter((note) => note !== main).flatMap(idsOf) };
+  return { ...main, meant: first.meant, meantEnd: last.meantEnd, onset: first.onset, onsetSeconds: first.onsetSeconds, release: last.release, releaseSeconds: last.releaseSeconds, ornament, behind: run.filter((note) => note !== main).flatMap(idsOf) };
 }
 
 const idsOf = (note: TimedNote): NoteId[] => [note.id, ...(note.behind ?? [])];
@@ -155,6 +161,7 @@ function spreadChords(notes: readonly TimedNote[], line: BeatLine, report: Ornam
       end < notes.length &&
       notes[end]!.onsetSeconds - notes[end - 1]!.onsetSeconds <= SPREAD_STEP &&
       notes[end]!.onsetSeconds - notes[i]!.onsetSeconds <= SPREAD_MOST &&
+      !counted(notes[end - 1]!, notes[end]!) &&
       (up ? notes[end]!.key > notes[end - 1]!.key : notes[end]!.key < notes[end - 1]!.key) &&
       notes[i]!.ornament === undefined
     ) end++;
@@ -169,7 +176,7 @@ function spreadChords(notes: readonly TimedNote[], line: BeatLine, report: Ornam
     const anchor = [chord[0]!, chord.at(-1)!].reduce((a, b) => (awayFromBeat(b, line) < awayFromBeat(a, line) ? b : a));
     const spreadWide = spread >= SPREAD_LEAST;
     if (spreadWide) report.arpeggios++;
-    for (const note of chord) kept.push({ ...note, onset: anchor.onset, onsetSeconds: anchor.onsetSeconds, ...(spreadWide && { ornament: { arpeggio: up ? 'up' : 'down' } }) });
+    for (const note of chord) kept.push({ ...note, meant: anchor.meant, onset: anchor.onset, onsetSeconds: anchor.onsetSeconds, ...(spreadWide && { ornament: { arpeggio: up ? 'up' : 'down' } }) });
     i = end;
   }
   return kept.sort((a, b) => a.onset - b.onset || a.key - b.key);
@@ -212,7 +219,7 @@ function graceEnd(notes: readonly TimedNote[], from: number, line: BeatLine): nu
   while (end < notes.length - 1 && end - from <= MOST_GRACES) {
     const [note, next] = [notes[end]!, notes[end + 1]!];
     const step = next.onsetSeconds - note.onsetSeconds;
-    const grace = step <= close && step >= STRUCK_TOGETHER && note.releaseSeconds - note.onsetSeconds <= short && note.key !== next.key && note.ornament === undefined && Math.abs(note.key - next.key) <= 12;
+    const grace = step <= close && !counted(note, next) && step >= STRUCK_TOGETHER && note.releaseSeconds - note.onsetSeconds <= short && note.key !== next.key && note.ornament === undefined && Math.abs(note.key - next.key) <= 12;
     if (!grace) break;
     end++;
   }

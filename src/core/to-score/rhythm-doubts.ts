@@ -10,7 +10,7 @@ import { beatIndexAt, type BeatLine } from './beats';
 import type { DurationReport } from './durations';
 import type { GridChoice } from './grid';
 import type { Memo } from './memo';
-import type { Swing } from './swing';
+import { SURE_SWING, type Swing } from './swing';
 
 /** A part moves with others in a bar when at least this share of its onsets, and this many, fall together with theirs. */
 const SAME_SHARE = 0.6;
@@ -111,11 +111,11 @@ export function rhythmQueries(parts: readonly PartRhythm[], bars: readonly Bar[]
   }
 }
 
-const SURE_SWING = 0.6;
-
-function swingQuery({ ratio, confidence, pinned, offBeats }: Swing): Query[] {
-  if (pinned || ratio === 1 || confidence >= SURE_SWING) return [];
-  return [{ id: 'swing', kind: 'swing', message: `The ${offBeats} off-beat eighths lie late, about ${ratio.toFixed(1)} to 1: written evenly, with “Swing” above the first bar.`, facts: { ratio } }];
+function swingQuery({ heard, stretches, confidence, pinned, evidence }: Swing): Query[] {
+  if (pinned || heard.length === 0 || confidence >= SURE_SWING) return [];
+  const { ratio, unit } = heard[0]!;
+  const written = stretches.length > 0 ? 'Written evenly, with “Swing” above.' : 'Written as played.';
+  return [{ id: 'swing', kind: 'swing', message: `Perhaps this swings: ${evidence}. ${written}`, facts: { ratio, unit } }];
 }
 
 function onsetsByBar(notes: readonly PlacedNote[], barOf: (at: WrittenUnits) => number): Map<number, Map<WrittenUnits, PlacedNote[]>> {

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { line, performanceOf, tempo, type HandNote } from '../../testing/music';
+import { line, performanceOf, tempo, type HandNote, type HandTrack } from '../../testing/music';
 import { remediesFor, settingsOf, enter, EMPTY_LEDGER, type Decision } from '../job';
 import { checkScore, soundsOf } from '../score';
 import { QUARTER } from '../time';
@@ -20,22 +20,50 @@ const scale = (n: number, from = 60) => Array.from({ length: n }, (_, i) => from
 
 describe('swing', () => {
   const swung = (ratio: number) => eighths(scale(32)).map((note, i) => (i % 2 ? { ...note, at: note.at - 0.5 + ratio / (1 + ratio), length: 0.3 } : note));
-  it('is found, taken out, and named above the first bar', () => {
-    const found = convert([{ name: 'Alto Sax', notes: swung(2) }]);
-    expect(found.swing.ratio).toBe(2);
-    expect(found.score.swing).toEqual({ ratio: 2 });
+  const bass: HandTrack = { name: 'Double Bass', notes: line(...Array.from({ length: 16 }, (_, i): [number, number] => [36 + (i % 5), 1])) };
+  const turns = (notes: readonly HandNote[]) => notes.map(({ at }) => at);
+  it('is found, taken out, and named above the first bar where a rhythm section plays', () => {
+    const found = convert([{ name: 'Alto Sax', notes: swung(2) }, bass]);
+    expect(found.score.swing).toEqual([{ bar: 0, ratio: 2, unit: 'eighth' }]);
     expect(places(found).map(([start]) => start)).toEqual(Array.from({ length: 32 }, (_, i) => i / 2));
+    expect(found.queries.filter(({ kind }) => kind === 'swing')).toEqual([]);
+  });
+  it('is asked about where nobody else plays; exact triplets stay as the file has them, uneven eighths do not', () => {
+    const alone = convert([{ name: 'Oboe', notes: swung(2) }]);
+    expect(alone.score.swing).toEqual([]);
+    expect(places(alone)[1]![0]).toBeCloseTo(2 / 3, 4);
+    expect(alone.queries.find(({ kind }) => kind === 'swing')?.message).toContain('16 off-beat eighths lie late, about 2.0 to 1');
+    const uneven = convert([{ name: 'Oboe', notes: byHand(swung(1.6)) }]);
+    expect(uneven.score.swing).toMatchObject([{ bar: 0, unit: 'eighth' }]);
+    expect(uneven.queries.map(({ kind }) => kind)).toContain('swing');
+  });
+  it('lives on sixteenths too', () => {
+    const funk = Array.from({ length: 16 }, (_, beat) => [0, 1 / 3, 1 / 2, 5 / 6].map((turn, i) => ({ key: 60 + ((beat + i) % 5), at: beat + turn, length: 0.15 }))).flat();
+    const found = convert([{ name: 'Electric Guitar', notes: funk }, bass]);
+    expect(found.score.swing).toEqual([{ bar: 0, ratio: 2, unit: '16th' }]);
+    expect(places(found).map(([start]) => start)).toEqual(Array.from({ length: 64 }, (_, i) => i / 4));
+    expect(found.score.parts[0]!.bars.flatMap((bar) => bar.voices.flatMap((voice) => voice.symbols)).filter((symbol) => symbol.tuplet)).toEqual([]);
+  });
+  it('begins and ceases in mid-piece', () => {
+    const half = swung(2).map((note) => ({ ...note, at: note.at + 32 }));
+    const even = eighths(scale(64));
+    const later = eighths(scale(32)).map((note) => ({ ...note, at: note.at + 48 }));
+    const found = convert([{ name: 'Alto Sax', notes: [...even, ...half, ...later] }, { ...bass, notes: Array.from({ length: 64 }, (_, i) => ({ key: 36 + (i % 5), at: i, length: 1 })) }]);
+    expect(found.score.swing).toEqual([{ bar: 8, ratio: 2, unit: 'eighth' }, { bar: 12, ratio: 1, unit: 'eighth' }]);
+    expect(places(found).map(([start]) => start)).toEqual(Array.from({ length: 128 }, (_, i) => i / 2));
   });
   it('is not found in even eighths, in triplets, nor in dotted rhythms', () => {
     const triplets = line(...Array.from({ length: 36 }, (_, i): [number, number] => [60 + (i % 5), 1 / 3]));
     const dotted = line(...Array.from({ length: 32 }, (_, i): [number, number] => [60 + (i % 5), i % 2 ? 0.25 : 0.75]));
-    for (const notes of [eighths(scale(32)), triplets]) expect(convert([{ name: 'Alto Sax', notes: byHand(notes) }]).swing.ratio).toBe(1);
-    // Three to one all through may be either; written out it keeps its sixteenths when somebody says so.
-    const written = convert([{ name: 'Alto Sax', notes: dotted }], after({ kind: 'setSwing', ratio: 1 }));
-    expect(places(written)[1]![0]).toBe(0.75);
+    for (const notes of [eighths(scale(32)), triplets, dotted]) {
+      expect(convert([{ name: 'Alto Sax', notes: byHand(notes) }, bass]).swing.heard).toEqual([]);
+      const exact = convert([{ name: 'Alto Sax', notes }, bass]);
+      expect(exact.swing.heard).toEqual([]);
+      places(exact).forEach(([start], i) => expect(start).toBeCloseTo(turns(notes)[i]!, 4));
+    }
   });
   it('is what somebody says it is', () => {
-    expect(convert([{ name: 'Alto Sax', notes: swung(2) }], after({ kind: 'setSwing', ratio: 1 })).score.swing).toBeNull();
+    expect(convert([{ name: 'Alto Sax', notes: swung(2) }], after({ kind: 'setSwing', ratio: 1 })).score.swing).toEqual([]);
     expect(convert([{ name: 'Alto Sax', notes: eighths(scale(16)) }], after({ kind: 'setSwing', ratio: 2 }, { kind: 'setSwing', ratio: null })).swing.pinned).toBe(false);
   });
 });

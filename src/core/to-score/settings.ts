@@ -2,6 +2,7 @@ import { NO_CASTING_SETTINGS, type CastingSettings } from '../casting';
 import type { NoteId, TrackId } from '../performance';
 import type { Clef, DrumSound } from '../instruments';
 import type { Articulation, Fold, MarkClass, PartId, ScoreKey, Tablature } from '../score';
+import type { SwingSettings } from './swing';
 import { QUARTER, type MidiKey, type Milliseconds, type WrittenUnits } from '../time';
 
 /** Smallest plain note value a part may use. */
@@ -93,8 +94,8 @@ export interface ConversionSettings extends CastingSettings {
   leads: Record<TrackId, Milliseconds>;
   /** Parts in which nothing becomes a trill, tremolo, grace note or arpeggio. */
   plain: Record<PartId, true>;
-  /** Long to short eighth; 1 keeps what was played. */
-  swing?: number;
+  /** Long to short eighth (or sixteenth); a ratio of 1 keeps what was played. */
+  swing?: SwingSettings;
   /** Tracks split by channel. */
   splits: Record<TrackId, true>;
   /** Bars after the start of the first original at which a further one begins, by its number from 2. */

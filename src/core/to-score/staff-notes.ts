@@ -42,11 +42,11 @@ export function writeStaves(part: CastPart, grid: GridChoice, line: BeatLine, dr
   const output = part.instrument.clefs.map((_, s): StaffNotes => {
     const own = grid.notes.filter((_note, i) => staffOfNote[i] === s + 1);
     const most = settings.voices ?? USUAL_VOICES;
-    const voiceOfNote = separateVoices(own, { most, exact: grid.exact, secondVoice: part.instrument.polyphonic ? SECOND_VOICE_KEYBOARD : SECOND_VOICE_MELODIC });
+    const voiceOfNote = separateVoices(own, { most, secondVoice: part.instrument.polyphonic ? SECOND_VOICE_KEYBOARD : SECOND_VOICE_MELODIC });
     const notes: EndedNote[] = [];
     const voices: number[] = [];
     for (let voice = 0; voice < most; voice++) {
-      const ended = writeEnds({ notes: own.filter((_note, i) => voiceOfNote[i] === voice), line, divisions: grid.divisions, smallest: grid.smallest, exact: grid.exact, closeGaps: settings.closeGaps });
+      const ended = writeEnds({ notes: own.filter((_note, i) => voiceOfNote[i] === voice), line, divisions: grid.divisions, smallest: grid.smallest, closeGaps: settings.closeGaps });
       notes.push(...ended.notes);
       voices.push(...ended.notes.map(() => voice));
       report.gapsClosed += ended.report.gapsClosed;

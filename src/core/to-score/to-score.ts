@@ -8,12 +8,14 @@
  */
 import { cast, castingSettings, type Casting, type CastPart } from '../casting';
 import { barsOfPerformance, type Performance, type PlayedNote, type TrackId } from '../performance';
-import { foldScore, type Fold, type Part, type PartId, type Query, type Score } from '../score';
+import { foldScore, type Fold, type Part, type PartId, type Query, type Score, type SwingMark } from '../score';
 import { barIndexAt, layBars, playedUnits, secondsAtTick, tickAtSeconds, ticksFromUnits, writtenUnits, type Bar, type Seconds, type WrittenUnits } from '../time';
 import { assemblePart } from './assemble-part';
 import { layBeats, type BeatLine } from './beats';
 import { fileQueries, keyQueries, leadQueries, noteQueries, suspectedSwitches, trackQueries } from './doubts';
 import type { DurationReport } from './durations';
+import { findExact } from './exactness';
+import { findMeantEnds } from './gates';
 import { fitGrids, type GridChoice } from './grid';
 import { fret, type Fretting } from './fretting';
 import { isDefaultKey, keysOfBars, signatures, withKeyChanges, type BarKey } from './keys';
@@ -31,10 +33,10 @@ import { Memo, sameNumbers } from './memo';
 import { findOrnaments, NO_ORNAMENTS, type OrnamentReport } from './ornaments';
 import { rhythmQueries } from './rhythm-doubts';
 import { spell } from './spelling';
-import { findSwing, withoutSwing, type Swing } from './swing';
+import { findSwing, withoutSwing, type Swing, type SwingSigns } from './swing';
 import { writeStaves, type StaffNotes, type StaffSettings } from './staff-notes';
 import { tempoMarks } from './tempo-marks';
-import { timeNotes, type TimedNote } from './timed-note';
+import { timeNotes, type MeantTimes, type TimedNote } from './timed-note';
 
 export interface Progress {
   stage: 'casting' | 'lead' | 'grid' | 'voices' | 'spelling' | 'assembling';
@@ -83,15 +85,15 @@ export function* convert(performance: Performance, settings: ConversionSettings,
   const line = memo.recall('beats', [laid], () => layBeats(laid, performance.tempo));
 
   yield { stage: 'lead', done: 0.1 };
-  const leads = memo.recall('leads', [casting, line, JSON.stringify(settings.leads)], () => leadsOf(performance, casting, line, settings));
+  const { leads, exact } = memo.recall('leads', [casting, line, JSON.stringify(settings.leads)], () => leadsOf(performance, casting, line, settings));
 
   yield { stage: 'grid', done: 0.25 };
-  const timed = casting.parts.map((part) => memo.recall(`timed/${part.id}`, [part, JSON.stringify(part.tracks.map((track) => appliedLead(leads.get(track))))], () => timedPart(part, performance, leads)));
+  const timed = casting.parts.map((part) => memo.recall(`timed/${part.id}`, [part, JSON.stringify(part.tracks.map((track) => appliedLead(leads.get(track))))], () => timedPart(part, performance, leads, exact)));
   const ornaments = casting.parts.map((part, p) =>
     memo.recall(`ornaments/${part.id}`, [timed[p], line, settings.plain[part.id]], () => (settings.plain[part.id] ? { notes: timed[p]!, report: NO_ORNAMENTS } : findOrnaments(timed[p]!, line, part.instrument))),
   );
-  const swing = findSwing(timed, line, settings.swing);
-  const evened = casting.parts.map((part, p) => memo.recall(`evened/${part.id}`, [ornaments[p], line, swing.ratio], () => ornaments[p]!.notes.map((note) => withoutSwing(note, swing, line))));
+  const swing = memo.settle('swing', findSwing(timed, line, laid.length, swingSigns(performance, casting), settings.swing), (a, b) => JSON.stringify(a) === JSON.stringify(b));
+  const evened = casting.parts.map((part, p) => memo.recall(`evened/${part.id}`, [ornaments[p], line, swing], () => ornaments[p]!.notes.map((note) => withoutSwing(note, swing, line))));
   const fitted = fitGrids(casting.parts.map((part, p) => ({ id: part.id, notes: evened[p]!, pins: settings.grids[part.id] ?? [], melodic: !part.instrument.polyphonic })), line, memo);
   const grids = fitted.map((grid, p) => {
     const edits = settings.edits[casting.parts[p]!.id] ?? [];
@@ -145,7 +147,7 @@ export function* convert(performance: Performance, settings: ConversionSettings,
     keys,
     tempos: tempoMarks(performance.tempo, end, said),
     markers: markersOf(performance, settings.markerStyle),
-    swing: swing.ratio === 1 ? null : { ratio: swing.ratio },
+    swing: swingMarks(swing, bars.length),
     parts,
   };
   const repeats = memo.recall('repeats', [...assembled, bars, JSON.stringify([keys, score.tempos, score.markers])], () =>
@@ -188,8 +190,8 @@ function staffSettings(part: PartId, { voices, handSplits, closeGaps }: Conversi
   return { voices: voices[part], handSplit: handSplits[part], closeGaps: gaps && VALUE_LENGTH[gaps] };
 }
 
-/** Leads by track, from the notes that are music. */
-function leadsOf(performance: Performance, casting: Casting, line: BeatLine, settings: ConversionSettings): Map<TrackId, Lead> {
+/** Leads by track, from the notes that are music; and what the file says exactly. */
+function leadsOf(performance: Performance, casting: Casting, line: BeatLine, settings: ConversionSettings): { leads: Map<TrackId, Lead>; exact: Map<TrackId, MeantTimes> } {
   const notes = new Map<TrackId, Map<number, PlayedNote>>();
   for (const part of casting.parts) for (const source of part.sources) {
     const own = notes.get(source.track) ?? new Map<number, PlayedNote>();
@@ -197,8 +199,12 @@ function leadsOf(performance: Performance, casting: Casting, line: BeatLine, set
     for (const note of source.notes) own.set(note.id, note);
     notes.set(source.track, own);
   }
-  const inFileOrder = performance.tracks.filter((track) => notes.has(track.id));
-  return estimateLeads(new Map(inFileOrder.map((track) => [track.id, timeNotes([...notes.get(track.id)!.values()], performance.tempo, 0)])), line, settings.leads);
+  const inFileOrder = performance.tracks.filter((track) => notes.has(track.id)).map((track) => ({ id: track.id, notes: [...notes.get(track.id)!.values()] }));
+  const exact = new Map(inFileOrder.map(({ id, notes }) => [id, findExact(notes, line, settings.leads[id] === undefined)]));
+  const leads = estimateLeads(new Map(inFileOrder.map((track) => [track.id, timeNotes(track.notes, performance.tempo, 0)])), line, settings.leads, exact);
+  // A lead that somebody set moves what was exact.
+  const believed = inFileOrder.filter(({ id }) => !settings.leads[id]);
+  return { leads, exact: new Map(believed.map(({ id, notes }) => [id, { starts: exact.get(id)!.places, ends: findMeantEnds(notes, exact.get(id)!.places, line).ends }])) };
 }
 
 /** A lead nobody can be sure of is not taken out; it is asked about instead. */
@@ -207,8 +213,25 @@ function appliedLead(lead: Lead | undefined): Seconds {
   return lead.pinned || lead.confidence >= LEAST_LEAD_CONFIDENCE ? lead.milliseconds / 1000 : 0;
 }
 
-function timedPart(part: CastPart, performance: Performance, leads: Map<TrackId, Lead>): TimedNote[] {
-  return part.sources.flatMap(({ track, notes }) => timeNotes(notes, performance.tempo, appliedLead(leads.get(track))));
+function timedPart(part: CastPart, performance: Performance, leads: Map<TrackId, Lead>, exact: Map<TrackId, MeantTimes>): TimedNote[] {
+  return part.sources.flatMap(({ track, notes }) => timeNotes(notes, performance.tempo, appliedLead(leads.get(track)), exact.get(track)));
+}
+
+/** Names and texts that people give to pieces that swing. */
+const SWINGING = /\b(?:swing|swung|shuffle|blues|jazz|boogie)/i;
+
+function swingSigns(performance: Performance, casting: Casting): SwingSigns {
+  const texts = [performance.title, ...performance.markers.map(({ text }) => text), ...performance.tracks.flatMap((track) => [track.name, ...track.texts.map(({ text }) => text)])];
+  const keepsTime = ({ instrument }: CastPart) => instrument.id === 'drum-kit' || instrument.id === 'bass-guitar' || instrument.id === 'double-bass';
+  return { rhythmSection: casting.parts.length > 1 && casting.parts.some(keepsTime), named: texts.some((text) => SWINGING.test(text)) };
+}
+
+/** A mark where a stretch begins, and one where it ceases before the end. */
+function swingMarks({ stretches }: Swing, bars: number): SwingMark[] {
+  return stretches.flatMap(({ from, to, ratio, unit }, i): SwingMark[] => [
+    { bar: from, ratio, unit },
+    ...(to < bars && stretches[i + 1]?.from !== to ? [{ bar: to, ratio: 1, unit }] : []),
+  ]);
 }
 
 /** Channels 1–16 without 10, in turn. */

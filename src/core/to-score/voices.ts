@@ -15,10 +15,14 @@ import type { PlacedNote } from './timed-note';
 
 const BEAM = 12;
 const UNLIKE_ENDS_MEANT = 4;
+/** Cutting off what the file says is held. */
+const HELD_MEANT = 2.5;
 
 interface Line {
   /** Played end of what sounds last in this voice. */
   end: number;
+  /** The file tells that end. */
+  meant: boolean;
   start: WrittenUnits;
   key: MidiKey;
 }
@@ -35,8 +39,6 @@ interface State {
 export interface VoiceCosts {
   /** Writing a chord in the second voice. Low for keyboards, high for instruments of one line. */
   secondVoice: number;
-  /** The ends were made by a machine: unlike ones are meant, not let go carelessly. */
-  exact: boolean;
   /** Lines at most, 1–4. */
   most: number;
 }
@@ -45,7 +47,7 @@ export interface VoiceCosts {
 export function separateVoices(notes: readonly PlacedNote[], costs: VoiceCosts): number[] {
   const chords = chordsFromTop(notes);
   if (isOneLine(notes, chords)) return notes.map(() => 0);
-  const silent: Line = { end: -Infinity, start: -Infinity, key: 0 };
+  const silent: Line = { end: -Infinity, meant: false, start: -Infinity, key: 0 };
   let states: State[] = [{ cost: 0, lines: Array<Line>(costs.most).fill(silent), sizes: [], from: null }];
   for (const chord of chords) {
     const members = chord.map((i) => notes[i]!);
@@ -86,6 +88,7 @@ function isOneLine(notes: readonly PlacedNote[], chords: readonly (readonly numb
     if (chord.length > 1) return false;
     const note = notes[chord[0]!]!;
     const next = chords[c + 1] && notes[chords[c + 1]![0]!]!;
+    if (next && note.meantEnd !== undefined && next.meant !== undefined) return note.meantEnd <= next.meant;
     return !next || note.release - next.start <= 0.35 * Math.min(next.start - note.start, next.release - next.onset);
   });
 }
@@ -113,7 +116,7 @@ function place(state: State, members: readonly PlacedNote[], sizes: readonly num
     if (size > 0) {
       const own = size === members.length ? members : members.slice(next, next + size);
       next += size;
-      cost += joining(line, own) + unlike(own, costs.exact) + voice * costs.secondVoice;
+      cost += joining(line, own) + unlike(own) + voice * costs.secondVoice;
       // Voices that sound against each other keep their order; a voice that rests does not mind.
       for (let other = 0; other < sizes.length; other++) {
         const against = state.lines[other]!;
@@ -130,7 +133,7 @@ function place(state: State, members: readonly PlacedNote[], sizes: readonly num
 }
 
 function lineAfter(chord: readonly PlacedNote[], side: 'upper' | 'lower'): Line {
-  return { start: chord[0]!.start, end: chord.reduce((end, note) => Math.max(end, note.release), 0), key: side === 'upper' ? chord.at(-1)!.key : chord[0]!.key };
+  return { start: chord[0]!.start, meant: chord.every((note) => note.meantEnd !== undefined), end: chord.reduce((end, note) => Math.max(end, note.release), 0), key: side === 'upper' ? chord.at(-1)!.key : chord[0]!.key };
 }
 
 /** What is cut off when the voice moves on: little for a legato overlap, much for a held note. */
@@ -141,12 +144,14 @@ function joining(line: Line, chord: readonly PlacedNote[]): number {
   const length = chord.reduce((least, note) => Math.min(least, note.release - note.onset), Infinity);
   const held = at - line.start;
   const share = over / Math.max(1, Math.min(held, length));
+  if (line.meant && chord[0]!.meant !== undefined) return Math.min(HELD_MEANT + 2.2 * share, 6);
   return share <= 0.35 ? 0.3 * share : Math.min(0.1 + 2.2 * share, 6);
 }
 
 /** Notes of one chord that end at different times cannot share a stem. */
-function unlike(chord: readonly PlacedNote[], exact: boolean): number {
+function unlike(chord: readonly PlacedNote[]): number {
   if (chord.length === 1) return 0;
+  const meant = chord.every((note) => note.meantEnd !== undefined);
   let latest = -Infinity;
   let first = Infinity;
   for (const { release } of chord) {
@@ -154,7 +159,7 @@ function unlike(chord: readonly PlacedNote[], exact: boolean): number {
     first = Math.min(first, release);
   }
   const spread = latest - first;
-  if (exact) return spread < QUARTER / 16 ? 0 : UNLIKE_ENDS_MEANT;
+  if (meant) return spread < QUARTER / 16 ? 0 : UNLIKE_ENDS_MEANT;
   const share = spread / Math.max(1, latest - chord[0]!.start);
   return share <= 0.3 ? 0 : Math.min(0.4 + 2.2 * share, 3);
 }

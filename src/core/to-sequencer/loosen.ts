@@ -3,6 +3,7 @@
  * everything at rest the notes come back as they were.
  */
 import { isCompound, QUARTER, type Bar, type WrittenUnits } from '../time';
+import type { Score, SwingMark } from '../score';
 import type { PerformedNote } from './perform';
 import { normal, seeded } from './seeded';
 import type { Loosening } from './settings';
@@ -12,8 +13,11 @@ export function isLoose({ velocity, accent, onset, swing, legato }: Loosening): 
 }
 
 /** @param part number of the part, so that parts do not all err alike @param unitsOf written units that a time takes at a place */
-export function loosened(notes: readonly PerformedNote[], loosening: Loosening, part: number, bars: readonly Bar[], unitsOf: (milliseconds: number, at: WrittenUnits) => number): PerformedNote[] {
-  if (!isLoose(loosening)) return [...notes];
+export function loosened(notes: readonly PerformedNote[], loosening: Loosening, part: number, score: Pick<Score, 'bars' | 'swing'>, unitsOf: (milliseconds: number, at: WrittenUnits) => number): PerformedNote[] {
+  const { bars } = score;
+  if (!isLoose(loosening) && score.swing.length === 0) return [...notes];
+  // What is asked for goes before what the score says.
+  const swingAt = (bar: number): Swing => (loosening.swing !== 1 ? { ratio: loosening.swing, unit: 'eighth' } : (score.swing.findLast((mark) => mark.bar <= bar) ?? { ratio: 1, unit: 'eighth' }));
   const random = seeded(loosening.seed * 7919 + part * 104_729);
   const starts = new Map<number, { shift: number; louder: number }>();
   return notes.map((note) => {
@@ -24,9 +28,10 @@ export function loosened(notes: readonly PerformedNote[], loosening: Loosening, 
     const own = normal(random);
     const away = loosening.onset > 0 ? unitsOf(loosening.onset, note.start) * (0.8 * common.shift + 0.6 * own) : 0;
     const louder = loosening.velocity * common.louder + loosening.accent * weight(sound.written, sound.bar, bars);
-    const shift = swungBy(sound.written, loosening.swing, bars[sound.bar]!);
+    const swing = swingAt(sound.bar);
+    const shift = swungBy(sound.written, swing, bars[sound.bar]!);
     const start = Math.max(0, note.start + shift + away);
-    const release = note.end + swungBy(sound.written + (note.end - note.start), loosening.swing, bars[sound.bar]!) + (loosening.legato > 0 ? unitsOf(loosening.legato, note.end) : 0);
+    const release = note.end + swungBy(sound.written + (note.end - note.start), swing, bars[sound.bar]!) + (loosening.legato > 0 ? unitsOf(loosening.legato, note.end) : 0);
     return { ...note, start, end: Math.max(release, start + 1), velocity: Math.max(1, Math.min(127, Math.round(note.velocity + louder))) };
   });
 }
@@ -40,12 +45,15 @@ function weight(at: WrittenUnits, bar: number, bars: readonly Bar[]): number {
   return within % ((4 * QUARTER) / meter.beatType) === 0 ? 0 : -1;
 }
 
-/** How far an off-beat eighth moves when eighths are long and short. */
-export function swungBy(at: WrittenUnits, ratio: number, bar: Bar): number {
+type Swing = Pick<SwingMark, 'ratio' | 'unit'>;
+
+/** How far an off-beat eighth or sixteenth moves when they are long and short. */
+export function swungBy(at: WrittenUnits, { ratio, unit }: Swing, bar: Bar): number {
   if (ratio <= 1 || isCompound(bar.meter) || bar.meter.beatType !== 4) return 0;
-  const within = (((at - bar.start) % QUARTER) + QUARTER) % QUARTER;
+  const length = unit === 'eighth' ? QUARTER : QUARTER / 2;
+  const within = (((at - bar.start) % length) + length) % length;
   const turn = ratio / (1 + ratio);
-  const share = within / QUARTER;
+  const share = within / length;
   const moved = share <= 0.5 ? share * 2 * turn : turn + (share - 0.5) * 2 * (1 - turn);
-  return (moved - share) * QUARTER;
+  return (moved - share) * length;
 }

@@ -146,8 +146,10 @@ describe('marks', () => {
     expect(bpms).toEqual([...bpms].sort((a, b) => b - a));
   });
   it('swing when the score says so', () => {
-    const made = play(one([barOf([60, 0.5], [62, 0.5], [64, 0.5], [65, 0.5], [67, 2])], {}, { swing: { ratio: 2 } }), { ticksPerQuarter: 480 });
+    const made = play(one([barOf([60, 0.5], [62, 0.5], [64, 0.5], [65, 0.5], [67, 2])], {}, { swing: [{ bar: 0, ratio: 2, unit: 'eighth' }] }), { ticksPerQuarter: 480 });
     expect(notesOf(made).map(([, start]) => start)).toEqual([0, 320 / 480, 1, 800 / 480, 2]);
+    const sixteenths = play(one([barOf([60, 0.25], [62, 0.25], [64, 0.5], [65, 3]), barOf([60, 0.25], [62, 0.75], [64, 3])], {}, { swing: [{ bar: 0, ratio: 2, unit: '16th' }, { bar: 1, ratio: 1, unit: '16th' }] }), { ticksPerQuarter: 480 });
+    expect(notesOf(sixteenths).map(([, start]) => start)).toEqual([0, 160 / 480, 0.5, 1, 4, 4.25, 5]);
   });
 });
 

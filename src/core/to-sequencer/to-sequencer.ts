@@ -71,7 +71,6 @@ function sequence(score: Score, parts: readonly Score['parts'][number][], settin
     const bpm = tempos.findLast((tempo) => tempo.at <= at)?.bpm ?? tempos[0]!.bpm;
     return (milliseconds / 1000) * (bpm / 60) * QUARTER;
   };
-  const swing = score.swing && settings.loosening.swing === 1 ? score.swing.ratio : settings.loosening.swing;
   const curves = new Map<string, readonly CurvePoint[]>();
   const performed = parts.map((part, p): PerformedPart => {
     const own = partSettings(settings, part.id);
@@ -79,7 +78,7 @@ function sequence(score: Score, parts: readonly Score['parts'][number][], settin
     const curve = loudnessCurve(part, settings.levels);
     curves.set(part.id, curve);
     const notes = performSounds(soundsOfPart(part, score, line), { settings, curve, byVelocity: carriers.includes('velocity'), unitsOf });
-    const loose = loosened(notes, { ...settings.loosening, swing }, p, score.bars, unitsOf);
+    const loose = loosened(notes, settings.loosening, p, score, unitsOf);
     const drums = own.drumKeys;
     return { part, notes: drums ? loose.map((note) => ({ ...note, key: drums[note.key] ?? note.key })) : loose };
   });

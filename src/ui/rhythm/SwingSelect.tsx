@@ -2,29 +2,45 @@
 
 import { Select } from 'antd';
 import { settingsOf } from '@/core/job';
+import type { SwingUnit } from '@/core/to-score';
 import { useWorkspace } from '../job/workspace';
 
-const FOUND = 0;
+const FOUND = 'found';
+const AS_PLAYED = 'as-played';
+const RATIOS = [1.5, 2, 2.5, 3];
 
-/** Whether the eighths swing: found, or said. */
+interface Choice {
+  ratio: number;
+  unit: SwingUnit;
+}
+
+const valueOf = ({ ratio, unit }: Choice) => (ratio === 1 ? AS_PLAYED : `${unit}/${ratio}`);
+const label = ({ ratio, unit }: Choice) => `swing ${ratio.toFixed(1)} : 1${unit === '16th' ? ', sixteenths' : ''}`;
+
+/** Whether eighths or sixteenths swing: found, or said. */
 export function SwingSelect() {
   const swing = useWorkspace((state) => state.summary!.swing);
   const ledger = useWorkspace((state) => state.ledger)!;
   const decide = useWorkspace((state) => state.decide);
   const pinned = settingsOf(ledger).swing;
-  const found = swing.pinned || swing.ratio === 1 ? 'eighths: found even' : `swing found, ${swing.ratio.toFixed(1)} : 1`;
-  const ratios = [1, 1.5, 2, 2.5, 3];
+  const found = swing.stretches[0] && !swing.pinned ? `${label(swing.stretches[0])} (found)` : 'off-beats: found even';
+  const usual: Choice[] = (['eighth', '16th'] as const).flatMap((unit) => RATIOS.map((ratio) => ({ ratio, unit })));
+  const choices = pinned && pinned.ratio !== 1 && !usual.some((one) => valueOf(one) === valueOf(pinned)) ? [pinned, ...usual] : usual;
   return (
-    <Select<number>
+    <Select<string>
       size="small"
       aria-label="Swing"
-      style={{ width: 158 }}
-      value={pinned ?? FOUND}
-      onChange={(ratio) => decide({ kind: 'setSwing', ratio: ratio === FOUND ? null : ratio })}
+      title={swing.evidence}
+      style={{ width: 190 }}
+      value={pinned ? valueOf(pinned) : FOUND}
+      onChange={(value) => {
+        const choice = choices.find((one) => valueOf(one) === value);
+        decide({ kind: 'setSwing', ratio: value === FOUND ? null : (choice?.ratio ?? 1), ...(choice?.unit === '16th' && { unit: '16th' }) });
+      }}
       options={[
-        { value: FOUND, label: swing.pinned ? 'eighths: let it be found' : found },
-        ...(pinned !== undefined && !ratios.includes(pinned) ? [{ value: pinned, label: `swing ${pinned} : 1` }] : []),
-        ...ratios.map((ratio) => ({ value: ratio, label: ratio === 1 ? 'eighths as played' : `swing ${ratio} : 1` })),
+        { value: FOUND, label: swing.pinned ? 'off-beats: let it be found' : found },
+        { value: AS_PLAYED, label: 'off-beats as played' },
+        ...choices.map((one) => ({ value: valueOf(one), label: label(one) })),
       ]}
     />
   );

@@ -2,7 +2,7 @@
  * From raw measures to a score: bars, voices, keys in concert pitch, lines over several bars, words where they belong.
  */
 import { drumSound, GENERAL_MIDI_DRUMS, type Clef, type Instrument } from '../../instruments';
-import { DYNAMICS, lineOfFifths, NO_LINES, nameAtFifths, pitchAtFifths, pitchKey, type Dynamic, type Hairpin, type Marker, type OctaveLine, type Part, type PartBar, type PartLines, type Pitch, type Score, type ScoreKey, type ScoreNote, type Slur, type SymbolInBar, type TempoMark } from '../../score';
+import { DYNAMICS, lineOfFifths, NO_LINES, nameAtFifths, pitchAtFifths, pitchKey, type Dynamic, type Hairpin, type Marker, type OctaveLine, type Part, type PartBar, type PartLines, type Pitch, type Score, type ScoreKey, type ScoreNote, type Slur, type SwingMark, type SymbolInBar, type TempoMark } from '../../score';
 import { QUARTER, type Bar, type MidiKey, type WrittenUnits } from '../../time';
 import { barsOf } from './bars';
 import type { MusicXmlWarning } from './errors';
@@ -34,7 +34,7 @@ export function assembleScore(raw: RawScore, warnings: MusicXmlWarning[]): Score
     keys,
     tempos: temposOf(raw.parts, bars),
     markers: markersOf(raw.parts, bars),
-    swing: swingOf(raw.parts),
+    swing: swingOf(raw.parts, bars),
     parts: parts.map((part, p) => ({ ...part, writtenKeys: writtenKeys[p]! })),
   };
   return score;
@@ -70,9 +70,17 @@ function markersOf(parts: readonly RawPart[], bars: readonly Bar[]): Marker[] {
   return [...seen.values()].sort((a, b) => a.at - b.at);
 }
 
-function swingOf(parts: readonly RawPart[]): Score['swing'] {
-  const first = parts.flatMap((part) => part.measures.flatMap((measure) => measure.directions)).find((direction) => direction.kind === 'swing');
-  return first?.kind === 'swing' && first.ratio !== null && first.ratio > 1 && first.ratio <= 4 ? { ratio: first.ratio } : null;
+/** Marks as the first part that has one at a bar says them; a mark that changes nothing is none. */
+function swingOf(parts: readonly RawPart[], bars: readonly Bar[]): SwingMark[] {
+  const marks = new Map<number, SwingMark>();
+  for (const part of parts) for (const { direction, bar } of directionsOf(part, bars)) {
+    if (direction.kind === 'swing' && direction.ratio >= 1 && direction.ratio <= 4 && !marks.has(bar)) marks.set(bar, { bar, ratio: direction.ratio, unit: direction.unit });
+  }
+  const sorted = [...marks.values()].sort((a, b) => a.bar - b.bar);
+  return sorted.filter(({ ratio, unit }, i) => {
+    const before = sorted[i - 1] ?? { ratio: 1, unit };
+    return ratio !== before.ratio || unit !== before.unit;
+  });
 }
 
 /** Signatures in concert pitch where any pitched part changes its own, and what each part reads there. */

@@ -1,5 +1,5 @@
 import type { Clef } from '../../instruments';
-import type { Articulation, BarSigns, Lyric, NoteType, Pitch, SymbolMarks } from '../../score';
+import type { Articulation, BarSigns, Lyric, NoteType, Pitch, SwingMark, SymbolMarks } from '../../score';
 import type { Meter, WrittenUnits } from '../../time';
 
 /*
@@ -48,7 +48,7 @@ export type RawDirection = { at: WrittenUnits; staff: number } & (
   | { kind: 'wedge'; type: 'crescendo' | 'diminuendo' | 'stop'; number: string }
   | { kind: 'pedal'; type: 'start' | 'stop' | 'change' }
   | { kind: 'octave'; type: 'up' | 'down' | 'stop'; size: number; number: string }
-  | { kind: 'swing'; ratio: number | null }
+  | { kind: 'swing'; ratio: number; unit: SwingMark['unit'] }
   | { kind: 'program'; program: number }
   | { kind: 'harmony'; text: string }
 );

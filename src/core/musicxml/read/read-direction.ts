@@ -50,9 +50,9 @@ export function readDirection(node: XmlNode, at: WrittenUnits, measure: RawMeasu
   }
   readJumps(sound, words, measure.signs);
   const swing = child(sound, 'swing');
-  if (swing) add({ kind: 'swing', ratio: child(swing, 'straight') ? null : (numberOf(swing, 'first') ?? 2) / (numberOf(swing, 'second') || 1) });
-  else if (/^swing\b/i.test(words)) add({ kind: 'swing', ratio: 2 });
-  else if (/^straight\b/i.test(words)) add({ kind: 'swing', ratio: null });
+  if (swing) add({ kind: 'swing', ratio: child(swing, 'straight') ? 1 : (numberOf(swing, 'first') ?? 2) / (numberOf(swing, 'second') || 1), unit: textOf(swing, 'swing-type') === '16th' ? '16th' : 'eighth' });
+  else if (/^swing\b/i.test(words)) add({ kind: 'swing', ratio: 2, unit: /16ths?|sixteenth/i.test(words) ? '16th' : 'eighth' });
+  else if (/^straight\b/i.test(words)) add({ kind: 'swing', ratio: 1, unit: 'eighth' });
   const program = numberOf(child(sound, 'midi-instrument'), 'midi-program');
   if (program !== undefined && program >= 1 && program <= 128) add({ kind: 'program', program });
   if (bpm !== null) add({ kind: 'tempo', bpm, shown: shownTempo, ...(words && isTempoWords(words) && { words }) });

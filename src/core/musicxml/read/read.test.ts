@@ -97,7 +97,7 @@ describe('reading files of others', () => {
        <measure number="2">${direction('<wedge type="stop"/>')}${direction('<dynamics><sfz/></dynamics>')}${direction('<dynamics><fp/></dynamics>')}${direction('<rehearsal>B</rehearsal>')}<sound><swing><first>2</first><second>1</second></swing></sound>${note('D', 5, 16, 'whole')}</measure>`,
     ));
     expect(one.tempos).toEqual([{ at: 0, bpm: 90, shown: true, words: 'Andante' }]);
-    expect(one.swing).toEqual({ ratio: 2 });
+    expect(one.swing).toEqual([{ bar: expect.any(Number) as number, ratio: 2, unit: 'eighth' }]);
     expect(one.markers).toEqual([{ at: 4 * QUARTER, text: 'B', rehearsal: true }]);
     expect(one.parts[0]!.harmonies).toEqual([{ at: 0, text: 'B♭m7' }]);
     const { lines, bars } = one.parts[0]!;
