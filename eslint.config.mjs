@@ -7,6 +7,7 @@ import tseslint from 'typescript-eslint';
  * (that is: from lower layers), never from rows below. docs/architecture.md shows the same order as a picture.
  */
 const coreLayers = [
+  ['base'],
   ['time'],
   ['smf', 'instruments'],
   ['score', 'performance'],

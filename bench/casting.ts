@@ -53,7 +53,7 @@ export function gatheredRight(seed: number): CaseShare {
   const other = emptyTrack('t9', 9, 'Fl 1 leg');
   for (let n = 0; n < 12; n++) other.notes.push({ id: id++, key: 74 + (n % 5), velocity: 80, channel: 2, start: ticks(n), end: ticks(n + 0.9) });
   const playing = tracks.filter((track) => track.notes.length > 0);
-  const performance: Performance = { ticksPerQuarter: TICKS, tempo, meters: [], keys: [], markers: [], title: '', copyright: '', tracks: [...playing, other], lastNoteEnd: ticks(at + 1), warnings: [] };
+  const performance: Performance = { ticksPerQuarter: TICKS, tempo, meters: [], keys: [], markers: [], title: '', copyright: '', encoding: 'utf-8', tracks: [...playing, other], lastNoteEnd: ticks(at + 1), warnings: [] };
   const { output } = cast(performance, NO_CASTING_SETTINGS);
   const part = output.parts.find((candidate) => candidate.tracks.includes(playing[0]!.id))!;
   const inPart = new Set(part.notes.map((note) => note.id));

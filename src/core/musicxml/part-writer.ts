@@ -9,6 +9,9 @@ import type { Attributes, XmlWriter } from './xml-writer';
 
 type Accidentals = ReadonlyMap<ScoreNote, PrintedAccidental>;
 
+/** Octaves that the standard has; what lies beyond is written in the last one, and asked about. */
+const [LOWEST_OCTAVE, HIGHEST_OCTAVE] = [0, 9];
+
 /** Writes the measures of one part. */
 export class PartWriter {
   private readonly unit: WrittenUnits;
@@ -171,7 +174,7 @@ export class PartWriter {
     }
     xml.open('pitch').leaf('step', pitch.step);
     if (pitch.alter !== 0) xml.leaf('alter', pitch.alter);
-    xml.leaf('octave', pitch.octave).close('pitch');
+    xml.leaf('octave', Math.max(LOWEST_OCTAVE, Math.min(HIGHEST_OCTAVE, pitch.octave))).close('pitch');
   }
 
   private timing(symbol: SymbolInBar, voice: VoiceBar, bar: Bar, note: ScoreNote | null, beams: readonly Beam[], accidentals: Accidentals, n: number, asTablature: boolean, again = false): void {

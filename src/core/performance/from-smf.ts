@@ -1,8 +1,9 @@
-import { decodeText, Message, Meta, smfErrors, type ChannelEvent, type SmfEvent, type SmfFile, type SmfReading, type SmfTrack, type SmfWarning } from '../smf';
-import { buildTempoMap, writtenUnits, type MeterEvent, type TempoEvent, type Ticks } from '../time';
+import { decodeText, guessEncoding, Message, Meta, smfErrors, type ChannelEvent, type SmfEvent, type SmfFile, type SmfReading, type SmfTrack, type SmfWarning, type TextEncoding } from '../smf';
+import { buildTempoMap, QUARTER, writtenUnits, type MeterEvent, type TempoEvent, type Ticks } from '../time';
 import { titleFromConductor } from './conductor-name';
+import { settleMeters } from './meters';
 import { pairNotes } from './pair-notes';
-import type { ControllerEvent, KeyEvent, Performance, PerformanceWarning, PlayedTrack, ProgramEvent, TextEvent } from './performance';
+import { PERCUSSION_CHANNEL, type ControllerEvent, type KeyEvent, type Performance, type PerformanceWarning, type PlayedTrack, type ProgramEvent, type TextEvent } from './performance';
 
 /**
  * No piece lasts this long: 40,000 quarter notes are more than five hours at 120. What lies beyond comes from a damaged
@@ -23,9 +24,10 @@ const TEXT_KINDS: Record<number, TextEvent['kind']> = {
  * Interprets a file as music: notes paired, time lines gathered from all tracks, tracks of a type 0 file split by channel.
  * The file is not changed.
  *
+ * @param encoding of its texts; guessed from all of them when absent
  * @throws SmfError for type 2, whose patterns have no common time line
  */
-export function performanceFromSmf({ file, warnings: readWarnings }: SmfReading): Performance {
+export function performanceFromSmf({ file, warnings: readWarnings }: SmfReading, encoding: TextEncoding = guessEncoding(textsOf(file))): Performance {
   if (file.format === 2 && file.tracks.length > 1) throw smfErrors.type2(file.tracks.length);
   const { ticksPerQuarter, scale, fixedTempo } = resolution(file);
   const warnings: PerformanceWarning[] = readWarnings.map(fromSmfWarning);
@@ -47,21 +49,24 @@ export function performanceFromSmf({ file, warnings: readWarnings }: SmfReading)
     } else if (type === Meta.keySignature && data.length >= 2) {
       const fifths = (data[0]! << 24) >> 24;
       if (Math.abs(fifths) <= 7) keys.push({ at: units(tick), fifths, mode: data[1] === 1 ? 'minor' : 'major' });
-    } else if (type === Meta.marker) markers.push({ tick, kind: 'marker', text: decodeText(data) });
-    else if (type === Meta.copyright) copyright ||= decodeText(data);
+    } else if (type === Meta.marker) markers.push({ tick, kind: 'marker', text: decodeText(data, encoding) });
+    else if (type === Meta.copyright) copyright ||= decodeText(data, encoding);
   }
 
-  const tracks = chunks.flatMap((chunk, i) => playedTracks(chunk, i, file, warnings));
+  const tracks = chunks.flatMap((chunk, i) => playedTracks(chunk, i, file, encoding, warnings));
   let id = 0;
   for (const track of tracks) for (const note of track.notes) note.id = id++;
+  const settled = settleMeters(meters, (at) => Math.round((at * ticksPerQuarter) / QUARTER / scale));
+  warnings.push(...settled.moved);
   const conductor = chunks[0] && !chunks[0].events.some(isNoteOn) ? chunks[0] : undefined;
   return {
     ticksPerQuarter,
     tempo: buildTempoMap(tempos, ticksPerQuarter),
-    meters: lastAtEachPlace(meters),
+    meters: settled.meters,
     keys: lastAtEachPlace(keys),
     markers: markers.sort((a, b) => a.tick - b.tick),
-    title: conductor ? titleFromConductor(trackName(conductor.events)) : '',
+    encoding,
+    title: conductor ? titleFromConductor(trackName(conductor.events, encoding)) : '',
     copyright,
     tracks,
     lastNoteEnd: tracks.reduce((last, track) => track.notes.reduce((end, note) => Math.max(end, note.end), last), 0),
@@ -108,18 +113,40 @@ function fromSmfWarning(warning: SmfWarning): PerformanceWarning {
 const isChannel = (event: SmfEvent): event is ChannelEvent => event.kind === 'channel';
 const isNoteOn = (event: SmfEvent) => isChannel(event) && (event.status & 0xf0) === Message.noteOn && event.data2 > 0;
 
-/** One played track for a chunk, or one for each channel where the chunk is a whole file. */
-function playedTracks(chunk: SmfTrack, index: number, file: SmfFile, warnings: PerformanceWarning[]): PlayedTrack[] {
-  const channels = new Set(chunk.events.filter(isNoteOn).map((event) => (event as ChannelEvent).status & 0x0f));
-  const allOnOneTrack = file.tracks.every((track, i) => i === index || !track.events.some(isNoteOn));
-  if (channels.size < 2 || !allOnOneTrack) return [playedTrack(chunk, index, `t${index}`, null, warnings)];
-  return [...channels].sort((a, b) => a - b).map((channel) => playedTrack(chunk, index, `t${index}c${channel + 1}`, channel, warnings));
+/** All bytes of text in a file. */
+function textsOf(file: SmfFile): Uint8Array[] {
+  return file.tracks.flatMap((track) => track.events.flatMap((event) => (event.kind === 'meta' && event.type >= Meta.text && event.type <= LAST_TEXT ? [event.data] : [])));
 }
 
-function playedTrack(chunk: SmfTrack, index: number, id: string, onlyChannel: number | null, warnings: PerformanceWarning[]): PlayedTrack {
-  const messages = chunk.events.filter(isChannel).filter((event) => onlyChannel === null || (event.status & 0x0f) === onlyChannel);
+/** Meta events 1 to 15 are texts of some kind. */
+const LAST_TEXT = 0x0f;
+
+/**
+ * One played track for a chunk; one for each channel where the chunk is a whole file. Percussion is never left among pitches:
+ * what plays on its channel beside others is a track of its own.
+ */
+function playedTracks(chunk: SmfTrack, index: number, file: SmfFile, encoding: TextEncoding, warnings: PerformanceWarning[]): PlayedTrack[] {
+  const channels = [...new Set(chunk.events.filter(isNoteOn).map((event) => (event as ChannelEvent).status & 0x0f))].sort((a, b) => a - b);
+  const allOnOneTrack = file.tracks.every((track, i) => i === index || !track.events.some(isNoteOn));
+  const make = (id: string, only: readonly number[] | null) => playedTrack(chunk, { index, id, only }, encoding, warnings);
+  if (channels.length < 2) return [make(`t${index}`, null)];
+  if (allOnOneTrack) return channels.map((channel) => make(`t${index}c${channel + 1}`, [channel]));
+  const drums = PERCUSSION_CHANNEL - 1;
+  if (!channels.includes(drums)) return [make(`t${index}`, null)];
+  return [make(`t${index}`, channels.filter((channel) => channel !== drums)), make(`t${index}c${PERCUSSION_CHANNEL}`, [drums])];
+}
+
+interface TrackPlace {
+  index: number;
+  id: string;
+  /** Channels from 0 that belong to it; all when null. */
+  only: readonly number[] | null;
+}
+
+function playedTrack(chunk: SmfTrack, { index, id, only }: TrackPlace, encoding: TextEncoding, warnings: PerformanceWarning[]): PlayedTrack {
+  const messages = chunk.events.filter(isChannel).filter((event) => only === null || only.includes(event.status & 0x0f));
   const pairing = pairNotes(messages, chunk.endTick);
-  const name = trackName(chunk.events);
+  const name = trackName(chunk.events, encoding);
   const label = name ? `“${name}”` : `Track ${index + 1}`;
   const first = pairing.unended[0];
   if (first) {
@@ -131,11 +158,11 @@ function playedTrack(chunk: SmfTrack, index: number, id: string, onlyChannel: nu
   }
   const used: number[] = [];
   for (const note of pairing.notes) if (!used.includes(note.channel)) used.push(note.channel);
-  const channelWord = onlyChannel === null ? '' : `Channel ${onlyChannel + 1}`;
+  const channelWord = only?.length === 1 ? `Channel ${only[0]! + 1}` : '';
   return {
     id,
     chunk: index,
-    name: onlyChannel === null ? name : [name, channelWord].filter(Boolean).join(' · '),
+    name: [name, channelWord].filter(Boolean).join(' · '),
     channels: used,
     port: portOf(chunk.events),
     programs: programsOf(messages),
@@ -143,7 +170,7 @@ function playedTrack(chunk: SmfTrack, index: number, id: string, onlyChannel: nu
     controllers: messages.filter((event) => (event.status & 0xf0) === Message.controlChange).map(controllerOf),
     texts: chunk.events.flatMap((event) => {
       const kind = event.kind === 'meta' ? TEXT_KINDS[event.type] : undefined;
-      return kind && event.kind === 'meta' ? [{ tick: event.tick, kind, text: decodeText(event.data) }] : [];
+      return kind && event.kind === 'meta' ? [{ tick: event.tick, kind, text: decodeText(event.data, encoding) }] : [];
     }),
   };
 }
@@ -166,9 +193,9 @@ function programsOf(messages: readonly ChannelEvent[]): ProgramEvent[] {
   return programs;
 }
 
-function trackName(events: readonly SmfEvent[]): string {
+function trackName(events: readonly SmfEvent[], encoding: TextEncoding): string {
   const name = events.find((event) => event.kind === 'meta' && event.type === Meta.trackName && event.data.length > 0);
-  return name?.kind === 'meta' ? decodeText(name.data) : '';
+  return name?.kind === 'meta' ? decodeText(name.data, encoding) : '';
 }
 
 function portOf(events: readonly SmfEvent[]): number | null {

@@ -21,6 +21,21 @@ describe('from file to performance', () => {
     expect(performance.tracks.map((track) => [track.id, track.channels, track.notes.length])).toEqual([['t0c1', [1], 1], ['t0c10', [10], 1]]);
   });
 
+  it('never leaves percussion among pitches', () => {
+    const performance = performanceOf([{ name: 'Band', notes: [{ key: 60, at: 0, length: 1, channel: 1 }, { key: 36, at: 0, length: 1, channel: 10 }, { key: 64, at: 1, length: 1, channel: 2 }] }, { name: 'Oboe', notes: line([60, 1]) }]);
+    expect(performance.tracks.map((track) => [track.id, track.name, track.channels])).toEqual([['t0', '', []], ['t1', 'Band', [1, 2]], ['t1c10', 'Band · Channel 10', [10]], ['t2', 'Oboe', [1]]]);
+  });
+
+  it('brings a time signature beside the beat to the beat, and says so', () => {
+    const late = performanceOf([{ name: 'Ob', notes: line([60, 16]) }], [meter(0, 4, 4), meta(4 * PPQ + 1, Meta.timeSignature, [3, 2, 24, 8]), meta(10 * PPQ - 3, Meta.timeSignature, [4, 2, 24, 8])]);
+    expect(late.meters.map(({ at, beats }) => [at / QUARTER, beats])).toEqual([[0, 4], [4, 3], [10, 4]]);
+    expect(late.warnings.map(({ message }) => message)).toEqual([
+      'The time signature 3/4 at tick 1921 stands beside the beat: read at bar 2, beat 1.',
+      'The time signature 4/4 at tick 4797 stands beside the beat: read at bar 4, beat 1.',
+    ]);
+    expect(performanceOf([{ notes: line([60, 16]) }], [meter(0, 4, 4), meter(2.5, 3, 4)]).warnings).toEqual([]);
+  });
+
   it('ends an unreleased note where its key starts again and says so', () => {
     const performance = performanceFromSmf({
       warnings: [],

@@ -1,3 +1,4 @@
+import type { TextEncoding } from '../smf';
 import type { MeterEvent, MidiKey, Seconds, TempoMap, Ticks, WrittenUnits } from '../time';
 
 /** Identifies a played track for decisions: "t3" is track chunk 3, "t0c10" channel 10 of track chunk 0. */
@@ -13,6 +14,8 @@ export interface Performance {
   meters: MeterEvent[];
   keys: KeyEvent[];
   markers: TextEvent[];
+  /** Of the file's texts, as guessed or said. */
+  encoding: TextEncoding;
   /** Sequence name, from the first track's name when the file has several tracks. */
   title: string;
   copyright: string;

@@ -7,7 +7,7 @@ import { parseMidi, type MidiEvent } from 'midi-file';
 import { describe, expect, it } from 'vitest';
 import { demoMechanical, demoOriginal } from '../../../demo/make';
 import { arbitrarySmf } from '../../testing/arbitrary-smf';
-import { decodeText, encodeText, readSmf, readVlq, SmfError, writeSmf, writeVlq, type SmfEvent, type SmfFile } from './index';
+import { decodeText, encodeText, guessEncoding, TEXT_ENCODINGS, readSmf, readVlq, SmfError, writeSmf, writeVlq, type SmfEvent, type SmfFile } from './index';
 
 const bytes = (hex: string) => Uint8Array.from(hex.trim().split(/\s+/).map((byte) => parseInt(byte, 16)));
 const ascii = (text: string) => Uint8Array.from(text, (letter) => letter.charCodeAt(0));
@@ -164,6 +164,18 @@ describe('text', () => {
     expect(decodeText(Uint8Array.of(0x46, 0x6c, 0xf6, 0x74, 0x65))).toBe('Flöte');
     // ピアノ in Shift-JIS
     expect(decodeText(Uint8Array.of(0x83, 0x73, 0x83, 0x41, 0x83, 0x6d))).toBe('ピアノ');
+    // Latin-1 that happens to be valid Shift-JIS.
+    expect(decodeText(Uint8Array.of(0x53, 0x70, 0xe5, 0x72, 0x20, 0x31))).toBe('Spår 1');
+  });
+  it('takes one encoding for the whole file', () => {
+    const latin1 = (text: string) => Uint8Array.from(text, (character) => character.charCodeAt(0));
+    expect(guessEncoding([latin1('Bass'), latin1('Blås'), latin1('Slagverk')])).toBe('windows-1252');
+    expect(guessEncoding([latin1('Bass'), encodeText('Blås')])).toBe('utf-8');
+    // ドラム and ベース beside plain names; kanji alone are taken for Latin, for they leave nothing to tell them by.
+    expect(guessEncoding([Uint8Array.of(0x83, 0x68, 0x83, 0x89, 0x83, 0x80), latin1('Piano'), Uint8Array.of(0x83, 0x78, 0x81, 0x5b, 0x83, 0x58)])).toBe('shift_jis');
+  });
+  it.each(TEXT_ENCODINGS)('decodes %s', (encoding) => {
+    expect(decodeText(encodeText('Piano'), encoding)).toBe('Piano');
   });
 });
 

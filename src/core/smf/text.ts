@@ -1,35 +1,45 @@
 /**
- * Text in Standard MIDI Files names no encoding. Tried in turn: UTF-8 when the bytes are valid UTF-8; Shift-JIS when they
- * are valid Shift-JIS and decode to kana or kanji; Windows Latin-1 otherwise, which always succeeds.
+ * Text in Standard MIDI Files names no encoding. One encoding is guessed for the whole file from all its texts: UTF-8 when all
+ * are valid UTF-8; Shift-JIS when all are valid Shift-JIS and kana stand among them; Windows Latin-1 otherwise, which always
+ * succeeds.
  */
-export function decodeText(data: Uint8Array): string {
-  return clean(utf8(data) ?? shiftJis(data) ?? new TextDecoder('windows-1252').decode(data));
+export const TEXT_ENCODINGS = ['utf-8', 'windows-1252', 'shift_jis', 'windows-1250', 'windows-1251', 'euc-kr', 'gb18030'] as const;
+export type TextEncoding = (typeof TEXT_ENCODINGS)[number];
+
+export function guessEncoding(texts: readonly Uint8Array[]): TextEncoding {
+  const foreign = texts.filter((data) => data.some((byte) => byte > 0x7f));
+  if (foreign.every((data) => decodes(data, 'utf-8'))) return 'utf-8';
+  return foreign.every((data) => decodes(data, 'shift_jis')) && foreign.some(hasKana) && !foreign.some(hasLoneLetter) ? 'shift_jis' : 'windows-1252';
+}
+
+/** @param encoding of the file; of this text alone when nobody has looked at the others */
+export function decodeText(data: Uint8Array, encoding: TextEncoding = guessEncoding([data])): string {
+  return clean(new TextDecoder(encoding).decode(data));
 }
 
 export function encodeText(text: string): Uint8Array {
   return new TextEncoder().encode(text);
 }
 
-function utf8(data: Uint8Array): string | null {
+function decodes(data: Uint8Array, encoding: TextEncoding): boolean {
   try {
-    return new TextDecoder('utf-8', { fatal: true }).decode(data);
+    new TextDecoder(encoding, { fatal: true }).decode(data);
+    return true;
   } catch {
-    return null;
+    return false;
   }
 }
 
-const KANA_OR_KANJI = /[\u3040-\u30ff\u4e00-\u9fff\uff66-\uff9f]/u;
-const NOT_JAPANESE = /[\u00a0-\u02ff]/u;
+/** Japanese titles and names have kana in them: lead bytes that Latin text hardly uses, or several half-width ones in a row. */
+function hasKana(data: Uint8Array): boolean {
+  return /[\u3040-\u30ff]|[\uff66-\uff9f]{2}/u.test(new TextDecoder('shift_jis').decode(data));
+}
 
-function shiftJis(data: Uint8Array): string | null {
-  try {
-    const text = new TextDecoder('shift_jis', { fatal: true }).decode(data);
-    // A lone half-width katakana between Latin letters is far more often an accented letter ("Flöte").
-    const mixed = /[A-Za-z][\uff61-\uff9f]|[\uff61-\uff9f][A-Za-z]/u.test(text);
-    return KANA_OR_KANJI.test(text) && !NOT_JAPANESE.test(text) && !mixed ? text : null;
-  } catch {
-    return null;
-  }
+const isLetter = (byte: number | undefined) => byte !== undefined && ((byte >= 0x41 && byte <= 0x5a) || (byte >= 0x61 && byte <= 0x7a));
+
+/** An accented letter between plain ones ("Spår", "Flöte"), which no Japanese name has. */
+function hasLoneLetter(data: Uint8Array): boolean {
+  return data.some((byte, i) => byte >= 0xc0 && isLetter(data[i - 1]) && isLetter(data[i + 1]));
 }
 
 /** Without trailing zero bytes and control characters that some programs leave in names. */

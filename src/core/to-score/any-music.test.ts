@@ -1,7 +1,9 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { line, meter, performanceOf, tempo } from '../../testing/music';
+import { line, meta, meter, performanceOf, tempo } from '../../testing/music';
 import { readMusicXml, writeMusicXml } from '../musicxml';
+import { schemaErrors } from '../../testing/musicxml-schema';
+import { Meta } from '../smf';
 import { checkScore, soundsOf, type Score } from '../score';
 import { toSequencer, USUAL_SEQUENCING } from '../to-sequencer';
 import { NO_SETTINGS, toScore, type ConversionSettings } from './index';
@@ -47,6 +49,26 @@ describe('any music at all', () => {
       }),
       { numRuns: 120 },
     );
+  });
+  it('with a time signature at any tick', () => {
+    const event = fc.tuple(fc.integer({ min: 0, max: 9000 }), fc.constantFrom([4, 2], [3, 2], [6, 3], [5, 3], [7, 4], [2, 1], [1, 6], [3, 5]));
+    fc.assert(
+      fc.property(fc.array(event, { minLength: 1, maxLength: 4 }), fc.array(fc.oneof(loose, exact), { minLength: 1, maxLength: 12 }), (events, notes) => {
+        const meters = events.map(([tick, [beats, power]]) => meta(tick, Meta.timeSignature, [beats!, power!, 24, 8])).sort((a, b) => a.tick - b.tick);
+        const { score } = toScore(performanceOf([{ name: 'Piano', notes }], meters), NO_SETTINGS);
+        expect(checkScore(score)).toEqual([]);
+      }),
+      { numRuns: 150 },
+    );
+  });
+  it('and writes keys that the standard has no octave for', async () => {
+    const { score, queries } = toScore(performanceOf([{ name: 'Zz', notes: [{ key: 3, at: 0, length: 1 }, { key: 60, at: 1, length: 1 }, { key: 127, at: 2, length: 2 }] }]), NO_SETTINGS);
+    expect(await schemaErrors(writeMusicXml(score))).toEqual([]);
+    expect(queries.map(({ kind }) => kind)).toContain('out-of-range');
+  });
+  it('of 200,000 notes in one track', () => {
+    const notes = Array.from({ length: 200_000 }, (_, i) => ({ key: 40 + (i % 48), at: Math.floor(i / 48) / 4, length: 0.2 }));
+    expect(() => toScore(performanceOf([{ name: 'Piano', notes }]), NO_SETTINGS)).not.toThrow();
   });
   it('a septuplet over a dotted quarter too', () => {
     const notes = line(...Array.from({ length: 7 }, (_, i): [number, number] => [72 + i, 1.5 / 7]), [72, 1.5]);

@@ -60,7 +60,9 @@ function offGrid(part: CastPart, grid: GridChoice, line: BeatLine, place: Place)
 function outside(part: CastPart, grid: GridChoice, place: Place, switches: ReadonlySet<MidiKey>): Query[] {
   const { unpitched, range } = part.instrument;
   if (unpitched) return [];
-  const fits = (key: number) => switches.has(key) || (key >= range[0] && key <= range[1]);
+  // MusicXML has no octave below 0 and none above 9.
+  const writable = (key: number) => key + part.instrument.transposition >= 12 && key + part.instrument.transposition < 132;
+  const fits = (key: number) => switches.has(key) || (key >= range[0] && key <= range[1] && writable(key));
   const strange = grid.notes.filter((note) => !fits(note.key));
   if (strange.length > MOSTLY * grid.notes.length && strange.length > 1) {
     const first = strange[0]!;
@@ -89,7 +91,9 @@ function outside(part: CastPart, grid: GridChoice, place: Place, switches: Reado
       at: notes[0]!.start,
       bar,
       played: notes.map((note) => note.id),
-      message: `${words}: ${keyInWords(key)} lies outside the instrument’s range, ${range.map(keyInWords).join('–')}${times}.`,
+      message: writable(key)
+        ? `${words}: ${keyInWords(key)} lies outside the instrument’s range, ${range.map(keyInWords).join('–')}${times}.`
+        : `${words}: MusicXML cannot write ${keyInWords(key)}${times}; an octave nearer the middle stands in the file.`,
       facts: { key },
     };
   });

@@ -9,6 +9,7 @@
  * and of disagreeing with what other parts do in the same beat. Jitter and the part's habits are estimated from the part
  * in a few rounds. After the ideas of Cemgil, Desain & Kappen (2000) and Temperley (2001, 2007), from memory.
  */
+import { append } from '../base';
 import { noteValue, type PartId } from '../score';
 import { QUARTER, type Beat, type Seconds, type WrittenUnits } from '../time';
 import { beatIndexAt, type BeatLine } from './beats';
@@ -180,7 +181,7 @@ class PartGrid {
       const unit = this.line.beats[beat]!.length / fit.division;
       if (noteValue(unit, 0)) smallest = Math.min(smallest, unit);
       else tupletBeats++;
-      this.byBeat.get(beat)!.forEach((strike, i) => notes.push(...strike.notes.map((note) => ({ ...note, start: fit.places[i]!, absorbed: [...(note.behind ?? [])] }))));
+      this.byBeat.get(beat)!.forEach((strike, i) => append(notes, strike.notes.map((note) => ({ ...note, start: fit.places[i]!, absorbed: [...(note.behind ?? [])] }))));
     }
     return { notes: absorbDoubles(notes), doubtfulTuplets: this.doubtfulTuplets(), divisions, jitter: this.jitter, exact: this.exact, smallest, tupletBeats };
   }

@@ -5,6 +5,7 @@
  * beginning or ending a line costs, and a printed note must not fall to the other side of the staff. Winds and voices read ledger
  * lines; keyboards, harp, mallets and violins read octave lines (orchestration handbooks, from memory).
  */
+import { append } from '../base';
 import type { Clef, Instrument } from '../instruments';
 import { clefsAt, diatonicNumber, type OctaveLine, type Part } from '../score';
 import type { Bar, WrittenUnits } from '../time';
@@ -96,7 +97,7 @@ function placesOf(part: Part, staff: number, bars: readonly Bar[]): Place[] {
         byStart.set(start, { start, end: Math.max(there?.end ?? 0, start + symbol.duration), lowest: Math.min(there?.lowest ?? Infinity, ...steps), highest: Math.max(there?.highest ?? -Infinity, ...steps), clef });
       }
     }
-    places.push(...[...byStart.values()].sort((x, y) => x.start - y.start));
+    append(places, [...byStart.values()].sort((x, y) => x.start - y.start));
   });
   return places;
 }

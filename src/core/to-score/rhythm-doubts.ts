@@ -2,6 +2,7 @@
  * Doubts about rhythm: places where a part leaves the company it keeps, tuplets that are hardly better than none, splinters of
  * rests, and notes that were struck twice in one place.
  */
+import { append, lowest } from '../base';
 import type { CastPart } from '../casting';
 import type { PlacedNote } from './timed-note';
 import { noteValue, type Query } from '../score';
@@ -54,7 +55,7 @@ export function rhythmQueries(parts: readonly PartRhythm[], bars: readonly Bar[]
         if (!off) continue;
         const notes = own.get(at)!;
         const by = off.to - at;
-        moves.push(...notes.map((note) => ({ note: note.id, by })));
+        append(moves, notes.map((note) => ({ note: note.id, by })));
         const more = off.with.length > 1 ? ` and ${off.with.length - 1} more` : '';
         queries.push({
           id: `one-step/${part.id}/${notes[0]!.id}`,
@@ -96,7 +97,7 @@ export function rhythmQueries(parts: readonly PartRhythm[], bars: readonly Bar[]
   function shortRests({ part, report }: PartRhythm): Query[] {
     const places = report.shortRests;
     if (places.length === 0) return [];
-    const first = Math.min(...places);
+    const first = lowest(places);
     const more = places.length > 1 ? ` (${places.length} of them)` : '';
     return [{ id: `short-rest/${part.id}`, kind: 'short-rest', part: part.id, at: first, bar: barOf(first), message: `${words(part, first)}: a rest shorter than a sixteenth${more}.` }];
   }

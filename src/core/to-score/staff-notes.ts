@@ -1,6 +1,7 @@
 /*
  * From placed notes of a part to written notes on its staves: hands, voices, ends.
  */
+import { append } from '../base';
 import type { CastPart } from '../casting';
 import type { DrumMap } from '../instruments';
 import type { MidiKey, WrittenUnits } from '../time';
@@ -47,11 +48,11 @@ export function writeStaves(part: CastPart, grid: GridChoice, line: BeatLine, dr
     const voices: number[] = [];
     for (let voice = 0; voice < most; voice++) {
       const ended = writeEnds({ notes: own.filter((_note, i) => voiceOfNote[i] === voice), line, divisions: grid.divisions, smallest: grid.smallest, closeGaps: settings.closeGaps });
-      notes.push(...ended.notes);
-      voices.push(...ended.notes.map(() => voice));
+      append(notes, ended.notes);
+      append(voices, ended.notes.map(() => voice));
       report.gapsClosed += ended.report.gapsClosed;
       report.overlapsTrimmed += ended.report.overlapsTrimmed;
-      report.shortRests.push(...ended.report.shortRests);
+      append(report.shortRests, ended.report.shortRests);
     }
     return { staff: s + 1, notes, voices };
   });

@@ -6,6 +6,7 @@
  * The stages are pure; this file only hands their results on. It is a generator so that a caller can show progress, let
  * other work in between, or stop: each step yields before its work begins.
  */
+import { append } from '../base';
 import { cast, castingSettings, type Casting, type CastPart } from '../casting';
 import { barsOfPerformance, type Performance, type PlayedNote, type TrackId } from '../performance';
 import { foldScore, type Fold, type Part, type PartId, type Query, type Score, type SwingMark } from '../score';
@@ -130,8 +131,9 @@ export function* convert(performance: Performance, settings: ConversionSettings,
         assemblePart(part, staves[p]!, placed, concertKeys, bars, { channel: playbackChannel(p), fixedClefs, clefs, drums: drums[p]!, tablature, fingerings: fretting.fingerings }),
       ),
     );
-    queries.push(...memo.recall(`doubts/${part.id}`, [part, grids[p], bars, line, switches], () => noteQueries(part, grids[p]!, bars, line, switches)));
-    queries.push(...(part.instrument.unpitched ? drumQueries(part, grids[p]!, drums[p]!, bars) : []), ...frettingQueries(part, fretting, bars));
+    append(queries, memo.recall(`doubts/${part.id}`, [part, grids[p], bars, line, switches], () => noteQueries(part, grids[p]!, bars, line, switches)));
+    if (part.instrument.unpitched) append(queries, drumQueries(part, grids[p]!, drums[p]!, bars));
+    append(queries, frettingQueries(part, fretting, bars));
   }
 
   yield { stage: 'assembling', done: 0.95 };
@@ -155,7 +157,7 @@ export function* convert(performance: Performance, settings: ConversionSettings,
   );
   const lengths = bars.map((bar) => bar.length);
   const printed = foldScore({ ...score, parts: parts.map((part) => (settings.barRepeats[part.id] ? withBarRepeats(part, lengths) : part)) }, settings.folds);
-  queries.push(...rhythmQueries(casting.parts.map((part, p) => ({ part, grid: grids[p]!, report: reports[p]! })), bars, line, swing, memo));
+  append(queries, rhythmQueries(casting.parts.map((part, p) => ({ part, grid: grids[p]!, report: reports[p]! })), bars, line, swing, memo));
   queries.push(...leadQueries(casting, leads), ...memo.recall('tracks', [casting], () => trackQueries(performance, casting)), ...keyQueries(keys, barKeys, performance, settings.key !== undefined), ...fileQueries(performance));
   queries.push(...keyChangeQueries(keys, barKeys, bars, settings.key !== undefined || !isDefaultKey(performance.keys)), ...repeatQueries(repeats, settings.folds, bars));
   return { score, printed, repeats, casting, queries, reports, line, swing, barKeys };

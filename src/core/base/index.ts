@@ -1,0 +1,1 @@
+export { append, highest, lowest } from './lists';
