@@ -1,13 +1,22 @@
 /*
- * Bars of all parts made one: how long each bar of the score is, whatever single voices say.
+ * Bars of all parts made one: a bar lasts as long as its music, whatever its meter says and however it is numbered.
+ *
+ *     4/4   four quarters | three (repeat) | one | four   →   bars at 0, 4, 7, 8
+ *
+ * Three things look alike and are told apart: a bar that is short or long, a voice that is merely incomplete, and a voice that is
+ * too long by a slip.
  */
-import { barLength, COMMON_TIME, type Bar, type Meter, type WrittenUnits } from '../../time';
+import { barLength, COMMON_TIME, QUARTER, type Bar, type Meter, type WrittenUnits } from '../../time';
 import type { MusicXmlWarning } from './errors';
-import type { RawScore } from './raw';
+import type { RawMeasure, RawScore } from './raw';
 
-/** Bars like those of the meter, except where the parts agree on another length: pickups, bars cut by a repeat, cadenzas. */
+/** Divisions that do not divide a tuplet leave a bar this much too short or too long. */
+const ROUNDING: WrittenUnits = QUARTER / 16;
+/** More than so many bars' length in one bar is a fault of the file. */
+const LONGEST_IN_BARS = 64;
+
 export function barsOf({ parts }: RawScore, warnings: MusicXmlWarning[]): Bar[] {
-  const count = Math.max(...parts.map((part) => part.measures.length));
+  const count = parts.reduce((most, part) => Math.max(most, part.measures.length), 0);
   const bars: Bar[] = [];
   let start: WrittenUnits = 0;
   let meter: Meter = COMMON_TIME;
@@ -16,29 +25,90 @@ export function barsOf({ parts }: RawScore, warnings: MusicXmlWarning[]): Bar[] 
     const here = parts.flatMap((part) => part.measures[b] ?? []);
     meter = here.find((one) => one.meter)?.meter ?? meter;
     const full = barLength(meter);
-    const reaches = here.filter((one) => one.notes.some((note) => !note.wholeBarRest && !note.grace)).map((one) => one.reach);
-    const longest = Math.max(0, ...reaches);
+    const length = lengthOf(here, full);
     const implicit = here.some((one) => one.implicit);
-    const length = lengthOf(longest, full, reaches, implicit, b === 0);
     const said = here.map((one) => one.number).find((one) => /^\d+$/.test(one));
     if (b === 0) number = said !== undefined ? Number(said) : length < full ? 0 : 1;
     else if (said !== undefined && !implicit) number = Number(said);
     else number += here.every((one) => one.implicit) && length < full ? 0 : 1;
-    if (longest > length) {
-      const part = parts.find((one) => (one.measures[b]?.reach ?? 0) > length)!;
-      warnings.push({ part: part.id, bar: b, line: part.measures[b]!.line, message: `a voice is longer than the bar; what reaches over its end is cut off` });
-    }
     bars.push({ index: b, number, start, length, meter, implicit: length !== full });
     start += length;
   }
+  warnings.push(...cutVoices(parts, bars), ...surprisingBars(parts, bars));
   return bars;
 }
 
-function lengthOf(longest: WrittenUnits, full: WrittenUnits, reaches: readonly WrittenUnits[], implicit: boolean, first: boolean): WrittenUnits {
-  if (longest === 0) return full;
-  if (longest < full) return implicit || first ? longest : full;
-  if (longest === full) return full;
-  // Several parts that agree mean it; a single voice that is too long is a slip.
-  const agreeing = reaches.filter((reach) => reach === longest).length;
-  return implicit || (agreeing * 2 > reaches.length && longest <= 4 * full && (reaches.length > 1 || longest <= 2 * full)) ? longest : full;
+interface Reach {
+  /** Where the voice's last note or rest ends. */
+  end: WrittenUnits;
+  /** Where its last note ends. */
+  sounds: WrittenUnits;
+}
+
+/** How far each voice with notes of its own reaches; a measure that ends with a skip reaches as far as the skip. */
+function reachesOf(measure: RawMeasure): Reach[] {
+  const byVoice = new Map<string, Reach>();
+  for (const note of measure.notes) {
+    if (note.grace || note.wholeBarRest) continue;
+    const name = `${note.staff}/${note.voice}`;
+    const reach = byVoice.get(name) ?? { end: 0, sounds: 0 };
+    const end = note.at + note.duration;
+    byVoice.set(name, { end: Math.max(reach.end, end), sounds: note.rest ? reach.sounds : Math.max(reach.sounds, end) });
+  }
+  const reaches = [...byVoice.values()];
+  const furthest = Math.max(0, ...reaches.map((reach) => reach.end));
+  // Skipped time after the last note belongs to the bar as a rest does.
+  const skips = reaches.length > 0 && measure.reach > furthest && !measure.notes.some((note) => note.wholeBarRest);
+  return skips ? [...reaches, { end: measure.reach, sounds: 0 }] : reaches;
+}
+
+function lengthOf(measures: readonly RawMeasure[], full: WrittenUnits): WrittenUnits {
+  const reaches = measures.flatMap(reachesOf);
+  const longest = Math.max(0, ...reaches.map((reach) => reach.end));
+  if (longest === 0) return restLength(measures, full);
+  if (Math.abs(longest - full) <= ROUNDING) return full;
+  if (longest > full) return longBar(reaches, full);
+  // Where most parts rest through a bar of full length, the one that plays has left its own unfinished.
+  const sounding = measures.filter((one) => reachesOf(one).length > 0).length;
+  const resting = measures.filter((one) => reachesOf(one).length === 0 && one.reach >= full - ROUNDING).length;
+  return resting > sounding && !measures.some((one) => one.implicit) ? full : longest;
+}
+
+/** A cadenza, unless most voices end with the meter's bar: then the one that does not is too long by a slip. Rests alone lengthen nothing. */
+function longBar(reaches: readonly Reach[], full: WrittenUnits): WrittenUnits {
+  const longer = reaches.filter((reach) => reach.sounds > full + ROUNDING);
+  const ending = reaches.filter((reach) => Math.abs(reach.end - full) <= ROUNDING).length;
+  const longest = Math.max(0, ...longer.map((reach) => reach.end));
+  return longer.length === 0 || ending > longer.length || longest > LONGEST_IN_BARS * full ? full : longest;
+}
+
+/** A bar in which nobody plays: as long as its meter, unless it is marked as cut and says how long it is. */
+function restLength(measures: readonly RawMeasure[], full: WrittenUnits): WrittenUnits {
+  const said = Math.max(0, ...measures.map((one) => one.reach));
+  return said > 0 && said < full && measures.some((one) => one.implicit) ? said : full;
+}
+
+function cutVoices(parts: RawScore['parts'], bars: readonly Bar[]): MusicXmlWarning[] {
+  return bars.flatMap((bar) => {
+    const part = parts.find((one) => one.measures[bar.index]?.notes.some((note) => note.at + note.duration > bar.length + ROUNDING && !note.wholeBarRest));
+    return part ? [{ part: part.id, bar: bar.index, line: part.measures[bar.index]!.line, message: 'a voice is longer than the bar; what reaches over its end is cut off' }] : [];
+  });
+}
+
+/** Bars of another length than their meter's that neither the file nor the form of the piece explains. */
+function surprisingBars(parts: RawScore['parts'], bars: readonly Bar[]): MusicXmlWarning[] {
+  const first = parts[0]!;
+  const signed = (b: number) => parts.some((part) => Object.keys(part.measures[b]?.signs ?? {}).length > 0);
+  return bars.flatMap((bar, b): MusicXmlWarning[] => {
+    if (!bar.implicit || b === 0 || b === bars.length - 1 || parts.some((part) => part.measures[b]?.implicit)) return [];
+    const full = barLength(bar.meter);
+    const completes = [bars[b - 1], bars[b + 1]].some((other) => other?.implicit && other.length + bar.length === full);
+    if (bar.length < full && (completes || signed(b) || signed(b - 1) || signed(b + 1))) return [];
+    return [{ part: first.id, bar: b, line: first.measures[b]?.line, message: `bar ${bar.number} holds ${quarters(bar.length)} of music where its time signature asks for ${quarters(full)}; it lasts as long as its music` }];
+  });
+}
+
+function quarters(length: WrittenUnits): string {
+  const count = Math.round((length / QUARTER) * 1000) / 1000;
+  return `${count} ${count === 1 ? 'quarter' : 'quarters'}`;
 }

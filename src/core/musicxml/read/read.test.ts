@@ -118,12 +118,28 @@ describe('reading files of others', () => {
   it('counts a pickup as bar 0, and mends voices that are too long or too short', () => {
     const pickup = read(score(`<measure number="0" implicit="yes"><attributes><divisions>4</divisions><time><beats>4</beats><beat-type>4</beat-type></time></attributes>${note('G', 4, 4, 'quarter')}</measure>${whole(1)}`)).score;
     expect(pickup.bars.map(({ number, length, implicit }) => [number, length / QUARTER, implicit])).toEqual([[0, 1, true], [1, 4, false]]);
-    const long = read(score(`<measure number="1">${note('C', 5, 16, 'whole')}${note('D', 5, 16, 'whole')}</measure>${whole(2)}`).replace('<part-list>', '<part-list><score-part id="P2"><part-name>Oboe</part-name></score-part>').replace('</score-partwise>', `<part id="P2"><measure number="1"><attributes><divisions>4</divisions></attributes>${note('E', 5, 16, 'whole')}</measure>${whole(2)}</part></score-partwise>`));
+    const long = read(score(`<measure number="1">${note('C', 5, 16, 'whole')}${note('D', 5, 16, 'whole')}</measure>${whole(2)}`).replace('<part-list>', '<part-list><score-part id="P2"><part-name>Oboe</part-name></score-part>').replace('</score-partwise>', `<part id="P2"><measure number="1"><attributes><divisions>4</divisions></attributes>${note('E', 5, 16, 'whole')}</measure>${whole(2)}</part><part id="P3"><measure number="1"><attributes><divisions>4</divisions></attributes>${note('G', 4, 16, 'whole')}</measure>${whole(2)}</part></score-partwise>`).replace('<part-list>', '<part-list><score-part id="P3"><part-name>Clarinet</part-name></score-part>'));
     expect(long.warnings.map(({ message }) => message)).toEqual(['a voice is longer than the bar; what reaches over its end is cut off']);
     expect(checkScore(long.score)).toEqual([]);
-    const short = read(score(`${whole(1)}<measure number="2">${note('C', 5, 4, 'quarter')}</measure>${whole(3)}`)).score;
-    expect(short.bars.map((bar) => bar.length / QUARTER)).toEqual([4, 4, 4]);
-    expect(checkScore(short)).toEqual([]);
+    const voices = read(score(`${whole(1)}<measure number="2">${note('C', 5, 16, 'whole')}<backup><duration>16</duration></backup>${note('E', 4, 4, 'quarter').replace('<voice>1', '<voice>2')}</measure>`)).score;
+    expect(voices.bars.map((bar) => bar.length / QUARTER)).toEqual([4, 4]);
+    expect(checkScore(voices)).toEqual([]);
+  });
+  it('lets a bar last as long as its music, and says so where nothing explains it', () => {
+    const ofQuarters = (number: number, count: number) => `<measure number="${number}">${note('C', 5, 4, 'quarter').repeat(count)}</measure>`;
+    const starts = (measures: string) => {
+      const { score: one, warnings } = read(score(measures));
+      expect(checkScore(one)).toEqual([]);
+      return { starts: one.bars.map((bar) => bar.start / QUARTER), said: warnings.map(({ message }) => message) };
+    };
+    const whole1 = whole(1);
+    // A pickup, a bar cut by a repeat and the bar that completes it.
+    expect(starts(`${whole1}${ofQuarters(2, 3)}${ofQuarters(3, 1)}${whole(4)}`)).toEqual({ starts: [0, 4, 7, 8], said: [] });
+    expect(starts(`${whole1}${ofQuarters(2, 2)}${whole(3)}`)).toEqual({ starts: [0, 4, 6], said: ['bar 2 holds 2 quarters of music where its time signature asks for 4 quarters; it lasts as long as its music'] });
+    // A cadenza: nothing of it is lost.
+    const cadenza = starts(`${whole1}${ofQuarters(2, 11)}${whole(3)}`);
+    expect(cadenza.starts).toEqual([0, 4, 15]);
+    expect(cadenza.said).toEqual(['bar 2 holds 11 quarters of music where its time signature asks for 4 quarters; it lasts as long as its music']);
   });
   it('keeps the staves of a piano apart, whether voices are named, missing, or counted anew on each staff', () => {
     const head = '<divisions>4</divisions><staves>2</staves><clef number="1"><sign>G</sign><line>2</line></clef><clef number="2"><sign>F</sign><line>4</line></clef>';
