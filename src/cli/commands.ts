@@ -35,6 +35,7 @@ function toScoreCommand(args: readonly string[]): void {
   const text = writeMusicXml(conversion.printed);
   writeFileSync(output, /\.mxl$/i.test(output) ? compressMusicXml(text) : text);
   if (typeof values.report === 'string') writeFileSync(values.report, JSON.stringify(reportOf(conversion), null, 2));
+  console.log(conversion.audit.words);
 }
 
 function settingsFrom(fileName: string, tracks: readonly string[]): ConversionSettings {

@@ -1,7 +1,7 @@
 import type { Conversion } from '../core/to-score';
 
 /** What the engine decided and what it doubts, for scripts to read. */
-export function reportOf({ score, casting, queries, reports }: Conversion) {
+export function reportOf({ score, casting, queries, reports, audit }: Conversion) {
   return {
     title: score.title,
     bars: score.bars.length,
@@ -12,5 +12,6 @@ export function reportOf({ score, casting, queries, reports }: Conversion) {
     }),
     tracks: casting.tracks.map((track) => ({ id: track.id, name: track.name, instrument: track.instrument.id, confidence: track.confidence, leftOut: track.leftOut, reason: track.reason, evidence: track.recognition.candidates[0]?.evidence ?? [] })),
     queries,
+    audit,
   };
 }

@@ -83,6 +83,8 @@ export interface Summary {
   swing: Swing;
   tracks: CastTrack[];
   queries: OpenQuery[];
+  /** The written score held against what was played, in a sentence. */
+  audit: string;
   milliseconds: number;
   /** The survey that goes with it: splitting and placing change what arrived. */
   opened: Opened;
@@ -302,6 +304,7 @@ function summarise(conversion: Conversion, { opened, performance }: Desk['prepar
     swing: conversion.swing,
     tracks: casting.tracks,
     queries: queries.map((query) => ({ ...query, remedies: remediesFor(query, conversion) })),
+    audit: conversion.audit.words,
     milliseconds,
     opened,
   };

@@ -76,6 +76,8 @@ export function remediesFor(query: Query, conversion: Pick<Conversion, 'casting'
         { label: 'Once is right', decision: { kind: 'dismissQuery', query: query.id, reason: 'Once is right' } },
         otherGrid(query, 'Allow thirty-second notes in this part', '32nd', true),
       ];
+    case 'audit':
+      return auditRemedies(query);
     case 'swing':
       return [
         { label: 'It swings', decision: { kind: 'setSwing', ratio: Math.round(Number(query.facts?.ratio) * 100) / 100, ...(query.facts?.unit === '16th' && { unit: '16th' }) } },
@@ -135,6 +137,15 @@ export function remediesFor(query: Query, conversion: Pick<Conversion, 'casting'
     default:
       return [];
   }
+}
+
+/** What the audit found: notes can go back to where they were played, trills can be written out, the rest can only be looked at. */
+function auditRemedies(query: Query): Remedy[] {
+  const { cause, moves } = query.facts ?? {};
+  const looked = (label: string): Remedy => ({ label, decision: { kind: 'dismissQuery', query: query.id, reason: label } });
+  if (cause === 'trills') return [looked('Trills are right'), { label: 'Write every note', decision: { kind: 'setOrnaments', part: query.part!, on: false } }];
+  if (cause === 'displaced') return [{ label: 'Back to where the file has them', decision: { kind: 'moveNotes', part: query.part!, moves: JSON.parse(String(moves)) as { note: number; by: number }[] } }];
+  return [looked('Looked at')];
 }
 
 /** Another grid for the part. What lies beside that one too was looked at and is settled. */

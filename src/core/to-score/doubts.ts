@@ -9,6 +9,7 @@ import { beatIndexAt, type BeatLine } from './beats';
 import type { GridChoice } from './grid';
 import { isDefaultKey, usualKey, type BarKey } from './keys';
 import { LEAST_LEAD_CONFIDENCE, type Lead } from './lead';
+import type { PlacedNote } from './timed-note';
 
 /** A note this far from its place is asked about, in shares of the part's jitter and absolutely. */
 const FAR_JITTERS = 3.5;
@@ -34,13 +35,21 @@ export function suspectedSwitches(part: CastPart, queries: readonly Query[]): Se
 
 type Place = (at: WrittenUnits) => { words: string; bar: number };
 
+/** How long after its written place a note was played, lead and swing taken out. */
+function awayFromPlace(note: PlacedNote, line: BeatLine): Seconds {
+  return (note.onset - note.start) * line.secondsPerUnit[beatIndexAt(line, note.start)]!;
+}
+
+/** Further from its place than the grid allows itself in this part. */
+export function isOffGrid(note: PlacedNote, grid: Pick<GridChoice, 'jitter'>, line: BeatLine): boolean {
+  return Math.abs(awayFromPlace(note, line)) > Math.max(FAR, FAR_JITTERS * grid.jitter);
+}
+
 function offGrid(part: CastPart, grid: GridChoice, line: BeatLine, place: Place): Query[] {
   return grid.notes.flatMap((note): Query[] => {
-    const beat = beatIndexAt(line, note.start);
-    const away: Seconds = (note.onset - note.start) * line.secondsPerUnit[beat]!;
-    if (Math.abs(away) <= Math.max(FAR, FAR_JITTERS * grid.jitter)) return [];
+    if (!isOffGrid(note, grid, line)) return [];
     const { words, bar } = place(note.start);
-    const ms: Milliseconds = Math.round(away * 1000);
+    const ms: Milliseconds = Math.round(awayFromPlace(note, line) * 1000);
     return [
       {
         id: `off-grid/${part.id}/${note.id}`,

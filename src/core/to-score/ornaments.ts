@@ -12,7 +12,7 @@
  */
 import type { Instrument } from '../instruments';
 import type { NoteId } from '../performance';
-import { QUARTER, type Seconds } from '../time';
+import { QUARTER, type Seconds, type WrittenUnits } from '../time';
 import { beatIndexAt, type BeatLine } from './beats';
 import type { Ornament, TimedNote } from './timed-note';
 
@@ -32,6 +32,10 @@ const LEAST_ALTERNATIONS = 6;
 /** Seven times the same key may be a septuplet. */
 const LEAST_REPETITIONS = 8;
 const TRILL_INTERVAL = 2;
+/** Steps of a written-out alternation, and how closely hands keep to them: root mean square, in seconds and as a share of the step. */
+const COUNTED_STEPS: readonly WrittenUnits[] = [QUARTER / 8, QUARTER / 6, QUARTER / 12];
+const EVEN_WITHIN: Seconds = 0.018;
+const EVEN_SHARE = 0.2;
 /** A grace note is this close before its note, this short, and its note this long. */
 const GRACE_BEFORE: Seconds = 0.075;
 const GRACE_LENGTH: Seconds = 0.115;
@@ -111,7 +115,8 @@ function alternations(notes: readonly TimedNote[], line: BeatLine, report: Ornam
     if (taken.has(note)) return;
     const run = runFrom(notes, i, taken, line);
     const same = run.every((one) => one.key === note.key);
-    if (run.length < (same ? LEAST_REPETITIONS : LEAST_ALTERNATIONS)) {
+    // Repeated notes with strokes through the stem are the notes themselves; a trill must be more than even thirty-seconds.
+    if (run.length < (same ? LEAST_REPETITIONS : LEAST_ALTERNATIONS) || (!same && isEven(run, line))) {
       kept.push(note);
       return;
     }
@@ -123,6 +128,17 @@ function alternations(notes: readonly TimedNote[], line: BeatLine, report: Ornam
     kept.push(standingFor(main, run, same ? { tremolo: true } : { trill: true }));
   });
   return kept;
+}
+
+/** An alternation that fills consecutive places of a thirty-second or sextuplet grid, as closely as hands do: written-out notes. */
+function isEven(run: readonly TimedNote[], line: BeatLine): boolean {
+  return COUNTED_STEPS.some((step) => {
+    const places = run.map((note) => Math.round(note.onset / step));
+    if (places.some((place, i) => i > 0 && place !== places[i - 1]! + 1)) return false;
+    const squares = run.reduce((sum, note, i) => sum + (note.onset - places[i]! * step) ** 2, 0);
+    const seconds = Math.sqrt(squares / run.length) * line.secondsPerUnit[beatIndexAt(line, run[0]!.onset)]!;
+    return seconds <= EVEN_WITHIN && Math.sqrt(squares / run.length) <= EVEN_SHARE * step;
+  });
 }
 
 function runFrom(notes: readonly TimedNote[], from: number, taken: ReadonlySet<TimedNote>, line: BeatLine): TimedNote[] {

@@ -12,6 +12,7 @@ import { barsOfPerformance, type Performance, type PlayedNote, type TrackId } fr
 import { foldScore, type Fold, type Part, type PartId, type Query, type Score, type SwingMark } from '../score';
 import { barIndexAt, layBars, playedUnits, secondsAtTick, tickAtSeconds, ticksFromUnits, writtenUnits, type Bar, type Seconds, type WrittenUnits } from '../time';
 import { assemblePart } from './assemble-part';
+import { auditInWords, auditPart, auditQueries, type Audit } from './audit';
 import { layBeats, type BeatLine } from './beats';
 import { fileQueries, keyQueries, leadQueries, noteQueries, suspectedSwitches, trackQueries } from './doubts';
 import type { DurationReport } from './durations';
@@ -74,6 +75,8 @@ export interface Conversion {
   line: BeatLine;
   swing: Swing;
   barKeys: BarKey[];
+  /** The written score held against what was played. */
+  audit: Audit;
 }
 
 /** @param memo of an earlier conversion of the same performance: what its inputs have not changed is not computed again */
@@ -160,7 +163,33 @@ export function* convert(performance: Performance, settings: ConversionSettings,
   append(queries, rhythmQueries(casting.parts.map((part, p) => ({ part, grid: grids[p]!, report: reports[p]! })), bars, line, swing, memo));
   queries.push(...leadQueries(casting, leads), ...memo.recall('tracks', [casting], () => trackQueries(performance, casting)), ...keyQueries(keys, barKeys, performance, settings.key !== undefined), ...fileQueries(performance));
   queries.push(...keyChangeQueries(keys, barKeys, bars, settings.key !== undefined || !isDefaultKey(performance.keys)), ...repeatQueries(repeats, settings.folds, bars));
-  return { score, printed, repeats, casting, queries, reports, line, swing, barKeys };
+  const audit = auditParts({ casting, assembled, grids, leads, bars, line, swing, performance, settings, memo });
+  append(queries, casting.parts.flatMap((part, p) => auditQueries(audit.parts[p]!, part, grids[p]!, bars)));
+  return { score, printed, repeats, casting, queries, reports, line, swing, barKeys, audit };
+}
+
+interface AuditedWork {
+  casting: Casting;
+  assembled: readonly Part[];
+  grids: readonly GridChoice[];
+  leads: ReadonlyMap<TrackId, Lead>;
+  bars: readonly Bar[];
+  line: BeatLine;
+  swing: Swing;
+  performance: Performance;
+  settings: ConversionSettings;
+  memo: Memo;
+}
+
+function auditParts({ casting, assembled, grids, leads, bars, line, swing, performance, settings, memo }: AuditedWork): Audit {
+  const { tempo, ticksPerQuarter } = performance;
+  const context = { bars, line, swing, tempo, ticksPerQuarter };
+  const parts = casting.parts.map((part, p) => {
+    const applied = new Map(part.tracks.map((track) => [track, appliedLead(leads.get(track))]));
+    const [edits, pins] = [settings.edits[part.id] ?? [], settings.grids[part.id] ?? []];
+    return memo.recall(`audit/${part.id}`, [assembled[p], grids[p], swing, JSON.stringify([[...applied], edits, pins])], () => auditPart({ part, written: assembled[p]!, grid: grids[p]!, leads: applied, edits, pins }, context));
+  });
+  return { parts, words: auditInWords(parts, new Map(casting.parts.map((part) => [part.id, part.name]))) };
 }
 
 const NO_FRETTING: Fretting = { fingerings: new Map(), impossible: [] };

@@ -54,6 +54,7 @@ export function DispatchView() {
       <section>
         <h2>Before it goes out</h2>
         <ul className={styles.list}>
+          <li>{summary.audit}</li>
           <li>{open === 0 ? 'No query is open.' : `${count(open, 'query is', 'queries are')} still open; the score goes out as the engine decided there.`}</li>
           {suggestions > 0 && <li>{count(suggestions, 'suggested mark stays', 'suggested marks stay')} behind: only what was taken on the Page goes out.</li>}
           <li>{leftOut === 0 ? 'Every track with notes is in the score.' : `${count(leftOut, 'track is', 'tracks are')} left out: ${out.map((track) => `“${track.name || track.id}” (${track.reason})`).join(', ')}.`}</li>

@@ -41,15 +41,18 @@ export function RhythmView() {
           </Tooltip>
           <PickedBar />
         </div>
-        <div className={styles.legend} aria-hidden>
-          <span>
+        <div className={styles.legend}>
+          <span aria-hidden>
             <i className={styles.keyPlayed} /> as played
           </span>
-          <span>
+          <span aria-hidden>
             <i className={styles.keyPlace} /> written place
           </span>
-          <span>
+          <span aria-hidden>
             <i className={styles.keyGrid} /> fitted grid
+          </span>
+          <span className={styles.audit} title={summary.audit}>
+            {summary.audit}
           </span>
         </div>
       </div>
