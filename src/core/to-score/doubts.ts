@@ -7,7 +7,8 @@ import { keyInWords, keyName, type Query, type ScoreKey } from '../score';
 import { barBeat, barIndexAt, type Bar, type MidiKey, type Milliseconds, type Seconds, type WrittenUnits } from '../time';
 import { beatIndexAt, type BeatLine } from './beats';
 import type { GridChoice } from './grid';
-import { isDefaultKey, usualKey, type BarKey } from './keys';
+import { usualKey, type BarKey } from './keys';
+import { isDefaultKey } from './signatures';
 import { LEAST_LEAD_CONFIDENCE, type Lead } from './lead';
 import type { PlacedNote } from './timed-note';
 

@@ -1,12 +1,11 @@
 /*
- * Keys: which key the music is in, bar by bar, and which signatures to print.
+ * Keys: which key the music is in, bar by bar.
  *
  * Takes sounding notes of all pitched parts with their written times; gives a key for each bar. Each bar's pitch classes,
  * weighted by length, are compared with the profiles of the 24 keys; a hidden Markov chain over the bars keeps a key until
  * there is reason to leave it. Profiles: Temperley (2001), The Cognition of Basic Musical Structures, from memory.
  */
 import { QUARTER, type Bar, type MidiKey, type WrittenUnits } from '../time';
-import type { KeyEvent } from '../performance';
 import type { ScoreKey } from '../score';
 
 export interface SoundingNote {
@@ -29,8 +28,6 @@ const STATED = 1.2;
 const STATED_MODE = 0.2;
 /** A bar full of notes says no more than this many quarter notes' worth. */
 const MOST_WEIGHT = 6;
-/** A key must last this many bars to get a signature of its own. */
-const BARS_FOR_SIGNATURE = 8;
 
 interface KeyState extends BarKey {
   tonic: number;
@@ -105,7 +102,8 @@ function fifthsApart(a: BarKey, b: BarKey): number {
   return Math.min(apart, 12 - apart) + (a.mode === b.mode ? 0 : 1);
 }
 
-function pitchClassWeights(notes: readonly SoundingNote[], bars: readonly Bar[]): number[][] {
+/** Quarter notes that each pitch class sounds in each bar. */
+export function pitchClassWeights(notes: readonly SoundingNote[], bars: readonly Bar[]): number[][] {
   const weights = bars.map(() => Array<number>(12).fill(0));
   let bar = 0;
   for (const note of [...notes].sort((a, b) => a.start - b.start)) {
@@ -119,72 +117,10 @@ function pitchClassWeights(notes: readonly SoundingNote[], bars: readonly Bar[])
   return weights;
 }
 
-/** A lone C major at the very start is what programs write when nobody set a key. */
-export function isDefaultKey(events: readonly KeyEvent[]): boolean {
-  return events.every((event) => event.fifths === 0 && event.mode === 'major') && events.length <= 1;
-}
-
-/** Signatures to print: the file's own where somebody set them, else the keys that last. */
-export function signatures(barKeys: readonly BarKey[], bars: readonly Bar[], events: readonly KeyEvent[]): ScoreKey[] {
-  if (!isDefaultKey(events)) {
-    const stated = events.map((event) => ({ bar: barAtOrAfter(bars, event.at), fifths: event.fifths, mode: event.mode }));
-    if (stated[0]!.bar > 0) stated.unshift({ bar: 0, ...usualKey(barKeys.slice(0, stated[0]!.bar)) });
-    return distinct(stated);
-  }
-  return distinct(lasting(barKeys));
-}
-
-/** Signatures set by hand at single bars take their place among the others; one that repeats what is in force is none. */
-export function withKeyChanges(keys: readonly ScoreKey[], changes: readonly ScoreKey[], bars: number): ScoreKey[] {
-  return changes.length === 0 ? [...keys] : distinct([...keys, ...changes.filter((change) => change.bar < bars)]);
-}
-
-function barAtOrAfter(bars: readonly Bar[], at: WrittenUnits): number {
-  const i = bars.findIndex((bar) => bar.start >= at - QUARTER / 8);
-  return i < 0 ? bars.length - 1 : i;
-}
-
-function lasting(barKeys: readonly BarKey[]): ScoreKey[] {
-  interface Stretch extends BarKey {
-    bar: number;
-    length: number;
-  }
-  let stretches: Stretch[] = [];
-  barKeys.forEach((key, bar) => {
-    const last = stretches.at(-1);
-    if (last && last.fifths === key.fifths) last.length++;
-    else stretches.push({ ...key, bar, length: 1 });
-  });
-  // The shortest stretch goes first, into its longer neighbour, until all that remain deserve a signature.
-  while (stretches.length > 1) {
-    const shortest = stretches.reduce((a, b) => (b.length < a.length ? b : a));
-    if (shortest.length >= BARS_FOR_SIGNATURE) break;
-    const i = stretches.indexOf(shortest);
-    const [before, after] = [stretches[i - 1], stretches[i + 1]];
-    const into = !before ? after! : !after || before.length >= after.length ? before : after;
-    into.length += shortest.length;
-    into.bar = Math.min(into.bar, shortest.bar);
-    stretches.splice(i, 1);
-    const merged: Stretch[] = [];
-    for (const stretch of stretches) {
-      const last = merged.at(-1);
-      if (last && last.fifths === stretch.fifths) last.length += stretch.length;
-      else merged.push(stretch);
-    }
-    stretches = merged;
-  }
-  return stretches.map(({ bar, fifths, mode }) => ({ bar, fifths, mode }));
-}
-
 /** The key that holds in most bars. */
 export function usualKey(barKeys: readonly BarKey[]): BarKey {
   const count = new Map<number, number>();
   for (const key of barKeys) count.set(key.fifths, (count.get(key.fifths) ?? 0) + 1);
   const fifths = [...count].sort((a, b) => b[1] - a[1])[0]?.[0] ?? 0;
   return barKeys.find((key) => key.fifths === fifths) ?? { fifths: 0, mode: 'major' };
-}
-
-function distinct(keys: readonly ScoreKey[]): ScoreKey[] {
-  const sorted = [...new Map(keys.map((key) => [key.bar, key])).values()].sort((a, b) => a.bar - b.bar);
-  return sorted.filter((key, i) => i === 0 || key.fifths !== sorted[i - 1]!.fifths || key.mode !== sorted[i - 1]!.mode);
 }

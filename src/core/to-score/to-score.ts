@@ -20,7 +20,7 @@ import { findExact } from './exactness';
 import { findMeantEnds } from './gates';
 import { fitGrids, type GridChoice } from './grid';
 import { fret, type Fretting } from './fretting';
-import { isDefaultKey, keysOfBars, signatures, withKeyChanges, type BarKey } from './keys';
+import { keysOfBars, type BarKey } from './keys';
 import { findBreaths, findMarks, markPart, playedPart, type MarkReport, type PlayedPart } from './marks';
 import { octaveLines, readsOctaveLines } from './octave-lines';
 import { drumQueries, frettingQueries, keyChangeQueries, repeatQueries } from './page-doubts';
@@ -34,6 +34,7 @@ import { applyEdits } from './edits';
 import { Memo, sameNumbers } from './memo';
 import { findOrnaments, NO_ORNAMENTS, type OrnamentReport } from './ornaments';
 import { rhythmQueries } from './rhythm-doubts';
+import { isDefaultKey, signatures, withKeyChanges } from './signatures';
 import { spell } from './spelling';
 import { findSwing, withoutSwing, type Swing, type SwingSigns } from './swing';
 import { writeStaves, type StaffNotes, type StaffSettings } from './staff-notes';
@@ -280,7 +281,7 @@ function spellParts(parts: readonly CastPart[], staves: readonly StaffNotes[][],
     part.instrument.unpitched ? [] : staves[p]!.flatMap((staff, s) => staff.notes.map(({ start, end, key }, n) => ({ start, end, key, p, s, n, line: p * 16 + s * 4 + staff.voices[n]! }))),
   );
   const heard = keysOfBars(flat, bars);
-  const keys = withKeyChanges(settings.key ? [{ bar: 0, ...settings.key }] : signatures(heard, bars, performance.keys), settings.keyChanges, bars.length);
+  const keys = withKeyChanges(settings.key ? [{ bar: 0, ...settings.key }] : signatures(heard, flat, bars, performance.keys, sectionsOf(performance, bars)), settings.keyChanges, bars.length);
   const set = settings.key !== undefined || settings.keyChanges.length > 0 || !isDefaultKey(performance.keys);
   const estimated = set ? keysOfBars(flat, bars, keys) : heard;
   const signatureOfBar = bars.map((bar) => keys.filter((key) => key.bar <= bar.index).at(-1)?.fifths ?? 0);
@@ -292,6 +293,13 @@ function spellParts(parts: readonly CastPart[], staves: readonly StaffNotes[][],
     places[p]![s]![n] = place;
   });
   return { places, barKeys: heard, keys };
+}
+
+/** Bars that the file marks as beginnings: a marker, or another meter. */
+function sectionsOf({ markers, ticksPerQuarter }: Performance, bars: readonly Bar[]): Set<number> {
+  const marked = new Set(markers.map(({ tick }) => writtenUnits(tick, ticksPerQuarter)));
+  const begins = (bar: Bar, before: Bar) => marked.has(bar.start) || bar.meter.beats !== before.meter.beats || bar.meter.beatType !== before.meter.beatType;
+  return new Set(bars.filter((bar, b) => b > 0 && begins(bar, bars[b - 1]!)).map((bar) => bar.index));
 }
 
 /** Marks, words and octave lines on every part. */
