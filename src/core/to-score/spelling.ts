@@ -6,7 +6,8 @@
  * Takes all sounding notes of the piece with the key of each bar; gives each note's place on the line of fifths (concert
  * pitch), the same for all parts that sound a pitch class together. Notes of the key keep their name. For the others two
  * names are weighed: closeness on the line of fifths to what sounds around (Temperley 2001, pitch variance rule, from
- * memory) and where the line goes next (raised notes rise, lowered notes fall: textbook rule).
+ * memory), the name most pitch classes around it would give it as tonics (Meredith 2006, ps13, from memory), and where the line goes
+ * next (raised notes rise, lowered notes fall: textbook rule).
  */
 import { lastNotAfter, QUARTER, type Bar, type WrittenUnits } from '../time';
 import { tonicOf, type BarKey, type SoundingNote } from './keys';
@@ -20,6 +21,12 @@ export interface NoteToSpell extends SoundingNote {
 const MAJOR_PLACES: readonly (readonly number[])[] = [[0], [7, -5], [2], [-3, 9], [4], [-1], [6, -6], [1], [-4, 8], [3], [-2, 10], [5]];
 const MINOR_PLACES: readonly (readonly number[])[] = [[0], [-5, 7], [2], [-3], [4, -8], [-1], [6, -6], [1], [-4, 8], [3, -9], [-2], [5]];
 
+/** The chromatic scale of ps13 on the line of fifths, by semitones above the tonic: minor second, minor third, raised fourth, minor sixth and seventh. */
+const HARMONIC_CHROMATIC: readonly number[] = [0, -5, 2, -3, 4, -1, 6, 1, -4, 3, -2, 5];
+/** Notes before and after that ps13 counts, in order of onset. */
+const TONICS_BEFORE = 10;
+const TONICS_AFTER = 42;
+const TONICS = 2;
 const CONTEXT: WrittenUnits = 2 * QUARTER;
 const CLOSENESS = 0.32;
 const FIRST_CHOICE = 0.5;
@@ -38,6 +45,8 @@ export function spell(notes: readonly NoteToSpell[], barKeys: readonly BarKey[],
   const places = options.map((names) => names[0]!);
   const order = notes.map((_, i) => i).sort((a, b) => notes[a]!.start - notes[b]!.start);
   const neighbours = melodicNeighbours(notes, order);
+  const position = new Map(order.map((i, k) => [i, k]));
+  const around = new TonicsAround(notes, order);
 
   for (const group of ambiguousTogether(notes, options, order)) {
     const names = options[group[0]!]!;
@@ -46,7 +55,9 @@ export function spell(notes: readonly NoteToSpell[], barKeys: readonly BarKey[],
       (name > 12 || name < -8 ? DOUBLE : 0) +
       group.reduce((sum, i) => sum + melodicCost(name, i, notes, places, neighbours), 0) / group.length +
       CLOSENESS * distanceToContext(name, notes[group[0]!]!, group, notes, places, order);
-    const best = names.map((name, rank) => ({ name, cost: cost(name, rank) })).reduce((a, b) => (b.cost < a.cost ? b : a));
+    const bar = lastNotAfter(starts, notes[group[0]!]!.start);
+    const tonics = around.sharesOf(position.get(group[0]!)!, names, tonicPlaces(barKeys[bar]!, signatureOfBar[bar]!));
+    const best = names.map((name, rank) => ({ name, cost: cost(name, rank) + TONICS * (1 - tonics[rank]!) })).reduce((a, b) => (b.cost < a.cost ? b : a));
     for (const i of group) places[i] = best.name;
   }
   return places;
@@ -61,6 +72,43 @@ function namesInKey(pitchClass: number, key: BarKey, signature: number): readonl
   const tonicPlace = key.mode === 'major' ? fifths : fifths + 3;
   const table = key.mode === 'major' ? MAJOR_PLACES : MINOR_PLACES;
   return table[(pitchClass - tonicOf(key) + 12) % 12]!.map((place) => tonicPlace + place).filter((place) => place >= -15 && place <= 19);
+}
+
+/** The usual name of each pitch class in a key, as a place on the line of fifths. */
+function tonicPlaces(key: BarKey, signature: number): number[] {
+  return Array.from({ length: 12 }, (_, pitchClass) => namesInKey(pitchClass, key, signature)[0]!);
+}
+
+/** How often each pitch class sounds around a note. */
+class TonicsAround {
+  /** Notes of each pitch class among the first k in order, twelve to a k. */
+  private readonly sums: Int32Array;
+  private readonly classes: Uint8Array;
+
+  constructor(notes: readonly NoteToSpell[], order: readonly number[]) {
+    this.classes = Uint8Array.from(order, (i) => notes[i]!.key % 12);
+    this.sums = new Int32Array(12 * (order.length + 1));
+    this.classes.forEach((pitchClass, k) => {
+      for (let c = 0; c < 12; c++) this.sums[12 * (k + 1) + c] = this.sums[12 * k + c]! + (c === pitchClass ? 1 : 0);
+    });
+  }
+
+  /** @param k place in order @param places the name of each pitch class as a tonic @returns for each name the share of sounding tonics that would give it */
+  sharesOf(k: number, names: readonly number[], places: readonly number[]): number[] {
+    const from = Math.max(0, k - TONICS_BEFORE);
+    const to = Math.min(this.classes.length, k + TONICS_AFTER);
+    const shares = names.map(() => 0);
+    let all = 0;
+    for (let tonic = 0; tonic < 12; tonic++) {
+      const count = this.sums[12 * to + tonic]! - this.sums[12 * from + tonic]!;
+      const name = places[tonic]! + HARMONIC_CHROMATIC[(this.classes[k]! - tonic + 12) % 12]!;
+      const n = names.findIndex((one) => one === name);
+      if (n < 0) continue;
+      shares[n] = shares[n]! + count;
+      all += count;
+    }
+    return shares.map((share) => (all > 0 ? share / all : 0));
+  }
 }
 
 /** Groups of notes of one pitch class that start together and have more than one name. */
