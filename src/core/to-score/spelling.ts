@@ -31,6 +31,8 @@ const CONTEXT: WrittenUnits = 2 * QUARTER;
 const CLOSENESS = 0.32;
 const FIRST_CHOICE = 0.5;
 const LEADING = 1.8;
+/** In the middle of a chromatic run. */
+const PASSING = 2.4;
 /** Double sharps and flats (line of fifths beyond B sharp and F flat) need a good reason. */
 const DOUBLE = 1.5;
 const COMING = 0.7;
@@ -148,7 +150,8 @@ function melodicNeighbours(notes: readonly NoteToSpell[], order: readonly number
 function melodicCost(name: number, i: number, notes: readonly NoteToSpell[], places: readonly number[], neighbours: readonly Neighbours[]): number {
   const { before, after } = neighbours[i]!;
   let cost = 0;
-  if (after >= 0) cost += semitoneCost(notes[after]!.key - notes[i]!.key, places[after]! - name) * LEADING;
+  const passing = before >= 0 && after >= 0 && Math.abs(notes[after]!.key - notes[before]!.key) === 2 && notes[i]!.key * 2 === notes[after]!.key + notes[before]!.key;
+  if (after >= 0) cost += semitoneCost(notes[after]!.key - notes[i]!.key, places[after]! - name) * (passing ? PASSING : LEADING);
   if (before >= 0) cost += semitoneCost(notes[i]!.key - notes[before]!.key, name - places[before]!) * COMING;
   return cost;
 }
