@@ -98,6 +98,18 @@ describe('assembling', () => {
     const { score } = convert([{ name: 'Flute', notes: line(...Array.from({ length: 5 }, (): [number, number] => [72, 0.2]), [74, 1], ...Array.from({ length: 7 }, (): [number, number] => [76, 2 / 7 / 2]), [77, 1]) }]);
     expect(words(score.parts[0]!, 0)).toMatch(/^(C5:16\/5 ){5}D5:4 (E5:16\/7 ){7}F5:4$/);
   });
+  it.each([
+    [[4, 4], 5, 2, /^(C5:8\/5 ){5}D5:2$/],
+    [[4, 4], 7, 2, /^(C5:8\/7 ){7}D5:2$/],
+    [[4, 4], 3, 4, /^(C5:2\/3 ?){3}$/],
+    [[3, 4], 5, 3, /^(C5:4\/5 ?){5}$/],
+    [[3, 4], 7, 3, /^(C5:8\/7 ?){7}$/],
+  ] as const)('in %j writes %d notes over %d beats under one bracket', ([beats, beatType], count, over, wanted) => {
+    const notes = line(...Array.from({ length: count }, (): [number, number] => [72, over / count]), [74, beats - over || beats]);
+    const { score } = toScore(performanceOf([{ name: 'Flute', notes }], [tempo(0, 120), meter(0, beats, beatType)]), NO_SETTINGS);
+    expect(words(score.parts[0]!, 0)).toMatch(wanted);
+    expect(checkScore(score)).toEqual([]);
+  });
   it('fills every bar and keeps every place for any chords on any grid', () => {
     const bars = layBars([{ at: 0, beats: 4, beatType: 4 }, { at: 8 * QUARTER, beats: 6, beatType: 8 }], 20 * QUARTER);
     const beat = fc.array(fc.constantFrom(0, 1, 2, 3, 4, 5), { maxLength: 5 });

@@ -4,7 +4,8 @@
  *     places struck     0  1/3  2/3 | 0  1/2 |          3:2 over the first beat, none over the second
  *
  * Takes the places where symbols of one voice begin and end in a bar; gives plain and tuplet stretches that cover it. The
- * shortest stretch that does is bracketed: a half beat, a beat, or two beats for three quarters in the time of two.
+ * shortest stretch that does is bracketed: a half beat or a beat; two beats or the bar for three, five or seven in the time of a half, or of
+ * the bar, that leave the beats inside alone.
  */
 import { NOTE_TYPES, noteValue, type NoteType } from '../score';
 import { beatsOfBar, type Bar, type WrittenUnits } from '../time';
@@ -26,21 +27,45 @@ export interface Tuplet {
 
 const ACTUALS = [3, 5, 7, 9, 11, 13];
 
+/** Units of tuplets that are written over several beats, or the whole bar. */
+const WIDE: readonly number[] = [3, 5, 7];
+
+interface BeatInBar {
+  start: WrittenUnits;
+  length: WrittenUnits;
+}
+
 /** @param edges places in the bar, from its start, where a sound of the voice begins or ends */
 export function findTuplets(bar: Bar, edges: readonly WrittenUnits[]): Stretch[] {
-  const beats = beatsOfBar(bar).map((beat) => ({ start: beat.start - bar.start, length: beat.length, compound: beat.compound }));
+  const beats = beatsOfBar(bar).map((beat): BeatInBar => ({ start: beat.start - bar.start, length: beat.length }));
   const stretches: Stretch[] = [];
-  for (let b = 0; b < beats.length; b++) {
+  for (let b = 0; b < beats.length; ) {
+    const wide = wideSpans(beats, b).find((count) => wideTuplet(beats.slice(b, b + count), edges));
     const { start, length } = beats[b]!;
-    const next = beats[b + 1];
-    const pair = next && b % 2 === 0 && next.length === length ? { start, length: 2 * length } : null;
-    const overTwo = pair && needsTuplet(start, length, edges) && !edges.includes(start + length) ? tupletOver(pair.start, pair.length, edges) : null;
-    if (pair && overTwo?.actual === 3) {
-      stretches.push({ ...pair, tuplet: overTwo });
-      b++;
-    } else stretches.push(...within(start, length, edges));
+    if (wide) stretches.push({ start, length: wide * length, tuplet: wideTuplet(beats.slice(b, b + wide), edges) });
+    else stretches.push(...within(start, length, edges));
+    b += wide ?? 1;
   }
   return joinPlain(stretches);
+}
+
+/** How many beats from this one a bracket may hold together: the whole bar, or two that do not hide its middle. */
+function wideSpans(beats: readonly BeatInBar[], from: number): number[] {
+  const even = (count: number) => beats.slice(from, from + count).every((beat) => beat.length === beats[from]!.length);
+  const pairs = beats.length % 2 === 1 || from % 2 === 0;
+  return [...(from === 0 && beats.length > 2 ? [beats.length] : []), ...(pairs ? [2] : [])].filter((count) => from + count <= beats.length && even(count));
+}
+
+/** A tuplet over several beats: nothing begins or ends on the beats inside, and its own units are struck, or their halves. */
+function wideTuplet(beats: readonly BeatInBar[], edges: readonly WrittenUnits[]): Tuplet | null {
+  const start = beats[0]!.start;
+  const length = beats.length * beats[0]!.length;
+  const joints = beats.slice(1).map((beat) => beat.start);
+  if (joints.some((joint) => edges.includes(joint)) || !needsTuplet(start, length, edges)) return null;
+  const tuplet = tupletOver(start, length, edges);
+  if (!tuplet || !WIDE.includes(tuplet.actual)) return null;
+  const places = inside(start, length, edges).map((edge) => edge - start);
+  return places.every((place) => (place * tuplet.actual * 2) % length === 0) ? tuplet : null;
 }
 
 function inside(start: WrittenUnits, length: WrittenUnits, edges: readonly WrittenUnits[]): WrittenUnits[] {
