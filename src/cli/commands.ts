@@ -1,5 +1,5 @@
 import { writeFileSync } from 'node:fs';
-import { preparePerformance, settingsOf } from '../core/job';
+import { inEncoding, preparePerformance, settingsOf } from '../core/job';
 import { compressMusicXml, writeMusicXml } from '../core/musicxml';
 import { NO_SETTINGS, toScore, type ConversionSettings } from '../core/to-score';
 import { BadUsage } from './errors';
@@ -29,9 +29,10 @@ function toScoreCommand(args: readonly string[]): void {
   const output = values.output;
   if (positionals.length !== 1 || !input || typeof output !== 'string') throw new BadUsage(usage);
   if (!/\.(musicxml|xml|mxl)$/i.test(output)) throw new BadUsage(`The output must end in .musicxml or .mxl, not “${output}”.\n${usage}`);
-  const received = readPerformance(input).performance;
+  const original = readPerformance(input);
+  const received = original.performance;
   const settings = typeof values.job === 'string' ? settingsFrom(values.job, received.tracks.map((track) => track.id)) : NO_SETTINGS;
-  const conversion = toScore(preparePerformance([received], settings), settings);
+  const conversion = toScore(preparePerformance([inEncoding(original, settings)], settings), settings);
   const text = writeMusicXml(conversion.printed);
   writeFileSync(output, /\.mxl$/i.test(output) ? compressMusicXml(text) : text);
   if (typeof values.report === 'string') writeFileSync(values.report, JSON.stringify(reportOf(conversion), null, 2));

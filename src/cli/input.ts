@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
-import { jobErrors, parseJob, type Decision, type Ledger } from '../core/job';
-import { performanceFromSmf, type Performance } from '../core/performance';
-import { readSmf, type SmfFile } from '../core/smf';
+import { jobErrors, parseJob, type Decision, type Ledger, type Original } from '../core/job';
+import { performanceFromSmf } from '../core/performance';
+import { readSmf } from '../core/smf';
 import { BadInput } from './errors';
 
 const REASONS: Record<string, string> = { ENOENT: 'there is no such file', EISDIR: 'it is a folder', EACCES: 'it may not be read' };
@@ -17,11 +17,11 @@ export function readFile(fileName: string): Uint8Array {
 }
 
 /** @throws BadInput naming the file, in front of what the reader says */
-export function readPerformance(fileName: string): { file: SmfFile; performance: Performance; size: number } {
+export function readPerformance(fileName: string): Original & { size: number } {
   const bytes = readFile(fileName);
   try {
     const reading = readSmf(bytes);
-    return { file: reading.file, performance: performanceFromSmf(reading), size: bytes.length };
+    return { reading, performance: performanceFromSmf(reading), size: bytes.length };
   } catch (error) {
     if ((error as Error).name === 'SmfError') throw new BadInput(`${fileName}: ${(error as Error).message}`);
     throw error;

@@ -4,9 +4,9 @@ import type { Clef, TechniqueId } from '@/core/instruments';
 import { compressMusicXml, readMusicXml, writeMusicXml } from '@/core/musicxml';
 import { barsOfPerformance, fileFacts, findKeyswitches, performanceFromSmf, surveyPerformance, trackDetail, type FileFacts, type Performance, type Survey, type TrackDetail, type TrackId } from '@/core/performance';
 import { passageOf, sequencePassage, type Passage } from '@/core/proof';
-import { isScoreFile, preparePerformance, remediesFor, type DirectionB, type Remedy } from '@/core/job';
+import { isScoreFile, inEncoding, preparePerformance, remediesFor, type DirectionB, type Original, type Remedy } from '@/core/job';
 import { concertScore, type Fold, type Part, type PartId, type Query, type Score } from '@/core/score';
-import { readSmf, type SmfFile } from '@/core/smf';
+import { readSmf } from '@/core/smf';
 import { playedUnits, type Bar, type MidiKey, type PlayedUnits } from '@/core/time';
 import { convert, Memo, type Conversion, type ConversionSettings, type PartReport, type Progress, type Swing } from '@/core/to-score';
 
@@ -92,7 +92,7 @@ export interface Summary {
 
 /** One job at a time lies on the desk; opening another clears it. */
 interface Desk {
-  originals: { file: SmfFile; performance: Performance; size: number }[];
+  originals: (Original & { size: number })[];
   /** The originals as the ledger has them joined and split. */
   prepared: { by: string; performance: Performance; opened: Opened; memo: Memo };
   conversion: Conversion | null;
@@ -150,7 +150,7 @@ const api = {
     desk = null;
     const originals = files.map((bytes) => {
       const reading = readSmf(bytes);
-      return { file: reading.file, performance: performanceFromSmf(reading), size: bytes.length };
+      return { reading, performance: performanceFromSmf(reading), size: bytes.length };
     });
     desk = { originals, prepared: prepare(originals, settings), conversion: null, before: null };
     return desk.prepared.opened;
@@ -258,15 +258,15 @@ function converted(): { conversion: Conversion; performance: Performance } {
   return { conversion, performance: prepared.performance };
 }
 
-function preparedBy({ splits, offsets }: ConversionSettings): string {
-  return JSON.stringify([splits, offsets]);
+function preparedBy({ splits, offsets, encoding }: ConversionSettings): string {
+  return JSON.stringify([splits, offsets, encoding]);
 }
 
 function prepare(originals: Desk['originals'], settings: ConversionSettings): Desk['prepared'] {
-  const performance = preparePerformance(originals.map((original) => original.performance), settings);
+  const performance = preparePerformance(originals.map((original) => inEncoding(original, settings)), settings);
   const bars = barsOfPerformance(performance);
   const size = originals.reduce((sum, original) => sum + original.size, 0);
-  return { by: preparedBy(settings), performance, memo: new Memo(), opened: { survey: surveyPerformance(performance, bars), facts: fileFacts(originals[0]!.file, performance, bars, size) } };
+  return { by: preparedBy(settings), performance, memo: new Memo(), opened: { survey: surveyPerformance(performance, bars), facts: fileFacts(originals[0]!.reading.file, performance, bars, size) } };
 }
 
 function summarise(conversion: Conversion, { opened, performance }: Desk['prepared'], milliseconds: number): Summary {

@@ -68,6 +68,10 @@ export function apply(settings: JobSettings, decision: Decision): JobSettings {
       return edited(settings, decision.part, decision.notes.slice(1).map((other): NoteEdit => ({ kind: 'join', note: decision.notes[0]!, with: other })));
     case 'cutNote':
       return edited(settings, decision.part, [{ kind: 'cut', note: decision.note, at: decision.at }]);
+    case 'setTextEncoding': {
+      const { encoding: _encoding, ...rest } = settings;
+      return decision.encoding === null ? rest : { ...rest, encoding: decision.encoding };
+    }
     case 'splitTrack':
       return { ...settings, splits: { ...settings.splits, [decision.track]: true } };
     case 'placeOriginal':

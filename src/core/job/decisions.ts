@@ -1,6 +1,7 @@
 import 'reflect-metadata';
 import { Type } from 'class-transformer';
-import { Equals, IsArray, IsDefined, IsInt, IsNotEmpty, IsString, Matches, Max, MaxLength, Min, ValidateNested } from 'class-validator';
+import { Equals, IsArray, IsDefined, IsIn, IsInt, IsNotEmpty, IsString, Matches, Max, MaxLength, Min, ValidateIf, ValidateNested } from 'class-validator';
+import { TEXT_ENCODINGS, type TextEncoding } from '../smf';
 import { CASTING_DECISIONS, type CastingDecision } from './casting-decisions';
 import { PAGE_DECISIONS, type PageDecision } from './page-decisions';
 import { SEQUENCER_DECISIONS, type SequencerDecision } from './sequencer-decisions';
@@ -32,13 +33,19 @@ export class PlaceOriginal {
   @IsInt() @Min(0) @Max(9999) bars!: number;
 }
 
+/** In which encoding the names and texts of the files are written; null leaves it to the reader again. */
+export class SetTextEncoding {
+  @Equals('setTextEncoding') kind!: 'setTextEncoding';
+  @ValidateIf((one: SetTextEncoding) => one.encoding !== null) @IsIn(TEXT_ENCODINGS) encoding!: TextEncoding | null;
+}
+
 export class DismissQuery {
   @Equals('dismissQuery') kind!: 'dismissQuery';
   @IsString() @IsNotEmpty() @MaxLength(300) query!: string;
   @IsString() @MaxLength(500) reason!: string;
 }
 
-export type Decision = CastingDecision | RhythmDecision | PageDecision | SequencerDecision | SplitTrack | PlaceOriginal | DismissQuery;
+export type Decision = CastingDecision | RhythmDecision | PageDecision | SequencerDecision | SplitTrack | PlaceOriginal | SetTextEncoding | DismissQuery;
 
 /** Every kind of decision there is, by its `kind`. */
 export const DECISION_KINDS: Record<Decision['kind'], new () => Decision> = {
@@ -48,6 +55,7 @@ export const DECISION_KINDS: Record<Decision['kind'], new () => Decision> = {
   ...SEQUENCER_DECISIONS,
   splitTrack: SplitTrack,
   placeOriginal: PlaceOriginal,
+  setTextEncoding: SetTextEncoding,
   dismissQuery: DismissQuery,
 };
 

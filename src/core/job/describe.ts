@@ -1,6 +1,7 @@
 import type { Deal } from '../casting';
 import { instrumentById, techniqueName, type Language } from '../instruments';
 import { keyInWords } from '../score';
+import type { TextEncoding } from '../smf';
 import type { SmallestValue } from '../to-score';
 import type { Decision } from './decisions';
 import { describePage } from './describe-page';
@@ -12,6 +13,20 @@ const VALUE_NAMES: Record<SmallestValue, string> = { quarter: 'quarter notes', e
 
 export function valueName(value: SmallestValue): string {
   return VALUE_NAMES[value];
+}
+
+const ENCODING_NAMES: Record<TextEncoding, string> = {
+  'utf-8': 'Unicode (UTF-8)',
+  'windows-1252': 'Western European',
+  shift_jis: 'Japanese (Shift-JIS)',
+  'windows-1250': 'Central European',
+  'windows-1251': 'Cyrillic',
+  'euc-kr': 'Korean',
+  gb18030: 'Chinese (simplified)',
+};
+
+export function encodingName(encoding: TextEncoding): string {
+  return ENCODING_NAMES[encoding];
 }
 
 /** A ledger line in plain words. @param nameOf how people know a track or part */
@@ -73,6 +88,8 @@ export function describe(decision: Decision, nameOf: (track: string) => string):
       return `${nameOf(decision.part)}: ${decision.notes.length} notes joined`;
     case 'cutNote':
       return `${nameOf(decision.part)}: a note struck again`;
+    case 'setTextEncoding':
+      return decision.encoding === null ? 'Texts of the file: encoding guessed' : `Texts of the file read as ${encodingName(decision.encoding)}`;
     case 'splitTrack':
       return `${nameOf(decision.track)}: split by channel`;
     case 'placeOriginal':

@@ -3,9 +3,10 @@ import { demoOriginal } from '../../../demo/make';
 import { performanceFromSmf } from '../performance';
 import { writeMusicXml } from '../musicxml';
 import { keyName } from '../score';
-import { readSmf } from '../smf';
+import { Meta, readSmf } from '../smf';
+import { line, meta, smfBytes } from '../../testing/music';
 import { convert, Memo, toScore } from '../to-score';
-import { DECISION_KINDS, describe as inWords, dismissedQueries, EMPTY_LEDGER, enter, inForce, JobError, moveTo, parseJob, readChart, readDrumMap, redo, remediesFor, settingsOf, undo, writeChart, writeDrumMap, type Decision } from './index';
+import { DECISION_KINDS, describe as inWords, dismissedQueries, EMPTY_LEDGER, enter, inEncoding, inForce, JobError, moveTo, parseJob, readChart, readDrumMap, redo, remediesFor, settingsOf, undo, writeChart, writeDrumMap, type Decision } from './index';
 
 const performance = performanceFromSmf(readSmf(demoOriginal()));
 // What one decision changes is computed, the rest is remembered: memo.test.ts shows that the outcome is the same.
@@ -93,6 +94,17 @@ describe('ledger', () => {
       'Key signature from the 5. bar on: A♭ major', 'All parts: flats preferred in 8 bars', 't10: a note respelled towards sharps', 't10: tenor clef', 't10: a note an octave higher', 't6: drum map “Pit”', 't6: key 38 means key 36', 't12: notation and tablature', 't9: dynamics taken', 't10: accent on a note', 't10: a slur written', 't10: articulation of a bar copied to all of its rhythm in 28 bars', '2 bars written once with repeat signs', 't6: equal bars as repeat signs', 'Composer: “The pit band”', 'Markers as rehearsal marks']);
   });
 
+  it('reads names again in the encoding that was decided', () => {
+    const reading = readSmf(smfBytes([{ name: '', notes: line([60, 4]), extra: [meta(0, Meta.trackName, [0x53, 0x70, 0xe5, 0x72, 0x20, 0x31])] }]));
+    const original = { reading, performance: performanceFromSmf(reading) };
+    const names = (decision: Decision) => inEncoding(original, settingsOf(enter(EMPTY_LEDGER, decision))).tracks.map(({ name }) => name).filter(Boolean);
+    expect(names({ kind: 'setTextEncoding', encoding: null })).toEqual(['Spår 1']);
+    expect(names({ kind: 'setTextEncoding', encoding: 'windows-1251' })).toEqual(['Spеr 1']);
+    expect(inWords({ kind: 'setTextEncoding', encoding: 'shift_jis' }, (track) => track)).toBe('Texts of the file read as Japanese (Shift-JIS)');
+    const ledger = { decisions: [{ kind: 'setTextEncoding', encoding: 'klingon' }], position: 1 };
+    expect(() => parseJob(JSON.stringify({ format: 'dragoman-job', version: 1, name: 'x', originals: [{ fileName: 'x.mid', sha256: '0'.repeat(64), size: 1 }], ledger }), 'x')).toThrow(/encoding/);
+  });
+
   it('names keys by the circle of fifths', () => {
     expect([-7, -4, 0, 3, 7].map((fifths) => keyName({ fifths, mode: 'major' }))).toEqual(['C♭ major', 'A♭ major', 'C major', 'A major', 'C♯ major']);
     expect([-7, 0, 4].map((fifths) => keyName({ fifths, mode: 'minor' }))).toEqual(['A♭ minor', 'A minor', 'C♯ minor']);
@@ -175,7 +187,7 @@ describe('job files', () => {
 
   it('takes every kind of decision there is', () => {
     expect(parse().ledger).toEqual({ decisions, position: 3 });
-    const kinds = new Set([...decisions.map((decision) => decision.kind), ...sequencing.map((decision) => decision.kind), 'freeGrid', 'setOrnaments', 'setClefs', 'setOctaveLines', 'dismissQuery', 'splitTrack', 'placeOriginal']);
+    const kinds = new Set([...decisions.map((decision) => decision.kind), ...sequencing.map((decision) => decision.kind), 'freeGrid', 'setOrnaments', 'setClefs', 'setOctaveLines', 'dismissQuery', 'splitTrack', 'placeOriginal', 'setTextEncoding']);
     expect(kinds).toEqual(new Set(Object.keys(DECISION_KINDS)));
   });
 

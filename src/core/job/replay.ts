@@ -1,6 +1,18 @@
-import { joinPerformances, splitChannels, type Performance } from '../performance';
+import { joinPerformances, performanceFromSmf, splitChannels, type Performance } from '../performance';
+import type { SmfReading } from '../smf';
 import { toScore, type Conversion, type ConversionSettings } from '../to-score';
 import { settingsOf, type Ledger } from './ledger';
+
+/** An original as it was read. */
+export interface Original {
+  reading: SmfReading;
+  performance: Performance;
+}
+
+/** The performance of an original, its texts read in the encoding that was decided. */
+export function inEncoding({ reading, performance }: Original, { encoding }: Pick<ConversionSettings, 'encoding'>): Performance {
+  return encoding && encoding !== performance.encoding ? performanceFromSmf(reading, encoding) : performance;
+}
 
 /** What the engine converts: the originals joined where they were placed, tracks split where that was decided. */
 export function preparePerformance(originals: readonly Performance[], settings: ConversionSettings): Performance {

@@ -1,4 +1,4 @@
-import { Meta, type SmfFile } from '../smf';
+import { Meta, type SmfFile, type TextEncoding } from '../smf';
 import { barBeat, bpmFromMicroseconds, layBars, QUARTER, secondsAtTick, ticksFromUnits, writtenUnits, type Bar, type BarBeat, type Bpm, type Seconds, type Ticks, type WrittenUnits } from '../time';
 import type { KeyEvent, Performance } from './performance';
 
@@ -26,6 +26,9 @@ export interface FileFacts {
   texts: (Placed & { track: string; kind: string; text: string })[];
   sysex: number;
   warnings: string[];
+  encoding: TextEncoding;
+  /** Texts with letters beyond ASCII, which depend on the encoding. */
+  foreign: boolean;
 }
 
 export function fileFacts(file: SmfFile, performance: Performance, bars: readonly Bar[], size: number): FileFacts {
@@ -53,7 +56,14 @@ export function fileFacts(file: SmfFile, performance: Performance, bars: readonl
     texts: performance.tracks.flatMap((track) => track.texts.filter(({ kind }) => kind !== 'marker').map(({ tick, kind, text }) => ({ ...at(tick), track: track.name || `Track ${track.chunk + 1}`, kind, text }))),
     sysex: file.tracks.reduce((sum, track) => sum + track.events.filter((event) => event.kind === 'sysex' || (event.kind === 'meta' && event.type === Meta.sequencerSpecific)).length, 0),
     warnings: performance.warnings.map((warning) => warning.message),
+    encoding: performance.encoding,
+    foreign: hasForeignText(file),
   };
+}
+
+/** Text events (meta types 1–15) with a byte above 127. */
+function hasForeignText({ tracks }: SmfFile): boolean {
+  return tracks.some((track) => track.events.some((event) => event.kind === 'meta' && event.type >= 1 && event.type <= 15 && event.data.some((byte) => byte > 0x7f)));
 }
 
 /** A last release this much into a new bar does not open it. */

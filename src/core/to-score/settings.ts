@@ -2,6 +2,7 @@ import { NO_CASTING_SETTINGS, type CastingSettings } from '../casting';
 import type { NoteId, TrackId } from '../performance';
 import type { Clef, DrumSound } from '../instruments';
 import type { Articulation, Fold, MarkClass, PartId, ScoreKey, Tablature } from '../score';
+import type { TextEncoding } from '../smf';
 import type { SwingSettings } from './swing';
 import { QUARTER, type MidiKey, type Milliseconds, type WrittenUnits } from '../time';
 
@@ -96,6 +97,8 @@ export interface ConversionSettings extends CastingSettings {
   plain: Record<PartId, true>;
   /** Long to short eighth (or sixteenth); a ratio of 1 keeps what was played. */
   swing?: SwingSettings;
+  /** In which the texts of the files are to be read; guessed for each file when absent. */
+  encoding?: TextEncoding;
   /** Tracks split by channel. */
   splits: Record<TrackId, true>;
   /** Bars after the start of the first original at which a further one begins, by its number from 2. */

@@ -1,7 +1,11 @@
 'use client';
 
 import { CartesianGrid, Line, LineChart, ResponsiveContainer, Tooltip, XAxis, YAxis } from 'recharts';
+import { Select } from 'antd';
+import type { ReactNode } from 'react';
+import { encodingName, settingsOf } from '@/core/job';
 import { keyName } from '@/core/score';
+import { TEXT_ENCODINGS, type TextEncoding } from '@/core/smf';
 import { useWorkspace } from '../job/workspace';
 import { bytesInWords, clock, count } from '../shared/words';
 import styles from './intake.module.css';
@@ -11,6 +15,8 @@ const place = ({ bar, beat }: { bar: number; beat: number }) => `bar ${bar}${bea
 /** The file as a whole: one compact sheet. */
 export function FileSheet() {
   const { facts } = useWorkspace((state) => state.opened)!;
+  const decide = useWorkspace((state) => state.decide);
+  const chosen = useWorkspace((state) => (state.ledger ? settingsOf(state.ledger).encoding : undefined));
   const end = facts.durationSeconds;
   const curve = [...facts.tempos.map(({ seconds, bpm }) => ({ seconds, bpm })), ...(facts.tempos.length > 0 ? [{ seconds: end, bpm: facts.tempos.at(-1)!.bpm }] : [])];
   const onlyC = facts.keys.length === 1 && facts.keys[0]!.fifths === 0 && facts.keys[0]!.mode === 'major';
@@ -24,6 +30,21 @@ export function FileSheet() {
         <Fact name="Meters" value={facts.meters.length === 0 ? 'none given: 4/4 by the standard' : facts.meters.map((meter) => `${meter.beats}/${meter.beatType} (${place(meter)})`).join(', ')} />
         <Fact name="Keys given" value={facts.keys.length === 0 ? 'none' : onlyC ? 'one C major at the start: probably nobody set it' : facts.keys.map((key) => `${keyName(key)} (${place(key)})`).join(', ')} />
         <Fact name="Markers" value={facts.markers.length === 0 ? 'none' : facts.markers.map((marker) => `${marker.text} (${place(marker)})`).join(', ')} />
+        {(facts.foreign || chosen) && (
+          <Fact
+            name="Letters read as"
+            value={
+              <Select<TextEncoding | 'guess'>
+                size="small"
+                aria-label="Encoding of names and texts"
+                style={{ width: 230 }}
+                value={chosen ?? 'guess'}
+                onChange={(value) => decide({ kind: 'setTextEncoding', encoding: value === 'guess' ? null : value })}
+                options={[{ value: 'guess', label: chosen ? 'Guessed from all texts' : `${encodingName(facts.encoding)}, guessed` }, ...TEXT_ENCODINGS.map((value) => ({ value, label: encodingName(value) }))]}
+              />
+            }
+          />
+        )}
         {facts.copyright && <Fact name="Copyright" value={facts.copyright} />}
         {facts.sysex > 0 && <Fact name="Exclusive data" value={count(facts.sysex, 'message', 'messages')} />}
         {facts.unknownChunks.length > 0 && <Fact name="Unknown chunks" value={facts.unknownChunks.join(', ')} />}
@@ -53,7 +74,7 @@ export function FileSheet() {
   );
 }
 
-function Fact({ name, value }: { name: string; value: string }) {
+function Fact({ name, value }: { name: string; value: ReactNode }) {
   return (
     <div>
       <dt>{name}</dt>
