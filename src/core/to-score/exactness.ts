@@ -28,6 +28,8 @@ export interface ExactTrack {
 const HAND: Seconds = 0.012;
 const CHANGE = 2.5;
 const IMPOSSIBLE = 1e6;
+/** Nats for the tick on which the file begins. */
+const NO_EVIDENCE = 1;
 /** A displacement of the whole track is the exception. */
 const DISPLACED = 8;
 const PER_SECOND_OF_DISPLACEMENT = 2;
@@ -38,6 +40,9 @@ const SLIGHT: Seconds = 0.02;
 const EARLIEST: Seconds = 0.32;
 const LATEST: Seconds = 0.06;
 const LEAST_DISPLACED = 8;
+/** Tuplets that go over several beats, and nats for one of them. */
+const WIDE_DIVISIONS = [5, 7];
+const WIDE = 5;
 /** Nearly all notes must agree on a displacement. */
 const DISPLACED_SHARE = 0.95;
 const MOST_RESIDUES = 2;
@@ -80,14 +85,17 @@ interface Judgement {
 /** The cheapest way to call each beat exact or played by hand. */
 function judge(ticks: readonly Ticks[], offset: Ticks, line: BeatLine): Judgement {
   const beats = strikesByBeat(ticks, offset, line);
+  const wide = wideTuplets(beats, line);
   let exact: Path = { cost: 0, last: null };
   let byHand: Path = { cost: CHANGE, last: null };
   for (const [beat, strikes] of beats) {
-    const fit = fitBeat(strikes, line.beats[beat]!, line.unitsPerTick);
-    const handCost = strikes.length * missing(line, beat);
+    const fit = cheapest(fitBeat(strikes, line.beats[beat]!, line.unitsPerTick), wide.get(beat) ?? null);
+    // Whatever begins with the file, played early or not, stands on its first tick: that says nothing for a machine.
+    const telling = strikes.filter(({ tick }) => tick > 0).length;
+    const handCost = telling * missing(line, beat);
     const cheaper = (stay: Path, change: Path) => (stay.cost <= change.cost + CHANGE ? stay : { ...change, cost: change.cost + CHANGE });
     const [toExact, toHand] = [cheaper(exact, byHand), cheaper(byHand, exact)];
-    exact = { cost: toExact.cost + (fit?.cost ?? IMPOSSIBLE), last: { strikes, fit, before: toExact.last } };
+    exact = { cost: toExact.cost + (fit?.cost ?? IMPOSSIBLE) + (telling < strikes.length ? NO_EVIDENCE : 0), last: { strikes, fit, before: toExact.last } };
     byHand = { cost: toHand.cost + handCost, last: { strikes, fit: null, before: toHand.last } };
   }
   const best = exact.cost <= byHand.cost ? exact : byHand;
@@ -126,7 +134,7 @@ function missing(line: BeatLine, beat: number): number {
   return -Math.log(Math.min(0.9, tick / (HAND * 2.5)));
 }
 
-function strikesByBeat(ticks: readonly Ticks[], offset: Ticks, line: BeatLine): [number, Strike[]][] {
+function strikesByBeat(ticks: readonly Ticks[], offset: Ticks, line: BeatLine): Map<number, Strike[]> {
   const beats = new Map<number, Strike[]>();
   for (const tick of ticks) {
     // What starts with the file could not stand any earlier.
@@ -137,12 +145,45 @@ function strikesByBeat(ticks: readonly Ticks[], offset: Ticks, line: BeatLine): 
     if (strikes) strikes.push({ tick, at });
     else beats.set(beat, [{ tick, at }]);
   }
-  return [...beats];
+  return beats;
 }
 
-/** A place between two ticks may have been rounded either way. */
+/** How far a place between two ticks may lie from the one it was rounded to. */
 function toleranceOf(unitsPerTick: number): number {
   return Math.min(unitsPerTick, QUARTER / 90);
+}
+
+/** A place that falls on a tick has no reason to lie beside it; one between two ticks may have been rounded either way. */
+function standsOn(at: PlayedUnits, place: WrittenUnits, unitsPerTick: number): boolean {
+  const betweenTicks = Math.abs(place / unitsPerTick - Math.round(place / unitsPerTick)) > 1e-6;
+  return Math.abs(at - place) <= (betweenTicks ? 1 : 0.5) * toleranceOf(unitsPerTick) + 1e-6;
+}
+
+function cheapest(a: BeatFit | null, b: BeatFit | null): BeatFit | null {
+  return !a || (b && b.cost < a.cost) ? b : a;
+}
+
+/** Fives and sevens over two beats, or over a bar of three: in each beat alone they look like accidents. */
+function wideTuplets(beats: ReadonlyMap<number, readonly Strike[]>, line: BeatLine): Map<number, BeatFit> {
+  const fits = new Map<number, BeatFit>();
+  for (const b of beats.keys()) {
+    const { bar, start, length } = line.beats[b]!;
+    let inBar = 0;
+    while (line.beats[b - inBar - 1]?.bar === bar) inBar++;
+    const beatsOf = (count: number) => line.beats.slice(b, b + count).filter((beat) => beat.bar === bar && beat.length === length).length === count;
+    for (const count of [2, 3]) {
+      if (!beatsOf(count) || (count === 2 && inBar % 2 === 1) || (count === 3 && (inBar > 0 || line.beats[b + 3]?.bar === bar))) continue;
+      const members = Array.from({ length: count }, (_, i) => b + i).filter((one) => beats.has(one));
+      for (const division of WIDE_DIVISIONS) {
+        const unit = (count * length) / division;
+        const placesOf = (one: number) => beats.get(one)!.map(({ at }) => start + Math.round((at - start) / unit) * unit);
+        const strikes = members.flatMap((one) => beats.get(one)!.map(({ at }, i) => ({ at, place: placesOf(one)[i]! })));
+        if (strikes.length < division - 1 || !strikes.every(({ at, place }) => standsOn(at, place, line.unitsPerTick))) continue;
+        for (const one of members) fits.set(one, { cost: WIDE / members.length, places: placesOf(one) });
+      }
+    }
+  }
+  return fits;
 }
 
 function fitBeat(strikes: readonly Strike[], beat: Beat, unitsPerTick: number): BeatFit | null {
@@ -155,10 +196,7 @@ function fitBeat(strikes: readonly Strike[], beat: Beat, unitsPerTick: number): 
     for (const { at } of strikes) {
       const slot = Math.round((at - beat.start) / unit);
       const place = beat.start + slot * unit;
-      // A place that falls on a tick has no reason to lie beside it.
-      const betweenTicks = Math.abs(place / unitsPerTick - Math.round(place / unitsPerTick)) > 1e-6;
-      const tolerance = betweenTicks ? toleranceOf(unitsPerTick) : toleranceOf(unitsPerTick) / 2;
-      if (Math.abs(at - place) > tolerance + 1e-6) {
+      if (!standsOn(at, place, unitsPerTick)) {
         cost = Infinity;
         break;
       }
