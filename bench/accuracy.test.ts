@@ -8,10 +8,11 @@ import { NO_SETTINGS, toScore } from '../src/core/to-score';
 import { dealtRight, gatheredRight } from './casting';
 import { corpus } from './corpus';
 import { dealCases } from './deal-cases';
+import { genres } from './genres';
 import { measure } from './measure';
 import { MECHANICAL, perform, type Manner } from './performer';
 import { seeded } from './random';
-import { measureTake, TAKES, totalOf } from './takes';
+import { EXACT_TAKES, HUMAN_TAKES, measureScores, measureTake, TAKES, totalOf } from './takes';
 
 /** Other seeds than docs/accuracy.md reports on. */
 const SEEDS = [11, 12];
@@ -74,6 +75,21 @@ describe('the corpus', () => {
     expect(scores.length).toBeGreaterThanOrEqual(40);
     expect(new Set(scores.flatMap((score) => score.meters.map((meter) => `${meter.beats}/${meter.beatType}`)))).toEqual(new Set(['2/4', '3/4', '4/4', '5/4', '6/8', '9/8', '12/8', '5/8', '7/8']));
     for (const score of scores) for (const part of score.parts) expect(Math.max(...part.notes.map((note) => note.end)), score.name).toBeLessThanOrEqual(score.length);
+  });
+});
+
+// What lies exactly on its grid stays there, whatever it looks like.
+describe('music that is easily taken for something else', () => {
+  it.each(EXACT_TAKES.map(({ name }) => name))('%s: nothing moves', (name) => {
+    const outcomes = measureScores(genres(2), EXACT_TAKES.find((take) => take.name === name)!, 2);
+    for (const [kind, { measure: total }] of outcomes) expect(total.onsets, kind).toBe(total.notes);
+    const { measure: all } = totalOf(outcomes);
+    expect(all.values / all.valued).toBeGreaterThanOrEqual(name === 'drawn, gate 75 %' ? 0.98 : 0.999);
+  });
+  it.each(HUMAN_TAKES.map(({ name }) => name))('%s', (name) => {
+    const { measure: all } = totalOf(measureScores(genres(2), HUMAN_TAKES.find((take) => take.name === name)!, 2));
+    expect(all.onsets / all.notes).toBeGreaterThanOrEqual(0.95);
+    expect(all.values / all.valued).toBeGreaterThanOrEqual(0.93);
   });
 });
 

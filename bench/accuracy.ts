@@ -15,6 +15,7 @@ import { castingTable } from './casting';
 import { corpus, KINDS } from './corpus';
 import { dynamicsTable } from './dynamics';
 import { fingeringsRight } from './fingerings';
+import { genreTable } from './genre-table';
 import { add, measure, NOTHING, percent, type Measure } from './measure';
 import { measureChromatic, measureClefs, measureKeys, measureRepeats } from './page';
 import { measureTake, nearestSixteenth, TAKES, totalOf, type Outcome } from './takes';
@@ -78,6 +79,13 @@ onset is too. A full bar has every onset, value, voice and staff right and nothi
 ${overall.join('\n')}
 
 ${byKind.join('\n\n')}
+
+### Music that is easily taken for something else
+
+Kinds of \`bench/genres.ts\`. Drawn: exactly on the grid, in full lengths, with gates of 95, 90 and 75 %, one tick short, and all seven ticks late. By hand: errors that
+drift, chord spread, accents, legato by interval; half quantized; only the starts quantized. Seeds ${REPORT_SEEDS.join(', ')}.
+
+${genreTable(REPORT_SEEDS)}
 
 The demo as shipped (${goose.parts.length} parts, real faults, composed by hand): ${percent(demoTotal.onsets, demoTotal.notes)} of onsets, ${percent(demoTotal.values, demoTotal.valued)} of values, ${percent(demoTotal.spelled, demoTotal.pitched)} of names; nearest sixteenth ${percent(nearestSixteenth(demo, goose), demoTotal.notes)} of onsets.
 

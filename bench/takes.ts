@@ -33,7 +33,7 @@ export const TAKES: readonly Take[] = [
 ];
 
 /** As files that were never played arrive. */
-const EXACT_TAKES: readonly Take[] = [
+export const EXACT_TAKES: readonly Take[] = [
   { name: 'drawn, full lengths', manner: {} },
   { name: 'drawn, gate 95 %', manner: { release: 0.95 } },
   { name: 'drawn, gate 90 %', manner: { release: 0.9 } },
@@ -43,14 +43,12 @@ const EXACT_TAKES: readonly Take[] = [
 ];
 
 /** As people play, and as files look that were half mended. */
-const HUMAN_TAKES: readonly Take[] = [
+export const HUMAN_TAKES: readonly Take[] = [
   { name: 'like people: drift, chord spread, accents', manner: { ...HAND, jitter: 8, drift: 9, accents: 16 } },
   { name: 'like people, legato by interval', manner: { jitter: 8, drift: 9, release: 0.95, spread: 6, overlap: 40, overlapBySteps: true, accents: 16 } },
   { name: 'half quantized (60 %)', manner: { ...HAND, jitter: 15, strength: 0.6 } },
   { name: 'starts quantized, ends as played', manner: { ...HAND, jitter: 15, startsOnly: true } },
 ];
-
-export { EXACT_TAKES, HUMAN_TAKES };
 
 export function playTake(score: Pick<CorpusScore, keyof TrueScore | 'swing'>, { manner, leads }: Take, seed: number): Uint8Array {
   const random = seeded(seed);
@@ -70,8 +68,13 @@ export interface Outcome {
 
 /** @param corpusSeed which scores @returns by kind */
 export function measureTake(take: Take, corpusSeed: number): Map<Kind, Outcome> {
-  const outcomes = new Map<Kind, Outcome>();
-  corpus(corpusSeed).forEach((score, i) => {
+  return measureScores(corpus(corpusSeed), take, corpusSeed);
+}
+
+/** @returns by kind of score */
+export function measureScores<K extends string>(scores: readonly (Pick<CorpusScore, keyof TrueScore | 'swing'> & { kind: K })[], take: Take, corpusSeed: number): Map<K, Outcome> {
+  const outcomes = new Map<K, Outcome>();
+  scores.forEach((score, i) => {
     const performance = performanceFromSmf(readSmf(playTake(score, take, corpusSeed * 100 + i)));
     const { total } = measure(toScore(performance, NO_SETTINGS).score, score);
     const before = outcomes.get(score.kind) ?? { measure: NOTHING, plain: 0 };
@@ -80,7 +83,7 @@ export function measureTake(take: Take, corpusSeed: number): Map<Kind, Outcome> 
   return outcomes;
 }
 
-export function totalOf(outcomes: ReadonlyMap<Kind, Outcome>): Outcome {
+export function totalOf(outcomes: ReadonlyMap<string, Outcome>): Outcome {
   return [...outcomes.values()].reduce((sum, one) => ({ measure: add(sum.measure, one.measure), plain: sum.plain + one.plain }), { measure: NOTHING, plain: 0 });
 }
 
