@@ -56,6 +56,8 @@ export function apply(settings: JobSettings, decision: Decision): JobSettings {
       return { ...settings, plain: decision.on ? without(settings.plain, decision.part) : { ...settings.plain, [decision.part]: true } };
     case 'setGaps':
       return { ...settings, closeGaps: decision.upTo === null ? without(settings.closeGaps, decision.part) : { ...settings.closeGaps, [decision.part]: decision.upTo } };
+    case 'setLengths':
+      return { ...settings, playedLengths: decision.as === 'read' ? without(settings.playedLengths, decision.part) : { ...settings.playedLengths, [decision.part]: true } };
     case 'setVoices':
       return { ...settings, voices: { ...settings.voices, [decision.part]: decision.most } };
     case 'setHandSplit':

@@ -74,6 +74,8 @@ export function describe(decision: Decision, nameOf: (track: string) => string):
       return decision.ratio === null ? 'Swing found by the engine again' : decision.ratio === 1 ? 'No swing: off-beats as played' : `Swing of ${decision.ratio.toFixed(1)} to 1 written evenly${decision.unit === '16th' ? ' (sixteenths)' : ''}`;
     case 'setOrnaments':
       return `${nameOf(decision.part)}: ${decision.on ? 'trills, tremolos and grace notes found' : 'no trills, tremolos or grace notes'}`;
+    case 'setLengths':
+      return `${nameOf(decision.part)}: short notes ${decision.as === 'read' ? 'written as they read best' : 'as long as they were played'}`;
     case 'setGaps':
       return `${nameOf(decision.part)}: ${decision.upTo === null ? 'gaps judged by the engine again' : `gaps up to a ${valueName(decision.upTo).replace(/ notes$/, '')} closed`}`;
     case 'setVoices':

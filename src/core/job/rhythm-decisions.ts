@@ -54,6 +54,13 @@ export class SetGaps {
   @ValidateIf((one: SetGaps) => one.upTo !== null) @IsIn(SMALLEST_VALUES) upTo!: SmallestValue | null;
 }
 
+/** Whether short notes may be written longer, with a dot, where that reads better; or as long as they were played. */
+export class SetLengths {
+  @Equals('setLengths') kind!: 'setLengths';
+  @Matches(PART) part!: string;
+  @IsIn(['read', 'played']) as!: 'read' | 'played';
+}
+
 export class SetVoices {
   @Equals('setVoices') kind!: 'setVoices';
   @Matches(PART) part!: string;
@@ -101,7 +108,7 @@ export class CutNote {
   @IsInt() @Min(0) at!: number;
 }
 
-export type RhythmDecision = SetGrid | FreeGrid | SetLead | SetSwing | SetOrnaments | SetGaps | SetVoices | SetHandSplit | SetClefs | MoveNotes | JoinNotes | CutNote;
+export type RhythmDecision = SetGrid | FreeGrid | SetLead | SetSwing | SetOrnaments | SetGaps | SetLengths | SetVoices | SetHandSplit | SetClefs | MoveNotes | JoinNotes | CutNote;
 
 export const RHYTHM_DECISIONS: Record<RhythmDecision['kind'], new () => RhythmDecision> = {
   setGrid: SetGrid,
@@ -110,6 +117,7 @@ export const RHYTHM_DECISIONS: Record<RhythmDecision['kind'], new () => RhythmDe
   setSwing: SetSwing,
   setOrnaments: SetOrnaments,
   setGaps: SetGaps,
+  setLengths: SetLengths,
   setVoices: SetVoices,
   setHandSplit: SetHandSplit,
   setClefs: SetClefs,

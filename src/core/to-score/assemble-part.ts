@@ -38,7 +38,7 @@ export function assemblePart(part: CastPart, staves: readonly StaffNotes[], plac
   const partBars: PartBar[] = bars.map(() => ({ voices: [] }));
   staves.forEach((staff, s) => {
     for (const voice of new Set(staff.voices)) {
-      const chords = chordsOfVoice(staff, voice, (note, n) => scoreNote(note, places[s]![n]!), (note, n) => ({ ...techniques.get(note.id), ...ornamentMarks(note, places[s]![n]!) }));
+      const chords = chordsOfVoice(staff, voice, (note, n) => scoreNote(note, places[s]![n]!), (note, n) => ({ ...techniques.get(note.id), ...(note.short && { articulations: ['staccato' as const] }), ...ornamentMarks(note, places[s]![n]!) }));
       for (const [bar, symbols] of assembleVoice(chords, bars)) partBars[bar]!.voices.push({ staff: staff.staff, voice: voiceNumber(staff.staff, voice), symbols });
     }
   });

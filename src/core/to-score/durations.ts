@@ -14,6 +14,8 @@ import type { PlacedNote } from './timed-note';
 
 export interface EndedNote extends PlacedNote {
   end: WrittenUnits;
+  /** Written longer than it sounds: with a staccato dot. */
+  short?: true;
 }
 
 export interface DurationInput {
@@ -33,6 +35,8 @@ export interface DurationReport {
   overlapsTrimmed: number;
   /** Where rests shorter than a sixteenth are left. */
   shortRests: WrittenUnits[];
+  /** Written longer than played, with a staccato dot. */
+  shortNotes: number;
 }
 
 /** A release this much before or after the expected one is quite usual, as a share of the note. */
@@ -48,7 +52,7 @@ const USUAL_SHARE = 0.95;
 export function writeEnds(input: DurationInput): { notes: EndedNote[]; report: DurationReport } {
   const chords = chordsByStart(input.notes);
   const share = releaseShare(chords);
-  const report: DurationReport = { gapsClosed: 0, overlapsTrimmed: 0, shortRests: [] };
+  const report: DurationReport = { gapsClosed: 0, overlapsTrimmed: 0, shortRests: [], shortNotes: 0 };
   const notes: EndedNote[] = [];
   chords.forEach((chord, i) => {
     const next = chords[i + 1]?.[0]!.start ?? Infinity;
@@ -140,7 +144,7 @@ const NATURAL = [2, 4, 8];
 const NATURAL_COMPOUND = [3, 6, 12];
 
 /** Beside the onsets of a tuplet no other division can be written. */
-function isTuplet(division: number, compound: boolean): boolean {
+export function isTuplet(division: number, compound: boolean): boolean {
   return compound ? division === 2 || division === 4 : division % 3 === 0 || division % 5 === 0 || division % 7 === 0;
 }
 

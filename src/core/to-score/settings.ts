@@ -85,6 +85,8 @@ export interface ConversionSettings extends CastingSettings {
   edits: Record<PartId, readonly NoteEdit[]>;
   /** Gaps closed up to this value. */
   closeGaps: Record<PartId, SmallestValue>;
+  /** Parts whose short notes keep the lengths they were played with. */
+  playedLengths: Record<PartId, true>;
   /** Lowest key of the upper staff. */
   handSplits: Record<PartId, MidiKey>;
   /** Parts that keep their first clef throughout. */
@@ -126,4 +128,4 @@ export interface ConversionSettings extends CastingSettings {
   markerStyle: MarkerStyle;
 }
 
-export const NO_SETTINGS: ConversionSettings = { ...NO_CASTING_SETTINGS, plain: {}, grids: {}, edits: {}, closeGaps: {}, handSplits: {}, fixedClefs: {}, voices: {}, leads: {}, splits: {}, offsets: {}, keyChanges: [], spellings: [], clefs: {}, plainOctaves: {}, drumMaps: {}, drumKeys: {}, tablatures: {}, marks: {}, markEdits: {}, folds: [], barRepeats: {}, markerStyle: 'auto' };
+export const NO_SETTINGS: ConversionSettings = { ...NO_CASTING_SETTINGS, plain: {}, grids: {}, edits: {}, closeGaps: {}, playedLengths: {}, handSplits: {}, fixedClefs: {}, voices: {}, leads: {}, splits: {}, offsets: {}, keyChanges: [], spellings: [], clefs: {}, plainOctaves: {}, drumMaps: {}, drumKeys: {}, tablatures: {}, marks: {}, markEdits: {}, folds: [], barRepeats: {}, markerStyle: 'auto' };

@@ -6,9 +6,10 @@ import type { CastPart } from '../casting';
 import type { DrumMap } from '../instruments';
 import type { MidiKey, WrittenUnits } from '../time';
 import type { BeatLine } from './beats';
-import { writeEnds, type DurationReport, type EndedNote } from './durations';
+import { isTuplet, writeEnds, type DurationReport, type EndedNote } from './durations';
 import type { GridChoice } from './grid';
 import { writeStrokes } from './percussion';
+import { withPlainValues } from './short-values';
 import { splitHands } from './staves';
 import { separateVoices } from './voices';
 
@@ -32,12 +33,14 @@ export interface StaffSettings {
   handSplit?: MidiKey;
   /** Gaps up to this long are closed, whatever they look like. */
   closeGaps?: WrittenUnits;
+  /** Short notes keep the lengths they were played with. */
+  playedLengths?: true;
 }
 
 const USUAL_VOICES = 2;
 
 export function writeStaves(part: CastPart, grid: GridChoice, line: BeatLine, drums: DrumMap, settings: StaffSettings): { output: StaffNotes[]; report: DurationReport } {
-  const report: DurationReport = { gapsClosed: 0, overlapsTrimmed: 0, shortRests: [] };
+  const report: DurationReport = { gapsClosed: 0, overlapsTrimmed: 0, shortRests: [], shortNotes: 0 };
   if (part.instrument.unpitched) return { output: [{ staff: 1, ...writeStrokes(grid.notes, line, drums) }], report };
   const staffOfNote = part.instrument.clefs.length < 2 ? grid.notes.map(() => 1) : handsOf(part, grid, settings.handSplit);
   const output = part.instrument.clefs.map((_, s): StaffNotes => {
@@ -48,11 +51,14 @@ export function writeStaves(part: CastPart, grid: GridChoice, line: BeatLine, dr
     const voices: number[] = [];
     for (let voice = 0; voice < most; voice++) {
       const ended = writeEnds({ notes: own.filter((_note, i) => voiceOfNote[i] === voice), line, divisions: grid.divisions, smallest: grid.smallest, closeGaps: settings.closeGaps });
-      append(notes, ended.notes);
+      const written = settings.playedLengths ? ended.notes : withPlainValues(ended.notes, line, (beat) => !isTuplet(grid.divisions[beat] ?? 1, line.beats[beat]!.compound));
+      append(notes, written);
       append(voices, ended.notes.map(() => voice));
       report.gapsClosed += ended.report.gapsClosed;
       report.overlapsTrimmed += ended.report.overlapsTrimmed;
-      append(report.shortRests, ended.report.shortRests);
+      const ends = new Set(written.map((note) => note.end));
+      append(report.shortRests, ended.report.shortRests.filter((end) => ends.has(end)));
+      report.shortNotes += written.filter((note) => note.short).length;
     }
     return { staff: s + 1, notes, voices };
   });

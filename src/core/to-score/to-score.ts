@@ -217,9 +217,9 @@ function barsInUse(bars: readonly Bar[], staves: readonly StaffNotes[][], played
   return bars.filter((bar) => bar.index < played || bar.start < end);
 }
 
-function staffSettings(part: PartId, { voices, handSplits, closeGaps }: ConversionSettings): StaffSettings {
+function staffSettings(part: PartId, { voices, handSplits, closeGaps, playedLengths }: ConversionSettings): StaffSettings {
   const gaps = closeGaps[part];
-  return { voices: voices[part], handSplit: handSplits[part], closeGaps: gaps && VALUE_LENGTH[gaps] };
+  return { voices: voices[part], handSplit: handSplits[part], closeGaps: gaps && VALUE_LENGTH[gaps], playedLengths: playedLengths[part] };
 }
 
 /** Leads by track, from the notes that are music; and what the file says exactly. */

@@ -1,0 +1,82 @@
+/*
+ * Short values: "sixteenth, sixteenth rest" again and again is what a sequencer has, and an eighth with a dot what a copyist writes.
+ *
+ *     ended     x. x. x. x.  (sixteenths with rests)      xx x.  (in a line that plays its longer values out)
+ *     written   x' x' x' x'  (eighths, staccato)          as it is: there a short one is meant
+ *
+ * Takes the ended notes of one voice; gives the same notes with ends that leave no rest of a sixteenth or less. It does so only in a voice
+ * that lets go early as a habit: where most eighths and quarters fill the time to the next onset, a short note is believed. What is
+ * written much longer than it sounds gets a staccato dot, so that the score still plays it short. Common practice, no source.
+ */
+import { noteValue } from '../score';
+import { lastNotAfter, QUARTER, type WrittenUnits } from '../time';
+import type { BeatLine } from './beats';
+import type { EndedNote } from './durations';
+
+const SIXTEENTH: WrittenUnits = QUARTER / 4;
+const EIGHTH: WrittenUnits = QUARTER / 2;
+/** From this share of eighths and quarters on that fill their time, short ones are meant. */
+const PLAYS_OUT = 0.4;
+/** Nothing longer than this comes of a short note. */
+const LONGEST: WrittenUnits = QUARTER;
+/** Written this much longer than it ended, a note gets its dot. */
+const DOT_FROM = 1.4;
+
+/** @param notes of one voice, in order of start @param isPlain whether a beat (by index) is not divided as a tuplet */
+export function withPlainValues(notes: readonly EndedNote[], line: BeatLine, isPlain: (beat: number) => boolean): EndedNote[] {
+  const chords = chordsOf(notes);
+  if (chords.length === 0 || playsOut(chords)) return [...notes];
+  return chords.flatMap(({ notes: chord, start, end, next }) => {
+    const longer = plainEnd(start, end, next);
+    const beats = [start, longer - 1].map((at) => lastNotAfter(line.starts, at));
+    if (longer === end || !beats.every(isPlain)) return chord;
+    const short = longer - start >= DOT_FROM * (end - start);
+    return chord.map((note): EndedNote => ({ ...note, end: longer, ...(short && { short: true }) }));
+  });
+}
+
+interface EndedChord {
+  notes: EndedNote[];
+  start: WrittenUnits;
+  end: WrittenUnits;
+  next: WrittenUnits;
+}
+
+function chordsOf(notes: readonly EndedNote[]): EndedChord[] {
+  const chords: EndedChord[] = [];
+  for (const note of notes) {
+    const last = chords.at(-1);
+    if (last?.start === note.start) {
+      last.notes.push(note);
+      continue;
+    }
+    if (last) last.next = note.start;
+    chords.push({ notes: [note], start: note.start, end: note.end, next: Infinity });
+  }
+  return chords;
+}
+
+/** Most values of an eighth to a quarter last until the next onset. */
+function playsOut(chords: readonly EndedChord[]): boolean {
+  const telling = chords.filter(({ start, next }) => next - start >= EIGHTH && next - start <= QUARTER);
+  const out = telling.filter(({ end, next }) => end === next).length;
+  return telling.length === 0 || out >= PLAYS_OUT * telling.length;
+}
+
+/** The first end that leaves no rest of a sixteenth or less, if a plain value reaches it; the end as it is otherwise. */
+function plainEnd(start: WrittenUnits, end: WrittenUnits, next: WrittenUnits): WrittenUnits {
+  const onEighths = Math.ceil(end / EIGHTH) * EIGHTH;
+  // What ends on an eighth shows the beat; carried over it, it would read worse.
+  if (end >= next || end % EIGHTH === 0) return end;
+  for (const longer of [onEighths, next, onEighths + EIGHTH]) {
+    if (longer <= end || longer > next || longer - start > LONGEST || leavesShortRest(longer, next)) continue;
+    if (noteValue(longer - start, 1)) return longer;
+  }
+  return end;
+}
+
+/** The rest between here and the next onset begins or ends beside the eighths, or is itself a sixteenth or less. */
+function leavesShortRest(end: WrittenUnits, next: WrittenUnits): boolean {
+  if (end === next) return false;
+  return end % EIGHTH !== 0 || next - end <= SIXTEENTH;
+}
