@@ -3,7 +3,8 @@
  *
  * Takes placed notes of one part; gives the staff (1 upper, 2 lower) of each. Beam search over the chords in time: each
  * chord is cut between two notes (or goes whole to one hand); a cut costs by the hands' spans, by how far each hand moves,
- * and by register, so that a hand follows its line across middle C when it must.
+ * and by register, so that a hand follows its line across middle C when it must. A line of single notes stays in its hand, and changes
+ * at a rest or a leap; a chord that one hand can hold is not torn apart.
  */
 import type { WrittenUnits, MidiKey } from '../time';
 import { QUARTER } from '../time';
@@ -15,9 +16,27 @@ const BEAM = 12;
 /** Where the staves meet when nothing better is known (common practice): middle C. */
 const MIDDLE: MidiKey = 60;
 
+/** A line that goes on in the other hand: for a step; less for a leap, nothing beyond WIDE_LEAP or after a rest. */
+const HOP = 3.5;
+const NARROW = 5;
+const WIDE_LEAP = 14;
+const REST_BETWEEN: WrittenUnits = QUARTER;
+/** A chord in close position, within an octave, that is shared between the hands. */
+const TORN = 1;
+const OCTAVE = 12;
+const CLOSE = 5;
+/** For each semitone by which the widest gap of a chord is wider than the one between the hands. */
+const GAP = 0.06;
+/** A hand that holds a note strikes another one, though the other hand is free. */
+const HOLDING = 1.6;
+
 interface Hand {
   centre: MidiKey;
   lastAt: WrittenUnits;
+  /** What it struck last, and until when that sounds. */
+  lowest: MidiKey;
+  highest: MidiKey;
+  until: number;
 }
 
 interface State {
@@ -31,17 +50,19 @@ interface State {
 /** @returns staff of each note, same order as `notes`, which rise by start */
 export function splitHands(notes: readonly PlacedNote[]): number[] {
   const chords = chordsOf(notes);
-  let states: State[] = [{ cost: 0, right: { centre: 67, lastAt: -4 * QUARTER }, left: { centre: 50, lastAt: -4 * QUARTER }, cut: 0, from: null }];
+  const idle = (centre: MidiKey): Hand => ({ centre, lastAt: -4 * QUARTER, lowest: centre, highest: centre, until: -4 * QUARTER });
+  let states: State[] = [{ cost: 0, right: idle(67), left: idle(50), cut: 0, from: null }];
   for (const chord of chords) {
     const keys = chord.map((i) => notes[i]!.key);
     const at = notes[chord[0]!]!.start;
+    const until = chord.reduce((latest, i) => Math.max(latest, notes[i]!.release), 0);
     const next: State[] = [];
     for (const state of states) {
       for (let cut = 0; cut <= keys.length; cut++) {
         const left = keys.slice(0, cut);
         const right = keys.slice(cut);
-        const cost = handCost(left, state.left, at, false) + handCost(right, state.right, at, true) + crossing(left, right, state);
-        next.push({ cost: state.cost + cost, left: moved(state.left, left, at), right: moved(state.right, right, at), cut, from: state });
+        const cost = handCost(left, state.left, at, false) + handCost(right, state.right, at, true) + crossing(left, right, state) + hopping(left, right, state, at) + holding(left, right, state, at) + cutCost(keys, cut);
+        next.push({ cost: state.cost + cost, left: moved(state.left, left, at, until), right: moved(state.right, right, at, until), cut, from: state });
       }
     }
     states = next.sort((a, b) => a.cost - b.cost).slice(0, BEAM);
@@ -87,7 +108,33 @@ function crossing(left: readonly MidiKey[], right: readonly MidiKey[], state: St
   return overRight + underLeft;
 }
 
-function moved(hand: Hand, keys: readonly MidiKey[], at: WrittenUnits): Hand {
+/** What one hand alone went on with, the other takes over: a line that hops from staff to staff. */
+function hopping(left: readonly MidiKey[], right: readonly MidiKey[], state: State, at: WrittenUnits): number {
+  if ((left.length === 0) === (right.length === 0)) return 0;
+  const keys = left.length > 0 ? left : right;
+  const [own, other] = left.length > 0 ? [state.left, state.right] : [state.right, state.left];
+  // The line goes on from the other hand when that played last and has let go by now.
+  if (other.lastAt <= own.lastAt || other.until > at + QUARTER / 8 || at - other.until > REST_BETWEEN) return 0;
+  const leap = Math.max(0, keys[0]! - other.highest, other.lowest - keys.at(-1)!);
+  return HOP * Math.max(0, Math.min(1, (WIDE_LEAP - leap) / (WIDE_LEAP - NARROW)));
+}
+
+function holding(left: readonly MidiKey[], right: readonly MidiKey[], state: State, at: WrittenUnits): number {
+  if ((left.length === 0) === (right.length === 0)) return 0;
+  const [own, other] = left.length > 0 ? [state.left, state.right] : [state.right, state.left];
+  return own.until > at + QUARTER / 8 && other.until <= at + QUARTER / 8 ? HOLDING : 0;
+}
+
+/** Hands lie apart where the chord does. */
+function cutCost(keys: readonly MidiKey[], cut: number): number {
+  if (keys.length < 2) return 0;
+  const widest = keys.slice(1).reduce((most, key, i) => Math.max(most, key - keys[i]!), 0);
+  const between = cut > 0 && cut < keys.length ? keys[cut]! - keys[cut - 1]! : 0;
+  const torn = between > 0 && between <= CLOSE && keys.at(-1)! - keys[0]! <= OCTAVE;
+  return GAP * (widest - between) + (torn ? TORN : 0);
+}
+
+function moved(hand: Hand, keys: readonly MidiKey[], at: WrittenUnits, until: number): Hand {
   if (keys.length === 0) return hand;
-  return { centre: (keys[0]! + keys.at(-1)!) / 2, lastAt: at };
+  return { centre: (keys[0]! + keys.at(-1)!) / 2, lastAt: at, lowest: keys[0]!, highest: keys.at(-1)!, until };
 }
