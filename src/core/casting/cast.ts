@@ -12,6 +12,7 @@ import type { Query } from '../score';
 import { castTracks } from './cast-tracks';
 import type { Casting, CastPart, CastTrack, PartSource } from './casting';
 import { castingQueries } from './casting-queries';
+import { fittingStaves, type FittingStaves } from './fitting-staves';
 import { groupTracks, type WrittenTrack } from './group-tracks';
 import { takeOutSwitches } from './keyswitches';
 import { inScoreOrder, nameParts, type Unnamed } from './naming';
@@ -26,8 +27,19 @@ export function cast(performance: Performance, settings: CastingSettings): { out
   const parts = groups.flatMap((group) => partsOfGroup(group, performance, settings, crowded));
   const ordered = inScoreOrder(parts, settings.moves);
   const names = nameParts(ordered, settings);
-  const output: Casting = { tracks, parts: ordered.map(({ number: _n, desk: _d, trackName: _t, ...part }, i) => ({ ...part, ...names[i]! })) };
-  return { output, queries: castingQueries(performance, output, groups, crowded, settings) };
+  const fitting = ordered.map((part) => stavesOf(part, settings));
+  const output: Casting = { tracks, parts: ordered.map(({ number: _n, desk: _d, trackName: _t, ...part }, i) => ({ ...part, ...names[i]!, instrument: { ...part.instrument, clefs: fitting[i]!.clefs } })) };
+  const doubts = output.parts.filter((_, i) => fitting[i]!.doubtful);
+  return { output, queries: [...castingQueries(performance, output, groups, crowded, settings), ...doubts.map(stavesQuery)] };
+}
+
+/** Hands that were recorded apart have a staff each, whatever they play. */
+function stavesOf({ id, instrument, notes, sources }: Pick<CastPart, 'id' | 'instrument' | 'notes' | 'sources'>, settings: CastingSettings): FittingStaves {
+  return sources.some((source) => source.staff !== null) ? { clefs: instrument.clefs, doubtful: false } : fittingStaves(instrument, notes, settings.staves[id]);
+}
+
+function stavesQuery({ id, name }: CastPart): Query {
+  return { id: `staves/${id}`, kind: 'staves', part: id, message: `${name} lies on one staff; a few notes or chords would sit better on two.` };
 }
 
 function writtenTracks(performance: Performance, tracks: readonly CastTrack[], settings: CastingSettings): WrittenTrack[] {

@@ -38,6 +38,8 @@ export interface CastingSettings {
   partNames: Record<PartId, string>;
   abbreviations: Record<PartId, string>;
   solos: Record<PartId, boolean>;
+  /** Staves of a part that may have one or two. */
+  staves: Record<PartId, 1 | 2>;
   /** First track of the part a track was gathered into; `null` for a track that stays by itself. */
   gathered: Record<TrackId, TrackId | null>;
   /** By the part's first track. */
@@ -58,6 +60,7 @@ export const NO_CASTING_SETTINGS: CastingSettings = {
   partNames: {},
   abbreviations: {},
   solos: {},
+  staves: {},
   gathered: {},
   deals: {},
   keyswitches: {},

@@ -30,6 +30,8 @@ export function apply(settings: JobSettings, decision: Decision): JobSettings {
       return { ...settings, partNames: { ...settings.partNames, [decision.part]: decision.name } };
     case 'abbreviatePart':
       return { ...settings, abbreviations: { ...settings.abbreviations, [decision.part]: decision.abbreviation } };
+    case 'setStaves':
+      return { ...settings, staves: decision.staves === null ? without(settings.staves, decision.part) : { ...settings.staves, [decision.part]: decision.staves } };
     case 'setSolo':
       return { ...settings, solos: { ...settings.solos, [decision.part]: decision.solo } };
     case 'movePart':

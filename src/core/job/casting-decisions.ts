@@ -24,6 +24,13 @@ export class AssignInstrument {
   @IsInstrumentId() instrument!: string;
 }
 
+/** One staff or two, for instruments that may have either; null leaves it to the engine again. */
+export class SetStaves {
+  @Equals('setStaves') kind!: 'setStaves';
+  @Matches(PART) part!: string;
+  @ValidateIf((one: SetStaves) => one.staves !== null) @IsIn([1, 2]) staves!: 1 | 2 | null;
+}
+
 export class SetTechnique {
   @Equals('setTechnique') kind!: 'setTechnique';
   @IsArray() @ArrayNotEmpty() @Matches(TRACK, { each: true }) tracks!: string[];
@@ -118,7 +125,7 @@ export class UseHouseList {
 }
 
 export type CastingDecision =
-  | LeaveOut | TakeIn | AssignInstrument | SetTechnique | Gather | StandAlone | DealOut | SetKeyswitches | RenamePart | AbbreviatePart | SetSolo | MovePart | SetLanguage | UseHouseList;
+  | LeaveOut | TakeIn | AssignInstrument | SetTechnique | Gather | StandAlone | DealOut | SetKeyswitches | RenamePart | AbbreviatePart | SetSolo | SetStaves | MovePart | SetLanguage | UseHouseList;
 
 export const CASTING_DECISIONS: Record<CastingDecision['kind'], new () => CastingDecision> = {
   leaveOut: LeaveOut,
@@ -132,6 +139,7 @@ export const CASTING_DECISIONS: Record<CastingDecision['kind'], new () => Castin
   renamePart: RenamePart,
   abbreviatePart: AbbreviatePart,
   setSolo: SetSolo,
+  setStaves: SetStaves,
   movePart: MovePart,
   setLanguage: SetLanguage,
   useHouseList: UseHouseList,

@@ -51,6 +51,8 @@ export function describe(decision: Decision, nameOf: (track: string) => string):
       return decision.meanings.length === 0 ? `${nameOf(decision.track)}: no keyswitches, all notes are music` : `${nameOf(decision.track)}: keyswitches ${decision.meanings.map(({ key, technique }) => `${keyInWords(key)}${technique === 'none' ? '' : ` = ${techniqueName(technique)}`}`).join(', ')} taken out`;
     case 'abbreviatePart':
       return `${nameOf(decision.part)}: shortened to “${decision.abbreviation}”`;
+    case 'setStaves':
+      return `${nameOf(decision.part)}: ${decision.staves === null ? 'as many staves as it needs' : decision.staves === 1 ? 'one staff' : 'two staves'}`;
     case 'setSolo':
       return `${nameOf(decision.part)}: ${decision.solo ? 'solo' : 'section'}`;
     case 'movePart':

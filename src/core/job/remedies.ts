@@ -76,6 +76,11 @@ export function remediesFor(query: Query, conversion: Pick<Conversion, 'casting'
         { label: 'Once is right', decision: { kind: 'dismissQuery', query: query.id, reason: 'Once is right' } },
         otherGrid(query, 'Allow thirty-second notes in this part', '32nd', true),
       ];
+    case 'staves':
+      return [
+        { label: 'Two staves', decision: { kind: 'setStaves', part: query.part!, staves: 2 } },
+        { label: 'One staff', decision: { kind: 'setStaves', part: query.part!, staves: 1 } },
+      ];
     case 'audit':
       return auditRemedies(query);
     case 'swing':
@@ -172,7 +177,7 @@ function otherInstruments(part: CastPart, { casting }: Pick<Conversion, 'casting
     const at = candidates.findIndex((candidate) => candidate.instrument === id);
     return at < 0 ? candidates.length : at;
   };
-  return CATALOGUE.filter((one) => one !== part.instrument && !one.unpitched && one.range[0] <= low! && one.range[1] >= high!)
+  return CATALOGUE.filter((one) => one.id !== part.instrument.id && !one.unpitched && one.range[0] <= low! && one.range[1] >= high!)
     .filter((one) => one.family === part.instrument.family || rank(one.id) < candidates.length)
     .sort((a, b) => rank(a.id) - rank(b.id) || a.scoreOrder - b.scoreOrder)
     .slice(0, 3)

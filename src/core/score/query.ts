@@ -4,7 +4,7 @@ import type { PartId } from './score';
 
 export type QueryKind =
   | 'off-grid' | 'out-of-range' | 'unknown-instrument' | 'empty-track' | 'lead' | 'file' | 'unmapped-drum'
-  | 'key-signature' | 'duplicate-track' | 'mixed-channels' | 'keyswitch' | 'gather' | 'players' | 'crowded' | 'collision' | 'house-list'
+  | 'key-signature' | 'duplicate-track' | 'mixed-channels' | 'keyswitch' | 'gather' | 'players' | 'crowded' | 'collision' | 'house-list' | 'staves'
   | 'one-step' | 'tuplet' | 'short-rest' | 'merged' | 'swing' | 'audit'
   | 'impossible-chord' | 'repeat' | 'key-change';
 

@@ -33,6 +33,8 @@ const HABIT = 3;
 const UNEXPLAINED = 4;
 /** Nats a note for a share that leaves nothing of it: rests are written more often than notes are played at half their length. */
 const SHORTENED = 1.5;
+/** Nats from which an end needs thirty-seconds, or thirds where nothing else is in thirds. */
+const ODD_END = 2;
 const CANDIDATES = 6;
 /** Fewer explained ends than this share were played, not made. */
 const LEAST_EXPLAINED = 0.6;
@@ -126,7 +128,8 @@ function endBy(note: Sounding, gate: Gate, line: BeatLine, thirds: ReadonlySet<n
       if (!best || cost < best.cost) best = { end, cost };
     }
   }
-  return best;
+  // A share that gives odd ends is not what cut this note.
+  return best && gate.share < 1 && best.cost >= ODD_END ? null : best;
 }
 
 function endCost(beat: Beat, unit: WrittenUnits, thirds: boolean): number {

@@ -17,6 +17,7 @@ const SIXTEENTH: WrittenUnits = QUARTER / 4;
 const EIGHTH: WrittenUnits = QUARTER / 2;
 /** From this share of eighths and quarters on that fill their time, short ones are meant. */
 const PLAYS_OUT = 0.4;
+const ENOUGH = 4;
 /** Nothing longer than this comes of a short note. */
 const LONGEST: WrittenUnits = QUARTER;
 /** Written this much longer than it ended, a note gets its dot. */
@@ -56,11 +57,13 @@ function chordsOf(notes: readonly EndedNote[]): EndedChord[] {
   return chords;
 }
 
-/** Most values of an eighth to a quarter last until the next onset. */
+/** Most values of an eighth to a quarter last until the next onset; where there are hardly any of those, most of all values. */
 function playsOut(chords: readonly EndedChord[]): boolean {
-  const telling = chords.filter(({ start, next }) => next - start >= EIGHTH && next - start <= QUARTER);
+  const upToQuarter = chords.filter(({ start, next }) => next - start <= QUARTER);
+  const longer = upToQuarter.filter(({ start, next }) => next - start >= EIGHTH);
+  const telling = longer.length >= ENOUGH ? longer : upToQuarter;
   const out = telling.filter(({ end, next }) => end === next).length;
-  return telling.length === 0 || out >= PLAYS_OUT * telling.length;
+  return telling.length < ENOUGH || out >= PLAYS_OUT * telling.length;
 }
 
 /** The first end that leaves no rest of a sixteenth or less, if a plain value reaches it; the end as it is otherwise. */

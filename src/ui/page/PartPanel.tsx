@@ -33,13 +33,19 @@ export function PartPanel({ part }: { part: PartSummary }) {
       </p>
       <MarksTable part={part} />
       <div className={styles.settings}>
+        {instrument.polyphonic && !part.unpitched && (
+          <label>
+            Staves
+            <Select<1 | 2 | 0> size="small" aria-label={`Staves of ${part.name}`} value={settings.staves[part.id] ?? 0} onChange={(staves) => decide({ kind: 'setStaves', part: part.id, staves: staves || null })} options={[{ value: 0, label: `as needed (${part.clefs.length === 1 ? 'one' : 'two'})` }, { value: 1, label: 'one' }, { value: 2, label: 'two' }]} />
+          </label>
+        )}
         {!part.unpitched &&
-          instrument.clefs.map((home, s) => (
+          part.clefs.map((home, s) => (
             <label key={s}>
-              {instrument.clefs.length > 1 ? `Clef, staff ${s + 1}` : 'Clef'}
+              {part.clefs.length > 1 ? `Clef, staff ${s + 1}` : 'Clef'}
               <Select<Clef | typeof CUSTOM>
                 size="small"
-                aria-label={`Clef of ${part.name}${instrument.clefs.length > 1 ? `, staff ${s + 1}` : ''}`}
+                aria-label={`Clef of ${part.name}${part.clefs.length > 1 ? `, staff ${s + 1}` : ''}`}
                 value={settings.clefs[part.id]?.[s + 1] ?? CUSTOM}
                 onChange={(clef) => decide({ kind: 'chooseClef', part: part.id, staff: s + 1, clef: clef === CUSTOM ? null : clef })}
                 options={[{ value: CUSTOM, label: `usual (${CLEF_WORDS[home]})` }, ...PITCHED_CLEFS.map((clef) => ({ value: clef, label: CLEF_WORDS[clef] }))]}

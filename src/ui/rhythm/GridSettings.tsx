@@ -104,7 +104,7 @@ function Settings({ part }: { part: PartSummary }) {
           </label>
         </>
       )}
-      {instrument.clefs.length > 1 && (
+      {part.clefs.length > 1 && (
         <label>
           Hands
           <Select<number | typeof FREE>
