@@ -35,7 +35,7 @@ export const GENERAL_MIDI_DRUMS: DrumMap = new Map(
     sound(35, 'Acoustic Bass Drum', 'F4', 'normal', 'feet'), sound(36, 'Bass Drum 1', 'F4', 'normal', 'feet'),
     sound(37, 'Side Stick', 'C5', 'x'), sound(38, 'Acoustic Snare', 'C5'), sound(39, 'Hand Clap', 'B4', 'x'), sound(40, 'Electric Snare', 'C5'),
     sound(41, 'Low Floor Tom', 'G4'), sound(42, 'Closed Hi-Hat', 'G5', 'x'), sound(43, 'High Floor Tom', 'A4'),
-    sound(44, 'Pedal Hi-Hat', 'D4', 'x', 'feet'), sound(45, 'Low Tom', 'B4'), sound(46, 'Open Hi-Hat', 'G5', 'circle-x'),
+    sound(44, 'Pedal Hi-Hat', 'D4', 'x', 'feet'), sound(45, 'Low Tom', 'B4'), sound(46, 'Open Hi-Hat', 'G5', 'x'),
     sound(47, 'Low-Mid Tom', 'D5'), sound(48, 'Hi-Mid Tom', 'D5'), sound(49, 'Crash Cymbal 1', 'A5', 'x'), sound(50, 'High Tom', 'E5'),
     sound(51, 'Ride Cymbal 1', 'F5', 'x'), sound(52, 'Chinese Cymbal', 'B5', 'x'), sound(53, 'Ride Bell', 'F5', 'diamond'),
     sound(54, 'Tambourine', 'E5', 'triangle'), sound(55, 'Splash Cymbal', 'B5', 'diamond'), sound(56, 'Cowbell', 'E5', 'x'),

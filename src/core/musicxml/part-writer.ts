@@ -216,7 +216,7 @@ export class PartWriter {
     const first = n === 0;
     const bracket = first && symbol.tuplet && (symbol.tuplet.first || symbol.tuplet.last);
     const marks = first && symbol.notes.length > 0 ? symbol.marks : undefined;
-    const signs = marks && (marks.articulations || marks.tremolo || marks.trill || marks.turn || marks.harmonic || marks.breath || marks.fermata);
+    const signs = marks && (marks.articulations || marks.tremolo || marks.trill || marks.turn || marks.harmonic || marks.hiHat || marks.breath || marks.fermata);
     const arpeggio = note ? symbol.marks?.arpeggio : undefined;
     const fingering = asTablature ? note?.fingering : undefined;
     const slurEnd = first && !note?.tieFromLast ? this.slurs.ends.get(`${voice}/${at}`) : undefined;
@@ -237,7 +237,7 @@ export class PartWriter {
     xml.close('notations');
   }
 
-  private signs({ articulations = [], tremolo, trill, turn, alternating, harmonic, breath, suggested = [] }: SymbolMarks): void {
+  private signs({ articulations = [], tremolo, trill, turn, alternating, harmonic, hiHat, breath, suggested = [] }: SymbolMarks): void {
     const { xml } = this;
     if (trill || turn || tremolo) {
       xml.open('ornaments');
@@ -246,7 +246,13 @@ export class PartWriter {
       if (tremolo) xml.leaf('tremolo', tremolo, { type: alternating ? (alternating === 'first' ? 'start' : 'stop') : 'single' });
       xml.close('ornaments');
     }
-    if (harmonic) xml.open('technical').leaf('harmonic').close('technical');
+    if (harmonic || hiHat) {
+      xml.open('technical');
+      if (harmonic) xml.leaf('harmonic');
+      // The standard's 3.0 has the small circle as that of an open string.
+      if (hiHat) xml.leaf(hiHat === 'open' ? 'open-string' : 'stopped');
+      xml.close('technical');
+    }
     if (articulations.length === 0 && !breath) return;
     xml.open('articulations');
     for (const one of articulations) xml.leaf(ARTICULATION_ELEMENTS[one], null, this.colour(suggested.includes(one)));

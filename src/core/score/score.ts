@@ -168,6 +168,8 @@ export interface SymbolMarks {
   /** Two symbols that alternate: the first and the second of them. */
   alternating?: 'first' | 'second';
   harmonic?: true;
+  /** A hi-hat struck open, or closed again after that: a small circle, a plus. */
+  hiHat?: 'open' | 'closed';
   /** The chord is spread from its lowest note up, or down. */
   arpeggio?: 'up' | 'down';
   /** Grace notes before it, in order. */

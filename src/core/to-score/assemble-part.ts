@@ -13,6 +13,7 @@ import type { EndedNote } from './durations';
 import type { Fingering } from './fretting';
 import type { PartDrums } from './part-drums';
 import type { StaffNotes } from './staff-notes';
+import { hiHatMarks } from './hi-hat';
 import { techniqueMarks } from './technique-marks';
 import { type TimedNote } from './timed-note';
 import { nearestPlace, writtenPitch, writtenTransposition } from './written-pitch';
@@ -35,10 +36,11 @@ export function assemblePart(part: CastPart, staves: readonly StaffNotes[], plac
   const clefs = instrument.clefs.map((clef, s) => chosenClefs[s + 1] ?? clef);
   const transposition = writtenTransposition(instrument.transposition, concertKeys);
   const techniques = techniqueMarks(staves.flatMap((staff) => staff.notes), part.techniqueOf, instrument);
+  const hats = instrument.unpitched ? hiHatMarks(staves.flatMap((staff) => staff.notes).sort((a, b) => a.start - b.start)) : null;
   const partBars: PartBar[] = bars.map(() => ({ voices: [] }));
   staves.forEach((staff, s) => {
     for (const voice of new Set(staff.voices)) {
-      const chords = chordsOfVoice(staff, voice, (note, n) => scoreNote(note, places[s]![n]!), (note, n) => ({ ...techniques.get(note.id), ...(note.short && { articulations: ['staccato' as const] }), ...ornamentMarks(note, places[s]![n]!) }));
+      const chords = chordsOfVoice(staff, voice, (note, n) => scoreNote(note, places[s]![n]!), (note, n) => ({ ...techniques.get(note.id), ...hats?.get(note.id), ...(note.short && { articulations: ['staccato' as const] }), ...ornamentMarks(note, places[s]![n]!) }));
       for (const [bar, symbols] of assembleVoice(chords, bars)) partBars[bar]!.voices.push({ staff: staff.staff, voice: voiceNumber(staff.staff, voice), symbols });
     }
   });
@@ -97,13 +99,20 @@ function struckSounds({ notes }: CastPart, { map }: PartDrums): Part['struck'] {
   return [...new Set(notes.map((note) => note.key))].sort((a, b) => a - b).map((key) => ({ key, name: drumSound(map, key).name }));
 }
 
+/** Two sounds of a kit on one place with one kind of head are one head. */
+function addHead(chord: Chord, head: Chord['notes'][number]): void {
+  const same = head.notehead === undefined ? undefined : chord.notes.find((other) => other.notehead === head.notehead && other.pitch.step === head.pitch.step && other.pitch.octave === head.pitch.octave);
+  if (same) same.played = [...same.played, ...head.played];
+  else chord.notes.push(head);
+}
+
 function chordsOfVoice(staff: StaffNotes, voice: number, write: (note: EndedNote, n: number) => Omit<ScoreNote, 'tieFromLast' | 'tieToNext'>, marksOf: (note: EndedNote, n: number) => SymbolMarks): Chord[] {
   const byStart = new Map<WrittenUnits, Chord>();
   staff.notes.forEach((note, n) => {
     if (staff.voices[n] !== voice) return;
     const chord = byStart.get(note.start) ?? { start: note.start, end: note.end, notes: [] };
     byStart.set(note.start, chord);
-    chord.notes.push(write(note, n));
+    addHead(chord, write(note, n));
     const marks = marksOf(note, n);
     if (Object.keys(marks).length > 0) chord.marks = { ...chord.marks, ...marks };
   });

@@ -6,7 +6,8 @@
  */
 import type { CastPart } from '../casting';
 import { GENERAL_MIDI_DRUMS, type DrumMap, type DrumSound } from '../instruments';
-import type { MidiKey } from '../time';
+import type { MidiKey, WrittenUnits } from '../time';
+import { placedApart } from './drum-places';
 import type { DrumMapChoice } from './settings';
 
 export interface PartDrums {
@@ -20,8 +21,8 @@ export interface PartDrums {
 const KITS: readonly string[] = ['drum-kit', 'percussion'];
 const SPREAD: readonly Pick<DrumSound, 'step' | 'octave'>[] = [{ step: 'C', octave: 5 }, { step: 'E', octave: 5 }, { step: 'A', octave: 4 }, { step: 'D', octave: 5 }, { step: 'B', octave: 4 }, { step: 'G', octave: 4 }, { step: 'F', octave: 5 }];
 
-export function partDrums(part: Pick<CastPart, 'instrument' | 'name'>, keys: readonly MidiKey[], choice: DrumMapChoice | undefined, meanings: Readonly<Record<MidiKey, MidiKey>> = {}): PartDrums {
-  const played = [...new Set(keys)].sort((a, b) => a - b);
+export function partDrums(part: Pick<CastPart, 'instrument' | 'name'>, strokes: readonly { key: MidiKey; start: WrittenUnits }[], choice: DrumMapChoice | undefined, meanings: Readonly<Record<MidiKey, MidiKey>> = {}): PartDrums {
+  const played = [...new Set(strokes.map((stroke) => stroke.key))].sort((a, b) => a - b);
   if (!choice && !KITS.includes(part.instrument.id) && played.length < 2) {
     return { map: new Map(played.map((key) => [key, { key, name: part.name, step: 'B', octave: 4, notehead: 'normal', limb: 'hands' }])), staffLines: 1, unmapped: [] };
   }
@@ -36,7 +37,8 @@ export function partDrums(part: Pick<CastPart, 'instrument' | 'name'>, keys: rea
       unmapped.push(key);
     }
   }
-  return { map, staffLines: 5, unmapped };
+  // A map that somebody made is right as it is.
+  return { map: choice ? map : placedApart(map, strokes), staffLines: 5, unmapped };
 }
 
 /** Sounds of the map whose keys lie nearest to one it does not have. */

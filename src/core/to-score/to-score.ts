@@ -106,7 +106,7 @@ export function* convert(performance: Performance, settings: ConversionSettings,
   });
 
   const staves: StaffNotes[][] = [];
-  const drums = casting.parts.map((part) => memo.recall(`drums/${part.id}`, [part, JSON.stringify([settings.drumMaps[part.id], settings.drumKeys[part.id]])], () => partDrums(part, part.notes.map((note) => note.key), settings.drumMaps[part.id], settings.drumKeys[part.id])));
+  const drums = casting.parts.map((part, p) => memo.recall(`drums/${part.id}`, [part, grids[p], JSON.stringify([settings.drumMaps[part.id], settings.drumKeys[part.id]])], () => partDrums(part, part.instrument.unpitched ? grids[p]!.notes : [], settings.drumMaps[part.id], settings.drumKeys[part.id])));
   const durations: DurationReport[] = [];
   for (const [p, part] of casting.parts.entries()) {
     yield { stage: 'voices', done: 0.4 + (0.3 * p) / casting.parts.length };

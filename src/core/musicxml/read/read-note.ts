@@ -16,7 +16,7 @@ export function readNote(node: XmlNode, at: WrittenUnits, duration: WrittenUnits
   const tuplets = notations.flatMap((one) => all(one, 'tuplet'));
   const actual = numberOf(modification, 'actual-notes') ?? 0;
   const normal = numberOf(modification, 'normal-notes') ?? 0;
-  const { marks, articulations, fingering } = readNotations(notations);
+  const { marks, articulations, fingering } = readNotations(notations, child(node, 'unpitched') !== undefined);
   return {
     at,
     duration,
@@ -67,7 +67,7 @@ function pitchFrom(step: string | undefined, alter: number, octave: number | und
   return { step: step as Step, alter: whole === 0 ? 0 : whole, octave: Math.round(octave) };
 }
 
-function readNotations(notations: readonly XmlNode[]): { marks: SymbolMarks; articulations: Articulation[]; fingering: RawNote['fingering'] } {
+function readNotations(notations: readonly XmlNode[], unpitched: boolean): { marks: SymbolMarks; articulations: Articulation[]; fingering: RawNote['fingering'] } {
   const marks: SymbolMarks = {};
   const found: Articulation[] = [];
   let fingering: RawNote['fingering'] = null;
@@ -93,6 +93,8 @@ function readNotations(notations: readonly XmlNode[]): { marks: SymbolMarks; art
       const [string, fret] = [numberOf(group, 'string'), numberOf(group, 'fret')];
       if (string !== undefined && fret !== undefined) fingering = { string, fret };
       if (child(group, 'harmonic')) marks.harmonic = true;
+      if (unpitched && (child(group, 'open-string') || child(group, 'open'))) marks.hiHat = 'open';
+      if (unpitched && child(group, 'stopped')) marks.hiHat = 'closed';
     } else if (group.name === 'arpeggiate') marks.arpeggio = group.attributes.direction === 'down' ? 'down' : 'up';
     else if (group.name === 'fermata') marks.fermata = true;
   }
