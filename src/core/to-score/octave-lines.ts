@@ -22,7 +22,7 @@ const FIFTEENTH = 6;
 /** A printed note may stay this many steps inside the staff's other half. */
 const MIDDLE = 4;
 
-const READS_THEM: readonly string[] = ['violin', 'violin-solo', 'glockenspiel', 'vibraphone', 'marimba', 'xylophone', 'harp'];
+const READS_THEM: readonly string[] = ['violin', 'violin-solo', 'glockenspiel', 'vibraphone', 'marimba', 'xylophone', 'harp', 'guitar', 'electric-guitar', 'bass-guitar', 'string-section', 'unknown'];
 
 export function readsOctaveLines({ id, family, unpitched }: Pick<Instrument, 'id' | 'family' | 'unpitched'>): boolean {
   return !unpitched && (family === 'keyboard' || READS_THEM.includes(id));

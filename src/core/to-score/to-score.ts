@@ -19,6 +19,7 @@ import type { DurationReport } from './durations';
 import { findExact } from './exactness';
 import { findMeantEnds } from './gates';
 import { fitGrids, type GridChoice } from './grid';
+import { agreeDoubles, sameWriting } from './doubled-lines';
 import { fret, type Fretting } from './fretting';
 import { keysOfBars, type BarKey } from './keys';
 import { findBreaths, findMarks, markPart, playedPart, type MarkReport, type PlayedPart } from './marks';
@@ -105,16 +106,21 @@ export function* convert(performance: Performance, settings: ConversionSettings,
     return memo.recall(`edited/${casting.parts[p]!.id}`, [grid, JSON.stringify(edits)], () => ({ ...grid, notes: applyEdits(grid.notes, edits) }));
   });
 
-  const staves: StaffNotes[][] = [];
+  const own: StaffNotes[][] = [];
   const drums = casting.parts.map((part, p) => memo.recall(`drums/${part.id}`, [part, grids[p], JSON.stringify([settings.drumMaps[part.id], settings.drumKeys[part.id]])], () => partDrums(part, part.instrument.unpitched ? grids[p]!.notes : [], settings.drumMaps[part.id], settings.drumKeys[part.id])));
   const durations: DurationReport[] = [];
   for (const [p, part] of casting.parts.entries()) {
     yield { stage: 'voices', done: 0.4 + (0.3 * p) / casting.parts.length };
     const staffs = staffSettings(part.id, settings);
     const { output, report } = memo.recall(`staves/${part.id}`, [part, grids[p], line, drums[p], JSON.stringify(staffs)], () => writeStaves(part, grids[p]!, line, drums[p]!.map, staffs));
-    staves.push(output);
+    own.push(output);
     durations.push(report);
   }
+
+  const agreed = memo.recall('doubles', [laid, ...own, ...grids, JSON.stringify(settings.playedLengths)], () =>
+    agreeDoubles(casting.parts.map((part, p) => ({ staves: own[p]!, jitter: grids[p]!.exact ? 0 : grids[p]!.jitter, follows: !part.instrument.unpitched && !settings.playedLengths[part.id] && settings.edits[part.id] === undefined })), laid),
+  );
+  const staves = agreed.map((part, p) => memo.settle(`agreed/${casting.parts[p]!.id}`, { own: own[p]!, part }, (a, b) => a.own === b.own && sameWriting(a.part, b.part)).part);
 
   yield { stage: 'spelling', done: 0.7 };
   const bars = memo.settle('bars in use', barsInUse(laid, staves, barsOfPerformance(performance).length), (a, b) => a.length === b.length && a[0] === b[0]);
