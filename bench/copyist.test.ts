@@ -53,6 +53,16 @@ describe('as a copyist writes it', () => {
     expect(new Set(at(2)).size).toBe(2);
     expect(symbols.flatMap((symbol) => symbol.marks?.hiHat ?? [])).toEqual(['open', 'closed']);
   });
+  it('unknown parts have short names that say which they are', () => {
+    const notes = line([72, 4], [74, 4]);
+    const { casting } = toScore(performanceOf(['Track 3', 'Warm Thing', 'Track 3'].map((name) => ({ name, notes })), at104), NO_SETTINGS);
+    expect(casting.parts.map(({ name, abbreviation }) => [name, abbreviation])).toEqual([['Warm Thing', 'Warm Th.'], ['Track 3 1', 'Tr. 3 1'], ['Track 3 2', 'Tr. 3 2']]);
+  });
+  it('asks once whether two bass drums are one', () => {
+    const strike = (key: number, at: number): HandNote => ({ key, at, length: 0.1, channel: 10 });
+    const { queries } = toScore(performanceOf([{ name: 'Drums', notes: [strike(36, 0), strike(35, 1), strike(36, 2), strike(35, 2)] }], at104), NO_SETTINGS);
+    expect(queries.filter((query) => query.kind === 'one-drum').map((query) => query.message)).toEqual(['Drum Kit, bar 1, beat 2: keys 36 and 35 are both a bass drum; they stand on one place, and are one head where they are struck together.']);
+  });
   it('parts in octaves are written the same, the clearer one decides', () => {
     const riff = short(eight, 0.5, 0.5);
     const loose = riff.map((note, i) => ({ ...note, key: note.key - 12, at: note.at + 0.03 * Math.sin(i * 2.1) + 0.03, length: 0.3 + 0.08 * (i % 3) }));
@@ -64,7 +74,8 @@ describe('as a copyist writes it', () => {
   it('leaves a copyist little to sigh about in pieces as bands sequence them', () => {
     const sighs = BANDS.map((kind) => sighsOf(toScore(bandPiece(kind, 7), NO_SETTINGS).score)).reduce(addSighs, NO_SIGHS);
     expect(sighs.shortRests / sighs.notes).toBeLessThan(0.04);
-    expect(sighs.hops / sighs.singles).toBeLessThan(0.02);
+    // Only the harp has two staves here: its runs over four octaves change hands once each way.
+    expect(sighs.hops / sighs.singles).toBeLessThan(0.07);
     expect(sighs.farOff / sighs.notes).toBeLessThan(0.05);
     expect(sighs.doubleHeads).toBe(0);
     expect(sighs.doubledUnlike).toBe(0);

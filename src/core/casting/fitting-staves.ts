@@ -35,7 +35,9 @@ export function fittingStaves(instrument: Instrument, notes: readonly PlayedNote
   const [treble, bass] = [beyond('treble'), beyond('bass')];
   const centre = keys.reduce((sum, key) => sum + key, 0) / keys.length;
   const better = treble < bass || (treble === bass && centre >= 60) ? 'treble' : 'bass';
-  const least = Math.min(treble, bass);
+  // What lies above the treble or below the bass staff would not be better off on two.
+  const either = keys.filter((key) => key < LINES.bass[0] - TWO_LEDGERS || key > LINES.treble[1] + TWO_LEDGERS).length / keys.length;
+  const least = Math.min(treble, bass) - either;
   const wide = wideChords(notes);
   const fits = least <= MOST_BEYOND && wide <= MOST_WIDE;
   const staves = chosen ?? (fits ? 1 : 2);

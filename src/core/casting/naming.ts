@@ -44,15 +44,33 @@ export function nameParts(parts: readonly Unnamed[], settings: Pick<CastingSetti
   const slot = (part: Unnamed) => `${part.instrument.id}/${part.solo}`;
   for (const part of parts) alike.set(slot(part), [...(alike.get(slot(part)) ?? []), part]);
   const suffixes = new Map([...alike.values()].flatMap((group) => [...numbersOf(group)]));
+  const counts = numbersOfStrangers(parts);
   return parts.map((part) => {
     const known = part.instrument !== UNKNOWN_INSTRUMENT;
     const suffix = suffixes.get(part) ?? '';
-    const base = known ? part.instrument.names[settings.language] : part.trackName;
+    const base = known ? part.instrument.names[settings.language] : part.trackName + (counts.get(part) ?? '');
     const name = (part.solo ? `Solo ${base}` : base) + (known ? suffix : '');
     const abbreviation = part.instrument.abbreviations[settings.language];
-    const short = known ? (part.solo ? `Solo ${abbreviation}` : abbreviation) + suffix : base.slice(0, 6);
+    const short = known ? (part.solo ? `Solo ${abbreviation}` : abbreviation) + suffix : shortened(base);
     return { name: settings.partNames[part.id] ?? settings.house[part.id]?.partName ?? name, abbreviation: settings.abbreviations[part.id] ?? short };
   });
+}
+
+/** Unknown parts with one track name are told apart by numbers. */
+function numbersOfStrangers(parts: readonly Unnamed[]): Map<Unnamed, string> {
+  const strangers = parts.filter((part) => part.instrument === UNKNOWN_INSTRUMENT);
+  const byName = new Map<string, Unnamed[]>();
+  for (const part of strangers) byName.set(part.trackName, [...(byName.get(part.trackName) ?? []), part]);
+  return new Map([...byName.values()].filter((group) => group.length > 1).flatMap((group) => group.map((part, i): [Unnamed, string] => [part, ` ${i + 1}`])));
+}
+
+const SHORT_WORD = 4;
+
+/** "Track 3" is "Tr. 3", "Warm Pad" is "Warm Pad": long words are cut after their first sounds, numbers stay. */
+function shortened(name: string): string {
+  const words = name.trim().split(/\s+/);
+  const kept = words.length > 3 ? [...words.slice(0, 2), ...words.slice(-1).filter((word) => /\d/.test(word))] : words;
+  return kept.map((word) => (word.length <= SHORT_WORD || /\d/.test(word) ? word : `${/^[^aeiouyäöü\W\d_]{2,3}/i.exec(word)?.[0] ?? word.slice(0, 3)}.`)).join(' ');
 }
 
 /**

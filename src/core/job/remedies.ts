@@ -81,6 +81,11 @@ export function remediesFor(query: Query, conversion: Pick<Conversion, 'casting'
         { label: 'Two staves', decision: { kind: 'setStaves', part: query.part!, staves: 2 } },
         { label: 'One staff', decision: { kind: 'setStaves', part: query.part!, staves: 1 } },
       ];
+    case 'one-drum':
+      return [
+        { label: 'It is one drum', decision: { kind: 'setDrumKey', part: query.part!, key: Number(query.facts?.other), as: Number(query.facts?.key) }, also: [{ kind: 'dismissQuery', query: query.id, reason: 'It is one drum' }] },
+        { label: 'Two drums, one place', decision: { kind: 'dismissQuery', query: query.id, reason: 'Two drums, one place' } },
+      ];
     case 'audit':
       return auditRemedies(query);
     case 'swing':

@@ -6,7 +6,7 @@ export type QueryKind =
   | 'off-grid' | 'out-of-range' | 'unknown-instrument' | 'empty-track' | 'lead' | 'file' | 'unmapped-drum'
   | 'key-signature' | 'duplicate-track' | 'mixed-channels' | 'keyswitch' | 'gather' | 'players' | 'crowded' | 'collision' | 'house-list' | 'staves'
   | 'one-step' | 'tuplet' | 'short-rest' | 'merged' | 'swing' | 'audit'
-  | 'impossible-chord' | 'repeat' | 'key-change';
+  | 'impossible-chord' | 'one-drum' | 'repeat' | 'key-change';
 
 /** A doubtful place: what was seen there. The remedies that answer it are decisions and live with the job. */
 export interface Query {

@@ -37,6 +37,19 @@ export function frettingQueries(part: CastPart, { impossible }: Fretting, bars: 
   ];
 }
 
+/** Two drums of one kind that a kit has on two keys: written on one place, and one head where they are struck together. */
+const ONE_KIND: readonly (readonly [MidiKey, MidiKey, string])[] = [[36, 35, 'bass drum'], [38, 40, 'snare drum']];
+
+export function layeredDrumQueries(part: CastPart, grid: GridChoice, { map }: PartDrums, bars: readonly Bar[]): Query[] {
+  return ONE_KIND.flatMap(([key, other, name]): Query[] => {
+    const [first, second] = [map.get(key), map.get(other)];
+    const struck = grid.notes.filter((note) => note.key === other);
+    if (!first || !second || struck.length === 0 || first.step !== second.step || first.octave !== second.octave || !grid.notes.some((note) => note.key === key)) return [];
+    const { start } = struck[0]!;
+    return [{ id: `one-drum/${part.id}/${key}`, kind: 'one-drum', part: part.id, at: start, bar: barOf(bars, start), played: struck.map((note) => note.id), message: `${words(part.name, bars, start)}: keys ${key} and ${other} are both a ${name}; they stand on one place, and are one head where they are struck together.`, facts: { key, other } }];
+  });
+}
+
 /** Keys a percussion part strikes that its map does not have. */
 export function drumQueries(part: CastPart, grid: GridChoice, { map, unmapped }: PartDrums, bars: readonly Bar[]): Query[] {
   return unmapped.map((key: MidiKey): Query => {

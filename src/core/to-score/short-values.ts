@@ -28,7 +28,8 @@ export function withPlainValues(notes: readonly EndedNote[], line: BeatLine, isP
   const chords = chordsOf(notes);
   if (chords.length === 0 || playsOut(chords)) return [...notes];
   return chords.flatMap(({ notes: chord, start, end, next }) => {
-    const longer = plainEnd(start, end, next);
+    const beat = line.beats[lastNotAfter(line.starts, start)]!;
+    const longer = plainEnd(start, end, next, beat.start + beat.length);
     const beats = [start, longer - 1].map((at) => lastNotAfter(line.starts, at));
     if (longer === end || !beats.every(isPlain)) return chord;
     const short = longer - start >= DOT_FROM * (end - start);
@@ -66,16 +67,16 @@ function playsOut(chords: readonly EndedChord[]): boolean {
   return telling.length < ENOUGH || out >= PLAYS_OUT * telling.length;
 }
 
-/** The first end that leaves no rest of a sixteenth or less, if a plain value reaches it; the end as it is otherwise. */
-function plainEnd(start: WrittenUnits, end: WrittenUnits, next: WrittenUnits): WrittenUnits {
+/**
+ * The first end within the beat that leaves no rest of a sixteenth or less, if a plain value reaches it; failing that the next eighth, so
+ * that a short rest stands on the beat; the end as it is otherwise.
+ */
+function plainEnd(start: WrittenUnits, end: WrittenUnits, next: WrittenUnits, beatEnd: WrittenUnits): WrittenUnits {
   const onEighths = Math.ceil(end / EIGHTH) * EIGHTH;
   // What ends on an eighth shows the beat; carried over it, it would read worse.
   if (end >= next || end % EIGHTH === 0) return end;
-  for (const longer of [onEighths, next, onEighths + EIGHTH]) {
-    if (longer <= end || longer > next || longer - start > LONGEST || leavesShortRest(longer, next)) continue;
-    if (noteValue(longer - start, 1)) return longer;
-  }
-  return end;
+  const written = [onEighths, next, onEighths + EIGHTH].filter((longer) => longer > end && longer <= Math.min(next, beatEnd) && longer - start <= LONGEST && noteValue(longer - start, 1));
+  return written.find((longer) => !leavesShortRest(longer, next)) ?? (written.includes(onEighths) ? onEighths : end);
 }
 
 /** The rest between here and the next onset begins or ends beside the eighths, or is itself a sixteenth or less. */

@@ -24,7 +24,7 @@ import { fret, type Fretting } from './fretting';
 import { keysOfBars, type BarKey } from './keys';
 import { findBreaths, findMarks, markPart, playedPart, type MarkReport, type PlayedPart } from './marks';
 import { octaveLines, readsOctaveLines } from './octave-lines';
-import { drumQueries, frettingQueries, keyChangeQueries, repeatQueries } from './page-doubts';
+import { drumQueries, layeredDrumQueries, frettingQueries, keyChangeQueries, repeatQueries } from './page-doubts';
 import { partDrums } from './part-drums';
 import { codesOf, findRepeats, withBarRepeats } from './repeats';
 import { chosenNames, type ChosenNote } from './spelling-choices';
@@ -142,7 +142,7 @@ export function* convert(performance: Performance, settings: ConversionSettings,
       ),
     );
     append(queries, memo.recall(`doubts/${part.id}`, [part, grids[p], bars, line, switches], () => noteQueries(part, grids[p]!, bars, line, switches)));
-    if (part.instrument.unpitched) append(queries, drumQueries(part, grids[p]!, drums[p]!, bars));
+    if (part.instrument.unpitched) append(queries, [...drumQueries(part, grids[p]!, drums[p]!, bars), ...layeredDrumQueries(part, grids[p]!, drums[p]!, bars)]);
     append(queries, frettingQueries(part, fretting, bars));
   }
 

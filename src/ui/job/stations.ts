@@ -17,7 +17,7 @@ export const STATIONS: Record<Direction, readonly Station[]> = {
     { id: 'intake', name: 'Intake', about: 'What arrived', queries: ['file', 'empty-track', 'duplicate-track', 'mixed-channels'] },
     { id: 'casting', name: 'Casting', about: 'Which tracks become which parts', queries: ['unknown-instrument', 'house-list', 'players', 'gather', 'keyswitch', 'crowded', 'collision'] },
     { id: 'rhythm', name: 'Rhythm', about: 'Played time becomes written time', queries: ['off-grid', 'one-step', 'tuplet', 'short-rest', 'merged', 'swing', 'lead', 'audit'] },
-    { id: 'page', name: 'Page', about: 'Spelling, keys, clefs, percussion, tablature, marks', queries: ['key-signature', 'key-change', 'out-of-range', 'unmapped-drum', 'impossible-chord', 'repeat', 'staves'] },
+    { id: 'page', name: 'Page', about: 'Spelling, keys, clefs, percussion, tablature, marks', queries: ['key-signature', 'key-change', 'out-of-range', 'unmapped-drum', 'impossible-chord', 'repeat', 'staves', 'one-drum'] },
     { id: 'dispatch', name: 'Dispatch', about: 'What leaves the house', queries: [] },
   ],
   'to-sequencer': [

@@ -95,6 +95,11 @@ function Settings({ part }: { part: PartSummary }) {
               options={[{ value: FOUND, label: 'not meant as rests' }, ...SMALLEST_VALUES.map((value) => ({ value, label: `up to ${valueName(value)}` }))]}
             />
           </label>
+          <label>
+            Short notes
+            <Select<'read' | 'played'> size="small" aria-label={`Short notes of ${part.name}`} value={settings.playedLengths[part.id] ? 'played' : 'read'} onChange={(as) => forAll((id) => ({ kind: 'setLengths', part: id, as }))} options={[{ value: 'read', label: 'as they read best' }, { value: 'played', label: 'as long as played' }]} />
+          </label>
+          {report.shortNotes > 0 && <p className="soft">{count(report.shortNotes, 'note is', 'notes are')} written longer, with a staccato dot: this line lets go early as a habit.</p>}
           <p className="soft">
             {count(report.gapsClosed, 'gap', 'gaps')} closed, {count(report.overlapsTrimmed, 'overlap', 'overlaps')} trimmed.
           </p>
