@@ -51,9 +51,7 @@ export function RhythmView() {
           <span aria-hidden>
             <i className={styles.keyGrid} /> fitted grid
           </span>
-          <span className={styles.audit} title={summary.audit}>
-            {summary.audit}
-          </span>
+          <span className={styles.audit}>{summary.audit}</span>
         </div>
       </div>
     </div>
