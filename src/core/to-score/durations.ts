@@ -8,6 +8,7 @@
  * the next onset of the voice. A player lets go after a certain share of a note (estimated from the voice): an end is good
  * when the release fits that share, and when it leaves no rest or a rest of some size rather than a splinter.
  */
+import { noteValue } from '../score';
 import { lastNotAfter, QUARTER, type Seconds, type WrittenUnits } from '../time';
 import type { BeatLine } from './beats';
 import type { PlacedNote } from './timed-note';
@@ -48,6 +49,9 @@ const RELEASE_SPREAD_FLOOR: Seconds = 0.025;
 const REST = 0.9;
 const SPLINTER = 0.7;
 const USUAL_SHARE = 0.95;
+/** Nats for a value before a rest that needs a dot, or a tie. */
+const DOTTED = 0.5;
+const TIED = 2.5;
 
 export function writeEnds(input: DurationInput): { notes: EndedNote[]; report: DurationReport } {
   const chords = chordsByStart(input.notes);
@@ -95,7 +99,7 @@ function bestEnd(chord: readonly PlacedNote[], release: number, next: WrittenUni
     let cost = Math.min((away * away) / (2 * spread * spread), 12);
     if (end < next) {
       const rest = Math.min(next - end, 4 * QUARTER);
-      cost += REST + SPLINTER * Math.max(0, Math.log2(QUARTER / rest)) + placeCost(end, input);
+      cost += REST + SPLINTER * Math.max(0, Math.log2(QUARTER / rest)) + placeCost(end, input) + valueCost(length);
     }
     if (cost < bestCost) {
       bestCost = cost;
@@ -103,6 +107,11 @@ function bestEnd(chord: readonly PlacedNote[], release: number, next: WrittenUni
     }
   }
   return best;
+}
+
+/** A note that fills a plain value before a rest is likelier than one that needs a tie to stop short of it. */
+function valueCost(length: WrittenUnits): number {
+  return noteValue(length, 0) ? 0 : noteValue(length, 1) ? DOTTED : TIED;
 }
 
 /** Ending on a beat is plainer than ending inside one. */
