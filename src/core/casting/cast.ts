@@ -33,9 +33,10 @@ export function cast(performance: Performance, settings: CastingSettings): { out
   return { output, queries: [...castingQueries(performance, output, groups, crowded, settings), ...doubts.map(stavesQuery)] };
 }
 
-/** Hands that were recorded apart have a staff each, whatever they play. */
+/** Hands that were recorded apart have a staff each, whatever they play, unless somebody says otherwise. */
 function stavesOf({ id, instrument, notes, sources }: Pick<CastPart, 'id' | 'instrument' | 'notes' | 'sources'>, settings: CastingSettings): FittingStaves {
-  return sources.some((source) => source.staff !== null) ? { clefs: instrument.clefs, doubtful: false } : fittingStaves(instrument, notes, settings.staves[id]);
+  const chosen = settings.staves[id];
+  return chosen === undefined && sources.some((source) => source.staff !== null) ? { clefs: instrument.clefs, doubtful: false } : fittingStaves(instrument, notes, chosen);
 }
 
 function stavesQuery({ id, name }: CastPart): Query {

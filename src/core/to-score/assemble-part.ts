@@ -36,7 +36,7 @@ export function assemblePart(part: CastPart, staves: readonly StaffNotes[], plac
   const clefs = instrument.clefs.map((clef, s) => chosenClefs[s + 1] ?? clef);
   const transposition = writtenTransposition(instrument.transposition, concertKeys);
   const techniques = techniqueMarks(staves.flatMap((staff) => staff.notes), part.techniqueOf, instrument);
-  const hats = instrument.unpitched ? hiHatMarks(staves.flatMap((staff) => staff.notes).sort((a, b) => a.start - b.start)) : null;
+  const hats = instrument.unpitched ? hiHatMarks(staves.flatMap((staff) => staff.notes).sort((a, b) => a.start - b.start), drums.map) : null;
   const partBars: PartBar[] = bars.map(() => ({ voices: [] }));
   staves.forEach((staff, s) => {
     for (const voice of new Set(staff.voices)) {

@@ -39,8 +39,8 @@ export interface PartAudit {
   /** At another pitch, or not written, with nobody to answer for it. */
   repitched: NoteId[];
   missing: NoteId[];
-  /** Notes that the file has exactly and that stand elsewhere. */
-  displaced: { note: NoteId; by: WrittenUnits; at: WrittenUnits }[];
+  /** Notes that stand elsewhere than the file has them exactly, or that a stage after the grid has moved too far; and how to move them back. */
+  displaced: { note: NoteId; by: WrittenUnits }[];
 }
 
 export interface Audit {
@@ -108,10 +108,12 @@ export function auditPart({ part, written, grid, leads, edits, pins }: AuditInpu
     const away = Math.abs(secondsAtTick(tempo, ticksFromUnits(swung(sound.start, swing, line), ticksPerQuarter)) - secondsAtTick(tempo, note.start) - lead);
     // What starts with the file could not be played any earlier and keeps its place.
     const atStart = lead > 0 && note.start === 0 && sound.start === 0;
-    if (from.meant !== undefined && from.start !== from.meant) {
-      if (pins.length > 0) audit.edited++;
-      else audit.displaced.push({ note: note.id, by: Math.round(from.meant - from.start), at: sound.start });
-    } else if (!atStart && away > ROUNDING && isOffGrid(from, grid, line)) audit.moved++;
+    // What stands on the page counts, not what the grid said: later stages may have moved it.
+    const onPage = { ...from, start: sound.start };
+    const home = from.meant ?? from.start;
+    if (from.meant !== undefined && sound.start !== from.meant && pins.length > 0) audit.edited++;
+    else if (sound.start !== home && (from.meant !== undefined || isOffGrid(onPage, grid, line))) audit.displaced.push({ note: note.id, by: Math.round(home - sound.start) });
+    else if (!atStart && away > ROUNDING && isOffGrid(from, grid, line)) audit.moved++;
     else {
       audit.inPlace++;
       if (!atStart) audit.within = Math.max(audit.within, away * 1000);
@@ -146,7 +148,7 @@ export function auditQueries(audit: PartAudit, part: CastPart, grid: GridChoice,
   return [
     ...query('missing', audit.missing, (count) => `${count} did not reach the page (lost between grid and assembling).`),
     ...query('repitched', audit.repitched, (count) => `${count} stand at another pitch (spelling or transposition).`),
-    ...query('displaced', audit.displaced.map(({ note }) => note), (count) => `${count} moved off the exact place the file has (grid).`, { moves: JSON.stringify(audit.displaced.map(({ note, by }) => ({ note, by }))) }),
+    ...query('displaced', audit.displaced.map(({ note }) => note), (count) => `${count} left the place they were played at (grid or doubled lines).`, { moves: JSON.stringify(audit.displaced.map(({ note, by }) => ({ note, by }))) }),
     ...trillQuery(grid, query),
   ];
 }

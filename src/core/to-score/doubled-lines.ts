@@ -120,9 +120,10 @@ function follow(line: BarLine, leader: BarLine, changes: Map<EndedNote, EndedNot
     const [own, other] = [lengthOf(strike), lengthOf(leader.strikes[i]!)];
     return own <= OTHER_LENGTH * other && other <= OTHER_LENGTH * own && strike.notes.every((note) => note.ornament === undefined);
   });
-  // What the file says of every value is meant.
+  // What the file says of every value is meant, and what it has exactly stays where it stands.
   const meant = line.strikes.every(({ notes }) => notes.every((note) => note.meant !== undefined && note.meantEnd === note.end));
-  if (!alike || meant) return;
+  const moved = line.strikes.some(({ notes, start }, i) => notes.some((note) => note.meant !== undefined) && start !== leader.strikes[i]!.start);
+  if (!alike || meant || moved) return;
   line.strikes.forEach((strike, i) => {
     const model = leader.strikes[i]!.notes[0]!;
     const room = Math.min(model.end, line.strikes[i + 1] ? leader.strikes[i + 1]!.start : line.next);

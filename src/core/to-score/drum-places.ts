@@ -11,8 +11,8 @@ import { diatonicNumber, STEPS } from '../score';
 import type { DrumMap, DrumSound } from '../instruments';
 import type { MidiKey, WrittenUnits } from '../time';
 
-/** Of one kind: written as one head when struck together. */
-const ONE_KIND: readonly (readonly MidiKey[])[] = [[35, 36], [38, 40]];
+/** Two keys of one kind: written on one place, and as one head when struck together. */
+export const ONE_KIND: readonly { keys: readonly [MidiKey, MidiKey]; name: string }[] = [{ keys: [36, 35], name: 'bass drum' }, { keys: [38, 40], name: 'snare drum' }];
 /** These keep their places before all others, in this order. */
 const KIT: readonly MidiKey[] = [36, 35, 38, 40, 42, 46, 44, 51, 59, 49, 57, 41, 43, 45, 47, 48, 50, 53, 37, 39, 52, 55, 56, 54];
 /** Steps from C of octave 0: from the space below the staff to the second ledger line above it. */
@@ -41,7 +41,7 @@ function rank(key: MidiKey): number {
 }
 
 function sameKind(a: MidiKey, b: MidiKey): boolean {
-  return ONE_KIND.some((kind) => kind.includes(a) && kind.includes(b));
+  return ONE_KIND.some(({ keys }) => keys.includes(a) && keys.includes(b));
 }
 
 const placeOf = (sound: DrumSound | undefined) => (sound ? diatonicNumber({ step: sound.step, alter: 0, octave: sound.octave }) : 35);

@@ -5,6 +5,7 @@
 import type { CastPart } from '../casting';
 import { keyName, type Fold, type Query, type ScoreKey } from '../score';
 import { barBeat, barIndexAt, type Bar, type MidiKey, type WrittenUnits } from '../time';
+import { ONE_KIND } from './drum-places';
 import type { Fretting } from './fretting';
 import type { GridChoice } from './grid';
 import type { BarKey } from './keys';
@@ -37,11 +38,9 @@ export function frettingQueries(part: CastPart, { impossible }: Fretting, bars: 
   ];
 }
 
-/** Two drums of one kind that a kit has on two keys: written on one place, and one head where they are struck together. */
-const ONE_KIND: readonly (readonly [MidiKey, MidiKey, string])[] = [[36, 35, 'bass drum'], [38, 40, 'snare drum']];
-
+/** Two drums of one kind that a kit has on two keys. */
 export function layeredDrumQueries(part: CastPart, grid: GridChoice, { map }: PartDrums, bars: readonly Bar[]): Query[] {
-  return ONE_KIND.flatMap(([key, other, name]): Query[] => {
+  return ONE_KIND.flatMap(({ keys: [key, other], name }): Query[] => {
     const [first, second] = [map.get(key), map.get(other)];
     const struck = grid.notes.filter((note) => note.key === other);
     if (!first || !second || struck.length === 0 || first.step !== second.step || first.octave !== second.octave || !grid.notes.some((note) => note.key === key)) return [];

@@ -103,54 +103,56 @@ function isDiatonic(pitchClass: number, signature: number): boolean {
   return place <= 5 || place === 11;
 }
 
+function runningSums(values: readonly number[]): Float64Array {
+  const sums = Float64Array.from(values);
+  for (let i = 1; i < sums.length; i++) sums[i] = sums[i]! + sums[i - 1]!;
+  return sums;
+}
+
 function changeCost(from: number, to: number): number {
   return fifthsFrom(from, to) === 1 ? TO_DOMINANT : CHANGE;
 }
 
-/** The signature of each bar. A signature stays for LEAST_BARS at least: a state counts how long it has stood. */
+/** How a bar came under a signature. */
+interface Step {
+  cost: number;
+  /** Signature of the bar before `since`. */
+  from: number;
+  /** The bar itself where the signature just went on; where it took the place of another, the first bar it stands at. */
+  since: number;
+}
+
+/** The signature of each bar. A new signature is entered with its first LEAST_BARS bars at once, so that it stands at least so long. */
 function leastCostPath(costs: readonly (readonly number[])[], isSection: (bar: number) => boolean): number[] {
-  const count = SIGNATURES.length;
-  let total = [...costs[0]!];
-  const origin: number[][] = [Array.from({ length: count }, (_, s) => s)];
-  /** Sum of costs up to a bar, so that a change can bring its first bars at once. */
-  const sums = SIGNATURES.map((_, s) => costs.reduce<number[]>((list, cost) => [...list, (list.at(-1) ?? 0) + cost[s]!], []));
-  const best: number[][] = [total];
-  /** For each bar and signature: the bar where it took the place of another, −1 where it just went on. */
-  const changed: number[][] = [SIGNATURES.map(() => -1)];
-  for (let bar = 1; bar < costs.length; bar++) {
-    const next: number[] = [];
-    const back: number[] = [];
-    const at: number[] = [];
-    for (let s = 0; s < count; s++) {
-      next[s] = total[s]! + costs[bar]![s]!;
-      back[s] = s;
-      at[s] = -1;
-      const start = bar - LEAST_BARS + 1;
-      // A new signature is entered with all of its first bars; the last bars of a piece are enough, however few.
-      if (start < LEAST_BARS) continue;
-      for (let o = 0; o < count; o++) {
-        if (o === s) continue;
-        const cost = best[start - 1]![o]! + sums[s]![bar]! - sums[s]![start - 1]! + changeCost(SIGNATURES[o]!, SIGNATURES[s]!) * (isSection(start) ? AT_SECTION : 1);
-        if (cost < next[s]!) {
-          next[s] = cost;
-          back[s] = o;
-          at[s] = start;
-        }
-      }
+  const sums = SIGNATURES.map((_, s) => runningSums(costs.map((cost) => cost[s]!)));
+  const steps: Step[][] = [costs[0]!.map((cost, s) => ({ cost, from: s, since: 0 }))];
+  for (let bar = 1; bar < costs.length; bar++) steps.push(SIGNATURES.map((_, s) => stepTo(s, bar)));
+  return trace(steps);
+
+  function stepTo(s: number, bar: number): Step {
+    let best: Step = { cost: steps[bar - 1]![s]!.cost + costs[bar]![s]!, from: s, since: bar };
+    const since = bar - LEAST_BARS + 1;
+    if (since < LEAST_BARS) return best;
+    const first = sums[s]![bar]! - sums[s]![since - 1]!;
+    const share = isSection(since) ? AT_SECTION : 1;
+    for (let from = 0; from < SIGNATURES.length; from++) {
+      if (from === s) continue;
+      const cost = steps[since - 1]![from]!.cost + first + share * changeCost(SIGNATURES[from]!, SIGNATURES[s]!);
+      if (cost < best.cost) best = { cost, from, since };
     }
-    total = next;
-    best.push(next);
-    origin.push(back);
-    changed.push(at);
+    return best;
   }
-  let state = total.indexOf(Math.min(...total));
+}
+
+function trace(steps: readonly (readonly Step[])[]): number[] {
+  const last = steps.at(-1)!;
+  let state = last.reduce((best, step, s) => (step.cost < last[best]!.cost ? s : best), 0);
   const path: number[] = [];
-  for (let bar = costs.length - 1; bar >= 0; ) {
-    const start = changed[bar]![state]!;
-    const from = start < 0 ? bar : start;
-    for (let b = from; b <= bar; b++) path[b] = SIGNATURES[state]!;
-    state = origin[bar]![state]!;
-    bar = from - 1;
+  for (let bar = steps.length - 1; bar >= 0; ) {
+    const { from, since } = steps[bar]![state]!;
+    for (let b = since; b <= bar; b++) path[b] = SIGNATURES[state]!;
+    state = from;
+    bar = since - 1;
   }
   return path;
 }

@@ -6,6 +6,7 @@
  * and by register, so that a hand follows its line across middle C when it must. A line of single notes stays in its hand, and changes
  * at a rest or a leap; a chord that one hand can hold is not torn apart.
  */
+import { highest, lowest } from '../base';
 import type { WrittenUnits, MidiKey } from '../time';
 import { QUARTER } from '../time';
 import type { PlacedNote } from './timed-note';
@@ -28,7 +29,11 @@ const CLOSE = 5;
 /** For each semitone by which the widest gap of a chord is wider than the one between the hands. */
 const GAP = 0.06;
 /** A hand that holds a note strikes another one, though the other hand is free. */
-const HOLDING = 1.6;
+const HOLDING = 2.2;
+
+/** Notes of one hand that last for quite different times are likelier those of two. */
+const UNLIKE = 0.8;
+const MUCH_LONGER = 2;
 
 interface Hand {
   centre: MidiKey;
@@ -55,14 +60,15 @@ export function splitHands(notes: readonly PlacedNote[]): number[] {
   for (const chord of chords) {
     const keys = chord.map((i) => notes[i]!.key);
     const at = notes[chord[0]!]!.start;
-    const until = chord.reduce((latest, i) => Math.max(latest, notes[i]!.release), 0);
+    const releases = chord.map((i) => notes[i]!.release);
+    const unlikeFor = (own: readonly number[]) => (own.length > 1 && highest(own) - at > MUCH_LONGER * (lowest(own) - at) ? UNLIKE : 0);
     const next: State[] = [];
     for (const state of states) {
       for (let cut = 0; cut <= keys.length; cut++) {
         const left = keys.slice(0, cut);
         const right = keys.slice(cut);
-        const cost = handCost(left, state.left, at, false) + handCost(right, state.right, at, true) + crossing(left, right, state) + hopping(left, right, state, at) + holding(left, right, state, at) + cutCost(keys, cut);
-        next.push({ cost: state.cost + cost, left: moved(state.left, left, at, until), right: moved(state.right, right, at, until), cut, from: state });
+        const cost = handCost(left, state.left, at, false) + handCost(right, state.right, at, true) + crossing(left, right, state) + hopping(left, right, state, at) + holding(left, right, state, at) + cutCost(keys, cut) + unlikeFor(releases.slice(0, cut)) + unlikeFor(releases.slice(cut));
+        next.push({ cost: state.cost + cost, left: moved(state.left, left, at, releases.slice(0, cut)), right: moved(state.right, right, at, releases.slice(cut)), cut, from: state });
       }
     }
     states = next.sort((a, b) => a.cost - b.cost).slice(0, BEAM);
@@ -134,7 +140,7 @@ function cutCost(keys: readonly MidiKey[], cut: number): number {
   return GAP * (widest - between) + (torn ? TORN : 0);
 }
 
-function moved(hand: Hand, keys: readonly MidiKey[], at: WrittenUnits, until: number): Hand {
+function moved(hand: Hand, keys: readonly MidiKey[], at: WrittenUnits, releases: readonly number[]): Hand {
   if (keys.length === 0) return hand;
-  return { centre: (keys[0]! + keys.at(-1)!) / 2, lastAt: at, lowest: keys[0]!, highest: keys.at(-1)!, until };
+  return { centre: (keys[0]! + keys.at(-1)!) / 2, lastAt: at, lowest: keys[0]!, highest: keys.at(-1)!, until: highest(releases) };
 }
