@@ -17,7 +17,7 @@ describe('as a copyist writes it', () => {
     const { score, audit } = toScore(performanceOf([{ name: 'Trumpet', notes: short([...eight, ...eight], 0.5, 0.22) }], at104), NO_SETTINGS);
     expect(words(score)).toEqual(eight.map((key) => `${key}:eighth!`));
     expect(audit.words).toMatch(/All 16 notes/);
-    const kept = toScore(performanceOf([{ name: 'Trumpet', notes: short([...eight, ...eight], 0.5, 0.25) }], at104), { ...NO_SETTINGS, playedLengths: { t1: true } });
+    const kept = toScore(performanceOf([{ name: 'Trumpet', notes: short([...eight, ...eight], 0.5, 0.25) }], at104), { ...NO_SETTINGS, lengths: { t1: [{ as: 'played' }] } });
     expect(words(kept.score).slice(0, 2)).toEqual(['60:16th', 'r:16th']);
   });
   it('a short note is believed in a line that plays its values out', () => {

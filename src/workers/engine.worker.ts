@@ -2,9 +2,9 @@ import * as Comlink from 'comlink';
 import { dealPlayers, playersFor, proposedDeal, type CastPart, type CastTrack, type Deal } from '@/core/casting';
 import type { Clef, TechniqueId } from '@/core/instruments';
 import { compressMusicXml, readMusicXml, writeMusicXml } from '@/core/musicxml';
-import { barsOfPerformance, fileFacts, findKeyswitches, performanceFromSmf, surveyPerformance, trackDetail, type FileFacts, type Performance, type Survey, type TrackDetail, type TrackId } from '@/core/performance';
+import { barsOfPerformance, fileFacts, findKeyswitches, performanceFromSmf, surveyPerformance, trackDetail, type FileFacts, type NoteId, type Performance, type Survey, type TrackDetail, type TrackId } from '@/core/performance';
 import { passageOf, sequencePassage, type Passage } from '@/core/proof';
-import { isScoreFile, inEncoding, preparePerformance, remediesFor, type DirectionB, type Original, type Remedy } from '@/core/job';
+import { isScoreFile, inEncoding, preparePerformance, reasonsFor, remediesFor, type DirectionB, type Original, type Reason, type Remedy } from '@/core/job';
 import { concertScore, type Fold, type Part, type PartId, type Query, type Score } from '@/core/score';
 import { readSmf } from '@/core/smf';
 import { playedUnits, type Bar, type MidiKey, type PlayedUnits } from '@/core/time';
@@ -225,6 +225,11 @@ const api = {
     return passageOf(earlier, performance, known.length > 0 ? known : [earlier.score.parts[0]!.id], Math.min(from, earlier.score.bars.length - 1), Math.min(to, earlier.score.bars.length), suggestionColour);
   },
 
+  /** Why a note is written as it is. */
+  reasons(part: PartId, note: NoteId): Reason[] {
+    return reasonsFor(converted().conversion, part, note);
+  },
+
   /** The score for looking at and printing. @param part one part alone, with rests over several bars; null for all @param concert at sounding pitch */
   sheet(part: PartId | null, concert: boolean): string {
     const { printed } = converted().conversion;
@@ -258,8 +263,8 @@ function converted(): { conversion: Conversion; performance: Performance } {
   return { conversion, performance: prepared.performance };
 }
 
-function preparedBy({ splits, offsets, encoding }: ConversionSettings): string {
-  return JSON.stringify([splits, offsets, encoding]);
+function preparedBy({ splits, soundSplits, offsets, encoding }: ConversionSettings): string {
+  return JSON.stringify([splits, soundSplits, offsets, encoding]);
 }
 
 function prepare(originals: Desk['originals'], settings: ConversionSettings): Desk['prepared'] {

@@ -17,6 +17,10 @@ export interface FittingStaves {
 
 /** Written on one or two staves as the music wants. */
 const MAY_HAVE_TWO: readonly InstrumentId[] = ['celesta', 'electric-piano', 'clavichord', 'harpsichord', 'organ', 'harmonium', 'accordion', 'synthesizer', 'choir', 'string-section', 'unknown'];
+export function mayHaveTwoStaves({ id }: Instrument): boolean {
+  return MAY_HAVE_TWO.includes(id);
+}
+
 /** Keys of the bottom and top line. */
 const LINES: Record<'treble' | 'bass', readonly [MidiKey, MidiKey]> = { treble: [64, 77], bass: [43, 57] };
 /** Keys beyond the lines that two ledger lines reach. */

@@ -7,3 +7,4 @@ export * from './techniques';
 export { nameDetails, nameWords, type NameDetails } from './name-words';
 export * from './tunings';
 export * from './drum-layouts';
+export * from './percussion-groups';

@@ -1,8 +1,8 @@
-import type { NoteEdit } from '../to-score';
+import type { LengthChoice, NoteEdit } from '../to-score';
 import type { JobSettings } from './job-settings';
 import { applyPage } from './apply-page';
 import { applySequencer } from './apply-sequencer';
-import type { Decision } from './decisions';
+import type { Decision, SetLengths } from './decisions';
 import { appended, each, without } from './records';
 
 /** The settings after one more decision. */
@@ -59,7 +59,9 @@ export function apply(settings: JobSettings, decision: Decision): JobSettings {
     case 'setGaps':
       return { ...settings, closeGaps: decision.upTo === null ? without(settings.closeGaps, decision.part) : { ...settings.closeGaps, [decision.part]: decision.upTo } };
     case 'setLengths':
-      return { ...settings, playedLengths: decision.as === 'read' ? without(settings.playedLengths, decision.part) : { ...settings.playedLengths, [decision.part]: true } };
+      return { ...settings, lengths: { ...settings.lengths, [decision.part]: decided(settings.lengths[decision.part], decision) } };
+    case 'writeAs':
+      return { ...settings, doubles: decision.as === null ? without(settings.doubles, decision.part) : { ...settings.doubles, [decision.part]: decision.as } };
     case 'setVoices':
       return { ...settings, voices: { ...settings.voices, [decision.part]: decision.most } };
     case 'setHandSplit':
@@ -77,7 +79,7 @@ export function apply(settings: JobSettings, decision: Decision): JobSettings {
       return decision.encoding === null ? rest : { ...rest, encoding: decision.encoding };
     }
     case 'splitTrack':
-      return { ...settings, splits: { ...settings.splits, [decision.track]: true } };
+      return decision.by === 'sounds' ? { ...settings, soundSplits: { ...settings.soundSplits, [decision.track]: true } } : { ...settings, splits: { ...settings.splits, [decision.track]: true } };
     case 'placeOriginal':
       return { ...settings, offsets: { ...settings.offsets, [decision.original]: decision.bars } };
     case 'dismissQuery':
@@ -90,6 +92,11 @@ export function apply(settings: JobSettings, decision: Decision): JobSettings {
     default:
       return applyPage(settings, decision);
   }
+}
+
+/** A choice for the whole part takes the place of all before it. */
+function decided(before: readonly LengthChoice[] = [], { as, bars }: SetLengths): readonly LengthChoice[] {
+  return bars ? [...before, { as, bars }] : [{ as }];
 }
 
 function edited(settings: JobSettings, part: string, edits: readonly NoteEdit[]): JobSettings {

@@ -1,6 +1,6 @@
 import 'reflect-metadata';
 import { Type } from 'class-transformer';
-import { Equals, IsArray, IsDefined, IsIn, IsInt, IsNotEmpty, IsString, Matches, Max, MaxLength, Min, ValidateIf, ValidateNested } from 'class-validator';
+import { Equals, IsArray, IsDefined, IsIn, IsInt, IsNotEmpty, IsOptional, IsString, Matches, Max, MaxLength, Min, ValidateIf, ValidateNested } from 'class-validator';
 import { TEXT_ENCODINGS, type TextEncoding } from '../smf';
 import { CASTING_DECISIONS, type CastingDecision } from './casting-decisions';
 import { PAGE_DECISIONS, type PageDecision } from './page-decisions';
@@ -19,10 +19,14 @@ export * from './sequencer-decisions';
  * the page in page-decisions.ts, about direction B in sequencer-decisions.ts.
  */
 
-/** A track that carries several channels becomes one track for each. */
+export const SPLITS = ['channel', 'sounds'] as const;
+
+/** A track that carries several channels becomes one track for each; one of percussion, one for each instrument struck. */
 export class SplitTrack {
   @Equals('splitTrack') kind!: 'splitTrack';
   @Matches(TRACK) track!: string;
+  /** By channel when absent. */
+  @IsOptional() @IsIn(SPLITS) by?: (typeof SPLITS)[number];
 }
 
 /** Where a further original begins: so many bars after the first one does. */

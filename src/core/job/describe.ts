@@ -3,7 +3,7 @@ import { instrumentById, techniqueName, type Language } from '../instruments';
 import { keyInWords } from '../score';
 import type { TextEncoding } from '../smf';
 import type { SmallestValue } from '../to-score';
-import type { Decision } from './decisions';
+import type { BarRange, Decision } from './decisions';
 import { describePage } from './describe-page';
 import { describeSequencer } from './describe-sequencer';
 
@@ -64,9 +64,8 @@ export function describe(decision: Decision, nameOf: (track: string) => string):
     case 'renamePart':
       return `${nameOf(decision.part)}: named “${decision.name}”`;
     case 'setGrid': {
-      const where = decision.bars ? ` in ${decision.bars.to - decision.bars.from === 1 ? 'one bar' : `${decision.bars.to - decision.bars.from} bars`}` : '';
       const also = decision.also && decision.also.length > 0 ? ` and ${decision.also.join('-, ')}-tuplets` : '';
-      return `${nameOf(decision.part)}: grid pinned to ${valueName(decision.smallest)}${where}, ${decision.triplets ? 'with' : 'without'} triplets${also}`;
+      return `${nameOf(decision.part)}: grid pinned to ${valueName(decision.smallest)}${barsInWords(decision.bars)}, ${decision.triplets ? 'with' : 'without'} triplets${also}`;
     }
     case 'freeGrid':
       return `${nameOf(decision.part)}: grid found by the engine again`;
@@ -77,7 +76,9 @@ export function describe(decision: Decision, nameOf: (track: string) => string):
     case 'setOrnaments':
       return `${nameOf(decision.part)}: ${decision.on ? 'trills, tremolos and grace notes found' : 'no trills, tremolos or grace notes'}`;
     case 'setLengths':
-      return `${nameOf(decision.part)}: short notes ${decision.as === 'read' ? 'written as they read best' : 'as long as they were played'}`;
+      return `${nameOf(decision.part)}: short notes ${decision.as === 'read' ? 'written as they read best' : 'as long as they were played'}${barsInWords(decision.bars)}`;
+    case 'writeAs':
+      return `${nameOf(decision.part)}: ${decision.as === null ? 'doubled passages judged by the engine again' : decision.as === decision.part ? 'doubled passages written as played' : `doubled passages written as in ${nameOf(decision.as)}`}`;
     case 'setGaps':
       return `${nameOf(decision.part)}: ${decision.upTo === null ? 'gaps judged by the engine again' : `gaps up to a ${valueName(decision.upTo).replace(/ notes$/, '')} closed`}`;
     case 'setVoices':
@@ -95,7 +96,7 @@ export function describe(decision: Decision, nameOf: (track: string) => string):
     case 'setTextEncoding':
       return decision.encoding === null ? 'Texts of the file: encoding guessed' : `Texts of the file read as ${encodingName(decision.encoding)}`;
     case 'splitTrack':
-      return `${nameOf(decision.track)}: split by channel`;
+      return `${nameOf(decision.track)}: split by ${decision.by === 'sounds' ? 'what is struck' : 'channel'}`;
     case 'placeOriginal':
       return decision.bars === 0 ? `Original ${decision.original} begins at bar 1` : `Original ${decision.original} begins ${decision.bars} bars later`;
     case 'dismissQuery':
@@ -108,6 +109,10 @@ export function describe(decision: Decision, nameOf: (track: string) => string):
     default:
       return describePage(decision, nameOf);
   }
+}
+
+function barsInWords(bars: BarRange | undefined): string {
+  return bars ? ` in ${bars.to - bars.from === 1 ? 'one bar' : `${bars.to - bars.from} bars`}` : '';
 }
 
 function dealInWords({ to, players, spare, lines, order }: Deal): string {

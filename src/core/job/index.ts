@@ -10,6 +10,7 @@ export * from './job-settings';
 export * from './house-list';
 export * from './ledger';
 export * from './remedies';
+export * from './reasons';
 export { parseJob } from './parse';
 export { packArchive, unpackArchive, type ArchivedJob } from './archive';
 export { inEncoding, preparePerformance, replay, type Original } from './replay';

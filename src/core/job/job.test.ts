@@ -187,7 +187,7 @@ describe('job files', () => {
 
   it('takes every kind of decision there is', () => {
     expect(parse().ledger).toEqual({ decisions, position: 3 });
-    const kinds = new Set([...decisions.map((decision) => decision.kind), ...sequencing.map((decision) => decision.kind), 'freeGrid', 'setOrnaments', 'setClefs', 'setOctaveLines', 'dismissQuery', 'splitTrack', 'placeOriginal', 'setTextEncoding', 'setLengths', 'setStaves']);
+    const kinds = new Set([...decisions.map((decision) => decision.kind), ...sequencing.map((decision) => decision.kind), 'freeGrid', 'setOrnaments', 'setClefs', 'setOctaveLines', 'dismissQuery', 'splitTrack', 'placeOriginal', 'setTextEncoding', 'setLengths', 'setStaves', 'writeAs']);
     expect(kinds).toEqual(new Set(Object.keys(DECISION_KINDS)));
   });
 

@@ -50,7 +50,7 @@ export class SetOctaveLines {
 export class ShiftNotes {
   @Equals('shiftNotes') kind!: 'shiftNotes';
   @Matches(PART) part!: string;
-  @IsArray() @ArrayNotEmpty() @ArrayMaxSize(10_000) @IsInt({ each: true }) @Min(0, { each: true }) notes!: number[];
+  @IsArray() @ArrayNotEmpty() @ArrayMaxSize(500_000) @IsInt({ each: true }) @Min(0, { each: true }) notes!: number[];
   @IsInt() @Min(-60) @Max(60) semitones!: number;
 }
 

@@ -86,6 +86,23 @@ export function remediesFor(query: Query, conversion: Pick<Conversion, 'casting'
         { label: 'It is one drum', decision: { kind: 'setDrumKey', part: query.part!, key: Number(query.facts?.other), as: Number(query.facts?.key) }, also: [{ kind: 'dismissQuery', query: query.id, reason: 'It is one drum' }] },
         { label: 'Two drums, one place', decision: { kind: 'dismissQuery', query: query.id, reason: 'Two drums, one place' } },
       ];
+    case 'doubled': {
+      const { as, name } = query.facts ?? {};
+      return [
+        { label: `As in ${String(name)}`, decision: { kind: 'writeAs', part: query.part!, as: String(as) } },
+        { label: 'As each plays it', decision: { kind: 'writeAs', part: query.part!, as: query.part! }, also: [{ kind: 'dismissQuery', query: query.id, reason: 'As each plays it' }] },
+      ];
+    }
+    case 'many-sounds':
+      return [
+        { label: 'A line for each', decision: { kind: 'splitTrack', track: query.track!, by: 'sounds' } },
+        { label: 'One staff', decision: { kind: 'dismissQuery', query: query.id, reason: 'One staff' } },
+      ];
+    case 'bar-repeats':
+      return [
+        { label: 'Repeat signs', decision: { kind: 'setBarRepeats', part: query.part!, on: true } },
+        { label: 'Written out', decision: { kind: 'dismissQuery', query: query.id, reason: 'Written out' } },
+      ];
     case 'audit':
       return auditRemedies(query);
     case 'swing':
@@ -166,12 +183,24 @@ function otherGrid({ id, part }: Query, label: string, smallest: SmallestValue, 
 /** The octaves in which all the notes would lie within the range. */
 function octaves({ played, facts, part: id }: Query, { instrument }: CastPart): Remedy[] {
   const key = facts?.key;
-  if (key === undefined || !played) return [];
+  if (!played) return [];
+  if (facts?.octave !== undefined) {
+    const semitones = Number(facts.octave);
+    return [{ label: `The whole part ${octavesInWords(semitones)}`, decision: { kind: 'shiftNotes', part: id!, notes: played, semitones } }];
+  }
+  if (key === undefined) return [];
   return [12, -12, 24, -24]
     .filter((by) => Number(key) + by >= instrument.range[0] && Number(key) + by <= instrument.range[1])
     .slice(0, 1)
-    .map((semitones) => ({ label: `${Math.abs(semitones) === 12 ? 'An octave' : 'Two octaves'} ${semitones > 0 ? 'higher' : 'lower'}`, decision: { kind: 'shiftNotes', part: id!, notes: played, semitones } }));
+    .map((semitones) => ({ label: capital(octavesInWords(semitones)), decision: { kind: 'shiftNotes', part: id!, notes: played, semitones } }));
 }
+
+/** "an octave higher" */
+function octavesInWords(semitones: number): string {
+  return `${Math.abs(semitones) === 12 ? 'an octave' : 'two octaves'} ${semitones > 0 ? 'higher' : 'lower'}`;
+}
+
+const capital = (words: string) => words[0]!.toUpperCase() + words.slice(1);
 
 /** Instruments that have every note of the part: first what the track was taken for, then its family in score order. */
 function otherInstruments(part: CastPart, { casting }: Pick<Conversion, 'casting'>): Remedy[] {

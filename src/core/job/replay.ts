@@ -1,4 +1,4 @@
-import { joinPerformances, performanceFromSmf, splitChannels, type Performance } from '../performance';
+import { joinPerformances, performanceFromSmf, splitChannels, splitSounds, type Performance } from '../performance';
 import type { SmfReading } from '../smf';
 import { toScore, type Conversion, type ConversionSettings } from '../to-score';
 import { settingsOf, type Ledger } from './ledger';
@@ -16,7 +16,7 @@ export function inEncoding({ reading, performance }: Original, { encoding }: Pic
 
 /** What the engine converts: the originals joined where they were placed, tracks split where that was decided. */
 export function preparePerformance(originals: readonly Performance[], settings: ConversionSettings): Performance {
-  return splitChannels(joinPerformances(originals, settings.offsets), settings.splits);
+  return splitSounds(splitChannels(joinPerformances(originals, settings.offsets), settings.splits), settings.soundSplits);
 }
 
 /** The originals with the ledger's decisions: the same ones give the same score each time. */

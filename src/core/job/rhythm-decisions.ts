@@ -1,6 +1,6 @@
 import { Type } from 'class-transformer';
 import { ArrayMaxSize, ArrayMinSize, ArrayNotEmpty, Equals, IsArray, IsBoolean, IsIn, IsInt, IsNumber, IsOptional, Matches, Max, Min, ValidateIf, ValidateNested } from 'class-validator';
-import { FURTHER_TUPLETS, SMALLEST_VALUES, SWING_UNITS, type FurtherTuplet, type SmallestValue, type SwingUnit } from '../to-score';
+import { FURTHER_TUPLETS, LENGTHS, SMALLEST_VALUES, SWING_UNITS, type FurtherTuplet, type Lengths, type SmallestValue, type SwingUnit } from '../to-score';
 import { PART, TRACK } from './validators';
 
 /* Decisions about rhythm: grids, leads, swing, gaps, voices, hands, and single notes. */
@@ -58,7 +58,15 @@ export class SetGaps {
 export class SetLengths {
   @Equals('setLengths') kind!: 'setLengths';
   @Matches(PART) part!: string;
-  @IsIn(['read', 'played']) as!: 'read' | 'played';
+  @IsIn(LENGTHS) as!: Lengths;
+  @IsOptional() @ValidateNested() @Type(() => BarRange) bars?: BarRange;
+}
+
+/** A part that doubles another is written as that one is; as itself, when it is its own model; null leaves it to the engine again. */
+export class WriteAs {
+  @Equals('writeAs') kind!: 'writeAs';
+  @Matches(PART) part!: string;
+  @ValidateIf((one: WriteAs) => one.as !== null) @Matches(PART) as!: string | null;
 }
 
 export class SetVoices {
@@ -108,7 +116,7 @@ export class CutNote {
   @IsInt() @Min(0) at!: number;
 }
 
-export type RhythmDecision = SetGrid | FreeGrid | SetLead | SetSwing | SetOrnaments | SetGaps | SetLengths | SetVoices | SetHandSplit | SetClefs | MoveNotes | JoinNotes | CutNote;
+export type RhythmDecision = SetGrid | FreeGrid | SetLead | SetSwing | SetOrnaments | SetGaps | SetLengths | WriteAs | SetVoices | SetHandSplit | SetClefs | MoveNotes | JoinNotes | CutNote;
 
 export const RHYTHM_DECISIONS: Record<RhythmDecision['kind'], new () => RhythmDecision> = {
   setGrid: SetGrid,
@@ -118,6 +126,7 @@ export const RHYTHM_DECISIONS: Record<RhythmDecision['kind'], new () => RhythmDe
   setOrnaments: SetOrnaments,
   setGaps: SetGaps,
   setLengths: SetLengths,
+  writeAs: WriteAs,
   setVoices: SetVoices,
   setHandSplit: SetHandSplit,
   setClefs: SetClefs,

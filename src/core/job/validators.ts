@@ -1,9 +1,12 @@
 import { registerDecorator } from 'class-validator';
 import { isInstrumentId } from '../instruments';
 
-/** Ids of tracks ("t3", "t0c10", "o2t3") and of parts: a track's, or that of a further player dealt out of it ("t3p2"). */
-export const TRACK = /^(o\d+)?t\d+(c\d+)?$/;
-export const PART = /^(o\d+)?t\d+(c\d+)?(p\d+)?$/;
+/**
+ * Ids of tracks ("t3"; "t0c10" and "t9s6" split by channel and by what is struck; "o2t3" of the second original) and of parts: a track's,
+ * or that of a further player dealt out of it ("t3p2").
+ */
+export const TRACK = /^(o\d+)?t\d+(c\d+)?(s\d+)?$/;
+export const PART = /^(o\d+)?t\d+(c\d+)?(s\d+)?(p\d+)?$/;
 
 /** A plain object with at most so many entries, each of which is good. */
 export function IsRecord(good: (value: unknown, record: object) => boolean, most: number) {

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { demoOriginal } from '../../../demo/make';
 import { heardByVerovio } from '../../testing/engraver';
+import { performanceOf } from '../../testing/music';
 import { schemaErrors } from '../../testing/musicxml-schema';
 import { tuningsOf } from '../instruments';
 import { performanceFromSmf } from '../performance';
@@ -95,5 +96,24 @@ describe('repeats with endings', () => {
     expect(xml).toContain('<ending number="2" type="discontinue"/>');
     expect(xml).toContain('<sound dacapo="yes"/>');
     expect(xml).toContain('<sound fine="yes"/>');
+  });
+});
+
+describe('brackets and braces', () => {
+  const groupsOf = (...names: string[]) => {
+    const notes = [{ key: 72, at: 0, length: 1 }];
+    const xml = writeMusicXml(toScore(performanceOf(names.map((name) => ({ name, notes }))), NO_SETTINGS).score);
+    return [...xml.matchAll(/<group-symbol>(\w+)<\/group-symbol>(?:\s*<group-barline>(\w+)<)?/g)].map(([, symbol, barline]) => [symbol, barline].filter(Boolean).join(' '));
+  };
+  // Printed scores, from memory.
+  it('stand as in printed scores: a bracket for a family, a brace for a desk within it', () => {
+    expect(groupsOf('Flute 1', 'Flute 2', 'Oboe')).toEqual(['bracket yes', 'brace']);
+    expect(groupsOf(...Array.from({ length: 10 }, (_, i) => `Flute ${i + 1}`))).toEqual(['bracket yes']);
+    expect(groupsOf(...Array.from({ length: 6 }, (_, i) => `Flute ${i + 1}`), 'Oboe')).toEqual(['bracket yes']);
+    expect(groupsOf('Flute 1', 'Flute 2')).toEqual(['bracket yes']);
+  });
+  it('let no barline through singers, and none join pianos', () => {
+    expect(groupsOf('Soprano', 'Alto', 'Tenor', 'Bass')).toEqual(['bracket no']);
+    expect(groupsOf('Piano', 'Celesta')).toEqual([]);
   });
 });

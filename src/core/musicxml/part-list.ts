@@ -1,4 +1,4 @@
-import { instrumentById } from '../instruments';
+import { instrumentById, type Family } from '../instruments';
 import type { Part, Score } from '../score';
 import type { XmlWriter } from './xml-writer';
 
@@ -10,8 +10,8 @@ export function writePartList(xml: XmlWriter, score: Score, ids: Map<Part, strin
     groups.forEach(({ first, symbol }, g) => {
       if (first !== i) return;
       xml.open('part-group', { type: 'start', number: g + 1 }).leaf('group-symbol', symbol);
-      // Barlines run through a family, not only through its like instruments.
-      if (symbol === 'bracket') xml.leaf('group-barline', 'yes');
+      // Barlines run through a family, not only through its like instruments; between singers stand their words.
+      if (symbol === 'bracket') xml.leaf('group-barline', instrumentById(score.parts[first]!.instrument).family === 'voice' ? 'no' : 'yes');
       xml.close('part-group');
     });
     writeScorePart(xml, part, ids.get(part)!);
@@ -26,7 +26,15 @@ interface PartGroup {
   symbol: 'bracket' | 'brace';
 }
 
-/** A bracket for each family of two or more parts; inside it a brace for players of one instrument. Outer groups first. */
+/** More players of one instrument than these are a family and not a desk: a brace would only repeat the bracket. */
+const MOST_IN_A_BRACE = 4;
+/** Each has its own brace, or stands by itself: no bracket joins them. */
+const UNBRACKETED: readonly Family[] = ['keyboard', 'plucked', 'other'];
+
+/**
+ * A bracket for each family of two or more parts; inside it a brace for two to four players of one instrument, unless they are the whole
+ * family. Outer groups first. Printed orchestral and band scores, from memory.
+ */
 function partGroups(parts: readonly Part[]): PartGroup[] {
   const runs = (same: (a: Part, b: Part) => boolean, symbol: PartGroup['symbol']) => {
     const found: PartGroup[] = [];
@@ -38,8 +46,10 @@ function partGroups(parts: readonly Part[]): PartGroup[] {
     return found;
   };
   const family = (part: Part) => instrumentById(part.instrument).family;
-  const alike = runs((a, b) => a.instrument === b.instrument && a.solo === b.solo && a.clefs.length === 1 && !a.unpitched, 'brace');
-  return [...runs((a, b) => family(a) === family(b), 'bracket'), ...alike];
+  const families = runs((a, b) => family(a) === family(b), 'bracket').filter(({ first }) => !UNBRACKETED.includes(family(parts[first]!)));
+  const desks = runs((a, b) => a.instrument === b.instrument && a.solo === b.solo && a.clefs.length === 1 && !a.unpitched, 'brace');
+  const wholeFamily = (desk: PartGroup) => families.some(({ first, last }) => first === desk.first && last === desk.last);
+  return [...families, ...desks.filter((desk) => desk.last - desk.first < MOST_IN_A_BRACE && !wholeFamily(desk))];
 }
 
 function writeScorePart(xml: XmlWriter, part: Part, id: string): void {

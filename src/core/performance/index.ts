@@ -6,5 +6,6 @@ export { findDuplicates, type Duplicate } from './duplicates';
 export * from './file-facts';
 export * from './track-detail';
 export { mixedTracks, splitChannels } from './split-channels';
+export { splitSounds } from './split-sounds';
 export { joinPerformances } from './join';
 export { findKeyswitches } from './keyswitches';

@@ -57,6 +57,8 @@ export interface AuditInput {
   leads: ReadonlyMap<string, Seconds>;
   edits: readonly NoteEdit[];
   pins: readonly GridPin[];
+  /** It was decided that it is written as another part. */
+  follows: boolean;
 }
 
 export interface AuditContext {
@@ -70,7 +72,7 @@ export interface AuditContext {
 /** A place may be rounded by so much without anybody having moved it: a tick of a coarse file, a written unit. */
 const ROUNDING: Seconds = 0.0025;
 
-export function auditPart({ part, written, grid, leads, edits, pins }: AuditInput, context: AuditContext): PartAudit {
+export function auditPart({ part, written, grid, leads, edits, pins, follows }: AuditInput, context: AuditContext): PartAudit {
   const audit: PartAudit = { part: part.id, notes: 0, inPlace: 0, within: 0, lead: { notes: 0, milliseconds: 0 }, signs: 0, merged: 0, edited: 0, moved: 0, repitched: [], missing: [], displaced: [] };
   const sounds = new Map<NoteId, ScoreSound>();
   for (const sound of soundsOf(written, context.bars)) for (const id of sound.played) sounds.set(id, sounds.get(id) ?? sound);
@@ -112,6 +114,7 @@ export function auditPart({ part, written, grid, leads, edits, pins }: AuditInpu
     const onPage = { ...from, start: sound.start };
     const home = from.meant ?? from.start;
     if (from.meant !== undefined && sound.start !== from.meant && pins.length > 0) audit.edited++;
+    else if (sound.start !== home && follows) audit.edited++;
     else if (sound.start !== home && (from.meant !== undefined || isOffGrid(onPage, grid, line))) audit.displaced.push({ note: note.id, by: Math.round(home - sound.start) });
     else if (!atStart && away > ROUNDING && isOffGrid(from, grid, line)) audit.moved++;
     else {

@@ -8,16 +8,38 @@
  * after the other, in unison or octaves, at nearly the same moments) in agreement on starts, ends and dots. The part whose timing is
  * clearest decides. Notes that really sound for another length keep it. Common practice, no source.
  */
+import type { PartId } from '../score';
 import { lastNotAfter, type Bar, type Seconds, type WrittenUnits } from '../time';
 import type { EndedNote } from './durations';
 import type { StaffNotes } from './staff-notes';
 
 export interface DoublingPart {
+  id: PartId;
   staves: StaffNotes[];
   /** How far its onsets scatter; 0 for a part that is exact. */
   jitter: Seconds;
-  /** It may be written as another part's double. */
-  follows: boolean;
+  /** Whether it may be written as another part's double, in a bar that starts its notes here. */
+  follows: (at: WrittenUnits) => boolean;
+  /** Somebody decided that it is written as this one. */
+  model?: PartId;
+}
+
+/** A part that plays what another one plays. */
+export interface Doubling {
+  part: PartId;
+  /** The clearer one. */
+  as: PartId;
+  /** Indexes of the bars in which both have the same notes at the same time. */
+  bars: number[];
+  /** Those of them that were changed to agree, and those that are written differently all the same. */
+  followed: number[];
+  differing: number[];
+}
+
+export interface Doubled {
+  /** The same staves, in the same order; a part in which nothing changes keeps its object. */
+  staves: StaffNotes[][];
+  doublings: Doubling[];
 }
 
 const LEAST_STRIKES = 3;
@@ -41,14 +63,36 @@ interface BarLine {
   next: WrittenUnits;
 }
 
-/** @returns the same staves, in the same order; a part in which nothing changes keeps its object */
-export function agreeDoubles(parts: readonly DoublingPart[], bars: readonly Bar[]): StaffNotes[][] {
+export function agreeDoubles(parts: readonly DoublingPart[], bars: readonly Bar[]): Doubled {
   const changes = parts.map(() => new Map<EndedNote, EndedNote>());
+  const doublings = new Map<string, Doubling>();
   for (const group of doubledBars(parts, bars)) {
-    const leader = group.reduce((best, line) => (parts[line.part]!.jitter < parts[best.part]!.jitter ? line : best));
-    for (const line of group) if (line !== leader && parts[line.part]!.follows) follow(line, leader, changes[line.part]!);
+    const clearest = group.reduce((best, line) => (parts[line.part]!.jitter < parts[best.part]!.jitter ? line : best));
+    for (const line of group) {
+      const { model, follows } = parts[line.part]!;
+      const chosen = group.find((other) => parts[other.part]!.id === model);
+      const leader = chosen ?? clearest;
+      if (leader === line) continue;
+      // Where the leader itself is written as this one, nothing is left to follow.
+      if (leader === clearest && !chosen && parts[leader.part]!.model === parts[line.part]!.id) continue;
+      const follower = parts[line.part]!;
+      const agreement = follows(line.strikes[0]!.start) ? follow(line, leader, changes[line.part]!, chosen !== undefined) : agreementOf(line, leader);
+      count(doublings, follower.id, parts[leader.part]!.id, lastNotAfter(starts(bars), line.strikes[0]!.start), agreement);
+    }
   }
-  return parts.map(({ staves }, p) => (changes[p]!.size === 0 ? staves : staves.map((staff) => ({ ...staff, notes: staff.notes.map((note) => changes[p]!.get(note) ?? note) }))));
+  const staves = parts.map((part, p) => (changes[p]!.size === 0 ? part.staves : part.staves.map((staff) => ({ ...staff, notes: staff.notes.map((note) => changes[p]!.get(note) ?? note) }))));
+  return { staves, doublings: [...doublings.values()] };
+}
+
+/** Alike from the start, made alike, or not alike. */
+type Agreement = 'alike' | 'followed' | 'differing';
+
+function count(doublings: Map<string, Doubling>, part: PartId, as: PartId, bar: number, agreement: Agreement): void {
+  const slot = `${part} ${as}`;
+  const doubling = doublings.get(slot) ?? { part, as, bars: [], followed: [], differing: [] };
+  doublings.set(slot, doubling);
+  doubling.bars.push(bar);
+  if (agreement !== 'alike') doubling[agreement].push(bar);
 }
 
 function doubledBars(parts: readonly DoublingPart[], bars: readonly Bar[]): BarLine[][] {
@@ -114,25 +158,42 @@ export function sameWriting(a: readonly StaffNotes[], b: readonly StaffNotes[]):
   }));
 }
 
-/** Writes a line as its leader's, unless it is really played otherwise. */
-function follow(line: BarLine, leader: BarLine, changes: Map<EndedNote, EndedNote>): void {
+/** Writes a line as its leader's, unless it is really played otherwise. @param decided somebody said so */
+function follow(line: BarLine, leader: BarLine, changes: Map<EndedNote, EndedNote>, decided: boolean): Agreement {
   const alike = line.strikes.every((strike, i) => {
     const [own, other] = [lengthOf(strike), lengthOf(leader.strikes[i]!)];
-    return own <= OTHER_LENGTH * other && other <= OTHER_LENGTH * own && strike.notes.every((note) => note.ornament === undefined);
+    return own <= OTHER_LENGTH * other && other <= OTHER_LENGTH * own;
   });
+  const plain = line.strikes.every(({ notes }) => notes.every((note) => note.ornament === undefined));
   // What the file says of every value is meant, and what it has exactly stays where it stands.
   const meant = line.strikes.every(({ notes }) => notes.every((note) => note.meant !== undefined && note.meantEnd === note.end));
   const moved = line.strikes.some(({ notes, start }, i) => notes.some((note) => note.meant !== undefined) && start !== leader.strikes[i]!.start);
-  if (!alike || meant || moved) return;
+  if (!plain || (!decided && (!alike || meant || moved))) return agreementOf(line, leader);
+  if (agreementOf(line, leader) === 'alike') return 'alike';
   line.strikes.forEach((strike, i) => {
-    const model = leader.strikes[i]!.notes[0]!;
-    const room = Math.min(model.end, line.strikes[i + 1] ? leader.strikes[i + 1]!.start : line.next);
+    const { start, end, short } = modelFor(line, leader, i);
     for (const note of strike.notes) {
-      if (note.start === model.start && note.end === room && note.short === model.short) continue;
-      const { short: _short, ...plain } = note;
-      changes.set(note, { ...plain, start: model.start, end: room, ...(model.short && { short: true }) });
+      if (note.start === start && note.end === end && note.short === short) continue;
+      const { short: _short, ...rest } = note;
+      changes.set(note, { ...rest, start, end, ...(short && { short: true }) });
     }
   });
+  return 'followed';
+}
+
+/** How a strike of a line would be written as its leader's; the line's own next onset is never run into. */
+function modelFor(line: BarLine, leader: BarLine, i: number): Pick<EndedNote, 'start' | 'end' | 'short'> {
+  const { start, end, short } = leader.strikes[i]!.notes[0]!;
+  const next = line.strikes[i + 1] ? leader.strikes[i + 1]!.start : line.next;
+  return { start, end: Math.min(end, next), ...(short && { short }) };
+}
+
+function agreementOf(line: BarLine, leader: BarLine): Exclude<Agreement, 'followed'> {
+  const alike = line.strikes.every(({ notes }, i) => {
+    const model = modelFor(line, leader, i);
+    return notes.every((note) => note.start === model.start && note.end === model.end && note.short === model.short);
+  });
+  return alike ? 'alike' : 'differing';
 }
 
 function lengthOf({ notes }: Strike): Seconds {

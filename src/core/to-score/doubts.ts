@@ -74,6 +74,8 @@ function outside(part: CastPart, grid: GridChoice, place: Place, switches: Reado
   const writable = (key: number) => key + part.instrument.transposition >= 12 && key + part.instrument.transposition < 132;
   const fits = (key: number) => switches.has(key) || (key >= range[0] && key <= range[1] && writable(key));
   const strange = grid.notes.filter((note) => !fits(note.key));
+  const octave = octaveOff(part, grid, strange, switches, writable);
+  if (octave) return [octaveQuery(part, grid, strange, octave, place)];
   if (strange.length > MOSTLY * grid.notes.length && strange.length > 1) {
     const first = strange[0]!;
     const { words, bar } = place(first.start);
@@ -107,6 +109,33 @@ function outside(part: CastPart, grid: GridChoice, place: Place, switches: Reado
       facts: { key },
     };
   });
+}
+
+/** So many notes out of range speak for the octave of the whole part rather than for single notes. */
+const FEW_STRANGE = 3;
+
+/** The octave by which the whole part would lie where its instrument plays; two octaves off it is rather another instrument. */
+function octaveOff({ instrument }: CastPart, { notes }: GridChoice, strange: readonly PlacedNote[], switches: ReadonlySet<MidiKey>, writable: (key: number) => boolean): number | null {
+  if (strange.length < FEW_STRANGE) return null;
+  const [low, high] = instrument.range;
+  const within = (key: number) => key >= low && key <= high && writable(key);
+  return [12, -12].find((by) => notes.every(({ key }) => switches.has(key) || within(key + by))) ?? null;
+}
+
+function octaveQuery(part: CastPart, { notes }: GridChoice, strange: readonly PlacedNote[], by: number, place: Place): Query {
+  const first = strange[0]!;
+  const { words, bar } = place(first.start);
+  const [low, high] = part.instrument.range.map(keyInWords);
+  return {
+    id: `out-of-range/${part.id}/octave`,
+    kind: 'out-of-range',
+    part: part.id,
+    at: first.start,
+    bar,
+    played: notes.map((note) => note.id),
+    message: `${words} and on: ${strange.length} of ${notes.length} notes lie outside ${low}–${high}. An octave ${by > 0 ? 'higher' : 'lower'} the whole part would be within it.`,
+    facts: { octave: by },
+  };
 }
 
 /** Leads that are likely but not certain; they were not taken out. */

@@ -1,6 +1,10 @@
 export * from './settings';
 export * from './to-score';
-export type { Lead } from './lead';
+export { appliedLead, type Lead } from './lead';
+export type { EndedNote } from './durations';
+export type { StaffNotes } from './staff-notes';
+export type { Doubling } from './doubled-lines';
+export type { PartDrums } from './part-drums';
 export type { Audit, PartAudit } from './audit';
 export { Memo } from './memo';
 export { SWING_UNITS, swung, type Swing, type SwingUnit } from './swing';

@@ -30,6 +30,12 @@ export interface Lead {
 /** A lead less certain than this is asked about, not taken out. */
 export const LEAST_LEAD_CONFIDENCE = 0.6;
 
+/** A lead nobody can be sure of is not taken out; it is asked about instead. @returns what is taken out */
+export function appliedLead(lead: Lead | undefined): Seconds {
+  if (!lead) return 0;
+  return lead.pinned || lead.confidence >= LEAST_LEAD_CONFIDENCE ? lead.milliseconds / 1000 : 0;
+}
+
 const SURE_WITNESS = 0.9;
 const MOST_COMPANY = 10;
 const ALIKE: Seconds = 0.008;

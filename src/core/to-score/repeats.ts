@@ -79,7 +79,7 @@ function codeOf(bar: PartBar): string {
 /** Marks bars that are like the one before, or pairs of bars that are like the two before; silence is not repeated. */
 export function withBarRepeats(part: Part, barLengths: readonly number[]): Part {
   const codes = part.bars.map((bar, b) => `${barLengths[b]}${codeOf(bar)}`);
-  const tied = part.bars.map((bar) => bar.voices.some((voice) => voice.symbols.some((symbol) => (symbol.at === 0 && symbol.notes.some((note) => note.tieFromLast)) || symbol.notes.some((note) => note.tieToNext && symbol.at + symbol.duration === barLengths[0]))));
+  const tied = part.bars.map((bar, b) => bar.voices.some((voice) => voice.symbols.some((symbol) => (symbol.at === 0 && symbol.notes.some((note) => note.tieFromLast)) || symbol.notes.some((note) => note.tieToNext && symbol.at + symbol.duration === barLengths[b]))));
   const silent = part.bars.map((bar) => bar.voices.every((voice) => voice.symbols.every((symbol) => symbol.notes.length === 0)));
   const like: (1 | 2 | 0 | undefined)[] = part.bars.map(() => undefined);
   for (let b = 1; b < codes.length; b++) {

@@ -31,6 +31,16 @@ export interface BarSpan {
   to: number;
 }
 
+export const LENGTHS = ['read', 'played'] as const;
+/** Short notes written longer with a dot where that reads better, or as long as they were played. */
+export type Lengths = (typeof LENGTHS)[number];
+
+export interface LengthChoice {
+  as: Lengths;
+  /** The whole part when absent. */
+  bars?: BarSpan;
+}
+
 /** A change to single notes, made after the grid: by played note. */
 export type NoteEdit =
   | { kind: 'move'; note: NoteId; by: WrittenUnits }
@@ -85,8 +95,10 @@ export interface ConversionSettings extends CastingSettings {
   edits: Record<PartId, readonly NoteEdit[]>;
   /** Gaps closed up to this value. */
   closeGaps: Record<PartId, SmallestValue>;
-  /** Parts whose short notes keep the lengths they were played with. */
-  playedLengths: Record<PartId, true>;
+  /** What becomes of short notes, in the order it was set: a later one counts before an earlier one. */
+  lengths: Record<PartId, readonly LengthChoice[]>;
+  /** Parts that are written as another one where they double it; a part that is its own model follows nobody. */
+  doubles: Record<PartId, PartId>;
   /** Lowest key of the upper staff. */
   handSplits: Record<PartId, MidiKey>;
   /** Parts that keep their first clef throughout. */
@@ -103,6 +115,8 @@ export interface ConversionSettings extends CastingSettings {
   encoding?: TextEncoding;
   /** Tracks split by channel. */
   splits: Record<TrackId, true>;
+  /** Percussion tracks split by what is struck. */
+  soundSplits: Record<TrackId, true>;
   /** Bars after the start of the first original at which a further one begins, by its number from 2. */
   offsets: Record<number, number>;
   /** Concert key of the whole piece, in sharps (negative: flats). */
@@ -128,4 +142,4 @@ export interface ConversionSettings extends CastingSettings {
   markerStyle: MarkerStyle;
 }
 
-export const NO_SETTINGS: ConversionSettings = { ...NO_CASTING_SETTINGS, plain: {}, grids: {}, edits: {}, closeGaps: {}, playedLengths: {}, handSplits: {}, fixedClefs: {}, voices: {}, leads: {}, splits: {}, offsets: {}, keyChanges: [], spellings: [], clefs: {}, plainOctaves: {}, drumMaps: {}, drumKeys: {}, tablatures: {}, marks: {}, markEdits: {}, folds: [], barRepeats: {}, markerStyle: 'auto' };
+export const NO_SETTINGS: ConversionSettings = { ...NO_CASTING_SETTINGS, plain: {}, grids: {}, edits: {}, closeGaps: {}, lengths: {}, doubles: {}, handSplits: {}, fixedClefs: {}, voices: {}, leads: {}, splits: {}, soundSplits: {}, offsets: {}, keyChanges: [], spellings: [], clefs: {}, plainOctaves: {}, drumMaps: {}, drumKeys: {}, tablatures: {}, marks: {}, markEdits: {}, folds: [], barRepeats: {}, markerStyle: 'auto' };

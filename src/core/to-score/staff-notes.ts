@@ -11,6 +11,7 @@ import type { GridChoice } from './grid';
 import { writeStrokes } from './percussion';
 import { withPlainValues } from './short-values';
 import { splitHands } from './staves';
+import type { Lengths } from './settings';
 import { separateVoices } from './voices';
 
 /** A staff's notes with their written times, before they are spelled. */
@@ -25,6 +26,18 @@ export interface StaffNotes {
 const SECOND_VOICE_KEYBOARD = 0.5;
 const SECOND_VOICE_MELODIC = 3.5;
 
+export interface LengthSpan {
+  as: Lengths;
+  from: WrittenUnits;
+  /** Not included. */
+  to: WrittenUnits;
+}
+
+/** Whether a short note that starts here keeps the length it was played with. */
+export function keepsLength(lengths: readonly LengthSpan[], at: WrittenUnits): boolean {
+  return lengths.findLast(({ from, to }) => at >= from && at < to)?.as === 'played';
+}
+
 /** What people set for one part. */
 export interface StaffSettings {
   /** Voices a staff at most, 1–4; two unless set. */
@@ -33,8 +46,8 @@ export interface StaffSettings {
   handSplit?: MidiKey;
   /** Gaps up to this long are closed, whatever they look like. */
   closeGaps?: WrittenUnits;
-  /** Short notes keep the lengths they were played with. */
-  playedLengths?: true;
+  /** Where short notes were decided to keep the lengths they were played with, or not to; a later span counts before an earlier one. */
+  lengths: readonly LengthSpan[];
 }
 
 const USUAL_VOICES = 2;
@@ -51,7 +64,8 @@ export function writeStaves(part: CastPart, grid: GridChoice, line: BeatLine, dr
     const voices: number[] = [];
     for (let voice = 0; voice < most; voice++) {
       const ended = writeEnds({ notes: own.filter((_note, i) => voiceOfNote[i] === voice), line, divisions: grid.divisions, smallest: grid.smallest, closeGaps: settings.closeGaps });
-      const written = settings.playedLengths ? ended.notes : withPlainValues(ended.notes, line, (beat) => !isTuplet(grid.divisions[beat] ?? 1, line.beats[beat]!.compound));
+      const plain = withPlainValues(ended.notes, line, (beat) => !isTuplet(grid.divisions[beat] ?? 1, line.beats[beat]!.compound));
+      const written = ended.notes.map((note, n) => (keepsLength(settings.lengths, note.start) ? note : plain[n]!));
       append(notes, written);
       append(voices, ended.notes.map(() => voice));
       report.gapsClosed += ended.report.gapsClosed;

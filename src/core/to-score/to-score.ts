@@ -17,20 +17,21 @@ import { layBeats, type BeatLine } from './beats';
 import { fileQueries, keyQueries, leadQueries, noteQueries, suspectedSwitches, trackQueries } from './doubts';
 import type { DurationReport } from './durations';
 import { findExact } from './exactness';
+import { barRepeatQueries, doublingQueries, manySoundsQueries } from './copyist-doubts';
 import { findMeantEnds } from './gates';
 import { fitGrids, type GridChoice } from './grid';
-import { agreeDoubles, sameWriting } from './doubled-lines';
+import { agreeDoubles, sameWriting, type Doubling, type DoublingPart } from './doubled-lines';
 import { fret, type Fretting } from './fretting';
 import { keysOfBars, type BarKey } from './keys';
 import { findBreaths, findMarks, markPart, playedPart, type MarkReport, type PlayedPart } from './marks';
 import { octaveLines, readsOctaveLines } from './octave-lines';
 import { drumQueries, layeredDrumQueries, frettingQueries, keyChangeQueries, repeatQueries } from './page-doubts';
-import { partDrums } from './part-drums';
+import { partDrums, type PartDrums } from './part-drums';
 import { codesOf, findRepeats, withBarRepeats } from './repeats';
 import { chosenNames, type ChosenNote } from './spelling-choices';
 import { markersOf, tempoWords, textsOf, withTexts } from './texts';
-import { estimateLeads, LEAST_LEAD_CONFIDENCE, type Lead } from './lead';
-import { VALUE_LENGTH, type ConversionSettings } from './settings';
+import { appliedLead, estimateLeads, type Lead } from './lead';
+import { VALUE_LENGTH, type ConversionSettings, type LengthChoice } from './settings';
 import { applyEdits } from './edits';
 import { Memo, sameNumbers } from './memo';
 import { findOrnaments, NO_ORNAMENTS, type OrnamentReport } from './ornaments';
@@ -38,7 +39,7 @@ import { rhythmQueries } from './rhythm-doubts';
 import { isDefaultKey, signatures, withKeyChanges } from './signatures';
 import { spell } from './spelling';
 import { findSwing, withoutSwing, type Swing, type SwingSigns } from './swing';
-import { writeStaves, type StaffNotes, type StaffSettings } from './staff-notes';
+import { keepsLength, writeStaves, type LengthSpan, type StaffNotes, type StaffSettings } from './staff-notes';
 import { tempoMarks } from './tempo-marks';
 import { timeNotes, type MeantTimes, type TimedNote } from './timed-note';
 
@@ -79,6 +80,12 @@ export interface Conversion {
   barKeys: BarKey[];
   /** The written score held against what was played. */
   audit: Audit;
+  /** The notes of each part as the stages left them, in order of `casting.parts`. */
+  staves: StaffNotes[][];
+  /** How its percussion is read. */
+  drums: PartDrums[];
+  /** Parts that play the same. */
+  doublings: Doubling[];
 }
 
 /** @param memo of an earlier conversion of the same performance: what its inputs have not changed is not computed again */
@@ -111,16 +118,16 @@ export function* convert(performance: Performance, settings: ConversionSettings,
   const durations: DurationReport[] = [];
   for (const [p, part] of casting.parts.entries()) {
     yield { stage: 'voices', done: 0.4 + (0.3 * p) / casting.parts.length };
-    const staffs = staffSettings(part.id, settings);
+    const staffs = staffSettings(part.id, settings, laid);
     const { output, report } = memo.recall(`staves/${part.id}`, [part, grids[p], line, drums[p], JSON.stringify(staffs)], () => writeStaves(part, grids[p]!, line, drums[p]!.map, staffs));
     own.push(output);
     durations.push(report);
   }
 
-  const agreed = memo.recall('doubles', [laid, ...own, ...grids, JSON.stringify(settings.playedLengths)], () =>
-    agreeDoubles(casting.parts.map((part, p) => ({ staves: own[p]!, jitter: grids[p]!.exact ? 0 : grids[p]!.jitter, follows: !part.instrument.unpitched && !settings.playedLengths[part.id] && settings.edits[part.id] === undefined })), laid),
+  const doubled = memo.recall('doubles', [laid, ...own, ...grids, JSON.stringify([settings.lengths, settings.doubles])], () =>
+    agreeDoubles(casting.parts.map((part, p) => doublingPart(part, own[p]!, grids[p]!, settings, laid)), laid),
   );
-  const staves = agreed.map((part, p) => memo.settle(`agreed/${casting.parts[p]!.id}`, { own: own[p]!, part }, (a, b) => a.own === b.own && sameWriting(a.part, b.part)).part);
+  const staves = doubled.staves.map((part, p) => memo.settle(`agreed/${casting.parts[p]!.id}`, { own: own[p]!, part }, (a, b) => a.own === b.own && sameWriting(a.part, b.part)).part);
 
   yield { stage: 'spelling', done: 0.7 };
   const bars = memo.settle('bars in use', barsInUse(laid, staves, barsOfPerformance(performance).length), (a, b) => a.length === b.length && a[0] === b[0]);
@@ -170,9 +177,12 @@ export function* convert(performance: Performance, settings: ConversionSettings,
   append(queries, rhythmQueries(casting.parts.map((part, p) => ({ part, grid: grids[p]!, report: reports[p]! })), bars, line, swing, memo));
   queries.push(...leadQueries(casting, leads), ...memo.recall('tracks', [casting], () => trackQueries(performance, casting)), ...keyQueries(keys, barKeys, performance, settings.key !== undefined), ...fileQueries(performance));
   queries.push(...keyChangeQueries(keys, barKeys, bars, settings.key !== undefined || !isDefaultKey(performance.keys)), ...repeatQueries(repeats, settings.folds, bars));
+  append(queries, doublingQueries(doubled.doublings, casting.parts, bars));
+  append(queries, casting.parts.flatMap((part, p) => (settings.barRepeats[part.id] ? [] : memo.recall(`bar repeats/${part.id}`, [part, assembled[p], bars], () => barRepeatQueries(part, assembled[p]!, bars)))));
+  append(queries, casting.parts.flatMap(manySoundsQueries));
   const audit = auditParts({ casting, assembled, grids, leads, bars, line, swing, performance, settings, memo });
   append(queries, casting.parts.flatMap((part, p) => auditQueries(audit.parts[p]!, part, grids[p]!, bars)));
-  return { score, printed, repeats, casting, queries, reports, line, swing, barKeys, audit };
+  return { score, printed, repeats, casting, queries, reports, line, swing, barKeys, audit, staves, drums, doublings: doubled.doublings };
 }
 
 interface AuditedWork {
@@ -194,7 +204,8 @@ function auditParts({ casting, assembled, grids, leads, bars, line, swing, perfo
   const parts = casting.parts.map((part, p) => {
     const applied = new Map(part.tracks.map((track) => [track, appliedLead(leads.get(track))]));
     const [edits, pins] = [settings.edits[part.id] ?? [], settings.grids[part.id] ?? []];
-    return memo.recall(`audit/${part.id}`, [assembled[p], grids[p], swing, JSON.stringify([[...applied], edits, pins])], () => auditPart({ part, written: assembled[p]!, grid: grids[p]!, leads: applied, edits, pins }, context));
+    const follows = settings.doubles[part.id] !== undefined;
+    return memo.recall(`audit/${part.id}`, [assembled[p], grids[p], swing, JSON.stringify([[...applied], edits, pins, follows])], () => auditPart({ part, written: assembled[p]!, grid: grids[p]!, leads: applied, edits, pins, follows }, context));
   });
   return { parts, words: auditInWords(parts, new Map(casting.parts.map((part) => [part.id, part.name]))) };
 }
@@ -223,9 +234,21 @@ function barsInUse(bars: readonly Bar[], staves: readonly StaffNotes[][], played
   return bars.filter((bar) => bar.index < played || bar.start < end);
 }
 
-function staffSettings(part: PartId, { voices, handSplits, closeGaps, playedLengths }: ConversionSettings): StaffSettings {
+function doublingPart({ id, instrument }: CastPart, staves: StaffNotes[], grid: GridChoice, settings: ConversionSettings, bars: readonly Bar[]): DoublingPart {
+  const lengths = lengthSpans(settings.lengths[id] ?? [], bars);
+  const model = settings.doubles[id];
+  const free = !instrument.unpitched && settings.edits[id] === undefined && model !== id;
+  return { id, staves, jitter: grid.exact ? 0 : grid.jitter, follows: (at) => free && !keepsLength(lengths, at), ...(model !== undefined && model !== id && { model }) };
+}
+
+function staffSettings(part: PartId, { voices, handSplits, closeGaps, lengths }: ConversionSettings, bars: readonly Bar[]): StaffSettings {
   const gaps = closeGaps[part];
-  return { voices: voices[part], handSplit: handSplits[part], closeGaps: gaps && VALUE_LENGTH[gaps], playedLengths: playedLengths[part] };
+  return { voices: voices[part], handSplit: handSplits[part], closeGaps: gaps && VALUE_LENGTH[gaps], lengths: lengthSpans(lengths[part] ?? [], bars) };
+}
+
+function lengthSpans(choices: readonly LengthChoice[], bars: readonly Bar[]): LengthSpan[] {
+  const startOf = (bar: number) => bars[bar]?.start ?? Number.MAX_SAFE_INTEGER;
+  return choices.map(({ as, bars: span }) => ({ as, from: span ? startOf(span.from) : 0, to: span ? startOf(span.to) : Number.MAX_SAFE_INTEGER }));
 }
 
 /** Leads by track, from the notes that are music; and what the file says exactly. */
@@ -243,12 +266,6 @@ function leadsOf(performance: Performance, casting: Casting, line: BeatLine, set
   // A lead that somebody set moves what was exact.
   const believed = inFileOrder.filter(({ id }) => !settings.leads[id]);
   return { leads, exact: new Map(believed.map(({ id, notes }) => [id, { starts: exact.get(id)!.places, ends: findMeantEnds(notes, exact.get(id)!.places, line).ends }])) };
-}
-
-/** A lead nobody can be sure of is not taken out; it is asked about instead. */
-function appliedLead(lead: Lead | undefined): Seconds {
-  if (!lead) return 0;
-  return lead.pinned || lead.confidence >= LEAST_LEAD_CONFIDENCE ? lead.milliseconds / 1000 : 0;
 }
 
 function timedPart(part: CastPart, performance: Performance, leads: Map<TrackId, Lead>, exact: Map<TrackId, MeantTimes>): TimedNote[] {

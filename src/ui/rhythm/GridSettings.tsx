@@ -6,7 +6,7 @@ import { useState } from 'react';
 import { settingsOf, valueName, type Decision } from '@/core/job';
 import { instrumentById } from '@/core/instruments';
 import { keyInWords } from '@/core/score';
-import { clefChoices, FURTHER_TUPLETS, SMALLEST_VALUES, type FurtherTuplet, type SmallestValue } from '@/core/to-score';
+import { clefChoices, FURTHER_TUPLETS, SMALLEST_VALUES, type FurtherTuplet, type LengthChoice, type Lengths, type SmallestValue } from '@/core/to-score';
 import type { PartSummary } from '@/workers/engine-client';
 import { CommittedNumber } from '../shared/CommittedNumber';
 import { count } from '../shared/words';
@@ -57,6 +57,9 @@ function Settings({ part }: { part: PartSummary }) {
   return (
     <div className={styles.settings}>
       <Segmented<Reach> size="small" block value={reach} onChange={setReach} options={[{ value: 'part', label: 'this part' }, { value: 'family', label: 'its family' }, { value: 'shown', label: 'parts in view' }]} />
+      <Checkbox checked={someBars} onChange={(event) => setSomeBars(event.target.checked)}>
+        values only in bars {bars[passage.from]?.number}–{bars[to - 1]?.number}
+      </Checkbox>
       <label>
         Smallest value
         <Select<SmallestValue | typeof FOUND>
@@ -66,9 +69,6 @@ function Settings({ part }: { part: PartSummary }) {
           options={[{ value: FOUND, label: 'as found' }, ...SMALLEST_VALUES.map((value) => ({ value, label: valueName(value) }))]}
         />
       </label>
-      <Checkbox checked={someBars} onChange={(event) => setSomeBars(event.target.checked)}>
-        only in bars {bars[passage.from]?.number}–{bars[to - 1]?.number}
-      </Checkbox>
       {pin && (
         <>
           <label>
@@ -97,7 +97,13 @@ function Settings({ part }: { part: PartSummary }) {
           </label>
           <label>
             Short notes
-            <Select<'read' | 'played'> size="small" aria-label={`Short notes of ${part.name}`} value={settings.playedLengths[part.id] ? 'played' : 'read'} onChange={(as) => forAll((id) => ({ kind: 'setLengths', part: id, as }))} options={[{ value: 'read', label: 'as they read best' }, { value: 'played', label: 'as long as played' }]} />
+            <Select<Lengths>
+              size="small"
+              aria-label={`Short notes of ${part.name}`}
+              value={lengthsIn(settings.lengths[part.id], someBars ? passage.from : null)}
+              onChange={(as) => forAll((id) => ({ kind: 'setLengths', part: id, as, ...range }))}
+              options={[{ value: 'read', label: 'as they read best' }, { value: 'played', label: 'as long as played' }]}
+            />
           </label>
           {report.shortNotes > 0 && <p className="soft">{count(report.shortNotes, 'note is', 'notes are')} written longer, with a staccato dot: this line lets go early as a habit.</p>}
           <p className="soft">
@@ -145,6 +151,12 @@ function Settings({ part }: { part: PartSummary }) {
       })}
     </div>
   );
+}
+
+/** What holds for short notes of the whole part, or from a bar on. */
+function lengthsIn(choices: readonly LengthChoice[] = [], bar: number | null): Lengths {
+  const holds = ({ bars }: LengthChoice) => !bars || (bar !== null && bar >= bars.from && bar < bars.to);
+  return choices.findLast(holds)?.as ?? 'read';
 }
 
 function ornamentsInWords({ report }: PartSummary): string {

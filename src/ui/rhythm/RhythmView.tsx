@@ -4,6 +4,7 @@ import { Button, Segmented, Tooltip } from 'antd';
 import { useState } from 'react';
 import { BarWalk } from '../interlinear/BarWalk';
 import { Interlinear } from '../interlinear/Interlinear';
+import { Reasons } from '../interlinear/Reasons';
 import { useWorkspace } from '../job/workspace';
 import { PartList } from './PartList';
 import { PickedBar } from './PickedBar';
@@ -41,6 +42,7 @@ export function RhythmView() {
           </Tooltip>
           <PickedBar />
         </div>
+        <Reasons />
         <div className={styles.legend}>
           <span aria-hidden>
             <i className={styles.keyPlayed} /> as played

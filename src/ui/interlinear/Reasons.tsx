@@ -1,0 +1,52 @@
+'use client';
+
+import { Button } from 'antd';
+import { useEffect, useState } from 'react';
+import type { Reason } from '@/core/job';
+import { engineWorker } from '@/workers/engine-client';
+import { useWorkspace } from '../job/workspace';
+import styles from './interlinear.module.css';
+
+/** Why the picked note is written as it is, with what would turn each choice. */
+export function Reasons() {
+  const reasons = useReasons();
+  const decide = useWorkspace((state) => state.decide);
+  if (!reasons) return <div className={`${styles.reasons} soft`}>Pick a note to see why it is written so.</div>;
+  return (
+    <div className={styles.reasons} role="status" aria-label="Why it is written so">
+      {reasons.map(({ words, remedies }) => (
+        <span key={words}>
+          {words}
+          {remedies.map(({ label, decision, also = [] }) => (
+            <Button key={label} type="link" size="small" onClick={() => decide(decision, ...also)}>
+              {label}
+            </Button>
+          ))}
+        </span>
+      ))}
+    </div>
+  );
+}
+
+/** Of the first note picked; null while nothing is picked or the answer is on its way. */
+function useReasons(): Reason[] | null {
+  const picked = useWorkspace((state) => state.picked);
+  const edition = useWorkspace((state) => state.edition);
+  const [known, setKnown] = useState<{ of: string; reasons: Reason[] } | null>(null);
+  const note = picked?.notes[0];
+  const part = picked?.part;
+  const of = `${part} ${note} ${edition}`;
+  useEffect(() => {
+    if (part === undefined || note === undefined) return;
+    let current = true;
+    engineWorker()
+      .reasons(part, note)
+      .then((reasons) => current && setKnown({ of, reasons }))
+      // The job may have been closed meanwhile; then there is nothing to explain.
+      .catch(() => current && setKnown(null));
+    return () => {
+      current = false;
+    };
+  }, [part, note, of]);
+  return note !== undefined && known?.of === of ? known.reasons : null;
+}
