@@ -70,6 +70,22 @@ describe('as a copyist writes it', () => {
     const rhythm = (part: number) => words(score, part).map((word) => word.split(':')[1]);
     expect(rhythm(1)).toEqual(rhythm(0));
   });
+  it('in swing a long eighth that is let go early is still an eighth', () => {
+    const swung = [...eight, ...eight, ...eight].map((key, i) => ({ key, at: Math.floor(i / 2) + (i % 2 === 1 ? 2 / 3 : 0), length: 0.3 }));
+    const { score } = toScore(performanceOf([{ name: 'Tenor Sax', notes: swung }], at104), { ...NO_SETTINGS, swing: { ratio: 2, unit: 'eighth' } });
+    expect(words(score).map((word) => word.replace('!', '').split(':')[1])).toEqual(Array(8).fill('eighth'));
+  });
+  it('a strum is one voice, whichever string dies away first; a bass note held under broken chords is not', () => {
+    const strum = [0, 2, 4, 6].flatMap((at) => [52, 55, 59, 64].map((key) => ({ key, at, length: key === 59 ? 0.9 : 1.9 })));
+    expect(words(toScore(performanceOf([{ name: 'Acoustic Guitar', notes: strum }], at104), NO_SETTINGS).score)).toEqual(['52+55+59+64:half', '52+55+59+64:half']);
+    const picked = [{ key: 40, at: 0, length: 4 }, ...[59, 64, 67, 59, 64, 67, 59].map((key, i) => ({ key, at: 0.5 + i / 2, length: 0.5 }))];
+    expect(words(toScore(performanceOf([{ name: 'Acoustic Guitar', notes: picked }], at104), NO_SETTINGS).score).at(-1)).toBe('40:whole');
+  });
+  it('chords that were all drawn with one length are one voice where the next comes too soon for it', () => {
+    const comping = [0, 1, 1.75, 2, 3, 3.75].flatMap((at, i) => [0, 1, 2, 3].flatMap((bar) => (i % 2 === 0 ? [60, 64, 67] : [62, 65, 69]).map((key) => ({ key, at: bar * 4 + at, length: 0.5 }))));
+    const { score } = toScore(performanceOf([{ name: 'Piano', notes: comping }], at104), NO_SETTINGS);
+    expect(new Set(score.parts[0]!.bars.flatMap((bar) => bar.voices.filter(({ symbols }) => symbols.some(({ notes }) => notes.length > 0)).map(({ voice }) => voice)))).toEqual(new Set([1]));
+  });
   // Floors; the measured numbers are in docs/accuracy.md.
   it('leaves a copyist little to sigh about in pieces as bands sequence them', () => {
     const sighs = BANDS.map((kind) => sighsOf(toScore(bandPiece(kind, 7), NO_SETTINGS).score)).reduce(addSighs, NO_SIGHS);

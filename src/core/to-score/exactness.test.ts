@@ -79,6 +79,13 @@ describe('gates', () => {
   it('so are some ticks off every note', () => {
     expect(meant(values, (length) => length - 10 / PPQ)).toEqual({ gate: { share: 1, ticks: 10 }, lengths: values });
   });
+  it('what is let go before the next onset was not meant to last beyond it', () => {
+    // At a gate of 80 % these would end three quarters of a beat into the next bar.
+    const notes = [3.8, 3.7, 3.6, 3.5].flatMap((length, i) => [0, 1, 2, 3].map((bar) => ({ key: 48 + 5 * i, at: bar * 4, length })));
+    const { track, line, found } = judged(notes);
+    const { ends } = findMeantEnds(track.notes, found.places, line);
+    for (const note of track.notes) expect(ends.get(note.id) ?? 0).toBeLessThanOrEqual((Math.floor(note.start / PPQ / 4) + 1) * 4 * QUARTER);
+  });
   it('full lengths and rests are what they are', () => {
     const notes = noteLine([60, 1], [0, 1], [62, 0.5], [0, 0.5], [64, 2], [65, 1], [0, 1], [67, 1]);
     const { track, line, found } = judged(notes);

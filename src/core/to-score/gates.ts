@@ -39,6 +39,9 @@ const CANDIDATES = 6;
 /** Fewer explained ends than this share were played, not made. */
 const LEAST_EXPLAINED = 0.6;
 const MOST_LOOKED_AT = 600;
+/** From this share of equal lengths on, a track's notes were drawn with one length. */
+const DRAWN = 0.9;
+const LEAST_DRAWN = 12;
 
 interface Sounding {
   id: NoteId;
@@ -63,11 +66,24 @@ export function findMeantEnds(notes: readonly PlayedNote[], places: ReadonlyMap<
     if (cost < least) [gate, least] = [candidate, cost];
   }
   const ends = new Map<NoteId, WrittenUnits>();
+  const drawn = isDrawn(sounding);
   for (const note of sounding) {
+    if (drawn && note.length > note.toNext && Number.isFinite(note.next)) {
+      ends.set(note.id, note.next);
+      continue;
+    }
     const found = endBy(note, gate, line, thirds) ?? endBy(note, FULL, line, thirds);
     if (found) ends.set(note.id, found.end);
   }
   return ends.size >= LEAST_EXPLAINED * sounding.length ? { gate, ends } : { gate: FULL, ends: new Map() };
+}
+
+/** All notes were given one length, whatever follows them: what sounds over the next onset was not held. */
+function isDrawn(notes: readonly Sounding[]): boolean {
+  const lengths = new Map<Ticks, number>();
+  for (const { length } of notes) lengths.set(length, (lengths.get(length) ?? 0) + 1);
+  const usual = Math.max(...lengths.values());
+  return notes.length >= LEAST_DRAWN && usual >= DRAWN * notes.length && notes.some(({ length, toNext }) => length < toNext);
 }
 
 function soundingNotes(notes: readonly PlayedNote[], places: ReadonlyMap<NoteId, WrittenUnits>): Sounding[] {
@@ -115,6 +131,8 @@ function endBy(note: Sounding, gate: Gate, line: BeatLine, thirds: ReadonlySet<n
   const tolerance = (unitsPerTick / gate.share) * 1.01 + 1e-6;
   const wanted = note.start + value;
   if (Math.abs(note.next - wanted) <= tolerance) return { end: note.next, cost: 0 };
+  // What was let go before the next onset was not meant to last beyond it.
+  if (gate !== FULL && note.length < note.toNext && wanted > note.next) return null;
   const b = beatIndexAt(line, wanted);
   let best: { end: WrittenUnits; cost: number } | null = null;
   for (const beat of [line.beats[b]!, line.beats[b + 1]]) {

@@ -14,7 +14,9 @@ import { STAFF_LINES } from './clefs';
 type Shift = 0 | OctaveLine['octaves'];
 
 const STATES: readonly Shift[] = [0, 1, -1, 2, -2];
-const FREE_LEDGERS = 3;
+const FREE_LEDGERS = 2;
+/** The third is read well enough for a while; each further one is a burden. */
+const THIRD = 0.35;
 const LEDGER = 1;
 const UNDER_A_LINE = 0.25;
 const BEGIN = 9;
@@ -79,7 +81,8 @@ function cost({ lowest, highest, clef }: Place, shift: Shift): number {
   const [low, high] = [lowest - 7 * shift, highest - 7 * shift];
   const ledgers = Math.max(0, Math.floor(Math.max(bottom - low, high - top) / 2) - FREE_LEDGERS);
   const beyond = (shift > 0 && low < bottom + MIDDLE - 2) || (shift < 0 && high > top - MIDDLE + 2);
-  return ledgers * LEDGER + (shift === 0 ? 0 : UNDER_A_LINE) + (beyond ? 4 : 0);
+  const burden = ledgers === 0 ? 0 : THIRD + (ledgers - 1) * LEDGER;
+  return burden + (shift === 0 ? 0 : UNDER_A_LINE) + (beyond ? 4 : 0);
 }
 
 function placesOf(part: Part, staff: number, bars: readonly Bar[]): Place[] {

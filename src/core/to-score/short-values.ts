@@ -23,11 +23,20 @@ const LONGEST: WrittenUnits = QUARTER;
 /** Written this much longer than it ended, a note gets its dot. */
 const DOT_FROM = 1.4;
 
-/** @param notes of one voice, in order of start @param isPlain whether a beat (by index) is not divided as a tuplet */
-export function withPlainValues(notes: readonly EndedNote[], line: BeatLine, isPlain: (beat: number) => boolean): EndedNote[] {
+export interface Feel {
+  /** Whether a beat (by index) is not divided as a tuplet. */
+  isPlain: (beat: number) => boolean;
+  /** Whether eighths swing in a beat: the long one is let go early by custom, and no sixteenth is meant by it. */
+  swings: (beat: number) => boolean;
+}
+
+/** @param notes of one voice, in order of start */
+export function withPlainValues(notes: readonly EndedNote[], line: BeatLine, { isPlain, swings }: Feel): EndedNote[] {
   const chords = chordsOf(notes);
-  if (chords.length === 0 || playsOut(chords)) return [...notes];
+  if (chords.length === 0) return [...notes];
+  const believed = playsOut(chords);
   return chords.flatMap(({ notes: chord, start, end, next }) => {
+    if (believed && !swings(lastNotAfter(line.starts, start))) return chord;
     const beat = line.beats[lastNotAfter(line.starts, start)]!;
     const longer = plainEnd(start, end, next, beat.start + beat.length);
     const beats = [start, longer - 1].map((at) => lastNotAfter(line.starts, at));

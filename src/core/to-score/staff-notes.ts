@@ -3,7 +3,7 @@
  */
 import { append } from '../base';
 import type { CastPart } from '../casting';
-import type { DrumMap } from '../instruments';
+import type { DrumMap, Instrument } from '../instruments';
 import type { MidiKey, WrittenUnits } from '../time';
 import type { BeatLine } from './beats';
 import { isTuplet, writeEnds, type DurationReport, type EndedNote } from './durations';
@@ -12,7 +12,7 @@ import { writeStrokes } from './percussion';
 import { withPlainValues } from './short-values';
 import { splitHands } from './staves';
 import type { Lengths } from './settings';
-import { separateVoices } from './voices';
+import { separateVoices, type VoiceCosts } from './voices';
 
 /** A staff's notes with their written times, before they are spelled. */
 export interface StaffNotes {
@@ -52,19 +52,20 @@ export interface StaffSettings {
 
 const USUAL_VOICES = 2;
 
-export function writeStaves(part: CastPart, grid: GridChoice, line: BeatLine, drums: DrumMap, settings: StaffSettings): { output: StaffNotes[]; report: DurationReport } {
+/** @param swings whether eighths are played long and short here */
+export function writeStaves(part: CastPart, grid: GridChoice, line: BeatLine, drums: DrumMap, settings: StaffSettings, swings: (at: WrittenUnits) => boolean = () => false): { output: StaffNotes[]; report: DurationReport } {
   const report: DurationReport = { gapsClosed: 0, overlapsTrimmed: 0, shortRests: [], shortNotes: 0 };
   if (part.instrument.unpitched) return { output: [{ staff: 1, ...writeStrokes(grid.notes, line, drums) }], report };
   const staffOfNote = part.instrument.clefs.length < 2 ? grid.notes.map(() => 1) : handsOf(part, grid, settings.handSplit);
   const output = part.instrument.clefs.map((_, s): StaffNotes => {
     const own = grid.notes.filter((_note, i) => staffOfNote[i] === s + 1);
     const most = settings.voices ?? USUAL_VOICES;
-    const voiceOfNote = separateVoices(own, { most, secondVoice: part.instrument.polyphonic ? SECOND_VOICE_KEYBOARD : SECOND_VOICE_MELODIC });
+    const voiceOfNote = separateVoices(own, voiceCosts(part.instrument, most));
     const notes: EndedNote[] = [];
     const voices: number[] = [];
     for (let voice = 0; voice < most; voice++) {
       const ended = writeEnds({ notes: own.filter((_note, i) => voiceOfNote[i] === voice), line, divisions: grid.divisions, smallest: grid.smallest, closeGaps: settings.closeGaps });
-      const plain = withPlainValues(ended.notes, line, (beat) => !isTuplet(grid.divisions[beat] ?? 1, line.beats[beat]!.compound));
+      const plain = withPlainValues(ended.notes, line, { isPlain: (beat) => !isTuplet(grid.divisions[beat] ?? 1, line.beats[beat]!.compound), swings: (beat) => swings(line.beats[beat]!.start) });
       const written = ended.notes.map((note, n) => (keepsLength(settings.lengths, note.start) ? note : plain[n]!));
       append(notes, written);
       append(voices, ended.notes.map(() => voice));
@@ -77,6 +78,11 @@ export function writeStaves(part: CastPart, grid: GridChoice, line: BeatLine, dr
     return { staff: s + 1, notes, voices };
   });
   return { output, report };
+}
+
+function voiceCosts({ family, polyphonic, clefs }: Instrument, most: number): VoiceCosts {
+  // A harp is read like a keyboard; the plucked instruments of one staff are strummed.
+  return { most, secondVoice: polyphonic ? SECOND_VOICE_KEYBOARD : SECOND_VOICE_MELODIC, strums: family === 'plucked' && clefs.length === 1 };
 }
 
 function handsOf({ sources }: CastPart, grid: GridChoice, split: MidiKey | undefined): number[] {

@@ -127,7 +127,9 @@ function hopping(left: readonly MidiKey[], right: readonly MidiKey[], state: Sta
 
 function holding(left: readonly MidiKey[], right: readonly MidiKey[], state: State, at: WrittenUnits): number {
   if ((left.length === 0) === (right.length === 0)) return 0;
-  const [own, other] = left.length > 0 ? [state.left, state.right] : [state.right, state.left];
+  const [keys, own, other] = left.length > 0 ? [left, state.left, state.right] : [right, state.right, state.left];
+  // A chord struck into the chord before is where that one ends.
+  if (keys.length > 1 && own.highest > own.lowest && keys[0]! <= own.highest && keys.at(-1)! >= own.lowest) return 0;
   return own.until > at + QUARTER / 8 && other.until <= at + QUARTER / 8 ? HOLDING : 0;
 }
 

@@ -119,7 +119,7 @@ export function* convert(performance: Performance, settings: ConversionSettings,
   for (const [p, part] of casting.parts.entries()) {
     yield { stage: 'voices', done: 0.4 + (0.3 * p) / casting.parts.length };
     const staffs = staffSettings(part.id, settings, laid);
-    const { output, report } = memo.recall(`staves/${part.id}`, [part, grids[p], line, drums[p], JSON.stringify(staffs)], () => writeStaves(part, grids[p]!, line, drums[p]!.map, staffs));
+    const { output, report } = memo.recall(`staves/${part.id}`, [part, grids[p], line, drums[p], swing, JSON.stringify(staffs)], () => writeStaves(part, grids[p]!, line, drums[p]!.map, staffs, swingsAt(swing, laid)));
     own.push(output);
     durations.push(report);
   }
@@ -232,6 +232,14 @@ function barsWithRoom(performance: Performance): Bar[] {
 function barsInUse(bars: readonly Bar[], staves: readonly StaffNotes[][], played: number): Bar[] {
   const end = staves.flat().reduce((latest, staff) => staff.notes.reduce((later, note) => Math.max(later, note.end), latest), 0);
   return bars.filter((bar) => bar.index < played || bar.start < end);
+}
+
+/** Whether eighths swing at a place. */
+function swingsAt({ stretches }: Swing, bars: readonly Bar[]): (at: WrittenUnits) => boolean {
+  const eighths = stretches.filter(({ unit, ratio }) => unit === 'eighth' && ratio > 1);
+  if (eighths.length === 0) return () => false;
+  const starts = bars.map((bar) => bar.start);
+  return (at) => eighths.some(({ from, to }) => at >= starts[from]! && at < (starts[to] ?? Infinity));
 }
 
 function doublingPart({ id, instrument }: CastPart, staves: StaffNotes[], grid: GridChoice, settings: ConversionSettings, bars: readonly Bar[]): DoublingPart {

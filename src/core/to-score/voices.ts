@@ -17,6 +17,8 @@ const BEAM = 12;
 const UNLIKE_ENDS_MEANT = 4;
 /** Cutting off what the file says is held. */
 const HELD_MEANT = 2.5;
+/** Cutting off a chord into which the next one is struck. */
+const STRUCK_INTO = 0.4;
 
 interface Line {
   /** Played end of what sounds last in this voice. */
@@ -25,6 +27,8 @@ interface Line {
   meant: boolean;
   start: WrittenUnits;
   key: MidiKey;
+  /** The chord it struck last. */
+  keys: readonly MidiKey[];
 }
 
 interface State {
@@ -37,6 +41,8 @@ interface State {
 }
 
 export interface VoiceCosts {
+  /** Strings of a strum die away at different times, and that is not written. */
+  strums: boolean;
   /** Writing a chord in the second voice. Low for keyboards, high for instruments of one line. */
   secondVoice: number;
   /** Lines at most, 1–4. */
@@ -47,7 +53,7 @@ export interface VoiceCosts {
 export function separateVoices(notes: readonly PlacedNote[], costs: VoiceCosts): number[] {
   const chords = chordsFromTop(notes);
   if (isOneLine(notes, chords)) return notes.map(() => 0);
-  const silent: Line = { end: -Infinity, meant: false, start: -Infinity, key: 0 };
+  const silent: Line = { end: -Infinity, meant: false, start: -Infinity, key: 0, keys: [] };
   let states: State[] = [{ cost: 0, lines: Array<Line>(costs.most).fill(silent), sizes: [], from: null }];
   for (const chord of chords) {
     const members = chord.map((i) => notes[i]!);
@@ -116,7 +122,7 @@ function place(state: State, members: readonly PlacedNote[], sizes: readonly num
     if (size > 0) {
       const own = size === members.length ? members : members.slice(next, next + size);
       next += size;
-      cost += joining(line, own) + unlike(own) + voice * costs.secondVoice;
+      cost += joining(line, own) + (costs.strums ? 0 : unlike(own)) + voice * costs.secondVoice;
       // Voices that sound against each other keep their order; a voice that rests does not mind.
       for (let other = 0; other < sizes.length; other++) {
         const against = state.lines[other]!;
@@ -133,7 +139,12 @@ function place(state: State, members: readonly PlacedNote[], sizes: readonly num
 }
 
 function lineAfter(chord: readonly PlacedNote[], side: 'upper' | 'lower'): Line {
-  return { start: chord[0]!.start, meant: chord.every((note) => note.meantEnd !== undefined), end: chord.reduce((end, note) => Math.max(end, note.release), 0), key: side === 'upper' ? chord.at(-1)!.key : chord[0]!.key };
+  return { start: chord[0]!.start, meant: chord.every((note) => note.meantEnd !== undefined), end: chord.reduce((end, note) => Math.max(end, note.release), 0), key: side === 'upper' ? chord.at(-1)!.key : chord[0]!.key, keys: chord.map((note) => note.key) };
+}
+
+/** A chord that strikes a key of the one before again: that one was let go for it, however late the rest of it. */
+function isStruckInto(line: Line, chord: readonly PlacedNote[]): boolean {
+  return chord.length > 1 && line.keys.length > 1 && chord.some((note) => line.keys.includes(note.key));
 }
 
 /** What is cut off when the voice moves on: little for a legato overlap, much for a held note. */
@@ -144,6 +155,7 @@ function joining(line: Line, chord: readonly PlacedNote[]): number {
   const length = chord.reduce((least, note) => Math.min(least, note.release - note.onset), Infinity);
   const held = at - line.start;
   const share = over / Math.max(1, Math.min(held, length));
+  if (isStruckInto(line, chord)) return STRUCK_INTO;
   if (line.meant && chord[0]!.meant !== undefined) return Math.min(HELD_MEANT + 2.2 * share, 6);
   return share <= 0.35 ? 0.3 * share : Math.min(0.1 + 2.2 * share, 6);
 }
