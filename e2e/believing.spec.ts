@@ -39,6 +39,40 @@ test('short notes are written as they read, or as long as they were played', asy
   expect(kept.end - kept.start).toBe(QUARTER / 4);
 });
 
+test('a note says why it is written so, and is written otherwise from there', async ({ page }) => {
+  await page.goto('/');
+  await dropFile(page, file([{ name: 'Trumpet in C', notes: Array.from({ length: 32 }, (_, i): HandNote => ({ key: 67 + (i % 4), at: i / 2, length: 0.25 })) }]));
+  await expect(page.locator('g.note').first()).toBeVisible({ timeout: 30_000 });
+  await page.locator('g.note .notehead').nth(10).click();
+  const why = page.getByRole('status', { name: 'Why it is written so' });
+  await expect(why).toContainText('The file has it exactly here.');
+  await expect(why).toContainText('Sounds 150 ms, written as 300 ms with a dot');
+  await why.getByRole('button', { name: 'As played in this bar' }).click();
+  await expect(page.getByRole('button', { name: 'Ledger (1)' })).toBeVisible();
+  await expect(why).toContainText('Its value is the file’s.');
+  const waiting = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'MusicXML' }).click();
+  const { notes } = readParts(readFileSync(await (await waiting).path(), 'utf8'))[0]!;
+  expect(notes.map(({ start, end }) => end - start)).toEqual(notes.map((_, i) => (i >= 8 && i < 16 ? QUARTER / 4 : QUARTER / 2)));
+});
+
+test('percussion of many hands gets a line for each instrument', async ({ page }) => {
+  const strikes = [[62, 0], [64, 1], [56, 0.5], [70, 1.5], [75, 2], [54, 3]] as const;
+  const notes = Array.from({ length: 8 }, (_, bar) => strikes.map(([key, at]): HandNote => ({ key, at: bar * 4 + at, length: 0.1, channel: 10 }))).flat();
+  await page.goto('/');
+  await dropFile(page, file([{ name: 'Perc', notes }, { name: 'Tuba', notes: line([36, 32]) }]));
+  await expect(page.locator('g.note').first()).toBeVisible({ timeout: 30_000 });
+  await page.getByText('Each could have a line of its own').click();
+  await page.getByRole('button', { name: 'A line for each' }).click();
+  const waiting = page.waitForEvent('download');
+  await expect(page.getByRole('button', { name: 'Ledger (1)' })).toBeVisible();
+  await expect(page.getByText('Cowbell').first()).toBeVisible();
+  await page.getByRole('button', { name: 'MusicXML' }).click();
+  const xml = readFileSync(await (await waiting).path(), 'utf8');
+  expect([...xml.matchAll(/<part-name>([^<]*)</g)].map(([, name]) => name).sort()).toEqual(['Claves', 'Congas', 'Cowbell', 'Maracas', 'Tambourine', 'Tuba']);
+  expect(xml.match(/<unpitched>/g)).toHaveLength(48);
+});
+
 test('names in another encoding are read again as somebody says', async ({ page }) => {
   await page.goto('/');
   await dropFile(page, file([{ name: '', notes: line([60, 4], [62, 4]), extra: [meta(0, Meta.trackName, [0x53, 0x70, 0xe5, 0x72, 0x20, 0x31])] }]));

@@ -11,18 +11,24 @@ import type { CastingSettings } from './settings';
 export const CLEAR = 0.85;
 
 export function castTracks(performance: Performance, settings: CastingSettings): CastTrack[] {
-  const alone = performance.tracks.map((track) => recogniseTrack(track));
+  const band = performance.tracks.some((track) => track.notes.length > 0 && onPercussionChannel(track));
+  const alone = performance.tracks.map((track) => recogniseTrack(track, band));
   return performance.tracks.map((track, i) => {
-    const recognition = isClear(alone[i]!) || track.notes.length === 0 ? alone[i]! : recogniseTrack(track, companyOf(alone, performance.tracks, i));
+    const recognition = isClear(alone[i]!) || track.notes.length === 0 ? alone[i]! : recogniseTrack(track, band, companyOf(alone, performance.tracks, i));
     return castTrack(track, recognition, settings);
   });
 }
 
-function recogniseTrack(track: PlayedTrack, company: Company = { above: null, below: null }): Recognition {
+function onPercussionChannel({ channels }: PlayedTrack): boolean {
+  return channels.length > 0 && channels.every((channel) => channel === PERCUSSION_CHANNEL);
+}
+
+function recogniseTrack(track: PlayedTrack, band: boolean, company: Company = { above: null, below: null }): Recognition {
   return recognise({
     name: track.name,
     program: track.programs[0]?.program ?? null,
-    percussionChannel: track.channels.length > 0 && track.channels.every((channel) => channel === PERCUSSION_CHANNEL),
+    percussionChannel: onPercussionChannel(track),
+    band,
     keys: track.notes.map((note) => note.key),
     mostAtOnce: mostAtOnce(track.notes),
     company,

@@ -110,6 +110,25 @@ describe('recognition', () => {
     expect(low.evidence.join()).toContain('outside 74–108');
   });
 
+  it.each<[string, number, string]>([
+    ['Gtr', 28, 'electric-guitar'], ['Gtr', 25, 'guitar'], ['Bs', 33, 'double-bass'], ['Bs', 68, 'baritone-sax'], ['Bass', 34, 'bass-guitar'],
+    ['Tenor', 67, 'tenor-sax'], ['Tenor', 53, 'tenor'], ['Alto', 66, 'alto-sax'], ['Clav', 8, 'clavichord'], ['Clav', 7, 'harpsichord'],
+  ])('a name that several have, “%s”, is told by program %i: %s', (name, program, instrument) => {
+    const [best] = ask(name, { program, keys: [48, 50, 52, 53, 55] }).candidates;
+    expect(best!.instrument).toBe(instrument);
+    expect(best!.confidence).toBeGreaterThan(SURE_ENOUGH);
+  });
+  it('takes a synthesizer’s triangle for a wave, and one that is struck for an instrument', () => {
+    expect(ask('Triangle', { program: 81, keys: [36, 38, 40, 41, 43] }).candidates[0]!.instrument).toBe('synthesizer');
+    expect(ask('Triangle', { program: 1, keys: [60, 61] }).candidates[0]!.instrument).toBe('triangle');
+    expect(ask('Triangle', { keys: [36, 38, 40, 41, 43] }).candidates[0]!.instrument).toBe('triangle');
+  });
+  it('takes a bass beside a drum kit for a bass guitar, and asks elsewhere', () => {
+    expect(ask('Bass', { keys: [30, 40], band: true }).candidates[0]).toMatchObject({ instrument: 'bass-guitar' });
+    const alone = ask('Bass', { keys: [30, 40] }).candidates;
+    expect(alone[0]!.confidence).toBeLessThan(SURE_ENOUGH);
+    expect(alone.slice(0, 2).map(({ instrument }) => instrument)).toEqual(['double-bass', 'bass-guitar']);
+  });
   it('takes channel 10 for drums', () => {
     expect(ask('Beats', { percussionChannel: true }).candidates[0]!.instrument).toBe('drum-kit');
   });

@@ -13,6 +13,8 @@ export interface TrackFacts {
   /** Sounding keys of its notes, any order; empty for an empty track. */
   keys: readonly MidiKey[];
   mostAtOnce: number;
+  /** There is a drum kit among the tracks. */
+  band?: boolean;
   /** What the tracks above and below clearly are, where known. */
   company?: { above: Instrument | null; below: Instrument | null };
 }
@@ -80,8 +82,9 @@ export function recognise(facts: TrackFacts): Recognition {
     scores.set(instrument.id, candidate);
   };
 
-  for (const { phrase, weight } of matchName(words)) add(phrase.instrument, weight, `name contains “${phrase.words.join(' ')}”`);
+  for (const { instrument, weight, evidence } of matchName(words).map((match) => inTheLightOf(facts, match))) add(instrument, weight, evidence);
   byProgram(facts, add);
+  if (words.length === 1 && ANY_BASS.has(words[0]!)) byBand(facts, add);
   if (facts.percussionChannel) {
     const named = [...scores.values()].some((candidate) => instrumentById(candidate.instrument).unpitched);
     if (!named) add(instrumentById('drum-kit'), 0.9, 'channel 10');
@@ -92,6 +95,7 @@ export function recognise(facts: TrackFacts): Recognition {
   for (const candidate of scores.values()) {
     judgeByRange(candidate, facts);
     judgeByTexture(candidate, facts);
+    judgeByPitches(candidate, facts);
     // Hands belong to instruments written on two staves.
     if (details.hand && instrumentById(candidate.instrument).clefs.length < 2) candidate.confidence *= 0.5;
   }
@@ -100,6 +104,40 @@ export function recognise(facts: TrackFacts): Recognition {
   );
   doubtTies(candidates);
   return { candidates: candidates.slice(0, 6), technique, details };
+}
+
+/** Short names that mean one of several instruments; the program tells which. Common practice in sequences, no source. */
+const MEANS_TOO: Readonly<Record<string, readonly InstrumentId[]>> = {
+  ...Object.fromEntries(['gtr', 'gt', 'git', 'guitar', 'gitarre', 'chitarra', 'guitare', 'guitarra', 'guit', 'chit'].map((word) => [word, ['electric-guitar', 'bass-guitar']])),
+  ...Object.fromEntries(['bass', 'bs', 'basse', 'basso', 'bajo', 'b'].map((word) => [word, ['bass-guitar', 'double-bass']])),
+  soprano: ['soprano-sax'],
+  sop: ['soprano-sax'],
+  alto: ['alto-sax'],
+  alt: ['alto-sax'],
+  tenor: ['tenor-sax'],
+  ten: ['tenor-sax'],
+  baritone: ['baritone-sax'],
+  bar: ['baritone-sax'],
+  clav: ['clavichord'],
+};
+
+/** The instrument a name means, on the program that goes with it. */
+function inTheLightOf({ program }: TrackFacts, { phrase, weight }: NameMatch): { instrument: Instrument; weight: number; evidence: string } {
+  const name = phrase.words.join(' ');
+  const other = program === null ? undefined : MEANS_TOO[name]?.find((id) => id !== phrase.instrument.id && instrumentById(id).programs.includes(program));
+  if (!other || program === null || phrase.instrument.programs.includes(program)) return { instrument: phrase.instrument, weight, evidence: `name contains “${name}”` };
+  return { instrument: instrumentById(other), weight, evidence: `“${name}” on ${programName(program)}` };
+}
+
+/** Words for whatever plays the bass. */
+const ANY_BASS = new Set(['bass', 'bs', 'basse', 'basso', 'bajo']);
+
+/** A bass beside a drum kit is a bass guitar; elsewhere it may be several things, these first. */
+function byBand({ band, program }: TrackFacts, add: (instrument: Instrument, weight: number, evidence: string) => void): void {
+  if (program !== null && program !== 1) return;
+  if (band) return add(instrumentById('bass-guitar'), 0.78, 'a bass beside a drum kit');
+  add(instrumentById('double-bass'), 0.36, 'a bass');
+  add(instrumentById('bass-guitar'), 0.34, 'a bass');
 }
 
 /** Two instruments that fit equally well are a question, not an answer, unless one is what is usually meant. */
@@ -116,9 +154,16 @@ function singular(word: string): string {
   return !byWord.has(word) && word.endsWith('s') && byWord.has(word.slice(0, -1)) ? word.slice(0, -1) : word;
 }
 
+interface NameMatch {
+  phrase: Phrase;
+  weight: number;
+  /** Which words of the name. */
+  at: Set<number>;
+}
+
 /** Phrases of the catalogue found in the name; one found inside a longer one does not count. */
-function matchName(words: readonly string[]): { phrase: Phrase; weight: number }[] {
-  const found: { phrase: Phrase; weight: number; at: Set<number> }[] = [];
+function matchName(words: readonly string[]): NameMatch[] {
+  const found: NameMatch[] = [];
   const considered = new Set(words.flatMap((word) => byWord.get(word) ?? []));
   for (const phrase of considered) {
     const places = phrase.words.map((word) => words.indexOf(word));
@@ -144,7 +189,7 @@ function matchName(words: readonly string[]): { phrase: Phrase; weight: number }
 }
 
 /** Names cut short ("Trump", "Clarin"): four letters or more that begin a full name. */
-function matchBeginnings(words: readonly string[]): { phrase: Phrase; weight: number; at: Set<number> }[] {
+function matchBeginnings(words: readonly string[]): NameMatch[] {
   return words.flatMap((word, place) =>
     word.length < 4
       ? []
@@ -186,6 +231,19 @@ function judgeByTexture(candidate: Candidate, { mostAtOnce, keys }: TrackFacts):
   if (keys.length === 0 || mostAtOnce < 5 || instrument.polyphonic || instrument.unpitched) return;
   candidate.confidence *= 0.9;
   candidate.evidence.push(`up to ${mostAtOnce} notes at once`);
+}
+
+/** Programs of percussion and noises, from General MIDI Level 1: there keys are no pitches. */
+const FIRST_PERCUSSIVE_PROGRAM = 113;
+const A_MELODY = 5;
+
+/** What is struck has no melody: a synthesizer's “Triangle” is a wave, not a bar of steel. */
+function judgeByPitches(candidate: Candidate, { percussionChannel, program, keys }: TrackFacts): void {
+  if (!instrumentById(candidate.instrument).unpitched || percussionChannel || program === null || program === 1 || program >= FIRST_PERCUSSIVE_PROGRAM) return;
+  const pitches = new Set(keys).size;
+  if (pitches < A_MELODY) return;
+  candidate.confidence *= 0.3;
+  candidate.evidence.push(`${pitches} keys on a program with pitches`);
 }
 
 function judgeByRange(candidate: Candidate, facts: TrackFacts): void {

@@ -35,6 +35,14 @@ describe('why a note is written as it is', () => {
     expect(inBar.slice(8)).toEqual(Array(8).fill(true));
     expect(dots(remedy(reasons, 'As played in the part'))).toEqual(Array(16).fill(false));
   });
+  it('says that a beat is a triplet, and writes plain values instead', () => {
+    const triplets = Array.from({ length: 24 }, (_, i) => ({ key: 60 + (i % 5), at: i / 3, length: 1 / 3 }));
+    const tracks = [{ name: 'Oboe', notes: [...triplets, ...row(eight, 1, 1).map((note) => ({ ...note, at: note.at + 8 }))] }];
+    const reasons = why(tracks, 't1', 4);
+    expect(words(reasons)).toContain('This beat is divided in three.');
+    expect(words(why(tracks, 't1', 4, remedy(reasons, 'Plain values in this bar')))).not.toContain('divided');
+    expect(words(why(tracks, 't1', 16, remedy(reasons, 'Plain values in this bar')))).toContain('divided in three');
+  });
   it('names the part it doubles, and lets it be written as it is played', () => {
     const loose = eight.map((key, i) => ({ key: key - 12, at: i + 0.012 + (i % 2) * 0.01, length: i % 2 === 0 && i > 3 ? 0.5 : 0.95 }));
     const tracks = [{ name: 'Flute', notes: row(eight, 1, 0.97) }, { name: 'Bassoon', notes: loose }];

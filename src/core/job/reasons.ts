@@ -6,7 +6,7 @@ import { drumSound, GENERAL_MIDI_DRUMS } from '../instruments';
 import type { NoteId } from '../performance';
 import type { PartId } from '../score';
 import { barIndexAt, lastNotAfter, QUARTER, type Milliseconds, type WrittenUnits } from '../time';
-import { appliedLead, type Conversion, type EndedNote, type StaffNotes } from '../to-score';
+import { appliedLead, isTuplet, type Conversion, type EndedNote, type StaffNotes } from '../to-score';
 import type { Remedy } from './remedies';
 
 export interface Reason {
@@ -37,7 +37,7 @@ export function reasonsFor(conversion: Conversion, part: PartId, played: NoteId)
     const note = staff.notes.find(({ id, absorbed }) => id === played || absorbed.includes(played));
     if (!note) continue;
     const place: Place = { conversion, part, p, staff, note, bar: barIndexAt(conversion.score.bars.map(({ start }) => start), note.start) };
-    return [whereItStands(place), ornament(place), struckTwice(place), swing(place), length(place), doubled(place), drumPlace(place), whichStaff(place)].flatMap((reason) => reason ?? []);
+    return [whereItStands(place), tuplet(place), ornament(place), struckTwice(place), swing(place), length(place), doubled(place), drumPlace(place), whichStaff(place)].flatMap((reason) => reason ?? []);
   }
   return [];
 }
@@ -53,6 +53,23 @@ function whereItStands(place: Place): Reason {
   const away = milliseconds(note.onset - note.start, place);
   const back: Remedy[] = note.meant === undefined ? [] : [{ label: 'Back to where the file has it', decision: { kind: 'moveNotes', part, moves: [{ note: note.id, by: note.meant - note.start }] } }];
   return { words: away === 0 ? `Played here${taken}.` : `Played ${Math.abs(away)} ms ${away > 0 ? 'after' : 'before'} this place${taken}.`, remedies: back };
+}
+
+const IN_WORDS: Record<number, string> = { 3: 'three', 5: 'five', 6: 'six', 7: 'seven', 9: 'nine' };
+
+/** The beat is divided as a tuplet. */
+function tuplet({ conversion: { reports, line }, p, part, note, bar }: Place): Reason | null {
+  const b = lastNotAfter(line.starts, note.start);
+  const division = reports[p]!.divisions[b] ?? 1;
+  if (!isTuplet(division, line.beats[b]!.compound)) return null;
+  const plain = { kind: 'setGrid', part, smallest: '16th', triplets: false } as const;
+  return {
+    words: `This beat is divided in ${IN_WORDS[division] ?? division}.`,
+    remedies: [
+      { label: 'Plain values in this bar', decision: { ...plain, bars: { from: bar, to: bar + 1 } } },
+      { label: 'No triplets in the part', decision: plain },
+    ],
+  };
 }
 
 function ornament({ note, part }: Place): Reason | null {

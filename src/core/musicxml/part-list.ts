@@ -28,7 +28,7 @@ interface PartGroup {
 
 /** More players of one instrument than these are a family and not a desk: a brace would only repeat the bracket. */
 const MOST_IN_A_BRACE = 4;
-/** Each has its own brace, or stands by itself: no bracket joins them. */
+/** Each stands by itself; a brace there means the two staves of one player. */
 const UNBRACKETED: readonly Family[] = ['keyboard', 'plucked', 'other'];
 
 /**
@@ -47,7 +47,7 @@ function partGroups(parts: readonly Part[]): PartGroup[] {
   };
   const family = (part: Part) => instrumentById(part.instrument).family;
   const families = runs((a, b) => family(a) === family(b), 'bracket').filter(({ first }) => !UNBRACKETED.includes(family(parts[first]!)));
-  const desks = runs((a, b) => a.instrument === b.instrument && a.solo === b.solo && a.clefs.length === 1 && !a.unpitched, 'brace');
+  const desks = runs((a, b) => a.instrument === b.instrument && a.solo === b.solo && a.clefs.length === 1 && !a.unpitched, 'brace').filter(({ first }) => !UNBRACKETED.includes(family(parts[first]!)));
   const wholeFamily = (desk: PartGroup) => families.some(({ first, last }) => first === desk.first && last === desk.last);
   return [...families, ...desks.filter((desk) => desk.last - desk.first < MOST_IN_A_BRACE && !wholeFamily(desk))];
 }

@@ -1,7 +1,7 @@
 export * from './settings';
 export * from './to-score';
 export { appliedLead, type Lead } from './lead';
-export type { EndedNote } from './durations';
+export { isTuplet, type EndedNote } from './durations';
 export type { StaffNotes } from './staff-notes';
 export type { Doubling } from './doubled-lines';
 export type { PartDrums } from './part-drums';

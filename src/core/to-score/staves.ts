@@ -24,6 +24,8 @@ const WIDE_LEAP = 14;
 const REST_BETWEEN: WrittenUnits = QUARTER;
 /** A chord in close position, within an octave, that is shared between the hands. */
 const TORN = 1;
+/** One hand played chords by itself: the next one is not shared on the way to the other hand. */
+const TORN_BETWEEN_CHORDS = 3;
 const OCTAVE = 12;
 const CLOSE = 5;
 /** For each semitone by which the widest gap of a chord is wider than the one between the hands. */
@@ -67,7 +69,7 @@ export function splitHands(notes: readonly PlacedNote[]): number[] {
       for (let cut = 0; cut <= keys.length; cut++) {
         const left = keys.slice(0, cut);
         const right = keys.slice(cut);
-        const cost = handCost(left, state.left, at, false) + handCost(right, state.right, at, true) + crossing(left, right, state) + hopping(left, right, state, at) + holding(left, right, state, at) + cutCost(keys, cut) + unlikeFor(releases.slice(0, cut)) + unlikeFor(releases.slice(cut));
+        const cost = handCost(left, state.left, at, false) + handCost(right, state.right, at, true) + crossing(left, right, state) + hopping(left, right, state, at) + holding(left, right, state, at) + cutCost(keys, cut, state, at) + unlikeFor(releases.slice(0, cut)) + unlikeFor(releases.slice(cut));
         next.push({ cost: state.cost + cost, left: moved(state.left, left, at, releases.slice(0, cut)), right: moved(state.right, right, at, releases.slice(cut)), cut, from: state });
       }
     }
@@ -134,12 +136,19 @@ function holding(left: readonly MidiKey[], right: readonly MidiKey[], state: Sta
 }
 
 /** Hands lie apart where the chord does. */
-function cutCost(keys: readonly MidiKey[], cut: number): number {
+function cutCost(keys: readonly MidiKey[], cut: number, state: State, at: WrittenUnits): number {
   if (keys.length < 2) return 0;
   const widest = keys.slice(1).reduce((most, key, i) => Math.max(most, key - keys[i]!), 0);
   const between = cut > 0 && cut < keys.length ? keys[cut]! - keys[cut - 1]! : 0;
   const torn = between > 0 && between <= CLOSE && keys.at(-1)! - keys[0]! <= OCTAVE;
-  return GAP * (widest - between) + (torn ? TORN : 0);
+  return GAP * (widest - between) + (torn ? (isChording(state, at) ? TORN_BETWEEN_CHORDS : TORN) : 0);
+}
+
+/** The last thing played, not long ago, was a chord of one hand alone. */
+function isChording({ left, right }: State, at: WrittenUnits): boolean {
+  if (left.lastAt === right.lastAt) return false;
+  const last = left.lastAt > right.lastAt ? left : right;
+  return last.highest > last.lowest && at - last.until <= REST_BETWEEN;
 }
 
 function moved(hand: Hand, keys: readonly MidiKey[], at: WrittenUnits, releases: readonly number[]): Hand {

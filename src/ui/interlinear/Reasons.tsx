@@ -11,7 +11,7 @@ import styles from './interlinear.module.css';
 export function Reasons() {
   const reasons = useReasons();
   const decide = useWorkspace((state) => state.decide);
-  if (!reasons) return <div className={`${styles.reasons} soft`}>Pick a note to see why it is written so.</div>;
+  if (!reasons) return <div className={styles.reasons} />;
   return (
     <div className={styles.reasons} role="status" aria-label="Why it is written so">
       {reasons.map(({ words, remedies }) => (
