@@ -27,20 +27,39 @@ const coreRules = coreLayers.map((folders, row) => ({
   ignores: ['**/*.test.ts'],
   rules: forbid(
     [
-      ...coreLayers.slice(row + 1).flat().map((name) => `\\.\\./${name}|core/${name}`),
-      'workers', 'storage', 'ui', 'app', 'react', 'next', 'dexie', 'antd',
+      ...coreLayers
+        .slice(row + 1)
+        .flat()
+        .map((name) => `\\.\\./${name}|core/${name}`),
+      'workers',
+      'storage',
+      'ui',
+      'app',
+      'react',
+      'next',
+      'dexie',
+      'antd',
     ],
     'Imports go one way (see eslint.config.mjs): this layer is higher than yours.',
   ),
 }));
 
-const outerRules = outerLayers.slice(0, -1).map((folder, row) => ({
-  files: folder.split('|').filter((name) => name !== 'core').map((name) => `src/${name}/**/*.{ts,tsx}`),
-  rules: forbid(
-    outerLayers.slice(row + 1).flatMap((name) => name.split('|')).map((name) => `@/${name}`),
-    'Imports go one way: ui → workers and storage → core.',
-  ),
-})).filter(({ files }) => files.length > 0);
+const outerRules = outerLayers
+  .slice(0, -1)
+  .map((folder, row) => ({
+    files: folder
+      .split('|')
+      .filter((name) => name !== 'core')
+      .map((name) => `src/${name}/**/*.{ts,tsx}`),
+    rules: forbid(
+      outerLayers
+        .slice(row + 1)
+        .flatMap((name) => name.split('|'))
+        .map((name) => `@/${name}`),
+      'Imports go one way: ui → workers and storage → core.',
+    ),
+  }))
+  .filter(({ files }) => files.length > 0);
 
 export default tseslint.config(
   { ignores: ['node_modules/', '.next/', 'public/', 'next-env.d.ts', 'test-results/', '.shots/'] },
@@ -56,8 +75,21 @@ export default tseslint.config(
   {
     files: ['src/core/**/*.ts'],
     rules: {
-      'no-restricted-globals': ['error', 'window', 'document', 'fetch', 'Date', 'localStorage', 'navigator', 'indexedDB', 'performance'],
-      'no-restricted-properties': ['error', { object: 'Math', property: 'random', message: 'Randomness comes from a seed.' }],
+      'no-restricted-globals': [
+        'error',
+        'window',
+        'document',
+        'fetch',
+        'Date',
+        'localStorage',
+        'navigator',
+        'indexedDB',
+        'performance',
+      ],
+      'no-restricted-properties': [
+        'error',
+        { object: 'Math', property: 'random', message: 'Randomness comes from a seed.' },
+      ],
     },
   },
   ...coreRules,

@@ -14,7 +14,13 @@ export default defineConfig({
     viewport: { width: 1280, height: 800 },
     launchOptions: {
       executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
-      args: ['--no-sandbox', '--disable-background-networking', '--disable-component-update', '--disable-sync', '--no-first-run'],
+      args: [
+        '--no-sandbox',
+        '--disable-background-networking',
+        '--disable-component-update',
+        '--disable-sync',
+        '--no-first-run',
+      ],
     },
   },
   webServer: {

@@ -19,8 +19,13 @@ const SEEDS = [11, 12];
 
 function play(seed: number, manner: Partial<Manner>, leads = false) {
   const random = seeded(seed);
-  const all = players.map((player) => ({ ...player, manner: { ...MECHANICAL, release: 0.92, ...manner, lead: leads ? random.between(60, 250) : 0 } }));
-  const performance = performanceFromSmf(readSmf(perform(goose, all, { ticksPerQuarter: 480, format: 1, key: null, random })));
+  const all = players.map((player) => ({
+    ...player,
+    manner: { ...MECHANICAL, release: 0.92, ...manner, lead: leads ? random.between(60, 250) : 0 },
+  }));
+  const performance = performanceFromSmf(
+    readSmf(perform(goose, all, { ticksPerQuarter: 480, format: 1, key: null, random })),
+  );
   return toScore(performance, NO_SETTINGS);
 }
 
@@ -43,8 +48,14 @@ describe.each(SEEDS)('the demo played from seed %i', (seed) => {
 
   it('finds leads to within ten milliseconds and leaves steady tracks alone', () => {
     const random = seeded(seed);
-    const all = players.map((player, i) => ({ ...player, manner: { ...MECHANICAL, jitter: 10, release: 0.92, lead: i % 3 === 1 ? 100 + 10 * i : 0 } }));
-    const { reports } = toScore(performanceFromSmf(readSmf(perform(goose, all, { ticksPerQuarter: 480, format: 1, key: null, random }))), NO_SETTINGS);
+    const all = players.map((player, i) => ({
+      ...player,
+      manner: { ...MECHANICAL, jitter: 10, release: 0.92, lead: i % 3 === 1 ? 100 + 10 * i : 0 },
+    }));
+    const { reports } = toScore(
+      performanceFromSmf(readSmf(perform(goose, all, { ticksPerQuarter: 480, format: 1, key: null, random }))),
+      NO_SETTINGS,
+    );
     reports.forEach((report) => {
       // Parts stand in score order; t1 is the first player.
       const i = Number(report.part.slice(1)) - 1;
@@ -54,7 +65,8 @@ describe.each(SEEDS)('the demo played from seed %i', (seed) => {
   });
 });
 
-// The same floors for forty scores of nine kinds, on a seed the constants were chosen on; docs/accuracy.md reports on others.
+// The same floors for forty scores of nine kinds, on a seed the constants were chosen on; docs/accuracy.md reports on
+// others.
 describe('the corpus', () => {
   it.each([
     ['by a machine', 1, 1],
@@ -64,7 +76,12 @@ describe('the corpus', () => {
     ['jitter 30 ms', 0.96, 0.93],
     ['jitter 12 ms, 60–250 ms early', 0.9, 0.89],
   ])('%s', (name, onsets, values) => {
-    const { measure: total } = totalOf(measureTake(TAKES.find((take) => take.name === name)!, 2));
+    const { measure: total } = totalOf(
+      measureTake(
+        TAKES.find((take) => take.name === name)!,
+        2,
+      ),
+    );
     expect(total.onsets / total.notes).toBeGreaterThanOrEqual(onsets);
     expect(total.values / total.valued).toBeGreaterThanOrEqual(values);
     expect(total.voices / total.notes).toBeGreaterThanOrEqual(onsets - 0.005);
@@ -73,21 +90,35 @@ describe('the corpus', () => {
   it('has at least forty scores of every meter, each with full bars of its own', () => {
     const scores = corpus(2);
     expect(scores.length).toBeGreaterThanOrEqual(40);
-    expect(new Set(scores.flatMap((score) => score.meters.map((meter) => `${meter.beats}/${meter.beatType}`)))).toEqual(new Set(['2/4', '3/4', '4/4', '5/4', '6/8', '9/8', '12/8', '5/8', '7/8']));
-    for (const score of scores) for (const part of score.parts) expect(Math.max(...part.notes.map((note) => note.end)), score.name).toBeLessThanOrEqual(score.length);
+    expect(new Set(scores.flatMap((score) => score.meters.map((meter) => `${meter.beats}/${meter.beatType}`)))).toEqual(
+      new Set(['2/4', '3/4', '4/4', '5/4', '6/8', '9/8', '12/8', '5/8', '7/8']),
+    );
+    for (const score of scores)
+      for (const part of score.parts)
+        expect(Math.max(...part.notes.map((note) => note.end)), score.name).toBeLessThanOrEqual(score.length);
   });
 });
 
 // What lies exactly on its grid stays there, whatever it looks like.
 describe('music that is easily taken for something else', () => {
   it.each(EXACT_TAKES.map(({ name }) => name))('%s: nothing moves', (name) => {
-    const outcomes = measureScores(genres(2), EXACT_TAKES.find((take) => take.name === name)!, 2);
+    const outcomes = measureScores(
+      genres(2),
+      EXACT_TAKES.find((take) => take.name === name)!,
+      2,
+    );
     for (const [kind, { measure: total }] of outcomes) expect(total.onsets, kind).toBe(total.notes);
     const { measure: all } = totalOf(outcomes);
     expect(all.values / all.valued).toBeGreaterThanOrEqual(name === 'drawn, gate 75 %' ? 0.98 : 0.999);
   });
   it.each(HUMAN_TAKES.map(({ name }) => name))('%s', (name) => {
-    const { measure: all } = totalOf(measureScores(genres(2), HUMAN_TAKES.find((take) => take.name === name)!, 2));
+    const { measure: all } = totalOf(
+      measureScores(
+        genres(2),
+        HUMAN_TAKES.find((take) => take.name === name)!,
+        2,
+      ),
+    );
     expect(all.onsets / all.notes).toBeGreaterThanOrEqual(0.95);
     expect(all.values / all.valued).toBeGreaterThanOrEqual(0.93);
   });
@@ -96,7 +127,9 @@ describe('music that is easily taken for something else', () => {
 describe('casting', () => {
   it('deals notes out to the players who played them', () => {
     const shares = dealCases(1, 40).map(dealtRight);
-    expect(shares.reduce((sum, one) => sum + one.right, 0) / shares.reduce((sum, one) => sum + one.notes, 0)).toBeGreaterThanOrEqual(0.98);
+    expect(
+      shares.reduce((sum, one) => sum + one.right, 0) / shares.reduce((sum, one) => sum + one.notes, 0),
+    ).toBeGreaterThanOrEqual(0.98);
   });
   it('gathers the techniques of one player', () => {
     const shares = Array.from({ length: 12 }, (_, i) => gatheredRight(i + 1));
@@ -114,7 +147,9 @@ describe('the measure itself', () => {
     wrong.parts[0]!.notes[1]!.end += 2520;
     wrong.parts[0]!.notes[2]!.pitch = { ...wrong.parts[0]!.notes[2]!.pitch, step: 'F', alter: -1 };
     const seen = measure(score, wrong).total;
-    expect([perfect.onsets - seen.onsets, perfect.values - seen.values, perfect.spelled - seen.spelled]).toEqual([1, 2, 2]);
+    expect([perfect.onsets - seen.onsets, perfect.values - seen.values, perfect.spelled - seen.spelled]).toEqual([
+      1, 2, 2,
+    ]);
     const without = { ...score, parts: score.parts.slice(1) };
     expect(measure(without, goose).total.onsets).toBe(perfect.onsets - goose.parts[0]!.notes.length);
   });

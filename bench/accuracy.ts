@@ -1,5 +1,6 @@
 /*
- * Accuracy: `npm run accuracy`. True scores are played by the seeded performer in many manners, converted without any decision,
+ * Accuracy: `npm run accuracy`. True scores are played by the seeded performer in many manners, converted without any
+ * decision,
  * and compared with the truth; beside it plain rounding to the nearest sixteenth. Writes docs/accuracy.md.
  */
 import { writeFileSync } from 'node:fs';
@@ -24,13 +25,29 @@ import { measureTake, nearestSixteenth, TAKES, totalOf, type Outcome } from './t
 /** Constants were chosen on the scores and takes of other seeds (1–3). */
 const REPORT_SEEDS = [1001, 1002, 1003];
 
-const cells = (plain: string, { onsets, notes, values, valued, voices, staves, fullBars, bars, spelled, pitched, extra }: Measure) =>
-  [plain, percent(onsets, notes), percent(values, valued), percent(voices, notes), percent(staves, notes), percent(fullBars, bars), percent(spelled, pitched), String(extra)].join(' | ');
+const cells = (
+  plain: string,
+  { onsets, notes, values, valued, voices, staves, fullBars, bars, spelled, pitched, extra }: Measure,
+) =>
+  [
+    plain,
+    percent(onsets, notes),
+    percent(values, valued),
+    percent(voices, notes),
+    percent(staves, notes),
+    percent(fullBars, bars),
+    percent(spelled, pitched),
+    String(extra),
+  ].join(' | ');
 
 const HEAD = `nearest sixteenth: onsets | onsets | values | voices | staves | full bars | spelling | extra notes |
 |---|---|---|---|---|---|---|---|---|`;
 
-const merged = (all: readonly Outcome[]) => all.reduce((sum, one) => ({ measure: add(sum.measure, one.measure), plain: sum.plain + one.plain }), { measure: NOTHING, plain: 0 });
+const merged = (all: readonly Outcome[]) =>
+  all.reduce((sum, one) => ({ measure: add(sum.measure, one.measure), plain: sum.plain + one.plain }), {
+    measure: NOTHING,
+    plain: 0,
+  });
 
 const results = TAKES.map((take) => ({ take, bySeed: REPORT_SEEDS.map((seed) => measureTake(take, seed)) }));
 const overall = results.map(({ take, bySeed }) => {
@@ -123,7 +140,10 @@ chosen, with an eye on it and on real scores; on real scores names went from 99.
 ${repeats.map(({ jitter, wanted, found, ...other }) => `| stretches played twice, half of them with two endings, jitter ${jitter} ms | ${wanted} stretches | ${percent(found, wanted)}, ${other.false} found wrongly |`).join('\n')}
 | string and fret against ${frets.rows.length} fingerings of methods, from memory | ${frets.notes} notes | ${percent(frets.right, frets.notes)} |
 
-The fingerings that differ (${frets.rows.filter((row) => row.right < row.notes).map((row) => row.name).join(', ')}) can be played as chosen too: open strings where the method stays in a position.
+The fingerings that differ (${frets.rows
+  .filter((row) => row.right < row.notes)
+  .map((row) => row.name)
+  .join(', ')}) can be played as chosen too: open strings where the method stays in a position.
 
 ${dynamicsTable(REPORT_SEEDS)}
 

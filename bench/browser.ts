@@ -35,11 +35,17 @@ export interface BrowserTimes {
  */
 export async function timeInBrowser(file: Uint8Array, orchestra: Uint8Array): Promise<BrowserTimes | null> {
   const root = join(import.meta.dirname, '..');
-  const server = spawn('node', ['node_modules/next/dist/bin/next', 'start', '-H', '127.0.0.1', '-p', PORT], { cwd: root, stdio: 'ignore' });
+  const server = spawn('node', ['node_modules/next/dist/bin/next', 'start', '-H', '127.0.0.1', '-p', PORT], {
+    cwd: root,
+    stdio: 'ignore',
+  });
   let browser: Browser | null = null;
   try {
     await new Promise((resolve) => setTimeout(resolve, 3000));
-    browser = await chromium.launch({ executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium', args: ['--no-sandbox'] });
+    browser = await chromium.launch({
+      executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+      args: ['--no-sandbox'],
+    });
     const page = await browser.newPage();
     const [open, blocked] = await dropAndTime(page, file, 'dragoman: read and survey');
     const [convert, convertBlocked] = await dropAndTime(page, orchestra, 'dragoman: convert');
@@ -55,7 +61,9 @@ export async function timeInBrowser(file: Uint8Array, orchestra: Uint8Array): Pr
       await page.getByRole('tooltip').getByRole('combobox').nth(1).click();
       await page.locator('.ant-select-item-option', { hasText: value }).last().click();
       await page.waitForFunction(() => performance.getEntriesByName('dragoman: draw passage').length > 0);
-      const [change, redraw] = (await page.evaluate(`['dragoman: convert', 'dragoman: draw passage'].map((name) => performance.getEntriesByName(name).at(-1).duration)`)) as [number, number];
+      const [change, redraw] = (await page.evaluate(
+        `['dragoman: convert', 'dragoman: draw passage'].map((name) => performance.getEntriesByName(name).at(-1).duration)`,
+      )) as [number, number];
       changes.push(change);
       redraws.push(redraw);
       await page.keyboard.press('Escape');
@@ -72,14 +80,29 @@ export async function timeInBrowser(file: Uint8Array, orchestra: Uint8Array): Pr
   }
 }
 
-/** Drops a file on the first page and waits for a measurement. @returns it, and how long the page was blocked meanwhile */
-async function dropAndTime(page: Page, file: Uint8Array, measurement: string): Promise<[measured: number, blocked: number]> {
+/**
+ * Drops a file on the first page and waits for a measurement.
+ * @returns it, and how long the page was blocked meanwhile
+ */
+async function dropAndTime(
+  page: Page,
+  file: Uint8Array,
+  measurement: string,
+): Promise<[measured: number, blocked: number]> {
   await page.goto(`http://127.0.0.1:${PORT}/`);
   await page.getByText('demo', { exact: true }).waitFor();
   await page.evaluate(WATCH);
-  await page.locator('input[type=file]').first().setInputFiles({ name: 'dropped.mid', mimeType: 'audio/midi', buffer: Buffer.from(file) });
+  await page
+    .locator('input[type=file]')
+    .first()
+    .setInputFiles({ name: 'dropped.mid', mimeType: 'audio/midi', buffer: Buffer.from(file) });
   // Handing the file over blocks the page too, but that is the test driver's doing.
   await page.evaluate('window.longest = 0');
-  const measured = await page.waitForFunction((name) => performance.getEntriesByName(name)[0]?.duration, measurement, { timeout: 60_000 });
-  return [(await measured.jsonValue()) ?? 0, await page.evaluate(() => (window as unknown as { longest: number }).longest)];
+  const measured = await page.waitForFunction((name) => performance.getEntriesByName(name)[0]?.duration, measurement, {
+    timeout: 60_000,
+  });
+  return [
+    (await measured.jsonValue()) ?? 0,
+    await page.evaluate(() => (window as unknown as { longest: number }).longest),
+  ];
 }

@@ -22,10 +22,22 @@ export interface Sighs {
   tuplets: number;
 }
 
-export const NO_SIGHS: Sighs = { notes: 0, shortRests: 0, singles: 0, hops: 0, farOff: 0, doubleHeads: 0, doubledBars: 0, doubledUnlike: 0, tuplets: 0 };
+export const NO_SIGHS: Sighs = {
+  notes: 0,
+  shortRests: 0,
+  singles: 0,
+  hops: 0,
+  farOff: 0,
+  doubleHeads: 0,
+  doubledBars: 0,
+  doubledUnlike: 0,
+  tuplets: 0,
+};
 
 export function addSighs(a: Sighs, b: Sighs): Sighs {
-  return Object.fromEntries(Object.keys(a).map((key) => [key, a[key as keyof Sighs] + b[key as keyof Sighs]])) as unknown as Sighs;
+  return Object.fromEntries(
+    Object.keys(a).map((key) => [key, a[key as keyof Sighs] + b[key as keyof Sighs]]),
+  ) as unknown as Sighs;
 }
 
 export function sighsOf(score: Score): Sighs {
@@ -38,19 +50,23 @@ function partSighs(score: Score, part: Part): Sighs {
   part.bars.forEach((bar, b) => {
     const clefs = clefsAt(part, b);
     const heads = new Map<string, number>();
-    for (const { staff, symbols } of bar.voices) for (const symbol of symbols) {
-      if (symbol.notes.length === 0 && !symbol.wholeBar && symbol.duration <= QUARTER / 4) sighs.shortRests++;
-      if (symbol.tuplet?.first) sighs.tuplets++;
-      const at = score.bars[b]!.start + symbol.at;
-      for (const note of symbol.notes) {
-        sighs.notes++;
-        const place = diatonicNumber(note.pitch);
-        if (part.unpitched) heads.set(`${symbol.at}/${place}`, (heads.get(`${symbol.at}/${place}`) ?? 0) + 1);
-        const lines = STAFF_LINES[clefs[staff - 1]!];
-        const shift = part.lines.octaveLines.find((line) => line.staff === staff && at >= line.start && at <= line.end)?.octaves ?? 0;
-        if (!part.unpitched && lines && Math.max(lines[0] - (place - 7 * shift), place - 7 * shift - lines[1]) > 5) sighs.farOff++;
+    for (const { staff, symbols } of bar.voices)
+      for (const symbol of symbols) {
+        if (symbol.notes.length === 0 && !symbol.wholeBar && symbol.duration <= QUARTER / 4) sighs.shortRests++;
+        if (symbol.tuplet?.first) sighs.tuplets++;
+        const at = score.bars[b]!.start + symbol.at;
+        for (const note of symbol.notes) {
+          sighs.notes++;
+          const place = diatonicNumber(note.pitch);
+          if (part.unpitched) heads.set(`${symbol.at}/${place}`, (heads.get(`${symbol.at}/${place}`) ?? 0) + 1);
+          const lines = STAFF_LINES[clefs[staff - 1]!];
+          const shift =
+            part.lines.octaveLines.find((line) => line.staff === staff && at >= line.start && at <= line.end)
+              ?.octaves ?? 0;
+          if (!part.unpitched && lines && Math.max(lines[0] - (place - 7 * shift), place - 7 * shift - lines[1]) > 5)
+            sighs.farOff++;
+        }
       }
-    }
     for (const count of heads.values()) if (count > 1) sighs.doubleHeads += count - 1;
   });
   return addSighs(sighs, hopsOf(score, part));
@@ -68,22 +84,34 @@ function hopsOf(score: Score, part: Part): Sighs {
     if (group.length > 1) return;
     singles++;
     const before = groups[i - 1];
-    if (before?.length === 1 && before[0]!.staff !== group[0]!.staff && group[0]!.start - before[0]!.end <= QUARTER) hops++;
+    if (before?.length === 1 && before[0]!.staff !== group[0]!.staff && group[0]!.start - before[0]!.end <= QUARTER)
+      hops++;
   });
   return { ...NO_SIGHS, singles, hops };
 }
 
 function doubledSighs(score: Score): Sighs {
   const sighs = { ...NO_SIGHS };
-  const bars = score.parts.map((part) => (part.unpitched ? [] : part.bars.map((bar, b) => ({ played: playedIn(score, part, b), written: bar.voices.flatMap((voice) => voice.symbols).map(shapeOf).join(' ') }))));
-  for (let p = 0; p < bars.length; p++) for (let q = p + 1; q < bars.length; q++) {
-    for (let b = 0; b < Math.min(bars[p]!.length, bars[q]!.length); b++) {
-      const [one, other] = [bars[p]![b]!, bars[q]![b]!];
-      if (one.played === '' || one.played !== other.played) continue;
-      sighs.doubledBars++;
-      if (one.written !== other.written) sighs.doubledUnlike++;
+  const bars = score.parts.map((part) =>
+    part.unpitched
+      ? []
+      : part.bars.map((bar, b) => ({
+          played: playedIn(score, part, b),
+          written: bar.voices
+            .flatMap((voice) => voice.symbols)
+            .map(shapeOf)
+            .join(' '),
+        })),
+  );
+  for (let p = 0; p < bars.length; p++)
+    for (let q = p + 1; q < bars.length; q++) {
+      for (let b = 0; b < Math.min(bars[p]!.length, bars[q]!.length); b++) {
+        const [one, other] = [bars[p]![b]!, bars[q]![b]!];
+        if (one.played === '' || one.played !== other.played) continue;
+        sighs.doubledBars++;
+        if (one.written !== other.written) sighs.doubledUnlike++;
+      }
     }
-  }
   return sighs;
 }
 

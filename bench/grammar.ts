@@ -1,5 +1,6 @@
 /*
- * The grammar that true scores are made by: rhythm from cells that fill beats, melody as a walk along a scale with now and then
+ * The grammar that true scores are made by: rhythm from cells that fill beats, melody as a walk along a scale with now
+ * and then
  * a chromatic neighbour.
  */
 import { pitchKey, STEPS, type Pitch } from '../src/core/score';
@@ -13,8 +14,18 @@ export type Cell = readonly number[];
 /** Cells by how many quarters they fill, with how usual they are. */
 export type Cells = readonly (readonly [Cell, number])[];
 
-export const OF_TWO: Cells = [[[1], 3], [[0.5, 0.5], 4], [[0.5, 0.25, 0.25], 1], [[-0.5, 0.5], 0.7]];
-export const OF_THREE: Cells = [[[1.5], 3], [[0.5, 0.5, 0.5], 4], [[1, 0.5], 3], [[0.5, 0.5, 0.25, 0.25], 1]];
+export const OF_TWO: Cells = [
+  [[1], 3],
+  [[0.5, 0.5], 4],
+  [[0.5, 0.25, 0.25], 1],
+  [[-0.5, 0.5], 0.7],
+];
+export const OF_THREE: Cells = [
+  [[1.5], 3],
+  [[0.5, 0.5, 0.5], 4],
+  [[1, 0.5], 3],
+  [[0.5, 0.5, 0.25, 0.25], 1],
+];
 
 export type Meter = readonly [beats: number, beatType: number];
 
@@ -35,11 +46,14 @@ export function rhythm({ random, meter: [beats, beatType], bars }: Piece, cells:
       for (const group of groups) lengths.push(...weighted(random, group === 3 ? OF_THREE : OF_TWO));
       continue;
     }
-    for (let at = 0; at < barQuarters - 1e-6; ) {
+    for (let at = 0; at < barQuarters - 1e-6;) {
       const fitting = cells.filter(([cell]) => {
         const size = sizeOf(cell);
         const beat = beatType === 8 ? 1.5 : 1;
-        return at + size <= barQuarters + 1e-6 && (size <= beat || (Math.round(at / beat) % 2 === 0 && (size < 3 * beat || at === 0)));
+        return (
+          at + size <= barQuarters + 1e-6 &&
+          (size <= beat || (Math.round(at / beat) % 2 === 0 && (size < 3 * beat || at === 0)))
+        );
       });
       const cell = weighted(random, fitting);
       lengths.push(...cell);
@@ -52,17 +66,32 @@ export function rhythm({ random, meter: [beats, beatType], bars }: Piece, cells:
 export const sizeOf = (cell: Cell) => cell.reduce((sum, length) => sum + Math.abs(length), 0);
 
 export function weighted(random: Random, cells: Cells): Cell {
-  let left = random.between(0, cells.reduce((sum, [, weight]) => sum + weight, 0));
+  let left = random.between(
+    0,
+    cells.reduce((sum, [, weight]) => sum + weight, 0),
+  );
   for (const [cell, weight] of cells) if ((left -= weight) <= 0) return cell;
   return cells.at(-1)![0];
 }
 
-export function line(piece: Piece, instrument: string, name: string, range: readonly [number, number], cells: Cells): TruePart {
+export function line(
+  piece: Piece,
+  instrument: string,
+  name: string,
+  range: readonly [number, number],
+  cells: Cells,
+): TruePart {
   return { instrument, name, notes: melody(piece, rhythm(piece, cells), range, 1, 0) };
 }
 
 /** A walk along the major scale, with chromatic lower neighbours now and then. */
-export function melody({ random, fifths }: Piece, lengths: readonly number[], [low, high]: readonly [number, number], staff: number, voice: number): TrueNote[] {
+export function melody(
+  { random, fifths }: Piece,
+  lengths: readonly number[],
+  [low, high]: readonly [number, number],
+  staff: number,
+  voice: number,
+): TrueNote[] {
   const notes: TrueNote[] = [];
   let degree = scaleDegree((low + high) / 2);
   let at: WrittenUnits = 0;
@@ -71,7 +100,8 @@ export function melody({ random, fifths }: Piece, lengths: readonly number[], [l
     if (length > 0) {
       const move = random.pick([-2, -1, -1, 0, 1, 1, 2, 3, -3]);
       const next = degree + move;
-      degree = pitchKey(scalePitch(next, fifths)) < low || pitchKey(scalePitch(next, fifths)) > high ? degree - move : next;
+      degree =
+        pitchKey(scalePitch(next, fifths)) < low || pitchKey(scalePitch(next, fifths)) > high ? degree - move : next;
       const pitch = scalePitch(degree, fifths);
       notes.push({ start: at, end: at + units, key: pitchKey(pitch), pitch, staff, voice });
     }
@@ -80,7 +110,12 @@ export function melody({ random, fifths }: Piece, lengths: readonly number[], [l
   // A chromatic note leads up to the next by a semitone where both would be a step apart.
   for (let i = 0; i + 1 < notes.length; i++) {
     const [note, next] = [notes[i]!, notes[i + 1]!];
-    if (random.next() < 0.05 && next.key - note.key === 2 && note.pitch.alter < 1 && note.pitch.step !== next.pitch.step) {
+    if (
+      random.next() < 0.05 &&
+      next.key - note.key === 2 &&
+      note.pitch.alter < 1 &&
+      note.pitch.step !== next.pitch.step
+    ) {
       note.pitch = { ...note.pitch, alter: note.pitch.alter + 1 };
       note.key++;
     }
@@ -100,10 +135,21 @@ export function scalePitch(degree: number, fifths: number): Pitch {
 }
 
 /** A score of one kind around its parts. */
-export function pieceScore<K extends string>(kind: K, i: number, seed: number, meter: Meter, bpm: readonly [number, number], bars: number, write: (piece: Piece) => TruePart[]): TrueScore & { kind: K; name: string } {
+export function pieceScore<K extends string>(
+  kind: K,
+  i: number,
+  seed: number,
+  meter: Meter,
+  bpm: readonly [number, number],
+  bars: number,
+  write: (piece: Piece) => TruePart[],
+): TrueScore & { kind: K; name: string } {
   const random = seeded(seed);
   const piece: Piece = { random, meter, bars, fifths: Math.floor(random.between(-4, 5)) };
-  const parts = write(piece).map((part) => ({ ...part, notes: part.notes.sort((a, b) => a.start - b.start || a.key - b.key) }));
+  const parts = write(piece).map((part) => ({
+    ...part,
+    notes: part.notes.sort((a, b) => a.start - b.start || a.key - b.key),
+  }));
   return {
     kind,
     name: `${kind} ${i + 1}, ${meter.join('/')}`,

@@ -3,7 +3,10 @@ import { instrumentById } from '../src/core/instruments';
 import { barIndexAt } from '../src/core/time';
 import type { TruePart, TrueScore } from './true-score';
 
-/** How many of the true notes came out right. Every share is of all true notes of the pitched and unpitched parts together. */
+/**
+ * How many of the true notes came out right. Every share is of all true notes of the pitched and unpitched parts
+ * together.
+ */
 export interface Measure {
   notes: number;
   /** Written at the right place. */
@@ -23,19 +26,39 @@ export interface Measure {
   extra: number;
 }
 
-export const NOTHING: Measure = { notes: 0, onsets: 0, values: 0, valued: 0, staves: 0, voices: 0, fullBars: 0, bars: 0, spelled: 0, pitched: 0, extra: 0 };
+export const NOTHING: Measure = {
+  notes: 0,
+  onsets: 0,
+  values: 0,
+  valued: 0,
+  staves: 0,
+  voices: 0,
+  fullBars: 0,
+  bars: 0,
+  spelled: 0,
+  pitched: 0,
+  extra: 0,
+};
 
 export function add(a: Measure, b: Measure): Measure {
-  return Object.fromEntries(Object.keys(a).map((key) => [key, a[key as keyof Measure] + b[key as keyof Measure]])) as unknown as Measure;
+  return Object.fromEntries(
+    Object.keys(a).map((key) => [key, a[key as keyof Measure] + b[key as keyof Measure]]),
+  ) as unknown as Measure;
 }
 
 /** Compares part by part, in the order of the true score's instruments. */
-export function measure(score: Score, truth: TrueScore): { total: Measure; parts: { name: string; measure: Measure }[] } {
+export function measure(
+  score: Score,
+  truth: TrueScore,
+): { total: Measure; parts: { name: string; measure: Measure }[] } {
   const waiting = [...score.parts];
   const parts = truth.parts.map((part) => {
     const i = waiting.findIndex((candidate) => candidate.instrument === part.instrument);
     const found = i >= 0 ? waiting.splice(i, 1)[0] : undefined;
-    return { name: part.name, measure: found ? measurePart(score, found, part) : { ...NOTHING, notes: part.notes.length } };
+    return {
+      name: part.name,
+      measure: found ? measurePart(score, found, part) : { ...NOTHING, notes: part.notes.length },
+    };
   });
   return { parts, total: parts.reduce((sum, part) => add(sum, part.measure), NOTHING) };
 }
@@ -65,10 +88,17 @@ function measurePart(score: Score, part: Score['parts'][number], truth: TruePart
     }
     result.onsets++;
     // What has the same beginning and end may share a stem: a chord is as right as two voices.
-    const rightVoice = truth.notes.some((other) => other.start === note.start && other.end === note.end && other.staff === note.staff && (sound.voice - 1) % 4 === (other.voice ?? 0));
+    const rightVoice = truth.notes.some(
+      (other) =>
+        other.start === note.start &&
+        other.end === note.end &&
+        other.staff === note.staff &&
+        (sound.voice - 1) % 4 === (other.voice ?? 0),
+    );
     if (sound.staff === note.staff) result.staves++;
     if (rightVoice) result.voices++;
-    if (sound.staff !== note.staff || !rightVoice || (!unpitched && sound.end !== note.end)) wrong.add(barOf(note.start));
+    if (sound.staff !== note.staff || !rightVoice || (!unpitched && sound.end !== note.end))
+      wrong.add(barOf(note.start));
     if (unpitched) continue;
     if (sound.end === note.end) result.values++;
     if (lineOfFifths(sound.pitch) - shift === lineOfFifths(note.pitch)) result.spelled++;

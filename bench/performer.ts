@@ -3,7 +3,14 @@
  * fault has a size that can be set, so that accuracy can be measured against it.
  */
 import { encodeText, Meta, Message, writeSmf, type SmfEvent, type SmfTrack } from '../src/core/smf';
-import { QUARTER, buildTempoMap, secondsAtTick, tickAtSeconds, type Milliseconds, type TempoMap } from '../src/core/time';
+import {
+  QUARTER,
+  buildTempoMap,
+  secondsAtTick,
+  tickAtSeconds,
+  type Milliseconds,
+  type TempoMap,
+} from '../src/core/time';
 import type { Random } from './random';
 import { DYNAMIC_VELOCITY } from '../src/core/score';
 import type { TrueDynamic, TrueNote, TruePart, TrueScore } from './true-score';
@@ -61,26 +68,54 @@ export interface TakeOptions {
 }
 
 /** @param players one for each part of the score, same order */
-export function perform(score: TrueScore, players: readonly PlayedPart[], options: TakeOptions, extraTracks: readonly SmfTrack[] = []): Uint8Array {
+export function perform(
+  score: TrueScore,
+  players: readonly PlayedPart[],
+  options: TakeOptions,
+  extraTracks: readonly SmfTrack[] = [],
+): Uint8Array {
   const { ticksPerQuarter } = options;
   const tick = (units: number) => Math.round((units * ticksPerQuarter) / QUARTER);
-  const tempo = buildTempoMap(score.tempos.map(({ at, bpm }) => ({ tick: tick(at), microsecondsPerQuarter: Math.round(60_000_000 / bpm) })), ticksPerQuarter);
+  const tempo = buildTempoMap(
+    score.tempos.map(({ at, bpm }) => ({ tick: tick(at), microsecondsPerQuarter: Math.round(60_000_000 / bpm) })),
+    ticksPerQuarter,
+  );
   const conductor = conductorTrack(score, tick, options);
-  const tracks = score.parts.map((part, i) => playTrack(part, players[i]!, tempo, tick, options.random, tick(score.length)));
+  const tracks = score.parts.map((part, i) =>
+    playTrack(part, players[i]!, tempo, tick, options.random, tick(score.length)),
+  );
   if (options.format === 0) {
     const events = [conductor, ...tracks].flatMap((track) => track.events).sort((a, b) => a.tick - b.tick);
-    return writeSmf({ format: 0, division: { kind: 'metrical', ticksPerQuarter }, headerExtra: new Uint8Array(), tracks: [{ events, endTick: tick(score.length) }], unknownChunks: [] });
+    return writeSmf({
+      format: 0,
+      division: { kind: 'metrical', ticksPerQuarter },
+      headerExtra: new Uint8Array(),
+      tracks: [{ events, endTick: tick(score.length) }],
+      unknownChunks: [],
+    });
   }
   return writeSmf(
-    { format: 1, division: { kind: 'metrical', ticksPerQuarter }, headerExtra: new Uint8Array(), tracks: [conductor, ...tracks, ...extraTracks], unknownChunks: [] },
+    {
+      format: 1,
+      division: { kind: 'metrical', ticksPerQuarter },
+      headerExtra: new Uint8Array(),
+      tracks: [conductor, ...tracks, ...extraTracks],
+      unknownChunks: [],
+    },
     { runningStatus: true },
   );
 }
 
 function conductorTrack(score: TrueScore, tick: (units: number) => number, { key }: TakeOptions): SmfTrack {
-  const meta = (at: number, type: number, data: ArrayLike<number>): SmfEvent => ({ kind: 'meta', tick: tick(at), type, data: Uint8Array.from(data) });
+  const meta = (at: number, type: number, data: ArrayLike<number>): SmfEvent => ({
+    kind: 'meta',
+    tick: tick(at),
+    type,
+    data: Uint8Array.from(data),
+  });
   const events: SmfEvent[] = [meta(0, Meta.trackName, encodeText(score.title))];
-  for (const { at, beats, beatType } of score.meters) events.push(meta(at, Meta.timeSignature, [beats, Math.log2(beatType), 24, 8]));
+  for (const { at, beats, beatType } of score.meters)
+    events.push(meta(at, Meta.timeSignature, [beats, Math.log2(beatType), 24, 8]));
   for (const { at, bpm } of score.tempos) {
     const microseconds = Math.round(60_000_000 / bpm);
     events.push(meta(at, Meta.tempo, [microseconds >> 16, (microseconds >> 8) & 0xff, microseconds & 0xff]));
@@ -91,14 +126,23 @@ function conductorTrack(score: TrueScore, tick: (units: number) => number, { key
   return { events, endTick: tick(score.length) };
 }
 
-function playTrack({ notes, dynamics = [], pedals = [] }: TruePart, player: PlayedPart, tempo: TempoMap, tick: (units: number) => number, random: Random, end: number): SmfTrack {
+function playTrack(
+  { notes, dynamics = [], pedals = [] }: TruePart,
+  player: PlayedPart,
+  tempo: TempoMap,
+  tick: (units: number) => number,
+  random: Random,
+  end: number,
+): SmfTrack {
   const { manner } = player;
   const channel = player.channel - 1;
   const events: SmfEvent[] = [{ kind: 'meta', tick: 0, type: Meta.trackName, data: encodeText(player.trackName) }];
-  const send = (at: number, message: number, data1: number, data2 = 0) => events.push({ kind: 'channel', tick: at, status: message | channel, data1, data2 });
+  const send = (at: number, message: number, data1: number, data2 = 0) =>
+    events.push({ kind: 'channel', tick: at, status: message | channel, data1, data2 });
   if (player.program !== null) send(0, Message.programChange, player.program - 1);
   for (const { controller, value, everyQuarters } of player.junk ?? []) {
-    for (let at = 0; at < end; at += everyQuarters * tempo.ticksPerQuarter) send(Math.round(at), Message.controlChange, controller, value);
+    for (let at = 0; at < end; at += everyQuarters * tempo.ticksPerQuarter)
+      send(Math.round(at), Message.controlChange, controller, value);
   }
   const wandering = drifting(manner.drift ?? 0, random);
   /** Where a note that belongs at `at` is put. */
@@ -108,9 +152,17 @@ function playTrack({ notes, dynamics = [], pedals = [] }: TruePart, player: Play
     const by = shifted(at, milliseconds + wandering(secondsAtTick(tempo, at)));
     return Math.max(0, Math.round(by + (at - by) * (manner.strength ?? 0)) + (manner.offsetTicks ?? 0));
   };
-  const shifted = (at: number, milliseconds: number) => Math.max(0, Math.round(tickAtSeconds(tempo, secondsAtTick(tempo, at) + milliseconds / 1000)));
+  const shifted = (at: number, milliseconds: number) =>
+    Math.max(0, Math.round(tickAtSeconds(tempo, secondsAtTick(tempo, at) + milliseconds / 1000)));
 
-  if (manner.loudnessBy === 'modulation') for (let at = 0; at < end; at += tempo.ticksPerQuarter / 4) send(Math.round(at), Message.controlChange, 1, Math.round(loudnessAt(dynamics, (at * QUARTER) / tempo.ticksPerQuarter) + random.normal(1.5)));
+  if (manner.loudnessBy === 'modulation')
+    for (let at = 0; at < end; at += tempo.ticksPerQuarter / 4)
+      send(
+        Math.round(at),
+        Message.controlChange,
+        1,
+        Math.round(loudnessAt(dynamics, (at * QUARTER) / tempo.ticksPerQuarter) + random.normal(1.5)),
+      );
   for (const pedal of pedals) {
     send(Math.round(shifted(tick(pedal.start), 60)), Message.controlChange, 64, 127);
     send(Math.round(shifted(tick(pedal.end), -20)), Message.controlChange, 64, 0);
@@ -118,7 +170,8 @@ function playTrack({ notes, dynamics = [], pedals = [] }: TruePart, player: Play
 
   const swung = (units: number) => swingUnits(units, manner.swing ?? 1);
   const chords = new Map<number, TrueNote[]>();
-  for (const note of notes.map((one) => ({ ...one, start: swung(one.start), end: swung(one.end) }))) chords.set(note.start, [...(chords.get(note.start) ?? []), note]);
+  for (const note of notes.map((one) => ({ ...one, start: swung(one.start), end: swung(one.end) })))
+    chords.set(note.start, [...(chords.get(note.start) ?? []), note]);
   const starts = new Set(chords.keys());
   const played: { key: number; on: number; off: number; velocity: number }[] = [];
   for (const [start, chord] of chords) {
@@ -135,8 +188,23 @@ function playTrack({ notes, dynamics = [], pedals = [] }: TruePart, player: Play
       const overlap = manner.overlapBySteps ? (manner.overlap * 2) / Math.max(1, leap) : manner.overlap;
       const off = connected
         ? shifted(tick(note.end), overlap - manner.lead + random.normal(manner.jitter))
-        : shifted(Math.round(tick(start) + length * manner.release), -manner.lead + random.normal(manner.jitter * 0.7)) - (manner.gateTicks ?? 0) + (manner.offsetTicks ?? 0);
-      const velocity = Math.max(20, Math.min(120, Math.round((manner.loudnessBy === 'modulation' ? 78 : loudnessAt(dynamics, note.start)) + random.normal(8) + (manner.accents ?? 0) * strengthOf(note.start))));
+        : shifted(
+            Math.round(tick(start) + length * manner.release),
+            -manner.lead + random.normal(manner.jitter * 0.7),
+          ) -
+          (manner.gateTicks ?? 0) +
+          (manner.offsetTicks ?? 0);
+      const velocity = Math.max(
+        20,
+        Math.min(
+          120,
+          Math.round(
+            (manner.loudnessBy === 'modulation' ? 78 : loudnessAt(dynamics, note.start)) +
+              random.normal(8) +
+              (manner.accents ?? 0) * strengthOf(note.start),
+          ),
+        ),
+      );
       played.push({ key: note.key, on, off: Math.max(off, on + 1), velocity });
     });
   }
@@ -152,7 +220,14 @@ function playTrack({ notes, dynamics = [], pedals = [] }: TruePart, player: Play
     send(note.on, Message.noteOn, note.key, note.velocity);
     send(note.off, Message.noteOff, note.key, 64);
   }
-  const rank = (event: SmfEvent) => (event.kind !== 'channel' ? 0 : (event.status & 0xf0) === Message.noteOff ? 1 : (event.status & 0xf0) === Message.noteOn ? 3 : 2);
+  const rank = (event: SmfEvent) =>
+    event.kind !== 'channel'
+      ? 0
+      : (event.status & 0xf0) === Message.noteOff
+        ? 1
+        : (event.status & 0xf0) === Message.noteOn
+          ? 3
+          : 2;
   events.sort((a, b) => a.tick - b.tick || rank(a) - rank(b));
   return { events, endTick: Math.max(end, events.at(-1)!.tick) };
 }

@@ -89,21 +89,46 @@ const verovioReads = performance.now() - verovioStart;
 const browser = await timeInBrowser(large, orchestra);
 
 const rows = [
-  ['read a file of 1,000,000 events', ms(ours), `${(midiFile / ours).toFixed(1)} × as fast as midi-file (${ms(midiFile)}), ${(toneMidi / ours).toFixed(1)} × as @tonejs/midi (${ms(toneMidi)})`, 'under 1 s and 3 × midi-file'],
+  [
+    'read a file of 1,000,000 events',
+    ms(ours),
+    `${(midiFile / ours).toFixed(1)} × as fast as midi-file (${ms(midiFile)}), ${(toneMidi / ours).toFixed(1)} × as @tonejs/midi (${ms(toneMidi)})`,
+    'under 1 s and 3 × midi-file',
+  ],
   ['… memory for its events', `${Math.round(memory)} MB`, '', ''],
   ['… pair its notes, gather its time lines', ms(interpret), '', ''],
   ['… survey it', ms(survey), '', ''],
-  ['… read and survey it in the browser’s worker', browser ? ms(browser.open) : 'not measured', browser ? `page blocked ${ms(browser.blocked)} at most` : '', ''],
-  [`100 tracks, ${conversion!.score.bars.length} bars to a score, in the browser’s worker`, browser ? ms(browser.convert) : 'not measured', browser ? `page blocked ${ms(browser.convertBlocked)} at most` : '', 'under 5 s, page under 50 ms'],
+  [
+    '… read and survey it in the browser’s worker',
+    browser ? ms(browser.open) : 'not measured',
+    browser ? `page blocked ${ms(browser.blocked)} at most` : '',
+    '',
+  ],
+  [
+    `100 tracks, ${conversion!.score.bars.length} bars to a score, in the browser’s worker`,
+    browser ? ms(browser.convert) : 'not measured',
+    browser ? `page blocked ${ms(browser.convertBlocked)} at most` : '',
+    'under 5 s, page under 50 ms',
+  ],
   ['… the same through the script runner, stage by stage', ms(whole), '', ''],
   ...[...stages].map(([stage, value]) => [`… ${stage}`, ms(value), '', '']),
   ['… write it as MusicXML', ms(writing), '', ''],
-  [`a score of ${big.parts.length} parts and ${big.bars.length} bars (${(bigBytes.length / 1e6).toFixed(0)} MB of MusicXML) to MIDI`, ms(readScore + playScore + writeMidi), '', 'under 3 s'],
+  [
+    `a score of ${big.parts.length} parts and ${big.bars.length} bars (${(bigBytes.length / 1e6).toFixed(0)} MB of MusicXML) to MIDI`,
+    ms(readScore + playScore + writeMidi),
+    '',
+    'under 3 s',
+  ],
   ['… read', ms(readScore), `${(verovioReads / readScore).toFixed(1)} × as fast as verovio (${ms(verovioReads)})`, ''],
   ['… played', ms(playScore), `${sequenced!.report.notes} notes`, ''],
   ['… written', ms(writeMidi), '', ''],
   ['one setting of one part of the demo changed: computed', browser ? ms(browser.change) : 'not measured', '', ''],
-  ['… and drawn in the interlinear view, four parts and bars', browser ? ms(browser.redraw) : 'not measured', browser ? `${ms(browser.change + browser.redraw)} together` : '', 'under 150 ms'],
+  [
+    '… and drawn in the interlinear view, four parts and bars',
+    browser ? ms(browser.redraw) : 'not measured',
+    browser ? `${ms(browser.change + browser.redraw)} together` : '',
+    'under 150 ms',
+  ],
 ];
 const text = `# Benchmarks
 

@@ -1,5 +1,6 @@
 /*
- * The corpus played in many manners and measured: one function for the table in docs/accuracy.md and for the floors in tests.
+ * The corpus played in many manners and measured: one function for the table in docs/accuracy.md and for the floors in
+ * tests.
  */
 import { instrumentById } from '../src/core/instruments';
 import { performanceFromSmf, type Performance } from '../src/core/performance';
@@ -29,7 +30,11 @@ export const TAKES: readonly Take[] = [
   { name: 'jitter 15 ms, released at 70 %', manner: { ...HAND, jitter: 15, release: 0.7 } },
   { name: 'jitter 30 ms', manner: { ...HAND, jitter: 30 } },
   { name: 'jitter 12 ms, 60–250 ms early', manner: { ...HAND, jitter: 12 }, leads: true },
-  { name: 'jitter 15 ms, legato 60 ms, 60–250 ms early', manner: { ...HAND, jitter: 15, release: 1, overlap: 60 }, leads: true },
+  {
+    name: 'jitter 15 ms, legato 60 ms, 60–250 ms early',
+    manner: { ...HAND, jitter: 15, release: 1, overlap: 60 },
+    leads: true,
+  },
 ];
 
 /** As files that were never played arrive. */
@@ -45,16 +50,29 @@ export const EXACT_TAKES: readonly Take[] = [
 /** As people play, and as files look that were half mended. */
 export const HUMAN_TAKES: readonly Take[] = [
   { name: 'like people: drift, chord spread, accents', manner: { ...HAND, jitter: 8, drift: 9, accents: 16 } },
-  { name: 'like people, legato by interval', manner: { jitter: 8, drift: 9, release: 0.95, spread: 6, overlap: 40, overlapBySteps: true, accents: 16 } },
+  {
+    name: 'like people, legato by interval',
+    manner: { jitter: 8, drift: 9, release: 0.95, spread: 6, overlap: 40, overlapBySteps: true, accents: 16 },
+  },
   { name: 'half quantized (60 %)', manner: { ...HAND, jitter: 15, strength: 0.6 } },
   { name: 'starts quantized, ends as played', manner: { ...HAND, jitter: 15, startsOnly: true } },
 ];
 
-export function playTake(score: Pick<CorpusScore, keyof TrueScore | 'swing'>, { manner, leads }: Take, seed: number): Uint8Array {
+export function playTake(
+  score: Pick<CorpusScore, keyof TrueScore | 'swing'>,
+  { manner, leads }: Take,
+  seed: number,
+): Uint8Array {
   const random = seeded(seed);
   const players = score.parts.map((part, i) => {
     const { unpitched, programs } = instrumentById(part.instrument);
-    const own: Manner = { ...MECHANICAL, ...manner, swing: score.swing, lead: leads ? random.between(60, 250) : 0, ...(unpitched && { overlap: 0, release: 0.5 }) };
+    const own: Manner = {
+      ...MECHANICAL,
+      ...manner,
+      swing: score.swing,
+      lead: leads ? random.between(60, 250) : 0,
+      ...(unpitched && { overlap: 0, release: 0.5 }),
+    };
     return { trackName: part.name, channel: unpitched ? 10 : i + 1, program: programs[0] ?? null, manner: own };
   });
   return perform(score, players, { ticksPerQuarter: 480, format: 1, key: null, random });
@@ -72,22 +90,35 @@ export function measureTake(take: Take, corpusSeed: number): Map<Kind, Outcome> 
 }
 
 /** @returns by kind of score */
-export function measureScores<K extends string>(scores: readonly (Pick<CorpusScore, keyof TrueScore | 'swing'> & { kind: K })[], take: Take, corpusSeed: number): Map<K, Outcome> {
+export function measureScores<K extends string>(
+  scores: readonly (Pick<CorpusScore, keyof TrueScore | 'swing'> & { kind: K })[],
+  take: Take,
+  corpusSeed: number,
+): Map<K, Outcome> {
   const outcomes = new Map<K, Outcome>();
   scores.forEach((score, i) => {
     const performance = performanceFromSmf(readSmf(playTake(score, take, corpusSeed * 100 + i)));
     const { total } = measure(toScore(performance, NO_SETTINGS).score, score);
     const before = outcomes.get(score.kind) ?? { measure: NOTHING, plain: 0 };
-    outcomes.set(score.kind, { measure: add(before.measure, total), plain: before.plain + nearestSixteenth(performance, score) });
+    outcomes.set(score.kind, {
+      measure: add(before.measure, total),
+      plain: before.plain + nearestSixteenth(performance, score),
+    });
   });
   return outcomes;
 }
 
 export function totalOf(outcomes: ReadonlyMap<string, Outcome>): Outcome {
-  return [...outcomes.values()].reduce((sum, one) => ({ measure: add(sum.measure, one.measure), plain: sum.plain + one.plain }), { measure: NOTHING, plain: 0 });
+  return [...outcomes.values()].reduce(
+    (sum, one) => ({ measure: add(sum.measure, one.measure), plain: sum.plain + one.plain }),
+    { measure: NOTHING, plain: 0 },
+  );
 }
 
-/** True notes whose onset is right after rounding every played onset to the nearest sixteenth; tracks stand behind a conductor track. */
+/**
+ * True notes whose onset is right after rounding every played onset to the nearest sixteenth; tracks stand behind a
+ * conductor track.
+ */
 export function nearestSixteenth(performance: Performance, truth: TrueScore): number {
   const grid = QUARTER / 4;
   let right = 0;

@@ -61,9 +61,24 @@ const beatBar = '[kick hat]/8 hat/8 [snare hat]/8 hat/8 [kick hat]/8 [kick hat]/
 const fill = '[kick hat]/8 hat/8 [snare hat]/8 hat/8 snare/16 snare/16 snare/16 snare/16 [kick snare]/8 open/8';
 const waltzBar = '[kick ride]/4 [hat ride]/4 [hat ride]/4';
 const drums = [
-  tickTock, tickTock, tickTock, fill, beatBar, beatBar, beatBar, fill,
-  ...Array<string>(11).fill(waltzBar), '[kick crash]/4 snare/8 snare/8 snare/4',
-  beatBar, beatBar, beatBar, fill, beatBar, beatBar, fill, '[kick crash]/1',
+  tickTock,
+  tickTock,
+  tickTock,
+  fill,
+  beatBar,
+  beatBar,
+  beatBar,
+  fill,
+  ...Array<string>(11).fill(waltzBar),
+  '[kick crash]/4 snare/8 snare/8 snare/4',
+  beatBar,
+  beatBar,
+  beatBar,
+  fill,
+  beatBar,
+  beatBar,
+  fill,
+  '[kick crash]/1',
 ].join(' | ');
 
 const pianoRight = `
@@ -126,11 +141,16 @@ const loud = (waltz: TrueDynamic['level']): TrueDynamic[] => [
 /** The pedal changes with the harmony, once a bar. */
 const pedals = Array.from({ length: 12 }, (_, b) => ({ start: barStart(8 + b), end: barStart(9 + b) }));
 
-const part = (instrument: string, name: string, text: string, staff = 1): TrueNote[] => readNotation(text, meterOf, `${name} (${instrument}), staff ${staff}`, staff);
+const part = (instrument: string, name: string, text: string, staff = 1): TrueNote[] =>
+  readNotation(text, meterOf, `${name} (${instrument}), staff ${staff}`, staff);
 
 export const goose: TrueScore = {
   title: 'The Clockmaker’s Goose, cue 3',
-  meters: [{ at: 0, ...COMMON }, { at: barStart(8), ...WALTZ }, { at: barStart(20), ...COMMON }],
+  meters: [
+    { at: 0, ...COMMON },
+    { at: barStart(8), ...WALTZ },
+    { at: barStart(20), ...COMMON },
+  ],
   tempos: [
     { at: 0, bpm: 96 },
     { at: barStart(8), bpm: 138 },
@@ -138,16 +158,38 @@ export const goose: TrueScore = {
     ...[92, 87, 80, 72].map((bpm, i) => ({ at: barStart(26) + i * QUARTER, bpm })),
   ],
   key: { fifths: -4, mode: 'major' },
-  markers: [{ at: 0, text: 'The clock runs' }, { at: barStart(8), text: 'Goose waltz' }, { at: barStart(20), text: 'The clock again' }],
+  markers: [
+    { at: 0, text: 'The clock runs' },
+    { at: barStart(8), text: 'Goose waltz' },
+    { at: barStart(20), text: 'The clock again' },
+  ],
   length: barStart(28),
   parts: [
     { instrument: 'flute', name: 'Flute', dynamics: loud('f'), notes: part('flute', 'Flute', flute) },
-    { instrument: 'clarinet-bflat', name: 'Clarinet in B♭', dynamics: loud('mf'), notes: part('clarinet-bflat', 'Clarinet', clarinet) },
+    {
+      instrument: 'clarinet-bflat',
+      name: 'Clarinet in B♭',
+      dynamics: loud('mf'),
+      notes: part('clarinet-bflat', 'Clarinet', clarinet),
+    },
     { instrument: 'bassoon', name: 'Bassoon', dynamics: loud('mf'), notes: part('bassoon', 'Bassoon', bassoon) },
     { instrument: 'horn-f', name: 'Horn in F', dynamics: loud('mf'), notes: part('horn-f', 'Horn', horn) },
-    { instrument: 'glockenspiel', name: 'Glockenspiel', dynamics: loud('mf'), notes: part('glockenspiel', 'Glockenspiel', glockenspiel) },
+    {
+      instrument: 'glockenspiel',
+      name: 'Glockenspiel',
+      dynamics: loud('mf'),
+      notes: part('glockenspiel', 'Glockenspiel', glockenspiel),
+    },
     { instrument: 'drum-kit', name: 'Drum Kit', notes: part('drum-kit', 'Drums', drums) },
-    { instrument: 'piano', name: 'Piano', dynamics: loud('mf'), pedals, notes: [...part('piano', 'Piano', pianoRight), ...part('piano', 'Piano', pianoLeft, 2)].sort((a, b) => a.start - b.start || a.key - b.key) },
+    {
+      instrument: 'piano',
+      name: 'Piano',
+      dynamics: loud('mf'),
+      pedals,
+      notes: [...part('piano', 'Piano', pianoRight), ...part('piano', 'Piano', pianoLeft, 2)].sort(
+        (a, b) => a.start - b.start || a.key - b.key,
+      ),
+    },
     { instrument: 'violin', name: 'Violin', dynamics: loud('f'), notes: part('violin', 'Violin', violin) },
     { instrument: 'viola', name: 'Viola', dynamics: loud('f'), notes: part('viola', 'Viola', viola) },
     { instrument: 'cello', name: 'Violoncello', dynamics: loud('f'), notes: part('cello', 'Cello', cello) },

@@ -1,5 +1,6 @@
 /*
- * Makes the demo's original from its true score: `npm run demo`. The file has the faults that real ones have; the true score
+ * Makes the demo's original from its true score: `npm run demo`. The file has the faults that real ones have; the true
+ * score
  * is kept beside it, so that what Dragoman makes of it can be measured.
  */
 import { mkdirSync, writeFileSync } from 'node:fs';
@@ -22,7 +23,13 @@ export const players: PlayedPart[] = [
   { trackName: 'Flt 1 leg', channel: 1, program: 74, manner: { ...hand, jitter: 12, overlap: 25 }, junk: mixer },
   { trackName: 'CL Bb_close', channel: 2, program: 72, manner: { ...hand, jitter: 11 }, junk: mixer },
   { trackName: 'Fag. stacc', channel: 3, program: 71, manner: { ...hand, release: 0.85 } },
-  { trackName: 'Hn in F (sus)', channel: 4, program: 61, manner: { ...slowLegato, lead: 70, overlap: 40 }, junk: mixer },
+  {
+    trackName: 'Hn in F (sus)',
+    channel: 4,
+    program: 61,
+    manner: { ...slowLegato, lead: 70, overlap: 40 },
+    junk: mixer,
+  },
   { trackName: 'Glsp', channel: 5, program: 10, manner: { ...hand, jitter: 6 } },
   { trackName: 'Slagverk KIT', channel: 10, program: null, manner: { ...hand, jitter: 5, release: 0.4 } },
   { trackName: 'Grand pno', channel: 6, program: 1, manner: { ...hand, jitter: 9, spread: 8 } },
@@ -48,12 +55,18 @@ function emptyTrack(name: string, channel: number): SmfTrack {
 export function demoOriginal(): Uint8Array {
   // A lone C major: nobody set the key.
   const key = { fifths: 0, mode: 'major' } as const;
-  return perform(goose, players, { ticksPerQuarter: 480, format: 1, key, random: seeded(1911) }, [emptyTrack('Tpt muted (spare)', 12)]);
+  return perform(goose, players, { ticksPerQuarter: 480, format: 1, key, random: seeded(1911) }, [
+    emptyTrack('Tpt muted (spare)', 12),
+  ]);
 }
 
 /** The same music exactly as written, as a machine would play it. */
 export function demoMechanical(): Uint8Array {
-  return perform(goose, players.map((player) => ({ ...player, manner: MECHANICAL })), { ticksPerQuarter: 480, format: 1, key: goose.key, random: seeded(1) });
+  return perform(
+    goose,
+    players.map((player) => ({ ...player, manner: MECHANICAL })),
+    { ticksPerQuarter: 480, format: 1, key: goose.key, random: seeded(1) },
+  );
 }
 
 if (process.argv[1]?.endsWith('make.ts')) {

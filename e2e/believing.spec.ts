@@ -7,11 +7,21 @@ import { readParts } from './read-musicxml';
 
 const QUARTER = 10080;
 const horn = (): HandNote[] => Array.from({ length: 16 }, (_, i) => ({ key: 60 + (i % 3), at: i + 0.5, length: 0.5 }));
-const file = (tracks: Parameters<typeof smfBytes>[0]) => ({ name: 'exact.mid', mimeType: 'audio/midi', buffer: Buffer.from(smfBytes(tracks, [tempo(0, 100)])) });
+const file = (tracks: Parameters<typeof smfBytes>[0]) => ({
+  name: 'exact.mid',
+  mimeType: 'audio/midi',
+  buffer: Buffer.from(smfBytes(tracks, [tempo(0, 100)])),
+});
 
 test('what a file has exactly stays where it is, and the audit says so', async ({ page }) => {
   await page.goto('/');
-  await dropFile(page, file([{ name: 'Horn in F', notes: horn() }, { name: 'Tuba', notes: line(...Array.from({ length: 16 }, (): [number, number] => [36, 1])) }]));
+  await dropFile(
+    page,
+    file([
+      { name: 'Horn in F', notes: horn() },
+      { name: 'Tuba', notes: line(...Array.from({ length: 16 }, (): [number, number] => [36, 1])) },
+    ]),
+  );
   await expect(page.locator('g.note').first()).toBeVisible({ timeout: 30_000 });
   await expect(page.getByText('All 32 notes are written exactly where they were played.')).toBeVisible();
   const waiting = page.waitForEvent('download');
@@ -22,7 +32,15 @@ test('what a file has exactly stays where it is, and the audit says so', async (
 
 test('short notes are written as they read, or as long as they were played', async ({ page }) => {
   await page.goto('/');
-  await dropFile(page, file([{ name: 'Trumpet in C', notes: Array.from({ length: 32 }, (_, i): HandNote => ({ key: 67 + (i % 4), at: i / 2, length: 0.25 })) }]));
+  await dropFile(
+    page,
+    file([
+      {
+        name: 'Trumpet in C',
+        notes: Array.from({ length: 32 }, (_, i): HandNote => ({ key: 67 + (i % 4), at: i / 2, length: 0.25 })),
+      },
+    ]),
+  );
   await expect(page.locator('g.note').first()).toBeVisible({ timeout: 30_000 });
   const exported = async () => {
     const waiting = page.waitForEvent('download');
@@ -41,7 +59,15 @@ test('short notes are written as they read, or as long as they were played', asy
 
 test('a note says why it is written so, and is written otherwise from there', async ({ page }) => {
   await page.goto('/');
-  await dropFile(page, file([{ name: 'Trumpet in C', notes: Array.from({ length: 32 }, (_, i): HandNote => ({ key: 67 + (i % 4), at: i / 2, length: 0.25 })) }]));
+  await dropFile(
+    page,
+    file([
+      {
+        name: 'Trumpet in C',
+        notes: Array.from({ length: 32 }, (_, i): HandNote => ({ key: 67 + (i % 4), at: i / 2, length: 0.25 })),
+      },
+    ]),
+  );
   await expect(page.locator('g.note').first()).toBeVisible({ timeout: 30_000 });
   await page.locator('g.note .notehead').nth(10).click();
   const why = page.getByRole('status', { name: 'Why it is written so' });
@@ -53,14 +79,31 @@ test('a note says why it is written so, and is written otherwise from there', as
   const waiting = page.waitForEvent('download');
   await page.getByRole('button', { name: 'MusicXML' }).click();
   const { notes } = readParts(readFileSync(await (await waiting).path(), 'utf8'))[0]!;
-  expect(notes.map(({ start, end }) => end - start)).toEqual(notes.map((_, i) => (i >= 8 && i < 16 ? QUARTER / 4 : QUARTER / 2)));
+  expect(notes.map(({ start, end }) => end - start)).toEqual(
+    notes.map((_, i) => (i >= 8 && i < 16 ? QUARTER / 4 : QUARTER / 2)),
+  );
 });
 
 test('percussion of many hands gets a line for each instrument', async ({ page }) => {
-  const strikes = [[62, 0], [64, 1], [56, 0.5], [70, 1.5], [75, 2], [54, 3]] as const;
-  const notes = Array.from({ length: 8 }, (_, bar) => strikes.map(([key, at]): HandNote => ({ key, at: bar * 4 + at, length: 0.1, channel: 10 }))).flat();
+  const strikes = [
+    [62, 0],
+    [64, 1],
+    [56, 0.5],
+    [70, 1.5],
+    [75, 2],
+    [54, 3],
+  ] as const;
+  const notes = Array.from({ length: 8 }, (_, bar) =>
+    strikes.map(([key, at]): HandNote => ({ key, at: bar * 4 + at, length: 0.1, channel: 10 })),
+  ).flat();
   await page.goto('/');
-  await dropFile(page, file([{ name: 'Perc', notes }, { name: 'Tuba', notes: line([36, 32]) }]));
+  await dropFile(
+    page,
+    file([
+      { name: 'Perc', notes },
+      { name: 'Tuba', notes: line([36, 32]) },
+    ]),
+  );
   await expect(page.locator('g.note').first()).toBeVisible({ timeout: 30_000 });
   await page.getByText('Each could have a line of its own').click();
   await page.getByRole('button', { name: 'A line for each' }).click();
@@ -69,13 +112,29 @@ test('percussion of many hands gets a line for each instrument', async ({ page }
   await expect(page.getByText('Cowbell').first()).toBeVisible();
   await page.getByRole('button', { name: 'MusicXML' }).click();
   const xml = readFileSync(await (await waiting).path(), 'utf8');
-  expect([...xml.matchAll(/<part-name>([^<]*)</g)].map(([, name]) => name).sort()).toEqual(['Claves', 'Congas', 'Cowbell', 'Maracas', 'Tambourine', 'Tuba']);
+  expect([...xml.matchAll(/<part-name>([^<]*)</g)].map(([, name]) => name).sort()).toEqual([
+    'Claves',
+    'Congas',
+    'Cowbell',
+    'Maracas',
+    'Tambourine',
+    'Tuba',
+  ]);
   expect(xml.match(/<unpitched>/g)).toHaveLength(48);
 });
 
 test('names in another encoding are read again as somebody says', async ({ page }) => {
   await page.goto('/');
-  await dropFile(page, file([{ name: '', notes: line([60, 4], [62, 4]), extra: [meta(0, Meta.trackName, [0x53, 0x70, 0xe5, 0x72, 0x20, 0x31])] }]));
+  await dropFile(
+    page,
+    file([
+      {
+        name: '',
+        notes: line([60, 4], [62, 4]),
+        extra: [meta(0, Meta.trackName, [0x53, 0x70, 0xe5, 0x72, 0x20, 0x31])],
+      },
+    ]),
+  );
   await expect(page.locator('g.note').first()).toBeVisible({ timeout: 30_000 });
   await goTo(page, 'Intake');
   await expect(page.getByText('Spår 1').first()).toBeVisible();

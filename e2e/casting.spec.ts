@@ -8,20 +8,32 @@ const chord = (keys: number[], at: number, length: number): HandNote[] => keys.m
 const later = (notes: HandNote[], by: number) => notes.map((note) => ({ ...note, at: note.at + by }));
 const tune = (key: number) => line([key, 1], [key + 2, 1], [key + 4, 1], [key + 5, 1]);
 
-/** Four horns on one track, two techniques on two, a track with keyswitches, and one whose name says nothing to a stranger. */
+/**
+ * Four horns on one track, two techniques on two, a track with keyswitches, and one whose name says nothing to a
+ * stranger.
+ */
 const messy = () =>
   Buffer.from(
     smfBytes([
       { name: 'Flt 1 leg', notes: tune(72) },
       { name: 'Slot warm', notes: tune(50) },
-      { name: 'Hns a4', notes: [...chord([65, 60, 57, 53], 0, 2), ...chord([67, 62, 58, 55], 2, 2), ...chord([69, 65, 60, 53], 4, 4)] },
+      {
+        name: 'Hns a4',
+        notes: [...chord([65, 60, 57, 53], 0, 2), ...chord([67, 62, 58, 55], 2, 2), ...chord([69, 65, 60, 53], 4, 4)],
+      },
       { name: 'VLN 1 leg', notes: tune(76) },
       { name: 'VLN 1 pizz', notes: later(tune(72), 4) },
-      { name: 'VLA KS', notes: [{ key: 24, at: 0, length: 0.2 }, ...tune(60), { key: 26, at: 4, length: 0.2 }, ...later(tune(62), 4)] },
+      {
+        name: 'VLA KS',
+        notes: [{ key: 24, at: 0, length: 0.2 }, ...tune(60), { key: 26, at: 4, length: 0.2 }, ...later(tune(62), 4)],
+      },
     ]),
   );
 
-const partNames = (page: Page) => page.getByRole('textbox', { name: /^Name of the part/ }).evaluateAll((fields) => fields.map((field) => (field as HTMLInputElement).value));
+const partNames = (page: Page) =>
+  page
+    .getByRole('textbox', { name: /^Name of the part/ })
+    .evaluateAll((fields) => fields.map((field) => (field as HTMLInputElement).value));
 
 async function open(page: Page, name: string): Promise<void> {
   await dropFile(page, { name, mimeType: 'audio/midi', buffer: messy() });
@@ -38,10 +50,27 @@ async function exported(page: Page): Promise<string> {
 test('the demo’s messy names come out as players in score order', async ({ page }) => {
   await openDemo(page);
   await goTo(page, 'Casting');
-  await expect.poll(() => partNames(page)).toEqual(['Flute', 'Clarinet in B♭', 'Bassoon', 'Horn in F', 'Glockenspiel', 'Drum Kit', 'Piano', 'Classical Guitar', 'Violin 1', 'Viola', 'Violoncello', 'Double Bass']);
+  await expect
+    .poll(() => partNames(page))
+    .toEqual([
+      'Flute',
+      'Clarinet in B♭',
+      'Bassoon',
+      'Horn in F',
+      'Glockenspiel',
+      'Drum Kit',
+      'Piano',
+      'Classical Guitar',
+      'Violin 1',
+      'Viola',
+      'Violoncello',
+      'Double Bass',
+    ]);
 });
 
-test('tracks become players: choose, deal out, gather, take out keyswitches; the house list does it next time', async ({ page }) => {
+test('tracks become players: choose, deal out, gather, take out keyswitches; the house list does it next time', async ({
+  page,
+}) => {
   test.setTimeout(120_000);
   await page.goto('/');
   await open(page, 'first.mid');
@@ -58,7 +87,9 @@ test('tracks become players: choose, deal out, gather, take out keyswitches; the
   await expect(page.getByText('At most 4 at once for 4 players')).toBeVisible();
   await expect(page.getByRole('img', { name: /Horn in F 1: 3 notes, Horn in F 2: 3 notes/ })).toBeVisible();
   await page.getByRole('dialog').getByRole('button', { name: 'Deal out' }).click();
-  await expect.poll(() => partNames(page)).toEqual(['Flute', 'Bassoon', 'Horn in F 1', 'Horn in F 2', 'Horn in F 3', 'Horn in F 4', 'Violin 1', 'Viola']);
+  await expect
+    .poll(() => partNames(page))
+    .toEqual(['Flute', 'Bassoon', 'Horn in F 1', 'Horn in F 2', 'Horn in F 3', 'Horn in F 4', 'Violin 1', 'Viola']);
 
   await page.locator('.ant-table-cell', { hasText: 'VLA KS' }).first().click();
   await page.getByRole('button', { name: /Take out keyswitches/ }).click();
@@ -69,14 +100,25 @@ test('tracks become players: choose, deal out, gather, take out keyswitches; the
 
   const xml = await exported(page);
   const parts = readParts(xml);
-  expect(parts.map((part) => [part.name, part.notes.length])).toEqual([['Flute', 4], ['Bassoon', 4], ['Horn in F 1', 3], ['Horn in F 2', 3], ['Horn in F 3', 3], ['Horn in F 4', 3], ['Violin 1', 8], ['Viola', 8]]);
+  expect(parts.map((part) => [part.name, part.notes.length])).toEqual([
+    ['Flute', 4],
+    ['Bassoon', 4],
+    ['Horn in F 1', 3],
+    ['Horn in F 2', 3],
+    ['Horn in F 3', 3],
+    ['Horn in F 4', 3],
+    ['Violin 1', 8],
+    ['Viola', 8],
+  ]);
   expect(parts[2]!.notes.map((note) => note.key)).toEqual([65, 67, 69]);
   expect(parts[5]!.notes.map((note) => note.key)).toEqual([53, 55, 53]);
   expect(xml.match(/<words>pizz\.<\/words>/g)).toHaveLength(2);
 
   await page.getByRole('link', { name: 'Dragoman' }).click();
   await open(page, 'second.mid');
-  await expect.poll(() => partNames(page)).toEqual(['Flute', 'Bassoon', 'Horn in F 1', 'Horn in F 2', 'Horn in F 3', 'Horn in F 4', 'Violin 1', 'Viola']);
+  await expect
+    .poll(() => partNames(page))
+    .toEqual(['Flute', 'Bassoon', 'Horn in F 1', 'Horn in F 2', 'Horn in F 3', 'Horn in F 4', 'Violin 1', 'Viola']);
   await expect(page.getByText('house list', { exact: true }).first()).toBeVisible();
   await page.getByRole('button', { name: 'Ledger (1)' }).click();
   await expect(page.getByText(/From your house list: .*Bassoon/)).toBeVisible();
@@ -115,9 +157,24 @@ test('gathering by dragging, marked parts at once, order, undo, and the house li
   const waiting = page.waitForEvent('download');
   await page.getByRole('button', { name: 'Export' }).click();
   const list = JSON.parse(readFileSync(await (await waiting).path(), 'utf8'));
-  expect(list.entries.map((entry: { pattern: string; instrument?: string }) => [entry.pattern, entry.instrument])).toEqual([['flt 1 leg', 'oboe'], ['slot warm', 'oboe']]);
+  expect(
+    list.entries.map((entry: { pattern: string; instrument?: string }) => [entry.pattern, entry.instrument]),
+  ).toEqual([
+    ['flt 1 leg', 'oboe'],
+    ['slot warm', 'oboe'],
+  ]);
   await page.getByRole('button', { name: 'Forget slot warm' }).click();
   await expect(page.getByRole('textbox', { name: 'Track name slot warm' })).toHaveCount(0);
-  await page.locator('.ant-drawer input[type=file]').setInputFiles({ name: 'house.json', mimeType: 'application/json', buffer: Buffer.from(JSON.stringify({ format: 'dragoman-house-list', version: 1, entries: [{ pattern: 'slot *', instrument: 'tuba' }] })) });
+  await page.locator('.ant-drawer input[type=file]').setInputFiles({
+    name: 'house.json',
+    mimeType: 'application/json',
+    buffer: Buffer.from(
+      JSON.stringify({
+        format: 'dragoman-house-list',
+        version: 1,
+        entries: [{ pattern: 'slot *', instrument: 'tuba' }],
+      }),
+    ),
+  });
   await expect(page.getByRole('textbox', { name: 'Track name slot *' })).toBeVisible();
 });

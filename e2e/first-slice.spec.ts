@@ -4,6 +4,21 @@ import { strFromU8, unzipSync } from 'fflate';
 import { DEMO_FILE, DEMO_NAME, dropFile, goTo, openDemo, truth } from './help';
 import { readParts } from './read-musicxml';
 
+/** What is asked of opensheetmusicdisplay. */
+interface Display {
+  load: (musicXml: string) => Promise<unknown>;
+  Sheet: {
+    SourceMeasures: unknown[];
+    Instruments: { Name: string; Voices: { VoiceEntries: { Notes: DisplayedNote[] }[] }[] }[];
+  };
+}
+
+interface DisplayedNote {
+  isRest: () => boolean;
+  NoteTie?: { StartNote: DisplayedNote };
+  halfTone: number;
+}
+
 test('a dropped MIDI file becomes a score, and the downloaded MusicXML has every true note', async ({ page }) => {
   await page.goto('/');
   await expect(page.getByText(DEMO_NAME)).toBeVisible();
@@ -21,7 +36,8 @@ test('a dropped MIDI file becomes a score, and the downloaded MusicXML has every
   expect(parts).toHaveLength(wanted.length);
   wanted.forEach((part, p) => {
     const unpitched = part.instrument === 'drum-kit';
-    const words = (note: { start: number; end: number; key: number; staff: number }) => `${note.start}${unpitched ? '' : `–${note.end}`} key ${note.key} staff ${note.staff}`;
+    const words = (note: { start: number; end: number; key: number; staff: number }) =>
+      `${note.start}${unpitched ? '' : `–${note.end}`} key ${note.key} staff ${note.staff}`;
     const sorted = [...part.notes].sort((a, b) => a.start - b.start || a.key - b.key);
     expect(parts[p]!.notes.map(words), part.name).toEqual(sorted.map(words));
   });
@@ -50,15 +66,19 @@ test('a second reader opens the export and finds the same parts, bars and soundi
   await page.addScriptTag({ path: 'node_modules/opensheetmusicdisplay/build/opensheetmusicdisplay.min.js' });
   const seen = await page.evaluate(async (text) => {
     // The npm package opensheetmusicdisplay, as an independent reader.
-    const { OpenSheetMusicDisplay } = (window as unknown as { opensheetmusicdisplay: { OpenSheetMusicDisplay: new (id: string) => any } }).opensheetmusicdisplay; // eslint-disable-line @typescript-eslint/no-explicit-any
+    const { OpenSheetMusicDisplay } = (
+      window as unknown as { opensheetmusicdisplay: { OpenSheetMusicDisplay: new (id: string) => Display } }
+    ).opensheetmusicdisplay;
     const display = new OpenSheetMusicDisplay('sheet');
     await display.load(text);
     const { Instruments, SourceMeasures } = display.Sheet;
     return {
-      names: Instruments.map((instrument: { Name: string }) => instrument.Name),
+      names: Instruments.map((instrument) => instrument.Name),
       bars: SourceMeasures.length,
-      notes: Instruments.map((instrument: any) => // eslint-disable-line @typescript-eslint/no-explicit-any
-        instrument.Voices.flatMap((voice: any) => voice.VoiceEntries.flatMap((entry: any) => entry.Notes.filter((note: any) => !note.isRest() && (!note.NoteTie || note.NoteTie.StartNote === note)).map((note: any) => note.halfTone + 12))), // eslint-disable-line @typescript-eslint/no-explicit-any
+      notes: Instruments.map(({ Voices }) =>
+        Voices.flatMap(({ VoiceEntries }) => VoiceEntries.flatMap(({ Notes }) => Notes))
+          .filter((note) => !note.isRest() && (!note.NoteTie || note.NoteTie.StartNote === note))
+          .map((note) => note.halfTone + 12),
       ),
     };
   }, xml);
@@ -123,7 +143,8 @@ test('decisions stand in the ledger, can be undone and redone, and are there aft
   await page.reload();
   await expect(page.getByRole('button', { name: 'Ledger (3)' })).toBeVisible();
   await page.getByRole('button', { name: 'Ledger (3)' }).click();
-  for (const words of ['Glsp: left out', 'Oboe: written for Oboe', 'Bassoon: grid pinned to quarter notes']) await expect(page.getByText(words)).toBeVisible();
+  for (const words of ['Glsp: left out', 'Oboe: written for Oboe', 'Bassoon: grid pinned to quarter notes'])
+    await expect(page.getByText(words)).toBeVisible();
   await page.keyboard.press('Escape');
 
   await page.getByRole('button', { name: 'Undo' }).click();
@@ -221,7 +242,9 @@ test.describe('bad input', () => {
     await page.goto('/');
     await expect(page.getByText(DEMO_NAME)).toBeVisible();
     await dropFile(page, { name: 'cut.mid', mimeType: 'audio/midi', buffer: demo.subarray(0, 4000) });
-    await expect(page.getByRole('complementary', { name: 'Queries' }).getByText('everything up to there was read')).toBeVisible({ timeout: 30_000 });
+    await expect(
+      page.getByRole('complementary', { name: 'Queries' }).getByText('everything up to there was read'),
+    ).toBeVisible({ timeout: 30_000 });
     await expect(page.locator('g.note').first()).toBeVisible({ timeout: 30_000 });
   });
 });

@@ -12,13 +12,18 @@ export interface Truth {
 
 /** The true parts in score order. */
 export function truth(): Truth {
-  const read = JSON.parse(readFileSync(join(import.meta.dirname, '../demo/clockmakers-goose-cue-3.truth.json'), 'utf8')) as Truth;
+  const read = JSON.parse(
+    readFileSync(join(import.meta.dirname, '../demo/clockmakers-goose-cue-3.truth.json'), 'utf8'),
+  ) as Truth;
   const order = (part: Truth['parts'][number]) => instrumentById(part.instrument).scoreOrder;
   return { parts: read.parts.sort((a, b) => order(a) - order(b)) };
 }
 
 /** Hands a file to the drop area. */
-export async function dropFile(page: Page, file: string | { name: string; mimeType: string; buffer: Buffer }): Promise<void> {
+export async function dropFile(
+  page: Page,
+  file: string | { name: string; mimeType: string; buffer: Buffer },
+): Promise<void> {
   await page.locator('input[type=file]').first().setInputFiles(file);
 }
 

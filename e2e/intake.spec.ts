@@ -5,7 +5,9 @@ import { DEMO_FILE, DEMO_NAME, dropFile, goTo, openDemo } from './help';
 
 const row = (page: Page, name: string) => page.getByRole('checkbox', { name: `${name} in the score` });
 
-test('a file of 120 tracks: filter, leave out three, reload, archive, delete, bring back from the archive', async ({ page }) => {
+test('a file of 120 tracks: filter, leave out three, reload, archive, delete, bring back from the archive', async ({
+  page,
+}) => {
   test.setTimeout(180_000);
   await page.goto('/');
   await expect(page.getByText(DEMO_NAME)).toBeVisible();
@@ -50,7 +52,11 @@ test('a file of 120 tracks: filter, leave out three, reload, archive, delete, br
 test('a damaged archive stores nothing', async ({ page }) => {
   await page.goto('/');
   await expect(page.getByText(DEMO_NAME)).toBeVisible();
-  await dropFile(page, { name: 'broken.dragoman.zip', mimeType: 'application/zip', buffer: Buffer.from('PK\u0003\u0004 nothing') });
+  await dropFile(page, {
+    name: 'broken.dragoman.zip',
+    mimeType: 'application/zip',
+    buffer: Buffer.from('PK\u0003\u0004 nothing'),
+  });
   await expect(page.getByRole('main').getByRole('alert')).toContainText('not a job archive');
   await expect(page.locator('tbody').getByRole('link')).toHaveCount(1);
 });

@@ -11,7 +11,10 @@ async function openPage(page: Page): Promise<void> {
 }
 
 async function exported(page: Page): Promise<string> {
-  const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'MusicXML' }).click()]);
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'MusicXML' }).click(),
+  ]);
   return readFileSync((await download.path())!, 'utf8');
 }
 
@@ -49,7 +52,9 @@ test('marks are suggestions until they are taken', async ({ page }) => {
   expect(partOf(await exported(page), 'Flute')).not.toContain('<slur');
   await expect(page.locator('g.slur').first()).toBeVisible();
   await choose(page, 'Slurs of Flute', 'take');
-  await expect(side(page).getByRole('button', { name: 'Flute', exact: true }).locator('..')).toContainText(/\d suggestions?/);
+  await expect(side(page).getByRole('button', { name: 'Flute', exact: true }).locator('..')).toContainText(
+    /\d suggestions?/,
+  );
   await expect.poll(async () => partOf(await exported(page), 'Flute').split('<slur').length).toBeGreaterThan(30);
   await page.getByRole('button', { name: /Ledger/ }).click();
   await expect(page.getByText('Flute: slurs taken')).toBeVisible();
@@ -63,7 +68,9 @@ test('a bar’s articulation is set by hand and copied to its rhythm', async ({ 
   await page.getByRole('button', { name: 'Copy bar 1’s pattern …' }).click();
   await page.getByRole('button', { name: 'Copy', exact: true }).click();
   // Bar 21 has the rhythm of bar 1.
-  await expect.poll(async () => partOf(await exported(page), 'Flute').split('<accent').length - 1).toBeGreaterThanOrEqual(2);
+  await expect
+    .poll(async () => partOf(await exported(page), 'Flute').split('<accent').length - 1)
+    .toBeGreaterThanOrEqual(2);
 });
 
 test('the drum map can be changed, kept and used', async ({ page }) => {
@@ -77,7 +84,10 @@ test('the drum map can be changed, kept and used', async ({ page }) => {
   await page.getByLabel('Sound of key 36').fill('Clock drum');
   await page.getByLabel('Name of the map').fill('Puppet kit');
   await page.getByRole('button', { name: 'Keep as own' }).click();
-  const [file] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'Export', exact: true }).click()]);
+  const [file] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'Export', exact: true }).click(),
+  ]);
   const map = JSON.parse(readFileSync((await file.path())!, 'utf8'));
   expect(map).toMatchObject({ format: 'dragoman-drum-map', name: 'Puppet kit' });
   await page.getByRole('button', { name: 'Use this map' }).click();
@@ -102,7 +112,10 @@ test('score and parts are shown as pages, printed, and saved as PDF', async ({ p
   await expect(page.getByText(/of [2-9]/)).toBeVisible();
   await page.getByRole('button', { name: 'Page on' }).click();
   await expect(page.getByRole('img', { name: 'Score, page 2' })).toBeVisible();
-  const [download] = await Promise.all([page.waitForEvent('download', { timeout: 60_000 }), page.getByRole('button', { name: 'download PDF' }).click()]);
+  const [download] = await Promise.all([
+    page.waitForEvent('download', { timeout: 60_000 }),
+    page.getByRole('button', { name: 'download PDF' }).click(),
+  ]);
   expect(download.suggestedFilename()).toMatch(/\.pdf$/);
   const bytes = readFileSync((await download.path())!);
   expect(bytes.subarray(0, 5).toString()).toBe('%PDF-');
@@ -112,7 +125,11 @@ test('score and parts are shown as pages, printed, and saved as PDF', async ({ p
   await page.getByText('One line', { exact: true }).click();
   await expect(page.getByRole('button', { name: 'Page on' })).toHaveCount(0);
   await page.evaluate(() => {
-    window.print = () => document.body.setAttribute('data-printed', String(document.querySelectorAll('.printedPage svg.definition-scale').length));
+    window.print = () =>
+      document.body.setAttribute(
+        'data-printed',
+        String(document.querySelectorAll('.printedPage svg.definition-scale').length),
+      );
   });
   await page.getByRole('button', { name: 'Print', exact: true }).click();
   await expect(page.locator('body')).toHaveAttribute('data-printed', /[1-9]/, { timeout: 30_000 });

@@ -22,18 +22,29 @@ const STEPS: Record<string, number> = { C: 0, D: 2, E: 4, F: 5, G: 7, A: 9, B: 1
 const tag = (node: Node) => Object.keys(node).find((key) => key !== ':@')!;
 const kids = (node: Node | undefined) => (node ? (node[tag(node)] as Node[]) : []);
 const find = (nodes: Node[], name: string) => nodes.find((node) => tag(node) === name);
-const text = (node: Node | undefined): string => String((kids(node)[0] as Record<string, unknown> | undefined)?.['#text'] ?? '');
-const number = (nodes: Node[], name: string, otherwise = 0) => (find(nodes, name) ? Number(text(find(nodes, name))) : otherwise);
+const text = (node: Node | undefined): string =>
+  String((kids(node)[0] as Record<string, unknown> | undefined)?.['#text'] ?? '');
+const number = (nodes: Node[], name: string, otherwise = 0) =>
+  find(nodes, name) ? Number(text(find(nodes, name))) : otherwise;
 
 export function readParts(xml: string): ReadPart[] {
-  const document = new XMLParser({ preserveOrder: true, ignoreAttributes: false, attributeNamePrefix: '', parseTagValue: false }).parse(xml) as Node[];
+  const document = new XMLParser({
+    preserveOrder: true,
+    ignoreAttributes: false,
+    attributeNamePrefix: '',
+    parseTagValue: false,
+  }).parse(xml) as Node[];
   const root = kids(find(document, 'score-partwise'));
   const list = kids(find(root, 'part-list')).filter((node) => tag(node) === 'score-part');
   return root.filter((node) => tag(node) === 'part').map((part, i) => readPart(part, list[i]!));
 }
 
 function readPart(part: Node, declared: Node): ReadPart {
-  const drumKeys = new Map(kids(declared).filter((node) => tag(node) === 'midi-instrument').map((node) => [node[':@']!.id!, number(kids(node), 'midi-unpitched') - 1]));
+  const drumKeys = new Map(
+    kids(declared)
+      .filter((node) => tag(node) === 'midi-instrument')
+      .map((node) => [node[':@']!.id!, number(kids(node), 'midi-unpitched') - 1]),
+  );
   const notes: ReadNote[] = [];
   const tied = new Map<string, ReadNote>();
   let [divisions, shift, measureStart] = [1, 0, 0];
@@ -71,5 +82,8 @@ function readPart(part: Node, declared: Node): ReadPart {
     }
     measureStart = longest;
   }
-  return { name: text(find(kids(declared), 'part-name')), notes: notes.sort((a, b) => a.start - b.start || a.key - b.key) };
+  return {
+    name: text(find(kids(declared), 'part-name')),
+    notes: notes.sort((a, b) => a.start - b.start || a.key - b.key),
+  };
 }

@@ -10,9 +10,18 @@ import { NO_SETTINGS, toScore, type MarkRule } from '../src/core/to-score';
 import { DEMO_FILE, dropFile, goTo, openDemo, truth } from './help';
 
 const performance = performanceFromSmf(readSmf(demoMechanical()));
-const marks = Object.fromEntries(performance.tracks.map((track) => [track.id, ['dynamics', 'hairpins'].map((mark): MarkRule => ({ mark: mark as 'dynamics', use: 'on', strength: 'usual' }))]));
+const marks = Object.fromEntries(
+  performance.tracks.map((track) => [
+    track.id,
+    ['dynamics', 'hairpins'].map((mark): MarkRule => ({ mark: mark as 'dynamics', use: 'on', strength: 'usual' })),
+  ]),
+);
 const demoScore = writeMusicXml(toScore(performance, { ...NO_SETTINGS, marks }).printed);
-const file = (name: string, content: string | Uint8Array) => ({ name, mimeType: 'application/octet-stream', buffer: Buffer.from(content) });
+const file = (name: string, content: string | Uint8Array) => ({
+  name,
+  mimeType: 'application/octet-stream',
+  buffer: Buffer.from(content),
+});
 
 async function openScore(page: Page, name = 'goose.musicxml', content: string | Uint8Array = demoScore): Promise<void> {
   await page.goto('/');
@@ -21,7 +30,10 @@ async function openScore(page: Page, name = 'goose.musicxml', content: string | 
 }
 
 async function exported(page: Page): Promise<Buffer> {
-  const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('banner').getByRole('button', { name: 'MIDI' }).click()]);
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('banner').getByRole('button', { name: 'MIDI' }).click(),
+  ]);
   return readFileSync((await download.path())!);
 }
 
@@ -30,7 +42,14 @@ async function choose(page: Page, label: string, option: string): Promise<void> 
   await page.locator('.ant-select-dropdown:visible').getByText(option, { exact: true }).click();
 }
 
-const controllers = (bytes: Buffer) => new Set<string | number>(parseMidi(bytes).tracks.flatMap((track) => track.flatMap((event): (string | number)[] => (event.type === 'controller' ? [event.controllerType] : event.type === 'programChange' ? ['program'] : []))));
+const controllers = (bytes: Buffer) =>
+  new Set<string | number>(
+    parseMidi(bytes).tracks.flatMap((track) =>
+      track.flatMap((event): (string | number)[] =>
+        event.type === 'controller' ? [event.controllerType] : event.type === 'programChange' ? ['program'] : [],
+      ),
+    ),
+  );
 
 test('a score dropped in becomes clean MIDI with every true note', async ({ page }) => {
   await openScore(page);
@@ -39,7 +58,8 @@ test('a score dropped in becomes clean MIDI with every true note', async ({ page
   const { tracks } = performanceFromSmf(readSmf(new Uint8Array(bytes)));
   for (const part of truth().parts) {
     const track = tracks.find((one) => one.name.startsWith(part.name.replace('Violin', 'Violin 1')))!;
-    const words = (notes: { start: number; key: number }[], perQuarter: number) => notes.map(({ start, key }) => `${start / perQuarter} ${key}`).sort();
+    const words = (notes: { start: number; key: number }[], perQuarter: number) =>
+      notes.map(({ start, key }) => `${start / perQuarter} ${key}`).sort();
     expect(words(track.notes, 480), part.name).toEqual(words(part.notes, 10080));
   }
 });
@@ -65,13 +85,23 @@ test('dynamics, split, sounds and a selection are decided, undone, and reach the
   await choose(page, 'Split Piano', 'by hand');
   await expect(page.getByText(/Piano right hand \(ch 6/)).toBeVisible();
   const rich = parseMidi(await exported(page));
-  expect(rich.tracks.map((track) => track.find((event) => event.type === 'trackName')).map((event) => (event?.type === 'trackName' ? event.text : ''))).toContain('Piano left hand');
+  expect(
+    rich.tracks
+      .map((track) => track.find((event) => event.type === 'trackName'))
+      .map((event) => (event?.type === 'trackName' ? event.text : '')),
+  ).toContain('Piano left hand');
   await goTo(page, 'Timeline');
   await page.getByLabel('First bar wanted').fill('9');
   await page.getByLabel('First bar wanted').press('Enter');
   await choose(page, 'Files', 'one for each section');
-  const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('banner').getByRole('button', { name: 'MIDI' }).click()]);
-  expect(Object.keys(unzipSync(readFileSync((await download.path())!)))).toEqual(['01 Goose waltz.mid', '02 The clock again.mid']);
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('banner').getByRole('button', { name: 'MIDI' }).click(),
+  ]);
+  expect(Object.keys(unzipSync(readFileSync((await download.path())!)))).toEqual([
+    '01 Goose waltz.mid',
+    '02 The clock again.mid',
+  ]);
   await page.getByRole('button', { name: /Ledger/ }).click();
   await expect(page.getByText('Piano: a track for each hand')).toBeVisible();
   await expect(page.getByText('20 bars only')).toBeVisible();
@@ -83,7 +113,15 @@ test('drum keys and technique charts are set for a part', async ({ page }) => {
   await page.getByRole('button', { name: 'Drums, keys as written …' }).click();
   await choose(page, 'Key for Bass Drum 1', '35 Acoustic Bass Drum');
   await page.getByRole('button', { name: 'Use these keys' }).click();
-  await expect.poll(async () => new Set(parseMidi(await exported(page)).tracks.flatMap((track) => track.flatMap((event) => (event.type === 'noteOn' && event.channel === 9 ? [event.noteNumber] : [])))).has(35)).toBe(true);
+  await expect
+    .poll(async () =>
+      new Set(
+        parseMidi(await exported(page)).tracks.flatMap((track) =>
+          track.flatMap((event) => (event.type === 'noteOn' && event.channel === 9 ? [event.noteNumber] : [])),
+        ),
+      ).has(35),
+    )
+    .toBe(true);
   await page.locator('.ant-table-row', { hasText: 'Double Bass' }).getByRole('button', { name: 'none …' }).click();
   await page.getByLabel('Name of the chart').fill('Pit strings');
   await page.getByRole('button', { name: 'Keep as own' }).click();
@@ -96,30 +134,47 @@ test('a MIDI file is cleaned: the mixer data goes, the notes stay', async ({ pag
   await page.getByText('To sequencer', { exact: true }).click();
   await expect(page.getByRole('heading', { name: 'What goes along' })).toBeVisible();
   const original = readFileSync(DEMO_FILE);
-  const strikes = (bytes: Buffer) => parseMidi(bytes).tracks.map((track) => track.filter((event) => event.type === 'noteOn').length);
+  const strikes = (bytes: Buffer) =>
+    parseMidi(bytes).tracks.map((track) => track.filter((event) => event.type === 'noteOn').length);
   const bare = await exported(page);
   expect(controllers(bare)).toEqual(new Set());
   expect(strikes(bare)).toEqual(strikes(original));
   await page.getByText('Everything', { exact: true }).click();
   await expect.poll(async () => controllers(await exported(page)).has(91)).toBe(true);
   await page.getByLabel('What becomes of pan (10)').getByText('convert').click();
-  await expect.poll(async () => parseMidi(await exported(page)).tracks.flatMap((track) => track.flatMap((event) => (event.type === 'controller' && event.controllerType === 10 ? [event.value] : []))).every((value) => value === 64)).toBe(true);
+  await expect
+    .poll(async () =>
+      parseMidi(await exported(page))
+        .tracks.flatMap((track) =>
+          track.flatMap((event) => (event.type === 'controller' && event.controllerType === 10 ? [event.value] : [])),
+        )
+        .every((value) => value === 64),
+    )
+    .toBe(true);
   await page.getByText('To score', { exact: true }).click();
-  await expect(page.getByRole('navigation', { name: 'Stations' }).getByRole('link', { name: 'Page' })).toBeVisible({ timeout: 30_000 });
+  await expect(page.getByRole('navigation', { name: 'Stations' }).getByRole('link', { name: 'Page' })).toBeVisible({
+    timeout: 30_000,
+  });
 });
 
 test('harmful scores are refused with one sentence', async ({ page }) => {
   await page.goto('/');
   await dropFile(page, file('bad.musicxml', '<!DOCTYPE x [<!ENTITY a "b">]><score-partwise>&a;</score-partwise>'));
-  await expect(page.getByRole('main').getByRole('alert')).toContainText('bad.musicxml: The file declares XML entities of its own');
+  await expect(page.getByRole('main').getByRole('alert')).toContainText(
+    'bad.musicxml: The file declares XML entities of its own',
+  );
 });
 
 test('scripts on this machine convert in both directions', async ({ request }) => {
-  const midi = await request.post('/api/convert', { multipart: { direction: 'to-midi', carry: 'expression', file: file('goose.musicxml', demoScore) } });
+  const midi = await request.post('/api/convert', {
+    multipart: { direction: 'to-midi', carry: 'expression', file: file('goose.musicxml', demoScore) },
+  });
   expect(midi.status()).toBe(200);
   expect(midi.headers()['content-disposition']).toContain('goose.mid');
   expect(parseMidi(await midi.body()).tracks).toHaveLength(13);
-  const score = await request.post('/api/convert', { multipart: { direction: 'to-score', file: file('cue.mid', readFileSync(DEMO_FILE)) } });
+  const score = await request.post('/api/convert', {
+    multipart: { direction: 'to-score', file: file('cue.mid', readFileSync(DEMO_FILE)) },
+  });
   expect((await score.text()).slice(0, 200)).toContain('score-partwise');
   for (const [form, status, words] of [
     [{ direction: 'to-score', file: file('x.mid', 'hello') }, 422, /x\.mid: This is not a Standard MIDI File/],

@@ -1,4 +1,6 @@
-/* What both commands need on a fresh machine: packages, and for tests a Chromium and midicsv where apt can bring them. */
+/*
+ * What both commands need on a fresh machine: packages, and for tests a Chromium and midicsv where apt can bring them.
+ */
 import { spawnSync } from 'node:child_process';
 import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { dirname, join } from 'node:path';
@@ -39,7 +41,10 @@ export function findChromium() {
   const found = () => [own, ...CHROMIUMS].find((path) => path && existsSync(path)) ?? null;
   if (!found()) installWithApt('chromium');
   const path = found();
-  if (!path) console.error('No Chromium was found and apt could not bring one: install it, or set CHROMIUM to its path. End-to-end tests cannot run.');
+  if (!path)
+    console.error(
+      'No Chromium was found and apt could not bring one: install it, or set CHROMIUM to its path. End-to-end tests cannot run.',
+    );
   return path;
 }
 

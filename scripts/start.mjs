@@ -10,7 +10,11 @@ if (!buildIfNeeded()) {
   console.error('The build failed; what it printed above says why.');
   process.exit(1);
 }
-const server = spawn('node', ['node_modules/next/dist/bin/next', 'start', '-H', '127.0.0.1', '-p', port], { cwd: root, env: environment, stdio: ['ignore', 'pipe', 'inherit'] });
+const server = spawn('node', ['node_modules/next/dist/bin/next', 'start', '-H', '127.0.0.1', '-p', port], {
+  cwd: root,
+  env: environment,
+  stdio: ['ignore', 'pipe', 'inherit'],
+});
 server.stdout.on('data', (data) => {
   if (String(data).includes('Ready')) console.log(`Dragoman is ready at http://127.0.0.1:${port} (Ctrl+C stops it)`);
 });

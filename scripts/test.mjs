@@ -1,4 +1,4 @@
-/* npm test: type check, lint, unit tests, build, end-to-end tests; the last line counts them all. */
+/* npm test: type check, format, lint, unit tests, build, end-to-end tests; the last line counts them all. */
 import { existsSync, mkdtempSync, readFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -25,19 +25,41 @@ function step(name, works) {
 
 /** The ten tests that took longest, of both kinds. */
 function slowest() {
-  const units = unit?.testResults.flatMap((file) => file.assertionResults.map((test) => ({ name: test.fullName, seconds: (test.duration ?? 0) / 1000 }))) ?? [];
-  const walk = (suite) => [...(suite.suites ?? []).flatMap(walk), ...(suite.specs ?? []).map((spec) => ({ name: spec.title, seconds: spec.tests.flatMap((test) => test.results).reduce((sum, result) => sum + result.duration, 0) / 1000 }))];
+  const units =
+    unit?.testResults.flatMap((file) =>
+      file.assertionResults.map((test) => ({ name: test.fullName, seconds: (test.duration ?? 0) / 1000 })),
+    ) ?? [];
+  const walk = (suite) => [
+    ...(suite.suites ?? []).flatMap(walk),
+    ...(suite.specs ?? []).map((spec) => ({
+      name: spec.title,
+      seconds: spec.tests.flatMap((test) => test.results).reduce((sum, result) => sum + result.duration, 0) / 1000,
+    })),
+  ];
   const ends = endToEnd?.suites.flatMap(walk) ?? [];
   console.log('\n== slowest tests');
-  for (const { name, seconds } of [...units, ...ends].sort((a, b) => b.seconds - a.seconds).slice(0, 10)) console.log(`${seconds.toFixed(1).padStart(7)} s  ${name}`);
+  for (const { name, seconds } of [...units, ...ends].sort((a, b) => b.seconds - a.seconds).slice(0, 10))
+    console.log(`${seconds.toFixed(1).padStart(7)} s  ${name}`);
 }
 
-step('type check', () => run('node', ['node_modules/next/dist/bin/next', 'typegen'], { stdio: 'ignore' }) === 0 && run('node', ['node_modules/typescript/bin/tsc', '--noEmit']) === 0);
+step(
+  'type check',
+  () =>
+    run('node', ['node_modules/next/dist/bin/next', 'typegen'], { stdio: 'ignore' }) === 0 &&
+    run('node', ['node_modules/typescript/bin/tsc', '--noEmit']) === 0,
+);
+step('format', () => run('node', ['node_modules/prettier/bin/prettier.cjs', '--check', '--log-level=warn', '.']) === 0);
 step('lint', () => run('node', ['node_modules/eslint/bin/eslint.js', '.']) === 0);
 
 console.log('\n== unit tests');
 const unitReport = join(reports, 'unit.json');
-const unitCode = run('node', ['node_modules/vitest/vitest.mjs', 'run', '--reporter=default', '--reporter=json', `--outputFile.json=${unitReport}`]);
+const unitCode = run('node', [
+  'node_modules/vitest/vitest.mjs',
+  'run',
+  '--reporter=default',
+  '--reporter=json',
+  `--outputFile.json=${unitReport}`,
+]);
 const unit = existsSync(unitReport) ? JSON.parse(readFileSync(unitReport, 'utf8')) : null;
 passed += unit?.numPassedTests ?? 0;
 failed += unit?.numFailedTests ?? 0;
@@ -49,7 +71,9 @@ if (step('production build', buildIfNeeded)) {
   else {
     console.log('\n== end-to-end tests');
     const e2eReport = join(reports, 'e2e.json');
-    const code = run('node', ['node_modules/@playwright/test/cli.js', 'test', '--reporter=list,json'], { env: { ...environment, CHROMIUM: chromium, PLAYWRIGHT_JSON_OUTPUT_FILE: e2eReport } });
+    const code = run('node', ['node_modules/@playwright/test/cli.js', 'test', '--reporter=list,json'], {
+      env: { ...environment, CHROMIUM: chromium, PLAYWRIGHT_JSON_OUTPUT_FILE: e2eReport },
+    });
     endToEnd = existsSync(e2eReport) ? JSON.parse(readFileSync(e2eReport, 'utf8')) : null;
     const stats = endToEnd?.stats;
     passed += stats?.expected ?? 0;

@@ -11,7 +11,10 @@ const demo = join(folder, 'demo.mid');
 writeFileSync(demo, demoOriginal());
 
 function dragoman(...args: string[]) {
-  const { status, stdout, stderr } = spawnSync('node', ['--import', 'tsx', 'src/cli/main.ts', ...args], { encoding: 'utf8', maxBuffer: 1 << 26 });
+  const { status, stdout, stderr } = spawnSync('node', ['--import', 'tsx', 'src/cli/main.ts', ...args], {
+    encoding: 'utf8',
+    maxBuffer: 1 << 26,
+  });
   return { status, stdout, stderr };
 }
 
@@ -22,9 +25,20 @@ describe('command line', () => {
     const facts = JSON.parse(stdout);
     expect(facts).toMatchObject({ kind: 'midi', format: 1, ticksPerQuarter: 480, bars: 28 });
     expect(facts.tracks).toHaveLength(14);
-    expect(facts.tracks[8]).toMatchObject({ index: 8, name: 'VLN 1 leg close', channels: [7], programs: [49], notes: 50, maxAtOnce: 2, technique: 'legato', state: 'music', instrument: { id: 'violin' } });
+    expect(facts.tracks[8]).toMatchObject({
+      index: 8,
+      name: 'VLN 1 leg close',
+      channels: [7],
+      programs: [49],
+      notes: 50,
+      maxAtOnce: 2,
+      technique: 'legato',
+      state: 'music',
+      instrument: { id: 'violin' },
+    });
     expect(facts.tracks[13].state).toBe('empty');
-    for (const key of ['tempos', 'meters', 'keys', 'markers', 'warnings', 'durationSeconds']) expect(facts).toHaveProperty(key);
+    for (const key of ['tempos', 'meters', 'keys', 'markers', 'warnings', 'durationSeconds'])
+      expect(facts).toHaveProperty(key);
   });
 
   it('writes MusicXML, plain and compressed, with a report, by the decisions of a job', () => {
@@ -35,8 +49,20 @@ describe('command line', () => {
     expect(readFileSync(plain, 'utf8')).toContain('<part-name>Bassoon</part-name>');
     expect(JSON.parse(readFileSync(report, 'utf8')).parts.map((part: { name: string }) => part.name)).toHaveLength(12);
     const job = join(folder, 'job.json');
-    const decisions = [{ kind: 'leaveOut', tracks: ['t3'] }, { kind: 'renamePart', part: 't1', name: 'Traverso' }];
-    writeFileSync(job, JSON.stringify({ format: 'dragoman-job', version: 1, name: 'x', originals: [], ledger: { decisions, position: 2 } }));
+    const decisions = [
+      { kind: 'leaveOut', tracks: ['t3'] },
+      { kind: 'renamePart', part: 't1', name: 'Traverso' },
+    ];
+    writeFileSync(
+      job,
+      JSON.stringify({
+        format: 'dragoman-job',
+        version: 1,
+        name: 'x',
+        originals: [],
+        ledger: { decisions, position: 2 },
+      }),
+    );
     expect(dragoman('to-score', demo, '-o', packed, '--job', job).status).toBe(0);
     const text = strFromU8(unzipSync(readFileSync(packed))['score.musicxml']!);
     expect(text).toContain('Traverso');
@@ -50,16 +76,33 @@ describe('command line', () => {
     expect(dragoman('to-score', demo, '-o', xml).status).toBe(0);
     expect(dragoman('to-midi', xml, '-o', midi, '--report', report)).toMatchObject({ status: 0, stderr: '' });
     const facts = JSON.parse(dragoman('inspect', midi).stdout);
-    expect(facts.tracks.map((track: { name: string }) => track.name).slice(1, 4)).toEqual(['Flute', 'Clarinet in B♭', 'Bassoon']);
-    expect(facts.tracks.every((track: { controllers: unknown[]; programs: unknown[] }) => track.controllers.length === 0 && track.programs.length === 0)).toBe(true);
-    expect(JSON.parse(readFileSync(report, 'utf8'))).toMatchObject({ kind: 'score', files: [{ tracks: 12, betweenTicks: 0 }] });
+    expect(facts.tracks.map((track: { name: string }) => track.name).slice(1, 4)).toEqual([
+      'Flute',
+      'Clarinet in B♭',
+      'Bassoon',
+    ]);
+    expect(
+      facts.tracks.every(
+        (track: { controllers: unknown[]; programs: unknown[] }) =>
+          track.controllers.length === 0 && track.programs.length === 0,
+      ),
+    ).toBe(true);
+    expect(JSON.parse(readFileSync(report, 'utf8'))).toMatchObject({
+      kind: 'score',
+      files: [{ tracks: 12, betweenTicks: 0 }],
+    });
     const rich = join(folder, 'rich.mid');
     expect(dragoman('to-midi', xml, '-o', rich, '--carry', 'expression').status).toBe(0);
     expect(JSON.parse(dragoman('inspect', rich).stdout).tracks[1].programs).toEqual([74]);
     const cleaned = join(folder, 'cleaned.mid');
     expect(dragoman('to-midi', demo, '-o', cleaned, '--report', report).status).toBe(0);
-    expect(JSON.parse(readFileSync(report, 'utf8'))).toMatchObject({ kind: 'midi', cleaning: { after: { volume: 0, pan: 0, reverb: 0 } } });
-    expect(JSON.parse(dragoman('inspect', cleaned).stdout).tracks.map((track: { notes: number }) => track.notes)).toEqual(JSON.parse(dragoman('inspect', demo).stdout).tracks.map((track: { notes: number }) => track.notes));
+    expect(JSON.parse(readFileSync(report, 'utf8'))).toMatchObject({
+      kind: 'midi',
+      cleaning: { after: { volume: 0, pan: 0, reverb: 0 } },
+    });
+    expect(
+      JSON.parse(dragoman('inspect', cleaned).stdout).tracks.map((track: { notes: number }) => track.notes),
+    ).toEqual(JSON.parse(dragoman('inspect', demo).stdout).tracks.map((track: { notes: number }) => track.notes));
   });
 
   const wrong: [string, string[], number, RegExp][] = [
@@ -71,7 +114,12 @@ describe('command line', () => {
     ['a file that is not there', ['inspect', join(folder, 'nothing.mid')], 1, /there is no such file/],
     ['an output of another kind for MIDI', ['to-midi', demo, '-o', 'x.wav'], 2, /must end in .mid/],
     ['a preset nobody knows', ['to-midi', demo, '-o', 'x.mid', '--carry', 'all'], 2, /--carry takes bare/],
-    ['a file that is neither score nor MIDI', ['to-midi', 'package.json', '-o', join(folder, 'x.mid')], 1, /not a Standard MIDI File/],
+    [
+      'a file that is neither score nor MIDI',
+      ['to-midi', 'package.json', '-o', join(folder, 'x.mid')],
+      1,
+      /not a Standard MIDI File/,
+    ],
     ['a file of another kind', ['inspect', 'package.json'], 1, /not a Standard MIDI File/],
   ];
   it.each(wrong)('ends well on %s', (_, args, code, words) => {
@@ -85,7 +133,16 @@ describe('command line', () => {
 
   it('refuses a job made for another file', () => {
     const job = join(folder, 'other.json');
-    writeFileSync(job, JSON.stringify({ format: 'dragoman-job', version: 1, name: 'x', originals: [], ledger: { decisions: [{ kind: 'leaveOut', tracks: ['t99'] }], position: 1 } }));
+    writeFileSync(
+      job,
+      JSON.stringify({
+        format: 'dragoman-job',
+        version: 1,
+        name: 'x',
+        originals: [],
+        ledger: { decisions: [{ kind: 'leaveOut', tracks: ['t99'] }], position: 1 },
+      }),
+    );
     const { status, stderr } = dragoman('to-score', demo, '-o', join(folder, 'x.mxl'), '--job', job);
     expect(status).toBe(1);
     expect(stderr).toMatch(/track t99/);

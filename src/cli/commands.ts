@@ -24,14 +24,25 @@ function inspectCommand(args: readonly string[]): void {
 
 function toScoreCommand(args: readonly string[]): void {
   const usage = 'Usage: dragoman to-score IN.mid -o OUT.musicxml|OUT.mxl [--job JOB.json] [--report R.json]';
-  const { positionals, values } = parsed(args, { output: { type: 'string', short: 'o' }, job: { type: 'string' }, report: { type: 'string' } });
+  const { positionals, values } = parsed(args, {
+    output: { type: 'string', short: 'o' },
+    job: { type: 'string' },
+    report: { type: 'string' },
+  });
   const [input] = positionals;
   const output = values.output;
   if (positionals.length !== 1 || !input || typeof output !== 'string') throw new BadUsage(usage);
-  if (!/\.(musicxml|xml|mxl)$/i.test(output)) throw new BadUsage(`The output must end in .musicxml or .mxl, not “${output}”.\n${usage}`);
+  if (!/\.(musicxml|xml|mxl)$/i.test(output))
+    throw new BadUsage(`The output must end in .musicxml or .mxl, not “${output}”.\n${usage}`);
   const original = readPerformance(input);
   const received = original.performance;
-  const settings = typeof values.job === 'string' ? settingsFrom(values.job, received.tracks.map((track) => track.id)) : NO_SETTINGS;
+  const settings =
+    typeof values.job === 'string'
+      ? settingsFrom(
+          values.job,
+          received.tracks.map((track) => track.id),
+        )
+      : NO_SETTINGS;
   const conversion = toScore(preparePerformance([inEncoding(original, settings)], settings), settings);
   const text = writeMusicXml(conversion.printed);
   writeFileSync(output, /\.mxl$/i.test(output) ? compressMusicXml(text) : text);

@@ -4,7 +4,11 @@ import { performanceFromSmf } from '../core/performance';
 import { readSmf } from '../core/smf';
 import { BadInput } from './errors';
 
-const REASONS: Record<string, string> = { ENOENT: 'there is no such file', EISDIR: 'it is a folder', EACCES: 'it may not be read' };
+const REASONS: Record<string, string> = {
+  ENOENT: 'there is no such file',
+  EISDIR: 'it is a folder',
+  EACCES: 'it may not be read',
+};
 
 /** @throws BadInput when the file cannot be read from disk */
 export function readFile(fileName: string): Uint8Array {
@@ -36,9 +40,18 @@ export function jobLedger(fileName: string): Ledger {
 /** @throws JobError when a decision speaks of a track the original does not have */
 export function checkTracks(decisions: readonly Decision[], tracks: readonly string[]): void {
   for (const decision of decisions) {
-    const named: unknown[] = 'tracks' in decision ? decision.tracks : 'track' in decision ? [decision.track] : 'part' in decision && decision.kind !== 'setPartSequencing' ? [decision.part] : [];
+    const named: unknown[] =
+      'tracks' in decision
+        ? decision.tracks
+        : 'track' in decision
+          ? [decision.track]
+          : 'part' in decision && decision.kind !== 'setPartSequencing'
+            ? [decision.part]
+            : [];
     // A track split by channel is known by the track it came from.
-    const unknown = named.filter((track) => typeof track === 'string').find((track) => !tracks.includes(track) && !tracks.includes(track.replace(/c\d+$/, '')));
+    const unknown = named
+      .filter((track) => typeof track === 'string')
+      .find((track) => !tracks.includes(track) && !tracks.includes(track.replace(/c\d+$/, '')));
     if (unknown) throw jobErrors.unknownTrack(unknown);
   }
 }

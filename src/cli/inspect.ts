@@ -22,7 +22,12 @@ export function inspect(bytes: Uint8Array, fileName: string) {
       copyright: facts.copyright,
       tracks: survey.tracks.map(({ recognition, density: _density, ...track }) => ({
         ...track,
-        instrument: recognition.candidates[0] ? { id: recognition.candidates[0].instrument, confidence: Math.round(recognition.candidates[0].confidence * 1000) / 1000 } : null,
+        instrument: recognition.candidates[0]
+          ? {
+              id: recognition.candidates[0].instrument,
+              confidence: Math.round(recognition.candidates[0].confidence * 1000) / 1000,
+            }
+          : null,
         technique: recognition.technique,
       })),
       tempos: facts.tempos,

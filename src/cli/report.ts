@@ -8,9 +8,24 @@ export function reportOf({ score, casting, queries, reports, audit }: Conversion
     keys: score.keys,
     parts: casting.parts.map((part, i) => {
       const { divisions: _divisions, ...report } = reports[i]!;
-      return { id: part.id, name: part.name, instrument: part.instrument.id, tracks: part.tracks, notes: part.notes.length, ...report };
+      return {
+        id: part.id,
+        name: part.name,
+        instrument: part.instrument.id,
+        tracks: part.tracks,
+        notes: part.notes.length,
+        ...report,
+      };
     }),
-    tracks: casting.tracks.map((track) => ({ id: track.id, name: track.name, instrument: track.instrument.id, confidence: track.confidence, leftOut: track.leftOut, reason: track.reason, evidence: track.recognition.candidates[0]?.evidence ?? [] })),
+    tracks: casting.tracks.map((track) => ({
+      id: track.id,
+      name: track.name,
+      instrument: track.instrument.id,
+      confidence: track.confidence,
+      leftOut: track.leftOut,
+      reason: track.reason,
+      evidence: track.recognition.candidates[0]?.evidence ?? [],
+    })),
     queries,
     audit,
   };

@@ -12,7 +12,15 @@ describe('pages as PDF', () => {
   it('keep every page, set their text in a font of their own, and draw the signs of the music font', async () => {
     const { printed } = toScore(performanceFromSmf(readSmf(demoMechanical())), NO_SETTINGS);
     const tk = new VerovioToolkit(await createVerovioModule());
-    tk.setOptions({ scale: 100, unit: 8, pageWidth: 2100, pageHeight: 2970, svgViewBox: true, header: 'auto', footer: 'none' });
+    tk.setOptions({
+      scale: 100,
+      unit: 8,
+      pageWidth: 2100,
+      pageHeight: 2970,
+      svgViewBox: true,
+      header: 'auto',
+      footer: 'none',
+    });
     tk.loadData(writeMusicXml({ ...printed, parts: printed.parts.filter((part) => part.name === 'Clarinet in B♭') }));
     const pages = Array.from({ length: tk.getPageCount() }, (_, n) => tk.renderToSVG(n + 1));
     expect(pages[0]).toContain('font-family="Leipzig"');

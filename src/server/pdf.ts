@@ -5,19 +5,35 @@ import PDFDocument from 'pdfkit';
 import SVGtoPDF from 'svg-to-pdfkit';
 
 /*
- * Engraved pages as a PDF. The drawings come as SVG from the engraver; text is set in DejaVu Serif, which ships with the package
+ * Engraved pages as a PDF. The drawings come as SVG from the engraver; text is set in DejaVu Serif, which ships with
+ * the package
  * dejavu-fonts-ttf and has the signs of music text (♭, ♯) as well as Latin, Greek and Cyrillic letters.
  */
 
 /** A4 in points. */
 const PAGE = { width: 595.28, height: 841.89 };
 
-const fontFile = (name: string) => join(dirname(createRequire(join(process.cwd(), 'package.json')).resolve('dejavu-fonts-ttf/package.json')), 'ttf', `${name}.ttf`);
-const FONTS = { Text: 'DejaVuSerif', 'Text-Bold': 'DejaVuSerif-Bold', 'Text-Italic': 'DejaVuSerif-Italic', 'Text-BoldItalic': 'DejaVuSerif-BoldItalic' };
+const fontFile = (name: string) =>
+  join(
+    dirname(createRequire(join(process.cwd(), 'package.json')).resolve('dejavu-fonts-ttf/package.json')),
+    'ttf',
+    `${name}.ttf`,
+  );
+const FONTS = {
+  Text: 'DejaVuSerif',
+  'Text-Bold': 'DejaVuSerif-Bold',
+  'Text-Italic': 'DejaVuSerif-Italic',
+  'Text-BoldItalic': 'DejaVuSerif-BoldItalic',
+};
 
 /** @param pages one SVG drawing each, in the proportions of A4 */
 export function pdfOf(pages: readonly string[], title: string): Promise<Uint8Array> {
-  const document = new PDFDocument({ size: [PAGE.width, PAGE.height], margin: 0, autoFirstPage: false, info: { Title: title, Creator: 'Dragoman' } });
+  const document = new PDFDocument({
+    size: [PAGE.width, PAGE.height],
+    margin: 0,
+    autoFirstPage: false,
+    info: { Title: title, Creator: 'Dragoman' },
+  });
   const chunks: Buffer[] = [];
   const done = new Promise<Uint8Array>((resolve, reject) => {
     document.on('data', (chunk: Buffer) => chunks.push(chunk));
@@ -32,7 +48,8 @@ export function pdfOf(pages: readonly string[], title: string): Promise<Uint8Arr
       width: PAGE.width,
       height: PAGE.height,
       preserveAspectRatio: 'xMidYMin meet',
-      fontCallback: (_family: string, bold: boolean, italic: boolean) => `Text${bold || italic ? '-' : ''}${bold ? 'Bold' : ''}${italic ? 'Italic' : ''}`,
+      fontCallback: (_family: string, bold: boolean, italic: boolean) =>
+        `Text${bold || italic ? '-' : ''}${bold ? 'Bold' : ''}${italic ? 'Italic' : ''}`,
     });
   }
   document.end();
@@ -47,21 +64,25 @@ function musicFont(svg: string): Font | null {
 }
 
 /**
- * Signs of the music font at the start of a text (the note of a metronome mark) as outlines: its subset, cut out of a compressed
+ * Signs of the music font at the start of a text (the note of a metronome mark) as outlines: its subset, cut out of a
+ * compressed
  * font, does not show in PDF readers.
  */
 function signsDrawn(svg: string, font: Font): string {
-  return svg.replace(/<text x="([\d.-]+)" y="([\d.-]+)"((?:(?!<\/text>)[\s\S])*?)<tspan font-family="Leipzig" font-size="([\d.]+)px">([^<]+)<\/tspan>/g, (_, x: string, y: string, between: string, size: string, signs: string) => {
-    const scale = Number(size) / font.unitsPerEm;
-    let at = Number(x);
-    const paths = [...signs].map((sign) => {
-      const glyph = font.glyphForCodePoint(sign.codePointAt(0)!);
-      const path = `<path transform="translate(${at}, ${y}) scale(${scale}, ${-scale})" d="${glyph.path.toSVG()}"/>`;
-      at += glyph.advanceWidth * scale;
-      return path;
-    });
-    return `${paths.join('')}<text x="${at}" y="${y}"${between}`;
-  });
+  return svg.replace(
+    /<text x="([\d.-]+)" y="([\d.-]+)"((?:(?!<\/text>)[\s\S])*?)<tspan font-family="Leipzig" font-size="([\d.]+)px">([^<]+)<\/tspan>/g,
+    (_, x: string, y: string, between: string, size: string, signs: string) => {
+      const scale = Number(size) / font.unitsPerEm;
+      let at = Number(x);
+      const paths = [...signs].map((sign) => {
+        const glyph = font.glyphForCodePoint(sign.codePointAt(0)!);
+        const path = `<path transform="translate(${at}, ${y}) scale(${scale}, ${-scale})" d="${glyph.path.toSVG()}"/>`;
+        at += glyph.advanceWidth * scale;
+        return path;
+      });
+      return `${paths.join('')}<text x="${at}" y="${y}"${between}`;
+    },
+  );
 }
 
 const ITALIC = ['dir', 'dynam', 'mNum'];

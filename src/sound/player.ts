@@ -1,5 +1,6 @@
 /*
- * The sound module: a plain stand-in for outside synthesizers, made of oscillators and noise. It is there to compare and to check,
+ * The sound module: a plain stand-in for outside synthesizers, made of oscillators and noise. It is there to compare
+ * and to check,
  * not to please.
  */
 import type { HeardNote } from '@/workers/engine-client';
@@ -35,8 +36,14 @@ const TIMBRES: readonly Timbre[] = [
 let context: AudioContext | null = null;
 let playing: { stop: () => void } | null = null;
 
-/** Plays notes from now on; what was playing stops. @returns seconds until the last note has ended, and a way to stop */
-export async function play(notes: readonly HeardNote[], onEnd?: () => void): Promise<{ seconds: number; stop: () => void }> {
+/**
+ * Plays notes from now on; what was playing stops.
+ * @returns seconds until the last note has ended, and a way to stop
+ */
+export async function play(
+  notes: readonly HeardNote[],
+  onEnd?: () => void,
+): Promise<{ seconds: number; stop: () => void }> {
   playing?.stop();
   context ??= new AudioContext();
   if (context.state === 'suspended') await context.resume();

@@ -18,7 +18,10 @@ export async function sha256(bytes: Uint8Array): Promise<string> {
 }
 
 /** Keeps the file and makes a job of it, both or neither. @throws StorageError when the browser's storage is full */
-export async function createJob(file: ReceivedFile, options: { demo?: boolean; name?: string; direction?: Direction } = {}): Promise<JobRecord> {
+export async function createJob(
+  file: ReceivedFile,
+  options: { demo?: boolean; name?: string; direction?: Direction } = {},
+): Promise<JobRecord> {
   const hash = await sha256(file.bytes);
   const now = Date.now();
   const job: JobRecord = {
@@ -43,7 +46,10 @@ export async function createJob(file: ReceivedFile, options: { demo?: boolean; n
 
 export async function originalBytes(hash: string): Promise<Uint8Array> {
   const original = await database.originals.get(hash);
-  if (!original) throw new StorageError('The original of this job is no longer in this browser’s storage. Drop the file again to make a new job.');
+  if (!original)
+    throw new StorageError(
+      'The original of this job is no longer in this browser’s storage. Drop the file again to make a new job.',
+    );
   return original.bytes;
 }
 
@@ -77,7 +83,9 @@ export async function restoreJob(job: JobRecord): Promise<void> {
 /** Lets go of originals that no job holds any more. Called when the application starts. */
 export async function clearUnusedOriginals(): Promise<void> {
   await database.transaction('rw', database.jobs, database.originals, async () => {
-    const held = new Set((await database.jobs.toArray()).flatMap((job) => job.originals.map((original) => original.sha256)));
+    const held = new Set(
+      (await database.jobs.toArray()).flatMap((job) => job.originals.map((original) => original.sha256)),
+    );
     const kept = await database.originals.toCollection().primaryKeys();
     await database.originals.bulkDelete(kept.filter((hash) => !held.has(hash)));
   });
@@ -86,7 +94,11 @@ export async function clearUnusedOriginals(): Promise<void> {
 /** A full quota may reach us as the reason of an aborted transaction. */
 function isQuotaError(error: unknown): boolean {
   const { name, inner } = error as { name?: string; inner?: unknown };
-  return error instanceof Dexie.QuotaExceededError || name === 'QuotaExceededError' || (inner !== undefined && inner !== null && inner !== error && isQuotaError(inner));
+  return (
+    error instanceof Dexie.QuotaExceededError ||
+    name === 'QuotaExceededError' ||
+    (inner !== undefined && inner !== null && inner !== error && isQuotaError(inner))
+  );
 }
 
 async function guarded<T>(work: () => PromiseLike<T>): Promise<T> {
@@ -94,7 +106,9 @@ async function guarded<T>(work: () => PromiseLike<T>): Promise<T> {
     return await work();
   } catch (error) {
     if (isQuotaError(error)) {
-      throw new StorageError('This browser’s storage is full. Nothing was lost; export or delete jobs you no longer need, then try again.');
+      throw new StorageError(
+        'This browser’s storage is full. Nothing was lost; export or delete jobs you no longer need, then try again.',
+      );
     }
     throw error;
   }
@@ -108,7 +122,10 @@ export async function addOriginal(id: string, file: ReceivedFile): Promise<void>
       const job = await database.jobs.get(id);
       if (!job) throw new StorageError('This job is no longer in this browser.');
       await database.originals.put({ sha256: hash, bytes: file.bytes });
-      await database.jobs.update(id, { originals: [...job.originals, { sha256: hash, fileName: file.fileName, size: file.bytes.length }], changedAt: Date.now() });
+      await database.jobs.update(id, {
+        originals: [...job.originals, { sha256: hash, fileName: file.fileName, size: file.bytes.length }],
+        changedAt: Date.now(),
+      });
     }),
   );
 }
@@ -118,7 +135,13 @@ export async function duplicateJob(id: string): Promise<JobRecord> {
   const job = await database.jobs.get(id);
   if (!job) throw new StorageError('This job is no longer in this browser.');
   const now = Date.now();
-  const copy: JobRecord = { ...job, id: crypto.randomUUID(), name: `${job.name} (copy)`, createdAt: now, changedAt: now };
+  const copy: JobRecord = {
+    ...job,
+    id: crypto.randomUUID(),
+    name: `${job.name} (copy)`,
+    createdAt: now,
+    changedAt: now,
+  };
   delete copy.demo;
   await guarded(() => database.jobs.add(copy));
   return copy;
@@ -128,8 +151,13 @@ export async function duplicateJob(id: string): Promise<JobRecord> {
 export async function archiveOf(id: string): Promise<{ bytes: Uint8Array; fileName: string }> {
   const job = await database.jobs.get(id);
   if (!job) throw new StorageError('This job is no longer in this browser.');
-  const originals = await Promise.all(job.originals.map(async (original) => ({ ...original, bytes: await originalBytes(original.sha256) })));
-  return { bytes: packArchive({ name: job.name, originals, ledger: job.ledger }), fileName: `${fileNameOf(job.name)}.dragoman.zip` };
+  const originals = await Promise.all(
+    job.originals.map(async (original) => ({ ...original, bytes: await originalBytes(original.sha256) })),
+  );
+  return {
+    bytes: packArchive({ name: job.name, originals, ledger: job.ledger }),
+    fileName: `${fileNameOf(job.name)}.dragoman.zip`,
+  };
 }
 
 /** Makes a job of an archive; nothing is stored when anything in it is wrong. @throws JobError, StorageError */

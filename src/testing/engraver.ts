@@ -31,7 +31,8 @@ export async function heardByVerovio(musicXml: string): Promise<HeardNote[][]> {
         if (message === 0x90 && event.data2 > 0) open.set(event.data1, [...(open.get(event.data1) ?? []), event.tick]);
         else if (message === 0x80 || message === 0x90) {
           const start = open.get(event.data1)?.shift();
-          if (start !== undefined) notes.push({ key: event.data1, start: start / ticksPerQuarter, end: event.tick / ticksPerQuarter });
+          if (start !== undefined)
+            notes.push({ key: event.data1, start: start / ticksPerQuarter, end: event.tick / ticksPerQuarter });
         }
       }
       return notes.sort((a, b) => a.start - b.start || a.key - b.key);

@@ -1,15 +1,20 @@
 /**
- * Track names of the kind that arrives, with the instrument a reader would say they mean. All invented; what they mean is
+ * Track names of the kind that arrives, with the instrument a reader would say they mean. All invented; what they mean
+ * is
  * common practice, no source. Names that mean nothing stand under `nobody`.
  */
 const LIST: Record<string, string> = {
-  piccolo: 'Picc | PICC FLT | Piccolo 1 | Picc. leg | Flauto piccolo | Ottavino | Petite flûte stacc | Piccoloflöte | Flautín',
-  flute: 'FL1 | Fl. 2 | Flt 1 leg | Flutes a2 | Flöte 1 | Flöten | Flauti | Flauto II | Flûte solo | Flauta 3 | flute_trill_close | Fls unis | 1st Flute | FLUTE LONG (mid mics)',
+  piccolo:
+    'Picc | PICC FLT | Piccolo 1 | Picc. leg | Flauto piccolo | Ottavino | Petite flûte stacc | Piccoloflöte | Flautín',
+  flute:
+    'FL1 | Fl. 2 | Flt 1 leg | Flutes a2 | Flöte 1 | Flöten | Flauti | Flauto II | Flûte solo | Flauta 3 | flute_trill_close | Fls unis | 1st Flute | FLUTE LONG (mid mics)',
   'alto-flute': 'Alto Flute | Alt Fl | Altflöte sus | Flauto in sol | Fl. alto | A.Fl.',
   'bass-flute': 'Bass Flute | Bassflöte | B. Fl. leg',
   oboe: 'OB | Oboe 1 | Ob. 2 stacc | Oboes | Oboi a2 | Hautbois | Htb 1 | Hb. 2 | Oboen | oboe_solo_legato | 2nd Oboe',
-  'english-horn': 'EH | Eng Hn | Cor Anglais leg | C.A. | Englischhorn | Corno inglese | Engl. Hn | English Horn solo | Cor Ang',
-  'clarinet-bflat': 'Cl 1 | CL.2 | Clar. I | Clarinet Bb | Klarinette | Klar. 2 | Clarinetti a2 | Clarinette 1 | Clarinete | BbCl_room | Clarinets (B flat) | Clar stac | Kl. 1',
+  'english-horn':
+    'EH | Eng Hn | Cor Anglais leg | C.A. | Englischhorn | Corno inglese | Engl. Hn | English Horn solo | Cor Ang',
+  'clarinet-bflat':
+    'Cl 1 | CL.2 | Clar. I | Clarinet Bb | Klarinette | Klar. 2 | Clarinetti a2 | Clarinette 1 | Clarinete | BbCl_room | Clarinets (B flat) | Clar stac | Kl. 1',
   'clarinet-a': 'Clarinet in A | Cl in A 1 | A Clarinet | Klarinette in A',
   'clarinet-eflat': 'Eb Clarinet | Es-Klarinette | Cl Eb | E flat Clarinet',
   'bass-clarinet': 'B.Cl. | BCL leg | Bass Clar | Bassklarinette | Clarinetto basso | Bass Cl (Bb) | Clarinette basse',
@@ -19,12 +24,15 @@ const LIST: Record<string, string> = {
   'alto-sax': 'Alto Sax 1 | ASax 2 | Altsax | Sax Alto I | A. Sax | Alto Saxophone (jazz) | Saxo alto',
   'tenor-sax': 'Tenor Sax | TSax 1 | Ten Sax growl | Tenorsax 2 | T.Sax | Sax Tenor',
   'baritone-sax': 'Bari | Bari Sax | BariSax_sub | Sax baritono | Baritonsax | Bar. Sax',
-  'horn-f': 'HN 1 | Horn 3 | Hns a4 | Hn in F (sus) | F Horns | Hörner 1-2 | Corni | Corno 2 con sord | Cors | Cor 3 en fa | Trompa | FRENCH HORNS long | Hrns stopped | Fr. Hn 4 | HORNS_leg_far',
-  'trumpet-bflat': 'TPT 1 | Tpts a3 | Trp. 2 | Trumpet 3 muted | Trompete 1 | Trompeten | Tromba II | Trombe | Trompette 2 | Trompeta | Trpt cup | 1st Tpt (lead) | TRUMPETS short | Trpts marc',
+  'horn-f':
+    'HN 1 | Horn 3 | Hns a4 | Hn in F (sus) | F Horns | Hörner 1-2 | Corni | Corno 2 con sord | Cors | Cor 3 en fa | Trompa | FRENCH HORNS long | Hrns stopped | Fr. Hn 4 | HORNS_leg_far',
+  'trumpet-bflat':
+    'TPT 1 | Tpts a3 | Trp. 2 | Trumpet 3 muted | Trompete 1 | Trompeten | Tromba II | Trombe | Trompette 2 | Trompeta | Trpt cup | 1st Tpt (lead) | TRUMPETS short | Trpts marc',
   'trumpet-c': 'Tpt in C | C Trumpet 1 | Trompete in C',
   cornet: 'Cornet 1 | Cornets | Kornett | Solo Cornet | Cnt 2',
   flugelhorn: 'Flugel | Flghn | Flügelhorn | Flug. 1 | Fluegelhorn',
-  trombone: 'TBN 1 | Tbn. 2 | Trb 3 | Tbns a3 | Posaune 1 | Posaunen | Tromboni | Trombones sfz | Trombone tenore | Pos. 2 | Bones | T-bone 2 | Tenor Tbn | Trombón 1',
+  trombone:
+    'TBN 1 | Tbn. 2 | Trb 3 | Tbns a3 | Posaune 1 | Posaunen | Tromboni | Trombones sfz | Trombone tenore | Pos. 2 | Bones | T-bone 2 | Tenor Tbn | Trombón 1',
   'bass-trombone': 'B.Tbn | Bass Tbn | BTBN leg | Bassposaune | Trombone basso | Bass Trb | Bs. Tbn.',
   tuba: 'TUBA | Tba | Tuba long | Basstuba | Tubas stac',
   euphonium: 'Euph | Euphonium 1 | Euphoniums | Eufonio',
@@ -48,16 +56,19 @@ const LIST: Record<string, string> = {
   congas: 'Congas | Conga lo',
   taiko: 'Taiko | Taikos low',
   'wood-block': 'Woodblock | Wood Blocks',
-  piano: 'Piano | PNO | Grand pno | Pf. | Piano LH | Piano RH | Klavier | Pianoforte | Flügel | Upright Piano | Kl. rechte Hand | Pno soft',
+  piano:
+    'Piano | PNO | Grand pno | Pf. | Piano LH | Piano RH | Klavier | Pianoforte | Flügel | Upright Piano | Kl. rechte Hand | Pno soft',
   'electric-piano': 'E-Piano | EP | Elec Piano | Epno trem | Electric Piano',
   celesta: 'Celesta | Cel. | Céleste | Celeste soft',
   harpsichord: 'Harpsichord | Cembalo | Clavecin | Hpschd | Clavicembalo',
   organ: 'Organ | Orgel | Pipe Organ | Church Organ full | Orgue | Organo',
   accordion: 'Accordion | Akkordeon | Fisarmonica | Accord.',
   harp: 'HARP | Hp. | Harfe gliss | Arpa | Harpe | Hrp | Harp LH',
-  guitar: 'Gtr | Acoustic Guitar | Nylon Gtr | Gitarre | Chitarra | Guitare | Ac Gtr strum | Guitarra | Classical Guitar',
+  guitar:
+    'Gtr | Acoustic Guitar | Nylon Gtr | Gitarre | Chitarra | Guitare | Ac Gtr strum | Guitarra | Classical Guitar',
   'electric-guitar': 'E-Gtr | Electric Guitar | EGtr dist | Elec Gtr clean | E-Gitarre | Lead Gtr',
-  'bass-guitar': 'E-Bass | Bass Gtr | Bass Guitar | Electric Bass | Slap Bass | Fretless Bass | Elec Bass DI | Basso elettrico',
+  'bass-guitar':
+    'E-Bass | Bass Gtr | Bass Guitar | Electric Bass | Slap Bass | Fretless Bass | Elec Bass DI | Basso elettrico',
   banjo: 'Banjo | Bjo',
   mandolin: 'Mandolin | Mandoline | Mand. trem',
   ukulele: 'Uke | Ukulele',
@@ -66,17 +77,23 @@ const LIST: Record<string, string> = {
   tenor: 'Tenors | Tenore 1 | Tenori',
   choir: 'Choir | Chor Aahs | Coro | Choir oohs soft | Chœur | Choir full mf',
   voice: 'Vox | Lead Vocal | Voice | Gesang | Vocals | Singer',
-  violin: 'VLN 1 | Vln. 2 leg | VN1 spicc | V1 trem close | Violins I | Violins II pizz | Violinen 1 | Geigen | Violini II | Violons 1 | Violín | 1st Violins | VIOLIN solo | Vl. I | Vlns 2 con sord | Violin 1 B | Fiddle | Vni I | Violine 2',
-  viola: 'VLA | Vlas leg | Violas pizz | Bratsche | Bratschen trem | Viole | Va. | VA sus far | Altos (cordes) | Vla div',
-  cello: 'VC | Vc. leg 02 | Vcl | Cello | Cellos spicc | Celli | Violoncelli | Violoncelles | CELLI con sord | Vlc. pizz | Violoncello solo | Vcs long',
-  'double-bass': 'DB | CB | Kb pizz | Basses | Contrabass | Contrabassi | Kontrabass | Contrebasses | Double Bass arco | Str Bass | Upright Bass | DBs stac | Kontrabässe | Cbs leg | Contrabajo',
-  'string-section': 'Strings | STR sus | Strings pad | Streicher | Archi | Cordes | Full Strings leg | String Ensemble | Str. ens. | Hi Strings',
+  violin:
+    'VLN 1 | Vln. 2 leg | VN1 spicc | V1 trem close | Violins I | Violins II pizz | Violinen 1 | Geigen | Violini II | Violons 1 | Violín | 1st Violins | VIOLIN solo | Vl. I | Vlns 2 con sord | Violin 1 B | Fiddle | Vni I | Violine 2',
+  viola:
+    'VLA | Vlas leg | Violas pizz | Bratsche | Bratschen trem | Viole | Va. | VA sus far | Altos (cordes) | Vla div',
+  cello:
+    'VC | Vc. leg 02 | Vcl | Cello | Cellos spicc | Celli | Violoncelli | Violoncelles | CELLI con sord | Vlc. pizz | Violoncello solo | Vcs long',
+  'double-bass':
+    'DB | CB | Kb pizz | Basses | Contrabass | Contrabassi | Kontrabass | Contrebasses | Double Bass arco | Str Bass | Upright Bass | DBs stac | Kontrabässe | Cbs leg | Contrabajo',
+  'string-section':
+    'Strings | STR sus | Strings pad | Streicher | Archi | Cordes | Full Strings leg | String Ensemble | Str. ens. | Hi Strings',
   'recorder-soprano': 'Recorder | Soprano Recorder | Blockflöte',
   'music-box': 'Music Box | Spieldose',
   'steel-drums': 'Steel Drums | Steelpan',
   'wagner-tuba': 'Wagner Tuba | Wagnertuben',
   'sleigh-bells': 'Sleigh Bells | Sleighbells shake',
-  nobody: 'MIDI 07 | Inst 12 | Track 3 | Untitled | Audio 1 | New Instrument | MIDI Ch. 4 | Take 2 comp | Bus 3 | Copy of 5 | Click | Sketch | Layer B | Atmos 2 | Pulse low | Texture',
+  nobody:
+    'MIDI 07 | Inst 12 | Track 3 | Untitled | Audio 1 | New Instrument | MIDI Ch. 4 | Take 2 comp | Bus 3 | Copy of 5 | Click | Sketch | Layer B | Atmos 2 | Pulse low | Texture',
 };
 
 /** Written after the catalogue was last changed, and never tuned on. */
@@ -118,7 +135,9 @@ export interface MessyName {
 }
 
 function labelled(list: Record<string, string>): MessyName[] {
-  return Object.entries(list).flatMap(([instrument, names]) => names.split('|').map((name) => ({ name: name.trim(), instrument: instrument === 'nobody' ? null : instrument })));
+  return Object.entries(list).flatMap(([instrument, names]) =>
+    names.split('|').map((name) => ({ name: name.trim(), instrument: instrument === 'nobody' ? null : instrument })),
+  );
 }
 
 export const MESSY_NAMES: readonly MessyName[] = labelled(LIST);

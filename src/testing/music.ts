@@ -21,9 +21,16 @@ export interface HandTrack {
   extra?: SmfEvent[];
 }
 
-export const meta = (tick: number, type: number, data: ArrayLike<number>): SmfEvent => ({ kind: 'meta', tick, type, data: Uint8Array.from(data) });
-export const meter = (quarter: number, beats: number, beatType: number): SmfEvent => meta(quarter * PPQ, Meta.timeSignature, [beats, Math.log2(beatType), 24, 8]);
-export const keySignature = (quarter: number, fifths: number, minor = false): SmfEvent => meta(quarter * PPQ, Meta.keySignature, [fifths & 0xff, minor ? 1 : 0]);
+export const meta = (tick: number, type: number, data: ArrayLike<number>): SmfEvent => ({
+  kind: 'meta',
+  tick,
+  type,
+  data: Uint8Array.from(data),
+});
+export const meter = (quarter: number, beats: number, beatType: number): SmfEvent =>
+  meta(quarter * PPQ, Meta.timeSignature, [beats, Math.log2(beatType), 24, 8]);
+export const keySignature = (quarter: number, fifths: number, minor = false): SmfEvent =>
+  meta(quarter * PPQ, Meta.keySignature, [fifths & 0xff, minor ? 1 : 0]);
 export const tempo = (quarter: number, bpm: number): SmfEvent => {
   const microseconds = Math.round(60_000_000 / bpm);
   return meta(quarter * PPQ, Meta.tempo, [microseconds >> 16, (microseconds >> 8) & 0xff, microseconds & 0xff]);
@@ -34,25 +41,57 @@ export function smfBytes(tracks: readonly HandTrack[], conductor: SmfEvent[] = [
     const events: SmfEvent[] = [...extra];
     if (name) events.push(meta(0, Meta.trackName, encodeText(name)));
     const channel = (note?: HandNote) => (note?.channel ?? 1) - 1;
-    if (program) events.push({ kind: 'channel', tick: 0, status: Message.programChange | channel(notes[0]), data1: program - 1, data2: 0 });
+    if (program)
+      events.push({
+        kind: 'channel',
+        tick: 0,
+        status: Message.programChange | channel(notes[0]),
+        data1: program - 1,
+        data2: 0,
+      });
     for (const note of notes) {
-      events.push({ kind: 'channel', tick: Math.round(note.at * PPQ), status: Message.noteOn | channel(note), data1: note.key, data2: note.velocity ?? 80 });
-      events.push({ kind: 'channel', tick: Math.round((note.at + note.length) * PPQ), status: Message.noteOff | channel(note), data1: note.key, data2: 0 });
+      events.push({
+        kind: 'channel',
+        tick: Math.round(note.at * PPQ),
+        status: Message.noteOn | channel(note),
+        data1: note.key,
+        data2: note.velocity ?? 80,
+      });
+      events.push({
+        kind: 'channel',
+        tick: Math.round((note.at + note.length) * PPQ),
+        status: Message.noteOff | channel(note),
+        data1: note.key,
+        data2: 0,
+      });
     }
-    const rank = (event: SmfEvent) => (event.kind === 'channel' && (event.status & 0xf0) === Message.noteOn ? 2 : event.kind === 'channel' && (event.status & 0xf0) === Message.noteOff ? 1 : 0);
+    const rank = (event: SmfEvent) =>
+      event.kind === 'channel' && (event.status & 0xf0) === Message.noteOn
+        ? 2
+        : event.kind === 'channel' && (event.status & 0xf0) === Message.noteOff
+          ? 1
+          : 0;
     return events.sort((a, b) => a.tick - b.tick || rank(a) - rank(b));
   });
-  const all = format === 0 ? [[...conductor, ...played.flat()].sort((a, b) => a.tick - b.tick)] : [conductor, ...played];
+  const all =
+    format === 0 ? [[...conductor, ...played.flat()].sort((a, b) => a.tick - b.tick)] : [conductor, ...played];
   return writeSmf({
     format,
     division: { kind: 'metrical', ticksPerQuarter: PPQ },
     headerExtra: new Uint8Array(),
-    tracks: all.map((events) => ({ events: [...events].sort((a, b) => a.tick - b.tick), endTick: events.at(-1)?.tick ?? 0 })),
+    tracks: all.map((events) => ({
+      events: [...events].sort((a, b) => a.tick - b.tick),
+      endTick: events.at(-1)?.tick ?? 0,
+    })),
     unknownChunks: [],
   });
 }
 
-export function performanceOf(tracks: readonly HandTrack[], conductor: SmfEvent[] = [], format: 0 | 1 = 1): Performance {
+export function performanceOf(
+  tracks: readonly HandTrack[],
+  conductor: SmfEvent[] = [],
+  format: 0 | 1 = 1,
+): Performance {
   return performanceFromSmf(readSmf(smfBytes(tracks, conductor, format)));
 }
 

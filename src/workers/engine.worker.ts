@@ -2,13 +2,44 @@ import * as Comlink from 'comlink';
 import { dealPlayers, playersFor, proposedDeal, type CastPart, type CastTrack, type Deal } from '@/core/casting';
 import type { Clef, TechniqueId } from '@/core/instruments';
 import { compressMusicXml, readMusicXml, writeMusicXml } from '@/core/musicxml';
-import { barsOfPerformance, fileFacts, findKeyswitches, performanceFromSmf, surveyPerformance, trackDetail, type FileFacts, type NoteId, type Performance, type Survey, type TrackDetail, type TrackId } from '@/core/performance';
+import {
+  barsOfPerformance,
+  fileFacts,
+  findKeyswitches,
+  performanceFromSmf,
+  surveyPerformance,
+  trackDetail,
+  type FileFacts,
+  type NoteId,
+  type Performance,
+  type Survey,
+  type TrackDetail,
+  type TrackId,
+} from '@/core/performance';
 import { passageOf, sequencePassage, type Passage } from '@/core/proof';
-import { isScoreFile, inEncoding, preparePerformance, reasonsFor, remediesFor, type DirectionB, type Original, type Reason, type Remedy } from '@/core/job';
+import {
+  isScoreFile,
+  inEncoding,
+  preparePerformance,
+  reasonsFor,
+  remediesFor,
+  type DirectionB,
+  type Original,
+  type Reason,
+  type Remedy,
+} from '@/core/job';
 import { concertScore, type Fold, type Part, type PartId, type Query, type Score } from '@/core/score';
 import { readSmf } from '@/core/smf';
 import { playedUnits, type Bar, type MidiKey, type PlayedUnits } from '@/core/time';
-import { convert, Memo, type Conversion, type ConversionSettings, type PartReport, type Progress, type Swing } from '@/core/to-score';
+import {
+  convert,
+  Memo,
+  type Conversion,
+  type ConversionSettings,
+  type PartReport,
+  type Progress,
+  type Swing,
+} from '@/core/to-score';
 
 import { SequenceDesk, type ControllerPair, type HeardNote, type SequenceSummary } from './sequence-desk';
 
@@ -105,7 +136,11 @@ let sequenceDesk: SequenceDesk | null = null;
 let run = 0;
 
 const api = {
-  /** Reads a file without opening a job. @throws SmfError or MusicXmlError when it can be used in neither direction @returns which kind it is */
+  /**
+   * Reads a file without opening a job.
+   * @throws SmfError or MusicXmlError when it can be used in neither direction
+   * @returns which kind it is
+   */
   check(bytes: Uint8Array): 'midi' | 'score' {
     if (isScoreFile(bytes)) {
       readMusicXml(bytes);
@@ -194,13 +229,19 @@ const api = {
     return trackDetail(track, performance);
   },
 
-  /** Deals the notes of a part out for a look. @param deal none for what the engine proposes @throws Error when there is no such part */
+  /**
+   * Deals the notes of a part out for a look.
+   * @param deal none for what the engine proposes
+   * @throws Error when there is no such part
+   */
   previewDeal(track: TrackId, deal: Deal | null): DealPreview {
     const { conversion, performance } = converted();
     const parts = conversion.casting.parts.filter((part) => part.tracks[0] === track);
     const source = conversion.casting.tracks.find((candidate) => candidate.id === track);
     if (parts.length === 0 || !source) throw new Error(`There is no part of track ${track}.`);
-    const notes = [...new Map(parts.flatMap((part) => part.notes.map((note) => [note.id, note]))).values()].sort((a, b) => a.start - b.start || a.key - b.key);
+    const notes = [...new Map(parts.flatMap((part) => part.notes.map((note) => [note.id, note]))).values()].sort(
+      (a, b) => a.start - b.start || a.key - b.key,
+    );
     const chosen = deal ?? proposedDeal(notes, source.instrument, performance.tempo);
     const { players, doubled, crowded } = dealPlayers(notes, source.instrument, chosen, performance.tempo);
     const owners = new Map<number, number>();
@@ -209,20 +250,39 @@ const api = {
     return {
       deal: chosen,
       needed: playersFor(notes, performance.tempo),
-      players: players.map((player) => ({ instrument: player.instrument.names.en, number: player.number, notes: player.notes.map((note) => ({ key: note.key, start: units(note.start), end: units(note.end), shared: owners.get(note.id)! > 1 })) })),
+      players: players.map((player) => ({
+        instrument: player.instrument.names.en,
+        number: player.number,
+        notes: player.notes.map((note) => ({
+          key: note.key,
+          start: units(note.start),
+          end: units(note.end),
+          shared: owners.get(note.id)! > 1,
+        })),
+      })),
       notes: notes.length,
       doubled,
       crowded: crowded.length,
     };
   },
 
-  /** @param before as it was before the last change; parts and bars that it did not have are left away @param suggestionColour of marks only suggested */
+  /**
+   * @param before as it was before the last change; parts and bars that it did not have are left away
+   * @param suggestionColour of marks only suggested
+   */
   passage(parts: PartId[], from: number, to: number, before = false, suggestionColour?: string): Passage {
     const { conversion, performance } = converted();
     const earlier = before ? onDesk().before : null;
     if (!earlier) return passageOf(conversion, performance, parts, from, to, suggestionColour);
     const known = parts.filter((id) => earlier.score.parts.some((part) => part.id === id));
-    return passageOf(earlier, performance, known.length > 0 ? known : [earlier.score.parts[0]!.id], Math.min(from, earlier.score.bars.length - 1), Math.min(to, earlier.score.bars.length), suggestionColour);
+    return passageOf(
+      earlier,
+      performance,
+      known.length > 0 ? known : [earlier.score.parts[0]!.id],
+      Math.min(from, earlier.score.bars.length - 1),
+      Math.min(to, earlier.score.bars.length),
+      suggestionColour,
+    );
   },
 
   /** Why a note is written as it is. */
@@ -230,7 +290,11 @@ const api = {
     return reasonsFor(converted().conversion, part, note);
   },
 
-  /** The score for looking at and printing. @param part one part alone, with rests over several bars; null for all @param concert at sounding pitch */
+  /**
+   * The score for looking at and printing.
+   * @param part one part alone, with rests over several bars; null for all
+   * @param concert at sounding pitch
+   */
   sheet(part: PartId | null, concert: boolean): string {
     const { printed } = converted().conversion;
     const chosen = part === null ? printed : { ...printed, parts: printed.parts.filter((one) => one.id === part) };
@@ -268,10 +332,21 @@ function preparedBy({ splits, soundSplits, offsets, encoding }: ConversionSettin
 }
 
 function prepare(originals: Desk['originals'], settings: ConversionSettings): Desk['prepared'] {
-  const performance = preparePerformance(originals.map((original) => inEncoding(original, settings)), settings);
+  const performance = preparePerformance(
+    originals.map((original) => inEncoding(original, settings)),
+    settings,
+  );
   const bars = barsOfPerformance(performance);
   const size = originals.reduce((sum, original) => sum + original.size, 0);
-  return { by: preparedBy(settings), performance, memo: new Memo(), opened: { survey: surveyPerformance(performance, bars), facts: fileFacts(originals[0]!.reading.file, performance, bars, size) } };
+  return {
+    by: preparedBy(settings),
+    performance,
+    memo: new Memo(),
+    opened: {
+      survey: surveyPerformance(performance, bars),
+      facts: fileFacts(originals[0]!.reading.file, performance, bars, size),
+    },
+  };
 }
 
 function summarise(conversion: Conversion, { opened, performance }: Desk['prepared'], milliseconds: number): Summary {
@@ -297,7 +372,9 @@ function summarise(conversion: Conversion, { opened, performance }: Desk['prepar
         notes: source.notes.length,
         technique: casting.tracks.find((track) => track.id === source.track)!.technique,
         staff: source.staff,
-        switches: part.player ? [] : findKeyswitches(tracks.get(source.track)!.notes, part.instrument, performance.ticksPerQuarter),
+        switches: part.player
+          ? []
+          : findKeyswitches(tracks.get(source.track)!.notes, part.instrument, performance.ticksPerQuarter),
       })),
       unpitched: part.instrument.unpitched,
       clefs: score.parts[i]!.clefs,

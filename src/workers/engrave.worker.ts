@@ -96,7 +96,10 @@ const api = {
   },
 
   /** Engraves a passage as one system that fills the width as nearly as its notes allow. */
-  async system(musicXml: string, { width, staffHeight, laneHeight, marksHeight = 0, below = false }: EngraveOptions): Promise<Engraving> {
+  async system(
+    musicXml: string,
+    { width, staffHeight, laneHeight, marksHeight = 0, below = false }: EngraveOptions,
+  ): Promise<Engraving> {
     const tk = await ready('passage');
     const scale = (staffHeight / STAFF_AT_FULL_SCALE) * 100;
     const inUnits = (pixels: number) => Math.round((pixels * 100) / scale);
@@ -136,7 +139,10 @@ const api = {
       const tooNarrow = result.width < width * 0.94 && spacing < MOST_SPACING;
       const tooWide = result.width > width * 1.04 && spacing > LEAST_SPACING;
       if (!tooNarrow && !tooWide) break;
-      spacing = Math.min(MOST_SPACING, Math.max(LEAST_SPACING, (spacing * width * (tooNarrow ? 1.02 : 0.96)) / result.width));
+      spacing = Math.min(
+        MOST_SPACING,
+        Math.max(LEAST_SPACING, (spacing * width * (tooNarrow ? 1.02 : 0.96)) / result.width),
+      );
     }
     return result;
   },

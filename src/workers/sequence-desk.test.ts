@@ -8,8 +8,16 @@ import { NO_SETTINGS, toScore } from '../core/to-score';
 import { line, smfBytes } from '../testing/music';
 import { SequenceDesk, type MidiSequence, type ScoreSequence } from './sequence-desk';
 
-const scoreBytes = new TextEncoder().encode(writeMusicXml(toScore(performanceFromSmf(readSmf(demoMechanical())), NO_SETTINGS).printed));
-const control = (quarter: number, controller: number, value: number): SmfEvent => ({ kind: 'channel', tick: quarter * 480, status: Message.controlChange, data1: controller, data2: value });
+const scoreBytes = new TextEncoder().encode(
+  writeMusicXml(toScore(performanceFromSmf(readSmf(demoMechanical())), NO_SETTINGS).printed),
+);
+const control = (quarter: number, controller: number, value: number): SmfEvent => ({
+  kind: 'channel',
+  tick: quarter * 480,
+  status: Message.controlChange,
+  data1: controller,
+  data2: value,
+});
 
 describe('a score on the desk', () => {
   const desk = SequenceDesk.open(scoreBytes);
@@ -30,7 +38,11 @@ describe('a score on the desk', () => {
     expect(desk.heard(0, 4, []).some((note) => note.drum)).toBe(true);
   });
   it('goes out as the files that were chosen', () => {
-    expect(desk.files({ ...USUAL_DIRECTION_B, files: 'sections' }).map(({ label }) => label)).toEqual(['The clock runs', 'Goose waltz', 'The clock again']);
+    expect(desk.files({ ...USUAL_DIRECTION_B, files: 'sections' }).map(({ label }) => label)).toEqual([
+      'The clock runs',
+      'Goose waltz',
+      'The clock again',
+    ]);
     expect(readSmf(desk.files(USUAL_DIRECTION_B)[0]!.bytes).file.tracks).toHaveLength(13);
   });
 });
@@ -43,11 +55,18 @@ describe('a MIDI file on the desk', () => {
     expect(made.report.after.volume).toBe(0);
   });
   it('sounds as received with its faders, and as delivered without', () => {
-    const desk = SequenceDesk.open(smfBytes([{ name: 'Oboe', program: 69, notes: line([70, 1], [72, 1]), extra: [control(0, 7, 50), control(1, 11, 64)] }]));
+    const desk = SequenceDesk.open(
+      smfBytes([
+        { name: 'Oboe', program: 69, notes: line([70, 1], [72, 1]), extra: [control(0, 7, 50), control(1, 11, 64)] },
+      ]),
+    );
     desk.sequence(USUAL_DIRECTION_B);
     expect(desk.heardMidi(0, 1, false).map((note) => note.velocity)).toEqual([40, 20]);
     expect(desk.heardMidi(0, 1, true).map((note) => note.velocity)).toEqual([80, 80]);
-    expect(desk.controllersOf(1)).toEqual([{ controller: 7, before: [{ at: 0, value: 50 }], after: [] }, { controller: 11, before: [{ at: 1, value: 64 }], after: [] }]);
+    expect(desk.controllersOf(1)).toEqual([
+      { controller: 7, before: [{ at: 0, value: 50 }], after: [] },
+      { controller: 11, before: [{ at: 1, value: 64 }], after: [] },
+    ]);
     expect(() => desk.performance()).toThrow(/no score/);
   });
 });

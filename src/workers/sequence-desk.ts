@@ -5,7 +5,20 @@ import { keyName, type Part, type PartId, type Query, type Score } from '@/core/
 import { barsOfPerformance, performanceFromSmf, PERCUSSION_CHANNEL } from '@/core/performance';
 import { Message, readSmf, writeSmf, type SmfFile, type SmfReading } from '@/core/smf';
 import { buildTempoMap, secondsAtTick, ticksFromUnits, type Bar } from '@/core/time';
-import { cleanSmf, inventoryOf, loudnessCurve, PRESET_PLANS, switchKeysOf, toSequencer, type CleaningPlan, type CleaningReport, type CurvePoint, type SequencedFile, type SequenceReport, type TrackInventory } from '@/core/to-sequencer';
+import {
+  cleanSmf,
+  inventoryOf,
+  loudnessCurve,
+  PRESET_PLANS,
+  switchKeysOf,
+  toSequencer,
+  type CleaningPlan,
+  type CleaningReport,
+  type CurvePoint,
+  type SequencedFile,
+  type SequenceReport,
+  type TrackInventory,
+} from '@/core/to-sequencer';
 
 /* What lies on the engine's desk for direction B: a score to be played, or a MIDI file to be cleaned. */
 
@@ -128,21 +141,41 @@ export class SequenceDesk {
       keys: score.keys.map((key) => keyName(key)),
       signs: Object.keys(score.signs).length,
       parts: score.parts.map((part) => partSummary(part, whole, settings)),
-      tracks: whole.tracks.map(({ part, name, channel, port, program, notes, technique }) => ({ part, name, channel, port, program, notes: notes.length, technique })),
+      tracks: whole.tracks.map(({ part, name, channel, port, program, notes, technique }) => ({
+        part,
+        name,
+        channel,
+        port,
+        program,
+        notes: notes.length,
+        technique,
+      })),
       files: files.map(({ label, report }) => ({ label, report })),
       seconds: lengthOf(whole),
       queries: warnings.map((warning, i) => {
         const part = score.parts.find((one) => one.id === warning.part);
         const bar = warning.bar === undefined ? undefined : score.bars[warning.bar];
         const place = [part?.name, bar && `bar ${bar.number}`].filter(Boolean).join(', ');
-        return { id: `score-file/${i}/${warning.part ?? ''}/${warning.bar ?? ''}`, kind: 'file', message: `${place ? `${place}: ` : ''}${warning.message}.`, ...(part && { part: part.id }), ...(warning.bar !== undefined && bar && { bar: warning.bar, at: bar.start }), remedies: [] };
+        return {
+          id: `score-file/${i}/${warning.part ?? ''}/${warning.bar ?? ''}`,
+          kind: 'file',
+          message: `${place ? `${place}: ` : ''}${warning.message}.`,
+          ...(part && { part: part.id }),
+          ...(warning.bar !== undefined && bar && { bar: warning.bar, at: bar.start }),
+          remedies: [],
+        };
       }),
     };
   }
 
   private clean(reading: SmfReading, settings: DirectionB): MidiSequence {
     const plan = { ...PRESET_PLANS[settings.preset], ...settings.carry };
-    const { file, report } = cleanSmf(reading.file, { plan, tracks: settings.carryTracks, leftOut: settings.leftOutTracks, neutralVolume: settings.neutralVolume });
+    const { file, report } = cleanSmf(reading.file, {
+      plan,
+      tracks: settings.carryTracks,
+      leftOut: settings.leftOutTracks,
+      neutralVolume: settings.neutralVolume,
+    });
     this.cleaned = file;
     const { division } = reading.file;
     return {
@@ -153,7 +186,12 @@ export class SequenceDesk {
       bars: reading.file.format === 2 ? 0 : this.barCount(),
       plan,
       report,
-      queries: [...reading.warnings.map((warning) => warning.message), ...report.warnings].map((message, i) => ({ id: `midi-file/${i}`, kind: 'file', message, remedies: [] })),
+      queries: [...reading.warnings.map((warning) => warning.message), ...report.warnings].map((message, i) => ({
+        id: `midi-file/${i}`,
+        kind: 'file',
+        message,
+        remedies: [],
+      })),
     };
   }
 
@@ -166,14 +204,21 @@ export class SequenceDesk {
   /** Bytes of every file as the settings want them. */
   files(settings: DirectionB): { label: string; bytes: Uint8Array }[] {
     const write = (file: SmfFile) => writeSmf(file, { runningStatus: settings.runningStatus });
-    if (this.score) return toSequencer(this.score.score, settings).map(({ label, file }) => ({ label, bytes: write(file) }));
+    if (this.score)
+      return toSequencer(this.score.score, settings).map(({ label, file }) => ({ label, bytes: write(file) }));
     return [{ label: '', bytes: write(this.cleaned ?? this.midi!.file) }];
   }
 
-  /** A MIDI file's bars as it arrived, or as it would leave: velocities scaled by the faders and expression of their channels. */
+  /**
+   * A MIDI file's bars as it arrived, or as it would leave: velocities scaled by the faders and expression of their
+   * channels.
+   */
   heardMidi(from: number, to: number, delivered: boolean): HeardNote[] {
     if (!this.midi) throw new Error('There is no MIDI file on the desk.');
-    const performance = performanceFromSmf({ file: delivered ? (this.cleaned ?? this.midi.file) : this.midi.file, warnings: [] });
+    const performance = performanceFromSmf({
+      file: delivered ? (this.cleaned ?? this.midi.file) : this.midi.file,
+      warnings: [],
+    });
     const bars = barsOfPerformance(performance);
     const [first, last] = [bars[Math.min(from, bars.length - 1)]!, bars[Math.min(to, bars.length) - 1] ?? bars.at(-1)!];
     const tick = (units: number) => ticksFromUnits(units, performance.ticksPerQuarter);
@@ -183,10 +228,21 @@ export class SequenceDesk {
       track.notes
         .filter((note) => note.start >= start && note.start < end)
         .map((note): HeardNote => {
-          const at = (controller: number, usual: number) => track.controllers.findLast((one) => one.controller === controller && one.channel === note.channel && one.tick <= note.start)?.value ?? usual;
+          const at = (controller: number, usual: number) =>
+            track.controllers.findLast(
+              (one) => one.controller === controller && one.channel === note.channel && one.tick <= note.start,
+            )?.value ?? usual;
           const heard = secondsAtTick(performance.tempo, note.start) - origin;
-          const program = track.programs.findLast((one) => one.channel === note.channel && one.tick <= note.start)?.program ?? null;
-          return { key: note.key, velocity: Math.max(1, Math.round(note.velocity * Math.min(1.27, at(7, 100) / 100) * (at(11, 127) / 127))), start: heard, duration: secondsAtTick(performance.tempo, note.end) - origin - heard, drum: note.channel === PERCUSSION_CHANNEL, program };
+          const program =
+            track.programs.findLast((one) => one.channel === note.channel && one.tick <= note.start)?.program ?? null;
+          return {
+            key: note.key,
+            velocity: Math.max(1, Math.round(note.velocity * Math.min(1.27, at(7, 100) / 100) * (at(11, 127) / 127))),
+            start: heard,
+            duration: secondsAtTick(performance.tempo, note.end) - origin - heard,
+            drum: note.channel === PERCUSSION_CHANNEL,
+            program,
+          };
         }),
     );
   }
@@ -197,10 +253,14 @@ export class SequenceDesk {
     const after = this.cleaned;
     const inventory = inventoryOf(this.midi.file);
     const nameAt = inventory[track]?.name ?? '';
-    const left = after ? inventoryOf(after).findIndex((one) => one.name === nameAt && one.notes === inventory[track]!.notes) : -1;
+    const left = after
+      ? inventoryOf(after).findIndex((one) => one.name === nameAt && one.notes === inventory[track]!.notes)
+      : -1;
     const before = pointsOf(this.midi.file, track);
     const now = after && left >= 0 ? pointsOf(after, left) : new Map<number, ControllerPoint[]>();
-    return [...new Set([...before.keys(), ...now.keys()])].sort((a, b) => a - b).map((controller) => ({ controller, before: before.get(controller) ?? [], after: now.get(controller) ?? [] }));
+    return [...new Set([...before.keys(), ...now.keys()])]
+      .sort((a, b) => a - b)
+      .map((controller) => ({ controller, before: before.get(controller) ?? [], after: now.get(controller) ?? [] }));
   }
 
   barCount(): number {
@@ -211,8 +271,14 @@ export class SequenceDesk {
   heard(from: number, to: number, parts: readonly PartId[]): HeardNote[] {
     const { score, sequenced } = this.performance();
     const ticks = 10080;
-    const map = buildTempoMap(sequenced.tempos.map(({ at, bpm }) => ({ tick: at, microsecondsPerQuarter: 60_000_000 / bpm })), ticks);
-    const bars = sequenced.line.bars.filter((played, i, all) => played.bar >= from && played.bar < to && all.findIndex((other) => other.bar === played.bar) === i);
+    const map = buildTempoMap(
+      sequenced.tempos.map(({ at, bpm }) => ({ tick: at, microsecondsPerQuarter: 60_000_000 / bpm })),
+      ticks,
+    );
+    const bars = sequenced.line.bars.filter(
+      (played, i, all) =>
+        played.bar >= from && played.bar < to && all.findIndex((other) => other.bar === played.bar) === i,
+    );
     if (bars.length === 0) return [];
     const [first, last] = [bars[0]!.start, bars.at(-1)!.start + bars.at(-1)!.length];
     const origin = secondsAtTick(map, first);
@@ -223,7 +289,14 @@ export class SequenceDesk {
           .filter((note) => note.start >= first - 1 && note.start < last)
           .map((note): HeardNote => {
             const start = secondsAtTick(map, note.start) - origin;
-            return { key: note.key, velocity: note.velocity, start, duration: secondsAtTick(map, note.end) - origin - start, drum: track.unpitched, program: track.program ?? score.parts.find((part) => part.id === track.part)?.program ?? null };
+            return {
+              key: note.key,
+              velocity: note.velocity,
+              start,
+              duration: secondsAtTick(map, note.end) - origin - start,
+              drum: track.unpitched,
+              program: track.program ?? score.parts.find((part) => part.id === track.part)?.program ?? null,
+            };
           }),
       );
   }
@@ -266,7 +339,9 @@ function partSummary(part: Part, whole: SequencedFile, settings: DirectionB): Sc
 }
 
 function lengthOf({ line, tempos }: SequencedFile): number {
-  const map = buildTempoMap(tempos.map(({ at, bpm }) => ({ tick: at, microsecondsPerQuarter: 60_000_000 / bpm })), 10080);
+  const map = buildTempoMap(
+    tempos.map(({ at, bpm }) => ({ tick: at, microsecondsPerQuarter: 60_000_000 / bpm })),
+    10080,
+  );
   return secondsAtTick(map, line.end);
 }
-

@@ -1,8 +1,16 @@
 /*
- * Which instrument each track is. What people said counts first, then what the file says clearly, then the house list, then
+ * Which instrument each track is. What people said counts first, then what the file says clearly, then the house list,
+ * then
  * the engine's best guess if it is sure enough.
  */
-import { instrumentById, recognise, SURE_ENOUGH, UNKNOWN_INSTRUMENT, type Instrument, type Recognition } from '../instruments';
+import {
+  instrumentById,
+  recognise,
+  SURE_ENOUGH,
+  UNKNOWN_INSTRUMENT,
+  type Instrument,
+  type Recognition,
+} from '../instruments';
 import { mostAtOnce, PERCUSSION_CHANNEL, type Performance, type PlayedTrack } from '../performance';
 import type { CastTrack } from './casting';
 import type { CastingSettings } from './settings';
@@ -14,7 +22,10 @@ export function castTracks(performance: Performance, settings: CastingSettings):
   const band = performance.tracks.some((track) => track.notes.length > 0 && onPercussionChannel(track));
   const alone = performance.tracks.map((track) => recogniseTrack(track, band));
   return performance.tracks.map((track, i) => {
-    const recognition = isClear(alone[i]!) || track.notes.length === 0 ? alone[i]! : recogniseTrack(track, band, companyOf(alone, performance.tracks, i));
+    const recognition =
+      isClear(alone[i]!) || track.notes.length === 0
+        ? alone[i]!
+        : recogniseTrack(track, band, companyOf(alone, performance.tracks, i));
     return castTrack(track, recognition, settings);
   });
 }
@@ -23,7 +34,11 @@ function onPercussionChannel({ channels }: PlayedTrack): boolean {
   return channels.length > 0 && channels.every((channel) => channel === PERCUSSION_CHANNEL);
 }
 
-function recogniseTrack(track: PlayedTrack, band: boolean, company: Company = { above: null, below: null }): Recognition {
+function recogniseTrack(
+  track: PlayedTrack,
+  band: boolean,
+  company: Company = { above: null, below: null },
+): Recognition {
   return recognise({
     name: track.name,
     program: track.programs[0]?.program ?? null,
@@ -46,14 +61,21 @@ function isClear({ candidates }: Recognition): boolean {
 
 /** The nearest clear tracks above and below in the file, at most two away. */
 function companyOf(recognitions: readonly Recognition[], tracks: readonly PlayedTrack[], at: number): Company {
-  const clear = (i: number) => (tracks[i] && tracks[i].notes.length > 0 && isClear(recognitions[i]!) ? instrumentById(recognitions[i]!.candidates[0]!.instrument) : null);
+  const clear = (i: number) =>
+    tracks[i] && tracks[i].notes.length > 0 && isClear(recognitions[i]!)
+      ? instrumentById(recognitions[i]!.candidates[0]!.instrument)
+      : null;
   return { above: clear(at - 1) ?? clear(at - 2), below: clear(at + 1) ?? clear(at + 2) };
 }
 
 function castTrack(track: PlayedTrack, recognition: Recognition, settings: CastingSettings): CastTrack {
   const best = recognition.candidates[0];
   const house = settings.house[track.id];
-  const contradicted = house?.instrument !== undefined && best !== undefined && best.confidence >= CLEAR && best.instrument !== house.instrument;
+  const contradicted =
+    house?.instrument !== undefined &&
+    best !== undefined &&
+    best.confidence >= CLEAR &&
+    best.instrument !== house.instrument;
   const fromHouse = house?.instrument !== undefined && !contradicted;
   const chosen = settings.instruments[track.id];
   const sure = best !== undefined && best.confidence >= SURE_ENOUGH;
@@ -71,6 +93,12 @@ function castTrack(track: PlayedTrack, recognition: Recognition, settings: Casti
     by: chosen ? 'you' : fromHouse ? 'house list' : 'engine',
     // A track without notes has nothing to write whatever anybody decides.
     leftOut: empty || out,
-    reason: empty ? 'no notes' : out ? (settings.leftOut[track.id] ? 'left out' : 'left out by your house list') : undefined,
+    reason: empty
+      ? 'no notes'
+      : out
+        ? settings.leftOut[track.id]
+          ? 'left out'
+          : 'left out by your house list'
+        : undefined,
   };
 }

@@ -3,7 +3,8 @@
  *
  *     recognise → take out keyswitches → group tracks → deal out → order and name
  *
- * Takes a performance and what people decided; gives the parts in score order, each with its instrument, name, played notes
+ * Takes a performance and what people decided; gives the parts in score order, each with its instrument, name, played
+ * notes
  * and their techniques, and a query for what is in doubt.
  */
 import type { TechniqueId } from '../instruments';
@@ -28,32 +29,65 @@ export function cast(performance: Performance, settings: CastingSettings): { out
   const ordered = inScoreOrder(parts, settings.moves);
   const names = nameParts(ordered, settings);
   const fitting = ordered.map((part) => stavesOf(part, settings));
-  const output: Casting = { tracks, parts: ordered.map(({ number: _n, desk: _d, trackName: _t, ...part }, i) => ({ ...part, ...names[i]!, instrument: { ...part.instrument, clefs: fitting[i]!.clefs } })) };
+  const output: Casting = {
+    tracks,
+    parts: ordered.map(({ number: _n, desk: _d, trackName: _t, ...part }, i) => ({
+      ...part,
+      ...names[i]!,
+      instrument: { ...part.instrument, clefs: fitting[i]!.clefs },
+    })),
+  };
   const doubts = output.parts.filter((_, i) => fitting[i]!.doubtful);
-  return { output, queries: [...castingQueries(performance, output, groups, crowded, settings), ...doubts.map(stavesQuery)] };
+  return {
+    output,
+    queries: [...castingQueries(performance, output, groups, crowded, settings), ...doubts.map(stavesQuery)],
+  };
 }
 
 /** Hands that were recorded apart have a staff each, whatever they play, unless somebody says otherwise. */
-function stavesOf({ id, instrument, notes, sources }: Pick<CastPart, 'id' | 'instrument' | 'notes' | 'sources'>, settings: CastingSettings): FittingStaves {
+function stavesOf(
+  { id, instrument, notes, sources }: Pick<CastPart, 'id' | 'instrument' | 'notes' | 'sources'>,
+  settings: CastingSettings,
+): FittingStaves {
   const chosen = settings.staves[id];
-  return chosen === undefined && sources.some((source) => source.staff !== null) ? { clefs: instrument.clefs, doubtful: false } : fittingStaves(instrument, notes, chosen);
+  return chosen === undefined && sources.some((source) => source.staff !== null)
+    ? { clefs: instrument.clefs, doubtful: false }
+    : fittingStaves(instrument, notes, chosen);
 }
 
 function stavesQuery({ id, name }: CastPart): Query {
-  return { id: `staves/${id}`, kind: 'staves', part: id, message: `${name} lies on one staff; a few notes or chords would sit better on two.` };
+  return {
+    id: `staves/${id}`,
+    kind: 'staves',
+    part: id,
+    message: `${name} lies on one staff; a few notes or chords would sit better on two.`,
+  };
 }
 
-function writtenTracks(performance: Performance, tracks: readonly CastTrack[], settings: CastingSettings): WrittenTrack[] {
+function writtenTracks(
+  performance: Performance,
+  tracks: readonly CastTrack[],
+  settings: CastingSettings,
+): WrittenTrack[] {
   return performance.tracks.flatMap((track, i): WrittenTrack[] => {
     const meanings = settings.keyswitches[track.id];
-    const { notes, techniqueOf } = meanings ? takeOutSwitches(track, meanings, performance.ticksPerQuarter) : { notes: track.notes, techniqueOf: new Map<NoteId, TechniqueId>() };
-    return tracks[i]!.leftOut || notes.length === 0 ? [] : [{ track, cast: tracks[i]!, notes, techniqueOf, staff: null }];
+    const { notes, techniqueOf } = meanings
+      ? takeOutSwitches(track, meanings, performance.ticksPerQuarter)
+      : { notes: track.notes, techniqueOf: new Map<NoteId, TechniqueId>() };
+    return tracks[i]!.leftOut || notes.length === 0
+      ? []
+      : [{ track, cast: tracks[i]!, notes, techniqueOf, staff: null }];
   });
 }
 
 type UnnamedPart = Omit<CastPart, 'name' | 'abbreviation'> & Unnamed;
 
-function partsOfGroup(group: readonly WrittenTrack[], performance: Performance, settings: CastingSettings, crowded: Map<string, PlayedNote[]>): UnnamedPart[] {
+function partsOfGroup(
+  group: readonly WrittenTrack[],
+  performance: Performance,
+  settings: CastingSettings,
+  crowded: Map<string, PlayedNote[]>,
+): UnnamedPart[] {
   const first = group[0]!;
   const { instrument } = first.cast;
   const { details } = first.cast.recognition;
@@ -69,7 +103,17 @@ function partsOfGroup(group: readonly WrittenTrack[], performance: Performance, 
   };
   const deal = dealOf(group, settings);
   if (!deal || deal.players < 2) {
-    return [{ ...base, id, instrument, notes, number: details.number, sources: group.map((one): PartSource => ({ track: one.track.id, notes: one.notes, staff: one.staff })), player: null }];
+    return [
+      {
+        ...base,
+        id,
+        instrument,
+        notes,
+        number: details.number,
+        sources: group.map((one): PartSource => ({ track: one.track.id, notes: one.notes, staff: one.staff })),
+        player: null,
+      },
+    ];
   }
   const dealt = dealPlayers(notes, instrument, deal, performance.tempo);
   crowded.set(id, dealt.crowded);
@@ -80,13 +124,23 @@ function partsOfGroup(group: readonly WrittenTrack[], performance: Performance, 
     instrument: player.instrument,
     notes: player.notes,
     number: player.number ?? numberOfPlayer(details, p, deal.players),
-    sources: base.tracks.map((track): PartSource => ({ track, notes: player.notes.filter((note) => trackOf.get(note.id) === track), staff: null })).filter((source) => source.notes.length > 0),
+    sources: base.tracks
+      .map((track): PartSource => ({
+        track,
+        notes: player.notes.filter((note) => trackOf.get(note.id) === track),
+        staff: null,
+      }))
+      .filter((source) => source.notes.length > 0),
     player: { number: p + 1, of: deal.players },
   }));
 }
 
 /** "Hn 3-4" dealt out gives 3 and 4; "Hn 2" with two players each gives 3 and 4 too; "Hns" is counted later. */
-function numberOfPlayer({ number, players }: { number: number | null; players: number | null }, p: number, of: number): number | null {
+function numberOfPlayer(
+  { number, players }: { number: number | null; players: number | null },
+  p: number,
+  of: number,
+): number | null {
   if (number === null) return null;
   return players !== null ? number + p : (number - 1) * of + p + 1;
 }

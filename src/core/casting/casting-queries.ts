@@ -2,7 +2,15 @@
  * What is in doubt about tracks and players.
  */
 import { instrumentById, techniqueName, UNKNOWN_INSTRUMENT } from '../instruments';
-import { barsOfPerformance, findDuplicates, findKeyswitches, type Performance, type PlayedNote, type PlayedTrack, type TrackId } from '../performance';
+import {
+  barsOfPerformance,
+  findDuplicates,
+  findKeyswitches,
+  type Performance,
+  type PlayedNote,
+  type PlayedTrack,
+  type TrackId,
+} from '../performance';
 import { keyInWords, type Query } from '../score';
 import { barBeat, barIndexAt, writtenUnits } from '../time';
 import { CLEAR } from './cast-tracks';
@@ -11,13 +19,22 @@ import { overlapOf, sameChair, type WrittenTrack } from './group-tracks';
 import { chordShare, dealOf, playersFor } from './players';
 import type { CastingSettings } from './settings';
 
-/** From this share of chords on, a track of a one-line instrument is more than one player. Sections divide as a matter of course. */
+/**
+ * From this share of chords on, a track of a one-line instrument is more than one player. Sections divide as a matter
+ * of course.
+ */
 const SEVERAL_PLAYERS = 0.2;
 const SEVERAL_PLAYERS_SECTION = 0.5;
 
 type Places = (tick: number) => { at: number; bar: number; words: string };
 
-export function castingQueries(performance: Performance, casting: Casting, groups: readonly (readonly WrittenTrack[])[], crowded: ReadonlyMap<string, PlayedNote[]>, settings: CastingSettings): Query[] {
+export function castingQueries(
+  performance: Performance,
+  casting: Casting,
+  groups: readonly (readonly WrittenTrack[])[],
+  crowded: ReadonlyMap<string, PlayedNote[]>,
+  settings: CastingSettings,
+): Query[] {
   const bars = barsOfPerformance(performance);
   const starts = bars.map((bar) => bar.start);
   const place: Places = (tick) => {
@@ -30,19 +47,41 @@ export function castingQueries(performance: Performance, casting: Casting, group
     ...performance.tracks.flatMap((track, i) => aboutTrack(track, casting, i, performance, settings)),
     ...gatherQueries(groups, settings),
     // A double of another track is asked about as such.
-    ...groups.filter((group) => !doubles.has(group[0]!.track.id)).flatMap((group) => playersQuery(group, performance, settings)),
-    ...casting.parts.flatMap((part) => [...crowdedQuery(part, crowded.get(part.id) ?? [], place), ...collisions(part, place)]),
+    ...groups
+      .filter((group) => !doubles.has(group[0]!.track.id))
+      .flatMap((group) => playersQuery(group, performance, settings)),
+    ...casting.parts.flatMap((part) => [
+      ...crowdedQuery(part, crowded.get(part.id) ?? [], place),
+      ...collisions(part, place),
+    ]),
   ];
 }
 
-function aboutTrack(track: PlayedTrack, casting: Casting, index: number, performance: Performance, settings: CastingSettings): Query[] {
+function aboutTrack(
+  track: PlayedTrack,
+  casting: Casting,
+  index: number,
+  performance: Performance,
+  settings: CastingSettings,
+): Query[] {
   const cast = casting.tracks[index]!;
   const label = trackLabel(track);
   if (track.notes.length === 0) {
     // The first track of a type 1 file carries tempo and meter and is empty by design.
-    const conductor = track.chunk === 0 && performance.tracks.length > 1 && track.controllers.length === 0 && track.programs.length === 0;
+    const conductor =
+      track.chunk === 0 &&
+      performance.tracks.length > 1 &&
+      track.controllers.length === 0 &&
+      track.programs.length === 0;
     if (conductor || settings.leftOut[track.id]) return [];
-    return [{ id: `empty-track/${track.id}`, kind: 'empty-track', track: track.id, message: `${label} has no notes and is left out.` }];
+    return [
+      {
+        id: `empty-track/${track.id}`,
+        kind: 'empty-track',
+        track: track.id,
+        message: `${label} has no notes and is left out.`,
+      },
+    ];
   }
   if (cast.leftOut) return [];
   const best = cast.recognition.candidates[0];
@@ -50,13 +89,30 @@ function aboutTrack(track: PlayedTrack, casting: Casting, index: number, perform
   const queries: Query[] = [];
   if (house && cast.by === 'engine' && best && best.confidence >= CLEAR && best.instrument !== house) {
     const [said, named] = [instrumentById(house).names.en, instrumentById(best.instrument).names.en];
-    queries.push({ id: `house-list/${track.id}`, kind: 'house-list', track: track.id, part: track.id, message: `${label}: your house list says ${said}, the file says ${named}. Written for ${named} so far.`, facts: { instrument: house } });
+    queries.push({
+      id: `house-list/${track.id}`,
+      kind: 'house-list',
+      track: track.id,
+      part: track.id,
+      message: `${label}: your house list says ${said}, the file says ${named}. Written for ${named} so far.`,
+      facts: { instrument: house },
+    });
   }
   if (cast.instrument === UNKNOWN_INSTRUMENT) {
-    const guess = best ? ` Perhaps ${instrumentById(best.instrument).names.en} (${Math.round(best.confidence * 100)} % sure).` : '';
-    queries.push({ id: `unknown-instrument/${track.id}`, kind: 'unknown-instrument', track: track.id, part: track.id, message: `${label}: which instrument is this?${guess}` });
+    const guess = best
+      ? ` Perhaps ${instrumentById(best.instrument).names.en} (${Math.round(best.confidence * 100)} % sure).`
+      : '';
+    queries.push({
+      id: `unknown-instrument/${track.id}`,
+      kind: 'unknown-instrument',
+      track: track.id,
+      part: track.id,
+      message: `${label}: which instrument is this?${guess}`,
+    });
   }
-  const switches = settings.keyswitches[track.id] ? [] : findKeyswitches(track.notes, cast.instrument, performance.ticksPerQuarter);
+  const switches = settings.keyswitches[track.id]
+    ? []
+    : findKeyswitches(track.notes, cast.instrument, performance.ticksPerQuarter);
   if (switches.length > 0) {
     const count = track.notes.filter(({ key }) => switches.includes(key)).length;
     queries.push({
@@ -77,12 +133,23 @@ function gatherQueries(groups: readonly (readonly WrittenTrack[])[], settings: C
   return groups.flatMap((group, g): Query[] => {
     const [one] = group;
     const apart = (track: TrackId) => settings.gathered[track] === null;
-    const other = groups.slice(0, g).find((candidate) => !apart(candidate[0]!.track.id) && sameChair(candidate[0]!, one!));
+    const other = groups
+      .slice(0, g)
+      .find((candidate) => !apart(candidate[0]!.track.id) && sameChair(candidate[0]!, one!));
     if (!other || apart(one!.track.id) || asked.has(one!.track.id)) return [];
     asked.add(one!.track.id);
     const first = other[0]!;
     const share = Math.round(overlapOf(first.notes, one!.notes) * 100);
-    return [{ id: `gather/${one!.track.id}`, kind: 'gather', track: one!.track.id, part: one!.track.id, message: `${trackLabel(one!.track)} and ${trackLabel(first.track)} are named for one player but sound together ${share} % of the time: one part, or two?`, facts: { into: first.track.id } }];
+    return [
+      {
+        id: `gather/${one!.track.id}`,
+        kind: 'gather',
+        track: one!.track.id,
+        part: one!.track.id,
+        message: `${trackLabel(one!.track)} and ${trackLabel(first.track)} are named for one player but sound together ${share} % of the time: one part, or two?`,
+        facts: { into: first.track.id },
+      },
+    ];
   });
 }
 
@@ -90,29 +157,61 @@ function playersQuery(group: readonly WrittenTrack[], performance: Performance, 
   const { track, cast } = group[0]!;
   const { instrument } = cast;
   const sketch = instrument.id === 'string-section';
-  if (dealOf(group, settings) || instrument.unpitched || (instrument.polyphonic && !sketch) || instrument === UNKNOWN_INSTRUMENT) return [];
+  if (
+    dealOf(group, settings) ||
+    instrument.unpitched ||
+    (instrument.polyphonic && !sketch) ||
+    instrument === UNKNOWN_INSTRUMENT
+  )
+    return [];
   // Where techniques overlap, that is what is asked about.
   if (new Set(group.map((one) => one.cast.technique)).size > 1) return [];
   const notes = group.flatMap((one) => one.notes);
   const needed = playersFor(notes, performance.tempo);
   const share = chordShare(notes, performance.tempo);
   const named = cast.recognition.details.players !== null;
-  if (needed < 2 || !(sketch || named || share >= (instrument.section ? SEVERAL_PLAYERS_SECTION : SEVERAL_PLAYERS))) return [];
-  const message = sketch ? `${trackLabel(track)} sketches the strings with up to ${needed} notes at once: deal it out to a string choir?` : `${trackLabel(track)} plays up to ${needed} notes at once: more than one player?`;
-  return [{ id: `players/${track.id}`, kind: 'players', track: track.id, part: track.id, message, facts: { players: needed, choir: sketch ? 1 : 0 } }];
+  if (needed < 2 || !(sketch || named || share >= (instrument.section ? SEVERAL_PLAYERS_SECTION : SEVERAL_PLAYERS)))
+    return [];
+  const message = sketch
+    ? `${trackLabel(track)} sketches the strings with up to ${needed} notes at once: deal it out to a string choir?`
+    : `${trackLabel(track)} plays up to ${needed} notes at once: more than one player?`;
+  return [
+    {
+      id: `players/${track.id}`,
+      kind: 'players',
+      track: track.id,
+      part: track.id,
+      message,
+      facts: { players: needed, choir: sketch ? 1 : 0 },
+    },
+  ];
 }
 
 function crowdedQuery(part: CastPart, notes: readonly PlayedNote[], place: Places): Query[] {
   if (!part.player || notes.length === 0) return [];
   const { at, bar, words } = place(notes[0]!.start);
   const more = notes.length > 1 ? ` (${notes.length} notes in all)` : '';
-  return [{ id: `crowded/${part.id}`, kind: 'crowded', track: part.tracks[0], part: part.id, at, bar, played: notes.map((note) => note.id), message: `${part.name}, ${words}: more notes at once than the ${part.player.of} players${more}; somebody plays two.`, facts: { players: part.player.of } }];
+  return [
+    {
+      id: `crowded/${part.id}`,
+      kind: 'crowded',
+      track: part.tracks[0],
+      part: part.id,
+      at,
+      bar,
+      played: notes.map((note) => note.id),
+      message: `${part.name}, ${words}: more notes at once than the ${part.player.of} players${more}; somebody plays two.`,
+      facts: { players: part.player.of },
+    },
+  ];
 }
 
 /** Two techniques of one player at the same time, and the same pitch on two tracks. */
 function collisions(part: CastPart, place: Places): Query[] {
   if (part.sources.length < 2 || part.sources.some((source) => source.staff !== null)) return [];
-  const trackOf = new Map(part.sources.flatMap((source) => source.notes.map((note) => [note.id, source.track] as const)));
+  const trackOf = new Map(
+    part.sources.flatMap((source) => source.notes.map((note) => [note.id, source.track] as const)),
+  );
   const clashes: [PlayedNote, PlayedNote][] = [];
   let held: PlayedNote[] = [];
   for (const note of part.notes) {
@@ -127,8 +226,22 @@ function collisions(part: CastPart, place: Places): Query[] {
   const { at, bar, words } = place(b.start);
   const more = clashes.length > 1 ? ` (${clashes.length} places)` : '';
   const name = (note: PlayedNote) => techniqueName(part.techniqueOf.get(note.id) ?? null);
-  const what = a.key === b.key ? `${keyInWords(a.key)} is played twice at once, ${name(a)} and ${name(b)}` : `${name(a)} and ${name(b)} sound together`;
-  return [{ id: `collision/${part.id}`, kind: 'collision', track: trackOf.get(b.id), part: part.id, at, bar, played: clashes.flatMap((pair) => pair.map((note) => note.id)), message: `${part.name}, ${words}: ${what}${more}; written as divided players.` }];
+  const what =
+    a.key === b.key
+      ? `${keyInWords(a.key)} is played twice at once, ${name(a)} and ${name(b)}`
+      : `${name(a)} and ${name(b)} sound together`;
+  return [
+    {
+      id: `collision/${part.id}`,
+      kind: 'collision',
+      track: trackOf.get(b.id),
+      part: part.id,
+      at,
+      bar,
+      played: clashes.flatMap((pair) => pair.map((note) => note.id)),
+      message: `${part.name}, ${words}: ${what}${more}; written as divided players.`,
+    },
+  ];
 }
 
 /** “Track 4 “Fag.””, with the original's number where a job has several. */

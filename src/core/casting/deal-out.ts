@@ -1,10 +1,14 @@
 /*
  * Dealing out: the notes of one track become the lines of several players.
  *
- * Takes notes with clock times, and the players from top to bottom; says for each note who plays it. Notes struck together
- * form a chord; a player who still holds a note is not free. All ways of giving a chord to the free players without crossing
- * (and with neighbours crossed) are weighed by how far each line moves, crossing, range and doubling; a beam search over the
- * whole track finds the cheapest sequence. Voice leading by least movement: Tymoczko 2006 (from memory); the search is ours.
+ * Takes notes with clock times, and the players from top to bottom; says for each note who plays it. Notes struck
+ * together
+ * form a chord; a player who still holds a note is not free. All ways of giving a chord to the free players without
+ * crossing
+ * (and with neighbours crossed) are weighed by how far each line moves, crossing, range and doubling; a beam search
+ * over the
+ * whole track finds the cheapest sequence. Voice leading by least movement: Tymoczko 2006 (from memory); the search is
+ * ours.
  */
 import type { KeyRange } from '../instruments';
 import type { MidiKey, Seconds } from '../time';
@@ -96,9 +100,15 @@ interface State {
   crowded: boolean;
 }
 
-export function dealOut(notes: readonly DealtNote[], players: readonly Player[], rules: Pick<Deal, 'spare' | 'lines'>): Dealing {
+export function dealOut(
+  notes: readonly DealtNote[],
+  players: readonly Player[],
+  rules: Pick<Deal, 'spare' | 'lines'>,
+): Dealing {
   const chords = chordsOf(notes);
-  let beam: State[] = [{ cost: 0, lines: players.map(() => ({ key: null, start: 0, end: -1 })), before: null, given: [], crowded: false }];
+  let beam: State[] = [
+    { cost: 0, lines: players.map(() => ({ key: null, start: 0, end: -1 })), before: null, given: [], crowded: false },
+  ];
   for (const { at, chord } of chords) {
     const struck = chord.map((i) => notes[i]!);
     const next = new Map<string, State>();
@@ -125,7 +135,9 @@ export function dealOut(notes: readonly DealtNote[], players: readonly Player[],
 
 /** Notes struck together, from the highest to the lowest, in order of time. */
 function chordsOf(notes: readonly DealtNote[]): { at: Seconds; chord: number[] }[] {
-  const order = notes.map((_, i) => i).sort((a, b) => notes[a]!.start - notes[b]!.start || notes[b]!.key - notes[a]!.key);
+  const order = notes
+    .map((_, i) => i)
+    .sort((a, b) => notes[a]!.start - notes[b]!.start || notes[b]!.key - notes[a]!.key);
   const chords: { at: Seconds; last: Seconds; chord: number[] }[] = [];
   for (const i of order) {
     const { start } = notes[i]!;
@@ -144,17 +156,41 @@ function isHeld({ start, end }: { start: Seconds; end: Seconds }, at: Seconds): 
 }
 
 /** For each note its players: every order-keeping way, and those with two neighbours crossed. */
-function waysToGive(struck: readonly DealtNote[], state: State, at: Seconds, { spare }: Pick<Deal, 'spare'>): number[][][] {
+function waysToGive(
+  struck: readonly DealtNote[],
+  state: State,
+  at: Seconds,
+  { spare }: Pick<Deal, 'spare'>,
+): number[][][] {
   const free = state.lines.flatMap((line, p) => (line.key !== null && isHeld(line, at) ? [] : [p]));
   const count = struck.length;
   if (free.length === 0) return [struck.map((note) => [nearestLine(state.lines, note.key)])];
-  if (count > free.length) return compositions(count, free.length).map((sizes) => sizes.flatMap((size, f) => Array.from({ length: size }, () => [free[f]!])));
-  const ways = spare === 'double' ? [...compositions(free.length, count).map((sizes) => shared(sizes, free)), ...choices(free, count).map((chosen) => chosen.map((p) => [p]))] : choices(free, count).map((chosen) => chosen.map((p) => [p]));
-  const crossed = count > 1 && free.length === count ? ways.flatMap((way) => Array.from({ length: count - 1 }, (_, k) => swapped(way, k))) : [];
+  if (count > free.length)
+    return compositions(count, free.length).map((sizes) =>
+      sizes.flatMap((size, f) => Array.from({ length: size }, () => [free[f]!])),
+    );
+  const ways =
+    spare === 'double'
+      ? [
+          ...compositions(free.length, count).map((sizes) => shared(sizes, free)),
+          ...choices(free, count).map((chosen) => chosen.map((p) => [p])),
+        ]
+      : choices(free, count).map((chosen) => chosen.map((p) => [p]));
+  const crossed =
+    count > 1 && free.length === count
+      ? ways.flatMap((way) => Array.from({ length: count - 1 }, (_, k) => swapped(way, k)))
+      : [];
   return [...ways, ...crossed];
 }
 
-function give(struck: readonly DealtNote[], state: State, option: readonly (readonly number[])[], at: Seconds, players: readonly Player[], rules: Pick<Deal, 'spare' | 'lines'>): State {
+function give(
+  struck: readonly DealtNote[],
+  state: State,
+  option: readonly (readonly number[])[],
+  at: Seconds,
+  players: readonly Player[],
+  rules: Pick<Deal, 'spare' | 'lines'>,
+): State {
   const lines = [...state.lines];
   const taken = new Map<number, DealtNote[]>();
   let cost = state.cost;
@@ -167,39 +203,63 @@ function give(struck: readonly DealtNote[], state: State, option: readonly (read
     to.forEach((p) => {
       const line = state.lines[p]!;
       const { range, comfort } = players[p]!;
-      if (line.key !== null && rules.lines === 'smooth') cost += COST.step * Math.min(Math.abs(line.key - note.key), LARGEST_STEP);
+      if (line.key !== null && rules.lines === 'smooth')
+        cost += COST.step * Math.min(Math.abs(line.key - note.key), LARGEST_STEP);
       if (note.key < range[0] || note.key > range[1]) cost += COST.outOfRange;
       cost += COST.uncomfortable * Math.max(0, comfort[0] - note.key, note.key - comfort[1]);
-      if (line.key !== null && at - line.end > 0.5 && state.lines.some((other) => other !== line && other.key !== null && Math.abs(at - other.end) < 0.2 && Math.abs(other.key - note.key) <= 4)) cost += COST.newEntry;
+      if (
+        line.key !== null &&
+        at - line.end > 0.5 &&
+        state.lines.some(
+          (other) =>
+            other !== line &&
+            other.key !== null &&
+            Math.abs(at - other.end) < 0.2 &&
+            Math.abs(other.key - note.key) <= 4,
+        )
+      )
+        cost += COST.newEntry;
       cost += COST.laterPlayer * p;
       const already = taken.get(p);
       if (already || (line.key !== null && isHeld(line, at))) {
         crowded = true;
-        cost += COST.twoAtOnce + 0.1 * Math.max(0, Math.abs((already?.at(-1)?.key ?? line.key ?? note.key) - note.key) - 9);
+        cost +=
+          COST.twoAtOnce + 0.1 * Math.max(0, Math.abs((already?.at(-1)?.key ?? line.key ?? note.key) - note.key) - 9);
       }
       taken.set(p, [...(already ?? []), note]);
     });
   });
-  for (const [p, own] of taken) lines[p] = { key: Math.max(...own.map((note) => note.key)), start: own[0]!.start, end: Math.max(...own.map((note) => note.end)) };
+  for (const [p, own] of taken)
+    lines[p] = {
+      key: Math.max(...own.map((note) => note.key)),
+      start: own[0]!.start,
+      end: Math.max(...own.map((note) => note.end)),
+    };
   const sounding = lines.map((line, p) => taken.has(p) || (line.key !== null && isHeld(line, at)));
   if (rules.spare === 'double') cost += COST.idle * sounding.filter((on) => !on).length;
   for (let i = 0; i < lines.length; i++) {
     for (let j = i + 1; j < lines.length; j++) {
       const below = (lines[j]!.key ?? 0) - (lines[i]!.key ?? 0);
-      if (sounding[i] && sounding[j] && below > 0 && (taken.has(i) || taken.has(j))) cost += COST.crossing * (rules.lines === 'top-down' ? 4 : 1) + COST.crossingStep * below;
+      if (sounding[i] && sounding[j] && below > 0 && (taken.has(i) || taken.has(j)))
+        cost += COST.crossing * (rules.lines === 'top-down' ? 4 : 1) + COST.crossingStep * below;
     }
   }
   return { cost, lines, before: state, given: option, crowded };
 }
 
 function nearestLine(lines: readonly Line[], key: MidiKey): number {
-  return lines.reduce((best, line, p) => (Math.abs((line.key ?? 0) - key) < Math.abs((lines[best]!.key ?? 0) - key) ? p : best), 0);
+  return lines.reduce(
+    (best, line, p) => (Math.abs((line.key ?? 0) - key) < Math.abs((lines[best]!.key ?? 0) - key) ? p : best),
+    0,
+  );
 }
 
 /** Ways to write `total` as a sum of `parts` positive numbers. */
 function compositions(total: number, parts: number): number[][] {
   if (parts === 1) return [[total]];
-  return Array.from({ length: total - parts + 1 }, (_, i) => i + 1).flatMap((first) => compositions(total - first, parts - 1).map((rest) => [first, ...rest]));
+  return Array.from({ length: total - parts + 1 }, (_, i) => i + 1).flatMap((first) =>
+    compositions(total - first, parts - 1).map((rest) => [first, ...rest]),
+  );
 }
 
 function shared(sizes: readonly number[], free: readonly number[]): number[][] {

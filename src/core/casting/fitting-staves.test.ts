@@ -5,8 +5,22 @@ import { line, performanceOf, type HandNote } from '../../testing/music';
 import { NO_SETTINGS, toScore } from '../to-score';
 import { fittingStaves } from './fitting-staves';
 
-const played = (chords: readonly (readonly number[])[]): PlayedNote[] => chords.flatMap((keys, i) => keys.map((key) => ({ id: i * 10 + key, key, velocity: 80, start: i * 480, end: i * 480 + 480, channel: 1 }) as unknown as PlayedNote));
-const clefs = (id: string, chords: readonly (readonly number[])[], chosen?: 1 | 2) => fittingStaves(instrumentById(id), played(chords), chosen).clefs;
+const played = (chords: readonly (readonly number[])[]): PlayedNote[] =>
+  chords.flatMap((keys, i) =>
+    keys.map(
+      (key) =>
+        ({
+          id: i * 10 + key,
+          key,
+          velocity: 80,
+          start: i * 480,
+          end: i * 480 + 480,
+          channel: 1,
+        }) as unknown as PlayedNote,
+    ),
+  );
+const clefs = (id: string, chords: readonly (readonly number[])[], chosen?: 1 | 2) =>
+  fittingStaves(instrumentById(id), played(chords), chosen).clefs;
 const scale = (from: number) => [0, 2, 4, 5, 7, 9, 11, 12].map((step) => [from + step]);
 
 // Which instruments are written on one or two staves: common practice, no source.
@@ -17,7 +31,13 @@ describe('staves that fit', () => {
     expect(fittingStaves(UNKNOWN_INSTRUMENT, played(scale(40))).clefs).toEqual(['bass']);
   });
   it('two where the music needs two: wide chords, or both registers', () => {
-    expect(clefs('synthesizer', [[40, 64, 67], [41, 65, 69], [43, 67, 71]])).toEqual(['treble', 'bass']);
+    expect(
+      clefs('synthesizer', [
+        [40, 64, 67],
+        [41, 65, 69],
+        [43, 67, 71],
+      ]),
+    ).toEqual(['treble', 'bass']);
     expect(clefs('organ', [...scale(36), ...scale(79)])).toEqual(['treble', 'bass']);
   });
   it('what lies above the treble staff is no better off on two', () => {
@@ -39,8 +59,12 @@ describe('staves that fit', () => {
   });
   it('hands recorded apart keep their staves, until somebody wants one', () => {
     const hand = (from: number): HandNote[] => line(...scale(from).map(([key]): [number, number] => [key!, 1]));
-    const tracks = [{ name: 'Piano RH', notes: hand(67) }, { name: 'Piano LH', notes: hand(60) }];
-    const staves = (settings: typeof NO_SETTINGS) => toScore(performanceOf(tracks), settings).score.parts.map((part) => part.clefs.length);
+    const tracks = [
+      { name: 'Piano RH', notes: hand(67) },
+      { name: 'Piano LH', notes: hand(60) },
+    ];
+    const staves = (settings: typeof NO_SETTINGS) =>
+      toScore(performanceOf(tracks), settings).score.parts.map((part) => part.clefs.length);
     expect(staves(NO_SETTINGS)).toEqual([2]);
     expect(staves({ ...NO_SETTINGS, staves: { t1: 1 } })).toEqual([1]);
   });

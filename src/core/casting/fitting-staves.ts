@@ -1,8 +1,10 @@
 /*
- * Staves that fit: instruments that may have two staves get two only where the music needs two, and a part nobody knows the instrument of
+ * Staves that fit: instruments that may have two staves get two only where the music needs two, and a part nobody knows
+ * the instrument of
  * gets the clef its notes lie in.
  *
- * Takes the instrument and the played notes of a part; gives the clefs of its staves, top first. One staff is enough when hardly a note
+ * Takes the instrument and the played notes of a part; gives the clefs of its staves, top first. One staff is enough
+ * when hardly a note
  * would stand beyond the second ledger line and chords stay within a hand. Common practice, no source.
  */
 import type { Clef, Instrument, InstrumentId } from '../instruments';
@@ -16,7 +18,19 @@ export interface FittingStaves {
 }
 
 /** Written on one or two staves as the music wants. */
-const MAY_HAVE_TWO: readonly InstrumentId[] = ['celesta', 'electric-piano', 'clavichord', 'harpsichord', 'organ', 'harmonium', 'accordion', 'synthesizer', 'choir', 'string-section', 'unknown'];
+const MAY_HAVE_TWO: readonly InstrumentId[] = [
+  'celesta',
+  'electric-piano',
+  'clavichord',
+  'harpsichord',
+  'organ',
+  'harmonium',
+  'accordion',
+  'synthesizer',
+  'choir',
+  'string-section',
+  'unknown',
+];
 export function mayHaveTwoStaves({ id }: Instrument): boolean {
   return MAY_HAVE_TWO.includes(id);
 }
@@ -33,19 +47,25 @@ const MOST_WIDE = 0.05;
 
 /** @param chosen how many staves somebody decided */
 export function fittingStaves(instrument: Instrument, notes: readonly PlayedNote[], chosen?: 1 | 2): FittingStaves {
-  if (instrument.unpitched || notes.length === 0 || (chosen === undefined && !MAY_HAVE_TWO.includes(instrument.id))) return { clefs: instrument.clefs, doubtful: false };
+  if (instrument.unpitched || notes.length === 0 || (chosen === undefined && !MAY_HAVE_TWO.includes(instrument.id)))
+    return { clefs: instrument.clefs, doubtful: false };
   const keys = notes.map((note) => note.key + instrument.transposition);
-  const beyond = (clef: 'treble' | 'bass') => keys.filter((key) => key < LINES[clef][0] - TWO_LEDGERS || key > LINES[clef][1] + TWO_LEDGERS).length / keys.length;
+  const beyond = (clef: 'treble' | 'bass') =>
+    keys.filter((key) => key < LINES[clef][0] - TWO_LEDGERS || key > LINES[clef][1] + TWO_LEDGERS).length / keys.length;
   const [treble, bass] = [beyond('treble'), beyond('bass')];
   const centre = keys.reduce((sum, key) => sum + key, 0) / keys.length;
   const better = treble < bass || (treble === bass && centre >= 60) ? 'treble' : 'bass';
   // What lies above the treble or below the bass staff would not be better off on two.
-  const either = keys.filter((key) => key < LINES.bass[0] - TWO_LEDGERS || key > LINES.treble[1] + TWO_LEDGERS).length / keys.length;
+  const either =
+    keys.filter((key) => key < LINES.bass[0] - TWO_LEDGERS || key > LINES.treble[1] + TWO_LEDGERS).length / keys.length;
   const least = Math.min(treble, bass) - either;
   const wide = wideChords(notes);
   const fits = least <= MOST_BEYOND && wide <= MOST_WIDE;
   const staves = chosen ?? (fits ? 1 : 2);
-  return { clefs: staves === 1 ? [better] : ['treble', 'bass'], doubtful: chosen === undefined && fits && (least > DOUBTFUL_BEYOND || wide > 0) };
+  return {
+    clefs: staves === 1 ? [better] : ['treble', 'bass'],
+    doubtful: chosen === undefined && fits && (least > DOUBTFUL_BEYOND || wide > 0),
+  };
 }
 
 /** Share of the chords that no hand can hold. */

@@ -16,10 +16,16 @@ export interface WrittenTrack {
   staff: number | null;
 }
 
-/** Two techniques of one player hardly ever sound together; more than this share of the shorter track and they are two players. */
+/**
+ * Two techniques of one player hardly ever sound together; more than this share of the shorter track and they are two
+ * players.
+ */
 const LARGEST_OVERLAP = 0.05;
 
-export function groupTracks(written: readonly WrittenTrack[], settings: Pick<CastingSettings, 'gathered'>): WrittenTrack[][] {
+export function groupTracks(
+  written: readonly WrittenTrack[],
+  settings: Pick<CastingSettings, 'gathered'>,
+): WrittenTrack[][] {
   const { groups, rest } = gatheredByHand(written, settings);
   const free = (one: WrittenTrack) => settings.gathered[one.track.id] !== null;
   const single = rest.filter((one) => !free(one)).map((one) => [one]);
@@ -78,12 +84,17 @@ function joinHands(written: readonly WrittenTrack[]): WrittenTrack[][] {
   return groups.map((group) => (group.length === 1 ? [{ ...group[0]!, staff: null }] : group));
 }
 
-/** Same instrument, number and desk, different techniques, hardly ever at the same time: one player recorded on several tracks. */
+/**
+ * Same instrument, number and desk, different techniques, hardly ever at the same time: one player recorded on several
+ * tracks.
+ */
 function joinTechniques(groups: readonly WrittenTrack[][]): WrittenTrack[][] {
   const joined: WrittenTrack[][] = [];
   for (const group of groups) {
     const [one] = group;
-    const home = group.length === 1 && joined.find((candidate) => candidate.every((other) => sameChair(other, one!)) && sparesOf(candidate, one!));
+    const home =
+      group.length === 1 &&
+      joined.find((candidate) => candidate.every((other) => sameChair(other, one!)) && sparesOf(candidate, one!));
     if (home) home.push(one!);
     else joined.push([...group]);
   }
@@ -95,8 +106,16 @@ export function sameChair(a: WrittenTrack, b: WrittenTrack): boolean {
   const [x, y] = [a.cast.recognition.details, b.cast.recognition.details];
   const named = a.cast.technique !== null || b.cast.technique !== null;
   return (
-    named && a.cast.technique !== b.cast.technique && a.cast.instrument === b.cast.instrument && a.cast.instrument.id !== 'unknown' && !a.cast.instrument.unpitched &&
-    x.number === y.number && x.desk === y.desk && x.solo === y.solo && x.players === y.players && originalOf(a) === originalOf(b)
+    named &&
+    a.cast.technique !== b.cast.technique &&
+    a.cast.instrument === b.cast.instrument &&
+    a.cast.instrument.id !== 'unknown' &&
+    !a.cast.instrument.unpitched &&
+    x.number === y.number &&
+    x.desk === y.desk &&
+    x.solo === y.solo &&
+    x.players === y.players &&
+    originalOf(a) === originalOf(b)
   );
 }
 
@@ -109,7 +128,7 @@ export function overlapOf(a: readonly PlayedNote[], b: readonly PlayedNote[]): n
   const [x, y] = [spans(a), spans(b)];
   const length = (list: readonly [number, number][]) => list.reduce((sum, [from, to]) => sum + to - from, 0);
   let both = 0;
-  for (let i = 0, j = 0; i < x.length && j < y.length; ) {
+  for (let i = 0, j = 0; i < x.length && j < y.length;) {
     both += Math.max(0, Math.min(x[i]![1], y[j]![1]) - Math.max(x[i]![0], y[j]![0]));
     if (x[i]![1] < y[j]![1]) i++;
     else j++;
@@ -128,7 +147,8 @@ function spans(notes: readonly PlayedNote[]): [number, number][] {
 }
 
 /**
- * A cue in several files: a track that goes on in a later original, under the same name and for the same instrument, is the
+ * A cue in several files: a track that goes on in a later original, under the same name and for the same instrument, is
+ * the
  * same part. Tracks that sound at the same time are not.
  */
 function joinSequels(groups: readonly WrittenTrack[][]): WrittenTrack[][] {
@@ -137,7 +157,14 @@ function joinSequels(groups: readonly WrittenTrack[][]): WrittenTrack[][] {
     const one = group[0]!;
     const before = joined.find((candidate) => {
       const last = candidate.at(-1)!;
-      return group.length === 1 && originalOf(last) !== originalOf(one) && last.track.name === one.track.name && one.track.name !== '' && last.cast.instrument === one.cast.instrument && endOf(last.notes) <= startOf(one.notes);
+      return (
+        group.length === 1 &&
+        originalOf(last) !== originalOf(one) &&
+        last.track.name === one.track.name &&
+        one.track.name !== '' &&
+        last.cast.instrument === one.cast.instrument &&
+        endOf(last.notes) <= startOf(one.notes)
+      );
     });
     if (before) before.push(one);
     else joined.push([...group]);

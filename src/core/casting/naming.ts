@@ -25,7 +25,14 @@ export interface Named {
 export function inScoreOrder<T extends Unnamed>(parts: readonly T[], moves: CastingSettings['moves']): T[] {
   const usual = parts
     .map((part, order) => ({ part, order }))
-    .sort((a, b) => a.part.instrument.scoreOrder - b.part.instrument.scoreOrder || Number(b.part.solo) - Number(a.part.solo) || (a.part.number ?? 0) - (b.part.number ?? 0) || (a.part.desk ?? '').localeCompare(b.part.desk ?? '') || a.order - b.order)
+    .sort(
+      (a, b) =>
+        a.part.instrument.scoreOrder - b.part.instrument.scoreOrder ||
+        Number(b.part.solo) - Number(a.part.solo) ||
+        (a.part.number ?? 0) - (b.part.number ?? 0) ||
+        (a.part.desk ?? '').localeCompare(b.part.desk ?? '') ||
+        a.order - b.order,
+    )
     .map(({ part }) => part);
   return moves.reduce((list, { part, before }) => moved(list, part, before), usual);
 }
@@ -39,7 +46,10 @@ function moved<T extends Unnamed>(list: readonly T[], id: PartId, before: PartId
 }
 
 /** @param parts in score order */
-export function nameParts(parts: readonly Unnamed[], settings: Pick<CastingSettings, 'partNames' | 'abbreviations' | 'house' | 'language'>): Named[] {
+export function nameParts(
+  parts: readonly Unnamed[],
+  settings: Pick<CastingSettings, 'partNames' | 'abbreviations' | 'house' | 'language'>,
+): Named[] {
   const alike = new Map<string, Unnamed[]>();
   const slot = (part: Unnamed) => `${part.instrument.id}/${part.solo}`;
   for (const part of parts) alike.set(slot(part), [...(alike.get(slot(part)) ?? []), part]);
@@ -52,7 +62,10 @@ export function nameParts(parts: readonly Unnamed[], settings: Pick<CastingSetti
     const name = (part.solo ? `Solo ${base}` : base) + (known ? suffix : '');
     const abbreviation = part.instrument.abbreviations[settings.language];
     const short = known ? (part.solo ? `Solo ${abbreviation}` : abbreviation) + suffix : shortened(base);
-    return { name: settings.partNames[part.id] ?? settings.house[part.id]?.partName ?? name, abbreviation: settings.abbreviations[part.id] ?? short };
+    return {
+      name: settings.partNames[part.id] ?? settings.house[part.id]?.partName ?? name,
+      abbreviation: settings.abbreviations[part.id] ?? short,
+    };
   });
 }
 
@@ -61,7 +74,11 @@ function numbersOfStrangers(parts: readonly Unnamed[]): Map<Unnamed, string> {
   const strangers = parts.filter((part) => part.instrument === UNKNOWN_INSTRUMENT);
   const byName = new Map<string, Unnamed[]>();
   for (const part of strangers) byName.set(part.trackName, [...(byName.get(part.trackName) ?? []), part]);
-  return new Map([...byName.values()].filter((group) => group.length > 1).flatMap((group) => group.map((part, i): [Unnamed, string] => [part, ` ${i + 1}`])));
+  return new Map(
+    [...byName.values()]
+      .filter((group) => group.length > 1)
+      .flatMap((group) => group.map((part, i): [Unnamed, string] => [part, ` ${i + 1}`])),
+  );
 }
 
 const SHORT_WORD = 4;
@@ -70,11 +87,18 @@ const SHORT_WORD = 4;
 function shortened(name: string): string {
   const words = name.trim().split(/\s+/);
   const kept = words.length > 3 ? [...words.slice(0, 2), ...words.slice(-1).filter((word) => /\d/.test(word))] : words;
-  return kept.map((word) => (word.length <= SHORT_WORD || /\d/.test(word) ? word : `${/^[^aeiouyäöü\W\d_]{2,3}/i.exec(word)?.[0] ?? word.slice(0, 3)}.`)).join(' ');
+  return kept
+    .map((word) =>
+      word.length <= SHORT_WORD || /\d/.test(word)
+        ? word
+        : `${/^[^aeiouyäöü\W\d_]{2,3}/i.exec(word)?.[0] ?? word.slice(0, 3)}.`,
+    )
+    .join(' ');
 }
 
 /**
- * Numbers as the track names have them where they tell the parts apart; else counted from 1. Several tracks of one numbered
+ * Numbers as the track names have them where they tell the parts apart; else counted from 1. Several tracks of one
+ * numbered
  * section are its desks A, B, C.
  */
 function numbersOf(group: readonly Unnamed[]): Map<Unnamed, string> {
@@ -86,12 +110,15 @@ function numbersOf(group: readonly Unnamed[]): Map<Unnamed, string> {
   }
   const numbered = group.every((part) => part.number !== null);
   const places = new Set(group.map((part) => `${part.number}/${part.desk}`));
-  if (numbered && places.size === group.length) return new Map(group.map((part) => [part, ` ${part.number}${part.desk ? ` ${part.desk}` : ''}`]));
+  if (numbered && places.size === group.length)
+    return new Map(group.map((part) => [part, ` ${part.number}${part.desk ? ` ${part.desk}` : ''}`]));
   if (numbered && first!.instrument.section && new Set(group.map((part) => part.number)).size > 1) {
-    return new Map(group.map((part) => {
-      const desk = group.filter((other) => other.number === part.number);
-      return [part, ` ${part.number}${desk.length > 1 ? ` ${String.fromCharCode(65 + desk.indexOf(part))}` : ''}`];
-    }));
+    return new Map(
+      group.map((part) => {
+        const desk = group.filter((other) => other.number === part.number);
+        return [part, ` ${part.number}${desk.length > 1 ? ` ${String.fromCharCode(65 + desk.indexOf(part))}` : ''}`];
+      }),
+    );
   }
   return new Map(group.map((part, i) => [part, ` ${i + 1}`]));
 }

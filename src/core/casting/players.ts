@@ -8,7 +8,9 @@ import { chordShareOf, dealOut, playersNeeded, type DealtNote, type Player } fro
 import type { WrittenTrack } from './group-tracks';
 import type { CastingSettings, Deal } from './settings';
 
-/** The five parts of a string choir, where each is at home (usual orchestration handbooks, from memory), and its number. */
+/**
+ * The five parts of a string choir, where each is at home (usual orchestration handbooks, from memory), and its number.
+ */
 const STRING_CHOIR: { instrument: InstrumentId; number: number | null; comfort: KeyRange; kin: string }[] = [
   { instrument: 'violin', number: 1, comfort: [62, 98], kin: 'violins' },
   { instrument: 'violin', number: 2, comfort: [57, 88], kin: 'violins' },
@@ -27,7 +29,10 @@ export interface DealtPlayer {
 }
 
 /** How a group is dealt out: what people decided, else what the house list remembers. */
-export function dealOf(group: readonly WrittenTrack[], settings: Pick<CastingSettings, 'deals' | 'house'>): Deal | undefined {
+export function dealOf(
+  group: readonly WrittenTrack[],
+  settings: Pick<CastingSettings, 'deals' | 'house'>,
+): Deal | undefined {
   const id = group[0]!.track.id;
   return settings.deals[id] ?? settings.house[id]?.deal;
 }
@@ -40,9 +45,26 @@ export interface DealReport {
   crowded: PlayedNote[];
 }
 
-export function dealPlayers(notes: readonly PlayedNote[], instrument: Instrument, deal: Deal, tempo: TempoMap): DealReport {
-  const chairs = deal.to === 'string-choir' ? STRING_CHOIR.map((chair) => ({ ...chair, instrument: instrumentById(chair.instrument) })) : Array.from({ length: deal.players }, () => ({ instrument, number: null, comfort: instrument.range, kin: instrument.id }));
-  const dealt = dealOut(dealtNotes(notes, tempo), chairs.map(({ instrument: { range }, comfort, kin }): Player => ({ range, comfort, kin })), deal);
+export function dealPlayers(
+  notes: readonly PlayedNote[],
+  instrument: Instrument,
+  deal: Deal,
+  tempo: TempoMap,
+): DealReport {
+  const chairs =
+    deal.to === 'string-choir'
+      ? STRING_CHOIR.map((chair) => ({ ...chair, instrument: instrumentById(chair.instrument) }))
+      : Array.from({ length: deal.players }, () => ({
+          instrument,
+          number: null,
+          comfort: instrument.range,
+          kin: instrument.id,
+        }));
+  const dealt = dealOut(
+    dealtNotes(notes, tempo),
+    chairs.map(({ instrument: { range }, comfort, kin }): Player => ({ range, comfort, kin })),
+    deal,
+  );
   const chairOf = deal.to === 'players' && deal.order === 'paired' ? paired(chairs.length) : chairs.map((_, p) => p);
   const own: PlayedNote[][] = chairs.map(() => []);
   dealt.players.forEach((players, n) => players.forEach((p) => own[chairOf[p]!]!.push(notes[n]!)));
@@ -71,7 +93,11 @@ export function proposedDeal(notes: readonly PlayedNote[], instrument: Instrumen
 }
 
 function dealtNotes(notes: readonly PlayedNote[], tempo: TempoMap): DealtNote[] {
-  return notes.map(({ key, start, end }) => ({ key, start: secondsAtTick(tempo, start), end: secondsAtTick(tempo, end) }));
+  return notes.map(({ key, start, end }) => ({
+    key,
+    start: secondsAtTick(tempo, start),
+    end: secondsAtTick(tempo, end),
+  }));
 }
 
 /** High players have the odd numbers: from top to bottom 1 3 2 4, as chairs counted from 0. */

@@ -71,5 +71,7 @@ export const NO_CASTING_SETTINGS: CastingSettings = {
 
 /** Only what casting reads, out of settings that hold more. */
 export function castingSettings(settings: CastingSettings): CastingSettings {
-  return Object.fromEntries(Object.keys(NO_CASTING_SETTINGS).map((key) => [key, settings[key as keyof CastingSettings]])) as unknown as CastingSettings;
+  return Object.fromEntries(
+    Object.keys(NO_CASTING_SETTINGS).map((key) => [key, settings[key as keyof CastingSettings]]),
+  ) as unknown as CastingSettings;
 }

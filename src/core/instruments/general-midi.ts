@@ -1,5 +1,6 @@
 /** General MIDI Level 1 sound set (MIDI Association): program names, 1–128. */
-export const PROGRAM_NAMES: readonly string[] = `Acoustic Grand Piano,Bright Acoustic Piano,Electric Grand Piano,Honky-tonk Piano,Electric Piano 1,Electric Piano 2,Harpsichord,Clavi,
+export const PROGRAM_NAMES: readonly string[] =
+  `Acoustic Grand Piano,Bright Acoustic Piano,Electric Grand Piano,Honky-tonk Piano,Electric Piano 1,Electric Piano 2,Harpsichord,Clavi,
 Celesta,Glockenspiel,Music Box,Vibraphone,Marimba,Xylophone,Tubular Bells,Dulcimer,
 Drawbar Organ,Percussive Organ,Rock Organ,Church Organ,Reed Organ,Accordion,Harmonica,Tango Accordion,
 Acoustic Guitar (nylon),Acoustic Guitar (steel),Electric Guitar (jazz),Electric Guitar (clean),Electric Guitar (muted),Overdriven Guitar,Distortion Guitar,Guitar harmonics,
@@ -15,16 +16,36 @@ FX 1 (rain),FX 2 (soundtrack),FX 3 (crystal),FX 4 (atmosphere),FX 5 (brightness)
 Sitar,Banjo,Shamisen,Koto,Kalimba,Bag pipe,Fiddle,Shanai,
 Tinkle Bell,Agogo,Steel Drums,Woodblock,Taiko Drum,Melodic Tom,Synth Drum,Reverse Cymbal,
 Guitar Fret Noise,Breath Noise,Seashore,Bird Tweet,Telephone Ring,Helicopter,Applause,Gunshot`
-  .split(',')
-  .map((name) => name.trim());
+    .split(',')
+    .map((name) => name.trim());
 
 /** @param program 1–128 */
 export function programName(program: number): string {
   return PROGRAM_NAMES[program - 1] ?? `Program ${program}`;
 }
 
-/** Programs that several instruments of the catalogue share: which one is meant as a rule (common practice, no source). */
+/**
+ * Programs that several instruments of the catalogue share: which one is meant as a rule (common practice, no source).
+ */
 export const USUAL_INSTRUMENT: Readonly<Record<number, string>> = {
-  10: 'glockenspiel', 15: 'tubular-bells', 16: 'cimbalom', 25: 'guitar', 26: 'guitar', 43: 'cello', 49: 'string-section', 53: 'choir', 54: 'choir',
-  57: 'trumpet-bflat', 58: 'trombone', 59: 'tuba', 61: 'horn-f', 68: 'baritone-sax', 69: 'oboe', 71: 'bassoon', 72: 'clarinet-bflat', 73: 'piccolo', 74: 'flute', 75: 'recorder-alto',
+  10: 'glockenspiel',
+  15: 'tubular-bells',
+  16: 'cimbalom',
+  25: 'guitar',
+  26: 'guitar',
+  43: 'cello',
+  49: 'string-section',
+  53: 'choir',
+  54: 'choir',
+  57: 'trumpet-bflat',
+  58: 'trombone',
+  59: 'tuba',
+  61: 'horn-f',
+  68: 'baritone-sax',
+  69: 'oboe',
+  71: 'bassoon',
+  72: 'clarinet-bflat',
+  73: 'piccolo',
+  74: 'flute',
+  75: 'recorder-alto',
 };

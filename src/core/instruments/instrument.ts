@@ -72,7 +72,10 @@ export function instrument(
     id,
     names: { en, de, it, fr, es },
     abbreviations: abbreviationsOf(id, abbreviation),
-    aliases: (options.aliases ?? '').split(',').map((alias) => alias.trim()).filter(Boolean),
+    aliases: (options.aliases ?? '')
+      .split(',')
+      .map((alias) => alias.trim())
+      .filter(Boolean),
     clefs: typeof clefs === 'string' ? [clefs] : clefs,
     transposition: options.transposition ?? 0,
     range,
@@ -85,7 +88,10 @@ export function instrument(
   };
 }
 
-/** Diatonic steps that go with a transposition: +2 semitones is a second (1 step), +7 a fifth (4 steps), +9 a sixth (5 steps). */
+/**
+ * Diatonic steps that go with a transposition: +2 semitones is a second (1 step), +7 a fifth (4 steps), +9 a sixth (5
+ * steps).
+ */
 export function transpositionSteps(semitones: Semitones): number {
   const octaves = Math.trunc(semitones / 12);
   const within = semitones - octaves * 12;

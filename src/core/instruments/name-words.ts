@@ -1,5 +1,6 @@
 /**
- * Cuts a track name into words that can be compared: lower case, accents folded, letters parted from digits, punctuation
+ * Cuts a track name into words that can be compared: lower case, accents folded, letters parted from digits,
+ * punctuation
  * gone, hyphens and camel case as gaps.
  *
  *     "VLN1_leg (Close)"  →  vln 1 leg close        "Flöte II"  →  flote ii
@@ -34,12 +35,25 @@ export interface NameDetails {
   words: string[];
 }
 
-const HANDS: Record<string, 'left' | 'right'> = { lh: 'left', left: 'left', linke: 'left', sinistra: 'left', gauche: 'left', rh: 'right', right: 'right', rechte: 'right', destra: 'right', droite: 'right' };
+const HANDS: Record<string, 'left' | 'right'> = {
+  lh: 'left',
+  left: 'left',
+  linke: 'left',
+  sinistra: 'left',
+  gauche: 'left',
+  rh: 'right',
+  right: 'right',
+  rechte: 'right',
+  destra: 'right',
+  droite: 'right',
+};
 
 /** Words about recording, files and programs that say nothing of the instrument. */
 const CLUTTER = new Set(
-  ('midi track inst instrument ch channel copy new close mid far room mic mics main mix stereo mono wet dry full patch library lib legacy pro hd lite v ' +
-    'ks bus stem print bounce take comp edit final version rev default untitled spur piste pista traccia kanal section sect sec div divisi unis ens ensemble hand hands hd mano main').split(' '),
+  (
+    'midi track inst instrument ch channel copy new close mid far room mic mics main mix stereo mono wet dry full patch library lib legacy pro hd lite v ' +
+    'ks bus stem print bounce take comp edit final version rev default untitled spur piste pista traccia kanal section sect sec div divisi unis ens ensemble hand hands hd mano main'
+  ).split(' '),
 );
 
 /** Splits off numbers, desks, hands and clutter, and leaves the words that matter. */
@@ -52,13 +66,15 @@ export function nameDetails(name: string): NameDetails {
     if (word === 'a' && next && /^[2-9]$/.test(next)) return;
     if (/^\d+$/.test(word)) {
       if (previous === 'a' && /^[2-9]$/.test(word)) details.players = Number(word);
-      else if (/^\d+$/.test(previous ?? '') && Number(word) > Number(previous) && Number(word) - Number(previous) < 8) details.players = Number(word) - details.number! + 1;
+      else if (/^\d+$/.test(previous ?? '') && Number(word) > Number(previous) && Number(word) - Number(previous) < 8)
+        details.players = Number(word) - details.number! + 1;
       else details.number ??= Number(word);
     } else if (ORDINAL_ENDINGS.has(word) && /^\d+$/.test(previous ?? '')) return;
     else if (HANDS[word]) details.hand = HANDS[word];
     else if (word === 'solo' || word === 'soli') details.solo = true;
     else if (ROMAN[word] && i > 0) details.number ??= ROMAN[word];
-    else if (/^[a-d]$/.test(word) && i > 0 && i === all.length - 1 && /^(\d+|i+)$/.test(previous ?? '')) details.desk = word.toUpperCase();
+    else if (/^[a-d]$/.test(word) && i > 0 && i === all.length - 1 && /^(\d+|i+)$/.test(previous ?? ''))
+      details.desk = word.toUpperCase();
     else if (!CLUTTER.has(word)) details.words.push(word);
   });
   return details;

@@ -12,7 +12,8 @@ export interface PercussionGroup {
 export const KIT_GROUP = 0;
 
 /**
- * Hand percussion by instrument. Keys: General MIDI Level 1 percussion key assignments and the further ones of General MIDI 2 (MIDI
+ * Hand percussion by instrument. Keys: General MIDI Level 1 percussion key assignments and the further ones of General
+ * MIDI 2 (MIDI
  * Association).
  */
 export const PERCUSSION_GROUPS: readonly PercussionGroup[] = [

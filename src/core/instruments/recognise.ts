@@ -53,17 +53,20 @@ const PHRASES: readonly Phrase[] = CATALOGUE.flatMap((instrument) => {
   // Other languages' abbreviations mean other things in turn (“Tamb.”); the aliases hold those that are safe.
   const short = [instrument.abbreviations.en, ...instrument.aliases];
   const seen = new Set<string>();
-  return [...full.map((text) => ({ text, full: true })), ...short.map((text) => ({ text, full: false }))].flatMap(({ text, full: isFull }) => {
-    const words = nameWords(text).filter((word) => !JOINING.has(word));
-    const key = words.join(' ');
-    if (!key || seen.has(key)) return [];
-    seen.add(key);
-    return [{ instrument, words, letters: key.replace(/ /g, '').length, full: isFull || words.join('').length > 5 }];
-  });
+  return [...full.map((text) => ({ text, full: true })), ...short.map((text) => ({ text, full: false }))].flatMap(
+    ({ text, full: isFull }) => {
+      const words = nameWords(text).filter((word) => !JOINING.has(word));
+      const key = words.join(' ');
+      if (!key || seen.has(key)) return [];
+      seen.add(key);
+      return [{ instrument, words, letters: key.replace(/ /g, '').length, full: isFull || words.join('').length > 5 }];
+    },
+  );
 });
 
 const byWord = new Map<string, Phrase[]>();
-for (const phrase of PHRASES) for (const word of new Set(phrase.words)) byWord.set(word, [...(byWord.get(word) ?? []), phrase]);
+for (const phrase of PHRASES)
+  for (const word of new Set(phrase.words)) byWord.set(word, [...(byWord.get(word) ?? []), phrase]);
 
 /**
  * Says which instrument a track is: by its name first, then its General MIDI program, then its range and texture.
@@ -82,14 +85,16 @@ export function recognise(facts: TrackFacts): Recognition {
     scores.set(instrument.id, candidate);
   };
 
-  for (const { instrument, weight, evidence } of matchName(words).map((match) => inTheLightOf(facts, match))) add(instrument, weight, evidence);
+  for (const { instrument, weight, evidence } of matchName(words).map((match) => inTheLightOf(facts, match)))
+    add(instrument, weight, evidence);
   byProgram(facts, add);
   if (words.length === 1 && ANY_BASS.has(words[0]!)) byBand(facts, add);
   if (facts.percussionChannel) {
     const named = [...scores.values()].some((candidate) => instrumentById(candidate.instrument).unpitched);
     if (!named) add(instrumentById('drum-kit'), 0.9, 'channel 10');
     // Channel 10 carries no pitches, so that a pitched instrument's name there is less likely.
-    for (const candidate of scores.values()) if (!instrumentById(candidate.instrument).unpitched) candidate.confidence *= 0.4;
+    for (const candidate of scores.values())
+      if (!instrumentById(candidate.instrument).unpitched) candidate.confidence *= 0.4;
   }
   byCompany(facts, scores, words.length === 0, add);
   for (const candidate of scores.values()) {
@@ -100,16 +105,26 @@ export function recognise(facts: TrackFacts): Recognition {
     if (details.hand && instrumentById(candidate.instrument).clefs.length < 2) candidate.confidence *= 0.5;
   }
   const candidates = [...scores.values()].sort(
-    (a, b) => b.confidence - a.confidence || instrumentById(a.instrument).scoreOrder - instrumentById(b.instrument).scoreOrder,
+    (a, b) =>
+      b.confidence - a.confidence || instrumentById(a.instrument).scoreOrder - instrumentById(b.instrument).scoreOrder,
   );
   doubtTies(candidates);
   return { candidates: candidates.slice(0, 6), technique, details };
 }
 
-/** Short names that mean one of several instruments; the program tells which. Common practice in sequences, no source. */
+/**
+ * Short names that mean one of several instruments; the program tells which. Common practice in sequences, no source.
+ */
 const MEANS_TOO: Readonly<Record<string, readonly InstrumentId[]>> = {
-  ...Object.fromEntries(['gtr', 'gt', 'git', 'guitar', 'gitarre', 'chitarra', 'guitare', 'guitarra', 'guit', 'chit'].map((word) => [word, ['electric-guitar', 'bass-guitar']])),
-  ...Object.fromEntries(['bass', 'bs', 'basse', 'basso', 'bajo', 'b'].map((word) => [word, ['bass-guitar', 'double-bass']])),
+  ...Object.fromEntries(
+    ['gtr', 'gt', 'git', 'guitar', 'gitarre', 'chitarra', 'guitare', 'guitarra', 'guit', 'chit'].map((word) => [
+      word,
+      ['electric-guitar', 'bass-guitar'],
+    ]),
+  ),
+  ...Object.fromEntries(
+    ['bass', 'bs', 'basse', 'basso', 'bajo', 'b'].map((word) => [word, ['bass-guitar', 'double-bass']]),
+  ),
   soprano: ['soprano-sax'],
   sop: ['soprano-sax'],
   alto: ['alto-sax'],
@@ -122,10 +137,17 @@ const MEANS_TOO: Readonly<Record<string, readonly InstrumentId[]>> = {
 };
 
 /** The instrument a name means, on the program that goes with it. */
-function inTheLightOf({ program }: TrackFacts, { phrase, weight }: NameMatch): { instrument: Instrument; weight: number; evidence: string } {
+function inTheLightOf(
+  { program }: TrackFacts,
+  { phrase, weight }: NameMatch,
+): { instrument: Instrument; weight: number; evidence: string } {
   const name = phrase.words.join(' ');
-  const other = program === null ? undefined : MEANS_TOO[name]?.find((id) => id !== phrase.instrument.id && instrumentById(id).programs.includes(program));
-  if (!other || program === null || phrase.instrument.programs.includes(program)) return { instrument: phrase.instrument, weight, evidence: `name contains “${name}”` };
+  const other =
+    program === null
+      ? undefined
+      : MEANS_TOO[name]?.find((id) => id !== phrase.instrument.id && instrumentById(id).programs.includes(program));
+  if (!other || program === null || phrase.instrument.programs.includes(program))
+    return { instrument: phrase.instrument, weight, evidence: `name contains “${name}”` };
   return { instrument: instrumentById(other), weight, evidence: `“${name}” on ${programName(program)}` };
 }
 
@@ -133,7 +155,10 @@ function inTheLightOf({ program }: TrackFacts, { phrase, weight }: NameMatch): {
 const ANY_BASS = new Set(['bass', 'bs', 'basse', 'basso', 'bajo']);
 
 /** A bass beside a drum kit is a bass guitar; elsewhere it may be several things, these first. */
-function byBand({ band, program }: TrackFacts, add: (instrument: Instrument, weight: number, evidence: string) => void): void {
+function byBand(
+  { band, program }: TrackFacts,
+  add: (instrument: Instrument, weight: number, evidence: string) => void,
+): void {
   if (program !== null && program !== 1) return;
   if (band) return add(instrumentById('bass-guitar'), 0.78, 'a bass beside a drum kit');
   add(instrumentById('double-bass'), 0.36, 'a bass');
@@ -174,7 +199,8 @@ function matchName(words: readonly string[]): NameMatch[] {
     // “B Cl” is a bass clarinet, “Cl B” a clarinet in B flat.
     if (!inOrder && phrase.words.some((word) => word.length === 1)) continue;
     const coverage = phrase.words.length / words.length;
-    const base = phrase.full || phrase.words.length > 1 ? 0.9 : phrase.letters >= 3 ? 0.85 : phrase.letters === 2 ? 0.75 : 0.5;
+    const base =
+      phrase.full || phrase.words.length > 1 ? 0.9 : phrase.letters >= 3 ? 0.85 : phrase.letters === 2 ? 0.75 : 0.5;
     const weight = base * (inOrder ? 1 : 0.95) * (0.75 + 0.25 * coverage);
     found.push({ phrase, weight, at: new Set(places) });
   }
@@ -182,10 +208,20 @@ function matchName(words: readonly string[]): NameMatch[] {
   const inside = (a: Set<number>, b: Set<number>) => a.size < b.size && [...a].every((place) => b.has(place));
   // “Percussion” is what anything struck may be called; a word for the very thing is worth more.
   for (const match of found) if (match.phrase.instrument.id === 'percussion') match.weight *= 0.85;
-  return found
-    .filter((match) => !found.some((other) => inside(match.at, other.at)))
-    // One instrument is believed once, by its best phrase.
-    .filter((match) => !found.some((other) => other.phrase.instrument === match.phrase.instrument && (other.weight > match.weight || (other.weight === match.weight && found.indexOf(other) < found.indexOf(match)))));
+  return (
+    found
+      .filter((match) => !found.some((other) => inside(match.at, other.at)))
+      // One instrument is believed once, by its best phrase.
+      .filter(
+        (match) =>
+          !found.some(
+            (other) =>
+              other.phrase.instrument === match.phrase.instrument &&
+              (other.weight > match.weight ||
+                (other.weight === match.weight && found.indexOf(other) < found.indexOf(match))),
+          ),
+      )
+  );
 }
 
 /** Names cut short ("Trump", "Clarin"): four letters or more that begin a full name. */
@@ -215,14 +251,32 @@ function byProgram(facts: TrackFacts, add: (instrument: Instrument, weight: numb
 }
 
 /** A place in score order between its neighbours speaks for an instrument, the more so the closer they stand. */
-function byCompany({ company, percussionChannel, keys }: TrackFacts, scores: ReadonlyMap<InstrumentId, Candidate>, nameless: boolean, add: (instrument: Instrument, weight: number, evidence: string) => void): void {
+function byCompany(
+  { company, percussionChannel, keys }: TrackFacts,
+  scores: ReadonlyMap<InstrumentId, Candidate>,
+  nameless: boolean,
+  add: (instrument: Instrument, weight: number, evidence: string) => void,
+): void {
   const { above, below } = company ?? {};
-  if (!above || !below || percussionChannel || above.scoreOrder > below.scoreOrder || above.family !== below.family) return;
-  const between = CATALOGUE.filter((one) => one.scoreOrder >= above.scoreOrder && one.scoreOrder <= below.scoreOrder && !one.unpitched && keys.every((key) => key >= one.range[0] && key <= one.range[1]));
+  if (!above || !below || percussionChannel || above.scoreOrder > below.scoreOrder || above.family !== below.family)
+    return;
+  const between = CATALOGUE.filter(
+    (one) =>
+      one.scoreOrder >= above.scoreOrder &&
+      one.scoreOrder <= below.scoreOrder &&
+      !one.unpitched &&
+      keys.every((key) => key >= one.range[0] && key <= one.range[1]),
+  );
   // Without a name or program, only instruments of the usual orchestra come into question, and never with certainty.
-  const candidates = scores.size > 0 ? between.filter((one) => scores.has(one.id)) : nameless ? between.filter((one) => Object.values(USUAL_INSTRUMENT).includes(one.id)) : [];
+  const candidates =
+    scores.size > 0
+      ? between.filter((one) => scores.has(one.id))
+      : nameless
+        ? between.filter((one) => Object.values(USUAL_INSTRUMENT).includes(one.id))
+        : [];
   const [a, b] = [above.names.en, below.names.en];
-  for (const one of candidates) add(one, scores.size > 0 ? 0.3 : 0.35 / candidates.length, a === b ? `next to ${a}` : `between ${a} and ${b}`);
+  for (const one of candidates)
+    add(one, scores.size > 0 ? 0.3 : 0.35 / candidates.length, a === b ? `next to ${a}` : `between ${a} and ${b}`);
 }
 
 /** Chords speak against an instrument of one line; not strongly, since a track may be several players. */
@@ -239,7 +293,14 @@ const A_MELODY = 5;
 
 /** What is struck has no melody: a synthesizer's “Triangle” is a wave, not a bar of steel. */
 function judgeByPitches(candidate: Candidate, { percussionChannel, program, keys }: TrackFacts): void {
-  if (!instrumentById(candidate.instrument).unpitched || percussionChannel || program === null || program === 1 || program >= FIRST_PERCUSSIVE_PROGRAM) return;
+  if (
+    !instrumentById(candidate.instrument).unpitched ||
+    percussionChannel ||
+    program === null ||
+    program === 1 ||
+    program >= FIRST_PERCUSSIVE_PROGRAM
+  )
+    return;
   const pitches = new Set(keys).size;
   if (pitches < A_MELODY) return;
   candidate.confidence *= 0.3;
@@ -253,6 +314,8 @@ function judgeByRange(candidate: Candidate, facts: TrackFacts): void {
   const inside = facts.keys.filter((key) => key >= low && key <= high).length / facts.keys.length;
   const lowest = facts.keys.reduce((a, b) => Math.min(a, b));
   const highest = facts.keys.reduce((a, b) => Math.max(a, b));
-  candidate.evidence.push(`range ${lowest}–${highest}${inside < 1 ? `, ${Math.round((1 - inside) * 100)} % outside ${low}–${high}` : ''}`);
+  candidate.evidence.push(
+    `range ${lowest}–${highest}${inside < 1 ? `, ${Math.round((1 - inside) * 100)} % outside ${low}–${high}` : ''}`,
+  );
   candidate.confidence *= 0.55 + 0.45 * inside;
 }

@@ -1,8 +1,21 @@
 import type { Family } from './instrument';
 
 export type TechniqueId =
-  | 'long' | 'legato' | 'staccato' | 'spiccato' | 'pizzicato' | 'tremolo' | 'trill' | 'muted' | 'open' | 'harmonics'
-  | 'col-legno' | 'sul-ponticello' | 'sul-tasto' | 'marcato' | 'runs';
+  | 'long'
+  | 'legato'
+  | 'staccato'
+  | 'spiccato'
+  | 'pizzicato'
+  | 'tremolo'
+  | 'trill'
+  | 'muted'
+  | 'open'
+  | 'harmonics'
+  | 'col-legno'
+  | 'sul-ponticello'
+  | 'sul-tasto'
+  | 'marcato'
+  | 'runs';
 
 /** Words by which techniques appear in track names; the longest match counts. Common practice, no source. */
 const WORDS: Record<TechniqueId, string> = {
@@ -13,7 +26,8 @@ const WORDS: Record<TechniqueId, string> = {
   pizzicato: 'piz, pizz, pizzicato',
   tremolo: 'trem, tremolo, tremolos',
   trill: 'trill, trills, tr ht, tr wt',
-  muted: 'mute, muted, con sord, consord, sord, sordino, con sordino, cup, straight, harmon, stopped, gestopft, avec sourdine, gedampft, dampfer',
+  muted:
+    'mute, muted, con sord, consord, sord, sordino, con sordino, cup, straight, harmon, stopped, gestopft, avec sourdine, gedampft, dampfer',
   open: 'open, senza sord, senza sordino, natural',
   harmonics: 'harm, harmonic, harmonics, flag, flageolet',
   'col-legno': 'col legno, legno, cl legno',
@@ -24,13 +38,41 @@ const WORDS: Record<TechniqueId, string> = {
 };
 
 const NAMES: Record<TechniqueId, string> = {
-  long: 'long', legato: 'legato', staccato: 'staccato', spiccato: 'spiccato', pizzicato: 'pizz.', tremolo: 'tremolo', trill: 'trill', muted: 'con sord.', open: 'open', harmonics: 'harmonics',
-  'col-legno': 'col legno', 'sul-ponticello': 'sul pont.', 'sul-tasto': 'sul tasto', marcato: 'marcato', runs: 'runs',
+  long: 'long',
+  legato: 'legato',
+  staccato: 'staccato',
+  spiccato: 'spiccato',
+  pizzicato: 'pizz.',
+  tremolo: 'tremolo',
+  trill: 'trill',
+  muted: 'con sord.',
+  open: 'open',
+  harmonics: 'harmonics',
+  'col-legno': 'col legno',
+  'sul-ponticello': 'sul pont.',
+  'sul-tasto': 'sul tasto',
+  marcato: 'marcato',
+  runs: 'runs',
 };
 
 export const TECHNIQUES = Object.keys(NAMES) as readonly TechniqueId[];
 
-const BOWED: readonly TechniqueId[] = ['long', 'legato', 'staccato', 'spiccato', 'pizzicato', 'tremolo', 'trill', 'muted', 'harmonics', 'col-legno', 'sul-ponticello', 'sul-tasto', 'marcato', 'runs'];
+const BOWED: readonly TechniqueId[] = [
+  'long',
+  'legato',
+  'staccato',
+  'spiccato',
+  'pizzicato',
+  'tremolo',
+  'trill',
+  'muted',
+  'harmonics',
+  'col-legno',
+  'sul-ponticello',
+  'sul-tasto',
+  'marcato',
+  'runs',
+];
 const BLOWN: readonly TechniqueId[] = ['long', 'legato', 'staccato', 'marcato', 'trill', 'runs'];
 const STRUCK: readonly TechniqueId[] = ['tremolo', 'muted', 'open'];
 
@@ -65,7 +107,10 @@ export interface TechniqueReading {
   rest: string[];
 }
 
-/** Finds the playing technique among a name's words; the first word is never taken, it names the instrument ("Trem" alone is no instrument). */
+/**
+ * Finds the playing technique among a name's words; the first word is never taken, it names the instrument ("Trem"
+ * alone is no instrument).
+ */
 export function readTechnique(words: readonly string[]): TechniqueReading {
   let technique: TechniqueId | null = null;
   let rest = [...words];

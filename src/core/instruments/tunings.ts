@@ -29,9 +29,15 @@ const TUNINGS: Record<InstrumentId, readonly Tuning[]> = {
   guitar: GUITAR,
   'electric-guitar': GUITAR,
   'bass-guitar': BASS,
-  ukulele: [{ id: 'ukulele', name: 'G C E A', strings: [67, 60, 64, 69] }, { id: 'ukulele-low-g', name: 'G C E A (low G)', strings: [55, 60, 64, 69] }],
+  ukulele: [
+    { id: 'ukulele', name: 'G C E A', strings: [67, 60, 64, 69] },
+    { id: 'ukulele-low-g', name: 'G C E A (low G)', strings: [55, 60, 64, 69] },
+  ],
   mandolin: [{ id: 'mandolin', name: 'G D A E', strings: [55, 62, 69, 76] }],
-  banjo: [{ id: 'banjo', name: 'G D G B D (five strings)', strings: [67, 50, 55, 59, 62] }, { id: 'banjo-tenor', name: 'C G D A (tenor)', strings: [48, 55, 62, 69] }],
+  banjo: [
+    { id: 'banjo', name: 'G D G B D (five strings)', strings: [67, 50, 55, 59, 62] },
+    { id: 'banjo-tenor', name: 'C G D A (tenor)', strings: [48, 55, 62, 69] },
+  ],
 };
 
 /** Tunings an instrument is known in; none for one without frets. */

@@ -16,7 +16,9 @@ function applied(now: DirectionB, decision: SequencerDecision): DirectionB {
     }
     case 'setPartSequencing': {
       const { kind: _kind, part, ...change } = decision;
-      const own = Object.fromEntries(Object.entries({ ...now.parts[part], ...defined(change) }).filter(([, value]) => value !== null));
+      const own = Object.fromEntries(
+        Object.entries({ ...now.parts[part], ...defined(change) }).filter(([, value]) => value !== null),
+      );
       return { ...now, parts: { ...now.parts, [part]: own } };
     }
     case 'setCarry': {

@@ -25,13 +25,25 @@ export function apply(settings: JobSettings, decision: Decision): JobSettings {
     case 'dealOut':
       return { ...settings, deals: { ...settings.deals, [decision.track]: decision.deal } };
     case 'setKeyswitches':
-      return { ...settings, keyswitches: { ...settings.keyswitches, [decision.track]: Object.fromEntries(decision.meanings.map(({ key, technique }) => [key, technique])) } };
+      return {
+        ...settings,
+        keyswitches: {
+          ...settings.keyswitches,
+          [decision.track]: Object.fromEntries(decision.meanings.map(({ key, technique }) => [key, technique])),
+        },
+      };
     case 'renamePart':
       return { ...settings, partNames: { ...settings.partNames, [decision.part]: decision.name } };
     case 'abbreviatePart':
       return { ...settings, abbreviations: { ...settings.abbreviations, [decision.part]: decision.abbreviation } };
     case 'setStaves':
-      return { ...settings, staves: decision.staves === null ? without(settings.staves, decision.part) : { ...settings.staves, [decision.part]: decision.staves } };
+      return {
+        ...settings,
+        staves:
+          decision.staves === null
+            ? without(settings.staves, decision.part)
+            : { ...settings.staves, [decision.part]: decision.staves },
+      };
     case 'setSolo':
       return { ...settings, solos: { ...settings.solos, [decision.part]: decision.solo } };
     case 'movePart':
@@ -39,12 +51,21 @@ export function apply(settings: JobSettings, decision: Decision): JobSettings {
     case 'setLanguage':
       return { ...settings, language: decision.language };
     case 'useHouseList':
-      return { ...settings, house: { ...settings.house, ...Object.fromEntries(decision.answers.map(({ track, ...answer }) => [track, answer])) } };
+      return {
+        ...settings,
+        house: {
+          ...settings.house,
+          ...Object.fromEntries(decision.answers.map(({ track, ...answer }) => [track, answer])),
+        },
+      };
     case 'setGrid': {
       const { smallest, triplets, also = [], bars } = decision;
       // A grid for the whole part takes the place of all before it.
       const before = bars ? (settings.grids[decision.part] ?? []) : [];
-      return { ...settings, grids: { ...settings.grids, [decision.part]: [...before, { smallest, triplets, also, ...(bars && { bars }) }] } };
+      return {
+        ...settings,
+        grids: { ...settings.grids, [decision.part]: [...before, { smallest, triplets, also, ...(bars && { bars }) }] },
+      };
     }
     case 'freeGrid':
       return { ...settings, grids: without(settings.grids, decision.part) };
@@ -52,26 +73,65 @@ export function apply(settings: JobSettings, decision: Decision): JobSettings {
       return { ...settings, leads: { ...settings.leads, [decision.track]: decision.milliseconds } };
     case 'setSwing': {
       const { swing: _swing, ...rest } = settings;
-      return decision.ratio === null ? rest : { ...rest, swing: { ratio: decision.ratio, unit: decision.unit ?? 'eighth' } };
+      return decision.ratio === null
+        ? rest
+        : { ...rest, swing: { ratio: decision.ratio, unit: decision.unit ?? 'eighth' } };
     }
     case 'setOrnaments':
-      return { ...settings, plain: decision.on ? without(settings.plain, decision.part) : { ...settings.plain, [decision.part]: true } };
+      return {
+        ...settings,
+        plain: decision.on ? without(settings.plain, decision.part) : { ...settings.plain, [decision.part]: true },
+      };
     case 'setGaps':
-      return { ...settings, closeGaps: decision.upTo === null ? without(settings.closeGaps, decision.part) : { ...settings.closeGaps, [decision.part]: decision.upTo } };
+      return {
+        ...settings,
+        closeGaps:
+          decision.upTo === null
+            ? without(settings.closeGaps, decision.part)
+            : { ...settings.closeGaps, [decision.part]: decision.upTo },
+      };
     case 'setLengths':
-      return { ...settings, lengths: { ...settings.lengths, [decision.part]: decided(settings.lengths[decision.part], decision) } };
+      return {
+        ...settings,
+        lengths: { ...settings.lengths, [decision.part]: decided(settings.lengths[decision.part], decision) },
+      };
     case 'writeAs':
-      return { ...settings, doubles: decision.as === null ? without(settings.doubles, decision.part) : { ...settings.doubles, [decision.part]: decision.as } };
+      return {
+        ...settings,
+        doubles:
+          decision.as === null
+            ? without(settings.doubles, decision.part)
+            : { ...settings.doubles, [decision.part]: decision.as },
+      };
     case 'setVoices':
       return { ...settings, voices: { ...settings.voices, [decision.part]: decision.most } };
     case 'setHandSplit':
-      return { ...settings, handSplits: decision.key === null ? without(settings.handSplits, decision.part) : { ...settings.handSplits, [decision.part]: decision.key } };
+      return {
+        ...settings,
+        handSplits:
+          decision.key === null
+            ? without(settings.handSplits, decision.part)
+            : { ...settings.handSplits, [decision.part]: decision.key },
+      };
     case 'setClefs':
-      return { ...settings, fixedClefs: decision.changes ? without(settings.fixedClefs, decision.part) : { ...settings.fixedClefs, [decision.part]: true } };
+      return {
+        ...settings,
+        fixedClefs: decision.changes
+          ? without(settings.fixedClefs, decision.part)
+          : { ...settings.fixedClefs, [decision.part]: true },
+      };
     case 'moveNotes':
-      return edited(settings, decision.part, decision.moves.map(({ note, by }): NoteEdit => ({ kind: 'move', note, by })));
+      return edited(
+        settings,
+        decision.part,
+        decision.moves.map(({ note, by }): NoteEdit => ({ kind: 'move', note, by })),
+      );
     case 'joinNotes':
-      return edited(settings, decision.part, decision.notes.slice(1).map((other): NoteEdit => ({ kind: 'join', note: decision.notes[0]!, with: other })));
+      return edited(
+        settings,
+        decision.part,
+        decision.notes.slice(1).map((other): NoteEdit => ({ kind: 'join', note: decision.notes[0]!, with: other })),
+      );
     case 'cutNote':
       return edited(settings, decision.part, [{ kind: 'cut', note: decision.note, at: decision.at }]);
     case 'setTextEncoding': {
@@ -79,7 +139,9 @@ export function apply(settings: JobSettings, decision: Decision): JobSettings {
       return decision.encoding === null ? rest : { ...rest, encoding: decision.encoding };
     }
     case 'splitTrack':
-      return decision.by === 'sounds' ? { ...settings, soundSplits: { ...settings.soundSplits, [decision.track]: true } } : { ...settings, splits: { ...settings.splits, [decision.track]: true } };
+      return decision.by === 'sounds'
+        ? { ...settings, soundSplits: { ...settings.soundSplits, [decision.track]: true } }
+        : { ...settings, splits: { ...settings.splits, [decision.track]: true } };
     case 'placeOriginal':
       return { ...settings, offsets: { ...settings.offsets, [decision.original]: decision.bars } };
     case 'dismissQuery':

@@ -13,7 +13,13 @@ const job: ArchivedJob = {
   ledger: enter(enter(EMPTY_LEDGER, { kind: 'leaveOut', tracks: ['t2'] }), { kind: 'setTitle', title: 'Gans' }),
 };
 const document = (change: (plain: Record<string, unknown>) => void = () => {}) => {
-  const plain = { format: 'dragoman-job', version: 1, name: 'x', originals: [{ fileName: 'goose.mid', sha256: hash, size: bytes.length }], ledger: { decisions: [], position: 0 } } as Record<string, unknown>;
+  const plain = {
+    format: 'dragoman-job',
+    version: 1,
+    name: 'x',
+    originals: [{ fileName: 'goose.mid', sha256: hash, size: bytes.length }],
+    ledger: { decisions: [], position: 0 },
+  } as Record<string, unknown>;
   change(plain);
   return strToU8(JSON.stringify(plain));
 };
@@ -32,9 +38,21 @@ describe('job archives', () => {
     ['a zip without a job', zipSync({ 'readme.txt': strToU8('x') }), /not a job archive/],
     ['a zip cut short', packArchive(job).slice(0, 2000), /not a job archive/],
     ['a missing original', zipSync({ 'job.json': document() }), /lacks an original/],
-    ['a changed original', zipSync({ 'job.json': document(), [`originals/${hash}`]: bytes.map((byte) => byte ^ 1) }), /is not the file/],
-    ['a path that climbs out', zipSync({ 'job.json': document(), [`../originals/${hash}`]: bytes }), /lacks an original/],
-    ['an unknown version', zipSync({ 'job.json': document((plain) => (plain.version = 2)), [`originals/${hash}`]: bytes }), /version 2/],
+    [
+      'a changed original',
+      zipSync({ 'job.json': document(), [`originals/${hash}`]: bytes.map((byte) => byte ^ 1) }),
+      /is not the file/,
+    ],
+    [
+      'a path that climbs out',
+      zipSync({ 'job.json': document(), [`../originals/${hash}`]: bytes }),
+      /lacks an original/,
+    ],
+    [
+      'an unknown version',
+      zipSync({ 'job.json': document((plain) => (plain.version = 2)), [`originals/${hash}`]: bytes }),
+      /version 2/,
+    ],
     ['no original at all', zipSync({ 'job.json': document((plain) => (plain.originals = [])) }), /has no original/],
   ];
   it.each(bad)('are refused with one sentence: %s', async (_, zip, words) => {

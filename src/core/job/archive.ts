@@ -26,7 +26,12 @@ export function packArchive(job: ArchivedJob): Uint8Array {
     ledger: { decisions: [...job.ledger.decisions], position: job.ledger.position },
   };
   const mtime = '2000-01-01T12:00:00';
-  const entries = Object.fromEntries(job.originals.map(({ sha256, bytes }) => [entryName(sha256), [bytes, { mtime }] as [Uint8Array, { mtime: string }]]));
+  const entries = Object.fromEntries(
+    job.originals.map(({ sha256, bytes }) => [
+      entryName(sha256),
+      [bytes, { mtime }] as [Uint8Array, { mtime: string }],
+    ]),
+  );
   return zipSync({ 'job.json': [strToU8(JSON.stringify(document, null, 2)), { mtime }], ...entries });
 }
 
@@ -36,7 +41,11 @@ export function packArchive(job: ArchivedJob): Uint8Array {
  * @param sha256 hash of bytes as lower-case hexadecimal
  * @throws JobError with one sentence; nothing of a bad archive is returned
  */
-export async function unpackArchive(bytes: Uint8Array, fileName: string, sha256: (bytes: Uint8Array) => Promise<string>): Promise<ArchivedJob> {
+export async function unpackArchive(
+  bytes: Uint8Array,
+  fileName: string,
+  sha256: (bytes: Uint8Array) => Promise<string>,
+): Promise<ArchivedJob> {
   const entries = unzip(bytes, fileName);
   const text = entries['job.json'];
   if (!text) throw jobErrors.notArchive(fileName);
@@ -45,7 +54,8 @@ export async function unpackArchive(bytes: Uint8Array, fileName: string, sha256:
   for (const original of job.originals) {
     const content = entries[entryName(original.sha256)];
     if (!content) throw jobErrors.noOriginal(original.sha256);
-    if (content.length !== original.size || (await sha256(content)) !== original.sha256) throw jobErrors.changedOriginal(original.fileName);
+    if (content.length !== original.size || (await sha256(content)) !== original.sha256)
+      throw jobErrors.changedOriginal(original.fileName);
     originals.push({ ...original, bytes: content });
   }
   if (originals.length === 0) throw jobErrors.invalid('it has no original');

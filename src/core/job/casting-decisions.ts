@@ -1,5 +1,23 @@
 import { Type } from 'class-transformer';
-import { ArrayMaxSize, ArrayMinSize, ArrayNotEmpty, Equals, IsArray, IsBoolean, IsIn, IsInt, IsNotEmpty, IsOptional, IsString, Matches, Max, MaxLength, Min, ValidateIf, ValidateNested } from 'class-validator';
+import {
+  ArrayMaxSize,
+  ArrayMinSize,
+  ArrayNotEmpty,
+  Equals,
+  IsArray,
+  IsBoolean,
+  IsIn,
+  IsInt,
+  IsNotEmpty,
+  IsOptional,
+  IsString,
+  Matches,
+  Max,
+  MaxLength,
+  Min,
+  ValidateIf,
+  ValidateNested,
+} from 'class-validator';
 import { MOST_PLAYERS, type Deal, type HouseAnswer } from '../casting';
 import { LANGUAGES, TECHNIQUES, type Language, type TechniqueId } from '../instruments';
 import { IsInstrumentId, PART, TRACK } from './validators';
@@ -125,7 +143,21 @@ export class UseHouseList {
 }
 
 export type CastingDecision =
-  | LeaveOut | TakeIn | AssignInstrument | SetTechnique | Gather | StandAlone | DealOut | SetKeyswitches | RenamePart | AbbreviatePart | SetSolo | SetStaves | MovePart | SetLanguage | UseHouseList;
+  | LeaveOut
+  | TakeIn
+  | AssignInstrument
+  | SetTechnique
+  | Gather
+  | StandAlone
+  | DealOut
+  | SetKeyswitches
+  | RenamePart
+  | AbbreviatePart
+  | SetSolo
+  | SetStaves
+  | MovePart
+  | SetLanguage
+  | UseHouseList;
 
 export const CASTING_DECISIONS: Record<CastingDecision['kind'], new () => CastingDecision> = {
   leaveOut: LeaveOut,

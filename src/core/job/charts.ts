@@ -23,6 +23,11 @@ export function writeChart({ name, entries }: TechniqueChart): string {
 
 /** @throws JobError with one sentence when the text is no technique chart */
 export function readChart(text: string, fileName: string): TechniqueChart {
-  const chart = readDocument(text, { format: CHART_FORMAT, shape: ChartFileDto, entriesOf: (read) => read.entries, fail: (why) => jobErrors.notChart(fileName, why) });
+  const chart = readDocument(text, {
+    format: CHART_FORMAT,
+    shape: ChartFileDto,
+    entriesOf: (read) => read.entries,
+    fail: (why) => jobErrors.notChart(fileName, why),
+  });
   return { name: chart.name, entries: chart.entries.map(({ technique, by }) => ({ technique, by })) };
 }

@@ -1,6 +1,21 @@
 import 'reflect-metadata';
 import { Type } from 'class-transformer';
-import { Equals, IsArray, IsDefined, IsIn, IsInt, IsNotEmpty, IsOptional, IsString, Matches, Max, MaxLength, Min, ValidateIf, ValidateNested } from 'class-validator';
+import {
+  Equals,
+  IsArray,
+  IsDefined,
+  IsIn,
+  IsInt,
+  IsNotEmpty,
+  IsOptional,
+  IsString,
+  Matches,
+  Max,
+  MaxLength,
+  Min,
+  ValidateIf,
+  ValidateNested,
+} from 'class-validator';
 import { TEXT_ENCODINGS, type TextEncoding } from '../smf';
 import { CASTING_DECISIONS, type CastingDecision } from './casting-decisions';
 import { PAGE_DECISIONS, type PageDecision } from './page-decisions';
@@ -14,14 +29,18 @@ export * from './rhythm-decisions';
 export * from './sequencer-decisions';
 
 /*
- * Decisions: everything a person can settle, as plain data. A decision is validated where it enters from outside (archives,
- * job files); inside it is an ordinary object with a `kind`. Those about tracks and players are in casting-decisions.ts, those about rhythm in rhythm-decisions.ts, about
+ * Decisions: everything a person can settle, as plain data. A decision is validated where it enters from outside
+ * (archives,
+ * job files); inside it is an ordinary object with a `kind`. Those about tracks and players are in
+ * casting-decisions.ts, those about rhythm in rhythm-decisions.ts, about
  * the page in page-decisions.ts, about direction B in sequencer-decisions.ts.
  */
 
 export const SPLITS = ['channel', 'sounds'] as const;
 
-/** A track that carries several channels becomes one track for each; one of percussion, one for each instrument struck. */
+/**
+ * A track that carries several channels becomes one track for each; one of percussion, one for each instrument struck.
+ */
 export class SplitTrack {
   @Equals('splitTrack') kind!: 'splitTrack';
   @Matches(TRACK) track!: string;
@@ -49,7 +68,15 @@ export class DismissQuery {
   @IsString() @MaxLength(500) reason!: string;
 }
 
-export type Decision = CastingDecision | RhythmDecision | PageDecision | SequencerDecision | SplitTrack | PlaceOriginal | SetTextEncoding | DismissQuery;
+export type Decision =
+  | CastingDecision
+  | RhythmDecision
+  | PageDecision
+  | SequencerDecision
+  | SplitTrack
+  | PlaceOriginal
+  | SetTextEncoding
+  | DismissQuery;
 
 /** Every kind of decision there is, by its `kind`. */
 export const DECISION_KINDS: Record<Decision['kind'], new () => Decision> = {

@@ -1,10 +1,19 @@
 import { keyName, type MarkClass } from '../score';
 import type { PageDecision } from './page-decisions';
 
-export const MARK_NAMES: Record<MarkClass, string> = { dynamics: 'Dynamics', hairpins: 'Hairpins', slurs: 'Slurs', staccato: 'Staccato', accents: 'Accents', pedal: 'Pedal', breaths: 'Breaths' };
+export const MARK_NAMES: Record<MarkClass, string> = {
+  dynamics: 'Dynamics',
+  hairpins: 'Hairpins',
+  slurs: 'Slurs',
+  staccato: 'Staccato',
+  accents: 'Accents',
+  pedal: 'Pedal',
+  breaths: 'Breaths',
+};
 
 const some = (n: number, one: string) => (n === 1 ? `a ${one}` : `${n} ${one}s`);
-const inBars = (bars: { from: number; to: number } | undefined) => (bars ? ` in ${bars.to - bars.from === 1 ? 'one bar' : `${bars.to - bars.from} bars`}` : '');
+const inBars = (bars: { from: number; to: number } | undefined) =>
+  bars ? ` in ${bars.to - bars.from === 1 ? 'one bar' : `${bars.to - bars.from} bars`}` : '';
 
 /** A decision about the page in plain words. */
 export function describePage(decision: PageDecision, nameOf: (part: string) => string): string {
@@ -20,7 +29,10 @@ export function describePage(decision: PageDecision, nameOf: (part: string) => s
     case 'setOctaveLines':
       return `${nameOf(decision.part)}: ${decision.on ? '8va where ledger lines pile up' : 'no 8va'}`;
     case 'shiftNotes': {
-      const octaves = Math.abs(decision.semitones) % 12 === 0 ? some(Math.abs(decision.semitones) / 12, 'octave').replace(/^a o/, 'an o') : some(Math.abs(decision.semitones), 'semitone');
+      const octaves =
+        Math.abs(decision.semitones) % 12 === 0
+          ? some(Math.abs(decision.semitones) / 12, 'octave').replace(/^a o/, 'an o')
+          : some(Math.abs(decision.semitones), 'semitone');
       return `${nameOf(decision.part)}: ${some(decision.notes.length, 'note')} ${octaves} ${decision.semitones > 0 ? 'higher' : 'lower'}`;
     }
     case 'useDrumMap':
@@ -38,7 +50,9 @@ export function describePage(decision: PageDecision, nameOf: (part: string) => s
     case 'copyPattern':
       return `${nameOf(decision.part)}: articulation of a bar copied to all of its rhythm${inBars(decision.bars)}`;
     case 'foldRepeat':
-      return decision.times < 2 ? 'A repeat is written out again' : `${decision.length} bars written once with repeat signs${decision.endings > 0 ? ' and endings' : ''}`;
+      return decision.times < 2
+        ? 'A repeat is written out again'
+        : `${decision.length} bars written once with repeat signs${decision.endings > 0 ? ' and endings' : ''}`;
     case 'setBarRepeats':
       return `${nameOf(decision.part)}: equal bars ${decision.on ? 'as repeat signs' : 'written out'}`;
     case 'setTitle':

@@ -7,9 +7,20 @@ import type { BarRange, Decision } from './decisions';
 import { describePage } from './describe-page';
 import { describeSequencer } from './describe-sequencer';
 
-export const LANGUAGE_NAMES: Record<Language, string> = { en: 'English', de: 'German', it: 'Italian', fr: 'French', es: 'Spanish' };
+export const LANGUAGE_NAMES: Record<Language, string> = {
+  en: 'English',
+  de: 'German',
+  it: 'Italian',
+  fr: 'French',
+  es: 'Spanish',
+};
 
-const VALUE_NAMES: Record<SmallestValue, string> = { quarter: 'quarter notes', eighth: 'eighth notes', '16th': 'sixteenth notes', '32nd': 'thirty-second notes' };
+const VALUE_NAMES: Record<SmallestValue, string> = {
+  quarter: 'quarter notes',
+  eighth: 'eighth notes',
+  '16th': 'sixteenth notes',
+  '32nd': 'thirty-second notes',
+};
 
 export function valueName(value: SmallestValue): string {
   return VALUE_NAMES[value];
@@ -48,7 +59,9 @@ export function describe(decision: Decision, nameOf: (track: string) => string):
     case 'dealOut':
       return `${nameOf(decision.track)}: ${dealInWords(decision.deal)}`;
     case 'setKeyswitches':
-      return decision.meanings.length === 0 ? `${nameOf(decision.track)}: no keyswitches, all notes are music` : `${nameOf(decision.track)}: keyswitches ${decision.meanings.map(({ key, technique }) => `${keyInWords(key)}${technique === 'none' ? '' : ` = ${techniqueName(technique)}`}`).join(', ')} taken out`;
+      return decision.meanings.length === 0
+        ? `${nameOf(decision.track)}: no keyswitches, all notes are music`
+        : `${nameOf(decision.track)}: keyswitches ${decision.meanings.map(({ key, technique }) => `${keyInWords(key)}${technique === 'none' ? '' : ` = ${techniqueName(technique)}`}`).join(', ')} taken out`;
     case 'abbreviatePart':
       return `${nameOf(decision.part)}: shortened to “${decision.abbreviation}”`;
     case 'setStaves':
@@ -70,9 +83,15 @@ export function describe(decision: Decision, nameOf: (track: string) => string):
     case 'freeGrid':
       return `${nameOf(decision.part)}: grid found by the engine again`;
     case 'setLead':
-      return decision.milliseconds === 0 ? `${nameOf(decision.track)}: no lead taken out` : `${nameOf(decision.track)}: lead of ${decision.milliseconds} ms taken out`;
+      return decision.milliseconds === 0
+        ? `${nameOf(decision.track)}: no lead taken out`
+        : `${nameOf(decision.track)}: lead of ${decision.milliseconds} ms taken out`;
     case 'setSwing':
-      return decision.ratio === null ? 'Swing found by the engine again' : decision.ratio === 1 ? 'No swing: off-beats as played' : `Swing of ${decision.ratio.toFixed(1)} to 1 written evenly${decision.unit === '16th' ? ' (sixteenths)' : ''}`;
+      return decision.ratio === null
+        ? 'Swing found by the engine again'
+        : decision.ratio === 1
+          ? 'No swing: off-beats as played'
+          : `Swing of ${decision.ratio.toFixed(1)} to 1 written evenly${decision.unit === '16th' ? ' (sixteenths)' : ''}`;
     case 'setOrnaments':
       return `${nameOf(decision.part)}: ${decision.on ? 'trills, tremolos and grace notes found' : 'no trills, tremolos or grace notes'}`;
     case 'setLengths':
@@ -94,11 +113,15 @@ export function describe(decision: Decision, nameOf: (track: string) => string):
     case 'cutNote':
       return `${nameOf(decision.part)}: a note struck again`;
     case 'setTextEncoding':
-      return decision.encoding === null ? 'Texts of the file: encoding guessed' : `Texts of the file read as ${encodingName(decision.encoding)}`;
+      return decision.encoding === null
+        ? 'Texts of the file: encoding guessed'
+        : `Texts of the file read as ${encodingName(decision.encoding)}`;
     case 'splitTrack':
       return `${nameOf(decision.track)}: split by ${decision.by === 'sounds' ? 'what is struck' : 'channel'}`;
     case 'placeOriginal':
-      return decision.bars === 0 ? `Original ${decision.original} begins at bar 1` : `Original ${decision.original} begins ${decision.bars} bars later`;
+      return decision.bars === 0
+        ? `Original ${decision.original} begins at bar 1`
+        : `Original ${decision.original} begins ${decision.bars} bars later`;
     case 'dismissQuery':
       return decision.reason ? `Query set aside: ${decision.reason}` : 'Query set aside';
     case 'setSequencing':
@@ -118,5 +141,12 @@ function barsInWords(bars: BarRange | undefined): string {
 function dealInWords({ to, players, spare, lines, order }: Deal): string {
   if (players === 1) return 'kept on one part';
   if (to === 'string-choir') return 'dealt out to a string choir';
-  return ['dealt out to ' + players + ' players', spare === 'rest' && 'who rest when there are fewer notes', lines === 'top-down' && 'always from the top', order === 'paired' && 'in pairs'].filter(Boolean).join(', ');
+  return [
+    'dealt out to ' + players + ' players',
+    spare === 'rest' && 'who rest when there are fewer notes',
+    lines === 'top-down' && 'always from the top',
+    order === 'paired' && 'in pairs',
+  ]
+    .filter(Boolean)
+    .join(', ');
 }

@@ -7,18 +7,35 @@ import type { JobError } from './errors';
  *
  * @param entriesOf the list inside it, so that a wrong entry can be named @throws JobError made by `fail`
  */
-export function readDocument<T extends object>(text: string, { format, shape, entriesOf, fail }: { format: string; shape: new () => T; entriesOf: (read: T) => readonly object[] | undefined; fail: (why: string) => JobError }): T {
+export function readDocument<T extends object>(
+  text: string,
+  {
+    format,
+    shape,
+    entriesOf,
+    fail,
+  }: {
+    format: string;
+    shape: new () => T;
+    entriesOf: (read: T) => readonly object[] | undefined;
+    fail: (why: string) => JobError;
+  },
+): T {
   let plain: unknown;
   try {
     plain = JSON.parse(text);
   } catch {
     throw fail('it is not JSON');
   }
-  if (typeof plain !== 'object' || plain === null || (plain as { format?: unknown }).format !== format) throw fail('it holds something else');
+  if (typeof plain !== 'object' || plain === null || (plain as { format?: unknown }).format !== format)
+    throw fail('it holds something else');
   const read = plainToInstance(shape, plain);
   const rules = { whitelist: true, forbidNonWhitelisted: true };
   if (validateSync(read, rules).length > 0) {
-    const wrong = entriesOf(read)?.findIndex?.((entry) => typeof entry === 'object' && entry !== null && validateSync(entry, rules).length > 0) ?? -1;
+    const wrong =
+      entriesOf(read)?.findIndex?.(
+        (entry) => typeof entry === 'object' && entry !== null && validateSync(entry, rules).length > 0,
+      ) ?? -1;
     throw fail(wrong >= 0 ? `its entry ${wrong + 1} is not as it should be` : 'its fields cannot be read');
   }
   return read;

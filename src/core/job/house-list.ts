@@ -1,8 +1,20 @@
 /*
- * The house list: remembered answers about track names. It learns from decisions, answers for new jobs, and travels as JSON.
+ * The house list: remembered answers about track names. It learns from decisions, answers for new jobs, and travels as
+ * JSON.
  */
 import { plainToInstance, Type } from 'class-transformer';
-import { ArrayMaxSize, Equals, IsArray, IsIn, IsNotEmpty, IsOptional, IsString, MaxLength, validateSync, ValidateNested } from 'class-validator';
+import {
+  ArrayMaxSize,
+  Equals,
+  IsArray,
+  IsIn,
+  IsNotEmpty,
+  IsOptional,
+  IsString,
+  MaxLength,
+  validateSync,
+  ValidateNested,
+} from 'class-validator';
 import type { Deal, HouseAnswer } from '../casting';
 import { nameDetails, nameWords, TECHNIQUES, type TechniqueId } from '../instruments';
 import { DealDto, type Decision, type HouseAnswerDto, type UseHouseList } from './decisions';
@@ -56,7 +68,10 @@ function fits(pattern: string, name: string): boolean {
 }
 
 /** The decision that applies the house list to a job's tracks; null when it knows none of them. */
-export function answersFor(entries: readonly HouseEntry[], tracks: readonly { id: string; name: string }[]): UseHouseList | null {
+export function answersFor(
+  entries: readonly HouseEntry[],
+  tracks: readonly { id: string; name: string }[],
+): UseHouseList | null {
   const answers = tracks.flatMap(({ id, name }): HouseAnswerDto[] => {
     const entry = houseEntryFor(entries, name);
     if (!entry) return [];
@@ -67,7 +82,8 @@ export function answersFor(entries: readonly HouseEntry[], tracks: readonly { id
 }
 
 /**
- * What a decision teaches: entries to merge into the list. Names that say nothing ("Track 3") are not remembered: the next
+ * What a decision teaches: entries to merge into the list. Names that say nothing ("Track 3") are not remembered: the
+ * next
  * file's third track is another instrument.
  */
 export function lessonsOf(decision: Decision, trackName: (track: string) => string): HouseEntry[] {
@@ -102,12 +118,19 @@ export function readHouseList(text: string, fileName: string): HouseEntry[] {
   } catch {
     throw jobErrors.notHouseList(fileName, 'it is not JSON');
   }
-  if (typeof plain !== 'object' || plain === null || (plain as { format?: unknown }).format !== HOUSE_LIST_FORMAT) throw jobErrors.notHouseList(fileName, 'it holds something else');
+  if (typeof plain !== 'object' || plain === null || (plain as { format?: unknown }).format !== HOUSE_LIST_FORMAT)
+    throw jobErrors.notHouseList(fileName, 'it holds something else');
   const list = plainToInstance(HouseListDto, plain);
   const [error] = validateSync(list, { whitelist: true, forbidNonWhitelisted: true });
   if (error) {
-    const wrong = list.entries?.findIndex?.((entry) => validateSync(entry, { whitelist: true, forbidNonWhitelisted: true }).length > 0) ?? -1;
-    throw jobErrors.notHouseList(fileName, wrong >= 0 ? `line ${wrong + 1} is not as it should be` : 'its lines cannot be read');
+    const wrong =
+      list.entries?.findIndex?.(
+        (entry) => validateSync(entry, { whitelist: true, forbidNonWhitelisted: true }).length > 0,
+      ) ?? -1;
+    throw jobErrors.notHouseList(
+      fileName,
+      wrong >= 0 ? `line ${wrong + 1} is not as it should be` : 'its lines cannot be read',
+    );
   }
   return list.entries.map((entry) => ({ ...entry }));
 }

@@ -6,7 +6,27 @@ import { keyName } from '../score';
 import { Meta, readSmf } from '../smf';
 import { line, meta, smfBytes } from '../../testing/music';
 import { convert, Memo, toScore } from '../to-score';
-import { DECISION_KINDS, describe as inWords, dismissedQueries, EMPTY_LEDGER, enter, inEncoding, inForce, JobError, moveTo, parseJob, readChart, readDrumMap, redo, remediesFor, settingsOf, undo, writeChart, writeDrumMap, type Decision } from './index';
+import {
+  DECISION_KINDS,
+  describe as inWords,
+  dismissedQueries,
+  EMPTY_LEDGER,
+  enter,
+  inEncoding,
+  inForce,
+  JobError,
+  moveTo,
+  parseJob,
+  readChart,
+  readDrumMap,
+  redo,
+  remediesFor,
+  settingsOf,
+  undo,
+  writeChart,
+  writeDrumMap,
+  type Decision,
+} from './index';
 
 const performance = performanceFromSmf(readSmf(demoOriginal()));
 // What one decision changes is computed, the rest is remembered: memo.test.ts shows that the outcome is the same.
@@ -35,7 +55,11 @@ const decisions: Decision[] = [
   { kind: 'takeIn', tracks: ['t2'] },
   { kind: 'gather', tracks: ['t1', 't2'] },
   { kind: 'standAlone', tracks: ['t2'] },
-  { kind: 'dealOut', track: 't4', deal: { to: 'players', players: 2, spare: 'double', lines: 'smooth', order: 'paired' } },
+  {
+    kind: 'dealOut',
+    track: 't4',
+    deal: { to: 'players', players: 2, spare: 'double', lines: 'smooth', order: 'paired' },
+  },
   { kind: 'setTechnique', tracks: ['t9'], technique: 'sul-tasto' },
   { kind: 'setKeyswitches', track: 't11', meanings: [{ key: 39, technique: 'tremolo' }] },
   { kind: 'abbreviatePart', part: 't4p2', abbreviation: 'Hrn.' },
@@ -55,7 +79,12 @@ const decisions: Decision[] = [
   { kind: 'respellNotes', part: 't10', notes: [NOTE + 3], prefer: 'sharps' },
   { kind: 'chooseClef', part: 't10', staff: 1, clef: 'tenor' },
   { kind: 'shiftNotes', part: 't10', notes: [NOTE + 4], semitones: 12 },
-  { kind: 'useDrumMap', part: 't6', name: 'Pit', sounds: [{ key: 36, name: 'Kick', step: 'F', octave: 4, notehead: 'x', limb: 'feet' }] },
+  {
+    kind: 'useDrumMap',
+    part: 't6',
+    name: 'Pit',
+    sounds: [{ key: 36, name: 'Kick', step: 'F', octave: 4, notehead: 'x', limb: 'feet' }],
+  },
   { kind: 'setDrumKey', part: 't6', key: 38, as: 36 },
   { kind: 'setTablature', part: 't12', show: 'both', tuning: [40, 45, 50, 55, 59, 64], capo: 0 },
   { kind: 'setMarks', part: 't9', mark: 'dynamics', use: 'on', strength: 'usual' },
@@ -88,25 +117,93 @@ describe('ledger', () => {
   });
 
   it('says every decision in plain words', () => {
-    const words = decisions.map((decision) => inWords(decision, (track) => ({ t1: 'Flute', t2: 'Clarinet', t3: 'Bassoon', t8: 'Violin 1' })[track] ?? track));
-    expect(words).toEqual(['Clarinet: left out', 'Flute: written for Oboe', 'Flute: grid pinned to eighth notes, without triplets', 'Violin 1: no lead taken out', 'Bassoon: named “Fagott”', 'Key signature: E major', 'Title: “Goose”', 'Clarinet: taken in',
-      'Flute, Clarinet: gathered into one part', 'Clarinet: a part of its own', 't4: dealt out to 2 players, in pairs', 't9: sul tasto', 't11: keyswitches E♭2 = tremolo taken out', 't4p2: shortened to “Hrn.”', 'Violin 1: solo', 't4p2: moved to the foot of the page', 'Instrument names in Italian', 'Swing of 2.5 to 1 written evenly', 't11: gaps up to a quarter closed', 't7: staves split at C5', 't7: at most 1 voice a staff', 't10: a note moved', 't10: 2 notes joined', 't10: a note struck again', 'From your house list: t5',
-      'Key signature from the 5. bar on: A♭ major', 'All parts: flats preferred in 8 bars', 't10: a note respelled towards sharps', 't10: tenor clef', 't10: a note an octave higher', 't6: drum map “Pit”', 't6: key 38 means key 36', 't12: notation and tablature', 't9: dynamics taken', 't10: accent on a note', 't10: a slur written', 't10: articulation of a bar copied to all of its rhythm in 28 bars', '2 bars written once with repeat signs', 't6: equal bars as repeat signs', 'Composer: “The pit band”', 'Markers as rehearsal marks']);
+    const words = decisions.map((decision) =>
+      inWords(decision, (track) => ({ t1: 'Flute', t2: 'Clarinet', t3: 'Bassoon', t8: 'Violin 1' })[track] ?? track),
+    );
+    expect(words).toEqual([
+      'Clarinet: left out',
+      'Flute: written for Oboe',
+      'Flute: grid pinned to eighth notes, without triplets',
+      'Violin 1: no lead taken out',
+      'Bassoon: named “Fagott”',
+      'Key signature: E major',
+      'Title: “Goose”',
+      'Clarinet: taken in',
+      'Flute, Clarinet: gathered into one part',
+      'Clarinet: a part of its own',
+      't4: dealt out to 2 players, in pairs',
+      't9: sul tasto',
+      't11: keyswitches E♭2 = tremolo taken out',
+      't4p2: shortened to “Hrn.”',
+      'Violin 1: solo',
+      't4p2: moved to the foot of the page',
+      'Instrument names in Italian',
+      'Swing of 2.5 to 1 written evenly',
+      't11: gaps up to a quarter closed',
+      't7: staves split at C5',
+      't7: at most 1 voice a staff',
+      't10: a note moved',
+      't10: 2 notes joined',
+      't10: a note struck again',
+      'From your house list: t5',
+      'Key signature from the 5. bar on: A♭ major',
+      'All parts: flats preferred in 8 bars',
+      't10: a note respelled towards sharps',
+      't10: tenor clef',
+      't10: a note an octave higher',
+      't6: drum map “Pit”',
+      't6: key 38 means key 36',
+      't12: notation and tablature',
+      't9: dynamics taken',
+      't10: accent on a note',
+      't10: a slur written',
+      't10: articulation of a bar copied to all of its rhythm in 28 bars',
+      '2 bars written once with repeat signs',
+      't6: equal bars as repeat signs',
+      'Composer: “The pit band”',
+      'Markers as rehearsal marks',
+    ]);
   });
 
   it('reads names again in the encoding that was decided', () => {
-    const reading = readSmf(smfBytes([{ name: '', notes: line([60, 4]), extra: [meta(0, Meta.trackName, [0x53, 0x70, 0xe5, 0x72, 0x20, 0x31])] }]));
+    const reading = readSmf(
+      smfBytes([
+        { name: '', notes: line([60, 4]), extra: [meta(0, Meta.trackName, [0x53, 0x70, 0xe5, 0x72, 0x20, 0x31])] },
+      ]),
+    );
     const original = { reading, performance: performanceFromSmf(reading) };
-    const names = (decision: Decision) => inEncoding(original, settingsOf(enter(EMPTY_LEDGER, decision))).tracks.map(({ name }) => name).filter(Boolean);
+    const names = (decision: Decision) =>
+      inEncoding(original, settingsOf(enter(EMPTY_LEDGER, decision)))
+        .tracks.map(({ name }) => name)
+        .filter(Boolean);
     expect(names({ kind: 'setTextEncoding', encoding: null })).toEqual(['Spår 1']);
     expect(names({ kind: 'setTextEncoding', encoding: 'windows-1251' })).toEqual(['Spеr 1']);
-    expect(inWords({ kind: 'setTextEncoding', encoding: 'shift_jis' }, (track) => track)).toBe('Texts of the file read as Japanese (Shift-JIS)');
+    expect(inWords({ kind: 'setTextEncoding', encoding: 'shift_jis' }, (track) => track)).toBe(
+      'Texts of the file read as Japanese (Shift-JIS)',
+    );
     const ledger = { decisions: [{ kind: 'setTextEncoding', encoding: 'klingon' }], position: 1 };
-    expect(() => parseJob(JSON.stringify({ format: 'dragoman-job', version: 1, name: 'x', originals: [{ fileName: 'x.mid', sha256: '0'.repeat(64), size: 1 }], ledger }), 'x')).toThrow(/encoding/);
+    expect(() =>
+      parseJob(
+        JSON.stringify({
+          format: 'dragoman-job',
+          version: 1,
+          name: 'x',
+          originals: [{ fileName: 'x.mid', sha256: '0'.repeat(64), size: 1 }],
+          ledger,
+        }),
+        'x',
+      ),
+    ).toThrow(/encoding/);
   });
 
   it('names keys by the circle of fifths', () => {
-    expect([-7, -4, 0, 3, 7].map((fifths) => keyName({ fifths, mode: 'major' }))).toEqual(['C♭ major', 'A♭ major', 'C major', 'A major', 'C♯ major']);
+    expect([-7, -4, 0, 3, 7].map((fifths) => keyName({ fifths, mode: 'major' }))).toEqual([
+      'C♭ major',
+      'A♭ major',
+      'C major',
+      'A major',
+      'C♯ major',
+    ]);
     expect([-7, 0, 4].map((fifths) => keyName({ fifths, mode: 'minor' }))).toEqual(['A♭ minor', 'A minor', 'C♯ minor']);
   });
 
@@ -115,7 +212,9 @@ describe('ledger', () => {
     const [empty] = conversion.queries;
     expect(empty!.kind).toBe('empty-track');
     for (const remedy of remediesFor(empty!, conversion)) {
-      expect(toScore(performance, settingsOf(enter(EMPTY_LEDGER, remedy.decision))).queries.map((query) => query.id)).not.toContain(empty!.id);
+      expect(
+        toScore(performance, settingsOf(enter(EMPTY_LEDGER, remedy.decision))).queries.map((query) => query.id),
+      ).not.toContain(empty!.id);
     }
     const piccolo = enter(EMPTY_LEDGER, { kind: 'assignInstrument', tracks: ['t4'], instrument: 'piccolo' });
     const wrong = toScore(performance, settingsOf(piccolo));
@@ -123,14 +222,31 @@ describe('ledger', () => {
     expect(range).toHaveLength(1);
     const [back] = remediesFor(range[0]!, wrong);
     expect(back!.decision).toEqual({ kind: 'assignInstrument', tracks: ['t4'], instrument: 'horn-f' });
-    expect(toScore(performance, settingsOf(enter(piccolo, back!.decision))).queries.map((query) => query.kind)).not.toContain('out-of-range');
-    expect(dismissedQueries(enter(EMPTY_LEDGER, { kind: 'dismissQuery', query: empty!.id, reason: '' }))).toEqual(new Set([empty!.id]));
+    expect(
+      toScore(performance, settingsOf(enter(piccolo, back!.decision))).queries.map((query) => query.kind),
+    ).not.toContain('out-of-range');
+    expect(dismissedQueries(enter(EMPTY_LEDGER, { kind: 'dismissQuery', query: empty!.id, reason: '' }))).toEqual(
+      new Set([empty!.id]),
+    );
   });
 });
 
 const sequencing: Decision[] = [
-  { kind: 'setSequencing', preset: 'expression', dynamicsTo: ['velocity', 'expression'], ticksPerQuarter: 960, loosening: { seed: 3, velocity: 5, accent: 2, onset: 8, swing: 1, legato: 0 } },
-  { kind: 'setPartSequencing', part: 'P1', split: 'technique', program: 57, chart: { name: 'Library', entries: [{ technique: 'muted', by: { kind: 'key', key: 24 } }] }, drumKeys: { 36: 35 } },
+  {
+    kind: 'setSequencing',
+    preset: 'expression',
+    dynamicsTo: ['velocity', 'expression'],
+    ticksPerQuarter: 960,
+    loosening: { seed: 3, velocity: 5, accent: 2, onset: 8, swing: 1, legato: 0 },
+  },
+  {
+    kind: 'setPartSequencing',
+    part: 'P1',
+    split: 'technique',
+    program: 57,
+    chart: { name: 'Library', entries: [{ technique: 'muted', by: { kind: 'key', key: 24 } }] },
+    drumKeys: { 36: 35 },
+  },
   { kind: 'setCarry', data: 'pan', action: 'convert', track: null },
   { kind: 'setCarry', data: 'pan', action: 'carry', track: 2 },
   { kind: 'leaveTracks', tracks: [4, 5], out: true },
@@ -140,45 +256,108 @@ describe('decisions about the way to a sequencer', () => {
   const ledger = sequencing.reduce(enter, EMPTY_LEDGER);
   it('add up to settings, and are undone one by one', () => {
     const { sequencing: now } = settingsOf(ledger);
-    expect(now).toMatchObject({ preset: 'expression', ticksPerQuarter: 960, carry: { pan: 'convert' }, carryTracks: { 2: { pan: 'carry' } }, leftOutTracks: [4, 5] });
+    expect(now).toMatchObject({
+      preset: 'expression',
+      ticksPerQuarter: 960,
+      carry: { pan: 'convert' },
+      carryTracks: { 2: { pan: 'carry' } },
+      leftOutTracks: [4, 5],
+    });
     expect(now.parts.P1).toMatchObject({ split: 'technique', program: 57 });
     expect(settingsOf(undo(ledger)).sequencing.leftOutTracks).toEqual([]);
-    expect(settingsOf(enter(ledger, { kind: 'setPartSequencing', part: 'P1', chart: null, program: null })).sequencing.parts.P1).toEqual({ split: 'technique', drumKeys: { 36: 35 } });
-    expect(settingsOf(enter(ledger, { kind: 'setSequencing', preset: 'bare' })).sequencing).toMatchObject({ carry: {}, carryTracks: {}, ticksPerQuarter: 960 });
-    expect(settingsOf(enter(ledger, { kind: 'leaveTracks', tracks: [4], out: false })).sequencing.leftOutTracks).toEqual([5]);
+    expect(
+      settingsOf(enter(ledger, { kind: 'setPartSequencing', part: 'P1', chart: null, program: null })).sequencing.parts
+        .P1,
+    ).toEqual({ split: 'technique', drumKeys: { 36: 35 } });
+    expect(settingsOf(enter(ledger, { kind: 'setSequencing', preset: 'bare' })).sequencing).toMatchObject({
+      carry: {},
+      carryTracks: {},
+      ticksPerQuarter: 960,
+    });
+    expect(
+      settingsOf(enter(ledger, { kind: 'leaveTracks', tracks: [4], out: false })).sequencing.leftOutTracks,
+    ).toEqual([5]);
   });
   it('are said in plain words', () => {
     expect(sequencing.map((decision) => inWords(decision, () => 'Trumpet'))).toEqual([
-      'Preset: expression kept; Dynamics by velocity and controller 11; 960 ticks a quarter; Loosening changed', 'Trumpet: a track for each technique; program 57; technique chart “Library”; C2 (36) becomes 35', 'pan (10) converted', 'Track 3: pan (10) carried', '2 tracks left out',
+      'Preset: expression kept; Dynamics by velocity and controller 11; 960 ticks a quarter; Loosening changed',
+      'Trumpet: a track for each technique; program 57; technique chart “Library”; C2 (36) becomes 35',
+      'pan (10) converted',
+      'Track 3: pan (10) carried',
+      '2 tracks left out',
     ]);
   });
   it('pass through a job file, and wrong ones do not', () => {
-    const job = (decisions: unknown[]) => JSON.stringify({ format: 'dragoman-job', version: 1, name: 'x', originals: [], ledger: { decisions, position: decisions.length } });
-    expect(parseJob(job(sequencing), 'job.json').ledger.decisions).toEqual(sequencing.map((decision) => expect.objectContaining({ kind: decision.kind })));
-    for (const wrong of [{ kind: 'setSequencing', ticksPerQuarter: 50 }, { kind: 'setSequencing', dynamicsTo: ['smoke'] }, { kind: 'setPartSequencing', part: '../x' }, { kind: 'setPartSequencing', part: 'P1', chart: { name: 'x', entries: [{ technique: 'muted', by: { kind: 'key', key: 300 } }] } }, { kind: 'setCarry', data: 'smoke', action: 'drop', track: null }, { kind: 'setSequencing', levels: { p: 900 } }]) {
+    const job = (decisions: unknown[]) =>
+      JSON.stringify({
+        format: 'dragoman-job',
+        version: 1,
+        name: 'x',
+        originals: [],
+        ledger: { decisions, position: decisions.length },
+      });
+    expect(parseJob(job(sequencing), 'job.json').ledger.decisions).toEqual(
+      sequencing.map((decision) => expect.objectContaining({ kind: decision.kind })),
+    );
+    for (const wrong of [
+      { kind: 'setSequencing', ticksPerQuarter: 50 },
+      { kind: 'setSequencing', dynamicsTo: ['smoke'] },
+      { kind: 'setPartSequencing', part: '../x' },
+      {
+        kind: 'setPartSequencing',
+        part: 'P1',
+        chart: { name: 'x', entries: [{ technique: 'muted', by: { kind: 'key', key: 300 } }] },
+      },
+      { kind: 'setCarry', data: 'smoke', action: 'drop', track: null },
+      { kind: 'setSequencing', levels: { p: 900 } },
+    ]) {
       expect(() => parseJob(job([wrong]), 'job.json'), JSON.stringify(wrong)).toThrow(JobError);
     }
   });
 });
 
 describe('charts and drum maps', () => {
-  const chart = { name: 'Brass library', entries: [{ technique: 'muted' as const, by: { kind: 'key' as const, key: 24 } }, { technique: 'ordinary' as const, by: { kind: 'controller' as const, controller: 32, value: 1 } }] };
-  const map = { name: 'Pit kit', sounds: [{ key: 36, name: 'Kick', step: 'F' as const, octave: 4, notehead: 'normal' as const, limb: 'feet' as const }] };
+  const chart = {
+    name: 'Brass library',
+    entries: [
+      { technique: 'muted' as const, by: { kind: 'key' as const, key: 24 } },
+      { technique: 'ordinary' as const, by: { kind: 'controller' as const, controller: 32, value: 1 } },
+    ],
+  };
+  const map = {
+    name: 'Pit kit',
+    sounds: [
+      { key: 36, name: 'Kick', step: 'F' as const, octave: 4, notehead: 'normal' as const, limb: 'feet' as const },
+    ],
+  };
   it('travel as files and come back the same', () => {
     expect(readChart(writeChart(chart), 'c.json')).toEqual(chart);
     expect(readDrumMap(writeDrumMap(map), 'm.json')).toEqual(map);
   });
-  it.each([['{', /not JSON/], ['{"format":"other"}', /something else/], [writeDrumMap({ ...map, sounds: [...map.sounds, ...map.sounds] }), /twice/], [writeDrumMap({ ...map, sounds: [{ ...map.sounds[0]!, key: 400 }] }), /entry 1/]])('refuse what is no drum map', (text, words) => {
+  it.each([
+    ['{', /not JSON/],
+    ['{"format":"other"}', /something else/],
+    [writeDrumMap({ ...map, sounds: [...map.sounds, ...map.sounds] }), /twice/],
+    [writeDrumMap({ ...map, sounds: [{ ...map.sounds[0]!, key: 400 }] }), /entry 1/],
+  ])('refuse what is no drum map', (text, words) => {
     expect(() => readDrumMap(text, 'm.json')).toThrow(words);
   });
   it('refuse what is no chart', () => {
-    expect(() => readChart(writeChart({ ...chart, entries: [{ technique: 'muted', by: { kind: 'key', key: 999 } }] }), 'c.json')).toThrow(/entry 1/);
+    expect(() =>
+      readChart(writeChart({ ...chart, entries: [{ technique: 'muted', by: { kind: 'key', key: 999 } }] }), 'c.json'),
+    ).toThrow(/entry 1/);
     expect(() => readChart(writeDrumMap(map), 'c.json')).toThrow(/something else/);
   });
 });
 
 describe('job files', () => {
-  const good = { format: 'dragoman-job', version: 1, name: 'Goose', originals: [{ fileName: 'a.mid', sha256: 'a'.repeat(64), size: 10 }], ledger: { decisions, position: 3 } };
+  const good = {
+    format: 'dragoman-job',
+    version: 1,
+    name: 'Goose',
+    originals: [{ fileName: 'a.mid', sha256: 'a'.repeat(64), size: 10 }],
+    ledger: { decisions, position: 3 },
+  };
   const parse = (change: (job: Record<string, unknown>) => void = () => {}) => {
     const job = structuredClone(good) as Record<string, unknown>;
     change(job);
@@ -187,17 +366,61 @@ describe('job files', () => {
 
   it('takes every kind of decision there is', () => {
     expect(parse().ledger).toEqual({ decisions, position: 3 });
-    const kinds = new Set([...decisions.map((decision) => decision.kind), ...sequencing.map((decision) => decision.kind), 'freeGrid', 'setOrnaments', 'setClefs', 'setOctaveLines', 'dismissQuery', 'splitTrack', 'placeOriginal', 'setTextEncoding', 'setLengths', 'setStaves', 'writeAs']);
+    const kinds = new Set([
+      ...decisions.map((decision) => decision.kind),
+      ...sequencing.map((decision) => decision.kind),
+      'freeGrid',
+      'setOrnaments',
+      'setClefs',
+      'setOctaveLines',
+      'dismissQuery',
+      'splitTrack',
+      'placeOriginal',
+      'setTextEncoding',
+      'setLengths',
+      'setStaves',
+      'writeAs',
+    ]);
     expect(kinds).toEqual(new Set(Object.keys(DECISION_KINDS)));
   });
 
   const bad: [string, (job: Record<string, unknown>) => void, RegExp][] = [
     ['an unknown version', (job) => (job.version = 9), /version 9/],
-    ['an unknown decision', (job) => ((job.ledger as { decisions: unknown[] }).decisions[1] = { kind: 'teleport' }), /line 2.*“teleport”/],
-    ['a decision named like a built-in', (job) => ((job.ledger as { decisions: unknown[] }).decisions[0] = { kind: 'constructor' }), /“constructor”/],
-    ['an unknown instrument', (job) => ((job.ledger as { decisions: unknown[] }).decisions[1] = { kind: 'assignInstrument', tracks: ['t1'], instrument: 'kazoophone' }), /catalogue/],
-    ['a lead of an hour', (job) => ((job.ledger as { decisions: unknown[] }).decisions[3] = { kind: 'setLead', track: 't8', milliseconds: 3_600_000 }), /milliseconds/],
-    ['a track id that is none', (job) => ((job.ledger as { decisions: unknown[] }).decisions[0] = { kind: 'leaveOut', tracks: ['../x'] }), /tracks/],
+    [
+      'an unknown decision',
+      (job) => ((job.ledger as { decisions: unknown[] }).decisions[1] = { kind: 'teleport' }),
+      /line 2.*“teleport”/,
+    ],
+    [
+      'a decision named like a built-in',
+      (job) => ((job.ledger as { decisions: unknown[] }).decisions[0] = { kind: 'constructor' }),
+      /“constructor”/,
+    ],
+    [
+      'an unknown instrument',
+      (job) =>
+        ((job.ledger as { decisions: unknown[] }).decisions[1] = {
+          kind: 'assignInstrument',
+          tracks: ['t1'],
+          instrument: 'kazoophone',
+        }),
+      /catalogue/,
+    ],
+    [
+      'a lead of an hour',
+      (job) =>
+        ((job.ledger as { decisions: unknown[] }).decisions[3] = {
+          kind: 'setLead',
+          track: 't8',
+          milliseconds: 3_600_000,
+        }),
+      /milliseconds/,
+    ],
+    [
+      'a track id that is none',
+      (job) => ((job.ledger as { decisions: unknown[] }).decisions[0] = { kind: 'leaveOut', tracks: ['../x'] }),
+      /tracks/,
+    ],
     ['a field nobody knows', (job) => (job.surprise = 1), /surprise/],
     ['a ledger beyond its end', (job) => ((job.ledger as { position: number }).position = 99), /line 99 of/],
     ['a damaged hash', (job) => ((job.originals as { sha256: string }[])[0]!.sha256 = 'zz'), /sha256/],

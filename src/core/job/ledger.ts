@@ -3,7 +3,8 @@ import type { Decision } from './decisions';
 import { NO_JOB_SETTINGS, type JobSettings } from './job-settings';
 
 /**
- * The ordered list of all decisions of a job. Undo and redo move `position` along it; a new decision made after an undo takes
+ * The ordered list of all decisions of a job. Undo and redo move `position` along it; a new decision made after an undo
+ * takes
  * the place of what was undone. Values are never changed, a new ledger is returned.
  */
 export interface Ledger {

@@ -1,8 +1,42 @@
 import { Type } from 'class-transformer';
-import { ArrayMaxSize, ArrayMinSize, ArrayNotEmpty, Equals, IsArray, IsBoolean, IsDefined, IsIn, IsInt, IsNotEmpty, IsOptional, IsString, Matches, Max, MaxLength, Min, ValidateIf, ValidateNested } from 'class-validator';
+import {
+  ArrayMaxSize,
+  ArrayMinSize,
+  ArrayNotEmpty,
+  Equals,
+  IsArray,
+  IsBoolean,
+  IsDefined,
+  IsIn,
+  IsInt,
+  IsNotEmpty,
+  IsOptional,
+  IsString,
+  Matches,
+  Max,
+  MaxLength,
+  Min,
+  ValidateIf,
+  ValidateNested,
+} from 'class-validator';
 import { CLEF_NAMES, NOTEHEADS, type Clef, type DrumSound, type Notehead } from '../instruments';
-import { ARTICULATIONS, MARK_CLASSES, STEPS, type Articulation, type MarkClass, type Step, type Tablature } from '../score';
-import { MARK_STRENGTHS, MARK_USES, MARKER_STYLES, type MarkerStyle, type MarkStrength, type MarkUse } from '../to-score';
+import {
+  ARTICULATIONS,
+  MARK_CLASSES,
+  STEPS,
+  type Articulation,
+  type MarkClass,
+  type Step,
+  type Tablature,
+} from '../score';
+import {
+  MARK_STRENGTHS,
+  MARK_USES,
+  MARKER_STYLES,
+  type MarkerStyle,
+  type MarkStrength,
+  type MarkUse,
+} from '../to-score';
 import { BarRange } from './rhythm-decisions';
 import { PART } from './validators';
 
@@ -63,12 +97,21 @@ export class DrumSoundDto implements DrumSound {
   @IsIn(['hands', 'feet']) limb!: 'hands' | 'feet';
 }
 
-/** The whole map stands in the decision, so that the job means the same on another machine; null goes back to the usual one. */
+/**
+ * The whole map stands in the decision, so that the job means the same on another machine; null goes back to the usual
+ * one.
+ */
 export class UseDrumMap {
   @Equals('useDrumMap') kind!: 'useDrumMap';
   @Matches(PART) part!: string;
   @IsString() @MaxLength(120) name!: string;
-  @ValidateIf((one: UseDrumMap) => one.sounds !== null) @IsArray() @ArrayMinSize(1) @ArrayMaxSize(128) @ValidateNested({ each: true }) @Type(() => DrumSoundDto) sounds!: DrumSoundDto[] | null;
+  @ValidateIf((one: UseDrumMap) => one.sounds !== null)
+  @IsArray()
+  @ArrayMinSize(1)
+  @ArrayMaxSize(128)
+  @ValidateNested({ each: true })
+  @Type(() => DrumSoundDto)
+  sounds!: DrumSoundDto[] | null;
 }
 
 /** A key of a percussion part means another key of its map. */
@@ -83,7 +126,13 @@ export class SetTablature {
   @Equals('setTablature') kind!: 'setTablature';
   @Matches(PART) part!: string;
   @IsIn(['notation', 'tablature', 'both']) show!: Tablature['show'];
-  @IsArray() @ArrayMinSize(1) @ArrayMaxSize(12) @IsInt({ each: true }) @Min(0, { each: true }) @Max(127, { each: true }) tuning!: number[];
+  @IsArray()
+  @ArrayMinSize(1)
+  @ArrayMaxSize(12)
+  @IsInt({ each: true })
+  @Min(0, { each: true })
+  @Max(127, { each: true })
+  tuning!: number[];
   @IsInt() @Min(0) @Max(12) capo!: number;
 }
 
@@ -154,8 +203,24 @@ export class SetMarkerStyle {
 }
 
 export type PageDecision =
-  | SetKey | RespellNotes | PreferNames | ChooseClef | SetOctaveLines | ShiftNotes | UseDrumMap | SetDrumKey | SetTablature
-  | SetMarks | SetArticulation | SetSlur | CopyPattern | FoldRepeat | SetBarRepeats | SetTitle | SetComposer | SetMarkerStyle;
+  | SetKey
+  | RespellNotes
+  | PreferNames
+  | ChooseClef
+  | SetOctaveLines
+  | ShiftNotes
+  | UseDrumMap
+  | SetDrumKey
+  | SetTablature
+  | SetMarks
+  | SetArticulation
+  | SetSlur
+  | CopyPattern
+  | FoldRepeat
+  | SetBarRepeats
+  | SetTitle
+  | SetComposer
+  | SetMarkerStyle;
 
 export const PAGE_DECISIONS: Record<PageDecision['kind'], new () => PageDecision> = {
   setKey: SetKey,

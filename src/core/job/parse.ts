@@ -21,7 +21,8 @@ export function parseJob(text: string, fileName: string): JobDto {
   const job = plainToInstance(JobDto, plain);
   check(job);
   const decisions = job.ledger.decisions.map(checkDecision);
-  if (job.ledger.position > decisions.length) throw jobErrors.invalid(`its ledger stands at line ${job.ledger.position} of ${decisions.length}`);
+  if (job.ledger.position > decisions.length)
+    throw jobErrors.invalid(`its ledger stands at line ${job.ledger.position} of ${decisions.length}`);
   return { ...job, ledger: { decisions, position: job.ledger.position } };
 }
 

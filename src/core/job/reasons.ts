@@ -36,23 +36,62 @@ export function reasonsFor(conversion: Conversion, part: PartId, played: NoteId)
   for (const staff of conversion.staves[p] ?? []) {
     const note = staff.notes.find(({ id, absorbed }) => id === played || absorbed.includes(played));
     if (!note) continue;
-    const place: Place = { conversion, part, p, staff, note, bar: barIndexAt(conversion.score.bars.map(({ start }) => start), note.start) };
-    return [whereItStands(place), tuplet(place), ornament(place), struckTwice(place), swing(place), length(place), doubled(place), drumPlace(place), whichStaff(place)].flatMap((reason) => reason ?? []);
+    const place: Place = {
+      conversion,
+      part,
+      p,
+      staff,
+      note,
+      bar: barIndexAt(
+        conversion.score.bars.map(({ start }) => start),
+        note.start,
+      ),
+    };
+    return [
+      whereItStands(place),
+      tuplet(place),
+      ornament(place),
+      struckTwice(place),
+      swing(place),
+      length(place),
+      doubled(place),
+      drumPlace(place),
+      whichStaff(place),
+    ].flatMap((reason) => reason ?? []);
   }
   return [];
 }
 
-const milliseconds = (units: number, { conversion: { line }, note }: Place): Milliseconds => Math.round(units * line.secondsPerUnit[lastNotAfter(line.starts, note.start)]! * 1000);
+const milliseconds = (units: number, { conversion: { line }, note }: Place): Milliseconds =>
+  Math.round(units * line.secondsPerUnit[lastNotAfter(line.starts, note.start)]! * 1000);
 
 function whereItStands(place: Place): Reason {
   const { note, conversion, part, p } = place;
-  const lead = conversion.reports[p]!.leads[conversion.casting.parts[p]!.sources.find(({ notes }) => notes.some(({ id }) => id === note.id))?.track ?? ''];
+  const lead =
+    conversion.reports[p]!.leads[
+      conversion.casting.parts[p]!.sources.find(({ notes }) => notes.some(({ id }) => id === note.id))?.track ?? ''
+    ];
   const out: Milliseconds = Math.round(appliedLead(lead) * 1000);
   const taken = out === 0 ? '' : ` after the track’s ${out > 0 ? 'lead' : 'lag'} of ${Math.abs(out)} ms was taken out`;
-  if (note.meant !== undefined && note.start === note.meant) return { words: 'The file has it exactly here.', remedies: [] };
+  if (note.meant !== undefined && note.start === note.meant)
+    return { words: 'The file has it exactly here.', remedies: [] };
   const away = milliseconds(note.onset - note.start, place);
-  const back: Remedy[] = note.meant === undefined ? [] : [{ label: 'Back to where the file has it', decision: { kind: 'moveNotes', part, moves: [{ note: note.id, by: note.meant - note.start }] } }];
-  return { words: away === 0 ? `Played here${taken}.` : `Played ${Math.abs(away)} ms ${away > 0 ? 'after' : 'before'} this place${taken}.`, remedies: back };
+  const back: Remedy[] =
+    note.meant === undefined
+      ? []
+      : [
+          {
+            label: 'Back to where the file has it',
+            decision: { kind: 'moveNotes', part, moves: [{ note: note.id, by: note.meant - note.start }] },
+          },
+        ];
+  return {
+    words:
+      away === 0
+        ? `Played here${taken}.`
+        : `Played ${Math.abs(away)} ms ${away > 0 ? 'after' : 'before'} this place${taken}.`,
+    remedies: back,
+  };
 }
 
 const IN_WORDS: Record<number, string> = { 3: 'three', 5: 'five', 6: 'six', 7: 'seven', 9: 'nine' };
@@ -76,20 +115,43 @@ function ornament({ note, part }: Place): Reason | null {
   if (!note.ornament) return null;
   const { trill, tremolo, arpeggio, graces } = note.ornament;
   const behind = (note.behind?.length ?? 0) + 1;
-  const words = trill ? `${behind} fast uneven notes are written as a trill.` : tremolo ? `${behind} fast strokes are written as a tremolo.` : arpeggio ? 'The chord was spread: it has a wavy line.' : graces ? `${graces.length === 1 ? 'A short note' : `${graces.length} short notes`} before it ${graces.length === 1 ? 'is a grace note' : 'are grace notes'}.` : null;
-  return words === null ? null : { words, remedies: [{ label: 'Write every note of this part', decision: { kind: 'setOrnaments', part, on: false } }] };
+  const words = trill
+    ? `${behind} fast uneven notes are written as a trill.`
+    : tremolo
+      ? `${behind} fast strokes are written as a tremolo.`
+      : arpeggio
+        ? 'The chord was spread: it has a wavy line.'
+        : graces
+          ? `${graces.length === 1 ? 'A short note' : `${graces.length} short notes`} before it ${graces.length === 1 ? 'is a grace note' : 'are grace notes'}.`
+          : null;
+  return words === null
+    ? null
+    : {
+        words,
+        remedies: [{ label: 'Write every note of this part', decision: { kind: 'setOrnaments', part, on: false } }],
+      };
 }
 
 function struckTwice({ note }: Place): Reason | null {
-  const twice = note.absorbed.filter((id) => !note.behind?.includes(id) && !note.ornament?.graces?.some((grace) => grace.id === id));
-  return twice.length === 0 ? null : { words: `Struck ${twice.length === 1 ? 'twice' : `${twice.length + 1} times`} on one place: written once.`, remedies: [] };
+  const twice = note.absorbed.filter(
+    (id) => !note.behind?.includes(id) && !note.ornament?.graces?.some((grace) => grace.id === id),
+  );
+  return twice.length === 0
+    ? null
+    : {
+        words: `Struck ${twice.length === 1 ? 'twice' : `${twice.length + 1} times`} on one place: written once.`,
+        remedies: [],
+      };
 }
 
 function swing({ conversion: { swing: found, line }, note, bar }: Place): Reason | null {
   const stretch = found.stretches.find(({ from, to }) => bar >= from && bar < to);
   const offBeat = (note.start - line.starts[lastNotAfter(line.starts, note.start)]!) % QUARTER !== 0;
   if (!stretch || !offBeat) return null;
-  return { words: `Played long and short (${stretch.ratio.toFixed(1)} to 1): written even, under a swing mark.`, remedies: [{ label: 'Write the whole piece as played', decision: { kind: 'setSwing', ratio: 1 } }] };
+  return {
+    words: `Played long and short (${stretch.ratio.toFixed(1)} to 1): written even, under a swing mark.`,
+    remedies: [{ label: 'Write the whole piece as played', decision: { kind: 'setSwing', ratio: 1 } }],
+  };
 }
 
 function length(place: Place): Reason | null {
@@ -101,42 +163,75 @@ function length(place: Place): Reason | null {
     return {
       words: `Sounds ${sounding} ms, written as ${written} ms with a dot: this line lets go early as a habit, and reads without short rests.`,
       remedies: [
-        { label: 'As played in this bar', decision: { kind: 'setLengths', part, as: 'played', bars: { from: bar, to: bar + 1 } } },
+        {
+          label: 'As played in this bar',
+          decision: { kind: 'setLengths', part, as: 'played', bars: { from: bar, to: bar + 1 } },
+        },
         { label: 'As played in the part', decision: { kind: 'setLengths', part, as: 'played' } },
       ],
     };
   }
   if (note.meantEnd === note.end) return { words: 'Its value is the file’s.', remedies: [] };
   const next = nextOnset(staff, note);
-  if (note.end === next && note.release < next - TELLING) return { words: `Let go ${milliseconds(next - note.release, place)} ms before the next note: no rest is meant.`, remedies: [] };
-  if (note.release > note.end + TELLING) return { words: `Held ${milliseconds(note.release - note.end, place)} ms beyond its value: the overlap is not written.`, remedies: [] };
+  if (note.end === next && note.release < next - TELLING)
+    return {
+      words: `Let go ${milliseconds(next - note.release, place)} ms before the next note: no rest is meant.`,
+      remedies: [],
+    };
+  if (note.release > note.end + TELLING)
+    return {
+      words: `Held ${milliseconds(note.release - note.end, place)} ms beyond its value: the overlap is not written.`,
+      remedies: [],
+    };
   return { words: `Sounds ${sounding} of ${written} ms.`, remedies: [] };
 }
 
 /** Where the note's voice goes on. */
 function nextOnset({ notes, voices }: StaffNotes, note: EndedNote): WrittenUnits {
   const voice = voices[notes.indexOf(note)];
-  return notes.reduce((next, other, n) => (voices[n] === voice && other.start > note.start ? Math.min(next, other.start) : next), Infinity);
+  return notes.reduce(
+    (next, other, n) => (voices[n] === voice && other.start > note.start ? Math.min(next, other.start) : next),
+    Infinity,
+  );
 }
 
 function doubled({ conversion: { doublings, casting }, part, bar }: Place): Reason | null {
   const model = doublings.find((one) => one.part === part && one.followed.includes(bar));
   if (!model) return null;
   const name = casting.parts.find(({ id }) => id === model.as)!.name;
-  return { words: `Written as in ${name}, which plays the same here and plays it more clearly.`, remedies: [{ label: 'As it is played itself', decision: { kind: 'writeAs', part, as: part } }] };
+  return {
+    words: `Written as in ${name}, which plays the same here and plays it more clearly.`,
+    remedies: [{ label: 'As it is played itself', decision: { kind: 'writeAs', part, as: part } }],
+  };
 }
 
 function drumPlace({ conversion: { drums, casting }, p, note }: Place): Reason | null {
   if (!casting.parts[p]!.instrument.unpitched) return null;
   const sound = drumSound(drums[p]!.map, note.key);
   const usual = GENERAL_MIDI_DRUMS.get(note.key);
-  const moved = drums[p]!.spread && usual && drums[p]!.staffLines > 1 && (usual.step !== sound.step || usual.octave !== sound.octave);
-  return { words: moved ? `${sound.name}, on a place of its own: its usual one is struck at the same time.` : `${sound.name}.`, remedies: [] };
+  const moved =
+    drums[p]!.spread &&
+    usual &&
+    drums[p]!.staffLines > 1 &&
+    (usual.step !== sound.step || usual.octave !== sound.octave);
+  return {
+    words: moved ? `${sound.name}, on a place of its own: its usual one is struck at the same time.` : `${sound.name}.`,
+    remedies: [],
+  };
 }
 
 function whichStaff({ conversion: { casting }, p, part, staff }: Place): Reason | null {
   const { instrument, sources } = casting.parts[p]!;
   if (instrument.clefs.length < 2) return null;
-  if (sources.some((source) => source.staff !== null)) return { words: `On the ${staff.staff === 1 ? 'upper' : 'lower'} staff: recorded on a track of its own.`, remedies: [] };
-  return { words: `On the ${staff.staff === 1 ? 'upper' : 'lower'} staff: the ${staff.staff === 1 ? 'right' : 'left'} hand goes on here.`, remedies: mayHaveTwoStaves(instrument) ? [{ label: 'One staff for the part', decision: { kind: 'setStaves', part, staves: 1 } }] : [] };
+  if (sources.some((source) => source.staff !== null))
+    return {
+      words: `On the ${staff.staff === 1 ? 'upper' : 'lower'} staff: recorded on a track of its own.`,
+      remedies: [],
+    };
+  return {
+    words: `On the ${staff.staff === 1 ? 'upper' : 'lower'} staff: the ${staff.staff === 1 ? 'right' : 'left'} hand goes on here.`,
+    remedies: mayHaveTwoStaves(instrument)
+      ? [{ label: 'One staff for the part', decision: { kind: 'setStaves', part, staves: 1 } }]
+      : [],
+  };
 }

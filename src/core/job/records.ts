@@ -10,6 +10,10 @@ export function without<T>(record: Readonly<Record<string, T>>, key: string): Re
   return copy;
 }
 
-export function appended<T>(record: Readonly<Record<string, readonly T[]>>, key: string, more: readonly T[]): Record<string, readonly T[]> {
+export function appended<T>(
+  record: Readonly<Record<string, readonly T[]>>,
+  key: string,
+  more: readonly T[],
+): Record<string, readonly T[]> {
   return { ...record, [key]: [...(record[key] ?? []), ...more] };
 }

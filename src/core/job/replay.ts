@@ -10,13 +10,19 @@ export interface Original {
 }
 
 /** The performance of an original, its texts read in the encoding that was decided. */
-export function inEncoding({ reading, performance }: Original, { encoding }: Pick<ConversionSettings, 'encoding'>): Performance {
+export function inEncoding(
+  { reading, performance }: Original,
+  { encoding }: Pick<ConversionSettings, 'encoding'>,
+): Performance {
   return encoding && encoding !== performance.encoding ? performanceFromSmf(reading, encoding) : performance;
 }
 
 /** What the engine converts: the originals joined where they were placed, tracks split where that was decided. */
 export function preparePerformance(originals: readonly Performance[], settings: ConversionSettings): Performance {
-  return splitSounds(splitChannels(joinPerformances(originals, settings.offsets), settings.splits), settings.soundSplits);
+  return splitSounds(
+    splitChannels(joinPerformances(originals, settings.offsets), settings.splits),
+    settings.soundSplits,
+  );
 }
 
 /** The originals with the ledger's decisions: the same ones give the same score each time. */

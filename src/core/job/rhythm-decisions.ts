@@ -1,6 +1,31 @@
 import { Type } from 'class-transformer';
-import { ArrayMaxSize, ArrayMinSize, ArrayNotEmpty, Equals, IsArray, IsBoolean, IsIn, IsInt, IsNumber, IsOptional, Matches, Max, Min, ValidateIf, ValidateNested } from 'class-validator';
-import { FURTHER_TUPLETS, LENGTHS, SMALLEST_VALUES, SWING_UNITS, type FurtherTuplet, type Lengths, type SmallestValue, type SwingUnit } from '../to-score';
+import {
+  ArrayMaxSize,
+  ArrayMinSize,
+  ArrayNotEmpty,
+  Equals,
+  IsArray,
+  IsBoolean,
+  IsIn,
+  IsInt,
+  IsNumber,
+  IsOptional,
+  Matches,
+  Max,
+  Min,
+  ValidateIf,
+  ValidateNested,
+} from 'class-validator';
+import {
+  FURTHER_TUPLETS,
+  LENGTHS,
+  SMALLEST_VALUES,
+  SWING_UNITS,
+  type FurtherTuplet,
+  type Lengths,
+  type SmallestValue,
+  type SwingUnit,
+} from '../to-score';
 import { PART, TRACK } from './validators';
 
 /* Decisions about rhythm: grids, leads, swing, gaps, voices, hands, and single notes. */
@@ -62,7 +87,10 @@ export class SetLengths {
   @IsOptional() @ValidateNested() @Type(() => BarRange) bars?: BarRange;
 }
 
-/** A part that doubles another is written as that one is; as itself, when it is its own model; null leaves it to the engine again. */
+/**
+ * A part that doubles another is written as that one is; as itself, when it is its own model; null leaves it to the
+ * engine again.
+ */
 export class WriteAs {
   @Equals('writeAs') kind!: 'writeAs';
   @Matches(PART) part!: string;
@@ -98,7 +126,12 @@ export class NoteMove {
 export class MoveNotes {
   @Equals('moveNotes') kind!: 'moveNotes';
   @Matches(PART) part!: string;
-  @IsArray() @ArrayNotEmpty() @ArrayMaxSize(10_000) @ValidateNested({ each: true }) @Type(() => NoteMove) moves!: NoteMove[];
+  @IsArray()
+  @ArrayNotEmpty()
+  @ArrayMaxSize(10_000)
+  @ValidateNested({ each: true })
+  @Type(() => NoteMove)
+  moves!: NoteMove[];
 }
 
 /** Notes one after the other become one, the first. */
@@ -116,7 +149,21 @@ export class CutNote {
   @IsInt() @Min(0) at!: number;
 }
 
-export type RhythmDecision = SetGrid | FreeGrid | SetLead | SetSwing | SetOrnaments | SetGaps | SetLengths | WriteAs | SetVoices | SetHandSplit | SetClefs | MoveNotes | JoinNotes | CutNote;
+export type RhythmDecision =
+  | SetGrid
+  | FreeGrid
+  | SetLead
+  | SetSwing
+  | SetOrnaments
+  | SetGaps
+  | SetLengths
+  | WriteAs
+  | SetVoices
+  | SetHandSplit
+  | SetClefs
+  | MoveNotes
+  | JoinNotes
+  | CutNote;
 
 export const RHYTHM_DECISIONS: Record<RhythmDecision['kind'], new () => RhythmDecision> = {
   setGrid: SetGrid,

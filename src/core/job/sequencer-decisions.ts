@@ -1,7 +1,41 @@
 import { Type } from 'class-transformer';
-import { ArrayMaxSize, ArrayUnique, Equals, IsArray, IsBoolean, IsIn, IsInt, IsNotEmpty, IsNumber, IsObject, IsOptional, IsString, Matches, Max, MaxLength, Min, ValidateIf, ValidateNested } from 'class-validator';
+import {
+  ArrayMaxSize,
+  ArrayUnique,
+  Equals,
+  IsArray,
+  IsBoolean,
+  IsIn,
+  IsInt,
+  IsNotEmpty,
+  IsNumber,
+  IsObject,
+  IsOptional,
+  IsString,
+  Matches,
+  Max,
+  MaxLength,
+  Min,
+  ValidateIf,
+  ValidateNested,
+} from 'class-validator';
 import { TECHNIQUES, type TechniqueId } from '../instruments';
-import { ACTIONS, CHANNEL_PLANS, DATA_KINDS, DYNAMIC_CARRIERS, NEUTRAL_VOLUMES, PRESETS, SPLITS, type Action, type ChannelPlan, type DataKind, type DynamicCarrier, type Preset, type Split, type TechniqueSwitch } from '../to-sequencer';
+import {
+  ACTIONS,
+  CHANNEL_PLANS,
+  DATA_KINDS,
+  DYNAMIC_CARRIERS,
+  NEUTRAL_VOLUMES,
+  PRESETS,
+  SPLITS,
+  type Action,
+  type ChannelPlan,
+  type DataKind,
+  type DynamicCarrier,
+  type Preset,
+  type Split,
+  type TechniqueSwitch,
+} from '../to-sequencer';
 import { BarRange } from './rhythm-decisions';
 import { IsRecord } from './validators';
 
@@ -10,7 +44,12 @@ import { IsRecord } from './validators';
 const SCORE_PART = /^[\w.-]{1,120}$/;
 const VELOCITY = (value: unknown) => Number.isInteger(value) && (value as number) >= 1 && (value as number) <= 127;
 const KEY = (value: unknown) => Number.isInteger(value) && (value as number) >= 0 && (value as number) <= 127;
-const shapeOk = (value: unknown) => typeof value === 'object' && value !== null && Number((value as { length: unknown }).length) >= 0.05 && Number((value as { length: unknown }).length) <= 1 && Math.abs(Number((value as { velocity: unknown }).velocity)) <= 64;
+const shapeOk = (value: unknown) =>
+  typeof value === 'object' &&
+  value !== null &&
+  Number((value as { length: unknown }).length) >= 0.05 &&
+  Number((value as { length: unknown }).length) <= 1 &&
+  Math.abs(Number((value as { velocity: unknown }).velocity)) <= 64;
 
 export class LooseningDto {
   @IsInt() @Min(0) @Max(1_000_000) seed!: number;
@@ -25,13 +64,19 @@ export class LooseningDto {
 export class SetSequencing {
   @Equals('setSequencing') kind!: 'setSequencing';
   @IsOptional() @IsIn(PRESETS) preset?: Preset;
-  @IsOptional() @IsArray() @ArrayUnique() @ArrayMaxSize(2) @IsIn(DYNAMIC_CARRIERS, { each: true }) dynamicsTo?: DynamicCarrier[];
+  @IsOptional()
+  @IsArray()
+  @ArrayUnique()
+  @ArrayMaxSize(2)
+  @IsIn(DYNAMIC_CARRIERS, { each: true })
+  dynamicsTo?: DynamicCarrier[];
   @IsOptional() @IsRecord(VELOCITY, 8) levels?: Record<string, number>;
   @IsOptional() @IsInt() @Min(105) @Max(10080) rampStep?: number;
   @IsOptional() @IsRecord(shapeOk, 4) articulations?: Record<string, { length: number; velocity: number }>;
   @IsOptional() @IsNumber() @Min(0) @Max(200) slurOverlap?: number;
   @IsOptional() @IsBoolean() ornaments?: boolean;
-  @IsOptional() @ValidateIf((one: SetSequencing) => one.neutralVolume !== null) @IsIn(NEUTRAL_VOLUMES) neutralVolume?: (typeof NEUTRAL_VOLUMES)[number] | null;
+  @IsOptional() @ValidateIf((one: SetSequencing) => one.neutralVolume !== null) @IsIn(NEUTRAL_VOLUMES) neutralVolume?:
+    (typeof NEUTRAL_VOLUMES)[number] | null;
   @IsOptional() @IsIn(CHANNEL_PLANS) channels?: ChannelPlan;
   @IsOptional() @IsIn([0, 1]) format?: 0 | 1;
   @IsOptional() @IsInt() @Min(96) @Max(15360) ticksPerQuarter?: number;
@@ -39,8 +84,17 @@ export class SetSequencing {
   @IsOptional() @IsBoolean() padPickup?: boolean;
   @IsOptional() @IsBoolean() playRepeats?: boolean;
   @IsOptional() @ValidateNested() @Type(() => LooseningDto) loosening?: LooseningDto;
-  @IsOptional() @ValidateIf((one: SetSequencing) => one.onlyParts !== null) @IsArray() @ArrayMaxSize(2000) @Matches(SCORE_PART, { each: true }) onlyParts?: string[] | null;
-  @IsOptional() @ValidateIf((one: SetSequencing) => one.onlyBars !== null) @ValidateNested() @Type(() => BarRange) onlyBars?: BarRange | null;
+  @IsOptional()
+  @ValidateIf((one: SetSequencing) => one.onlyParts !== null)
+  @IsArray()
+  @ArrayMaxSize(2000)
+  @Matches(SCORE_PART, { each: true })
+  onlyParts?: string[] | null;
+  @IsOptional()
+  @ValidateIf((one: SetSequencing) => one.onlyBars !== null)
+  @ValidateNested()
+  @Type(() => BarRange)
+  onlyBars?: BarRange | null;
   @IsOptional() @IsIn(['one', 'parts', 'sections']) files?: 'one' | 'parts' | 'sections';
 }
 
@@ -73,7 +127,8 @@ export class ChartDto {
 export class SetPartSequencing {
   @Equals('setPartSequencing') kind!: 'setPartSequencing';
   @Matches(SCORE_PART) part!: string;
-  @IsOptional() @IsArray() @ArrayUnique() @ArrayMaxSize(2) @IsIn(DYNAMIC_CARRIERS, { each: true }) dynamicsTo?: DynamicCarrier[] | null;
+  @IsOptional() @IsArray() @ArrayUnique() @ArrayMaxSize(2) @IsIn(DYNAMIC_CARRIERS, { each: true }) dynamicsTo?:
+    DynamicCarrier[] | null;
   @IsOptional() @IsIn(SPLITS) split?: Split | null;
   @IsOptional() @IsInt() @Min(1) @Max(128) program?: number | null;
   @IsOptional() @IsInt() @Min(1) @Max(16) channel?: number | null;
@@ -84,7 +139,8 @@ export class SetPartSequencing {
 }
 
 function IsSwitchRule() {
-  const within = (value: unknown, low: number, high: number) => Number.isInteger(value) && (value as number) >= low && (value as number) <= high;
+  const within = (value: unknown, low: number, high: number) =>
+    Number.isInteger(value) && (value as number) >= low && (value as number) <= high;
   return IsRecord((_value, record) => {
     const by = record as TechniqueSwitch['by'];
     if (by.kind === 'key') return within(by.key, 0, 127);
@@ -94,7 +150,6 @@ function IsSwitchRule() {
   }, 3);
 }
 
-
 export type SequencerDecision = SetSequencing | SetPartSequencing | SetCarry | LeaveTracks;
 
 export const SEQUENCER_DECISIONS: Record<SequencerDecision['kind'], new () => SequencerDecision> = {
@@ -103,4 +158,3 @@ export const SEQUENCER_DECISIONS: Record<SequencerDecision['kind'], new () => Se
   setCarry: SetCarry,
   leaveTracks: LeaveTracks,
 };
-

@@ -2,7 +2,8 @@ import { registerDecorator } from 'class-validator';
 import { isInstrumentId } from '../instruments';
 
 /**
- * Ids of tracks ("t3"; "t0c10" and "t9s6" split by channel and by what is struck; "o2t3" of the second original) and of parts: a track's,
+ * Ids of tracks ("t3"; "t0c10" and "t9s6" split by channel and by what is struck; "o2t3" of the second original) and of
+ * parts: a track's,
  * or that of a further player dealt out of it ("t3p2").
  */
 export const TRACK = /^(o\d+)?t\d+(c\d+)?(s\d+)?$/;
@@ -16,7 +17,12 @@ export function IsRecord(good: (value: unknown, record: object) => boolean, most
       target: target.constructor,
       propertyName,
       validator: {
-        validate: (value: unknown) => typeof value === 'object' && value !== null && !Array.isArray(value) && Object.keys(value).length <= most && Object.values(value).every((one) => good(one, value)),
+        validate: (value: unknown) =>
+          typeof value === 'object' &&
+          value !== null &&
+          !Array.isArray(value) &&
+          Object.keys(value).length <= most &&
+          Object.values(value).every((one) => good(one, value)),
         defaultMessage: () => `${propertyName} holds a value out of bounds`,
       },
     });

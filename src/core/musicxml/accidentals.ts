@@ -9,18 +9,28 @@ export interface PrintedAccidental {
 }
 
 /**
- * The accidentals to print in one bar of one staff: those that differ from the signature and from what the bar has shown on
+ * The accidentals to print in one bar of one staff: those that differ from the signature and from what the bar has
+ * shown on
  * the same line or space before. A note tied over the barline prints none.
  *
  * @param fifths the staff's written signature
- * @param lastBar what the bar before had shown by its end; places that return to the signature get a reminder (common practice)
+ * @param lastBar what the bar before had shown by its end; places that return to the signature get a reminder (common
+ * practice)
  * @returns printed signs by note, and by place what this bar has shown
  */
-export function barAccidentals(voices: readonly VoiceBar[], fifths: number, lastBar?: ReadonlyMap<string, number>): { printed: Map<ScoreNote, PrintedAccidental>; shown: Map<string, number> } {
+export function barAccidentals(
+  voices: readonly VoiceBar[],
+  fifths: number,
+  lastBar?: ReadonlyMap<string, number>,
+): { printed: Map<ScoreNote, PrintedAccidental>; shown: Map<string, number> } {
   const shown = new Map<string, number>();
   const printed = new Map<ScoreNote, PrintedAccidental>();
   const met = new Set<string>();
-  const inTime = voices.flatMap((voice) => voice.symbols.flatMap((symbol) => [...(symbol.marks?.graces ?? []), ...symbol.notes].map((note) => ({ at: symbol.at, note }))));
+  const inTime = voices.flatMap((voice) =>
+    voice.symbols.flatMap((symbol) =>
+      [...(symbol.marks?.graces ?? []), ...symbol.notes].map((note) => ({ at: symbol.at, note })),
+    ),
+  );
   inTime.sort((a, b) => a.at - b.at);
   for (const { note } of inTime) {
     const place = `${note.pitch.step}${note.pitch.octave}`;

@@ -17,11 +17,21 @@ export function stavesOf(part: Part): number {
   return part.clefs.length + (part.tablature?.show === 'both' ? 1 : 0);
 }
 
+export type BarStyle =
+  { kind: 'multiple-rest'; bars: number } | { kind: 'like-before'; type: 'start' | 'stop'; bars: number };
 
-export type BarStyle = { kind: 'multiple-rest'; bars: number } | { kind: 'like-before'; type: 'start' | 'stop'; bars: number };
-
-/** What a bar changes: signature, meter, clefs, and at the start how the part is laid out. @returns the written signature that begins here */
-export function writeAttributes(xml: XmlWriter, score: Score, part: Part, index: number, divisions: number, styles: readonly BarStyle[]): number | null {
+/**
+ * What a bar changes: signature, meter, clefs, and at the start how the part is laid out.
+ * @returns the written signature that begins here
+ */
+export function writeAttributes(
+  xml: XmlWriter,
+  score: Score,
+  part: Part,
+  index: number,
+  divisions: number,
+  styles: readonly BarStyle[],
+): number | null {
   const bar = score.bars[index]!;
   const before = score.bars[index - 1];
   const k = score.keys.findIndex((candidate) => candidate.bar === index);
@@ -40,15 +50,26 @@ export function writeAttributes(xml: XmlWriter, score: Score, part: Part, index:
   if (newMeter) writeMeter(xml, bar);
   if (index === 0) {
     if (staves > 1) xml.leaf('staves', staves);
-    if (part.tablature?.show !== 'tablature') clefsAt(part, 0).forEach((clef, s) => writeClef(xml, clef, staves > 1 ? s + 1 : undefined));
-    if (part.tablature && part.tablature.show !== 'notation') xml.open('clef', { number: staves > 1 ? staves : undefined }).leaf('sign', 'TAB').leaf('line', 5).close('clef');
+    if (part.tablature?.show !== 'tablature')
+      clefsAt(part, 0).forEach((clef, s) => writeClef(xml, clef, staves > 1 ? s + 1 : undefined));
+    if (part.tablature && part.tablature.show !== 'notation')
+      xml
+        .open('clef', { number: staves > 1 ? staves : undefined })
+        .leaf('sign', 'TAB')
+        .leaf('line', 5)
+        .close('clef');
     staffDetails(xml, part, staves);
     writeTransposition(xml, part);
-  } else if (part.tablature?.show !== 'tablature') for (const { staff, clef } of clefs) writeClef(xml, clef, staves > 1 ? staff : undefined);
+  } else if (part.tablature?.show !== 'tablature')
+    for (const { staff, clef } of clefs) writeClef(xml, clef, staves > 1 ? staff : undefined);
   for (const style of styles) {
     xml.open('measure-style');
     if (style.kind === 'multiple-rest') xml.leaf('multiple-rest', style.bars);
-    else xml.leaf('measure-repeat', style.type === 'start' ? style.bars : null, { type: style.type, slashes: style.type === 'start' ? style.bars : undefined });
+    else
+      xml.leaf('measure-repeat', style.type === 'start' ? style.bars : null, {
+        type: style.type,
+        slashes: style.type === 'start' ? style.bars : undefined,
+      });
     xml.close('measure-style');
   }
   xml.close('attributes');
@@ -84,7 +105,22 @@ function staffDetails(xml: XmlWriter, { staffLines, tablature }: Part, staves: n
 
 /** Strings are named as players name them: E♭ and B♭, not D♯ and A♯. */
 function naturalName(key: MidiKey): { step: string; alter: number; octave: number } {
-  const [step, alter] = ([[0, 0], [1, -1], [1, 0], [2, -1], [2, 0], [3, 0], [4, -1], [4, 0], [5, -1], [5, 0], [6, -1], [6, 0]] as const)[key % 12]!;
+  const [step, alter] = (
+    [
+      [0, 0],
+      [1, -1],
+      [1, 0],
+      [2, -1],
+      [2, 0],
+      [3, 0],
+      [4, -1],
+      [4, 0],
+      [5, -1],
+      [5, 0],
+      [6, -1],
+      [6, 0],
+    ] as const
+  )[key % 12]!;
   return { step: STEPS[step]!, alter, octave: Math.floor(key / 12) - 1 };
 }
 
@@ -93,7 +129,9 @@ function writeTransposition(xml: XmlWriter, { transposition, transpositionSteps 
   if (transposition === 0 && transpositionSteps === 0) return;
   const octaves = Math.trunc(-transposition / 12);
   xml.open('transpose');
-  xml.leaf('diatonic', positiveZero(-transpositionSteps - octaves * 7)).leaf('chromatic', positiveZero(-transposition - octaves * 12));
+  xml
+    .leaf('diatonic', positiveZero(-transpositionSteps - octaves * 7))
+    .leaf('chromatic', positiveZero(-transposition - octaves * 12));
   if (octaves !== 0) xml.leaf('octave-change', octaves);
   xml.close('transpose');
 }

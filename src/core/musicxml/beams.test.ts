@@ -9,7 +9,16 @@ function symbols(...lengths: number[]): SymbolInBar[] {
   return lengths.map((length) => {
     const duration = Math.abs(length) * QUARTER;
     const value = noteValue(duration)!;
-    const symbol: SymbolInBar = { at, duration, type: value.type, dots: value.dots, notes: length < 0 ? [] : [{ key: 60, pitch: { step: 'C', alter: 0, octave: 4 }, tieFromLast: false, tieToNext: false, played: [] }] };
+    const symbol: SymbolInBar = {
+      at,
+      duration,
+      type: value.type,
+      dots: value.dots,
+      notes:
+        length < 0
+          ? []
+          : [{ key: 60, pitch: { step: 'C', alter: 0, octave: 4 }, tieFromLast: false, tieToNext: false, played: [] }],
+    };
     at += duration;
     return symbol;
   });
@@ -18,13 +27,17 @@ function symbols(...lengths: number[]): SymbolInBar[] {
 function beams(beats: number, beatType: number, ...lengths: number[]): string[] {
   const list = symbols(...lengths);
   const found = barBeams(list, layBars([{ at: 0, beats, beatType }], 1)[0]!);
-  return list.map((symbol) => (found.get(symbol) ?? []).map((beam) => beam[0]! + (beam.includes('hook') ? 'h' : '')).join('/'));
+  return list.map((symbol) =>
+    (found.get(symbol) ?? []).map((beam) => beam[0]! + (beam.includes('hook') ? 'h' : '')).join('/'),
+  );
 }
 
 // Rules of notation handbooks (beams show the beats), from memory.
 describe('beams', () => {
-  it('join the eighths of one beat and no others', () => expect(beams(2, 4, 0.5, 0.5, 0.5, 0.5)).toEqual(['b', 'e', 'b', 'e']));
-  it('join three eighths in compound meters', () => expect(beams(6, 8, 0.5, 0.5, 0.5, 1, 0.5)).toEqual(['b', 'c', 'e', '', '']));
+  it('join the eighths of one beat and no others', () =>
+    expect(beams(2, 4, 0.5, 0.5, 0.5, 0.5)).toEqual(['b', 'e', 'b', 'e']));
+  it('join three eighths in compound meters', () =>
+    expect(beams(6, 8, 0.5, 0.5, 0.5, 1, 0.5)).toEqual(['b', 'c', 'e', '', '']));
   it('add a second level for sixteenths', () => expect(beams(1, 4, 0.5, 0.25, 0.25)).toEqual(['b', 'c/b', 'e/e']));
   it('hook a lone sixteenth towards its group', () => {
     expect(beams(1, 4, 0.75, 0.25)).toEqual(['b', 'e/bh']);

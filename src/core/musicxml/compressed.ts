@@ -14,11 +14,9 @@ const CONTAINER = `<?xml version="1.0" encoding="UTF-8"?>
  */
 export function compressMusicXml(text: string): Uint8Array {
   const mtime = '2000-01-01T12:00:00';
-  return zipSync(
-    {
-      mimetype: [strToU8('application/vnd.recordare.musicxml'), { level: 0, mtime }],
-      'META-INF/container.xml': [strToU8(CONTAINER), { mtime }],
-      'score.musicxml': [strToU8(text), { mtime }],
-    },
-  );
+  return zipSync({
+    mimetype: [strToU8('application/vnd.recordare.musicxml'), { level: 0, mtime }],
+    'META-INF/container.xml': [strToU8(CONTAINER), { mtime }],
+    'score.musicxml': [strToU8(text), { mtime }],
+  });
 }

@@ -12,20 +12,41 @@ import { NO_SETTINGS, toScore, type MarkRule } from '../to-score';
 import { writeMusicXml } from './index';
 
 const performance = performanceFromSmf(readSmf(demoOriginal()));
-const every: Record<string, MarkRule[]> = Object.fromEntries(performance.tracks.map((track) => [track.id, MARK_CLASSES.map((mark): MarkRule => ({ mark, use: 'on', strength: 'usual' }))]));
-const full = toScore(performance, { ...NO_SETTINGS, marks: every, composer: 'The pit band', barRepeats: { t6: true }, tablatures: { t12: { show: 'both', tuning: [...tuningsOf('guitar')[0]!.strings], capo: 0 } } });
+const every: Record<string, MarkRule[]> = Object.fromEntries(
+  performance.tracks.map((track) => [
+    track.id,
+    MARK_CLASSES.map((mark): MarkRule => ({ mark, use: 'on', strength: 'usual' })),
+  ]),
+);
+const full = toScore(performance, {
+  ...NO_SETTINGS,
+  marks: every,
+  composer: 'The pit band',
+  barRepeats: { t6: true },
+  tablatures: { t12: { show: 'both', tuning: [...tuningsOf('guitar')[0]!.strings], capo: 0 } },
+});
 const count = (text: string, element: string) => text.split(`<${element}`).length - 1;
 
 async function soundsAsWritten(score: Score, xml: string): Promise<void> {
   const heard = await heardByVerovio(xml);
   const pitched = score.parts.filter((part) => !part.unpitched && part.tablature === null);
   for (const part of pitched) {
-    for (const staff of part.clefs.keys()) expect([part.name, leastMissing(soundsOf(part, score.bars).filter((sound) => sound.staff === staff + 1))]).toEqual([part.name, 0]);
+    for (const staff of part.clefs.keys())
+      expect([
+        part.name,
+        leastMissing(soundsOf(part, score.bars).filter((sound) => sound.staff === staff + 1)),
+      ]).toEqual([part.name, 0]);
   }
 
   /** verovio gives every staff a track of its own, and counts in ticks: triplets are a hundredth off. */
   function leastMissing(own: ReturnType<typeof soundsOf>): number {
-    const missing = heard.map((notes) => own.filter((sound) => !notes.some((note) => note.key === sound.key && Math.abs(note.start - sound.start / QUARTER) < 0.02)).length);
+    const missing = heard.map(
+      (notes) =>
+        own.filter(
+          (sound) =>
+            !notes.some((note) => note.key === sound.key && Math.abs(note.start - sound.start / QUARTER) < 0.02),
+        ).length,
+    );
     return Math.min(...missing);
   }
 }
@@ -38,7 +59,9 @@ describe('MusicXML with everything a page has', () => {
   it('carries dynamics, hairpins, slurs, pedal, repeat signs for bars, and the composer', () => {
     expect(count(xml, 'dynamics>')).toBeGreaterThan(20);
     expect(count(xml, 'wedge type="crescendo"')).toBeGreaterThan(0);
-    expect(count(xml, 'wedge type="stop"')).toBe(count(xml, 'wedge type="crescendo"') + count(xml, 'wedge type="diminuendo"'));
+    expect(count(xml, 'wedge type="stop"')).toBe(
+      count(xml, 'wedge type="crescendo"') + count(xml, 'wedge type="diminuendo"'),
+    );
     expect(count(xml, 'slur type="start"')).toBe(count(xml, 'slur type="stop"'));
     expect(count(xml, 'slur type="start"')).toBeGreaterThan(20);
     expect(count(xml, 'pedal type="start"')).toBe(12);
@@ -47,7 +70,9 @@ describe('MusicXML with everything a page has', () => {
   });
   it('sounds at the same pitches and places in verovio', () => soundsAsWritten(full.printed, xml), 30_000);
   it('says loudness in percent of a forte of 90, as the standard counts', () => {
-    expect(/<p\/>\s*<\/dynamics>[\s\S]*?<sound dynamics="([\d.]+)"/.exec(xml)?.[1]).toBe(String(Math.round((49 / 90) * 10000) / 100));
+    expect(/<p\/>\s*<\/dynamics>[\s\S]*?<sound dynamics="([\d.]+)"/.exec(xml)?.[1]).toBe(
+      String(Math.round((49 / 90) * 10000) / 100),
+    );
   });
 });
 
@@ -55,7 +80,8 @@ describe('suggestions', () => {
   const suggested = toScore(performance, NO_SETTINGS).printed;
   it('never go out', () => {
     const xml = writeMusicXml(suggested);
-    for (const element of ['dynamics>', 'wedge', 'slur', 'pedal', 'accent']) expect([element, count(xml, element)]).toEqual([element, 0]);
+    for (const element of ['dynamics>', 'wedge', 'slur', 'pedal', 'accent'])
+      expect([element, count(xml, element)]).toEqual([element, 0]);
   });
   it('are coloured where they are shown', async () => {
     const xml = writeMusicXml(suggested, { suggestionColour: '#b97708' });
@@ -86,7 +112,12 @@ describe('a single part', () => {
 
 describe('repeats with endings', () => {
   it('are written as barlines with repeat and ending', async () => {
-    const signs: Score['signs'] = { 0: { repeatStart: true }, 1: { ending: [1], endingStop: 'stop', repeatEnd: { times: 2 } }, 2: { ending: [2], endingStop: 'discontinue' }, 3: { fine: true, jump: 'daCapo' } };
+    const signs: Score['signs'] = {
+      0: { repeatStart: true },
+      1: { ending: [1], endingStop: 'stop', repeatEnd: { times: 2 } },
+      2: { ending: [2], endingStop: 'discontinue' },
+      3: { fine: true, jump: 'daCapo' },
+    };
     const { score } = toScore({ ...performance, tracks: performance.tracks.slice(0, 2) }, NO_SETTINGS);
     const xml = writeMusicXml({ ...score, signs });
     expect(await schemaErrors(xml)).toEqual([]);
@@ -103,7 +134,9 @@ describe('brackets and braces', () => {
   const groupsOf = (...names: string[]) => {
     const notes = [{ key: 72, at: 0, length: 1 }];
     const xml = writeMusicXml(toScore(performanceOf(names.map((name) => ({ name, notes }))), NO_SETTINGS).score);
-    return [...xml.matchAll(/<group-symbol>(\w+)<\/group-symbol>(?:\s*<group-barline>(\w+)<)?/g)].map(([, symbol, barline]) => [symbol, barline].filter(Boolean).join(' '));
+    return [...xml.matchAll(/<group-symbol>(\w+)<\/group-symbol>(?:\s*<group-barline>(\w+)<)?/g)].map(
+      ([, symbol, barline]) => [symbol, barline].filter(Boolean).join(' '),
+    );
   };
   // Printed scores, from memory.
   it('stand as in printed scores: a bracket for a family, a brace for a desk within it', () => {

@@ -11,11 +11,13 @@ export function writePartList(xml: XmlWriter, score: Score, ids: Map<Part, strin
       if (first !== i) return;
       xml.open('part-group', { type: 'start', number: g + 1 }).leaf('group-symbol', symbol);
       // Barlines run through a family, not only through its like instruments; between singers stand their words.
-      if (symbol === 'bracket') xml.leaf('group-barline', instrumentById(score.parts[first]!.instrument).family === 'voice' ? 'no' : 'yes');
+      if (symbol === 'bracket')
+        xml.leaf('group-barline', instrumentById(score.parts[first]!.instrument).family === 'voice' ? 'no' : 'yes');
       xml.close('part-group');
     });
     writeScorePart(xml, part, ids.get(part)!);
-    for (let g = groups.length - 1; g >= 0; g--) if (groups[g]!.last === i) xml.leaf('part-group', null, { type: 'stop', number: g + 1 });
+    for (let g = groups.length - 1; g >= 0; g--)
+      if (groups[g]!.last === i) xml.leaf('part-group', null, { type: 'stop', number: g + 1 });
   });
   xml.close('part-list');
 }
@@ -32,7 +34,8 @@ const MOST_IN_A_BRACE = 4;
 const UNBRACKETED: readonly Family[] = ['keyboard', 'plucked', 'other'];
 
 /**
- * A bracket for each family of two or more parts; inside it a brace for two to four players of one instrument, unless they are the whole
+ * A bracket for each family of two or more parts; inside it a brace for two to four players of one instrument, unless
+ * they are the whole
  * family. Outer groups first. Printed orchestral and band scores, from memory.
  */
 function partGroups(parts: readonly Part[]): PartGroup[] {
@@ -46,9 +49,15 @@ function partGroups(parts: readonly Part[]): PartGroup[] {
     return found;
   };
   const family = (part: Part) => instrumentById(part.instrument).family;
-  const families = runs((a, b) => family(a) === family(b), 'bracket').filter(({ first }) => !UNBRACKETED.includes(family(parts[first]!)));
-  const desks = runs((a, b) => a.instrument === b.instrument && a.solo === b.solo && a.clefs.length === 1 && !a.unpitched, 'brace').filter(({ first }) => !UNBRACKETED.includes(family(parts[first]!)));
-  const wholeFamily = (desk: PartGroup) => families.some(({ first, last }) => first === desk.first && last === desk.last);
+  const families = runs((a, b) => family(a) === family(b), 'bracket').filter(
+    ({ first }) => !UNBRACKETED.includes(family(parts[first]!)),
+  );
+  const desks = runs(
+    (a, b) => a.instrument === b.instrument && a.solo === b.solo && a.clefs.length === 1 && !a.unpitched,
+    'brace',
+  ).filter(({ first }) => !UNBRACKETED.includes(family(parts[first]!)));
+  const wholeFamily = (desk: PartGroup) =>
+    families.some(({ first, last }) => first === desk.first && last === desk.last);
   return [...families, ...desks.filter((desk) => desk.last - desk.first < MOST_IN_A_BRACE && !wholeFamily(desk))];
 }
 
@@ -56,11 +65,23 @@ function writeScorePart(xml: XmlWriter, part: Part, id: string): void {
   const sound = instrumentById(part.instrument).sound;
   xml.open('score-part', { id }).leaf('part-name', part.name).leaf('part-abbreviation', part.abbreviation);
   if (part.unpitched && part.struck.length > 0) {
-    for (const { key, name } of part.struck) xml.open('score-instrument', { id: `${id}-I${key}` }).leaf('instrument-name', name).close('score-instrument');
+    for (const { key, name } of part.struck)
+      xml
+        .open('score-instrument', { id: `${id}-I${key}` })
+        .leaf('instrument-name', name)
+        .close('score-instrument');
     // The standard counts unpitched MIDI keys from 1.
-    for (const { key } of part.struck) xml.open('midi-instrument', { id: `${id}-I${key}` }).leaf('midi-channel', 10).leaf('midi-unpitched', key + 1).close('midi-instrument');
+    for (const { key } of part.struck)
+      xml
+        .open('midi-instrument', { id: `${id}-I${key}` })
+        .leaf('midi-channel', 10)
+        .leaf('midi-unpitched', key + 1)
+        .close('midi-instrument');
   } else {
-    xml.open('score-instrument', { id: `${id}-I1` }).leaf('instrument-name', part.name).leaf('instrument-sound', sound);
+    xml
+      .open('score-instrument', { id: `${id}-I1` })
+      .leaf('instrument-name', part.name)
+      .leaf('instrument-sound', sound);
     // A section says so; one player says so where a section is usual too.
     if (part.solo) xml.leaf('solo');
     else if (instrumentById(part.instrument).section) xml.leaf('ensemble');

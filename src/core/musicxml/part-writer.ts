@@ -45,7 +45,8 @@ export class PartWriter {
     this.score.bars.forEach((bar, i) => {
       this.xml.open('measure', { number: bar.number, implicit: bar.implicit ? 'yes' : undefined });
       this.barlineBefore(i);
-      this.fifths = writeAttributes(this.xml, this.score, this.part, i, this.divisions, this.styles.get(i) ?? []) ?? this.fifths;
+      this.fifths =
+        writeAttributes(this.xml, this.score, this.part, i, this.divisions, this.styles.get(i) ?? []) ?? this.fifths;
       this.voices(bar, this.part.bars[i]!);
       this.barlineAfter(i);
       this.xml.close('measure');
@@ -57,7 +58,8 @@ export class PartWriter {
     if (!signs?.repeatStart && !signs?.ending) return;
     this.xml.open('barline', { location: 'left' });
     if (signs.repeatStart) this.xml.leaf('bar-style', 'heavy-light');
-    if (signs.ending) this.xml.leaf('ending', `${signs.ending.join(', ')}.`, { number: signs.ending.join(', '), type: 'start' });
+    if (signs.ending)
+      this.xml.leaf('ending', `${signs.ending.join(', ')}.`, { number: signs.ending.join(', '), type: 'start' });
     if (signs.repeatStart) this.xml.leaf('repeat', null, { direction: 'forward' });
     this.xml.close('barline');
   }
@@ -70,7 +72,11 @@ export class PartWriter {
     this.xml.open('barline', { location: 'right' });
     if (signs?.repeatEnd || final) this.xml.leaf('bar-style', 'light-heavy');
     if (signs?.endingStop) this.xml.leaf('ending', null, { number: this.endingAt(index), type: signs.endingStop });
-    if (signs?.repeatEnd) this.xml.leaf('repeat', null, { direction: 'backward', times: signs.repeatEnd.times > 2 ? signs.repeatEnd.times : undefined });
+    if (signs?.repeatEnd)
+      this.xml.leaf('repeat', null, {
+        direction: 'backward',
+        times: signs.repeatEnd.times > 2 ? signs.repeatEnd.times : undefined,
+      });
     this.xml.close('barline');
   }
 
@@ -85,7 +91,11 @@ export class PartWriter {
     const accidentals = new Map<ScoreNote, PrintedAccidental>();
     if (!part.unpitched) {
       part.clefs.forEach((_, s) => {
-        const { printed, shown } = barAccidentals(partBar.voices.filter((voice) => voice.staff === s + 1), this.fifths, options.courtesy === false ? undefined : this.shown[s]);
+        const { printed, shown } = barAccidentals(
+          partBar.voices.filter((voice) => voice.staff === s + 1),
+          this.fifths,
+          options.courtesy === false ? undefined : this.shown[s],
+        );
         for (const [note, sign] of printed) accidentals.set(note, sign);
         this.shown[s] = shown;
       });
@@ -99,7 +109,14 @@ export class PartWriter {
       for (const symbol of voice.symbols) {
         while (waiting[0] && waiting[0].at < symbol.at + symbol.duration) this.direction(waiting.shift()!, symbol.at);
         for (const words of symbol.marks?.words ?? []) this.playingWords(words, voice);
-        this.symbol(symbol, voice, bar, beams.get(symbol) ?? [], onlyTablature ? new Map() : accidentals, onlyTablature);
+        this.symbol(
+          symbol,
+          voice,
+          bar,
+          beams.get(symbol) ?? [],
+          onlyTablature ? new Map() : accidentals,
+          onlyTablature,
+        );
       }
       for (const direction of waiting) this.direction(direction, bar.length);
     });
@@ -119,11 +136,17 @@ export class PartWriter {
   }
 
   private backup(bar: Bar): void {
-    this.xml.open('backup').leaf('duration', bar.length / this.unit).close('backup');
+    this.xml
+      .open('backup')
+      .leaf('duration', bar.length / this.unit)
+      .close('backup');
   }
 
   private direction(direction: Direction, symbolAt: WrittenUnits): void {
-    direction.write(this.xml, { offset: Math.round((direction.at - symbolAt) / this.unit), staff: this.staves > 1 ? direction.staff : undefined });
+    direction.write(this.xml, {
+      offset: Math.round((direction.at - symbolAt) / this.unit),
+      staff: this.staves > 1 ? direction.staff : undefined,
+    });
   }
 
   /** How to play from here on; the words that have a meaning for playback say so. */
@@ -136,13 +159,25 @@ export class PartWriter {
     if (words === 'pizz.' || words === 'arco') xml.leaf('sound', null, { pizzicato: words === 'pizz.' ? 'yes' : 'no' });
   }
 
-  private symbol(symbol: SymbolInBar, voice: VoiceBar, bar: Bar, beams: readonly Beam[], accidentals: Accidentals, asTablature: boolean, again = false): void {
+  private symbol(
+    symbol: SymbolInBar,
+    voice: VoiceBar,
+    bar: Bar,
+    beams: readonly Beam[],
+    accidentals: Accidentals,
+    asTablature: boolean,
+    again = false,
+  ): void {
     if (symbol.notes.length === 0) {
-      this.xml.open('note', { 'print-object': again ? 'no' : undefined }).leaf('rest', null, { measure: symbol.wholeBar ? 'yes' : undefined });
+      this.xml
+        .open('note', { 'print-object': again ? 'no' : undefined })
+        .leaf('rest', null, { measure: symbol.wholeBar ? 'yes' : undefined });
       this.timing(symbol, voice, bar, null, beams, accidentals, 0, asTablature);
       this.xml.close('note');
     }
-    symbol.marks?.graces?.forEach((note, n, graces) => this.grace(note, graces.length > 1 ? n : null, graces.length, voice, bar.start + symbol.at, accidentals));
+    symbol.marks?.graces?.forEach((note, n, graces) =>
+      this.grace(note, graces.length > 1 ? n : null, graces.length, voice, bar.start + symbol.at, accidentals),
+    );
     symbol.notes.forEach((note, n) => {
       this.xml.open('note', { id: this.options.noteId?.(note, bar.start + symbol.at) });
       if (n > 0) this.xml.leaf('chord');
@@ -153,16 +188,27 @@ export class PartWriter {
   }
 
   /** @param at place among several, which are beamed; null for a single one, which has a stroke through its stem */
-  private grace(note: ScoreNote, at: number | null, count: number, voice: VoiceBar, time: WrittenUnits, accidentals: Accidentals): void {
+  private grace(
+    note: ScoreNote,
+    at: number | null,
+    count: number,
+    voice: VoiceBar,
+    time: WrittenUnits,
+    accidentals: Accidentals,
+  ): void {
     const { xml } = this;
-    xml.open('note', { id: this.options.noteId?.(note, time) }).leaf('grace', null, { slash: at === null ? 'yes' : undefined });
+    xml
+      .open('note', { id: this.options.noteId?.(note, time) })
+      .leaf('grace', null, { slash: at === null ? 'yes' : undefined });
     this.pitch(note);
     if (this.part.unpitched) xml.leaf('instrument', null, { id: `${this.id}-I${note.key}` });
     xml.leaf('voice', voice.voice).leaf('type', at === null ? 'eighth' : '16th');
     this.accidental(accidentals.get(note));
     if (this.part.unpitched) this.stemAndHead(note, voice);
     if (this.staves > 1) xml.leaf('staff', voice.staff);
-    if (at !== null) for (const level of [1, 2]) xml.leaf('beam', at === 0 ? 'begin' : at === count - 1 ? 'end' : 'continue', { number: level });
+    if (at !== null)
+      for (const level of [1, 2])
+        xml.leaf('beam', at === 0 ? 'begin' : at === count - 1 ? 'end' : 'continue', { number: level });
     xml.close('note');
   }
 
@@ -177,7 +223,17 @@ export class PartWriter {
     xml.leaf('octave', Math.max(LOWEST_OCTAVE, Math.min(HIGHEST_OCTAVE, pitch.octave))).close('pitch');
   }
 
-  private timing(symbol: SymbolInBar, voice: VoiceBar, bar: Bar, note: ScoreNote | null, beams: readonly Beam[], accidentals: Accidentals, n: number, asTablature: boolean, again = false): void {
+  private timing(
+    symbol: SymbolInBar,
+    voice: VoiceBar,
+    bar: Bar,
+    note: ScoreNote | null,
+    beams: readonly Beam[],
+    accidentals: Accidentals,
+    n: number,
+    asTablature: boolean,
+    again = false,
+  ): void {
     const { xml } = this;
     xml.leaf('duration', symbol.duration / this.unit);
     if (note?.tieFromLast) xml.leaf('tie', null, { type: 'stop' });
@@ -191,7 +247,12 @@ export class PartWriter {
     if (note) this.accidental(accidentals.get(note));
     if (symbol.tuplet) {
       const { actual, normal, normalType } = symbol.tuplet;
-      xml.open('time-modification').leaf('actual-notes', actual).leaf('normal-notes', normal).leaf('normal-type', normalType).close('time-modification');
+      xml
+        .open('time-modification')
+        .leaf('actual-notes', actual)
+        .leaf('normal-notes', normal)
+        .leaf('normal-type', normalType)
+        .close('time-modification');
     }
     if (note && this.part.unpitched) this.stemAndHead(note, voice);
     // The values stand above already.
@@ -199,7 +260,14 @@ export class PartWriter {
     if (this.staves > 1) xml.leaf('staff', voice.staff);
     beams.forEach((beam, level) => xml.leaf('beam', beam, { number: level + 1 }));
     this.notations(symbol, voice, bar.start + symbol.at, note, n, asTablature);
-    if (n === 0) symbol.marks?.lyrics?.forEach(({ text, syllabic }, verse) => xml.open('lyric', { number: verse + 1 }).leaf('syllabic', syllabic).leaf('text', text).close('lyric'));
+    if (n === 0)
+      symbol.marks?.lyrics?.forEach(({ text, syllabic }, verse) =>
+        xml
+          .open('lyric', { number: verse + 1 })
+          .leaf('syllabic', syllabic)
+          .leaf('text', text)
+          .close('lyric'),
+      );
   }
 
   private accidental(printed: PrintedAccidental | undefined): void {
@@ -211,17 +279,43 @@ export class PartWriter {
     if (notehead && notehead !== 'normal') this.xml.leaf('notehead', notehead);
   }
 
-  private notations(symbol: SymbolInBar, { voice }: VoiceBar, at: WrittenUnits, note: ScoreNote | null, n: number, asTablature: boolean): void {
+  private notations(
+    symbol: SymbolInBar,
+    { voice }: VoiceBar,
+    at: WrittenUnits,
+    note: ScoreNote | null,
+    n: number,
+    asTablature: boolean,
+  ): void {
     const { xml } = this;
     const first = n === 0;
     const bracket = first && symbol.tuplet && (symbol.tuplet.first || symbol.tuplet.last);
     const marks = first && symbol.notes.length > 0 ? symbol.marks : undefined;
-    const signs = marks && (marks.articulations || marks.tremolo || marks.trill || marks.turn || marks.harmonic || marks.hiHat || marks.breath || marks.fermata);
+    const signs =
+      marks &&
+      (marks.articulations ||
+        marks.tremolo ||
+        marks.trill ||
+        marks.turn ||
+        marks.harmonic ||
+        marks.hiHat ||
+        marks.breath ||
+        marks.fermata);
     const arpeggio = note ? symbol.marks?.arpeggio : undefined;
     const fingering = asTablature ? note?.fingering : undefined;
     const slurEnd = first && !note?.tieFromLast ? this.slurs.ends.get(`${voice}/${at}`) : undefined;
     const slurStart = first ? this.slurs.starts.get(`${voice}/${at}`) : undefined;
-    if (!bracket && !note?.tieFromLast && !note?.tieToNext && !signs && !arpeggio && !fingering && !slurEnd && !slurStart) return;
+    if (
+      !bracket &&
+      !note?.tieFromLast &&
+      !note?.tieToNext &&
+      !signs &&
+      !arpeggio &&
+      !fingering &&
+      !slurEnd &&
+      !slurStart
+    )
+      return;
     xml.open('notations');
     if (note?.tieFromLast) xml.leaf('tied', null, { type: 'stop' });
     if (note?.tieToNext) xml.leaf('tied', null, { type: 'start' });
@@ -231,19 +325,31 @@ export class PartWriter {
     if (bracket && symbol.tuplet!.first) xml.leaf('tuplet', null, { type: 'start', bracket: 'yes' });
     if (bracket && symbol.tuplet!.last) xml.leaf('tuplet', null, { type: 'stop' });
     if (marks && signs) this.signs(marks);
-    if (fingering) xml.open('technical').leaf('string', fingering.string).leaf('fret', fingering.fret).close('technical');
+    if (fingering)
+      xml.open('technical').leaf('string', fingering.string).leaf('fret', fingering.fret).close('technical');
     if (arpeggio) xml.leaf('arpeggiate', null, { direction: arpeggio });
     if (marks?.fermata) xml.leaf('fermata', null, { type: 'upright' });
     xml.close('notations');
   }
 
-  private signs({ articulations = [], tremolo, trill, turn, alternating, harmonic, hiHat, breath, suggested = [] }: SymbolMarks): void {
+  private signs({
+    articulations = [],
+    tremolo,
+    trill,
+    turn,
+    alternating,
+    harmonic,
+    hiHat,
+    breath,
+    suggested = [],
+  }: SymbolMarks): void {
     const { xml } = this;
     if (trill || turn || tremolo) {
       xml.open('ornaments');
       if (trill) xml.leaf('trill-mark');
       if (turn) xml.leaf(turn);
-      if (tremolo) xml.leaf('tremolo', tremolo, { type: alternating ? (alternating === 'first' ? 'start' : 'stop') : 'single' });
+      if (tremolo)
+        xml.leaf('tremolo', tremolo, { type: alternating ? (alternating === 'first' ? 'start' : 'stop') : 'single' });
       xml.close('ornaments');
     }
     if (harmonic || hiHat) {
@@ -256,7 +362,8 @@ export class PartWriter {
     if (articulations.length === 0 && !breath) return;
     xml.open('articulations');
     for (const one of articulations) xml.leaf(ARTICULATION_ELEMENTS[one], null, this.colour(suggested.includes(one)));
-    if (breath) xml.leaf(breath === 'breath' ? 'breath-mark' : 'caesura', null, this.colour(suggested.includes('breath')));
+    if (breath)
+      xml.leaf(breath === 'breath' ? 'breath-mark' : 'caesura', null, this.colour(suggested.includes('breath')));
     xml.close('articulations');
   }
 
@@ -265,15 +372,21 @@ export class PartWriter {
   }
 }
 
-const ARTICULATION_ELEMENTS: Record<Articulation, string> = { staccato: 'staccato', accent: 'accent', tenuto: 'tenuto', marcato: 'strong-accent' };
+const ARTICULATION_ELEMENTS: Record<Articulation, string> = {
+  staccato: 'staccato',
+  accent: 'accent',
+  tenuto: 'tenuto',
+  marcato: 'strong-accent',
+};
 
 /** Where repeat signs for equal bars and rests over several bars begin and end, by bar index. */
 function barStyles({ bars }: Part, multiRests: boolean): ReadonlyMap<number, BarStyle[]> {
   const styles = new Map<number, BarStyle[]>();
   const add = (bar: number, style: BarStyle) => styles.set(bar, [...(styles.get(bar) ?? []), style]);
-  for (let b = 0; b < bars.length; ) {
+  for (let b = 0; b < bars.length;) {
     const like = bars[b]!.likeBefore;
-    const same = (bar: PartBar | undefined) => bar?.likeBefore !== undefined && (like === 1 ? bar.likeBefore === 1 : bar.likeBefore !== 1);
+    const same = (bar: PartBar | undefined) =>
+      bar?.likeBefore !== undefined && (like === 1 ? bar.likeBefore === 1 : bar.likeBefore !== 1);
     if (like) {
       let end = b;
       while (same(bars[end])) end++;

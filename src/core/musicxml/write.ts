@@ -6,7 +6,8 @@ import { XmlWriter } from './xml-writer';
 
 export interface MusicXmlOptions {
   /**
-   * Identifiers for notes, for engraving on screen only: the attribute came with MusicXML 3.1 and exported files keep to 3.0.
+   * Identifiers for notes, for engraving on screen only: the attribute came with MusicXML 3.1 and exported files keep
+   * to 3.0.
    */
   noteId?: (note: ScoreNote, at: WrittenUnits) => string;
   /** The last bar is the end of the piece and gets a final barline; true unless a passage is written. */
@@ -65,6 +66,8 @@ function divisionsOf(score: Score): number {
     common = a;
   };
   for (const bar of score.bars) take(bar.length);
-  for (const part of score.parts) for (const bar of part.bars) for (const voice of bar.voices) for (const symbol of voice.symbols) take(symbol.duration);
+  for (const part of score.parts)
+    for (const bar of part.bars)
+      for (const voice of bar.voices) for (const symbol of voice.symbols) take(symbol.duration);
   return QUARTER / common;
 }

@@ -23,7 +23,9 @@ export class XmlWriter {
   /** One element with text, or an empty one. */
   leaf(name: string, text?: string | number | null, attributes: Attributes = {}): this {
     const start = `${this.indent()}<${name}${attributeText(attributes)}`;
-    this.lines.push(text === undefined || text === null ? `${start}/>` : `${start}>${escapeXml(String(text))}</${name}>`);
+    this.lines.push(
+      text === undefined || text === null ? `${start}/>` : `${start}>${escapeXml(String(text))}</${name}>`,
+    );
     return this;
   }
 
@@ -40,7 +42,8 @@ export type Attributes = Record<string, string | number | undefined>;
 
 function attributeText(attributes: Attributes): string {
   let text = '';
-  for (const name in attributes) if (attributes[name] !== undefined) text += ` ${name}="${escapeXml(String(attributes[name]))}"`;
+  for (const name in attributes)
+    if (attributes[name] !== undefined) text += ` ${name}="${escapeXml(String(attributes[name]))}"`;
   return text;
 }
 

@@ -1,4 +1,6 @@
-/** What stands behind the title in the name of a track without notes, so that nobody takes it for empty and deletes it. */
+/**
+ * What stands behind the title in the name of a track without notes, so that nobody takes it for empty and deletes it.
+ */
 const SUFFIX = 'tempo, meter, markers';
 
 export function conductorName(title: string): string {

@@ -1,5 +1,19 @@
 import { Meta, type SmfFile, type TextEncoding } from '../smf';
-import { barBeat, bpmFromMicroseconds, layBars, QUARTER, secondsAtTick, ticksFromUnits, writtenUnits, type Bar, type BarBeat, type Bpm, type Seconds, type Ticks, type WrittenUnits } from '../time';
+import {
+  barBeat,
+  bpmFromMicroseconds,
+  layBars,
+  QUARTER,
+  secondsAtTick,
+  ticksFromUnits,
+  writtenUnits,
+  type Bar,
+  type BarBeat,
+  type Bpm,
+  type Seconds,
+  type Ticks,
+  type WrittenUnits,
+} from '../time';
 import type { KeyEvent, Performance } from './performance';
 
 interface Placed extends BarBeat {
@@ -33,7 +47,11 @@ export interface FileFacts {
 
 export function fileFacts(file: SmfFile, performance: Performance, bars: readonly Bar[], size: number): FileFacts {
   const { ticksPerQuarter, tempo } = performance;
-  const at = (tick: Ticks): Placed => ({ tick, seconds: secondsAtTick(tempo, tick), ...barBeat(bars, writtenUnits(tick, ticksPerQuarter)) });
+  const at = (tick: Ticks): Placed => ({
+    tick,
+    seconds: secondsAtTick(tempo, tick),
+    ...barBeat(bars, writtenUnits(tick, ticksPerQuarter)),
+  });
   const atUnits = (units: number) => at(ticksFromUnits(units, ticksPerQuarter));
   const { division } = file;
   return {
@@ -49,12 +67,26 @@ export function fileFacts(file: SmfFile, performance: Performance, bars: readonl
     bars: bars.length,
     trackChunks: file.tracks.length,
     unknownChunks: file.unknownChunks.map((chunk) => chunk.type),
-    tempos: tempo.events.map((event) => ({ ...at(event.tick), bpm: Math.round(bpmFromMicroseconds(event.microsecondsPerQuarter) * 100) / 100 })),
+    tempos: tempo.events.map((event) => ({
+      ...at(event.tick),
+      bpm: Math.round(bpmFromMicroseconds(event.microsecondsPerQuarter) * 100) / 100,
+    })),
     meters: performance.meters.map((meter) => ({ ...atUnits(meter.at), beats: meter.beats, beatType: meter.beatType })),
     keys: performance.keys.map((key) => ({ ...atUnits(key.at), fifths: key.fifths, mode: key.mode })),
     markers: performance.markers.map((marker) => ({ ...at(marker.tick), text: marker.text })),
-    texts: performance.tracks.flatMap((track) => track.texts.filter(({ kind }) => kind !== 'marker').map(({ tick, kind, text }) => ({ ...at(tick), track: track.name || `Track ${track.chunk + 1}`, kind, text }))),
-    sysex: file.tracks.reduce((sum, track) => sum + track.events.filter((event) => event.kind === 'sysex' || (event.kind === 'meta' && event.type === Meta.sequencerSpecific)).length, 0),
+    texts: performance.tracks.flatMap((track) =>
+      track.texts
+        .filter(({ kind }) => kind !== 'marker')
+        .map(({ tick, kind, text }) => ({ ...at(tick), track: track.name || `Track ${track.chunk + 1}`, kind, text })),
+    ),
+    sysex: file.tracks.reduce(
+      (sum, track) =>
+        sum +
+        track.events.filter(
+          (event) => event.kind === 'sysex' || (event.kind === 'meta' && event.type === Meta.sequencerSpecific),
+        ).length,
+      0,
+    ),
     warnings: performance.warnings.map((warning) => warning.message),
     encoding: performance.encoding,
     foreign: hasForeignText(file),
@@ -63,7 +95,11 @@ export function fileFacts(file: SmfFile, performance: Performance, bars: readonl
 
 /** Text events (meta types 1–15) with a byte above 127. */
 function hasForeignText({ tracks }: SmfFile): boolean {
-  return tracks.some((track) => track.events.some((event) => event.kind === 'meta' && event.type >= 1 && event.type <= 15 && event.data.some((byte) => byte > 0x7f)));
+  return tracks.some((track) =>
+    track.events.some(
+      (event) => event.kind === 'meta' && event.type >= 1 && event.type <= 15 && event.data.some((byte) => byte > 0x7f),
+    ),
+  );
 }
 
 /** A last release this much into a new bar does not open it. */

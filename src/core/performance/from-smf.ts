@@ -1,9 +1,31 @@
-import { decodeText, guessEncoding, Message, Meta, smfErrors, type ChannelEvent, type SmfEvent, type SmfFile, type SmfReading, type SmfTrack, type SmfWarning, type TextEncoding } from '../smf';
+import {
+  decodeText,
+  guessEncoding,
+  Message,
+  Meta,
+  smfErrors,
+  type ChannelEvent,
+  type SmfEvent,
+  type SmfFile,
+  type SmfReading,
+  type SmfTrack,
+  type SmfWarning,
+  type TextEncoding,
+} from '../smf';
 import { buildTempoMap, QUARTER, writtenUnits, type MeterEvent, type TempoEvent, type Ticks } from '../time';
 import { titleFromConductor } from './conductor-name';
 import { settleMeters } from './meters';
 import { pairNotes } from './pair-notes';
-import { PERCUSSION_CHANNEL, type ControllerEvent, type KeyEvent, type Performance, type PerformanceWarning, type PlayedTrack, type ProgramEvent, type TextEvent } from './performance';
+import {
+  PERCUSSION_CHANNEL,
+  type ControllerEvent,
+  type KeyEvent,
+  type Performance,
+  type PerformanceWarning,
+  type PlayedTrack,
+  type ProgramEvent,
+  type TextEvent,
+} from './performance';
 
 /**
  * No piece lasts this long: 40,000 quarter notes are more than five hours at 120. What lies beyond comes from a damaged
@@ -21,13 +43,17 @@ const TEXT_KINDS: Record<number, TextEvent['kind']> = {
 };
 
 /**
- * Interprets a file as music: notes paired, time lines gathered from all tracks, tracks of a type 0 file split by channel.
+ * Interprets a file as music: notes paired, time lines gathered from all tracks, tracks of a type 0 file split by
+ * channel.
  * The file is not changed.
  *
  * @param encoding of its texts; guessed from all of them when absent
  * @throws SmfError for type 2, whose patterns have no common time line
  */
-export function performanceFromSmf({ file, warnings: readWarnings }: SmfReading, encoding: TextEncoding = guessEncoding(textsOf(file))): Performance {
+export function performanceFromSmf(
+  { file, warnings: readWarnings }: SmfReading,
+  encoding: TextEncoding = guessEncoding(textsOf(file)),
+): Performance {
   if (file.format === 2 && file.tracks.length > 1) throw smfErrors.type2(file.tracks.length);
   const { ticksPerQuarter, scale, fixedTempo } = resolution(file);
   const warnings: PerformanceWarning[] = readWarnings.map(fromSmfWarning);
@@ -89,7 +115,12 @@ function scaled(track: SmfTrack, scale: number): SmfTrack {
   };
 }
 
-function withinReason(track: SmfTrack, chunk: number, ticksPerQuarter: number, warnings: PerformanceWarning[]): SmfTrack {
+function withinReason(
+  track: SmfTrack,
+  chunk: number,
+  ticksPerQuarter: number,
+  warnings: PerformanceWarning[],
+): SmfTrack {
   const limit = MAX_QUARTERS * ticksPerQuarter;
   const events = track.events.filter((event) => event.tick <= limit);
   const beyond = track.events.length - events.length;
@@ -106,8 +137,13 @@ function withinReason(track: SmfTrack, chunk: number, ticksPerQuarter: number, w
 }
 
 function fromSmfWarning(warning: SmfWarning): PerformanceWarning {
-  const place = warning.track === undefined ? '' : `Track ${warning.track + 1}, tick ${warning.tick}, byte ${warning.offset}: `;
-  return { track: warning.track === undefined ? undefined : `t${warning.track}`, tick: warning.tick, message: place + warning.message };
+  const place =
+    warning.track === undefined ? '' : `Track ${warning.track + 1}, tick ${warning.tick}, byte ${warning.offset}: `;
+  return {
+    track: warning.track === undefined ? undefined : `t${warning.track}`,
+    tick: warning.tick,
+    message: place + warning.message,
+  };
 }
 
 const isChannel = (event: SmfEvent): event is ChannelEvent => event.kind === 'channel';
@@ -115,25 +151,45 @@ const isNoteOn = (event: SmfEvent) => isChannel(event) && (event.status & 0xf0) 
 
 /** All bytes of text in a file. */
 function textsOf(file: SmfFile): Uint8Array[] {
-  return file.tracks.flatMap((track) => track.events.flatMap((event) => (event.kind === 'meta' && event.type >= Meta.text && event.type <= LAST_TEXT ? [event.data] : [])));
+  return file.tracks.flatMap((track) =>
+    track.events.flatMap((event) =>
+      event.kind === 'meta' && event.type >= Meta.text && event.type <= LAST_TEXT ? [event.data] : [],
+    ),
+  );
 }
 
 /** Meta events 1 to 15 are texts of some kind. */
 const LAST_TEXT = 0x0f;
 
 /**
- * One played track for a chunk; one for each channel where the chunk is a whole file. Percussion is never left among pitches:
+ * One played track for a chunk; one for each channel where the chunk is a whole file. Percussion is never left among
+ * pitches:
  * what plays on its channel beside others is a track of its own.
  */
-function playedTracks(chunk: SmfTrack, index: number, file: SmfFile, encoding: TextEncoding, warnings: PerformanceWarning[]): PlayedTrack[] {
-  const channels = [...new Set(chunk.events.filter(isNoteOn).map((event) => (event as ChannelEvent).status & 0x0f))].sort((a, b) => a - b);
+function playedTracks(
+  chunk: SmfTrack,
+  index: number,
+  file: SmfFile,
+  encoding: TextEncoding,
+  warnings: PerformanceWarning[],
+): PlayedTrack[] {
+  const channels = [
+    ...new Set(chunk.events.filter(isNoteOn).map((event) => (event as ChannelEvent).status & 0x0f)),
+  ].sort((a, b) => a - b);
   const allOnOneTrack = file.tracks.every((track, i) => i === index || !track.events.some(isNoteOn));
-  const make = (id: string, only: readonly number[] | null) => playedTrack(chunk, { index, id, only }, encoding, warnings);
+  const make = (id: string, only: readonly number[] | null) =>
+    playedTrack(chunk, { index, id, only }, encoding, warnings);
   if (channels.length < 2) return [make(`t${index}`, null)];
   if (allOnOneTrack) return channels.map((channel) => make(`t${index}c${channel + 1}`, [channel]));
   const drums = PERCUSSION_CHANNEL - 1;
   if (!channels.includes(drums)) return [make(`t${index}`, null)];
-  return [make(`t${index}`, channels.filter((channel) => channel !== drums)), make(`t${index}c${PERCUSSION_CHANNEL}`, [drums])];
+  return [
+    make(
+      `t${index}`,
+      channels.filter((channel) => channel !== drums),
+    ),
+    make(`t${index}c${PERCUSSION_CHANNEL}`, [drums]),
+  ];
 }
 
 interface TrackPlace {
@@ -143,18 +199,36 @@ interface TrackPlace {
   only: readonly number[] | null;
 }
 
-function playedTrack(chunk: SmfTrack, { index, id, only }: TrackPlace, encoding: TextEncoding, warnings: PerformanceWarning[]): PlayedTrack {
-  const messages = chunk.events.filter(isChannel).filter((event) => only === null || only.includes(event.status & 0x0f));
+function playedTrack(
+  chunk: SmfTrack,
+  { index, id, only }: TrackPlace,
+  encoding: TextEncoding,
+  warnings: PerformanceWarning[],
+): PlayedTrack {
+  const messages = chunk.events
+    .filter(isChannel)
+    .filter((event) => only === null || only.includes(event.status & 0x0f));
   const pairing = pairNotes(messages, chunk.endTick);
   const name = trackName(chunk.events, encoding);
   const label = name ? `“${name}”` : `Track ${index + 1}`;
   const first = pairing.unended[0];
   if (first) {
-    warnings.push({ track: id, tick: first.tick, message: `${label}: ${count(pairing.unended.length, 'note is', 'notes are')} never released (the first at tick ${first.tick}, key ${first.key}); ended at the next note of the same key or the end of the track.` });
+    warnings.push({
+      track: id,
+      tick: first.tick,
+      message: `${label}: ${count(pairing.unended.length, 'note is', 'notes are')} never released (the first at tick ${first.tick}, key ${first.key}); ended at the next note of the same key or the end of the track.`,
+    });
   }
-  if (pairing.strayOffs > 0) warnings.push({ track: id, message: `${label}: ${count(pairing.strayOffs, 'note-off has', 'note-offs have')} no note to end.` });
+  if (pairing.strayOffs > 0)
+    warnings.push({
+      track: id,
+      message: `${label}: ${count(pairing.strayOffs, 'note-off has', 'note-offs have')} no note to end.`,
+    });
   if (pairing.overlapping > 0) {
-    warnings.push({ track: id, message: `${label}: ${count(pairing.overlapping, 'note starts', 'notes start')} while the same key still sounds; each release was given to the earlier note.` });
+    warnings.push({
+      track: id,
+      message: `${label}: ${count(pairing.overlapping, 'note starts', 'notes start')} while the same key still sounds; each release was given to the earlier note.`,
+    });
   }
   const used: number[] = [];
   for (const note of pairing.notes) if (!used.includes(note.channel)) used.push(note.channel);
@@ -188,7 +262,8 @@ function programsOf(messages: readonly ChannelEvent[]): ProgramEvent[] {
     const [msb, lsb] = bank.get(channel) ?? [0, 0];
     if (message === Message.controlChange && event.data1 === 0) bank.set(channel, [event.data2, lsb]);
     else if (message === Message.controlChange && event.data1 === 32) bank.set(channel, [msb, event.data2]);
-    else if (message === Message.programChange) programs.push({ tick: event.tick, channel, program: event.data1 + 1, bankMsb: msb, bankLsb: lsb });
+    else if (message === Message.programChange)
+      programs.push({ tick: event.tick, channel, program: event.data1 + 1, bankMsb: msb, bankLsb: lsb });
   }
   return programs;
 }

@@ -1,7 +1,8 @@
 /*
  * Keys that look like keyswitches: keys that choose a sample player's technique and must never be printed.
  *
- * Found where most notes of a track lie in its instrument's range and a few keys lie clearly outside, apart from the music,
+ * Found where most notes of a track lie in its instrument's range and a few keys lie clearly outside, apart from the
+ * music,
  * one at a time, held while it plays or right before a note.
  */
 import type { Instrument } from '../instruments';
@@ -14,7 +15,11 @@ const APART = 3;
 const LARGEST_SHARE = 0.5;
 
 /** Keys that look like switches, lowest first; empty when none do. */
-export function findKeyswitches(notes: readonly PlayedNote[], instrument: Pick<Instrument, 'id' | 'range' | 'unpitched'>, ticksPerQuarter: number): MidiKey[] {
+export function findKeyswitches(
+  notes: readonly PlayedNote[],
+  instrument: Pick<Instrument, 'id' | 'range' | 'unpitched'>,
+  ticksPerQuarter: number,
+): MidiKey[] {
   if (instrument.unpitched || instrument.id === 'unknown') return [];
   const [low, high] = instrument.range;
   const outside = notes.filter(({ key }) => key < low - APART + 1 || key > high + APART - 1);

@@ -3,8 +3,10 @@
  *
  *     ticks   0        1921            |4/4        |3/4           one tick behind the barline is the barline
  *
- * Programs that convert between resolutions, and people who draw, leave time signatures a few ticks beside the beat. Such a
- * one would cut a bar of a length that no symbols can fill. It is brought to the nearest beat of the meter before it, and said.
+ * Programs that convert between resolutions, and people who draw, leave time signatures a few ticks beside the beat.
+ * Such a
+ * one would cut a bar of a length that no symbols can fill. It is brought to the nearest beat of the meter before it,
+ * and said.
  */
 import { barBeat, layBars, QUARTER, COMMON_TIME, type MeterEvent, type Ticks, type WrittenUnits } from '../time';
 
@@ -17,7 +19,10 @@ export interface SettledMeters {
 /** A bar may be cut at sixteenths. */
 const CUT: WrittenUnits = QUARTER / 4;
 
-/** @param events in order; the last of several at one place counts @param tickOf the file's tick of a place, for reading out */
+/**
+ * @param events in order; the last of several at one place counts
+ * @param tickOf the file's tick of a place, for reading out
+ */
 export function settleMeters(events: readonly MeterEvent[], tickOf: (at: WrittenUnits) => Ticks): SettledMeters {
   const meters: MeterEvent[] = [];
   const moved: SettledMeters['moved'] = [];
@@ -25,8 +30,14 @@ export function settleMeters(events: readonly MeterEvent[], tickOf: (at: Written
     const before = meters.at(-1) ?? { ...COMMON_TIME, at: 0 };
     const at = event.at % CUT === 0 ? event.at : nearestBeat(event.at, before);
     if (at !== event.at) {
-      const place = barBeat(layBars([...meters, ...(meters[0]?.at === 0 ? [] : [{ ...COMMON_TIME, at: 0 }])], at + 1), at);
-      moved.push({ tick: tickOf(event.at), message: `The time signature ${event.beats}/${event.beatType} at tick ${tickOf(event.at)} stands beside the beat: read at bar ${place.bar}, beat ${place.beat}.` });
+      const place = barBeat(
+        layBars([...meters, ...(meters[0]?.at === 0 ? [] : [{ ...COMMON_TIME, at: 0 }])], at + 1),
+        at,
+      );
+      moved.push({
+        tick: tickOf(event.at),
+        message: `The time signature ${event.beats}/${event.beatType} at tick ${tickOf(event.at)} stands beside the beat: read at bar ${place.bar}, beat ${place.beat}.`,
+      });
     }
     if (meters.at(-1)?.at === at) meters.pop();
     meters.push({ ...event, at });

@@ -30,7 +30,14 @@ export function pairNotes(events: readonly ChannelEvent[], trackEnd: Ticks): Pai
     const channel = event.status & 0x0f;
     const slot = channel * 128 + event.data1;
     if (message === Message.noteOn && event.data2 > 0) {
-      const note: PlayedNote = { id: 0, key: event.data1, velocity: event.data2, channel: channel + 1, start: event.tick, end: -1 };
+      const note: PlayedNote = {
+        id: 0,
+        key: event.data1,
+        velocity: event.data2,
+        channel: channel + 1,
+        start: event.tick,
+        end: -1,
+      };
       pairing.notes.push(note);
       const open = sounding.get(slot);
       if (open?.length) {

@@ -91,7 +91,13 @@ export const PERCUSSION_CHANNEL = 10;
 
 /** Most notes sounding at the same tick. A note that starts where another ends does not count with it. */
 export function mostAtOnce(notes: readonly PlayedNote[]): number {
-  const edges: [Ticks, number][] = notes.flatMap((note) => [[note.start, 1], [note.end, -1]] as [Ticks, number][]);
+  const edges: [Ticks, number][] = notes.flatMap(
+    (note) =>
+      [
+        [note.start, 1],
+        [note.end, -1],
+      ] as [Ticks, number][],
+  );
   edges.sort((a, b) => a[0] - b[0] || a[1] - b[1]);
   let now = 0;
   let most = 0;

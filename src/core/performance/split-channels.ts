@@ -6,16 +6,23 @@ export function mixedTracks(performance: Performance): PlayedTrack[] {
 }
 
 /**
- * The same performance with some tracks split by channel: "t3" becomes "t3c1", "t3c2" … in order of channel. Notes keep their
+ * The same performance with some tracks split by channel: "t3" becomes "t3c1", "t3c2" … in order of channel. Notes keep
+ * their
  * ids. Tracks that carry one channel stay as they are.
  */
 export function splitChannels(performance: Performance, tracks: Readonly<Record<TrackId, true>>): Performance {
   if (!performance.tracks.some((track) => tracks[track.id])) return performance;
-  return { ...performance, tracks: performance.tracks.flatMap((track) => (tracks[track.id] && track.channels.length > 1 ? split(track) : [track])) };
+  return {
+    ...performance,
+    tracks: performance.tracks.flatMap((track) =>
+      tracks[track.id] && track.channels.length > 1 ? split(track) : [track],
+    ),
+  };
 }
 
 function split(track: PlayedTrack): PlayedTrack[] {
-  const own = <T extends { channel: number }>(list: readonly T[], channel: number) => list.filter((one) => one.channel === channel);
+  const own = <T extends { channel: number }>(list: readonly T[], channel: number) =>
+    list.filter((one) => one.channel === channel);
   return [...track.channels]
     .sort((a, b) => a - b)
     .map((channel) => ({

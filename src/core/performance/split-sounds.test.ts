@@ -6,7 +6,10 @@ import { PERCUSSION_GROUPS } from '../instruments';
 import { splitSounds } from './index';
 
 const hits = (...keys: number[]): HandNote[] => keys.map((key, at) => ({ key, at, length: 0.2, channel: 10 }));
-const latin = performanceOf([{ name: 'Perc', notes: hits(36, 62, 64, 75, 38, 63, 99) }, { name: 'Congas', notes: hits(62, 63) }]);
+const latin = performanceOf([
+  { name: 'Perc', notes: hits(36, 62, 64, 75, 38, 63, 99) },
+  { name: 'Congas', notes: hits(62, 63) },
+]);
 
 describe('percussion split by what is struck', () => {
   it('has a track for each instrument, the kit first, and loses no note', () => {
@@ -17,7 +20,9 @@ describe('percussion split by what is struck', () => {
       ['t1s13', 'Claves', [75]],
       ['t2', 'Congas', [62, 63]],
     ]);
-    expect(split.tracks.flatMap(({ notes }) => notes.map(({ id }) => id)).sort((a, b) => a - b)).toEqual(latin.tracks.flatMap(({ notes }) => notes.map(({ id }) => id)).sort((a, b) => a - b));
+    expect(split.tracks.flatMap(({ notes }) => notes.map(({ id }) => id)).sort((a, b) => a - b)).toEqual(
+      latin.tracks.flatMap(({ notes }) => notes.map(({ id }) => id)).sort((a, b) => a - b),
+    );
   });
   it('leaves a track that strikes one instrument as it is, and all of them when none was asked for', () => {
     expect(splitSounds(latin, { t2: true }).tracks[2]).toBe(latin.tracks[2]);

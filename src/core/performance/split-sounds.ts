@@ -2,7 +2,8 @@ import { KIT_GROUP, PERCUSSION_GROUPS, percussionGroupOf } from '../instruments'
 import type { Performance, PlayedTrack, TrackId } from './performance';
 
 /**
- * The same performance with some percussion tracks split by what is struck: "t9" becomes "t9s0" (the kit, under the track's own name),
+ * The same performance with some percussion tracks split by what is struck: "t9" becomes "t9s0" (the kit, under the
+ * track's own name),
  * "t9s6" (congas) …, the kit first. Notes keep their ids. A track that strikes one instrument only stays as it is.
  */
 export function splitSounds(performance: Performance, tracks: Readonly<Record<TrackId, true>>): Performance {

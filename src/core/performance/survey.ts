@@ -4,10 +4,26 @@
  * Takes a performance; gives facts for each track and for the whole. Nothing is changed and nothing decided.
  */
 import { instrumentById, recognise, UNKNOWN_INSTRUMENT, type Recognition } from '../instruments';
-import { barIndexAt, beatsOfBar, playedUnits, secondsAtTick, type Bar, type MidiKey, type Seconds, type WrittenUnits } from '../time';
+import {
+  barIndexAt,
+  beatsOfBar,
+  playedUnits,
+  secondsAtTick,
+  type Bar,
+  type MidiKey,
+  type Seconds,
+  type WrittenUnits,
+} from '../time';
 import { findKeyswitches } from './keyswitches';
 import { findDuplicates, type Duplicate } from './duplicates';
-import { mostAtOnce, PERCUSSION_CHANNEL, type Performance, type PlayedNote, type PlayedTrack, type TrackId } from './performance';
+import {
+  mostAtOnce,
+  PERCUSSION_CHANNEL,
+  type Performance,
+  type PlayedNote,
+  type PlayedTrack,
+  type TrackId,
+} from './performance';
 
 export type TrackState = 'music' | 'percussion' | 'empty' | 'duplicate';
 
@@ -69,7 +85,13 @@ export function surveyPerformance(performance: Performance, bars: readonly Bar[]
     const keys = notes.map((note) => note.key);
     const most = mostAtOnce(notes);
     const percussion = track.channels.length > 0 && track.channels.every((channel) => channel === PERCUSSION_CHANNEL);
-    const recognition = recognise({ name: track.name, program: track.programs[0]?.program ?? null, percussionChannel: percussion, keys, mostAtOnce: most });
+    const recognition = recognise({
+      name: track.name,
+      program: track.programs[0]?.program ?? null,
+      percussionChannel: percussion,
+      keys,
+      mostAtOnce: most,
+    });
     const instrument = instrumentById(recognition.candidates[0]?.instrument ?? UNKNOWN_INSTRUMENT.id);
     const density = Array<number>(bars.length).fill(0);
     let [first, last] = [Infinity, -1];
@@ -126,7 +148,11 @@ export function surveyPerformance(performance: Performance, bars: readonly Bar[]
 }
 
 function distinctBanks(track: PlayedTrack): [number, number][] {
-  const banks = new Map(track.programs.filter((event) => event.bankMsb || event.bankLsb).map((event) => [`${event.bankMsb}/${event.bankLsb}`, [event.bankMsb, event.bankLsb] as [number, number]]));
+  const banks = new Map(
+    track.programs
+      .filter((event) => event.bankMsb || event.bankLsb)
+      .map((event) => [`${event.bankMsb}/${event.bankLsb}`, [event.bankMsb, event.bankLsb] as [number, number]]),
+  );
   return [...banks.values()];
 }
 

@@ -21,8 +21,15 @@ export function trackDetail(track: PlayedTrack, { ticksPerQuarter }: Performance
   }
   return {
     id: track.id,
-    notes: track.notes.map(({ key, velocity, start, end }) => ({ key, velocity, start: units(start), end: units(end) })),
-    controllers: [...byController].sort((a, b) => a[0] - b[0]).map(([controller, points]) => ({ controller, points: thinned(points) })),
+    notes: track.notes.map(({ key, velocity, start, end }) => ({
+      key,
+      velocity,
+      start: units(start),
+      end: units(end),
+    })),
+    controllers: [...byController]
+      .sort((a, b) => a[0] - b[0])
+      .map(([controller, points]) => ({ controller, points: thinned(points) })),
   };
 }
 

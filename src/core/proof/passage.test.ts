@@ -17,7 +17,10 @@ describe('a passage', () => {
 
   it('holds the bars and parts asked for, in that order', () => {
     expect(passage.bars.map((bar) => bar.number)).toEqual([9, 10, 11, 12]);
-    expect(passage.parts.map((part) => [part.name, part.staves])).toEqual([['Violin 1', 1], ['Flute', 1]]);
+    expect(passage.parts.map((part) => [part.name, part.staves])).toEqual([
+      ['Violin 1', 1],
+      ['Flute', 1],
+    ]);
     expect(passage.beats).toHaveLength(4 * 3);
     expect(passage.start).toBe(32 * QUARTER);
   });
@@ -30,7 +33,10 @@ describe('a passage', () => {
     const end = start + 4 * 3 * QUARTER;
     const flute = conversion.score.parts.find((part) => part.name === 'Flute')!;
     const inside = soundsOf(flute, conversion.score.bars).filter((sound) => sound.start >= start && sound.start < end);
-    for (const sound of inside) expect(Object.values(passage.links).some((link) => link.at === sound.start && link.played[0] === sound.played[0])).toBe(true);
+    for (const sound of inside)
+      expect(
+        Object.values(passage.links).some((link) => link.at === sound.start && link.played[0] === sound.played[0]),
+      ).toBe(true);
   });
 
   it('shows notes as they were received, lead and all, with the place they are written on', () => {
@@ -59,10 +65,16 @@ describe('a passage', () => {
   });
 
   it('links two played notes to the one note they are written as', () => {
-    const twice = performanceOf([{ name: 'Piano', notes: [...line([60, 1], [62, 1]), { key: 60, at: 0.01, length: 1 }] }]);
+    const twice = performanceOf([
+      { name: 'Piano', notes: [...line([60, 1], [62, 1]), { key: 60, at: 0.01, length: 1 }] },
+    ]);
     const both = passageOf(toScore(twice, NO_SETTINGS), twice, ['t1'], 0, 1);
     expect(both.parts[0]!.played).toHaveLength(3);
     expect(both.parts[0]!.played.every((mark) => mark.written !== null)).toBe(true);
-    expect(Object.values(both.links).map((link) => link.played.length).sort()).toEqual([1, 2]);
+    expect(
+      Object.values(both.links)
+        .map((link) => link.played.length)
+        .sort(),
+    ).toEqual([1, 2]);
   });
 });

@@ -1,7 +1,8 @@
 /*
  * A passage of the interlinear view: the same bars as played and as written.
  *
- * Takes a conversion and its performance; gives the MusicXML of the chosen parts and bars, every played note of theirs with
+ * Takes a conversion and its performance; gives the MusicXML of the chosen parts and bars, every played note of theirs
+ * with
  * its written place, and the links between both.
  */
 import { stavesOf, writeMusicXml } from '../musicxml';
@@ -52,8 +53,20 @@ export interface Passage {
   links: Record<string, NoteLink>;
 }
 
-/** @param parts in the order wanted @param from first bar index @param to index after the last bar @param suggestionColour of marks that are only suggested; without one they are not shown */
-export function passageOf(conversion: Conversion, performance: Performance, parts: readonly PartId[], from: number, to: number, suggestionColour?: string): Passage {
+/**
+ * @param parts in the order wanted
+ * @param from first bar index
+ * @param to index after the last bar
+ * @param suggestionColour of marks that are only suggested; without one they are not shown
+ */
+export function passageOf(
+  conversion: Conversion,
+  performance: Performance,
+  parts: readonly PartId[],
+  from: number,
+  to: number,
+  suggestionColour?: string,
+): Passage {
   const { score } = conversion;
   const bars = score.bars.slice(from, to);
   const start = bars[0]!.start;
@@ -63,7 +76,15 @@ export function passageOf(conversion: Conversion, performance: Performance, part
   let count = 0;
   // Tempo and markers are shown by the view itself, above the bars.
   const slice = { ...sliceScore(score, parts, from, to), tempos: [], markers: [], swing: [] };
-  const articulationsOf = new Map(slice.parts.flatMap((part) => part.bars.flatMap((bar) => bar.voices.flatMap((voice) => voice.symbols.flatMap((symbol) => symbol.notes.map((note) => [note, takenArticulations(symbol)] as const))))));
+  const articulationsOf = new Map(
+    slice.parts.flatMap((part) =>
+      part.bars.flatMap((bar) =>
+        bar.voices.flatMap((voice) =>
+          voice.symbols.flatMap((symbol) => symbol.notes.map((note) => [note, takenArticulations(symbol)] as const)),
+        ),
+      ),
+    ),
+  );
   const musicXml = writeMusicXml(slice, {
     finalBarline: to === score.bars.length,
     ...(suggestionColour && { suggestionColour }),
@@ -89,10 +110,18 @@ export function passageOf(conversion: Conversion, performance: Performance, part
     const report = conversion.reports.find((candidate) => candidate.part === id)!;
     const cast = conversion.casting.parts.find((candidate) => candidate.id === id)!;
     const written = new Map<NoteId, { start: WrittenUnits; end: WrittenUnits }>();
-    for (const sound of soundsOf(part, score.bars)) for (const note of sound.played) written.set(note, { start: sound.start, end: sound.end });
+    for (const sound of soundsOf(part, score.bars))
+      for (const note of sound.played) written.set(note, { start: sound.start, end: sound.end });
     const units = (tick: number) => playedUnits(tick, performance.ticksPerQuarter);
     const played = cast.notes
-      .map((note): PlayedMark => ({ id: note.id, key: note.key, velocity: note.velocity, start: units(note.start), end: units(note.end), written: written.get(note.id) ?? null }))
+      .map((note): PlayedMark => ({
+        id: note.id,
+        key: note.key,
+        velocity: note.velocity,
+        start: units(note.start),
+        end: units(note.end),
+        written: written.get(note.id) ?? null,
+      }))
       .filter((mark) => {
         const first = Math.min(mark.start, mark.written?.start ?? Infinity);
         const last = Math.max(mark.end, mark.written?.end ?? 0);

@@ -17,7 +17,10 @@ describe('a passage on its way to a sequencer', () => {
     expect(passage.bars.map((bar) => bar.number)).toEqual([9, 10, 11, 12]);
     expect(passage.beats).toHaveLength(12);
     for (const part of passage.parts) {
-      const written = soundsOf(score.parts.find((one) => one.id === part.id)!, score.bars).filter((sound) => sound.start >= 32 * QUARTER && sound.start < 44 * QUARTER);
+      const written = soundsOf(
+        score.parts.find((one) => one.id === part.id)!,
+        score.bars,
+      ).filter((sound) => sound.start >= 32 * QUARTER && sound.start < 44 * QUARTER);
       expect(part.played.map(({ start, key }) => [start, key])).toEqual(written.map(({ start, key }) => [start, key]));
     }
   });
@@ -32,8 +35,12 @@ describe('a passage on its way to a sequencer', () => {
     const [twice] = toSequencer(repeated, USUAL_SEQUENCING);
     expect(twice!.report.bars).toBe(score.bars.length + 2);
     const first = sequencePassage(repeated, twice!, ['t1'], 0, 2).parts[0]!.played;
-    expect(first.map(({ start, key }) => [start, key])).toEqual(sequencePassage(score, sequenced!, ['t1'], 0, 2).parts[0]!.played.map(({ start, key }) => [start, key]));
+    expect(first.map(({ start, key }) => [start, key])).toEqual(
+      sequencePassage(score, sequenced!, ['t1'], 0, 2).parts[0]!.played.map(({ start, key }) => [start, key]),
+    );
     const later = sequencePassage(repeated, twice!, ['t1'], 4, 6).parts[0]!.played;
-    expect(later.map(({ start }) => start)).toEqual(sequencePassage(score, sequenced!, ['t1'], 4, 6).parts[0]!.played.map(({ start }) => start));
+    expect(later.map(({ start }) => start)).toEqual(
+      sequencePassage(score, sequenced!, ['t1'], 4, 6).parts[0]!.played.map(({ start }) => start),
+    );
   });
 });

@@ -7,8 +7,18 @@ import { beatsOfBar } from '../time';
 import type { SequencedFile } from '../to-sequencer';
 import type { NoteLink, Passage, PassagePart, PlayedMark } from './passage';
 
-/** @param parts in the order wanted @param from first written bar @param to the one after the last; of bars played several times the first playing is shown */
-export function sequencePassage(score: Score, sequenced: SequencedFile, parts: readonly PartId[], from: number, to: number): Passage {
+/**
+ * @param parts in the order wanted
+ * @param from first written bar
+ * @param to the one after the last; of bars played several times the first playing is shown
+ */
+export function sequencePassage(
+  score: Score,
+  sequenced: SequencedFile,
+  parts: readonly PartId[],
+  from: number,
+  to: number,
+): Passage {
   const bars = score.bars.slice(from, to);
   const start = bars[0]!.start;
   const first = new Map<number, number>();
@@ -27,7 +37,14 @@ export function sequencePassage(score: Score, sequenced: SequencedFile, parts: r
       const shift = score.bars[sound.bar]!.start - playedStart;
       // Later playings of a repeated bar are the same notes again.
       if (Math.abs(sound.start + shift - sound.written) > 1) continue;
-      const mark: PlayedMark = { id: id++, key: note.key, velocity: note.velocity, start: note.start + shift, end: note.end + shift, written: { start: sound.written, end: sound.written + sound.end - sound.start } };
+      const mark: PlayedMark = {
+        id: id++,
+        key: note.key,
+        velocity: note.velocity,
+        start: note.start + shift,
+        end: note.end + shift,
+        written: { start: sound.written, end: sound.written + sound.end - sound.start },
+      };
       list.push(mark);
       const slot = `${track.part}/${sound.written}/${sound.key}`;
       bySymbol.set(slot, [...(bySymbol.get(slot) ?? []), mark.id]);
@@ -36,12 +53,24 @@ export function sequencePassage(score: Score, sequenced: SequencedFile, parts: r
   const links: Record<string, NoteLink> = {};
   let count = 0;
   const slice = { ...sliceScore(score, parts, from, to), tempos: [], markers: [], swing: [] };
-  const partOfNote = new Map(slice.parts.flatMap((part) => part.bars.flatMap((bar) => bar.voices.flatMap((voice) => voice.symbols.flatMap((symbol) => symbol.notes.map((note) => [note, part.id] as const))))));
+  const partOfNote = new Map(
+    slice.parts.flatMap((part) =>
+      part.bars.flatMap((bar) =>
+        bar.voices.flatMap((voice) =>
+          voice.symbols.flatMap((symbol) => symbol.notes.map((note) => [note, part.id] as const)),
+        ),
+      ),
+    ),
+  );
   const musicXml = writeMusicXml(slice, {
     finalBarline: to === score.bars.length,
     noteId: (note, at) => {
       const name = `n${count++}`;
-      links[name] = { played: bySymbol.get(`${partOfNote.get(note)}/${start + at}/${note.key}`) ?? [], at: start + at, articulations: [] };
+      links[name] = {
+        played: bySymbol.get(`${partOfNote.get(note)}/${start + at}/${note.key}`) ?? [],
+        at: start + at,
+        articulations: [],
+      };
       return name;
     },
   });
@@ -54,7 +83,15 @@ export function sequencePassage(score: Score, sequenced: SequencedFile, parts: r
     parts: slice.parts.map((part): PassagePart => {
       const played = marksOf.get(part.id) ?? [];
       const keys = played.map((mark) => mark.key);
-      return { id: part.id, name: part.name, staves: stavesOf(part), lowest: keys.length > 0 ? Math.min(...keys) : 60, highest: keys.length > 0 ? Math.max(...keys) : 60, played, grid: [] };
+      return {
+        id: part.id,
+        name: part.name,
+        staves: stavesOf(part),
+        lowest: keys.length > 0 ? Math.min(...keys) : 60,
+        highest: keys.length > 0 ? Math.max(...keys) : 60,
+        played,
+        grid: [],
+      };
     }),
     musicXml,
     links,

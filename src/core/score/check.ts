@@ -17,7 +17,8 @@ export function checkScore(score: Score): string[] {
 
 function checkPart(score: Score, part: Part): string[] {
   const faults: string[] = [];
-  if (part.bars.length !== score.bars.length) faults.push(`${part.name}: ${part.bars.length} bars instead of ${score.bars.length}`);
+  if (part.bars.length !== score.bars.length)
+    faults.push(`${part.name}: ${part.bars.length} bars instead of ${score.bars.length}`);
   const openTies = new Map<string, string>();
   part.bars.forEach((partBar, i) => {
     const bar = score.bars[i];
@@ -27,13 +28,17 @@ function checkPart(score: Score, part: Part): string[] {
       faults.push(...checkVoice(voice, bar.length).map((fault) => `${place}: ${fault}`));
       for (const symbol of voice.symbols) {
         for (const note of symbol.notes) {
-          if (!part.unpitched && pitchKey(note.pitch) - part.transposition !== note.key) faults.push(`${place}: key ${note.key} is written as key ${pitchKey(note.pitch) - part.transposition}`);
+          if (!part.unpitched && pitchKey(note.pitch) - part.transposition !== note.key)
+            faults.push(`${place}: key ${note.key} is written as key ${pitchKey(note.pitch) - part.transposition}`);
           const slot = `${voice.voice}/${note.key}`;
           const from = `${i}/${symbol.at}`;
           const expected = openTies.get(slot);
-          if (note.tieFromLast && expected !== from) faults.push(`${place}: a tie into ${symbol.at} comes from nowhere`);
-          if (expected !== undefined && expected !== from) faults.push(`${place}: the tie of key ${note.key} towards ${expected} is not taken up`);
-          if (expected !== undefined && expected === from && !note.tieFromLast) faults.push(`${place}: a tie leads to an untied note at ${symbol.at}`);
+          if (note.tieFromLast && expected !== from)
+            faults.push(`${place}: a tie into ${symbol.at} comes from nowhere`);
+          if (expected !== undefined && expected !== from)
+            faults.push(`${place}: the tie of key ${note.key} towards ${expected} is not taken up`);
+          if (expected !== undefined && expected === from && !note.tieFromLast)
+            faults.push(`${place}: a tie leads to an untied note at ${symbol.at}`);
           openTies.delete(slot);
           if (note.tieToNext) {
             const end = symbol.at + symbol.duration;
@@ -55,7 +60,8 @@ function checkVoice({ symbols }: VoiceBar, barLength: number): string[] {
     if (symbol.at !== at) faults.push(`symbol at ${symbol.at} where ${at} is due`);
     at = symbol.at + symbol.duration;
     if (symbol.duration <= 0) faults.push(`a symbol of length ${symbol.duration} at ${symbol.at}`);
-    if (!symbol.wholeBar && !lengthAgrees(symbol)) faults.push(`${symbol.type} with ${symbol.dots} dots at ${symbol.at} takes ${symbol.duration}`);
+    if (!symbol.wholeBar && !lengthAgrees(symbol))
+      faults.push(`${symbol.type} with ${symbol.dots} dots at ${symbol.at} takes ${symbol.duration}`);
     if (symbol.tuplet?.first) {
       if (tuplet) faults.push(`a tuplet starts inside another at ${symbol.at}`);
       tuplet = symbol;

@@ -3,5 +3,7 @@ import type { Part } from './score';
 
 /** The clef of each staff at the start of a bar, changes in that bar included. @param bar index */
 export function clefsAt(part: Part, bar: number): Clef[] {
-  return part.clefs.map((clef, s) => part.clefChanges.findLast((change) => change.staff === s + 1 && change.bar <= bar)?.clef ?? clef);
+  return part.clefs.map(
+    (clef, s) => part.clefChanges.findLast((change) => change.staff === s + 1 && change.bar <= bar)?.clef ?? clef,
+  );
 }

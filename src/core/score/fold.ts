@@ -14,7 +14,8 @@ export interface Fold {
 }
 
 /**
- * Writes stretches once that are played several times: repeat signs, and endings where the last bars differ. The notes that are
+ * Writes stretches once that are played several times: repeat signs, and endings where the last bars differ. The notes
+ * that are
  * written stand for those of every playing.
  *
  *     A B C D | A B C E   →   |: A B C |1. D :|2. E |
@@ -22,7 +23,11 @@ export interface Fold {
  * @param folds stretches that do not touch each other; what is not in the score is passed over
  */
 export function foldScore(score: Score, folds: readonly Fold[]): Score {
-  const usable = [...folds].filter(({ from, length, times }) => from >= 0 && length > 0 && times > 1 && from + length * times <= score.bars.length).sort((a, b) => a.from - b.from);
+  const usable = [...folds]
+    .filter(
+      ({ from, length, times }) => from >= 0 && length > 0 && times > 1 && from + length * times <= score.bars.length,
+    )
+    .sort((a, b) => a.from - b.from);
   if (usable.length === 0) return score;
   /** Playings of each bar that is kept, by index in the score as given; the bar itself first. */
   const playings = new Map<number, number[]>();
@@ -39,12 +44,21 @@ export function foldScore(score: Score, folds: readonly Fold[]): Score {
     for (; at < fold.from; at++) keep(at);
     const { from, length, times, endings } = fold;
     const first = kept.length;
-    for (let b = 0; b < length - endings; b++) keep(from + b, Array.from({ length: times }, (_, t) => from + t * length + b));
+    for (let b = 0; b < length - endings; b++)
+      keep(
+        from + b,
+        Array.from({ length: times }, (_, t) => from + t * length + b),
+      );
     for (let t = 0; t < (endings > 0 ? times : 0); t++) {
       for (let b = 0; b < endings; b++) {
         const i = keep(from + t * length + length - endings + b);
         if (b === 0) signs[i] = { ...signs[i], ending: [t + 1] };
-        if (b === endings - 1) signs[i] = { ...signs[i], endingStop: t < times - 1 ? 'stop' : 'discontinue', ...(t < times - 1 && { repeatEnd: { times } }) };
+        if (b === endings - 1)
+          signs[i] = {
+            ...signs[i],
+            endingStop: t < times - 1 ? 'stop' : 'discontinue',
+            ...(t < times - 1 && { repeatEnd: { times } }),
+          };
       }
     }
     if (endings === 0) signs[kept.length - 1] = { ...signs[kept.length - 1], repeatEnd: { times } };
@@ -56,7 +70,8 @@ export function foldScore(score: Score, folds: readonly Fold[]): Score {
 
   const bars = renumbered(kept.map((b) => score.bars[b]!));
   const place = placement(score.bars, kept, bars);
-  const within = <T extends { at: WrittenUnits }>(list: readonly T[]): T[] => list.flatMap((one) => (place(one.at) === null ? [] : [{ ...one, at: place(one.at)! }]));
+  const within = <T extends { at: WrittenUnits }>(list: readonly T[]): T[] =>
+    list.flatMap((one) => (place(one.at) === null ? [] : [{ ...one, at: place(one.at)! }]));
   const keysKept = score.keys.map((key, k) => ({ key, k, bar: kept.indexOf(key.bar) })).filter(({ bar }) => bar >= 0);
   return {
     ...score,
@@ -69,7 +84,9 @@ export function foldScore(score: Score, folds: readonly Fold[]): Score {
     parts: score.parts.map((part): Part => ({
       ...part,
       writtenKeys: keysKept.map(({ k }) => part.writtenKeys[k]!),
-      clefChanges: part.clefChanges.flatMap((change) => (kept.includes(change.bar) ? [{ ...change, bar: kept.indexOf(change.bar) }] : [])),
+      clefChanges: part.clefChanges.flatMap((change) =>
+        kept.includes(change.bar) ? [{ ...change, bar: kept.indexOf(change.bar) }] : [],
+      ),
       lines: foldLines(part.lines, place),
       bars: kept.map((b) => standingForAll(part, playings.get(b)!)),
     })),
@@ -87,7 +104,11 @@ function renumbered(bars: readonly Bar[]): Bar[] {
 }
 
 /** Where a place of the long score stands in the short one; null when its bar is played but not written. */
-function placement(long: readonly Bar[], kept: readonly number[], short: readonly Bar[]): (at: WrittenUnits) => WrittenUnits | null {
+function placement(
+  long: readonly Bar[],
+  kept: readonly number[],
+  short: readonly Bar[],
+): (at: WrittenUnits) => WrittenUnits | null {
   const shortIndex = new Map(kept.map((b, i) => [b, i]));
   const starts = long.map((bar) => bar.start);
   return (at) => {
@@ -99,7 +120,8 @@ function placement(long: readonly Bar[], kept: readonly number[], short: readonl
 }
 
 function foldLines(lines: PartLines, place: (at: WrittenUnits) => WrittenUnits | null): PartLines {
-  const points = <T extends { at: WrittenUnits }>(list: readonly T[]) => list.flatMap((one) => (place(one.at) === null ? [] : [{ ...one, at: place(one.at)! }]));
+  const points = <T extends { at: WrittenUnits }>(list: readonly T[]) =>
+    list.flatMap((one) => (place(one.at) === null ? [] : [{ ...one, at: place(one.at)! }]));
   const spans = <T extends { start: WrittenUnits; end: WrittenUnits }>(list: readonly T[]) =>
     list.flatMap((one) => {
       const start = place(one.start);
@@ -111,7 +133,13 @@ function foldLines(lines: PartLines, place: (at: WrittenUnits) => WrittenUnits |
     const [start, end] = [place(slur.start), place(slur.end)];
     return start === null || end === null || end <= start ? [] : [{ ...slur, start, end }];
   });
-  return { dynamics: points(lines.dynamics), hairpins: spans(lines.hairpins), slurs, pedals: spans(lines.pedals), octaveLines: spans(lines.octaveLines) };
+  return {
+    dynamics: points(lines.dynamics),
+    hairpins: spans(lines.hairpins),
+    slurs,
+    pedals: spans(lines.pedals),
+    octaveLines: spans(lines.octaveLines),
+  };
 }
 
 /** The first playing's bar; its notes know the played notes of the later ones too. */
@@ -124,7 +152,13 @@ function standingForAll(part: Part, playings: readonly number[]): PartBar {
     ...bar,
     voices: bar.voices.map((voice) => ({
       ...voice,
-      symbols: voice.symbols.map((symbol): SymbolInBar => ({ ...symbol, notes: symbol.notes.map((note) => ({ ...note, played: [...note.played, ...others.flatMap((other) => sameNote(other, voice.voice, symbol.at, note.key))] })) })),
+      symbols: voice.symbols.map((symbol): SymbolInBar => ({
+        ...symbol,
+        notes: symbol.notes.map((note) => ({
+          ...note,
+          played: [...note.played, ...others.flatMap((other) => sameNote(other, voice.voice, symbol.at, note.key))],
+        })),
+      })),
     })),
   };
 }

@@ -13,7 +13,16 @@ export const DYNAMICS = ['ppp', 'pp', 'p', 'mp', 'mf', 'f', 'ff', 'fff'] as cons
 export type Dynamic = (typeof DYNAMICS)[number];
 
 /** Velocities that the dynamic signs stand for (common practice, no source). */
-export const DYNAMIC_VELOCITY: Readonly<Record<Dynamic, number>> = { ppp: 16, pp: 33, p: 49, mp: 64, mf: 80, f: 96, ff: 112, fff: 126 };
+export const DYNAMIC_VELOCITY: Readonly<Record<Dynamic, number>> = {
+  ppp: 16,
+  pp: 33,
+  p: 49,
+  mp: 64,
+  mf: 80,
+  f: 96,
+  ff: 112,
+  fff: 126,
+};
 
 /** Found but not taken yet: shown as a suggestion, never exported. */
 interface Suggestible {

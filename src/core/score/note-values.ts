@@ -1,7 +1,17 @@
 import { QUARTER, type WrittenUnits } from '../time';
 import type { NoteType } from './score';
 
-export const NOTE_TYPES: readonly NoteType[] = ['breve', 'whole', 'half', 'quarter', 'eighth', '16th', '32nd', '64th', '128th'];
+export const NOTE_TYPES: readonly NoteType[] = [
+  'breve',
+  'whole',
+  'half',
+  'quarter',
+  'eighth',
+  '16th',
+  '32nd',
+  '64th',
+  '128th',
+];
 
 /** Undotted length of a note type. */
 export function typeLength(type: NoteType): WrittenUnits {

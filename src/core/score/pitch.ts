@@ -43,7 +43,8 @@ export function pitchAtFifths(key: MidiKey, place: number): Pitch {
   const { step, alter } = nameAtFifths(place);
   const natural = key - alter;
   const octave = Math.floor(natural / 12) - 1;
-  if ((((natural % 12) + 12) % 12) !== STEP_SEMITONES[STEPS.indexOf(step)]) throw new RangeError(`key ${key} has no name at ${place} on the line of fifths`);
+  if (((natural % 12) + 12) % 12 !== STEP_SEMITONES[STEPS.indexOf(step)])
+    throw new RangeError(`key ${key} has no name at ${place} on the line of fifths`);
   return { step, alter, octave };
 }
 

@@ -12,15 +12,19 @@ interface Pass {
  *
  *     |: A  B |1. C :|2. D |  E  Fine   →   A B C A B D E …
  *
- * After D.C. or D.S. repeats are not taken again and the last ending is played (common practice of dance and march forms), Fine
- * ends the piece and To Coda leads to the Coda. A repeat without an opening sign goes back to the last double bar that closed a
+ * After D.C. or D.S. repeats are not taken again and the last ending is played (common practice of dance and march
+ * forms), Fine
+ * ends the piece and To Coda leads to the Coda. A repeat without an opening sign goes back to the last double bar that
+ * closed a
  * repeat, or to the beginning.
  */
 export function playOrder(signs: Readonly<Record<number, BarSigns>>, bars: number): number[] {
   const order: number[] = [];
   const segno = find(signs, bars, (one) => one.segno);
   const coda = find(signs, bars, (one) => one.coda);
-  /** Every repeat is taken so many times and every jump once, whatever a broken form says: the piece comes to an end. */
+  /**
+   * Every repeat is taken so many times and every jump once, whatever a broken form says: the piece comes to an end.
+   */
   const taken = new Map<number, number>();
   const jumped = new Set<number>();
   let codaReached = false;
@@ -66,7 +70,11 @@ export function playOrder(signs: Readonly<Record<number, BarSigns>>, bars: numbe
   return order;
 }
 
-function find(signs: Readonly<Record<number, BarSigns>>, bars: number, has: (signs: BarSigns) => true | undefined): number {
+function find(
+  signs: Readonly<Record<number, BarSigns>>,
+  bars: number,
+  has: (signs: BarSigns) => true | undefined,
+): number {
   for (let bar = 0; bar < bars; bar++) if (signs[bar] && has(signs[bar]!)) return bar;
   return -1;
 }

@@ -3,10 +3,36 @@ import type { WrittenUnits } from '../time';
 import type { PartId } from './score';
 
 export type QueryKind =
-  | 'off-grid' | 'out-of-range' | 'unknown-instrument' | 'empty-track' | 'lead' | 'file' | 'unmapped-drum'
-  | 'key-signature' | 'duplicate-track' | 'mixed-channels' | 'keyswitch' | 'gather' | 'players' | 'crowded' | 'collision' | 'house-list' | 'staves'
-  | 'one-step' | 'tuplet' | 'doubled' | 'short-rest' | 'merged' | 'swing' | 'audit'
-  | 'impossible-chord' | 'one-drum' | 'many-sounds' | 'bar-repeats' | 'repeat' | 'key-change';
+  | 'off-grid'
+  | 'out-of-range'
+  | 'unknown-instrument'
+  | 'empty-track'
+  | 'lead'
+  | 'file'
+  | 'unmapped-drum'
+  | 'key-signature'
+  | 'duplicate-track'
+  | 'mixed-channels'
+  | 'keyswitch'
+  | 'gather'
+  | 'players'
+  | 'crowded'
+  | 'collision'
+  | 'house-list'
+  | 'staves'
+  | 'one-step'
+  | 'tuplet'
+  | 'doubled'
+  | 'short-rest'
+  | 'merged'
+  | 'swing'
+  | 'audit'
+  | 'impossible-chord'
+  | 'one-drum'
+  | 'many-sounds'
+  | 'bar-repeats'
+  | 'repeat'
+  | 'key-change';
 
 /** A doubtful place: what was seen there. The remedies that answer it are decisions and live with the job. */
 export interface Query {

@@ -4,7 +4,18 @@ import { demoOriginal } from '../../../demo/make';
 import { performanceFromSmf } from '../performance';
 import { readSmf } from '../smf';
 import { NO_SETTINGS, toScore } from '../to-score';
-import { checkScore, lineOfFifths, nameAtFifths, noteValue, pitchAtFifths, pitchKey, pitchName, sliceScore, soundsOf, type Score } from './index';
+import {
+  checkScore,
+  lineOfFifths,
+  nameAtFifths,
+  noteValue,
+  pitchAtFifths,
+  pitchKey,
+  pitchName,
+  sliceScore,
+  soundsOf,
+  type Score,
+} from './index';
 
 describe('pitches', () => {
   it('puts names in order on the line of fifths (music theory textbooks)', () => {
@@ -46,15 +57,23 @@ describe('the checker', () => {
   it('finds nothing in the demo', () => expect(checkScore(score)).toEqual([]));
   it('finds a bar that is not full, a wrong pitch, a broken tuplet and a tie to nowhere', () => {
     expect(spoil((copy) => copy.parts[0]!.bars[0]!.voices[0]!.symbols.pop()).join()).toContain('filled to');
-    expect(spoil((copy) => copy.parts[0]!.bars[0]!.voices[0]!.symbols[0]!.notes[0]!.key++).join()).toContain('is written as key');
-    expect(spoil((copy) => delete copy.parts[0]!.bars[2]!.voices[0]!.symbols[1]!.tuplet).join()).toContain('plain note inside a tuplet');
-    expect(spoil((copy) => (copy.parts[0]!.bars[0]!.voices[0]!.symbols[0]!.notes[0]!.tieToNext = true)).join()).toContain('tie');
+    expect(spoil((copy) => copy.parts[0]!.bars[0]!.voices[0]!.symbols[0]!.notes[0]!.key++).join()).toContain(
+      'is written as key',
+    );
+    expect(spoil((copy) => delete copy.parts[0]!.bars[2]!.voices[0]!.symbols[1]!.tuplet).join()).toContain(
+      'plain note inside a tuplet',
+    );
+    expect(
+      spoil((copy) => (copy.parts[0]!.bars[0]!.voices[0]!.symbols[0]!.notes[0]!.tieToNext = true)).join(),
+    ).toContain('tie');
   });
   it('slices bars that are sound in themselves, with the signature in force', () => {
     const slice = sliceScore(score, [score.parts[3]!.id, score.parts[0]!.id], 10, 22);
     expect(checkScore(slice)).toEqual([]);
     expect(slice.parts.map((part) => part.name)).toEqual(['Horn in F', 'Flute']);
     expect(slice.keys[0]).toMatchObject({ bar: 0, fifths: -4 });
-    expect(soundsOf(slice.parts[1]!, slice.bars)[0]!.key).toBe(soundsOf(score.parts[0]!, score.bars).find((sound) => sound.start >= score.bars[10]!.start)!.key);
+    expect(soundsOf(slice.parts[1]!, slice.bars)[0]!.key).toBe(
+      soundsOf(score.parts[0]!, score.bars).find((sound) => sound.start >= score.bars[10]!.start)!.key,
+    );
   });
 });

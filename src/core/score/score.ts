@@ -4,7 +4,8 @@ import type { BarSigns, PartLines } from './marks';
 import type { Pitch } from './pitch';
 
 /**
- * Music as it is written: parts, bars, voices, symbols. Every symbol is one glyph with its stem and dots; a longer sound
+ * Music as it is written: parts, bars, voices, symbols. Every symbol is one glyph with its stem and dots; a longer
+ * sound
  * is several symbols tied. All times are written units.
  */
 export interface Score {
@@ -118,7 +119,10 @@ export interface ClefChange {
 }
 
 export interface PartBar {
-  /** The bar is like the one or the two before it and may be written as a repeat sign; the first of two says 2, the second 0. */
+  /**
+   * The bar is like the one or the two before it and may be written as a repeat sign; the first of two says 2, the
+   * second 0.
+   */
   likeBefore?: 1 | 2 | 0;
   /** Voices that have symbols in this bar; each fills the bar from first to last unit. */
   voices: VoiceBar[];

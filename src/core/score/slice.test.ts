@@ -4,11 +4,35 @@ import { QUARTER } from '../time';
 import { sliceScore, withoutSuggestions, type PartBar } from './index';
 
 const BAR = 4 * QUARTER;
-const bar = (tied: boolean): PartBar => ({ voices: [{ staff: 1, voice: 1, symbols: [{ at: 0, duration: BAR, type: 'whole', dots: 0, notes: [{ key: 60, pitch: { step: 'C', alter: 0, octave: 4 }, tieFromLast: tied, tieToNext: true, played: [] }] }] }] });
+const bar = (tied: boolean): PartBar => ({
+  voices: [
+    {
+      staff: 1,
+      voice: 1,
+      symbols: [
+        {
+          at: 0,
+          duration: BAR,
+          type: 'whole',
+          dots: 0,
+          notes: [
+            { key: 60, pitch: { step: 'C', alter: 0, octave: 4 }, tieFromLast: tied, tieToNext: true, played: [] },
+          ],
+        },
+      ],
+    },
+  ],
+});
 const lines = {
-  dynamics: [{ at: 0, staff: 1, level: 'p' as const }, { at: 2 * BAR, staff: 1, level: 'f' as const, suggested: true as const }],
+  dynamics: [
+    { at: 0, staff: 1, level: 'p' as const },
+    { at: 2 * BAR, staff: 1, level: 'f' as const, suggested: true as const },
+  ],
   hairpins: [{ start: BAR / 2, end: 2.5 * BAR, staff: 1, kind: 'crescendo' as const }],
-  slurs: [{ start: BAR, end: 1.5 * BAR, voice: 1 }, { start: BAR, end: 3 * BAR, voice: 1 }],
+  slurs: [
+    { start: BAR, end: 1.5 * BAR, voice: 1 },
+    { start: BAR, end: 3 * BAR, voice: 1 },
+  ],
   pedals: [{ start: 3 * BAR, end: 4 * BAR }],
   octaveLines: [{ start: 0, end: BAR, staff: 1, octaves: 1 as const }],
 };
@@ -26,7 +50,10 @@ describe('a slice of a score', () => {
   });
   it('has no ties that lead out of it', () => {
     const notes = slice.parts[0]!.bars.map((one) => one.voices[0]!.symbols[0]!.notes[0]!);
-    expect(notes.map((note) => [note.tieFromLast, note.tieToNext])).toEqual([[false, true], [true, false]]);
+    expect(notes.map((note) => [note.tieFromLast, note.tieToNext])).toEqual([
+      [false, true],
+      [true, false],
+    ]);
   });
 });
 
@@ -37,7 +64,27 @@ describe('suggestions', () => {
   it('on notes go without what was taken there', () => {
     const marked = { ...bar(false) };
     const [voice] = marked.voices;
-    const withMarks = plainScore([plainPart([{ voices: [{ ...voice!, symbols: voice!.symbols.map((symbol) => ({ ...symbol, marks: { articulations: ['staccato' as const, 'accent' as const], breath: 'breath' as const, suggested: ['accent' as const, 'breath' as const] } })) }] }])]);
-    expect(withoutSuggestions(withMarks).parts[0]!.bars[0]!.voices[0]!.symbols[0]!.marks).toEqual({ articulations: ['staccato'] });
+    const withMarks = plainScore([
+      plainPart([
+        {
+          voices: [
+            {
+              ...voice!,
+              symbols: voice!.symbols.map((symbol) => ({
+                ...symbol,
+                marks: {
+                  articulations: ['staccato' as const, 'accent' as const],
+                  breath: 'breath' as const,
+                  suggested: ['accent' as const, 'breath' as const],
+                },
+              })),
+            },
+          ],
+        },
+      ]),
+    ]);
+    expect(withoutSuggestions(withMarks).parts[0]!.bars[0]!.voices[0]!.symbols[0]!.marks).toEqual({
+      articulations: ['staccato'],
+    });
   });
 });

@@ -4,7 +4,8 @@ import type { PartId, Score, ScoreNote } from './score';
 import type { WrittenUnits } from '../time';
 
 /**
- * Some parts and bars of a score as a score of their own, with the signature in force at its start. Ties that would reach
+ * Some parts and bars of a score as a score of their own, with the signature in force at its start. Ties that would
+ * reach
  * out of it are dropped.
  *
  * @param from first bar index @param to bar index after the last
@@ -13,18 +14,32 @@ export function sliceScore(score: Score, parts: readonly PartId[], from: number,
   const bars = score.bars.slice(from, to);
   const start = bars[0]?.start ?? 0;
   const end = (bars.at(-1)?.start ?? 0) + (bars.at(-1)?.length ?? 0);
-  const inForce = Math.max(0, score.keys.findLastIndex((key) => key.bar <= from));
-  const keys = score.keys.map((key, k) => ({ key, k })).filter(({ key, k }) => k === inForce || (key.bar > from && key.bar < to));
+  const inForce = Math.max(
+    0,
+    score.keys.findLastIndex((key) => key.bar <= from),
+  );
+  const keys = score.keys
+    .map((key, k) => ({ key, k }))
+    .filter(({ key, k }) => k === inForce || (key.bar > from && key.bar < to));
   return {
     title: '',
     composer: '',
     rights: '',
     signs: {},
-    bars: bars.map((bar, index) => ({ ...bar, index, start: bar.start - start, implicit: bar.implicit || bar.number === 0 })),
+    bars: bars.map((bar, index) => ({
+      ...bar,
+      index,
+      start: bar.start - start,
+      implicit: bar.implicit || bar.number === 0,
+    })),
     keys: keys.map(({ key }, i) => ({ ...key, bar: i === 0 ? 0 : key.bar - from })),
-    tempos: score.tempos.filter(({ at, shown }) => shown && at >= start && at < end).map((tempo) => ({ ...tempo, at: tempo.at - start })),
+    tempos: score.tempos
+      .filter(({ at, shown }) => shown && at >= start && at < end)
+      .map((tempo) => ({ ...tempo, at: tempo.at - start })),
     swing: score.swing.filter(({ bar }) => bar >= from && bar < to).map((mark) => ({ ...mark, bar: mark.bar - from })),
-    markers: score.markers.filter(({ at }) => at >= start && at < end).map((marker) => ({ ...marker, at: marker.at - start })),
+    markers: score.markers
+      .filter(({ at }) => at >= start && at < end)
+      .map((marker) => ({ ...marker, at: marker.at - start })),
     parts: parts.flatMap((id) => {
       const part = score.parts.find((candidate) => candidate.id === id);
       if (!part) return [];
@@ -35,13 +50,31 @@ export function sliceScore(score: Score, parts: readonly PartId[], from: number,
             const atStart = b === 0 && symbol.at === 0;
             const atEnd = b === all.length - 1 && symbol.at + symbol.duration === bars[b]!.length;
             if (!atStart && !atEnd) return symbol;
-            return { ...symbol, notes: symbol.notes.map((note): ScoreNote => ({ ...note, tieFromLast: note.tieFromLast && !atStart, tieToNext: note.tieToNext && !atEnd })) };
+            return {
+              ...symbol,
+              notes: symbol.notes.map((note): ScoreNote => ({
+                ...note,
+                tieFromLast: note.tieFromLast && !atStart,
+                tieToNext: note.tieToNext && !atEnd,
+              })),
+            };
           }),
         })),
       }));
-      const clefChanges = part.clefChanges.filter((change) => change.bar > from && change.bar < to).map((change) => ({ ...change, bar: change.bar - from }));
+      const clefChanges = part.clefChanges
+        .filter((change) => change.bar > from && change.bar < to)
+        .map((change) => ({ ...change, bar: change.bar - from }));
       const lines = sliceLines(part.lines, start, end);
-      return [{ ...part, lines, clefs: clefsAt(part, from), clefChanges, writtenKeys: keys.map(({ k }) => part.writtenKeys[k]!), bars: partBars }];
+      return [
+        {
+          ...part,
+          lines,
+          clefs: clefsAt(part, from),
+          clefChanges,
+          writtenKeys: keys.map(({ k }) => part.writtenKeys[k]!),
+          bars: partBars,
+        },
+      ];
     }),
   };
 }
@@ -49,7 +82,11 @@ export function sliceScore(score: Score, parts: readonly PartId[], from: number,
 /** Lines that lie in the passage whole; one that leads out of it is cut at its end, a slur is left away. */
 function sliceLines(lines: PartLines, from: WrittenUnits, to: WrittenUnits): PartLines {
   const touches = ({ start, end }: { start: WrittenUnits; end: WrittenUnits }) => start < to && end > from;
-  const cut = <T extends { start: WrittenUnits; end: WrittenUnits }>(line: T): T => ({ ...line, start: Math.max(line.start, from) - from, end: Math.min(line.end, to) - from });
+  const cut = <T extends { start: WrittenUnits; end: WrittenUnits }>(line: T): T => ({
+    ...line,
+    start: Math.max(line.start, from) - from,
+    end: Math.min(line.end, to) - from,
+  });
   return {
     dynamics: lines.dynamics.filter(({ at }) => at >= from && at < to).map((mark) => ({ ...mark, at: mark.at - from })),
     hairpins: lines.hairpins.filter(touches).map(cut),

@@ -21,7 +21,8 @@ export function soundsOf(part: Part, bars: readonly Bar[]): ScoreSound[] {
   const open = new Map<string, ScoreSound>();
   part.bars.forEach((partBar, b) => {
     for (const { staff, voice, symbols } of partBar.voices) {
-      for (const symbol of symbols) for (const note of symbol.notes) take(note, staff, voice, bars[b]!.start + symbol.at, symbol.duration);
+      for (const symbol of symbols)
+        for (const note of symbol.notes) take(note, staff, voice, bars[b]!.start + symbol.at, symbol.duration);
     }
   });
   return sounds.sort((a, b) => a.start - b.start || a.key - b.key);
@@ -30,7 +31,10 @@ export function soundsOf(part: Part, bars: readonly Bar[]): ScoreSound[] {
     const slot = `${voice}/${note.key}`;
     let sound = note.tieFromLast ? open.get(slot) : undefined;
     if (sound) sound.end = start + duration;
-    else sounds.push((sound = { start, end: start + duration, key: note.key, pitch: note.pitch, staff, voice, played: note.played }));
+    else
+      sounds.push(
+        (sound = { start, end: start + duration, key: note.key, pitch: note.pitch, staff, voice, played: note.played }),
+      );
     if (note.tieToNext) open.set(slot, sound);
     else open.delete(slot);
   }

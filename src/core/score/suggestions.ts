@@ -10,8 +10,17 @@ function taken(part: Part): Part {
   const { lines } = part;
   return {
     ...part,
-    lines: { dynamics: kept(lines.dynamics), hairpins: kept(lines.hairpins), slurs: kept(lines.slurs), pedals: kept(lines.pedals), octaveLines: lines.octaveLines },
-    bars: part.bars.map((bar) => ({ ...bar, voices: bar.voices.map((voice) => ({ ...voice, symbols: voice.symbols.map(symbolTaken) })) })),
+    lines: {
+      dynamics: kept(lines.dynamics),
+      hairpins: kept(lines.hairpins),
+      slurs: kept(lines.slurs),
+      pedals: kept(lines.pedals),
+      octaveLines: lines.octaveLines,
+    },
+    bars: part.bars.map((bar) => ({
+      ...bar,
+      voices: bar.voices.map((voice) => ({ ...voice, symbols: voice.symbols.map(symbolTaken) })),
+    })),
   };
 }
 
@@ -19,7 +28,11 @@ function symbolTaken(symbol: SymbolInBar): SymbolInBar {
   if (!symbol.marks?.suggested) return symbol;
   const { suggested, breath, articulations, ...rest } = symbol.marks;
   const left = articulations?.filter((one) => !suggested.includes(one));
-  const marks: SymbolMarks = { ...rest, ...(left && left.length > 0 && { articulations: left }), ...(breath && !suggested.includes('breath') && { breath }) };
+  const marks: SymbolMarks = {
+    ...rest,
+    ...(left && left.length > 0 && { articulations: left }),
+    ...(breath && !suggested.includes('breath') && { breath }),
+  };
   const { marks: _marks, ...plain } = symbol;
   return Object.keys(marks).length > 0 ? { ...plain, marks } : plain;
 }

@@ -21,7 +21,14 @@ const LIVE_ONLY_LENGTH: Record<number, number> = { 0xf1: 1, 0xf2: 2, 0xf3: 1 };
  * @param end end by that length, cut at the end of the file
  * @param missing bytes that the length promises beyond the end of the file
  */
-export function readTrack(bytes: Uint8Array, start: number, end: number, missing: number, track: number, warnings: SmfWarning[]): TrackReading {
+export function readTrack(
+  bytes: Uint8Array,
+  start: number,
+  end: number,
+  missing: number,
+  track: number,
+  warnings: SmfWarning[],
+): TrackReading {
   const events: SmfEvent[] = [];
   let at = start;
   let limit = end;
@@ -30,7 +37,9 @@ export function readTrack(bytes: Uint8Array, start: number, end: number, missing
   let ended = false;
   const warn = (code: SmfWarningCode, message: string) => warnings.push({ code, track, tick, offset: at, message });
 
-  /** The stated length is used up. If neither another chunk nor the end of the file follows, it was too small: read on. */
+  /**
+   * The stated length is used up. If neither another chunk nor the end of the file follows, it was too small: read on.
+   */
   const goesOn = () => {
     if (limit === bytes.length || looksLikeChunk(bytes, limit)) return false;
     warn('length-too-short', smfWarnings.lengthTooShort());

@@ -16,7 +16,8 @@ const MAX_MEBIBYTES = 256;
 /**
  * Reads a Standard MIDI File (types 0, 1 and 2; bare or in a RIFF "RMID" wrapper).
  *
- * Lenient where real files are broken: lying lengths, missing end marks, cut-off tracks and foreign chunks give warnings
+ * Lenient where real files are broken: lying lengths, missing end marks, cut-off tracks and foreign chunks give
+ * warnings
  * with track, tick and byte offset. Strict where a meaning would have to be guessed.
  *
  * @throws SmfError when there is no usable header
@@ -40,7 +41,11 @@ export function readSmf(bytes: Uint8Array): SmfReading {
   const { tracks, unknownChunks } = readChunks(bytes, view, headerEnd, warnings);
   if (tracks.length === 0) throw smfErrors.noTracks(headerEnd);
   if (tracks.length !== announced) {
-    warnings.push({ code: 'track-count', offset: start + 10, message: smfWarnings.trackCount(announced, tracks.length) });
+    warnings.push({
+      code: 'track-count',
+      offset: start + 10,
+      message: smfWarnings.trackCount(announced, tracks.length),
+    });
   }
   const headerExtra = bytes.slice(start + 14, headerEnd);
   return { file: { format: format as 0 | 1 | 2, division, headerExtra, tracks, unknownChunks }, warnings };
@@ -73,7 +78,8 @@ function readDivision(word: number): Division {
   // Bit 15 set: the upper byte is a negative frame rate in two's complement, the lower one ticks a frame.
   const framesPerSecond = -(word >> 8);
   const ticksPerFrame = word & 0xff;
-  if (![24, 25, 29, 30].includes(framesPerSecond) || ticksPerFrame === 0) throw smfErrors.badSmpte(framesPerSecond, ticksPerFrame);
+  if (![24, 25, 29, 30].includes(framesPerSecond) || ticksPerFrame === 0)
+    throw smfErrors.badSmpte(framesPerSecond, ticksPerFrame);
   return { kind: 'smpte', framesPerSecond: framesPerSecond as 24 | 25 | 29 | 30, ticksPerFrame };
 }
 
@@ -106,7 +112,8 @@ function readChunks(bytes: Uint8Array, view: DataView, from: number, warnings: S
 
 /** Offset of the next "MTrk", or the end of the file. */
 function findTrack(bytes: Uint8Array, from: number): number {
-  for (let at = from; at + 4 <= bytes.length; at++) if (bytes[at] === 0x4d && chunkType(bytes, at) === 'MTrk') return at;
+  for (let at = from; at + 4 <= bytes.length; at++)
+    if (bytes[at] === 0x4d && chunkType(bytes, at) === 'MTrk') return at;
   return bytes.length;
 }
 

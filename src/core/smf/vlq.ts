@@ -9,7 +9,8 @@ export const MAX_VLQ = 0x0fffffff;
 
 /** @param value 0 … 0x0FFFFFFF @throws RangeError outside of that */
 export function writeVlq(value: number, out: number[]): void {
-  if (!Number.isInteger(value) || value < 0 || value > MAX_VLQ) throw new RangeError(`${value} does not fit a variable-length quantity`);
+  if (!Number.isInteger(value) || value < 0 || value > MAX_VLQ)
+    throw new RangeError(`${value} does not fit a variable-length quantity`);
   for (let shift = 21; shift > 0; shift -= 7) if (value >= 1 << shift) out.push(((value >> shift) & 0x7f) | 0x80);
   out.push(value & 0x7f);
 }

@@ -25,8 +25,19 @@ export function writeSmf(file: SmfFile, options: SmfWriteOptions = { runningStat
 
 function writeHeader(file: SmfFile, out: number[]): void {
   const { division } = file;
-  const word = division.kind === 'metrical' ? division.ticksPerQuarter : ((-division.framesPerSecond & 0xff) << 8) | division.ticksPerFrame;
-  const data = [0, file.format, file.tracks.length >> 8, file.tracks.length & 0xff, word >> 8, word & 0xff, ...file.headerExtra];
+  const word =
+    division.kind === 'metrical'
+      ? division.ticksPerQuarter
+      : ((-division.framesPerSecond & 0xff) << 8) | division.ticksPerFrame;
+  const data = [
+    0,
+    file.format,
+    file.tracks.length >> 8,
+    file.tracks.length & 0xff,
+    word >> 8,
+    word & 0xff,
+    ...file.headerExtra,
+  ];
   writeChunk('MThd', data, out);
 }
 

@@ -71,7 +71,13 @@ export function beatsOfBar(bar: Bar): Beat[] {
     const start = Math.max(at, 0);
     const end = Math.min(at + group, bar.length);
     const threes = Math.round((group * bar.meter.beatType) / (4 * QUARTER)) === 3 && bar.meter.beatType >= 8;
-    if (end > start) beats.push({ start: bar.start + start, length: end - start, bar: bar.index, compound: threes && end - start === group });
+    if (end > start)
+      beats.push({
+        start: bar.start + start,
+        length: end - start,
+        bar: bar.index,
+        compound: threes && end - start === group,
+      });
     at += group;
   }
   return beats;

@@ -33,7 +33,9 @@ export function buildTempoMap(events: readonly TempoEvent[], ticksPerQuarter: nu
   kept.forEach((event, i) => {
     const before = kept[i - 1];
     seconds.push(
-      before ? seconds[i - 1]! + ((event.tick - before.tick) * before.microsecondsPerQuarter) / 1e6 / ticksPerQuarter : 0,
+      before
+        ? seconds[i - 1]! + ((event.tick - before.tick) * before.microsecondsPerQuarter) / 1e6 / ticksPerQuarter
+        : 0,
     );
   });
   return { ticksPerQuarter, events: kept, seconds };

@@ -1,7 +1,17 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import {
-  barBeat, barLength, beatGroups, buildTempoMap, layBars, playedUnits, QUARTER, secondsAtTick, tickAtSeconds, ticksFromUnits, writtenUnits,
+  barBeat,
+  barLength,
+  beatGroups,
+  buildTempoMap,
+  layBars,
+  playedUnits,
+  QUARTER,
+  secondsAtTick,
+  tickAtSeconds,
+  ticksFromUnits,
+  writtenUnits,
 } from './index';
 
 describe('units', () => {
@@ -11,10 +21,14 @@ describe('units', () => {
 
   it('goes from ticks to units and back without loss at any resolution a sequencer uses', () => {
     fc.assert(
-      fc.property(fc.integer({ min: 0, max: 5_000_000 }), fc.constantFrom(24, 96, 120, 192, 384, 480, 960, 1920), (tick, ppq) => {
-        expect(ticksFromUnits(playedUnits(tick, ppq), ppq)).toBe(tick);
-        expect(ticksFromUnits(writtenUnits(tick, ppq), ppq)).toBe(tick);
-      }),
+      fc.property(
+        fc.integer({ min: 0, max: 5_000_000 }),
+        fc.constantFrom(24, 96, 120, 192, 384, 480, 960, 1920),
+        (tick, ppq) => {
+          expect(ticksFromUnits(playedUnits(tick, ppq), ppq)).toBe(tick);
+          expect(ticksFromUnits(writtenUnits(tick, ppq), ppq)).toBe(tick);
+        },
+      ),
     );
   });
 });
@@ -33,14 +47,21 @@ describe('tempo map', () => {
 
   it('passes over a tempo of nothing and takes the last of several at one tick', () => {
     const map = buildTempoMap(
-      [{ tick: 0, microsecondsPerQuarter: 0 }, { tick: 10, microsecondsPerQuarter: 1 }, { tick: 10, microsecondsPerQuarter: 600_000 }],
+      [
+        { tick: 0, microsecondsPerQuarter: 0 },
+        { tick: 10, microsecondsPerQuarter: 1 },
+        { tick: 10, microsecondsPerQuarter: 600_000 },
+      ],
       480,
     );
     expect(map.events.map((e) => e.microsecondsPerQuarter)).toEqual([500_000, 600_000]);
   });
 
   it('is inverted by tickAtSeconds', () => {
-    const event = fc.record({ tick: fc.integer({ min: 0, max: 1e6 }), microsecondsPerQuarter: fc.integer({ min: 50_000, max: 5_000_000 }) });
+    const event = fc.record({
+      tick: fc.integer({ min: 0, max: 1e6 }),
+      microsecondsPerQuarter: fc.integer({ min: 50_000, max: 5_000_000 }),
+    });
     fc.assert(
       fc.property(fc.array(event, { maxLength: 20 }), fc.integer({ min: -1000, max: 2e6 }), (events, tick) => {
         const map = buildTempoMap(events, 480);
@@ -53,22 +74,45 @@ describe('tempo map', () => {
 describe('bars', () => {
   it('is 4/4 when nothing is said (Standard MIDI Files 1.0)', () => {
     const bars = layBars([], 8 * QUARTER);
-    expect(bars.map((bar) => [bar.number, bar.length / QUARTER])).toEqual([[1, 4], [2, 4]]);
+    expect(bars.map((bar) => [bar.number, bar.length / QUARTER])).toEqual([
+      [1, 4],
+      [2, 4],
+    ]);
   });
 
   it('cuts a bar where a meter arrives inside it', () => {
-    const bars = layBars([{ at: 0, beats: 4, beatType: 4 }, { at: 6 * QUARTER, beats: 3, beatType: 4 }], 9 * QUARTER);
-    expect(bars.map((bar) => [bar.length / QUARTER, bar.implicit])).toEqual([[4, false], [2, true], [3, false]]);
+    const bars = layBars(
+      [
+        { at: 0, beats: 4, beatType: 4 },
+        { at: 6 * QUARTER, beats: 3, beatType: 4 },
+      ],
+      9 * QUARTER,
+    );
+    expect(bars.map((bar) => [bar.length / QUARTER, bar.implicit])).toEqual([
+      [4, false],
+      [2, true],
+      [3, false],
+    ]);
   });
 
   it('reads a short first meter as a pickup numbered 0', () => {
-    const bars = layBars([{ at: 0, beats: 1, beatType: 4 }, { at: QUARTER, beats: 4, beatType: 4 }], 9 * QUARTER);
+    const bars = layBars(
+      [
+        { at: 0, beats: 1, beatType: 4 },
+        { at: QUARTER, beats: 4, beatType: 4 },
+      ],
+      9 * QUARTER,
+    );
     expect(bars.map((bar) => bar.number)).toEqual([0, 1, 2]);
     expect(bars[0]).toMatchObject({ implicit: true, meter: { beats: 4, beatType: 4 } });
   });
 
   it('covers the music without gaps whatever the meters', () => {
-    const meter = fc.record({ at: fc.integer({ min: 0, max: 40 }).map((q) => q * 1260), beats: fc.integer({ min: 1, max: 15 }), beatType: fc.constantFrom(2, 4, 8, 16) });
+    const meter = fc.record({
+      at: fc.integer({ min: 0, max: 40 }).map((q) => q * 1260),
+      beats: fc.integer({ min: 1, max: 15 }),
+      beatType: fc.constantFrom(2, 4, 8, 16),
+    });
     fc.assert(
       fc.property(fc.array(meter, { maxLength: 6 }), fc.integer({ min: 1, max: 400_000 }), (meters, end) => {
         const bars = layBars(meters, end);
@@ -84,14 +128,16 @@ describe('bars', () => {
   });
 
   it('groups beats as players count them (common practice)', () => {
-    const quarters = (beats: number, beatType: number) => beatGroups({ beats, beatType }).map((group) => group / QUARTER);
+    const quarters = (beats: number, beatType: number) =>
+      beatGroups({ beats, beatType }).map((group) => group / QUARTER);
     expect(quarters(4, 4)).toEqual([1, 1, 1, 1]);
     expect(quarters(6, 8)).toEqual([1.5, 1.5]);
     expect(quarters(5, 8)).toEqual([1.5, 1]);
     expect(quarters(7, 8)).toEqual([1, 1, 1.5]);
-    for (let beats = 1; beats < 20; beats++) for (const beatType of [2, 4, 8, 16]) {
-      expect(beatGroups({ beats, beatType }).reduce((a, b) => a + b, 0)).toBe(barLength({ beats, beatType }));
-    }
+    for (let beats = 1; beats < 20; beats++)
+      for (const beatType of [2, 4, 8, 16]) {
+        expect(beatGroups({ beats, beatType }).reduce((a, b) => a + b, 0)).toBe(barLength({ beats, beatType }));
+      }
   });
 
   it('reads places out in the beat of the lower number', () => {

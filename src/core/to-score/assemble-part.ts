@@ -1,11 +1,20 @@
 /*
- * A part of the score from its notes: written pitch or place on the staff, bars of symbols for every voice, a rest in every
+ * A part of the score from its notes: written pitch or place on the staff, bars of symbols for every voice, a rest in
+ * every
  * bar where a staff is silent.
  */
 import { drumSound, type Clef } from '../instruments';
 import type { NoteId } from '../performance';
 import type { CastPart } from '../casting';
-import { NO_LINES, voiceNumber, type Part, type PartBar, type ScoreNote, type SymbolMarks, type Tablature } from '../score';
+import {
+  NO_LINES,
+  voiceNumber,
+  type Part,
+  type PartBar,
+  type ScoreNote,
+  type SymbolMarks,
+  type Tablature,
+} from '../score';
 import type { Bar, WrittenUnits } from '../time';
 import { assembleVoice, wholeBarRest, type Chord } from './assemble';
 import { clefChanges, clefChoices } from './clefs';
@@ -31,17 +40,44 @@ export interface PartOptions {
 }
 
 /** @param places on the line of fifths for each note of each staff @param concertKeys signatures of the piece */
-export function assemblePart(part: CastPart, staves: readonly StaffNotes[], places: readonly number[][], concertKeys: readonly number[], bars: readonly Bar[], { channel, fixedClefs, clefs: chosenClefs, drums, tablature, fingerings }: PartOptions): Part {
+export function assemblePart(
+  part: CastPart,
+  staves: readonly StaffNotes[],
+  places: readonly number[][],
+  concertKeys: readonly number[],
+  bars: readonly Bar[],
+  { channel, fixedClefs, clefs: chosenClefs, drums, tablature, fingerings }: PartOptions,
+): Part {
   const { instrument } = part;
   const clefs = instrument.clefs.map((clef, s) => chosenClefs[s + 1] ?? clef);
   const transposition = writtenTransposition(instrument.transposition, concertKeys);
-  const techniques = techniqueMarks(staves.flatMap((staff) => staff.notes), part.techniqueOf, instrument);
-  const hats = instrument.unpitched ? hiHatMarks(staves.flatMap((staff) => staff.notes).sort((a, b) => a.start - b.start), drums.map) : null;
+  const techniques = techniqueMarks(
+    staves.flatMap((staff) => staff.notes),
+    part.techniqueOf,
+    instrument,
+  );
+  const hats = instrument.unpitched
+    ? hiHatMarks(
+        staves.flatMap((staff) => staff.notes).sort((a, b) => a.start - b.start),
+        drums.map,
+      )
+    : null;
   const partBars: PartBar[] = bars.map(() => ({ voices: [] }));
   staves.forEach((staff, s) => {
     for (const voice of new Set(staff.voices)) {
-      const chords = chordsOfVoice(staff, voice, (note, n) => scoreNote(note, places[s]![n]!), (note, n) => ({ ...techniques.get(note.id), ...hats?.get(note.id), ...(note.short && { articulations: ['staccato' as const] }), ...ornamentMarks(note, places[s]![n]!) }));
-      for (const [bar, symbols] of assembleVoice(chords, bars)) partBars[bar]!.voices.push({ staff: staff.staff, voice: voiceNumber(staff.staff, voice), symbols });
+      const chords = chordsOfVoice(
+        staff,
+        voice,
+        (note, n) => scoreNote(note, places[s]![n]!),
+        (note, n) => ({
+          ...techniques.get(note.id),
+          ...hats?.get(note.id),
+          ...(note.short && { articulations: ['staccato' as const] }),
+          ...ornamentMarks(note, places[s]![n]!),
+        }),
+      );
+      for (const [bar, symbols] of assembleVoice(chords, bars))
+        partBars[bar]!.voices.push({ staff: staff.staff, voice: voiceNumber(staff.staff, voice), symbols });
     }
   });
 
@@ -49,9 +85,20 @@ export function assemblePart(part: CastPart, staves: readonly StaffNotes[], plac
     const graces = new Set(note.ornament?.graces?.map((grace) => grace.id));
     const played = [note.id, ...note.absorbed.filter((id) => !graces.has(id))];
     const fingering = fingerings.get(note.id);
-    if (!instrument.unpitched) return { key: note.key, pitch: writtenPitch(note.key, place, transposition), played, ...(fingering && { fingering }) };
+    if (!instrument.unpitched)
+      return {
+        key: note.key,
+        pitch: writtenPitch(note.key, place, transposition),
+        played,
+        ...(fingering && { fingering }),
+      };
     const sound = drumSound(drums.map, note.key);
-    return { key: note.key, pitch: { step: sound.step, alter: 0, octave: sound.octave }, notehead: sound.notehead, played };
+    return {
+      key: note.key,
+      pitch: { step: sound.step, alter: 0, octave: sound.octave },
+      notehead: sound.notehead,
+      played,
+    };
   }
 
   function ornamentMarks({ ornament }: EndedNote, place: number): SymbolMarks {
@@ -61,15 +108,29 @@ export function assemblePart(part: CastPart, staves: readonly StaffNotes[], plac
     const grace = (note: TimedNote): ScoreNote => {
       const sound = drumSound(drums.map, note.key);
       const struck = { pitch: { step: sound.step, alter: 0, octave: sound.octave }, notehead: sound.notehead };
-      return { key: note.key, played: [note.id], tieFromLast: false, tieToNext: false, ...(instrument.unpitched ? struck : { pitch: writtenPitch(note.key, nearestPlace(note.key, place), transposition) }) };
+      return {
+        key: note.key,
+        played: [note.id],
+        tieFromLast: false,
+        tieToNext: false,
+        ...(instrument.unpitched
+          ? struck
+          : { pitch: writtenPitch(note.key, nearestPlace(note.key, place), transposition) }),
+      };
     };
-    return { ...(trill && { trill }), ...(tremolo && { tremolo: 3 }), ...(arpeggio && { arpeggio }), ...(graces && { graces: graces.map(grace) }) };
+    return {
+      ...(trill && { trill }),
+      ...(tremolo && { tremolo: 3 }),
+      ...(arpeggio && { arpeggio }),
+      ...(graces && { graces: graces.map(grace) }),
+    };
   }
 
   // Every staff shows something in every bar.
   partBars.forEach((partBar, b) => {
     for (const { staff } of staves) {
-      if (!partBar.voices.some((voice) => voice.staff === staff)) partBar.voices.push({ staff, voice: voiceNumber(staff, 0), symbols: [wholeBarRest(bars[b]!)] });
+      if (!partBar.voices.some((voice) => voice.staff === staff))
+        partBar.voices.push({ staff, voice: voiceNumber(staff, 0), symbols: [wholeBarRest(bars[b]!)] });
     }
     partBar.voices.sort((a, b) => a.voice - b.voice);
   });
@@ -81,7 +142,13 @@ export function assemblePart(part: CastPart, staves: readonly StaffNotes[], plac
     transposition: instrument.transposition,
     transpositionSteps: transposition.steps,
     clefs,
-    clefChanges: fixedClefs ? [] : staves.flatMap(({ staff }) => (chosenClefs[staff] ? [] : clefChanges(partBars, staff, clefChoices(instrument, staff)))).sort((a, b) => a.bar - b.bar),
+    clefChanges: fixedClefs
+      ? []
+      : staves
+          .flatMap(({ staff }) =>
+            chosenClefs[staff] ? [] : clefChanges(partBars, staff, clefChoices(instrument, staff)),
+          )
+          .sort((a, b) => a.bar - b.bar),
     unpitched: instrument.unpitched,
     struck: instrument.unpitched ? struckSounds(part, drums) : [],
     staffLines: instrument.unpitched ? drums.staffLines : 5,
@@ -96,17 +163,32 @@ export function assemblePart(part: CastPart, staves: readonly StaffNotes[], plac
 }
 
 function struckSounds({ notes }: CastPart, { map }: PartDrums): Part['struck'] {
-  return [...new Set(notes.map((note) => note.key))].sort((a, b) => a - b).map((key) => ({ key, name: drumSound(map, key).name }));
+  return [...new Set(notes.map((note) => note.key))]
+    .sort((a, b) => a - b)
+    .map((key) => ({ key, name: drumSound(map, key).name }));
 }
 
 /** Two sounds of a kit on one place with one kind of head are one head. */
 function addHead(chord: Chord, head: Chord['notes'][number]): void {
-  const same = head.notehead === undefined ? undefined : chord.notes.find((other) => other.notehead === head.notehead && other.pitch.step === head.pitch.step && other.pitch.octave === head.pitch.octave);
+  const same =
+    head.notehead === undefined
+      ? undefined
+      : chord.notes.find(
+          (other) =>
+            other.notehead === head.notehead &&
+            other.pitch.step === head.pitch.step &&
+            other.pitch.octave === head.pitch.octave,
+        );
   if (same) same.played = [...same.played, ...head.played];
   else chord.notes.push(head);
 }
 
-function chordsOfVoice(staff: StaffNotes, voice: number, write: (note: EndedNote, n: number) => Omit<ScoreNote, 'tieFromLast' | 'tieToNext'>, marksOf: (note: EndedNote, n: number) => SymbolMarks): Chord[] {
+function chordsOfVoice(
+  staff: StaffNotes,
+  voice: number,
+  write: (note: EndedNote, n: number) => Omit<ScoreNote, 'tieFromLast' | 'tieToNext'>,
+  marksOf: (note: EndedNote, n: number) => SymbolMarks,
+): Chord[] {
   const byStart = new Map<WrittenUnits, Chord>();
   staff.notes.forEach((note, n) => {
     if (staff.voices[n] !== voice) return;

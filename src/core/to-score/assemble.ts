@@ -1,7 +1,8 @@
 /*
  * Assembling: notes with written start and end become bars full of symbols.
  *
- * Takes the notes of one voice, all with the same end where they start together, none overlapping the next; gives for each
+ * Takes the notes of one voice, all with the same end where they start together, none overlapping the next; gives for
+ * each
  * bar its symbols, rests included, ties where a sound crosses a barline or must be cut to show the meter.
  */
 import type { ScoreNote, SymbolInBar, SymbolMarks } from '../score';
@@ -31,7 +32,11 @@ export function assembleVoice(chords: readonly Chord[], bars: readonly Bar[]): M
   for (const chord of chords) {
     for (let b = barIndexAt(starts, chord.start); b < bars.length && bars[b]!.start < chord.end; b++) {
       const bar = bars[b]!;
-      const segment = { from: Math.max(chord.start - bar.start, 0), to: Math.min(chord.end - bar.start, bar.length), chord };
+      const segment = {
+        from: Math.max(chord.start - bar.start, 0),
+        to: Math.min(chord.end - bar.start, bar.length),
+        chord,
+      };
       const list = byBar.get(b);
       if (list) list.push(segment);
       else byBar.set(b, [segment]);
@@ -75,7 +80,8 @@ function writeBar(bar: Bar, segments: readonly Segment[]): SymbolInBar[] {
 function writePiece(from: WrittenUnits, to: WrittenUnits, segment: Segment, stretch: Stretch, bar: Bar): SymbolInBar[] {
   const { tuplet } = stretch;
   const rest = segment.chord === null;
-  // Inside a tuplet everything is written as if it were plain and shrunk by normal : actual. Multiplied first, so that places stay whole.
+  // Inside a tuplet everything is written as if it were plain and shrunk by normal : actual. Multiplied first, so that
+  // places stay whole.
   const { actual, normal } = tuplet ?? { actual: 1, normal: 1 };
   const origin = tuplet ? stretch.start : 0;
   const plain = (place: WrittenUnits) => ((place - origin) * actual) / normal;
@@ -85,7 +91,14 @@ function writePiece(from: WrittenUnits, to: WrittenUnits, segment: Segment, stre
   return pieces.map((piece) => symbol(piece, shrunk(piece.at) + origin, shrunk(piece.length), segment, bar, stretch));
 }
 
-function symbol(piece: Piece, at: WrittenUnits, duration: WrittenUnits, { chord }: Segment, bar: Bar, { tuplet }: Stretch): SymbolInBar {
+function symbol(
+  piece: Piece,
+  at: WrittenUnits,
+  duration: WrittenUnits,
+  { chord }: Segment,
+  bar: Bar,
+  { tuplet }: Stretch,
+): SymbolInBar {
   const startsHere = chord !== null && bar.start + at === chord.start;
   const endsHere = chord !== null && bar.start + at + duration === chord.end;
   const marks = chord?.marks && (startsHere ? chord.marks : goingOn(chord.marks));
@@ -94,7 +107,15 @@ function symbol(piece: Piece, at: WrittenUnits, duration: WrittenUnits, { chord 
     duration,
     type: piece.type,
     dots: piece.dots,
-    ...(tuplet && { tuplet: { actual: tuplet.actual, normal: tuplet.normal, normalType: tuplet.normalType, first: false, last: false } }),
+    ...(tuplet && {
+      tuplet: {
+        actual: tuplet.actual,
+        normal: tuplet.normal,
+        normalType: tuplet.normalType,
+        first: false,
+        last: false,
+      },
+    }),
     notes: chord?.notes.map((note) => ({ ...note, tieFromLast: !startsHere, tieToNext: !endsHere })) ?? [],
     ...(marks && { marks }),
   };

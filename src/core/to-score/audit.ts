@@ -4,13 +4,24 @@
  *     played ids, keys, clock times  ──►  written sounds, played back (swing and tempo included)  ──►  what differs, and which
  *                                                                                                       stage answers for it
  *
- * Takes the written parts with the notes they came from; gives, part by part, how many notes are written where they were played,
+ * Takes the written parts with the notes they came from; gives, part by part, how many notes are written where they
+ * were played,
  * how far off at most, and what became of the others. A difference no stage answers for becomes a query.
  */
 import type { CastPart } from '../casting';
 import type { NoteId, PlayedNote } from '../performance';
 import { soundsOf, type Part, type PartId, type Query, type ScoreSound } from '../score';
-import { barBeat, barIndexAt, secondsAtTick, ticksFromUnits, type Bar, type Milliseconds, type Seconds, type TempoMap, type WrittenUnits } from '../time';
+import {
+  barBeat,
+  barIndexAt,
+  secondsAtTick,
+  ticksFromUnits,
+  type Bar,
+  type Milliseconds,
+  type Seconds,
+  type TempoMap,
+  type WrittenUnits,
+} from '../time';
 import type { BeatLine } from './beats';
 import { isOffGrid } from './doubts';
 import type { GridChoice } from './grid';
@@ -39,7 +50,10 @@ export interface PartAudit {
   /** At another pitch, or not written, with nobody to answer for it. */
   repitched: NoteId[];
   missing: NoteId[];
-  /** Notes that stand elsewhere than the file has them exactly, or that a stage after the grid has moved too far; and how to move them back. */
+  /**
+   * Notes that stand elsewhere than the file has them exactly, or that a stage after the grid has moved too far; and
+   * how to move them back.
+   */
   displaced: { note: NoteId; by: WrittenUnits }[];
 }
 
@@ -72,17 +86,35 @@ export interface AuditContext {
 /** A place may be rounded by so much without anybody having moved it: a tick of a coarse file, a written unit. */
 const ROUNDING: Seconds = 0.0025;
 
-export function auditPart({ part, written, grid, leads, edits, pins, follows }: AuditInput, context: AuditContext): PartAudit {
-  const audit: PartAudit = { part: part.id, notes: 0, inPlace: 0, within: 0, lead: { notes: 0, milliseconds: 0 }, signs: 0, merged: 0, edited: 0, moved: 0, repitched: [], missing: [], displaced: [] };
+export function auditPart(
+  { part, written, grid, leads, edits, pins, follows }: AuditInput,
+  context: AuditContext,
+): PartAudit {
+  const audit: PartAudit = {
+    part: part.id,
+    notes: 0,
+    inPlace: 0,
+    within: 0,
+    lead: { notes: 0, milliseconds: 0 },
+    signs: 0,
+    merged: 0,
+    edited: 0,
+    moved: 0,
+    repitched: [],
+    missing: [],
+    displaced: [],
+  };
   const sounds = new Map<NoteId, ScoreSound>();
-  for (const sound of soundsOf(written, context.bars)) for (const id of sound.played) sounds.set(id, sounds.get(id) ?? sound);
+  for (const sound of soundsOf(written, context.bars))
+    for (const id of sound.played) sounds.set(id, sounds.get(id) ?? sound);
   const graces = new Set(gracesOf(written));
   const placed = placedById(grid.notes);
   const touched = new Set(edits.flatMap((edit) => [edit.note, ...(edit.kind === 'join' ? [edit.with] : [])]));
-  for (const { track, notes } of part.sources) for (const note of notes) {
-    audit.notes++;
-    judge(note, leads.get(track) ?? 0);
-  }
+  for (const { track, notes } of part.sources)
+    for (const note of notes) {
+      audit.notes++;
+      judge(note, leads.get(track) ?? 0);
+    }
   audit.within = Math.round(audit.within * 10) / 10;
   return audit;
 
@@ -107,7 +139,11 @@ export function auditPart({ part, written, grid, leads, edits, pins, follows }: 
 
   function judgePlace(note: PlayedNote, from: PlacedNote, sound: ScoreSound, lead: Seconds): void {
     const { tempo, ticksPerQuarter, swing, line } = context;
-    const away = Math.abs(secondsAtTick(tempo, ticksFromUnits(swung(sound.start, swing, line), ticksPerQuarter)) - secondsAtTick(tempo, note.start) - lead);
+    const away = Math.abs(
+      secondsAtTick(tempo, ticksFromUnits(swung(sound.start, swing, line), ticksPerQuarter)) -
+        secondsAtTick(tempo, note.start) -
+        lead,
+    );
     // What starts with the file could not be played any earlier and keeps its place.
     const atStart = lead > 0 && note.start === 0 && sound.start === 0;
     // What stands on the page counts, not what the grid said: later stages may have moved it.
@@ -115,7 +151,8 @@ export function auditPart({ part, written, grid, leads, edits, pins, follows }: 
     const home = from.meant ?? from.start;
     if (from.meant !== undefined && sound.start !== from.meant && pins.length > 0) audit.edited++;
     else if (sound.start !== home && follows) audit.edited++;
-    else if (sound.start !== home && (from.meant !== undefined || isOffGrid(onPage, grid, line))) audit.displaced.push({ note: note.id, by: Math.round(home - sound.start) });
+    else if (sound.start !== home && (from.meant !== undefined || isOffGrid(onPage, grid, line)))
+      audit.displaced.push({ note: note.id, by: Math.round(home - sound.start) });
     else if (!atStart && away > ROUNDING && isOffGrid(from, grid, line)) audit.moved++;
     else {
       audit.inPlace++;
@@ -127,7 +164,11 @@ export function auditPart({ part, written, grid, leads, edits, pins, follows }: 
 
 /** Played notes that stand on the page as grace notes. */
 function gracesOf({ bars }: Part): NoteId[] {
-  return bars.flatMap(({ voices }) => voices.flatMap(({ symbols }) => symbols.flatMap(({ marks }) => (marks?.graces ?? []).flatMap((grace) => grace.played))));
+  return bars.flatMap(({ voices }) =>
+    voices.flatMap(({ symbols }) =>
+      symbols.flatMap(({ marks }) => (marks?.graces ?? []).flatMap((grace) => grace.played)),
+    ),
+  );
 }
 
 /** Which written note each played one went into. */
@@ -142,22 +183,50 @@ function placedById(notes: readonly PlacedNote[]): Map<NoteId, PlacedNote> {
 export function auditQueries(audit: PartAudit, part: CastPart, grid: GridChoice, bars: readonly Bar[]): Query[] {
   const starts = bars.map((bar) => bar.start);
   const startOf = placedById(grid.notes);
-  const query = (cause: string, notes: readonly NoteId[], words: (count: string) => string, facts: Query['facts'] = {}): Query[] => {
+  const query = (
+    cause: string,
+    notes: readonly NoteId[],
+    words: (count: string) => string,
+    facts: Query['facts'] = {},
+  ): Query[] => {
     if (notes.length === 0) return [];
     const at = startOf.get(notes[0]!)?.start ?? 0;
     const { bar, beat } = barBeat(bars, at);
-    return [{ id: `audit/${cause}/${part.id}`, kind: 'audit', part: part.id, at, bar: barIndexAt(starts, at), played: [...notes], message: `${part.name}, bar ${bar}, beat ${beat}: ${words(notes.length === 1 ? 'a played note' : `${notes.length} played notes`)}`, facts: { cause, ...facts } }];
+    return [
+      {
+        id: `audit/${cause}/${part.id}`,
+        kind: 'audit',
+        part: part.id,
+        at,
+        bar: barIndexAt(starts, at),
+        played: [...notes],
+        message: `${part.name}, bar ${bar}, beat ${beat}: ${words(notes.length === 1 ? 'a played note' : `${notes.length} played notes`)}`,
+        facts: { cause, ...facts },
+      },
+    ];
   };
   return [
-    ...query('missing', audit.missing, (count) => `${count} did not reach the page (lost between grid and assembling).`),
+    ...query(
+      'missing',
+      audit.missing,
+      (count) => `${count} did not reach the page (lost between grid and assembling).`,
+    ),
     ...query('repitched', audit.repitched, (count) => `${count} stand at another pitch (spelling or transposition).`),
-    ...query('displaced', audit.displaced.map(({ note }) => note), (count) => `${count} left the place they were played at (grid or doubled lines).`, { moves: JSON.stringify(audit.displaced.map(({ note, by }) => ({ note, by }))) }),
+    ...query(
+      'displaced',
+      audit.displaced.map(({ note }) => note),
+      (count) => `${count} left the place they were played at (grid or doubled lines).`,
+      { moves: JSON.stringify(audit.displaced.map(({ note, by }) => ({ note, by }))) },
+    ),
     ...trillQuery(grid, query),
   ];
 }
 
 /** Trills swallow notes: what they stand for is said, and can be written out. */
-function trillQuery(grid: GridChoice, query: (cause: string, notes: readonly NoteId[], words: (count: string) => string) => Query[]): Query[] {
+function trillQuery(
+  grid: GridChoice,
+  query: (cause: string, notes: readonly NoteId[], words: (count: string) => string) => Query[],
+): Query[] {
   const trills = grid.notes.filter((note) => note.ornament?.trill);
   const behind = trills.flatMap((note) => [note.id, ...(note.behind ?? [])]);
   const many = trills.length > 1 ? `${trills.length} trills` : 'one trill';
@@ -165,7 +234,8 @@ function trillQuery(grid: GridChoice, query: (cause: string, notes: readonly Not
 }
 
 /**
- * The audits in a sentence: "All 4,312 notes are written; 4,290 where they were played, within 9 ms (310 after the lead of Horn, 80 ms,
+ * The audits in a sentence: "All 4,312 notes are written; 4,290 where they were played, within 9 ms (310 after the lead
+ * of Horn, 80 ms,
  * was taken out); 22 as trills, grace notes or spread chords."
  */
 export function auditInWords(audits: readonly PartAudit[], names: ReadonlyMap<PartId, string>): string {
@@ -177,9 +247,17 @@ export function auditInWords(audits: readonly PartAudit[], names: ReadonlyMap<Pa
   const inPlace = sum((one) => one.inPlace);
   const within = Math.ceil(audits.reduce((most, one) => Math.max(most, one.within), 0));
   const led = audits.filter((one) => one.lead.notes > 0);
-  const leads = led.length === 0 ? '' : led.length === 1 ? ` (${number(led[0]!.lead.notes)} of them after the lead of ${names.get(led[0]!.part) ?? led[0]!.part}, ${Math.abs(led[0]!.lead.milliseconds)} ms, was taken out)` : ` (${number(sum((one) => one.lead.notes))} of them after the leads of ${led.length} parts were taken out)`;
+  const leads =
+    led.length === 0
+      ? ''
+      : led.length === 1
+        ? ` (${number(led[0]!.lead.notes)} of them after the lead of ${names.get(led[0]!.part) ?? led[0]!.part}, ${Math.abs(led[0]!.lead.milliseconds)} ms, was taken out)`
+        : ` (${number(sum((one) => one.lead.notes))} of them after the leads of ${led.length} parts were taken out)`;
   const place = within === 0 ? 'exactly where they were played' : `where they were played, within ${within} ms`;
-  const written = missing > 0 ? `${number(notes - missing)} of ${number(notes)} notes are written` : `All ${number(notes)} notes are written`;
+  const written =
+    missing > 0
+      ? `${number(notes - missing)} of ${number(notes)} notes are written`
+      : `All ${number(notes)} notes are written`;
   const others = [
     [sum((one) => one.signs), 'behind a trill, tremolo, grace note or in a spread chord'],
     [sum((one) => one.merged), 'struck twice in one place and written once'],
@@ -189,6 +267,9 @@ export function auditInWords(audits: readonly PartAudit[], names: ReadonlyMap<Pa
     [missing, 'not written, asked about'],
   ] as const;
   const rest = others.filter(([count]) => count > 0).map(([count, words]) => `${number(count)} ${words}`);
-  const first = inPlace === notes && missing === 0 ? `All ${number(notes)} notes are written ${place}${leads}` : `${written}; ${number(inPlace)} ${place}${leads}`;
+  const first =
+    inPlace === notes && missing === 0
+      ? `All ${number(notes)} notes are written ${place}${leads}`
+      : `${written}; ${number(inPlace)} ${place}${leads}`;
   return `${[first, ...rest].join('; ')}.`;
 }

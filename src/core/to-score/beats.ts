@@ -1,4 +1,15 @@
-import { beatsOfBar, lastNotAfter, QUARTER, tempoAt, ticksFromUnits, type Bar, type Beat, type PlayedUnits, type Seconds, type TempoMap } from '../time';
+import {
+  beatsOfBar,
+  lastNotAfter,
+  QUARTER,
+  tempoAt,
+  ticksFromUnits,
+  type Bar,
+  type Beat,
+  type PlayedUnits,
+  type Seconds,
+  type TempoMap,
+} from '../time';
 
 /** The beats of the whole piece with what the stages ask of them: where a place falls, and how long a beat lasts. */
 export interface BeatLine {
@@ -15,7 +26,10 @@ export function layBeats(bars: readonly Bar[], tempo: TempoMap): BeatLine {
   return {
     beats,
     starts: Float64Array.from(beats, (beat) => beat.start),
-    secondsPerUnit: Float64Array.from(beats, (beat): Seconds => tempoAt(tempo, ticksFromUnits(beat.start, tempo.ticksPerQuarter)) / 1e6 / QUARTER),
+    secondsPerUnit: Float64Array.from(
+      beats,
+      (beat): Seconds => tempoAt(tempo, ticksFromUnits(beat.start, tempo.ticksPerQuarter)) / 1e6 / QUARTER,
+    ),
     unitsPerTick: QUARTER / tempo.ticksPerQuarter,
   };
 }

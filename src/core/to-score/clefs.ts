@@ -1,15 +1,23 @@
 /*
  * Clefs: a part changes its clef only where that pays.
  *
- * Takes a staff's written pitches bar by bar; gives the bars at which another of its usual clefs begins. Least-cost path over
- * the bars: ledger lines cost, the first two little, every change costs as much as a bar full of them, and the instrument's first
+ * Takes a staff's written pitches bar by bar; gives the bars at which another of its usual clefs begins. Least-cost
+ * path over
+ * the bars: ledger lines cost, the first two little, every change costs as much as a bar full of them, and the
+ * instrument's first
  * clef is cheaper than its others. Which clefs an instrument reads: usual orchestration handbooks, from memory.
  */
 import type { Clef, Instrument } from '../instruments';
 import { diatonicNumber, type ClefChange, type PartBar } from '../score';
 
 /** Diatonic places of the bottom and top line, counted in steps from C of octave 0. */
-export const STAFF_LINES: Partial<Record<Clef, readonly [number, number]>> = { treble: [30, 38], bass: [18, 26], alto: [24, 32], tenor: [22, 30], 'treble-8vb': [23, 31] };
+export const STAFF_LINES: Partial<Record<Clef, readonly [number, number]>> = {
+  treble: [30, 38],
+  bass: [18, 26],
+  alto: [24, 32],
+  tenor: [22, 30],
+  'treble-8vb': [23, 31],
+};
 
 const ALTERNATIVES: Record<string, readonly Clef[]> = {
   cello: ['bass', 'tenor', 'treble'],
@@ -29,7 +37,10 @@ const RANK = [0, 0.4, 1.6];
 const EMPTY_BAR = 0.05;
 
 /** The clefs a staff of an instrument may change between, its first one included; one where it never does. */
-export function clefChoices({ id, clefs, unpitched }: Pick<Instrument, 'id' | 'clefs' | 'unpitched'>, staff: number): readonly Clef[] {
+export function clefChoices(
+  { id, clefs, unpitched }: Pick<Instrument, 'id' | 'clefs' | 'unpitched'>,
+  staff: number,
+): readonly Clef[] {
   const home = clefs[staff - 1]!;
   if (unpitched || !STAFF_LINES[home]) return [home];
   if (clefs.length > 1) return [home, home === 'treble' ? 'bass' : 'treble'];
@@ -39,13 +50,20 @@ export function clefChoices({ id, clefs, unpitched }: Pick<Instrument, 'id' | 'c
 /** @param staff from 1 @param choices the first one stands at the beginning */
 export function clefChanges(bars: readonly PartBar[], staff: number, choices: readonly Clef[]): ClefChange[] {
   if (choices.length < 2) return [];
-  const places = bars.map((bar) => bar.voices.filter((voice) => voice.staff === staff).flatMap((voice) => voice.symbols.flatMap((symbol) => symbol.notes.map((note) => diatonicNumber(note.pitch)))));
+  const places = bars.map((bar) =>
+    bar.voices
+      .filter((voice) => voice.staff === staff)
+      .flatMap((voice) => voice.symbols.flatMap((symbol) => symbol.notes.map((note) => diatonicNumber(note.pitch)))),
+  );
   // One state for each clef; each remembers where it came from.
   let costs = choices.map((_, c) => (c === 0 ? 0 : Infinity));
   const from: number[][] = [];
   for (const bar of places) {
     const steps = choices.map((clef, c) => {
-      const best = costs.reduce((a, _, other) => (costs[other]! + (other === c ? 0 : CHANGE) < costs[a]! + (a === c ? 0 : CHANGE) ? other : a), 0);
+      const best = costs.reduce(
+        (a, _, other) => (costs[other]! + (other === c ? 0 : CHANGE) < costs[a]! + (a === c ? 0 : CHANGE) ? other : a),
+        0,
+      );
       return { best, cost: costs[best]! + (best === c ? 0 : CHANGE) + barCost(bar, clef, c) };
     });
     from.push(steps.map(({ best }) => best));
@@ -65,7 +83,10 @@ export function clefChanges(bars: readonly PartBar[], staff: number, choices: re
 function barCost(places: readonly number[], clef: Clef, rank: number): number {
   if (places.length === 0) return rank > 0 ? EMPTY_BAR : 0;
   const [bottom, top] = STAFF_LINES[clef]!;
-  return places.reduce((sum, place) => sum + ledgerCost(Math.max(0, Math.floor(Math.max(bottom - place, place - top) / 2))), RANK[rank]!);
+  return places.reduce(
+    (sum, place) => sum + ledgerCost(Math.max(0, Math.floor(Math.max(bottom - place, place - top) / 2))),
+    RANK[rank]!,
+  );
 }
 
 function ledgerCost(ledgers: number): number {

@@ -1,5 +1,6 @@
 /*
- * Doubts a copyist has about the look of a part: doubles that are written differently, many instruments on one percussion staff, bars that
+ * Doubts a copyist has about the look of a part: doubles that are written differently, many instruments on one
+ * percussion staff, bars that
  * could be written as repeat signs.
  */
 import type { CastPart } from '../casting';
@@ -18,7 +19,11 @@ const MANY = 4;
 const LEAST_LIKE = 4;
 
 /** Parts that play the same and are written differently here and there: one query for each pair. */
-export function doublingQueries(doublings: readonly Doubling[], parts: readonly CastPart[], bars: readonly Bar[]): Query[] {
+export function doublingQueries(
+  doublings: readonly Doubling[],
+  parts: readonly CastPart[],
+  bars: readonly Bar[],
+): Query[] {
   const nameOf = (id: PartId) => parts.find((part) => part.id === id)!.name;
   return doublings
     .filter(({ bars: both, differing }) => both.length >= LEAST_DOUBLED && differing.length > 0)
@@ -40,7 +45,9 @@ export function doublingQueries(doublings: readonly Doubling[], parts: readonly 
 function barList(numbers: readonly number[]): string {
   const shown = numbers.slice(0, 4);
   if (numbers.length === 1) return `in bar ${shown[0]}`;
-  return numbers.length > shown.length ? `in ${numbers.length} of them, from bar ${shown[0]} on,` : `in bars ${shown.slice(0, -1).join(', ')} and ${shown.at(-1)}`;
+  return numbers.length > shown.length
+    ? `in ${numbers.length} of them, from bar ${shown[0]} on,`
+    : `in bars ${shown.slice(0, -1).join(', ')} and ${shown.at(-1)}`;
 }
 
 /** Percussion of many instruments on one staff. */
@@ -50,17 +57,40 @@ export function manySoundsQueries(part: CastPart): Query[] {
     const groups = [...new Set(notes.map((note) => percussionGroupOf(note.key)))].sort((a, b) => a - b);
     const names = groups.flatMap((group) => PERCUSSION_GROUPS.find(({ number }) => number === group)?.name ?? []);
     if (names.length < (groups.includes(KIT_GROUP) ? MANY_BESIDE_KIT : MANY)) return [];
-    const shown = names.length > 5 ? `${names.slice(0, 4).join(', ')} and ${names.length - 4} more` : `${names.slice(0, -1).join(', ')} and ${names.at(-1)}`;
-    return [{ id: `many-sounds/${track}`, kind: 'many-sounds', part: part.id, track, message: `${part.name} has ${shown} on one staff${groups.includes(KIT_GROUP) ? ' with the kit' : ''}. Each could have a line of its own.` }];
+    const shown =
+      names.length > 5
+        ? `${names.slice(0, 4).join(', ')} and ${names.length - 4} more`
+        : `${names.slice(0, -1).join(', ')} and ${names.at(-1)}`;
+    return [
+      {
+        id: `many-sounds/${track}`,
+        kind: 'many-sounds',
+        part: part.id,
+        track,
+        message: `${part.name} has ${shown} on one staff${groups.includes(KIT_GROUP) ? ' with the kit' : ''}. Each could have a line of its own.`,
+      },
+    ];
   });
 }
 
 /** A percussion part that plays the same bar over and over. */
 export function barRepeatQueries(part: CastPart, written: Part, bars: readonly Bar[]): Query[] {
   if (!part.instrument.unpitched) return [];
-  const like = withBarRepeats(written, bars.map((bar) => bar.length)).bars.flatMap((bar, b) => (bar.likeBefore === undefined ? [] : [b]));
+  const like = withBarRepeats(
+    written,
+    bars.map((bar) => bar.length),
+  ).bars.flatMap((bar, b) => (bar.likeBefore === undefined ? [] : [b]));
   const rows = like.filter((b, i) => like[i + LEAST_LIKE - 1] === b + LEAST_LIKE - 1);
   if (rows.length === 0) return [];
   const first = bars[rows[0]!]!;
-  return [{ id: `bar-repeats/${part.id}`, kind: 'bar-repeats', part: part.id, at: first.start, bar: first.index, message: `${part.name}: ${like.length} of ${bars.length} bars are like the one or the two before them, from bar ${first.number} on. They could be repeat signs.` }];
+  return [
+    {
+      id: `bar-repeats/${part.id}`,
+      kind: 'bar-repeats',
+      part: part.id,
+      at: first.start,
+      bar: first.index,
+      message: `${part.name}: ${like.length} of ${bars.length} bars are like the one or the two before them, from bar ${first.number} on. They could be repeat signs.`,
+    },
+  ];
 }

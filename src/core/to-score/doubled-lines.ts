@@ -4,8 +4,10 @@
  *     flute    played clearly     x.  x x  x         leads
  *     violin   played loosely     x . xx   x    →    written as the flute's
  *
- * Takes the staves of all parts with their written times; gives them with bars that double each other (the same pitch classes struck one
- * after the other, in unison or octaves, at nearly the same moments) in agreement on starts, ends and dots. The part whose timing is
+ * Takes the staves of all parts with their written times; gives them with bars that double each other (the same pitch
+ * classes struck one
+ * after the other, in unison or octaves, at nearly the same moments) in agreement on starts, ends and dots. The part
+ * whose timing is
  * clearest decides. Notes that really sound for another length keep it. Common practice, no source.
  */
 import type { PartId } from '../score';
@@ -76,11 +78,23 @@ export function agreeDoubles(parts: readonly DoublingPart[], bars: readonly Bar[
       // Where the leader itself is written as this one, nothing is left to follow.
       if (leader === clearest && !chosen && parts[leader.part]!.model === parts[line.part]!.id) continue;
       const follower = parts[line.part]!;
-      const agreement = follows(line.strikes[0]!.start) ? follow(line, leader, changes[line.part]!, chosen !== undefined) : agreementOf(line, leader);
-      count(doublings, follower.id, parts[leader.part]!.id, lastNotAfter(starts(bars), line.strikes[0]!.start), agreement);
+      const agreement = follows(line.strikes[0]!.start)
+        ? follow(line, leader, changes[line.part]!, chosen !== undefined)
+        : agreementOf(line, leader);
+      count(
+        doublings,
+        follower.id,
+        parts[leader.part]!.id,
+        lastNotAfter(starts(bars), line.strikes[0]!.start),
+        agreement,
+      );
     }
   }
-  const staves = parts.map((part, p) => (changes[p]!.size === 0 ? part.staves : part.staves.map((staff) => ({ ...staff, notes: staff.notes.map((note) => changes[p]!.get(note) ?? note) }))));
+  const staves = parts.map((part, p) =>
+    changes[p]!.size === 0
+      ? part.staves
+      : part.staves.map((staff) => ({ ...staff, notes: staff.notes.map((note) => changes[p]!.get(note) ?? note) })),
+  );
   return { staves, doublings: [...doublings.values()] };
 }
 
@@ -122,7 +136,9 @@ function classesOf({ notes }: Strike): string {
 }
 
 function together(a: BarLine, b: BarLine): boolean {
-  return a.strikes.every((strike, i) => Math.abs(strike.notes[0]!.onsetSeconds - b.strikes[i]!.notes[0]!.onsetSeconds) <= APART);
+  return a.strikes.every(
+    (strike, i) => Math.abs(strike.notes[0]!.onsetSeconds - b.strikes[i]!.notes[0]!.onsetSeconds) <= APART,
+  );
 }
 
 /** Each voice of each staff, cut at the barlines. */
@@ -152,10 +168,12 @@ function linesByBar(staves: readonly StaffNotes[], part: number, bars: readonly 
 
 /** Whether two outcomes for the same notes are written the same. */
 export function sameWriting(a: readonly StaffNotes[], b: readonly StaffNotes[]): boolean {
-  return a.every((staff, s) => staff.notes.every((note, n) => {
-    const other = b[s]!.notes[n]!;
-    return note.start === other.start && note.end === other.end && note.short === other.short;
-  }));
+  return a.every((staff, s) =>
+    staff.notes.every((note, n) => {
+      const other = b[s]!.notes[n]!;
+      return note.start === other.start && note.end === other.end && note.short === other.short;
+    }),
+  );
 }
 
 /** Writes a line as its leader's, unless it is really played otherwise. @param decided somebody said so */
@@ -166,8 +184,12 @@ function follow(line: BarLine, leader: BarLine, changes: Map<EndedNote, EndedNot
   });
   const plain = line.strikes.every(({ notes }) => notes.every((note) => note.ornament === undefined));
   // What the file says of every value is meant, and what it has exactly stays where it stands.
-  const meant = line.strikes.every(({ notes }) => notes.every((note) => note.meant !== undefined && note.meantEnd === note.end));
-  const moved = line.strikes.some(({ notes, start }, i) => notes.some((note) => note.meant !== undefined) && start !== leader.strikes[i]!.start);
+  const meant = line.strikes.every(({ notes }) =>
+    notes.every((note) => note.meant !== undefined && note.meantEnd === note.end),
+  );
+  const moved = line.strikes.some(
+    ({ notes, start }, i) => notes.some((note) => note.meant !== undefined) && start !== leader.strikes[i]!.start,
+  );
   if (!plain || (!decided && (!alike || meant || moved))) return agreementOf(line, leader);
   if (agreementOf(line, leader) === 'alike') return 'alike';
   line.strikes.forEach((strike, i) => {

@@ -4,7 +4,15 @@
 import { trackLabel, type Casting, type CastPart } from '../casting';
 import { findDuplicates, mixedTracks, type Performance, type TrackId } from '../performance';
 import { keyInWords, keyName, type Query, type ScoreKey } from '../score';
-import { barBeat, barIndexAt, type Bar, type MidiKey, type Milliseconds, type Seconds, type WrittenUnits } from '../time';
+import {
+  barBeat,
+  barIndexAt,
+  type Bar,
+  type MidiKey,
+  type Milliseconds,
+  type Seconds,
+  type WrittenUnits,
+} from '../time';
 import { beatIndexAt, type BeatLine } from './beats';
 import type { GridChoice } from './grid';
 import { usualKey, type BarKey } from './keys';
@@ -19,7 +27,13 @@ const FAR: Seconds = 0.045;
 const MOSTLY = 0.3;
 
 /** Notes far off their place, and notes the instrument does not have. */
-export function noteQueries(part: CastPart, grid: GridChoice, bars: readonly Bar[], line: BeatLine, switches: ReadonlySet<MidiKey>): Query[] {
+export function noteQueries(
+  part: CastPart,
+  grid: GridChoice,
+  bars: readonly Bar[],
+  line: BeatLine,
+  switches: ReadonlySet<MidiKey>,
+): Query[] {
   const barStarts = bars.map((bar) => bar.start);
   const place = (at: WrittenUnits) => {
     const { bar, beat } = barBeat(bars, at);
@@ -30,7 +44,9 @@ export function noteQueries(part: CastPart, grid: GridChoice, bars: readonly Bar
 
 /** Keys of a part that are already asked about as keyswitches. */
 export function suspectedSwitches(part: CastPart, queries: readonly Query[]): Set<MidiKey> {
-  const keys = queries.filter((query) => query.kind === 'keyswitch' && part.tracks.includes(query.track!)).flatMap((query) => String(query.facts?.keys).split(' '));
+  const keys = queries
+    .filter((query) => query.kind === 'keyswitch' && part.tracks.includes(query.track!))
+    .flatMap((query) => String(query.facts?.keys).split(' '));
   return new Set(keys.map(Number));
 }
 
@@ -71,7 +87,8 @@ function outside(part: CastPart, grid: GridChoice, place: Place, switches: Reado
   const { unpitched, range } = part.instrument;
   if (unpitched) return [];
   // MusicXML has no octave below 0 and none above 9.
-  const writable = (key: number) => key + part.instrument.transposition >= 12 && key + part.instrument.transposition < 132;
+  const writable = (key: number) =>
+    key + part.instrument.transposition >= 12 && key + part.instrument.transposition < 132;
   const fits = (key: number) => switches.has(key) || (key >= range[0] && key <= range[1] && writable(key));
   const strange = grid.notes.filter((note) => !fits(note.key));
   const octave = octaveOff(part, grid, strange, switches, writable);
@@ -114,15 +131,30 @@ function outside(part: CastPart, grid: GridChoice, place: Place, switches: Reado
 /** So many notes out of range speak for the octave of the whole part rather than for single notes. */
 const FEW_STRANGE = 3;
 
-/** The octave by which the whole part would lie where its instrument plays; two octaves off it is rather another instrument. */
-function octaveOff({ instrument }: CastPart, { notes }: GridChoice, strange: readonly PlacedNote[], switches: ReadonlySet<MidiKey>, writable: (key: number) => boolean): number | null {
+/**
+ * The octave by which the whole part would lie where its instrument plays; two octaves off it is rather another
+ * instrument.
+ */
+function octaveOff(
+  { instrument }: CastPart,
+  { notes }: GridChoice,
+  strange: readonly PlacedNote[],
+  switches: ReadonlySet<MidiKey>,
+  writable: (key: number) => boolean,
+): number | null {
   if (strange.length < FEW_STRANGE) return null;
   const [low, high] = instrument.range;
   const within = (key: number) => key >= low && key <= high && writable(key);
   return [12, -12].find((by) => notes.every(({ key }) => switches.has(key) || within(key + by))) ?? null;
 }
 
-function octaveQuery(part: CastPart, { notes }: GridChoice, strange: readonly PlacedNote[], by: number, place: Place): Query {
+function octaveQuery(
+  part: CastPart,
+  { notes }: GridChoice,
+  strange: readonly PlacedNote[],
+  by: number,
+  place: Place,
+): Query {
   const first = strange[0]!;
   const { words, bar } = place(first.start);
   const [low, high] = part.instrument.range.map(keyInWords);
@@ -144,14 +176,28 @@ export function leadQueries(casting: Casting, leads: Map<TrackId, Lead>): Query[
     part.tracks.flatMap((track): Query[] => {
       const lead = leads.get(track)!;
       if (lead.pinned || lead.milliseconds === 0 || lead.confidence >= LEAST_LEAD_CONFIDENCE) return [];
-      return [{ id: `lead/${track}`, kind: 'lead', track, part: part.id, message: `${part.name} may have been played ${Math.abs(lead.milliseconds)} ms ${lead.milliseconds > 0 ? 'early' : 'late'} (${Math.round(lead.confidence * 100)} % sure); written as played so far.`, facts: { ms: lead.milliseconds } }];
+      return [
+        {
+          id: `lead/${track}`,
+          kind: 'lead',
+          track,
+          part: part.id,
+          message: `${part.name} may have been played ${Math.abs(lead.milliseconds)} ms ${lead.milliseconds > 0 ? 'early' : 'late'} (${Math.round(lead.confidence * 100)} % sure); written as played so far.`,
+          facts: { ms: lead.milliseconds },
+        },
+      ];
     }),
   );
 }
 
 /** What was odd in the file itself. */
 export function fileQueries(performance: Performance): Query[] {
-  return performance.warnings.map((warning, i) => ({ id: `file/${i}/${warning.track ?? ''}/${warning.tick ?? ''}`, kind: 'file', track: warning.track, message: warning.message }));
+  return performance.warnings.map((warning, i) => ({
+    id: `file/${i}/${warning.track ?? ''}/${warning.tick ?? ''}`,
+    kind: 'file',
+    track: warning.track,
+    message: warning.message,
+  }));
 }
 
 /** Tracks that double another and are both written; tracks that carry several channels. */
@@ -164,17 +210,40 @@ export function trackQueries(performance: Performance, casting: Casting): Query[
   const duplicates = [...findDuplicates(performance)].filter(([id, { of }]) => written.has(id) && written.has(of));
   return [
     ...duplicates.map(([id, { of, exact, transposed, later }]): Query => {
-      const shift = [transposed !== 0 && `${Math.abs(transposed / 12)} octave${Math.abs(transposed) > 12 ? 's' : ''} ${transposed > 0 ? 'higher' : 'lower'}`, later !== 0 && `${Math.abs(later)} ms ${later > 0 ? 'later' : 'earlier'}`].filter(Boolean).join(', ');
-      return { id: `duplicate-track/${id}`, kind: 'duplicate-track', track: id, part: id, message: `${nameOf(id)} plays ${exact ? 'exactly ' : ''}what ${nameOf(of)} plays${shift && ` (${shift})`}: perhaps only there to thicken the sound.` };
+      const shift = [
+        transposed !== 0 &&
+          `${Math.abs(transposed / 12)} octave${Math.abs(transposed) > 12 ? 's' : ''} ${transposed > 0 ? 'higher' : 'lower'}`,
+        later !== 0 && `${Math.abs(later)} ms ${later > 0 ? 'later' : 'earlier'}`,
+      ]
+        .filter(Boolean)
+        .join(', ');
+      return {
+        id: `duplicate-track/${id}`,
+        kind: 'duplicate-track',
+        track: id,
+        part: id,
+        message: `${nameOf(id)} plays ${exact ? 'exactly ' : ''}what ${nameOf(of)} plays${shift && ` (${shift})`}: perhaps only there to thicken the sound.`,
+      };
     }),
     ...mixedTracks(performance)
       .filter((track) => written.has(track.id))
-      .map((track): Query => ({ id: `mixed-channels/${track.id}`, kind: 'mixed-channels', track: track.id, part: track.id, message: `${trackLabel(track)} plays on channels ${track.channels.join(', ')}: perhaps ${track.channels.length} instruments.` })),
+      .map((track): Query => ({
+        id: `mixed-channels/${track.id}`,
+        kind: 'mixed-channels',
+        track: track.id,
+        part: track.id,
+        message: `${trackLabel(track)} plays on channels ${track.channels.join(', ')}: perhaps ${track.channels.length} instruments.`,
+      })),
   ];
 }
 
 /** Where the signature printed is not what the file says, or not what its notes say. */
-export function keyQueries(keys: readonly ScoreKey[], barKeys: readonly BarKey[], performance: Performance, decided: boolean): Query[] {
+export function keyQueries(
+  keys: readonly ScoreKey[],
+  barKeys: readonly BarKey[],
+  performance: Performance,
+  decided: boolean,
+): Query[] {
   if (decided || barKeys.length === 0) return [];
   const heard = usualKey(barKeys);
   const stated = performance.keys;
@@ -182,9 +251,23 @@ export function keyQueries(keys: readonly ScoreKey[], barKeys: readonly BarKey[]
   if (isDefaultKey(stated)) {
     const printed = keys[0]!;
     if (stated.length === 0 || printed.fifths === 0) return [];
-    return [{ id: 'key-signature/default', kind: 'key-signature', message: `The file says C major, which often means that nobody set it. Its notes say ${keyName(printed)}, and that is printed.`, facts: { fifths: printed.fifths, mode: printed.mode } }];
+    return [
+      {
+        id: 'key-signature/default',
+        kind: 'key-signature',
+        message: `The file says C major, which often means that nobody set it. Its notes say ${keyName(printed)}, and that is printed.`,
+        facts: { fifths: printed.fifths, mode: printed.mode },
+      },
+    ];
   }
   const share = barKeys.filter((key) => keys.some((printed) => printed.fifths === key.fifths)).length / barKeys.length;
   if (share > 0.25) return [];
-  return [{ id: 'key-signature/stated', kind: 'key-signature', message: `The file’s key signature is printed, but the notes sound like ${keyName(heard)}.`, facts }];
+  return [
+    {
+      id: 'key-signature/stated',
+      kind: 'key-signature',
+      message: `The file’s key signature is printed, but the notes sound like ${keyName(heard)}.`,
+      facts,
+    },
+  ];
 }

@@ -4,8 +4,10 @@
  *     played   ==|  ====|=   ==|            released early, overlapping, early
  *     written  ====|====|====|              next onset, trimmed, next onset
  *
- * Takes placed notes of one voice; gives written ends. For each chord the ends in question are the places of the grid up to
- * the next onset of the voice. A player lets go after a certain share of a note (estimated from the voice): an end is good
+ * Takes placed notes of one voice; gives written ends. For each chord the ends in question are the places of the grid
+ * up to
+ * the next onset of the voice. A player lets go after a certain share of a note (estimated from the voice): an end is
+ * good
  * when the release fits that share, and when it leaves no rest or a rest of some size rather than a splinter.
  */
 import { noteValue } from '../score';
@@ -72,18 +74,32 @@ export function writeEnds(input: DurationInput): { notes: EndedNote[]; report: D
 }
 
 /** The end that the file tells, where it can be written beside what else is in its beat. */
-function meantEnd(chord: readonly PlacedNote[], next: WrittenUnits, { line, divisions }: DurationInput): WrittenUnits | null {
+function meantEnd(
+  chord: readonly PlacedNote[],
+  next: WrittenUnits,
+  { line, divisions }: DurationInput,
+): WrittenUnits | null {
   const ends = chord.flatMap((note) => note.meantEnd ?? []);
   if (ends.length < chord.length) return null;
   const end = Math.min(next, median(ends));
   if (end <= chord[0]!.start) return null;
   const b = lastNotAfter(line.starts, end);
   const beat = line.beats[b]!;
-  const writable = end === next || exactDivisions(beat.length, beat.compound, divisions[b] ?? 1).some((division) => ((end - beat.start) * division) % beat.length === 0);
+  const writable =
+    end === next ||
+    exactDivisions(beat.length, beat.compound, divisions[b] ?? 1).some(
+      (division) => ((end - beat.start) * division) % beat.length === 0,
+    );
   return writable && ends.includes(median(ends)) ? end : null;
 }
 
-function bestEnd(chord: readonly PlacedNote[], release: number, next: WrittenUnits, { share, spread: usualSpread }: Release, input: DurationInput): WrittenUnits {
+function bestEnd(
+  chord: readonly PlacedNote[],
+  release: number,
+  next: WrittenUnits,
+  { share, spread: usualSpread }: Release,
+  input: DurationInput,
+): WrittenUnits {
   const { start } = chord[0]!;
   // Measured from where the chord was really struck, so that an early chord is not thought short.
   const played = release - median(chord.map((note) => note.onset));
@@ -121,8 +137,15 @@ function placeCost(end: WrittenUnits, { line }: DurationInput): number {
   return (end - beat.start) * 2 === beat.length || beat.compound ? 0.3 : 0.7;
 }
 
-/** Grid places after `start` and up to `next` around the release; the next onset always among them when it is finite. */
-function endsInQuestion(start: WrittenUnits, release: number, next: WrittenUnits, input: DurationInput): WrittenUnits[] {
+/**
+ * Grid places after `start` and up to `next` around the release; the next onset always among them when it is finite.
+ */
+function endsInQuestion(
+  start: WrittenUnits,
+  release: number,
+  next: WrittenUnits,
+  input: DurationInput,
+): WrittenUnits[] {
   const { line, divisions, smallest } = input;
   const ends: WrittenUnits[] = [];
   const reach = Math.max(QUARTER, (release - start) * 0.6);
@@ -160,15 +183,23 @@ export function isTuplet(division: number, compound: boolean): boolean {
 /** A note may end where the beat is divided, or at the part's smallest value in a beat without tuplet. */
 function endDivisions(length: WrittenUnits, compound: boolean, division: number, smallest: WrittenUnits): number[] {
   if (isTuplet(division, compound)) return [division];
-  const plain = (compound ? NATURAL_COMPOUND : NATURAL).filter((d) => Number.isInteger(length / d) && length / d >= Math.min(smallest, QUARTER / 2));
+  const plain = (compound ? NATURAL_COMPOUND : NATURAL).filter(
+    (d) => Number.isInteger(length / d) && length / d >= Math.min(smallest, QUARTER / 2),
+  );
   return [division, ...plain];
 }
 
-/** Where a note of a file that is exact may end: also between the onsets of a tuplet, and in thirds where nothing begins. */
+/**
+ * Where a note of a file that is exact may end: also between the onsets of a tuplet, and in thirds where nothing
+ * begins.
+ */
 function exactDivisions(length: WrittenUnits, compound: boolean, division: number): number[] {
-  if (isTuplet(division, compound)) return [division, 2 * division].filter((d) => Number.isInteger(length / d) && d / oddPart(d) <= MOST_HALVINGS);
+  if (isTuplet(division, compound))
+    return [division, 2 * division].filter((d) => Number.isInteger(length / d) && d / oddPart(d) <= MOST_HALVINGS);
   const natural = compound ? NATURAL_COMPOUND : NATURAL;
-  return [...new Set([division, ...natural, ...(division === 1 ? [compound ? 2 : 3, 16] : [16])])].filter((d) => Number.isInteger(length / d));
+  return [...new Set([division, ...natural, ...(division === 1 ? [compound ? 2 : 3, 16] : [16])])].filter((d) =>
+    Number.isInteger(length / d),
+  );
 }
 
 interface Release {
@@ -183,12 +214,14 @@ function releaseShare(chords: readonly (readonly PlacedNote[])[]): Release {
   const shares: number[] = [];
   for (let i = 0; i + 1 < chords.length; i++) {
     const interval = median(chords[i + 1]!.map((note) => note.onset)) - median(chords[i]!.map((note) => note.onset));
-    const share = (median(chords[i]!.map((note) => note.release)) - median(chords[i]!.map((note) => note.onset))) / interval;
+    const share =
+      (median(chords[i]!.map((note) => note.release)) - median(chords[i]!.map((note) => note.onset))) / interval;
     if (share > 0.6 && share < 1.3 && interval <= 2 * QUARTER) shares.push(Math.min(share, 1));
   }
   if (shares.length < 4) return { share: USUAL_SHARE, spread: RELEASE_SPREAD };
   const share = median(shares);
-  // A player who lets go alike each time is believed more closely; four more usual ones keep a short line from being believed too much.
+  // A player who lets go alike each time is believed more closely; four more usual ones keep a short line from being
+  // believed too much.
   const away = [...shares.map((one) => Math.abs(one - share)), ...Array<number>(4).fill(0.08)];
   return { share, spread: Math.min(RELEASE_SPREAD, Math.max(LEAST_SPREAD, SPREAD_OF_MEDIAN * median(away))) };
 }

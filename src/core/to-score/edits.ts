@@ -24,7 +24,12 @@ function applied(notes: PlacedNote[], edit: NoteEdit): PlacedNote[] {
     case 'join': {
       const other = notes.find((candidate) => candidate.id === edit.with);
       if (!other || other === note) return notes;
-      const joined = { ...note, meantEnd: other.meantEnd, release: sounding(note, other.release, other.start), absorbed: [...note.absorbed, other.id, ...other.absorbed] };
+      const joined = {
+        ...note,
+        meantEnd: other.meantEnd,
+        release: sounding(note, other.release, other.start),
+        absorbed: [...note.absorbed, other.id, ...other.absorbed],
+      };
       return notes.with(at, joined).filter((candidate) => candidate !== other);
     }
     case 'cut': {

@@ -17,12 +17,19 @@ function judged(notes: HandNote[], bpm = 100) {
 }
 
 /** Written places in quarters, null where a note was played by hand. */
-const places = ({ track, found }: ReturnType<typeof judged>) => track.notes.map((note) => (found.places.has(note.id) ? found.places.get(note.id)! / QUARTER : null));
-const at = (...quarters: number[]): HandNote[] => quarters.map((quarter, i) => ({ key: 60 + (i % 5), at: quarter, length: 0.1 }));
+const places = ({ track, found }: ReturnType<typeof judged>) =>
+  track.notes.map((note) => (found.places.has(note.id) ? found.places.get(note.id)! / QUARTER : null));
+const at = (...quarters: number[]): HandNote[] =>
+  quarters.map((quarter, i) => ({ key: 60 + (i % 5), at: quarter, length: 0.1 }));
 
 describe('exactness', () => {
   it('believes off-beats, dots and thirty-seconds where they stand', () => {
-    for (const quarters of [[0.5, 1.5, 2.5, 3.5, 4.5, 5.5], [0, 0.75, 1, 1.75, 2, 2.75], [0, 0.125, 0.25, 0.375, 0.5, 0.625], [0.25, 0.75, 1.25, 1.5, 2.25, 2.75]]) {
+    for (const quarters of [
+      [0.5, 1.5, 2.5, 3.5, 4.5, 5.5],
+      [0, 0.75, 1, 1.75, 2, 2.75],
+      [0, 0.125, 0.25, 0.375, 0.5, 0.625],
+      [0.25, 0.75, 1.25, 1.5, 2.25, 2.75],
+    ]) {
       expect(places(judged(at(...quarters)))).toEqual(quarters);
     }
   });
@@ -52,7 +59,8 @@ describe('exactness', () => {
         const { track, found } = judged(ticks.map((tick) => ({ key: 60, at: tick / PPQ, length: 0.02 })));
         for (const note of track.notes) {
           const place = found.places.get(note.id);
-          if (place !== undefined && found.offset === 0) expect(Math.abs(place - (note.start * QUARTER) / PPQ)).toBeLessThanOrEqual(QUARTER / 90 + 1e-6);
+          if (place !== undefined && found.offset === 0)
+            expect(Math.abs(place - (note.start * QUARTER) / PPQ)).toBeLessThanOrEqual(QUARTER / 90 + 1e-6);
         }
       }),
       { numRuns: 80 },
@@ -70,7 +78,12 @@ describe('gates', () => {
     });
     const { track, line, found } = judged(notes);
     const { gate, ends } = findMeantEnds(track.notes, found.places, line);
-    return { gate, lengths: track.notes.map((note) => (ends.has(note.id) ? (ends.get(note.id)! - found.places.get(note.id)!) / QUARTER : null)) };
+    return {
+      gate,
+      lengths: track.notes.map((note) =>
+        ends.has(note.id) ? (ends.get(note.id)! - found.places.get(note.id)!) / QUARTER : null,
+      ),
+    };
   };
   const values = [2, 2, 4, 1, 1, 2, 4, 3, 1, 2, 2, 4];
   it.each([[0.95], [0.9], [0.8]])('a share of %d on every note is a habit', (share) => {
@@ -81,22 +94,42 @@ describe('gates', () => {
   });
   it('what is let go before the next onset was not meant to last beyond it', () => {
     // At a gate of 80 % these would end three quarters of a beat into the next bar.
-    const notes = [3.8, 3.7, 3.6, 3.5].flatMap((length, i) => [0, 1, 2, 3].map((bar) => ({ key: 48 + 5 * i, at: bar * 4, length })));
+    const notes = [3.8, 3.7, 3.6, 3.5].flatMap((length, i) =>
+      [0, 1, 2, 3].map((bar) => ({ key: 48 + 5 * i, at: bar * 4, length })),
+    );
     const { track, line, found } = judged(notes);
     const { ends } = findMeantEnds(track.notes, found.places, line);
-    for (const note of track.notes) expect(ends.get(note.id) ?? 0).toBeLessThanOrEqual((Math.floor(note.start / PPQ / 4) + 1) * 4 * QUARTER);
+    for (const note of track.notes)
+      expect(ends.get(note.id) ?? 0).toBeLessThanOrEqual((Math.floor(note.start / PPQ / 4) + 1) * 4 * QUARTER);
   });
   it('full lengths and rests are what they are', () => {
     const notes = noteLine([60, 1], [0, 1], [62, 0.5], [0, 0.5], [64, 2], [65, 1], [0, 1], [67, 1]);
     const { track, line, found } = judged(notes);
     const { ends } = findMeantEnds(track.notes, found.places, line);
-    expect(track.notes.map((note) => (ends.get(note.id)! - found.places.get(note.id)!) / QUARTER)).toEqual([1, 0.5, 2, 1, 1]);
+    expect(track.notes.map((note) => (ends.get(note.id)! - found.places.get(note.id)!) / QUARTER)).toEqual([
+      1, 0.5, 2, 1, 1,
+    ]);
   });
 });
 
 describe('hands', () => {
   const staves = (chords: readonly { keys: readonly number[]; at: number; length: number }[]) => {
-    const notes = chords.flatMap(({ keys, at: start, length }, i) => keys.map((key, k) => ({ id: i * 10 + k, key, start: start * QUARTER, onset: start * QUARTER, release: (start + length) * QUARTER, onsetSeconds: 0, releaseSeconds: 0, velocity: 80, absorbed: [] }) as PlacedNote));
+    const notes = chords.flatMap(({ keys, at: start, length }, i) =>
+      keys.map(
+        (key, k) =>
+          ({
+            id: i * 10 + k,
+            key,
+            start: start * QUARTER,
+            onset: start * QUARTER,
+            release: (start + length) * QUARTER,
+            onsetSeconds: 0,
+            releaseSeconds: 0,
+            velocity: 80,
+            absorbed: [],
+          }) as PlacedNote,
+      ),
+    );
     return splitHands(notes);
   };
   it('a broken chord under a held melody is the left hand’s, high as it lies', () => {
@@ -107,7 +140,8 @@ describe('hands', () => {
     const found = staves(together);
     // In the first two beats the hands are still finding their places.
     together.forEach((one, i) => {
-      if (one.at >= 2 || one.at === 0) expect(found[i], `key ${one.keys[0]} at ${one.at}`).toBe(one.length === 2 ? 1 : 2);
+      if (one.at >= 2 || one.at === 0)
+        expect(found[i], `key ${one.keys[0]} at ${one.at}`).toBe(one.length === 2 ? 1 : 2);
     });
   });
   it('hands lie apart where the chord does', () => {

@@ -1,13 +1,17 @@
 /*
- * Exactness: which notes of a track the file has exactly where a machine puts them. Such a note was drawn, typed or quantized;
+ * Exactness: which notes of a track the file has exactly where a machine puts them. Such a note was drawn, typed or
+ * quantized;
  * it is meant where it stands, however syncopated, and no later stage may move it.
  *
  *     ticks    0   240  360  480        721   958  1130
  *     judged   ├── exact: beat 1 ──┤    ├─ by hand ───┤
  *
- * Takes the notes of one track in the file's own ticks; gives their written places. Two hypotheses for each beat, exact and by
- * hand, are compared along the track (Viterbi over two states, so that one lucky onset of a player is no quantization and one
- * odd beat of a machine no playing). Exact costs what the places are unusual; by hand costs what it is unlikely that a hand
+ * Takes the notes of one track in the file's own ticks; gives their written places. Two hypotheses for each beat, exact
+ * and by
+ * hand, are compared along the track (Viterbi over two states, so that one lucky onset of a player is no quantization
+ * and one
+ * odd beat of a machine no playing). Exact costs what the places are unusual; by hand costs what it is unlikely that a
+ * hand
  * meets the tick. A whole track may stand beside the grid by the same number of ticks, as some programs export it.
  */
 import type { NoteId, PlayedNote } from '../performance';
@@ -61,19 +65,26 @@ export function findExact(notes: readonly PlayedNote[], line: BeatLine, mayBeDis
     for (const offset of displacements(ticks, line)) {
       const judged = judge(ticks, offset, line);
       const seconds = Math.abs(offset) * line.unitsPerTick * line.secondsPerUnit[0]!;
-      const cost = judged.cost + DISPLACED + PER_SECOND_OF_DISPLACEMENT * seconds + farCost(offset, line) * ticks.length;
+      const cost =
+        judged.cost + DISPLACED + PER_SECOND_OF_DISPLACEMENT * seconds + farCost(offset, line) * ticks.length;
       if (cost < best.cost && judged.places.size >= DISPLACED_SHARE * ticks.length) best = { ...judged, cost, offset };
     }
   }
-  const places = new Map(notes.flatMap((note) => (best.places.has(note.start) ? [[note.id, best.places.get(note.start)!] as const] : [])));
+  const places = new Map(
+    notes.flatMap((note) => (best.places.has(note.start) ? [[note.id, best.places.get(note.start)!] as const] : [])),
+  );
   return { places, offset: best.offset, share: places.size / notes.length };
 }
 
-/** Displaced by a sixteenth and more it could as well be off the beat; the more so where a few milliseconds explain the rest. */
+/**
+ * Displaced by a sixteenth and more it could as well be off the beat; the more so where a few milliseconds explain the
+ * rest.
+ */
 function farCost(offset: Ticks, line: BeatLine): number {
   const sixteenth = QUARTER / 4 / line.unitsPerTick;
   if (Math.abs(offset) <= sixteenth / 2) return 0;
-  const rest: Seconds = Math.abs(offset - Math.round(offset / sixteenth) * sixteenth) * line.unitsPerTick * line.secondsPerUnit[0]!;
+  const rest: Seconds =
+    Math.abs(offset - Math.round(offset / sixteenth) * sixteenth) * line.unitsPerTick * line.secondsPerUnit[0]!;
   return rest < SLIGHT ? FAR_FOR_NOTHING : FAR;
 }
 
@@ -93,9 +104,13 @@ function judge(ticks: readonly Ticks[], offset: Ticks, line: BeatLine): Judgemen
     // Whatever begins with the file, played early or not, stands on its first tick: that says nothing for a machine.
     const telling = strikes.filter(({ tick }) => tick > 0).length;
     const handCost = telling * missing(line, beat);
-    const cheaper = (stay: Path, change: Path) => (stay.cost <= change.cost + CHANGE ? stay : { ...change, cost: change.cost + CHANGE });
+    const cheaper = (stay: Path, change: Path) =>
+      stay.cost <= change.cost + CHANGE ? stay : { ...change, cost: change.cost + CHANGE };
     const [toExact, toHand] = [cheaper(exact, byHand), cheaper(byHand, exact)];
-    exact = { cost: toExact.cost + (fit?.cost ?? IMPOSSIBLE) + (telling < strikes.length ? NO_EVIDENCE : 0), last: { strikes, fit, before: toExact.last } };
+    exact = {
+      cost: toExact.cost + (fit?.cost ?? IMPOSSIBLE) + (telling < strikes.length ? NO_EVIDENCE : 0),
+      last: { strikes, fit, before: toExact.last },
+    };
     byHand = { cost: toHand.cost + handCost, last: { strikes, fit: null, before: toHand.last } };
   }
   const best = exact.cost <= byHand.cost ? exact : byHand;
@@ -153,7 +168,9 @@ function toleranceOf(unitsPerTick: number): number {
   return Math.min(unitsPerTick, QUARTER / 90);
 }
 
-/** A place that falls on a tick has no reason to lie beside it; one between two ticks may have been rounded either way. */
+/**
+ * A place that falls on a tick has no reason to lie beside it; one between two ticks may have been rounded either way.
+ */
 function standsOn(at: PlayedUnits, place: WrittenUnits, unitsPerTick: number): boolean {
   const betweenTicks = Math.abs(place / unitsPerTick - Math.round(place / unitsPerTick)) > 1e-6;
   return Math.abs(at - place) <= (betweenTicks ? 1 : 0.5) * toleranceOf(unitsPerTick) + 1e-6;
@@ -170,15 +187,25 @@ function wideTuplets(beats: ReadonlyMap<number, readonly Strike[]>, line: BeatLi
     const { bar, start, length } = line.beats[b]!;
     let inBar = 0;
     while (line.beats[b - inBar - 1]?.bar === bar) inBar++;
-    const beatsOf = (count: number) => line.beats.slice(b, b + count).filter((beat) => beat.bar === bar && beat.length === length).length === count;
+    const beatsOf = (count: number) =>
+      line.beats.slice(b, b + count).filter((beat) => beat.bar === bar && beat.length === length).length === count;
     for (const count of [2, 3]) {
-      if (!beatsOf(count) || (count === 2 && inBar % 2 === 1) || (count === 3 && (inBar > 0 || line.beats[b + 3]?.bar === bar))) continue;
+      if (
+        !beatsOf(count) ||
+        (count === 2 && inBar % 2 === 1) ||
+        (count === 3 && (inBar > 0 || line.beats[b + 3]?.bar === bar))
+      )
+        continue;
       const members = Array.from({ length: count }, (_, i) => b + i).filter((one) => beats.has(one));
       for (const division of WIDE_DIVISIONS) {
         const unit = (count * length) / division;
-        const placesOf = (one: number) => beats.get(one)!.map(({ at }) => start + Math.round((at - start) / unit) * unit);
-        const strikes = members.flatMap((one) => beats.get(one)!.map(({ at }, i) => ({ at, place: placesOf(one)[i]! })));
-        if (strikes.length < division - 1 || !strikes.every(({ at, place }) => standsOn(at, place, line.unitsPerTick))) continue;
+        const placesOf = (one: number) =>
+          beats.get(one)!.map(({ at }) => start + Math.round((at - start) / unit) * unit);
+        const strikes = members.flatMap((one) =>
+          beats.get(one)!.map(({ at }, i) => ({ at, place: placesOf(one)[i]! })),
+        );
+        if (strikes.length < division - 1 || !strikes.every(({ at, place }) => standsOn(at, place, line.unitsPerTick)))
+          continue;
         for (const one of members) fits.set(one, { cost: WIDE / members.length, places: placesOf(one) });
       }
     }
@@ -218,7 +245,10 @@ function rarity(beat: Beat, division: number): number {
   return division === 5 || division === 7 ? 1.2 : division === 9 || division === 10 ? 1.8 : 3;
 }
 
-/** Nats for a beat divided so at all: a lone note at a fifth or a fourteenth of its beat is an accident, five of them are a quintuplet. */
+/**
+ * Nats for a beat divided so at all: a lone note at a fifth or a fourteenth of its beat is an accident, five of them
+ * are a quintuplet.
+ */
 function divisionCost(beat: Beat, division: number): number {
   const unit = beat.length / division;
   if (noteValue(unit, 0)) return unit >= QUARTER / 8 ? 0.2 : 1.2;
@@ -232,7 +262,9 @@ function commonDivisor(a: number, b: number): number {
   return b === 0 ? Math.abs(a) : commonDivisor(b, a % b);
 }
 
-/** Displacements worth a try: what most onsets leave over when divided by a sixteenth, and that by further sixteenths. */
+/**
+ * Displacements worth a try: what most onsets leave over when divided by a sixteenth, and that by further sixteenths.
+ */
 function displacements(ticks: readonly Ticks[], line: BeatLine): Ticks[] {
   const sixteenth = QUARTER / 4 / line.unitsPerTick;
   if (sixteenth < 4) return [];
@@ -241,13 +273,20 @@ function displacements(ticks: readonly Ticks[], line: BeatLine): Ticks[] {
     const residue = Math.round(tick % sixteenth) % Math.round(sixteenth);
     residues.set(residue, (residues.get(residue) ?? 0) + 1);
   }
-  const usual = [...residues].sort((a, b) => b[1] - a[1]).slice(0, MOST_RESIDUES).map(([residue]) => residue);
+  const usual = [...residues]
+    .sort((a, b) => b[1] - a[1])
+    .slice(0, MOST_RESIDUES)
+    .map(([residue]) => residue);
   const perTick: Seconds = line.unitsPerTick * line.secondsPerUnit[0]!;
   const found: Ticks[] = [];
   for (const residue of usual) {
     // Where a grid runs through it the file says what it says.
     if ([3, 4, 6, 8].some((division) => nearGrid(residue, QUARTER / division / line.unitsPerTick))) continue;
-    for (let offset = residue - Math.ceil(EARLIEST / perTick / sixteenth) * sixteenth; offset * perTick <= LATEST; offset += sixteenth) {
+    for (
+      let offset = residue - Math.ceil(EARLIEST / perTick / sixteenth) * sixteenth;
+      offset * perTick <= LATEST;
+      offset += sixteenth
+    ) {
       if (offset * perTick >= -EARLIEST) found.push(Math.round(offset));
     }
   }

@@ -13,7 +13,9 @@ const GUITAR = [...tuningsOf('guitar')[0]!.strings];
 const chord = (...keys: number[]): FrettedNote[] => keys.map((key, id) => ({ id, key, start: 0, end: QUARTER }));
 const shape = (keys: number[], capo = 0) => {
   const { fingerings } = fret(chord(...keys), { tuning: GUITAR, capo });
-  return [6, 5, 4, 3, 2, 1].map((string) => [...fingerings.values()].find((one) => one.string === string)?.fret ?? 'x').join(' ');
+  return [6, 5, 4, 3, 2, 1]
+    .map((string) => [...fingerings.values()].find((one) => one.string === string)?.fret ?? 'x')
+    .join(' ');
 };
 
 describe('fretting', () => {
@@ -37,7 +39,12 @@ describe('fretting', () => {
   it('plays most of what methods teach as they teach it', () => {
     const { rows } = fingeringsRight();
     expect(rows).toHaveLength(PASSAGES.length);
-    for (const name of ['C major scale, first position', 'open chords', 'barre chords on the sixth string', 'walking bass in F']) {
+    for (const name of [
+      'C major scale, first position',
+      'open chords',
+      'barre chords on the sixth string',
+      'walking bass in F',
+    ]) {
       const row = rows.find((one) => one.name === name)!;
       expect([name, row.right]).toEqual([name, row.notes]);
     }
@@ -49,10 +56,18 @@ describe('fretting', () => {
     expect(fret(chord(40, 45, 50, 55, 59, 64, 67), { tuning: GUITAR, capo: 0 }).impossible).toHaveLength(1);
   });
   it('gives every note its own string, and a fret that sounds it', () => {
-    const notes = fc.array(fc.tuple(fc.integer({ min: 40, max: 80 }), fc.integer({ min: 0, max: 7 })), { minLength: 1, maxLength: 16 });
+    const notes = fc.array(fc.tuple(fc.integer({ min: 40, max: 80 }), fc.integer({ min: 0, max: 7 })), {
+      minLength: 1,
+      maxLength: 16,
+    });
     fc.assert(
       fc.property(notes, fc.constantFrom(0, 2, 5), (list, capo) => {
-        const given = list.map(([key, place], id): FrettedNote => ({ id, key, start: place * QUARTER, end: (place + 1) * QUARTER }));
+        const given = list.map(([key, place], id): FrettedNote => ({
+          id,
+          key,
+          start: place * QUARTER,
+          end: (place + 1) * QUARTER,
+        }));
         const { fingerings, impossible } = fret(given, { tuning: GUITAR, capo });
         const doubtful = new Set(impossible.flatMap((one) => one.notes));
         for (const note of given) {
@@ -61,7 +76,9 @@ describe('fretting', () => {
           else expect(GUITAR[6 - one.string]! + capo + one.fret).toBe(note.key);
         }
         for (const place of new Set(given.map((note) => note.start))) {
-          const strings = given.filter((note) => note.start === place).flatMap((note) => fingerings.get(note.id)?.string ?? []);
+          const strings = given
+            .filter((note) => note.start === place)
+            .flatMap((note) => fingerings.get(note.id)?.string ?? []);
           expect(new Set(strings).size).toBe(strings.length);
         }
       }),
@@ -69,8 +86,21 @@ describe('fretting', () => {
     );
   });
   it('is written as the standard wants it: tuning, string and fret, an octave above what sounds', async () => {
-    const performance = performanceOf([{ name: 'Acoustic Guitar', program: 25, notes: [{ key: 48, at: 0, length: 4 }, { key: 52, at: 0, length: 4 }, { key: 55, at: 0, length: 4 }] }]);
-    const written = (show: 'tablature' | 'both') => writeMusicXml(toScore(performance, { ...NO_SETTINGS, tablatures: { t1: { show, tuning: GUITAR, capo: 1 } } }).printed);
+    const performance = performanceOf([
+      {
+        name: 'Acoustic Guitar',
+        program: 25,
+        notes: [
+          { key: 48, at: 0, length: 4 },
+          { key: 52, at: 0, length: 4 },
+          { key: 55, at: 0, length: 4 },
+        ],
+      },
+    ]);
+    const written = (show: 'tablature' | 'both') =>
+      writeMusicXml(
+        toScore(performance, { ...NO_SETTINGS, tablatures: { t1: { show, tuning: GUITAR, capo: 1 } } }).printed,
+      );
     const both = written('both');
     expect(await schemaErrors(both)).toEqual([]);
     expect(both).toContain('<staff-tuning line="1">');

@@ -4,8 +4,10 @@
  *     E4 alone         → open first string
  *     E2 B2 E3 G♯3 …   → 022100, the hand in first position
  *
- * Takes the sounding notes of a part and its tuning; gives a string and a fret for each, and the chords no hand can hold. Every
- * way to put the notes of a chord on different strings within a hand's span is a state; the way through all chords with the least
+ * Takes the sounding notes of a part and its tuning; gives a string and a fret for each, and the chords no hand can
+ * hold. Every
+ * way to put the notes of a chord on different strings within a hand's span is a state; the way through all chords with
+ * the least
  * movement of the hand is taken (optimum path: Sayegh 1989, from memory).
  */
 import type { NoteId } from '../performance';
@@ -130,7 +132,9 @@ function chordsOf(notes: readonly FrettedNote[]): FrettedNote[][] {
     if (chord) chord.push(note);
     else byStart.set(note.start, [note]);
   }
-  return [...byStart.values()].sort((a, b) => a[0]!.start - b[0]!.start).map((chord) => chord.sort((a, b) => a.key - b.key));
+  return [...byStart.values()]
+    .sort((a, b) => a[0]!.start - b[0]!.start)
+    .map((chord) => chord.sort((a, b) => a.key - b.key));
 }
 
 /** Every way to hold the notes, the cheapest first. */
@@ -167,7 +171,10 @@ function withinSpan(frets: readonly number[]): boolean {
   return Math.max(...pressed) - low < (low >= HIGH_POSITION ? SPAN_HIGH : SPAN);
 }
 
-/** The same strings and frets from every place where the hand can stand: the first finger at the lowest fret or below it. */
+/**
+ * The same strings and frets from every place where the hand can stand: the first finger at the lowest fret or below
+ * it.
+ */
 function gripsAt(strings: readonly number[], frets: readonly number[], count: number): Grip[] {
   const pressed = frets.filter((at) => at > 0);
   const fingerings = strings.map((s, n) => ({ string: count - s, fret: frets[n]! }));
@@ -181,5 +188,9 @@ function gripsAt(strings: readonly number[], frets: readonly number[], count: nu
   const cost = base + low * UP_THE_NECK + Math.max(0, high - low - 2) * STRETCH + Math.max(0, fingers - 4) * 8;
   const span = low >= HIGH_POSITION ? SPAN_HIGH : SPAN;
   const lowest = Math.max(1, high - span + 1);
-  return Array.from({ length: low - lowest + 1 }, (_, i) => ({ fingerings, position: lowest + i, cost: cost + (lowest + i) * POSITION }));
+  return Array.from({ length: low - lowest + 1 }, (_, i) => ({
+    fingerings,
+    position: lowest + i,
+    cost: cost + (lowest + i) * POSITION,
+  }));
 }

@@ -4,9 +4,12 @@
  *     played   x    x   x  x    |x     x     x      |
  *     chosen   1 . . . 2 . 3 . 4|1   . 2   . 3   .  |     4 to the beat, then 3 to the beat
  *
- * Takes notes with the lead taken out; gives written starts. Per part a least-cost path over the beats (Viterbi): timing
- * misfit scaled by the part's own jitter, the cost of the division, of each place used, of changing the kind of division,
- * and of disagreeing with what other parts do in the same beat. Jitter and the part's habits are estimated from the part
+ * Takes notes with the lead taken out; gives written starts. Per part a least-cost path over the beats (Viterbi):
+ * timing
+ * misfit scaled by the part's own jitter, the cost of the division, of each place used, of changing the kind of
+ * division,
+ * and of disagreeing with what other parts do in the same beat. Jitter and the part's habits are estimated from the
+ * part
  * in a few rounds. After the ideas of Cemgil, Desain & Kappen (2000) and Temperley (2001, 2007), from memory.
  */
 import { append } from '../base';
@@ -120,7 +123,11 @@ class PartGrid {
     private readonly part: GridInput,
     private readonly line: BeatLine,
   ) {
-    this.strikes = gatherStrikes(part.notes, line, (at) => this.pinAt(line.beats[beatIndexAt(line, at)]!) === undefined);
+    this.strikes = gatherStrikes(
+      part.notes,
+      line,
+      (at) => this.pinAt(line.beats[beatIndexAt(line, at)]!) === undefined,
+    );
     for (const strike of this.strikes) {
       const beat = strike.meant ? beatIndexAt(line, strike.at) : this.homeBeat(strike.at);
       const list = this.byBeat.get(beat);
@@ -145,7 +152,11 @@ class PartGrid {
     for (const [beat, strikes] of this.byBeat) {
       // What is exact has no need of witnesses, but it is the best of them.
       const fits = this.fitsOf(beat, strikes);
-      const best = (threes: boolean) => Math.min(...fits.filter((fit) => isThrees(fit.division, this.line.beats[beat]!) === threes).map((fit) => fit.cost), 30);
+      const best = (threes: boolean) =>
+        Math.min(
+          ...fits.filter((fit) => isThrees(fit.division, this.line.beats[beat]!) === threes).map((fit) => fit.cost),
+          30,
+        );
       // One part's certainty counts up to three nats; the rest is left to the others.
       this.own[beat] = Math.max(-3, Math.min(3, best(false) - best(true)));
     }
@@ -181,9 +192,22 @@ class PartGrid {
       const unit = this.line.beats[beat]!.length / fit.division;
       if (noteValue(unit, 0)) smallest = Math.min(smallest, unit);
       else tupletBeats++;
-      this.byBeat.get(beat)!.forEach((strike, i) => append(notes, strike.notes.map((note) => ({ ...note, start: fit.places[i]!, absorbed: [...(note.behind ?? [])] }))));
+      this.byBeat.get(beat)!.forEach((strike, i) =>
+        append(
+          notes,
+          strike.notes.map((note) => ({ ...note, start: fit.places[i]!, absorbed: [...(note.behind ?? [])] })),
+        ),
+      );
     }
-    return { notes: absorbDoubles(notes), doubtfulTuplets: this.doubtfulTuplets(), divisions, jitter: this.jitter, exact: this.exact, smallest, tupletBeats };
+    return {
+      notes: absorbDoubles(notes),
+      doubtfulTuplets: this.doubtfulTuplets(),
+      divisions,
+      jitter: this.jitter,
+      exact: this.exact,
+      smallest,
+      tupletBeats,
+    };
   }
 
   private doubtfulTuplets(): number[] {
@@ -221,7 +245,10 @@ class PartGrid {
         let best: Node | null = null;
         let bestCost = Infinity;
         for (const node of layer) {
-          const cost = node.cost + changeCost(node.fit.division, fit.division, beat - previousBeat) + this.meeting(previousBeat, node.fit, beat, fit);
+          const cost =
+            node.cost +
+            changeCost(node.fit.division, fit.division, beat - previousBeat) +
+            this.meeting(previousBeat, node.fit, beat, fit);
           if (cost < bestCost) {
             bestCost = cost;
             best = node;
@@ -242,11 +269,16 @@ class PartGrid {
     const info = this.line.beats[beat]!;
     const meant = strikes.filter((strike) => strike.meant).map((strike) => strike.at - info.start);
     const usual = this.divisionsFor(info);
-    const fitting = meant.length === 0 ? usual : usual.filter((division) => meant.every((at) => (at * division) % info.length === 0));
+    const fitting =
+      meant.length === 0 ? usual : usual.filter((division) => meant.every((at) => (at * division) % info.length === 0));
     // What the file has exactly may need a division nobody would look for in played music.
-    const divisions = fitting.length > 0 ? fitting : [EXACT.find((division) => meant.every((at) => (at * division) % info.length === 0)) ?? MOST_DIVISION];
+    const divisions =
+      fitting.length > 0
+        ? fitting
+        : [EXACT.find((division) => meant.every((at) => (at * division) % info.length === 0)) ?? MOST_DIVISION];
     const jitter = this.jitter / this.line.secondsPerUnit[beat]!;
-    if (meant.length === strikes.length) return [fitBeat(strikes, info, Math.min(...divisions), jitter, this.part.melodic)];
+    if (meant.length === strikes.length)
+      return [fitBeat(strikes, info, Math.min(...divisions), jitter, this.part.melodic)];
     return divisions.map((division) => fitBeat(strikes, info, division, jitter, this.part.melodic));
   }
 
@@ -254,7 +286,11 @@ class PartGrid {
   private meeting(before: number, from: BeatFit, beat: number, to: BeatFit): number {
     const [last, first] = [this.byBeat.get(before)?.at(-1), this.byBeat.get(beat)![0]!];
     if (!last || from.places.at(-1) !== to.places[0]) return 0;
-    return last.notes.some((note) => first.notes.some((other) => other.key === note.key)) ? SAME_KEY_AGAIN : this.part.melodic ? TWO_AT_ONCE : 0;
+    return last.notes.some((note) => first.notes.some((other) => other.key === note.key))
+      ? SAME_KEY_AGAIN
+      : this.part.melodic
+        ? TWO_AT_ONCE
+        : 0;
   }
 
   private pinAt(beat: Beat): GridPin | undefined {
@@ -287,11 +323,16 @@ class PartGrid {
     return learnt || ((beat.compound ? COMPOUND_HABIT : HABIT)[division] ?? 2 + Math.log2(division));
   }
 
-  /** Jitter and habits from the path just found; both are drawn towards what is usual while there is little to go by. */
+  /**
+   * Jitter and habits from the path just found; both are drawn towards what is usual while there is little to go by.
+   */
   private learn(): void {
     let squares = 0;
     let count = 0;
-    const uses: [Float64Array, Float64Array] = [new Float64Array(MOST_DIVISION + 1), new Float64Array(MOST_DIVISION + 1)];
+    const uses: [Float64Array, Float64Array] = [
+      new Float64Array(MOST_DIVISION + 1),
+      new Float64Array(MOST_DIVISION + 1),
+    ];
     let beats = 0;
     for (const [beat, fit] of this.path) {
       const info = this.line.beats[beat]!;
@@ -310,7 +351,9 @@ class PartGrid {
     this.habits = [new Float64Array(MOST_DIVISION + 1), new Float64Array(MOST_DIVISION + 1)];
     for (const [compound, usual] of [HABIT, COMPOUND_HABIT].entries()) {
       for (const [division, cost] of Object.entries(usual)) {
-        this.habits[compound as 0 | 1][Number(division)] = -Math.log((uses[compound as 0 | 1][Number(division)]! + prior * Math.exp(-cost)) / (beats + prior));
+        this.habits[compound as 0 | 1][Number(division)] = -Math.log(
+          (uses[compound as 0 | 1][Number(division)]! + prior * Math.exp(-cost)) / (beats + prior),
+        );
       }
     }
   }

@@ -1,8 +1,10 @@
 /*
  * Keys: which key the music is in, bar by bar.
  *
- * Takes sounding notes of all pitched parts with their written times; gives a key for each bar. Each bar's pitch classes,
- * weighted by length, are compared with the profiles of the 24 keys; a hidden Markov chain over the bars keeps a key until
+ * Takes sounding notes of all pitched parts with their written times; gives a key for each bar. Each bar's pitch
+ * classes,
+ * weighted by length, are compared with the profiles of the 24 keys; a hidden Markov chain over the bars keeps a key
+ * until
  * there is reason to leave it. Profiles: Temperley (2001), The Cognition of Basic Musical Structures, from memory.
  */
 import { QUARTER, type Bar, type MidiKey, type WrittenUnits } from '../time';
@@ -65,7 +67,11 @@ export function tonicOf(key: BarKey): number {
  *
  * @param stated signatures that somebody set: in case of doubt the music is in them
  */
-export function keysOfBars(notes: readonly SoundingNote[], bars: readonly Bar[], stated: readonly ScoreKey[] = []): BarKey[] {
+export function keysOfBars(
+  notes: readonly SoundingNote[],
+  bars: readonly Bar[],
+  stated: readonly ScoreKey[] = [],
+): BarKey[] {
   const weights = pitchClassWeights(notes, bars);
   let costs = STATES.map(() => 0);
   const from: number[][] = [];
@@ -83,7 +89,8 @@ export function keysOfBars(notes: readonly SoundingNote[], bars: readonly Bar[],
         }
       });
       const set = stated.findLast((key) => key.bar <= bar);
-      const bonus = set && (set.fifths - state.fifths) % 12 === 0 ? STATED + (set.mode === state.mode ? STATED_MODE : 0) : 0;
+      const bonus =
+        set && (set.fifths - state.fifths) % 12 === 0 ? STATED + (set.mode === state.mode ? STATED_MODE : 0) : 0;
       return best - bonus - scale * weight.reduce((sum, w, pc) => sum + w * state.logProfile[pc]!, 0);
     });
     from.push(back);

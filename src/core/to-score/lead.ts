@@ -5,10 +5,14 @@
  *     played  x      x       x      x        every note early by about the same time: lead
  *
  * Takes the onsets of each track; gives a constant offset for each, the confidence in it and what else was considered.
- * A track that the file has exactly on its grid has no lead, however syncopated it is; one that stands beside the grid by
- * the same ticks throughout has just that. For the others every offset in reach is compared with none: a good one puts the
- * onsets close to grid places, on the kinds of place that some style of music uses, and together with tracks that are on the
- * beat. Between two offsets that fit equally well (a sixteenth apart, say) the file is believed. Circular statistics on onset
+ * A track that the file has exactly on its grid has no lead, however syncopated it is; one that stands beside the grid
+ * by
+ * the same ticks throughout has just that. For the others every offset in reach is compared with none: a good one puts
+ * the
+ * onsets close to grid places, on the kinds of place that some style of music uses, and together with tracks that are
+ * on the
+ * beat. Between two offsets that fit equally well (a sixteenth apart, say) the file is believed. Circular statistics on
+ * onset
  * phase with metrical weights (the idea is common in beat tracking; styles and weights here are our own).
  */
 import type { TrackId } from '../performance';
@@ -45,9 +49,25 @@ const LATEST: Seconds = -0.06;
 const SPREAD: Seconds = 0.02;
 const OUTLIER = 4.5;
 /** Kinds of place in a beat: on it, at its half, at its quarters, at its thirds. */
-const PLACES: readonly (readonly [share: number, kind: number])[] = [[0, 0], [1, 0], [1 / 2, 1], [1 / 4, 2], [3 / 4, 2], [1 / 3, 3], [2 / 3, 3]];
+const PLACES: readonly (readonly [share: number, kind: number])[] = [
+  [0, 0],
+  [1, 0],
+  [1 / 2, 1],
+  [1 / 4, 2],
+  [3 / 4, 2],
+  [1 / 3, 3],
+  [2 / 3, 3],
+];
 /** In a compound beat: on it, at its second third, at its last one, and at halves of thirds. */
-const PLACES_COMPOUND: readonly (readonly [number, number])[] = [[0, 0], [1, 0], [1 / 3, 1], [2 / 3, 2], [1 / 6, 3], [5 / 6, 3], [1 / 2, 3]];
+const PLACES_COMPOUND: readonly (readonly [number, number])[] = [
+  [0, 0],
+  [1, 0],
+  [1 / 3, 1],
+  [2 / 3, 2],
+  [1 / 6, 3],
+  [5 / 6, 3],
+  [1 / 2, 3],
+];
 /** How usual each kind of place is in some styles of music, and what the style costs in nats. */
 const STYLES: readonly Style[] = [
   style([0.62, 0.24, 0.08, 0.06], [0.55, 0.13, 0.22, 0.1], 0),
@@ -68,9 +88,13 @@ interface Style {
   detached?: true;
 }
 
-/** @param plain share of the onsets on places of each kind; a beat has one, one, two and two of them @param compound the same: one, one, one, three */
+/**
+ * @param plain share of the onsets on places of each kind; a beat has one, one, two and two of them
+ * @param compound the same: one, one, one, three
+ */
 function style(plain: readonly number[], compound: readonly number[], cost: number): Style {
-  const nats = (shares: readonly number[], places: readonly number[]) => shares.map((share, kind) => -Math.log(share / places[kind]!));
+  const nats = (shares: readonly number[], places: readonly number[]) =>
+    shares.map((share, kind) => -Math.log(share / places[kind]!));
   return { places: [nats(plain, [1, 1, 2, 2]), nats(compound, [1, 1, 1, 3])], cost };
 }
 
@@ -111,23 +135,47 @@ interface Onset {
  * @param tracks notes timed with no lead taken out
  * @param exact what the file says of tracks that stand on a grid; those that are not in it were played
  */
-export function estimateLeads(tracks: ReadonlyMap<TrackId, readonly TimedNote[]>, line: BeatLine, pins: Record<TrackId, Milliseconds>, exact: ReadonlyMap<TrackId, ExactTrack> = new Map()): Map<TrackId, Lead> {
+export function estimateLeads(
+  tracks: ReadonlyMap<TrackId, readonly TimedNote[]>,
+  line: BeatLine,
+  pins: Record<TrackId, Milliseconds>,
+  exact: ReadonlyMap<TrackId, ExactTrack> = new Map(),
+): Map<TrackId, Lead> {
   const onsets = new Map([...tracks].map(([id, notes]) => [id, distinctOnsets(notes, line)]));
   const known = (id: TrackId): Found | null => {
     if (pins[id] !== undefined) return { lead: pins[id] / 1000, rival: 0, confidence: 1, set: true };
     const track = exact.get(id);
-    return track && track.share >= MOSTLY_EXACT ? { lead: -track.offset * line.unitsPerTick * line.secondsPerUnit[0]!, rival: 0, confidence: 1, exact: track.share } : null;
+    return track && track.share >= MOSTLY_EXACT
+      ? {
+          lead: -track.offset * line.unitsPerTick * line.secondsPerUnit[0]!,
+          rival: 0,
+          confidence: 1,
+          exact: track.share,
+        }
+      : null;
   };
   const alone = new Map([...onsets].map(([id, list]): [TrackId, Found] => [id, known(id) ?? search(list, line, null)]));
   const found = doubtIfAllAlike(inCompany(alone, onsets, line));
-  return new Map([...onsets].map(([id, list]) => [id, pins[id] !== undefined ? { milliseconds: pins[id], confidence: 1, pinned: true, evidence: 'set by hand' } : describe(found.get(id)!, list.length)]));
+  return new Map(
+    [...onsets].map(([id, list]) => [
+      id,
+      pins[id] !== undefined
+        ? { milliseconds: pins[id], confidence: 1, pinned: true, evidence: 'set by hand' }
+        : describe(found.get(id)!, list.length),
+    ]),
+  );
 }
 
 /**
- * Each track once more: heard together with those that are sure, and expected to have a lead as far as the others clearly have
+ * Each track once more: heard together with those that are sure, and expected to have a lead as far as the others
+ * clearly have
  * one. Who plays one part ahead of the beat plays the next one so too.
  */
-function inCompany(alone: ReadonlyMap<TrackId, Found>, onsets: ReadonlyMap<TrackId, readonly Onset[]>, line: BeatLine): Map<TrackId, Found> {
+function inCompany(
+  alone: ReadonlyMap<TrackId, Found>,
+  onsets: ReadonlyMap<TrackId, readonly Onset[]>,
+  line: BeatLine,
+): Map<TrackId, Found> {
   const found = new Map(alone);
   if (alone.size < 2) return found;
   for (const [id, own] of alone) {
@@ -135,28 +183,50 @@ function inCompany(alone: ReadonlyMap<TrackId, Found>, onsets: ReadonlyMap<Track
     const others = [...alone].filter(([other]) => other !== id);
     const early = others.filter(([, { lead, confidence }]) => lead > NEGLIGIBLE && confidence > SURE_WITNESS).length;
     const witnesses = others.filter(([, { confidence }]) => confidence > SURE_WITNESS).slice(0, MOST_COMPANY);
-    const reference = Float64Array.from(witnesses.flatMap(([other, { lead }]) => onsets.get(other)!.map((onset) => onset.seconds + lead))).sort();
+    const reference = Float64Array.from(
+      witnesses.flatMap(([other, { lead }]) => onsets.get(other)!.map((onset) => onset.seconds + lead)),
+    ).sort();
     found.set(id, search(onsets.get(id)!, line, reference, early / others.length));
   }
   return found;
 }
 
-/** Players are early each by a time of their own: where all are by the same, the barlines are in doubt and not the playing. */
+/**
+ * Players are early each by a time of their own: where all are by the same, the barlines are in doubt and not the
+ * playing.
+ */
 function doubtIfAllAlike(found: Map<TrackId, Found>): Map<TrackId, Found> {
   const leads = [...found.values()].map(({ lead }) => lead);
-  const alike = found.size > 1 && leads.every((lead) => Math.abs(lead) > NEGLIGIBLE && Math.abs(lead - leads[0]!) < ALIKE) && [...found.values()].every(({ exact, set }) => exact === undefined && !set);
-  return alike ? new Map([...found].map(([id, one]) => [id, { ...one, confidence: Math.min(one.confidence, LEAST_LEAD_CONFIDENCE - 0.01) }])) : found;
+  const alike =
+    found.size > 1 &&
+    leads.every((lead) => Math.abs(lead) > NEGLIGIBLE && Math.abs(lead - leads[0]!) < ALIKE) &&
+    [...found.values()].every(({ exact, set }) => exact === undefined && !set);
+  return alike
+    ? new Map(
+        [...found].map(([id, one]) => [
+          id,
+          { ...one, confidence: Math.min(one.confidence, LEAST_LEAD_CONFIDENCE - 0.01) },
+        ]),
+      )
+    : found;
 }
 
 function describe(found: Found, onsets: number): Lead {
   // What the file has to the tick is taken out to the tick; a hand is not that steady.
-  const milliseconds = found.exact === undefined && Math.abs(found.lead) < NEGLIGIBLE ? 0 : Math.round(found.lead * 10_000) / 10;
+  const milliseconds =
+    found.exact === undefined && Math.abs(found.lead) < NEGLIGIBLE ? 0 : Math.round(found.lead * 10_000) / 10;
   const rounded = found.exact === undefined ? Math.round(milliseconds) : milliseconds;
-  return { milliseconds: rounded, confidence: found.confidence, pinned: false, evidence: evidenceOf(found, rounded, onsets) };
+  return {
+    milliseconds: rounded,
+    confidence: found.confidence,
+    pinned: false,
+    evidence: evidenceOf(found, rounded, onsets),
+  };
 }
 
 function evidenceOf({ exact, rival, confidence }: Found, milliseconds: Milliseconds, onsets: number): string {
-  const words = (ms: number) => (Math.round(ms) === 0 ? 'none' : `${Math.abs(Math.round(ms))} ms ${ms > 0 ? 'early' : 'late'}`);
+  const words = (ms: number) =>
+    Math.round(ms) === 0 ? 'none' : `${Math.abs(Math.round(ms))} ms ${ms > 0 ? 'early' : 'late'}`;
   if (exact !== undefined) {
     const all = exact === 1 ? `all ${onsets} onsets` : `${Math.round(exact * 100)} % of ${onsets} onsets`;
     return milliseconds === 0 ? `${all} stand exactly on a grid` : `${all} stand beside the grid by the same ticks`;
@@ -176,7 +246,14 @@ function distinctOnsets(notes: readonly TimedNote[], line: BeatLine): Onset[] {
       last.detached = last.release - last.at < DETACHED_SHARE * (note.onset - last.at);
     }
     if (onsets.length >= MOST_ONSETS) break;
-    onsets.push({ beat: beatIndexAt(line, note.onset), at: note.onset, release: note.release, seconds: note.onsetSeconds, weight: 1, detached: true });
+    onsets.push({
+      beat: beatIndexAt(line, note.onset),
+      at: note.onset,
+      release: note.release,
+      seconds: note.onsetSeconds,
+      weight: 1,
+      detached: true,
+    });
   }
   return onsets;
 }
@@ -203,13 +280,21 @@ function search(onsets: readonly Onset[], line: BeatLine, reference: Float64Arra
   const asPlayed = residue(onsets, line, 0);
   for (let lead = LATEST; lead <= EARLIEST + 1e-9; lead += STEP) {
     const rounded = Math.round(lead / STEP) * STEP;
-    const believed = Math.abs(rounded) > NEGLIGIBLE ? onsets.length * BELIEVED * (1 - expected) * likeness(residue(onsets, line, rounded), asPlayed) : 0;
+    const believed =
+      Math.abs(rounded) > NEGLIGIBLE
+        ? onsets.length * BELIEVED * (1 - expected) * likeness(residue(onsets, line, rounded), asPlayed)
+        : 0;
     const together = reference ? Math.min(MOST_TOGETHER, TOGETHER_WORTH * agreement(onsets, reference, rounded)) : 0;
-    const size = Math.abs(rounded) > NEGLIGIBLE ? ANY_LEAD * (1 - expected) + (rounded > 0 ? EARLY_COST : LATE_COST) * Math.abs(rounded) : 0;
+    const size =
+      Math.abs(rounded) > NEGLIGIBLE
+        ? ANY_LEAD * (1 - expected) + (rounded > 0 ? EARLY_COST : LATE_COST) * Math.abs(rounded)
+        : 0;
     costs.push({ lead: rounded, cost: misfit(onsets, line, rounded) + believed - together + size });
   }
   const best = costs.reduce((a, b) => (b.cost < a.cost ? b : a));
-  const rival = costs.filter(({ lead }) => Math.abs(lead - best.lead) > 0.05).reduce((a, b) => (b.cost < a.cost ? b : a));
+  const rival = costs
+    .filter(({ lead }) => Math.abs(lead - best.lead) > 0.05)
+    .reduce((a, b) => (b.cost < a.cost ? b : a));
   const lead = best.lead + remainder(onsets, line, best.lead);
   // A few nats of difference in all are certainty enough.
   const confidence = 1 - Math.exp(-(rival.cost - best.cost) / 3);
@@ -232,24 +317,33 @@ function misfit(onsets: readonly Onset[], line: BeatLine, lead: Seconds): number
   for (const onset of onsets) {
     const away = distances(onset, line, lead);
     STYLES.forEach(({ places }, s) => {
-      sums[s]! += Math.min(...places[away.compound ? 1 : 0].map((place, kind) => away.costs[kind]! + place * onset.weight));
+      sums[s]! += Math.min(
+        ...places[away.compound ? 1 : 0].map((place, kind) => away.costs[kind]! + place * onset.weight),
+      );
     });
   }
   return Math.min(...sums);
 }
 
-const areDetached = (onsets: readonly Onset[]) => onsets.filter(({ detached }) => detached).length > 0.7 * onsets.length;
+const areDetached = (onsets: readonly Onset[]) =>
+  onsets.filter(({ detached }) => detached).length > 0.7 * onsets.length;
 
 /** What the best grid places still leave over, on average: refines the raster. */
 function remainder(onsets: readonly Onset[], line: BeatLine, lead: Seconds): Seconds {
-  const left = onsets.map((onset) => distances(onset, line, lead).residual).filter((residual) => Math.abs(residual) < 2 * SPREAD);
+  const left = onsets
+    .map((onset) => distances(onset, line, lead).residual)
+    .filter((residual) => Math.abs(residual) < 2 * SPREAD);
   if (left.length === 0) return 0;
   left.sort((a, b) => a - b);
   return -left[left.length >> 1]!;
 }
 
 /** How far an onset lies from the nearest place of each kind, as a cost, and from the nearest of all. */
-function distances(onset: Onset, line: BeatLine, lead: Seconds): { costs: number[]; residual: Seconds; compound: boolean } {
+function distances(
+  onset: Onset,
+  line: BeatLine,
+  lead: Seconds,
+): { costs: number[]; residual: Seconds; compound: boolean } {
   let { beat } = onset;
   const at = onset.at + lead / line.secondsPerUnit[beat]!;
   while (beat > 0 && at < line.starts[beat]!) beat--;
@@ -279,7 +373,10 @@ function agreement(onsets: readonly Onset[], reference: Float64Array, lead: Seco
       if (reference[middle]! < at) low = middle + 1;
       else high = middle;
     }
-    const near = Math.min(Math.abs((reference[low] ?? Infinity) - at), Math.abs((reference[low - 1] ?? -Infinity) - at));
+    const near = Math.min(
+      Math.abs((reference[low] ?? Infinity) - at),
+      Math.abs((reference[low - 1] ?? -Infinity) - at),
+    );
     if (near < TOGETHER) together++;
   }
   return together;

@@ -33,7 +33,10 @@ describe('a conversion that remembers', () => {
       const settings = { ...NO_SETTINGS, ...change };
       const [remembered, fresh] = [withMemo(memo, settings), toScore(performance, settings)];
       expect(remembered.score, what).toEqual(fresh.score);
-      expect(remembered.queries.map((query) => query.id), what).toEqual(fresh.queries.map((query) => query.id));
+      expect(
+        remembered.queries.map((query) => query.id),
+        what,
+      ).toEqual(fresh.queries.map((query) => query.id));
     }
   });
   it('computes only the part that changed, when no other doubles it', () => {

@@ -1,6 +1,8 @@
 /**
- * What a conversion keeps for the next one: results by their inputs, so that a change to one part computes that part and
- * nothing else. A result is used again only when every input is the very same; the outcome is the same with and without.
+ * What a conversion keeps for the next one: results by their inputs, so that a change to one part computes that part
+ * and
+ * nothing else. A result is used again only when every input is the very same; the outcome is the same with and
+ * without.
  */
 export class Memo {
   private readonly known = new Map<string, { inputs: readonly unknown[]; result: unknown }>();
@@ -8,7 +10,12 @@ export class Memo {
   /** @param slot names the computation and its part @param inputs compared by identity; strings and numbers by value */
   recall<T>(slot: string, inputs: readonly unknown[], compute: () => T): T {
     const before = this.known.get(slot);
-    if (before && before.inputs.length === inputs.length && before.inputs.every((input, i) => Object.is(input, inputs[i]))) return before.result as T;
+    if (
+      before &&
+      before.inputs.length === inputs.length &&
+      before.inputs.every((input, i) => Object.is(input, inputs[i]))
+    )
+      return before.result as T;
     const result = compute();
     this.known.set(slot, { inputs, result });
     return result;

@@ -3,8 +3,10 @@
  *
  *     4/4   from the 2nd eighth, five eighths long      ♪♩ ♩    →   eighth · quarter tied over the middle to quarter
  *
- * Every place in a bar has a level: 0 the barline, then the middle of the bar where it must be seen, the beats, half beats
- * and so on. A symbol may cross places weaker than its start; crossing a stronger one it is cut there and tied, except for
+ * Every place in a bar has a level: 0 the barline, then the middle of the bar where it must be seen, the beats, half
+ * beats
+ * and so on. A symbol may cross places weaker than its start; crossing a stronger one it is cut there and tied, except
+ * for
  * the usual simple syncopations (rules of notation handbooks, from memory).
  */
 import { noteValue, type NoteValue } from '../score';
@@ -31,9 +33,11 @@ export interface Piece extends NoteValue {
 /** Cuts [from, to) into symbols, in order. */
 export function splitSpan(from: WrittenUnits, to: WrittenUnits, rest: boolean, rules: Splitting): Piece[] {
   // A broken place would be cut without end.
-  if (!Number.isInteger(from) || !Number.isInteger(to) || to <= from) throw new RangeError(`no symbols from ${from} to ${to}`);
+  if (!Number.isInteger(from) || !Number.isInteger(to) || to <= from)
+    throw new RangeError(`no symbols from ${from} to ${to}`);
   const value = noteValue(to - from, rest ? 1 : 2);
-  if (value && (rest ? restMayStand(from, to, value, rules) : noteMayStand(from, to, value, rules))) return [{ ...value, at: from }];
+  if (value && (rest ? restMayStand(from, to, value, rules) : noteMayStand(from, to, value, rules)))
+    return [{ ...value, at: from }];
   const cut = bestCut(from, to, rules);
   if (cut === null) {
     if (value) return [{ ...value, at: from }];
@@ -42,7 +46,10 @@ export function splitSpan(from: WrittenUnits, to: WrittenUnits, rest: boolean, r
   return [...splitSpan(from, cut, rest, rules), ...splitSpan(cut, to, rest, rules)];
 }
 
-/** The strongest place inside; of equal ones the first after a weak start (eighth, half), the last after a strong one (half, eighth). */
+/**
+ * The strongest place inside; of equal ones the first after a weak start (eighth, half), the last after a strong one
+ * (half, eighth).
+ */
 function bestCut(from: WrittenUnits, to: WrittenUnits, rules: Splitting): WrittenUnits | null {
   const { level, place } = crossed(from, to, rules);
   if (level === Infinity) return null;

@@ -1,8 +1,10 @@
 /*
  * Octave lines: 8va and 8vb where ledger lines pile up, for those who read them.
  *
- * Takes a part's written pitches; gives lines. Least-cost path over the notes of a staff: ledger lines beyond the third cost,
- * beginning or ending a line costs, and a printed note must not fall to the other side of the staff. Winds and voices read ledger
+ * Takes a part's written pitches; gives lines. Least-cost path over the notes of a staff: ledger lines beyond the third
+ * cost,
+ * beginning or ending a line costs, and a printed note must not fall to the other side of the staff. Winds and voices
+ * read ledger
  * lines; keyboards, harp, mallets and violins read octave lines (orchestration handbooks, from memory).
  */
 import { append } from '../base';
@@ -24,7 +26,20 @@ const FIFTEENTH = 6;
 /** A printed note may stay this many steps inside the staff's other half. */
 const MIDDLE = 4;
 
-const READS_THEM: readonly string[] = ['violin', 'violin-solo', 'glockenspiel', 'vibraphone', 'marimba', 'xylophone', 'harp', 'guitar', 'electric-guitar', 'bass-guitar', 'string-section', 'unknown'];
+const READS_THEM: readonly string[] = [
+  'violin',
+  'violin-solo',
+  'glockenspiel',
+  'vibraphone',
+  'marimba',
+  'xylophone',
+  'harp',
+  'guitar',
+  'electric-guitar',
+  'bass-guitar',
+  'string-section',
+  'unknown',
+];
 
 export function readsOctaveLines({ id, family, unpitched }: Pick<Instrument, 'id' | 'family' | 'unpitched'>): boolean {
   return !unpitched && (family === 'keyboard' || READS_THEM.includes(id));
@@ -50,7 +65,10 @@ function linesOfStaff(part: Part, staff: number, bars: readonly Bar[]): OctaveLi
   const from: number[][] = [];
   for (const place of places) {
     const steps = STATES.map((state, s) => {
-      const best = costs.reduce((a, _, other) => (costs[other]! + change(other, s) < costs[a]! + change(a, s) ? other : a), 0);
+      const best = costs.reduce(
+        (a, _, other) => (costs[other]! + change(other, s) < costs[a]! + change(a, s) ? other : a),
+        0,
+      );
       return { best, cost: costs[best]! + change(best, s) + cost(place, state) };
     });
     from.push(steps.map(({ best }) => best));
@@ -97,10 +115,19 @@ function placesOf(part: Part, staff: number, bars: readonly Bar[]): Place[] {
         const steps = symbol.notes.map((note) => diatonicNumber(note.pitch));
         const start = bars[b]!.start + symbol.at;
         const there = byStart.get(start);
-        byStart.set(start, { start, end: Math.max(there?.end ?? 0, start + symbol.duration), lowest: Math.min(there?.lowest ?? Infinity, ...steps), highest: Math.max(there?.highest ?? -Infinity, ...steps), clef });
+        byStart.set(start, {
+          start,
+          end: Math.max(there?.end ?? 0, start + symbol.duration),
+          lowest: Math.min(there?.lowest ?? Infinity, ...steps),
+          highest: Math.max(there?.highest ?? -Infinity, ...steps),
+          clef,
+        });
       }
     }
-    append(places, [...byStart.values()].sort((x, y) => x.start - y.start));
+    append(
+      places,
+      [...byStart.values()].sort((x, y) => x.start - y.start),
+    );
   });
   return places;
 }

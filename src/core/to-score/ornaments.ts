@@ -7,7 +7,8 @@
  *     written  grace     trill         tremolo      arpeggio
  *
  * Takes the timed notes of one part; gives fewer notes, those that stand for several with the sign and the notes behind
- * them. Anything slower than a sixteenth by a margin is left to the grid, and so is what the file has exactly on values that
+ * them. Anything slower than a sixteenth by a margin is left to the grid, and so is what the file has exactly on values
+ * that
  * can be written: exact thirty-seconds are thirty-seconds. Limits are common practice of what hands do, no source.
  */
 import type { Instrument } from '../instruments';
@@ -32,7 +33,10 @@ const LEAST_ALTERNATIONS = 6;
 /** Seven times the same key may be a septuplet. */
 const LEAST_REPETITIONS = 8;
 const TRILL_INTERVAL = 2;
-/** Steps of a written-out alternation, and how closely hands keep to them: root mean square, in seconds and as a share of the step. */
+/**
+ * Steps of a written-out alternation, and how closely hands keep to them: root mean square, in seconds and as a share
+ * of the step.
+ */
 const COUNTED_STEPS: readonly WrittenUnits[] = [QUARTER / 8, QUARTER / 6, QUARTER / 12];
 const EVEN_WITHIN: Seconds = 0.018;
 const EVEN_SHARE = 0.2;
@@ -56,7 +60,11 @@ const FLAM_LEAST: Seconds = 0.012;
 export const NO_ORNAMENTS: OrnamentReport = { trills: 0, tremolos: 0, graces: 0, arpeggios: 0 };
 
 /** @param instrument polyphonic: spread chords are looked for; unpitched: only rolls are */
-export function findOrnaments(notes: readonly TimedNote[], line: BeatLine, { polyphonic, unpitched }: Pick<Instrument, 'polyphonic' | 'unpitched'>): { notes: TimedNote[]; report: OrnamentReport } {
+export function findOrnaments(
+  notes: readonly TimedNote[],
+  line: BeatLine,
+  { polyphonic, unpitched }: Pick<Instrument, 'polyphonic' | 'unpitched'>,
+): { notes: TimedNote[]; report: OrnamentReport } {
   const report = { ...NO_ORNAMENTS };
   const sorted = [...notes].sort((a, b) => a.onset - b.onset || a.key - b.key);
   const alternating = unpitched ? rolls(sorted, line, report) : alternations(sorted, line, report);
@@ -68,7 +76,15 @@ export function findOrnaments(notes: readonly TimedNote[], line: BeatLine, { pol
 /** Each thing struck has its own rolls. */
 function rolls(notes: readonly TimedNote[], line: BeatLine, report: OrnamentReport): TimedNote[] {
   const keys = [...new Set(notes.map((note) => note.key))];
-  return keys.flatMap((key) => alternations(notes.filter((note) => note.key === key), line, report)).sort((a, b) => a.onset - b.onset || a.key - b.key);
+  return keys
+    .flatMap((key) =>
+      alternations(
+        notes.filter((note) => note.key === key),
+        line,
+        report,
+      ),
+    )
+    .sort((a, b) => a.onset - b.onset || a.key - b.key);
 }
 
 /** A softer stroke right before one on the same thing, neither of them part of a run. */
@@ -90,7 +106,9 @@ function flams(notes: readonly TimedNote[], report: OrnamentReport): TimedNote[]
   return notes.flatMap((note) => {
     if (mainOf.has(note)) return [];
     const grace = graceOf.get(note);
-    return [grace ? { ...note, ornament: { graces: [grace] }, behind: [...(note.behind ?? []), ...idsOf(grace)] } : note];
+    return [
+      grace ? { ...note, ornament: { graces: [grace] }, behind: [...(note.behind ?? []), ...idsOf(grace)] } : note,
+    ];
   });
 }
 
@@ -107,7 +125,10 @@ function uncounted(note: TimedNote, line: BeatLine, share: number, most: Seconds
   return Math.min(most, share * sixteenth);
 }
 
-/** Runs over one key (tremolo) or two neighbouring keys in turn (trill); what sounds elsewhere meanwhile does not disturb them. */
+/**
+ * Runs over one key (tremolo) or two neighbouring keys in turn (trill); what sounds elsewhere meanwhile does not
+ * disturb them.
+ */
 function alternations(notes: readonly TimedNote[], line: BeatLine, report: OrnamentReport): TimedNote[] {
   const kept: TimedNote[] = [];
   const taken = new Set<TimedNote>();
@@ -115,7 +136,8 @@ function alternations(notes: readonly TimedNote[], line: BeatLine, report: Ornam
     if (taken.has(note)) return;
     const run = runFrom(notes, i, taken, line);
     const same = run.every((one) => one.key === note.key);
-    // Repeated notes with strokes through the stem are the notes themselves; a trill must be more than even thirty-seconds.
+    // Repeated notes with strokes through the stem are the notes themselves; a trill must be more than even
+    // thirty-seconds.
     if (run.length < (same ? LEAST_REPETITIONS : LEAST_ALTERNATIONS) || (!same && isEven(run, line))) {
       kept.push(note);
       return;
@@ -130,7 +152,10 @@ function alternations(notes: readonly TimedNote[], line: BeatLine, report: Ornam
   return kept;
 }
 
-/** An alternation that fills consecutive places of a thirty-second or sextuplet grid, as closely as hands do: written-out notes. */
+/**
+ * An alternation that fills consecutive places of a thirty-second or sextuplet grid, as closely as hands do:
+ * written-out notes.
+ */
 function isEven(run: readonly TimedNote[], line: BeatLine): boolean {
   return COUNTED_STEPS.some((step) => {
     const places = run.map((note) => Math.round(note.onset / step));
@@ -141,7 +166,12 @@ function isEven(run: readonly TimedNote[], line: BeatLine): boolean {
   });
 }
 
-function runFrom(notes: readonly TimedNote[], from: number, taken: ReadonlySet<TimedNote>, line: BeatLine): TimedNote[] {
+function runFrom(
+  notes: readonly TimedNote[],
+  from: number,
+  taken: ReadonlySet<TimedNote>,
+  line: BeatLine,
+): TimedNote[] {
   const first = notes[from]!;
   const fast = uncounted(first, line, FASTER_THAN_SIXTEENTHS, FAST);
   const run = [first];
@@ -162,7 +192,17 @@ function runFrom(notes: readonly TimedNote[], from: number, taken: ReadonlySet<T
 /** One note for a run: it begins with the first and ends with the last. */
 function standingFor(main: TimedNote, run: readonly TimedNote[], ornament: Ornament): TimedNote {
   const [first, last] = [run[0]!, run.at(-1)!];
-  return { ...main, meant: first.meant, meantEnd: last.meantEnd, onset: first.onset, onsetSeconds: first.onsetSeconds, release: last.release, releaseSeconds: last.releaseSeconds, ornament, behind: run.filter((note) => note !== main).flatMap(idsOf) };
+  return {
+    ...main,
+    meant: first.meant,
+    meantEnd: last.meantEnd,
+    onset: first.onset,
+    onsetSeconds: first.onsetSeconds,
+    release: last.release,
+    releaseSeconds: last.releaseSeconds,
+    ornament,
+    behind: run.filter((note) => note !== main).flatMap(idsOf),
+  };
 }
 
 const idsOf = (note: TimedNote): NoteId[] => [note.id, ...(note.behind ?? [])];
@@ -170,7 +210,7 @@ const idsOf = (note: TimedNote): NoteId[] => [note.id, ...(note.behind ?? [])];
 /** Three notes or more, one after the other up or down, all still held when the last is struck. */
 function spreadChords(notes: readonly TimedNote[], line: BeatLine, report: OrnamentReport): TimedNote[] {
   const kept: TimedNote[] = [];
-  for (let i = 0; i < notes.length; ) {
+  for (let i = 0; i < notes.length;) {
     let end = i + 1;
     const up = (notes[end]?.key ?? 0) > notes[i]!.key;
     while (
@@ -180,7 +220,8 @@ function spreadChords(notes: readonly TimedNote[], line: BeatLine, report: Ornam
       !counted(notes[end - 1]!, notes[end]!) &&
       (up ? notes[end]!.key > notes[end - 1]!.key : notes[end]!.key < notes[end - 1]!.key) &&
       notes[i]!.ornament === undefined
-    ) end++;
+    )
+      end++;
     const chord = notes.slice(i, end);
     const spread = chord.at(-1)!.onsetSeconds - chord[0]!.onsetSeconds;
     const held = chord.every((note) => note.releaseSeconds >= chord.at(-1)!.onsetSeconds + Math.max(spread, 0.08));
@@ -192,7 +233,14 @@ function spreadChords(notes: readonly TimedNote[], line: BeatLine, report: Ornam
     const anchor = [chord[0]!, chord.at(-1)!].reduce((a, b) => (awayFromBeat(b, line) < awayFromBeat(a, line) ? b : a));
     const spreadWide = spread >= SPREAD_LEAST;
     if (spreadWide) report.arpeggios++;
-    for (const note of chord) kept.push({ ...note, meant: anchor.meant, onset: anchor.onset, onsetSeconds: anchor.onsetSeconds, ...(spreadWide && { ornament: { arpeggio: up ? 'up' : 'down' } }) });
+    for (const note of chord)
+      kept.push({
+        ...note,
+        meant: anchor.meant,
+        onset: anchor.onset,
+        onsetSeconds: anchor.onsetSeconds,
+        ...(spreadWide && { ornament: { arpeggio: up ? 'up' : 'down' } }),
+      });
     i = end;
   }
   return kept.sort((a, b) => a.onset - b.onset || a.key - b.key);
@@ -207,7 +255,7 @@ function awayFromBeat(note: TimedNote, line: BeatLine): number {
 
 function graceNotes(notes: readonly TimedNote[], line: BeatLine, report: OrnamentReport): TimedNote[] {
   const kept: TimedNote[] = [];
-  for (let i = 0; i < notes.length; ) {
+  for (let i = 0; i < notes.length;) {
     const end = graceEnd(notes, i, line);
     const main = notes[end];
     if (end === i || !main) {
@@ -217,7 +265,11 @@ function graceNotes(notes: readonly TimedNote[], line: BeatLine, report: Ornamen
     const graces = notes.slice(i, end);
     report.graces += graces.length;
     // They take their time from the note before: the main note stays where it was struck.
-    kept.push({ ...main, ornament: { ...main.ornament, graces }, behind: [...(main.behind ?? []), ...graces.flatMap(idsOf)] });
+    kept.push({
+      ...main,
+      ornament: { ...main.ornament, graces },
+      behind: [...(main.behind ?? []), ...graces.flatMap(idsOf)],
+    });
     i = end + 1;
   }
   return kept;
@@ -235,7 +287,14 @@ function graceEnd(notes: readonly TimedNote[], from: number, line: BeatLine): nu
   while (end < notes.length - 1 && end - from <= MOST_GRACES) {
     const [note, next] = [notes[end]!, notes[end + 1]!];
     const step = next.onsetSeconds - note.onsetSeconds;
-    const grace = step <= close && !counted(note, next) && step >= STRUCK_TOGETHER && note.releaseSeconds - note.onsetSeconds <= short && note.key !== next.key && note.ornament === undefined && Math.abs(note.key - next.key) <= 12;
+    const grace =
+      step <= close &&
+      !counted(note, next) &&
+      step >= STRUCK_TOGETHER &&
+      note.releaseSeconds - note.onsetSeconds <= short &&
+      note.key !== next.key &&
+      note.ornament === undefined &&
+      Math.abs(note.key - next.key) <= 12;
     if (!grace) break;
     end++;
   }

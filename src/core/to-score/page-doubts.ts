@@ -1,5 +1,6 @@
 /*
- * Doubts about the page: chords no hand can hold, keys without a place in the drum map, stretches that could be repeats, and
+ * Doubts about the page: chords no hand can hold, keys without a place in the drum map, stretches that could be
+ * repeats, and
  * places where the notes leave the key that is printed.
  */
 import type { CastPart } from '../casting';
@@ -19,7 +20,11 @@ function words(name: string, bars: readonly Bar[], at: WrittenUnits): string {
   return `${name}, bar ${bar}, beat ${beat}`;
 }
 
-const barOf = (bars: readonly Bar[], at: WrittenUnits) => barIndexAt(bars.map((bar) => bar.start), at);
+const barOf = (bars: readonly Bar[], at: WrittenUnits) =>
+  barIndexAt(
+    bars.map((bar) => bar.start),
+    at,
+  );
 
 export function frettingQueries(part: CastPart, { impossible }: Fretting, bars: readonly Bar[]): Query[] {
   const [first] = impossible;
@@ -39,22 +44,57 @@ export function frettingQueries(part: CastPart, { impossible }: Fretting, bars: 
 }
 
 /** Two drums of one kind that a kit has on two keys. */
-export function layeredDrumQueries(part: CastPart, grid: GridChoice, { map }: PartDrums, bars: readonly Bar[]): Query[] {
+export function layeredDrumQueries(
+  part: CastPart,
+  grid: GridChoice,
+  { map }: PartDrums,
+  bars: readonly Bar[],
+): Query[] {
   return ONE_KIND.flatMap(({ keys: [key, other], name }): Query[] => {
     const [first, second] = [map.get(key), map.get(other)];
     const struck = grid.notes.filter((note) => note.key === other);
-    if (!first || !second || struck.length === 0 || first.step !== second.step || first.octave !== second.octave || !grid.notes.some((note) => note.key === key)) return [];
+    if (
+      !first ||
+      !second ||
+      struck.length === 0 ||
+      first.step !== second.step ||
+      first.octave !== second.octave ||
+      !grid.notes.some((note) => note.key === key)
+    )
+      return [];
     const { start } = struck[0]!;
-    return [{ id: `one-drum/${part.id}/${key}`, kind: 'one-drum', part: part.id, at: start, bar: barOf(bars, start), played: struck.map((note) => note.id), message: `${words(part.name, bars, start)}: keys ${key} and ${other} are both a ${name}; they stand on one place, and are one head where they are struck together.`, facts: { key, other } }];
+    return [
+      {
+        id: `one-drum/${part.id}/${key}`,
+        kind: 'one-drum',
+        part: part.id,
+        at: start,
+        bar: barOf(bars, start),
+        played: struck.map((note) => note.id),
+        message: `${words(part.name, bars, start)}: keys ${key} and ${other} are both a ${name}; they stand on one place, and are one head where they are struck together.`,
+        facts: { key, other },
+      },
+    ];
   });
 }
 
 /** Keys a percussion part strikes that its map does not have. */
-export function drumQueries(part: CastPart, grid: GridChoice, { map, unmapped }: PartDrums, bars: readonly Bar[]): Query[] {
+export function drumQueries(
+  part: CastPart,
+  grid: GridChoice,
+  { map, unmapped }: PartDrums,
+  bars: readonly Bar[],
+): Query[] {
   return unmapped.map((key: MidiKey): Query => {
     const ids = part.notes.filter((note) => note.key === key).map((note) => note.id);
     // The stroke itself may be part of a roll or a flam on another one.
-    const first = grid.notes.find((note) => ids.includes(note.id) || note.absorbed.some((id) => ids.includes(id)) || note.behind?.some((id) => ids.includes(id))) ?? grid.notes[0]!;
+    const first =
+      grid.notes.find(
+        (note) =>
+          ids.includes(note.id) ||
+          note.absorbed.some((id) => ids.includes(id)) ||
+          note.behind?.some((id) => ids.includes(id)),
+      ) ?? grid.notes[0]!;
     const near = nearestSounds(map, key, unmapped);
     const times = ids.length > 1 ? ` (${ids.length} times)` : '';
     return {
@@ -71,11 +111,18 @@ export function drumQueries(part: CastPart, grid: GridChoice, { map, unmapped }:
 }
 
 export function repeatQueries(found: readonly Fold[], taken: readonly Fold[], bars: readonly Bar[]): Query[] {
-  const free = found.filter((one) => taken.every((other) => one.from + one.length * one.times <= other.from || other.from + other.length * other.times <= one.from));
+  const free = found.filter((one) =>
+    taken.every(
+      (other) => one.from + one.length * one.times <= other.from || other.from + other.length * other.times <= one.from,
+    ),
+  );
   return free.map(({ from, length, times, endings }): Query => {
     const number = (b: number) => bars[b]!.number;
     const last = from + length * times - 1;
-    const again = times > 2 ? `${times} times in a row, up to bar ${number(last)}` : `again as ${number(from + length)}–${number(last)}`;
+    const again =
+      times > 2
+        ? `${times} times in a row, up to bar ${number(last)}`
+        : `again as ${number(from + length)}–${number(last)}`;
     const ending = endings > 0 ? `, the last ${endings === 1 ? 'bar' : `${endings} bars`} apart` : '';
     return {
       id: `repeat/${from}/${length}/${times}`,
@@ -88,15 +135,24 @@ export function repeatQueries(found: readonly Fold[], taken: readonly Fold[], ba
   });
 }
 
-/** Long stretches in another key than the one printed there. Where nobody set a key, signatures follow the notes already. */
-export function keyChangeQueries(keys: readonly ScoreKey[], barKeys: readonly BarKey[], bars: readonly Bar[], stated: boolean): Query[] {
+/**
+ * Long stretches in another key than the one printed there. Where nobody set a key, signatures follow the notes
+ * already.
+ */
+export function keyChangeQueries(
+  keys: readonly ScoreKey[],
+  barKeys: readonly BarKey[],
+  bars: readonly Bar[],
+  stated: boolean,
+): Query[] {
   if (!stated) return [];
   const printed = bars.map((bar) => keys.findLast((key) => key.bar <= bar.index)!);
   const queries: Query[] = [];
-  for (let from = 0; from < bars.length; ) {
+  for (let from = 0; from < bars.length;) {
     const key = barKeys[from]!;
     let to = from;
-    while (to < bars.length && barKeys[to]!.fifths === key.fifths && printed[to]!.fifths === printed[from]!.fifths) to++;
+    while (to < bars.length && barKeys[to]!.fifths === key.fifths && printed[to]!.fifths === printed[from]!.fifths)
+      to++;
     if (to - from >= BARS_OF_ANOTHER_KEY && key.fifths !== printed[from]!.fifths && from > 0) {
       queries.push({
         id: `key-change/${from}`,
@@ -104,7 +160,14 @@ export function keyChangeQueries(keys: readonly ScoreKey[], barKeys: readonly Ba
         at: bars[from]!.start,
         bar: from,
         message: `Bars ${bars[from]!.number}–${bars[to - 1]!.number} sound like ${keyName(key)}; the signature there is ${keyName(printed[from]!)}.`,
-        facts: { from, to, fifths: key.fifths, mode: key.mode, backFifths: printed[from]!.fifths, backMode: printed[from]!.mode },
+        facts: {
+          from,
+          to,
+          fifths: key.fifths,
+          mode: key.mode,
+          backFifths: printed[from]!.fifths,
+          backMode: printed[from]!.mode,
+        },
       });
     }
     from = Math.max(to, from + 1);

@@ -1,8 +1,10 @@
 /*
  * Repeats: stretches of bars that are played again right away, over all parts at once.
  *
- * Takes an assembled score; gives the stretches that could be written once with repeat signs, the longest saving first: all parts
- * have the same notes, values and meters, the tempo does the same, and no tie leads over the seams. The last bars may differ:
+ * Takes an assembled score; gives the stretches that could be written once with repeat signs, the longest saving first:
+ * all parts
+ * have the same notes, values and meters, the tempo does the same, and no tie leads over the seams. The last bars may
+ * differ:
  * first and second ending. Also which bars of a part are like the one or two before them.
  */
 import type { Fold, Part, PartBar, Score } from '../score';
@@ -15,7 +17,10 @@ const MOST_BARS = 128;
 const ENDING_SHARE = 0.34;
 
 /** @param partCodes `codesOf` each part, when they are known already */
-export function findRepeats(score: Score, partCodes: readonly (readonly string[])[] = score.parts.map(codesOf)): Fold[] {
+export function findRepeats(
+  score: Score,
+  partCodes: readonly (readonly string[])[] = score.parts.map(codesOf),
+): Fold[] {
   const { codes, seams } = barCodes(score, partCodes);
   const n = codes.length;
   const candidates: Fold[] = [];
@@ -26,17 +31,26 @@ export function findRepeats(score: Score, partCodes: readonly (readonly string[]
       const same = alike(codes, from, from + length, length);
       const ending = length - same;
       const most = Math.min(MOST_ENDING, Math.floor(length * ENDING_SHARE));
-      if (ending > most || !seams[from + length] || !seams[from + 2 * length] || isMonotone(codes, from, length)) continue;
+      if (ending > most || !seams[from + length] || !seams[from + 2 * length] || isMonotone(codes, from, length))
+        continue;
       if (ending > 0 && !seams[from + same]) continue;
       let times = 2;
-      if (ending === 0) while (from + (times + 1) * length <= n && seams[from + (times + 1) * length] && alike(codes, from, from + times * length, length) === length) times++;
+      if (ending === 0)
+        while (
+          from + (times + 1) * length <= n &&
+          seams[from + (times + 1) * length] &&
+          alike(codes, from, from + times * length, length) === length
+        )
+          times++;
       candidates.push({ from, length, times, endings: ending });
     }
   }
   const saving = ({ length, times, endings }: Fold) => (length - endings) * (times - 1) - endings * 0.5;
   candidates.sort((a, b) => saving(b) - saving(a) || a.endings - b.endings || a.from - b.from);
   const chosen: Fold[] = [];
-  for (const one of candidates) if (saving(one) >= LEAST_BARS && chosen.every((other) => end(one) <= other.from || end(other) <= one.from)) chosen.push(one);
+  for (const one of candidates)
+    if (saving(one) >= LEAST_BARS && chosen.every((other) => end(one) <= other.from || end(other) <= one.from))
+      chosen.push(one);
   return chosen.sort((a, b) => a.from - b.from);
 }
 
@@ -59,10 +73,22 @@ function barCodes(score: Score, partCodes: readonly (readonly string[])[]): { co
   const seams = Array<boolean>(score.bars.length + 1).fill(true);
   const codes = score.bars.map((bar, b) => {
     const within = ({ at }: { at: number }) => at >= bar.start && at < bar.start + bar.length;
-    const tempos = score.tempos.filter((tempo) => within(tempo) && tempo.at > 0).map((tempo) => `${tempo.at - bar.start}:${Math.round(tempo.bpm)}`);
+    const tempos = score.tempos
+      .filter((tempo) => within(tempo) && tempo.at > 0)
+      .map((tempo) => `${tempo.at - bar.start}:${Math.round(tempo.bpm)}`);
     const markers = b > 0 ? score.markers.filter(within).map((marker) => marker.text) : [];
-    for (const part of score.parts) if (part.bars[b]!.voices.some((voice) => voice.symbols[0]?.notes.some((note) => note.tieFromLast))) seams[b] = false;
-    return [bar.meter.beats, bar.meter.beatType, bar.length, keyAt.get(b) ?? '', tempos.join(), markers.join(), ...partCodes.map((part) => part[b]!)].join('|');
+    for (const part of score.parts)
+      if (part.bars[b]!.voices.some((voice) => voice.symbols[0]?.notes.some((note) => note.tieFromLast)))
+        seams[b] = false;
+    return [
+      bar.meter.beats,
+      bar.meter.beatType,
+      bar.length,
+      keyAt.get(b) ?? '',
+      tempos.join(),
+      markers.join(),
+      ...partCodes.map((part) => part[b]!),
+    ].join('|');
   });
   return { codes, seams };
 }
@@ -73,19 +99,42 @@ export function codesOf(part: Part): string[] {
 }
 
 function codeOf(bar: PartBar): string {
-  return bar.voices.map((voice) => `${voice.voice}[${voice.symbols.map((symbol) => `${symbol.at}.${symbol.duration}.${symbol.notes.map((note) => `${note.key}${note.tieToNext ? '~' : ''}`).join('+')}`).join(' ')}]`).join('');
+  return bar.voices
+    .map(
+      (voice) =>
+        `${voice.voice}[${voice.symbols.map((symbol) => `${symbol.at}.${symbol.duration}.${symbol.notes.map((note) => `${note.key}${note.tieToNext ? '~' : ''}`).join('+')}`).join(' ')}]`,
+    )
+    .join('');
 }
 
 /** Marks bars that are like the one before, or pairs of bars that are like the two before; silence is not repeated. */
 export function withBarRepeats(part: Part, barLengths: readonly number[]): Part {
   const codes = part.bars.map((bar, b) => `${barLengths[b]}${codeOf(bar)}`);
-  const tied = part.bars.map((bar, b) => bar.voices.some((voice) => voice.symbols.some((symbol) => (symbol.at === 0 && symbol.notes.some((note) => note.tieFromLast)) || symbol.notes.some((note) => note.tieToNext && symbol.at + symbol.duration === barLengths[b]))));
-  const silent = part.bars.map((bar) => bar.voices.every((voice) => voice.symbols.every((symbol) => symbol.notes.length === 0)));
+  const tied = part.bars.map((bar, b) =>
+    bar.voices.some((voice) =>
+      voice.symbols.some(
+        (symbol) =>
+          (symbol.at === 0 && symbol.notes.some((note) => note.tieFromLast)) ||
+          symbol.notes.some((note) => note.tieToNext && symbol.at + symbol.duration === barLengths[b]),
+      ),
+    ),
+  );
+  const silent = part.bars.map((bar) =>
+    bar.voices.every((voice) => voice.symbols.every((symbol) => symbol.notes.length === 0)),
+  );
   const like: (1 | 2 | 0 | undefined)[] = part.bars.map(() => undefined);
   for (let b = 1; b < codes.length; b++) {
     if (silent[b] || tied[b]) continue;
     if (codes[b] === codes[b - 1] && like[b - 1] !== 0) like[b] = 1;
-    else if (b >= 3 && codes[b - 1] === codes[b - 3] && codes[b] === codes[b - 2] && codes[b] !== codes[b - 1] && !silent[b - 1] && !tied[b - 1] && like[b - 1] === undefined) {
+    else if (
+      b >= 3 &&
+      codes[b - 1] === codes[b - 3] &&
+      codes[b] === codes[b - 2] &&
+      codes[b] !== codes[b - 1] &&
+      !silent[b - 1] &&
+      !tied[b - 1] &&
+      like[b - 1] === undefined
+    ) {
       like[b - 1] = 2;
       like[b] = 0;
     }

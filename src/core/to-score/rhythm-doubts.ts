@@ -1,5 +1,6 @@
 /*
- * Doubts about rhythm: places where a part leaves the company it keeps, tuplets that are hardly better than none, splinters of
+ * Doubts about rhythm: places where a part leaves the company it keeps, tuplets that are hardly better than none,
+ * splinters of
  * rests, and notes that were struck twice in one place.
  */
 import { append, lowest } from '../base';
@@ -13,7 +14,9 @@ import type { GridChoice } from './grid';
 import type { Memo } from './memo';
 import { SURE_SWING, type Swing } from './swing';
 
-/** A part moves with others in a bar when at least this share of its onsets, and this many, fall together with theirs. */
+/**
+ * A part moves with others in a bar when at least this share of its onsets, and this many, fall together with theirs.
+ */
 const SAME_SHARE = 0.6;
 const SAME_LEAST = 2;
 /** Over the whole piece: parts that share fewer onsets than this do not move together. */
@@ -30,15 +33,27 @@ interface PartRhythm {
   report: DurationReport;
 }
 
-export function rhythmQueries(parts: readonly PartRhythm[], bars: readonly Bar[], line: BeatLine, swing: Swing, memo: Memo): Query[] {
+export function rhythmQueries(
+  parts: readonly PartRhythm[],
+  bars: readonly Bar[],
+  line: BeatLine,
+  swing: Swing,
+  memo: Memo,
+): Query[] {
   const starts = bars.map((bar) => bar.start);
   const barOf = (at: WrittenUnits) => barIndexAt(starts, at);
   const words = (part: CastPart, at: WrittenUnits) => {
     const { bar, beat } = barBeat(bars, at);
     return `${part.name}, bar ${bar}, beat ${beat}`;
   };
-  const onsets = parts.map(({ part, grid }) => memo.recall(`onsets/${part.id}`, [grid, bars], () => onsetsByBar(grid.notes, barOf)));
-  const company = companions(parts.map(({ part, grid }) => memo.recall(`places/${part.id}`, [grid], () => new Set(grid.notes.map((note) => note.start)))));
+  const onsets = parts.map(({ part, grid }) =>
+    memo.recall(`onsets/${part.id}`, [grid, bars], () => onsetsByBar(grid.notes, barOf)),
+  );
+  const company = companions(
+    parts.map(({ part, grid }) =>
+      memo.recall(`places/${part.id}`, [grid], () => new Set(grid.notes.map((note) => note.start))),
+    ),
+  );
   return [
     ...swingQuery(swing),
     ...parts.flatMap((one, p) => [...oneStepOff(one, p), ...tuplets(one), ...shortRests(one), ...merged(one)]),
@@ -55,7 +70,10 @@ export function rhythmQueries(parts: readonly PartRhythm[], bars: readonly Bar[]
         if (!off) continue;
         const notes = own.get(at)!;
         const by = off.to - at;
-        append(moves, notes.map((note) => ({ note: note.id, by })));
+        append(
+          moves,
+          notes.map((note) => ({ note: note.id, by })),
+        );
         const more = off.with.length > 1 ? ` and ${off.with.length - 1} more` : '';
         queries.push({
           id: `one-step/${part.id}/${notes[0]!.id}`,
@@ -78,7 +96,12 @@ export function rhythmQueries(parts: readonly PartRhythm[], bars: readonly Bar[]
     for (const step of STEPS) {
       for (const to of [at + step, at - step]) {
         if (own.has(to)) continue;
-        const others = company[p]!.filter((q) => onsets[q]!.get(bar)?.has(to) && !onsets[q]!.get(bar)!.has(at) && moveTogether(own, onsets[q]!.get(bar)!, at));
+        const others = company[p]!.filter(
+          (q) =>
+            onsets[q]!.get(bar)?.has(to) &&
+            !onsets[q]!.get(bar)!.has(at) &&
+            moveTogether(own, onsets[q]!.get(bar)!, at),
+        );
         const agreeing = company[p]!.filter((q) => onsets[q]!.get(bar)?.has(at));
         if (others.length > agreeing.length) return { to, with: others };
       }
@@ -90,7 +113,16 @@ export function rhythmQueries(parts: readonly PartRhythm[], bars: readonly Bar[]
     return grid.doubtfulTuplets.map((beat): Query => {
       const { start, bar } = line.beats[beat]!;
       const notes = grid.notes.filter((note) => beatIndexAt(line, note.start) === beat);
-      return { id: `tuplet/${part.id}/${beat}`, kind: 'tuplet', part: part.id, at: start, bar, played: notes.map((note) => note.id), message: `${words(part, start)}: written as a triplet; plain values fit nearly as well.`, facts: { bar, smallest: usualSmallest(grid, line) } };
+      return {
+        id: `tuplet/${part.id}/${beat}`,
+        kind: 'tuplet',
+        part: part.id,
+        at: start,
+        bar,
+        played: notes.map((note) => note.id),
+        message: `${words(part, start)}: written as a triplet; plain values fit nearly as well.`,
+        facts: { bar, smallest: usualSmallest(grid, line) },
+      };
     });
   }
 
@@ -99,16 +131,37 @@ export function rhythmQueries(parts: readonly PartRhythm[], bars: readonly Bar[]
     if (places.length === 0) return [];
     const first = lowest(places);
     const more = places.length > 1 ? ` (${places.length} of them)` : '';
-    return [{ id: `short-rest/${part.id}`, kind: 'short-rest', part: part.id, at: first, bar: barOf(first), message: `${words(part, first)}: a rest shorter than a sixteenth${more}.` }];
+    return [
+      {
+        id: `short-rest/${part.id}`,
+        kind: 'short-rest',
+        part: part.id,
+        at: first,
+        bar: barOf(first),
+        message: `${words(part, first)}: a rest shorter than a sixteenth${more}.`,
+      },
+    ];
   }
 
   /** Two played notes of one key on one place, which are not an ornament and not one gathered twice. */
   function merged({ part, grid }: PartRhythm): Query[] {
-    const twice = grid.notes.filter((note) => note.absorbed.length > 0 && !note.ornament && (note.behind?.length ?? 0) === 0);
+    const twice = grid.notes.filter(
+      (note) => note.absorbed.length > 0 && !note.ornament && (note.behind?.length ?? 0) === 0,
+    );
     if (twice.length === 0 || part.sources.length > 1) return [];
     const { start } = twice[0]!;
     const more = twice.length > 1 ? ` (${twice.length} times)` : '';
-    return [{ id: `merged/${part.id}`, kind: 'merged', part: part.id, at: start, bar: barOf(start), played: twice.flatMap((note) => [note.id, ...note.absorbed]), message: `${words(part, start)}: struck twice in one place and written once${more}.` }];
+    return [
+      {
+        id: `merged/${part.id}`,
+        kind: 'merged',
+        part: part.id,
+        at: start,
+        bar: barOf(start),
+        played: twice.flatMap((note) => [note.id, ...note.absorbed]),
+        message: `${words(part, start)}: struck twice in one place and written once${more}.`,
+      },
+    ];
   }
 }
 
@@ -116,10 +169,15 @@ function swingQuery({ heard, stretches, confidence, pinned, evidence }: Swing): 
   if (pinned || heard.length === 0 || confidence >= SURE_SWING) return [];
   const { ratio, unit } = heard[0]!;
   const written = stretches.length > 0 ? 'Written evenly, with “Swing” above.' : 'Written as played.';
-  return [{ id: 'swing', kind: 'swing', message: `Perhaps this swings: ${evidence}. ${written}`, facts: { ratio, unit } }];
+  return [
+    { id: 'swing', kind: 'swing', message: `Perhaps this swings: ${evidence}. ${written}`, facts: { ratio, unit } },
+  ];
 }
 
-function onsetsByBar(notes: readonly PlacedNote[], barOf: (at: WrittenUnits) => number): Map<number, Map<WrittenUnits, PlacedNote[]>> {
+function onsetsByBar(
+  notes: readonly PlacedNote[],
+  barOf: (at: WrittenUnits) => number,
+): Map<number, Map<WrittenUnits, PlacedNote[]>> {
   const byBar = new Map<number, Map<WrittenUnits, PlacedNote[]>>();
   for (const note of notes) {
     const bar = barOf(note.start);
@@ -134,7 +192,11 @@ function onsetsByBar(notes: readonly PlacedNote[], barOf: (at: WrittenUnits) => 
 
 /** The smallest plain value that is no exception in the part. */
 function usualSmallest({ divisions, smallest }: GridChoice, line: BeatLine): WrittenUnits {
-  const units = divisions.flatMap((division, b) => (division > 1 && noteValue(line.beats[b]!.length / division, 0) ? [line.beats[b]!.length / division] : [])).sort((a, b) => a - b);
+  const units = divisions
+    .flatMap((division, b) =>
+      division > 1 && noteValue(line.beats[b]!.length / division, 0) ? [line.beats[b]!.length / division] : [],
+    )
+    .sort((a, b) => a - b);
   return units[Math.floor(units.length * EXCEPTION)] ?? smallest;
 }
 
@@ -154,7 +216,11 @@ function companions(places: readonly ReadonlySet<WrittenUnits>[]): number[][] {
 }
 
 /** Whether two parts have most onsets of a bar in common, the doubtful one apart. */
-function moveTogether(own: ReadonlyMap<WrittenUnits, unknown>, other: ReadonlyMap<WrittenUnits, unknown>, but: WrittenUnits): boolean {
+function moveTogether(
+  own: ReadonlyMap<WrittenUnits, unknown>,
+  other: ReadonlyMap<WrittenUnits, unknown>,
+  but: WrittenUnits,
+): boolean {
   const mine = [...own.keys()].filter((at) => at !== but);
   const common = mine.filter((at) => other.has(at)).length;
   return common >= SAME_LEAST && common >= SAME_SHARE * mine.length && common >= SAME_SHARE * (other.size - 1);

@@ -10,7 +10,12 @@ import { QUARTER, type MidiKey, type Milliseconds, type WrittenUnits } from '../
 export const SMALLEST_VALUES = ['quarter', 'eighth', '16th', '32nd'] as const;
 export type SmallestValue = (typeof SMALLEST_VALUES)[number];
 
-export const VALUE_LENGTH: Record<SmallestValue, WrittenUnits> = { quarter: QUARTER, eighth: QUARTER / 2, '16th': QUARTER / 4, '32nd': QUARTER / 8 };
+export const VALUE_LENGTH: Record<SmallestValue, WrittenUnits> = {
+  quarter: QUARTER,
+  eighth: QUARTER / 2,
+  '16th': QUARTER / 4,
+  '32nd': QUARTER / 8,
+};
 
 /** Tuplets that are only looked for where somebody asks for them. */
 export const FURTHER_TUPLETS = [5, 7, 9] as const;
@@ -142,4 +147,31 @@ export interface ConversionSettings extends CastingSettings {
   markerStyle: MarkerStyle;
 }
 
-export const NO_SETTINGS: ConversionSettings = { ...NO_CASTING_SETTINGS, plain: {}, grids: {}, edits: {}, closeGaps: {}, lengths: {}, doubles: {}, handSplits: {}, fixedClefs: {}, voices: {}, leads: {}, splits: {}, soundSplits: {}, offsets: {}, keyChanges: [], spellings: [], clefs: {}, plainOctaves: {}, drumMaps: {}, drumKeys: {}, tablatures: {}, marks: {}, markEdits: {}, folds: [], barRepeats: {}, markerStyle: 'auto' };
+export const NO_SETTINGS: ConversionSettings = {
+  ...NO_CASTING_SETTINGS,
+  plain: {},
+  grids: {},
+  edits: {},
+  closeGaps: {},
+  lengths: {},
+  doubles: {},
+  handSplits: {},
+  fixedClefs: {},
+  voices: {},
+  leads: {},
+  splits: {},
+  soundSplits: {},
+  offsets: {},
+  keyChanges: [],
+  spellings: [],
+  clefs: {},
+  plainOctaves: {},
+  drumMaps: {},
+  drumKeys: {},
+  tablatures: {},
+  marks: {},
+  markEdits: {},
+  folds: [],
+  barRepeats: {},
+  markerStyle: 'auto',
+};

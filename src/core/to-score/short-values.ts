@@ -1,12 +1,16 @@
 /*
- * Short values: "sixteenth, sixteenth rest" again and again is what a sequencer has, and an eighth with a dot what a copyist writes.
+ * Short values: "sixteenth, sixteenth rest" again and again is what a sequencer has, and an eighth with a dot what a
+ * copyist writes.
  *
  *     ended     x. x. x. x.  (sixteenths with rests)      xx x.  (in a line that plays its longer values out)
  *     written   x' x' x' x'  (eighths, staccato)          as it is: there a short one is meant
  *
- * Takes the ended notes of one voice; gives the same notes with ends that leave no rest of a sixteenth or less. It does so only in a voice
- * that lets go early as a habit: where most eighths and quarters fill the time to the next onset, a short note is believed. What is
- * written much longer than it sounds gets a staccato dot, so that the score still plays it short. Common practice, no source.
+ * Takes the ended notes of one voice; gives the same notes with ends that leave no rest of a sixteenth or less. It does
+ * so only in a voice
+ * that lets go early as a habit: where most eighths and quarters fill the time to the next onset, a short note is
+ * believed. What is
+ * written much longer than it sounds gets a staccato dot, so that the score still plays it short. Common practice, no
+ * source.
  */
 import { noteValue } from '../score';
 import { lastNotAfter, QUARTER, type WrittenUnits } from '../time';
@@ -67,7 +71,10 @@ function chordsOf(notes: readonly EndedNote[]): EndedChord[] {
   return chords;
 }
 
-/** Most values of an eighth to a quarter last until the next onset; where there are hardly any of those, most of all values. */
+/**
+ * Most values of an eighth to a quarter last until the next onset; where there are hardly any of those, most of all
+ * values.
+ */
 function playsOut(chords: readonly EndedChord[]): boolean {
   const upToQuarter = chords.filter(({ start, next }) => next - start <= QUARTER);
   const longer = upToQuarter.filter(({ start, next }) => next - start >= EIGHTH);
@@ -77,14 +84,18 @@ function playsOut(chords: readonly EndedChord[]): boolean {
 }
 
 /**
- * The first end within the beat that leaves no rest of a sixteenth or less, if a plain value reaches it; failing that the next eighth, so
+ * The first end within the beat that leaves no rest of a sixteenth or less, if a plain value reaches it; failing that
+ * the next eighth, so
  * that a short rest stands on the beat; the end as it is otherwise.
  */
 function plainEnd(start: WrittenUnits, end: WrittenUnits, next: WrittenUnits, beatEnd: WrittenUnits): WrittenUnits {
   const onEighths = Math.ceil(end / EIGHTH) * EIGHTH;
   // What ends on an eighth shows the beat; carried over it, it would read worse.
   if (end >= next || end % EIGHTH === 0) return end;
-  const written = [onEighths, next, onEighths + EIGHTH].filter((longer) => longer > end && longer <= Math.min(next, beatEnd) && longer - start <= LONGEST && noteValue(longer - start, 1));
+  const written = [onEighths, next, onEighths + EIGHTH].filter(
+    (longer) =>
+      longer > end && longer <= Math.min(next, beatEnd) && longer - start <= LONGEST && noteValue(longer - start, 1),
+  );
   return written.find((longer) => !leavesShortRest(longer, next)) ?? (written.includes(onEighths) ? onEighths : end);
 }
 

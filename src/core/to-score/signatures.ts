@@ -4,9 +4,12 @@
  *     keys heard     G . . . D . . . . . D . e . G     E . . . .  E
  *     printed        G                                 E                 home is kept through modulations
  *
- * Takes the key heard in each bar and what sounds there; gives the signatures. A piece has a home key, told by how it begins and ends;
- * passing modulations, above all to the dominant, stay under its signature. It changes where a section stands in another key: least
- * cost over the bars (Viterbi), each bar weighing how far the key heard lies from the signature and how many accidentals it would need;
+ * Takes the key heard in each bar and what sounds there; gives the signatures. A piece has a home key, told by how it
+ * begins and ends;
+ * passing modulations, above all to the dominant, stay under its signature. It changes where a section stands in
+ * another key: least
+ * cost over the bars (Viterbi), each bar weighing how far the key heard lies from the signature and how many
+ * accidentals it would need;
  * a change costs less where everybody comes to rest or the file marks a section. Weights: common practice, no source.
  */
 import { lastNotAfter, QUARTER, type Bar, type WrittenUnits } from '../time';
@@ -39,9 +42,19 @@ const USUAL_SHARE = 0.8;
 const LEAST_BARS = 8;
 
 /** Signatures to print: the file's own where somebody set them, else those the music asks for. */
-export function signatures(barKeys: readonly BarKey[], notes: readonly SoundingNote[], bars: readonly Bar[], events: readonly KeyEvent[], sections: ReadonlySet<number> = new Set()): ScoreKey[] {
+export function signatures(
+  barKeys: readonly BarKey[],
+  notes: readonly SoundingNote[],
+  bars: readonly Bar[],
+  events: readonly KeyEvent[],
+  sections: ReadonlySet<number> = new Set(),
+): ScoreKey[] {
   if (!isDefaultKey(events)) {
-    const stated = events.map((event) => ({ bar: barAtOrAfter(bars, event.at), fifths: event.fifths, mode: event.mode }));
+    const stated = events.map((event) => ({
+      bar: barAtOrAfter(bars, event.at),
+      fifths: event.fifths,
+      mode: event.mode,
+    }));
     if (stated[0]!.bar > 0) stated.unshift({ bar: 0, ...usualKey(barKeys.slice(0, stated[0]!.bar)) });
     return distinct(stated);
   }
@@ -49,7 +62,11 @@ export function signatures(barKeys: readonly BarKey[], notes: readonly SoundingN
   const rests = restsBefore(notes, bars);
   const path = leastCostPath(barCosts(barKeys, notes, bars), (bar) => sections.has(bar) || rests.has(bar));
   const changes = path.flatMap((fifths, bar) => (bar === 0 || fifths !== path[bar - 1] ? [{ bar, fifths }] : []));
-  return changes.map(({ bar, fifths }, i) => ({ bar, fifths, mode: modeUnder(fifths, barKeys.slice(bar, changes[i + 1]?.bar)) }));
+  return changes.map(({ bar, fifths }, i) => ({
+    bar,
+    fifths,
+    mode: modeUnder(fifths, barKeys.slice(bar, changes[i + 1]?.bar)),
+  }));
 }
 
 /** A lone C major at the very start is what programs write when nobody set a key. */
@@ -57,7 +74,9 @@ export function isDefaultKey(events: readonly KeyEvent[]): boolean {
   return events.every((event) => event.fifths === 0 && event.mode === 'major') && events.length <= 1;
 }
 
-/** Signatures set by hand at single bars take their place among the others; one that repeats what is in force is none. */
+/**
+ * Signatures set by hand at single bars take their place among the others; one that repeats what is in force is none.
+ */
 export function withKeyChanges(keys: readonly ScoreKey[], changes: readonly ScoreKey[], bars: number): ScoreKey[] {
   return changes.length === 0 ? [...keys] : distinct([...keys, ...changes.filter((change) => change.bar < bars)]);
 }
@@ -85,7 +104,9 @@ function barCosts(barKeys: readonly BarKey[], notes: readonly SoundingNote[], ba
     const edge = bar < first + EDGE_BARS ? OPENING : bar > last - EDGE_BARS ? ENDING : 1;
     return SIGNATURES.map((signature) => {
       const away = AWAY[Math.abs(fifthsFrom(signature, barKeys[bar]!.fifths))]!;
-      const accidentals = weights.filter((weight, pitchClass) => weight >= COUNTS && !isDiatonic(pitchClass, signature)).length;
+      const accidentals = weights.filter(
+        (weight, pitchClass) => weight >= COUNTS && !isDiatonic(pitchClass, signature),
+      ).length;
       return edge * away + ACCIDENTAL * Math.min(accidentals, MOST_ACCIDENTALS) + SIGN * Math.abs(signature);
     });
   });
@@ -118,11 +139,16 @@ interface Step {
   cost: number;
   /** Signature of the bar before `since`. */
   from: number;
-  /** The bar itself where the signature just went on; where it took the place of another, the first bar it stands at. */
+  /**
+   * The bar itself where the signature just went on; where it took the place of another, the first bar it stands at.
+   */
   since: number;
 }
 
-/** The signature of each bar. A new signature is entered with its first LEAST_BARS bars at once, so that it stands at least so long. */
+/**
+ * The signature of each bar. A new signature is entered with its first LEAST_BARS bars at once, so that it stands at
+ * least so long.
+ */
 function leastCostPath(costs: readonly (readonly number[])[], isSection: (bar: number) => boolean): number[] {
   const sums = SIGNATURES.map((_, s) => runningSums(costs.map((cost) => cost[s]!)));
   const steps: Step[][] = [costs[0]!.map((cost, s) => ({ cost, from: s, since: 0 }))];
@@ -148,7 +174,7 @@ function trace(steps: readonly (readonly Step[])[]): number[] {
   const last = steps.at(-1)!;
   let state = last.reduce((best, step, s) => (step.cost < last[best]!.cost ? s : best), 0);
   const path: number[] = [];
-  for (let bar = steps.length - 1; bar >= 0; ) {
+  for (let bar = steps.length - 1; bar >= 0;) {
     const { from, since } = steps[bar]![state]!;
     for (let b = since; b <= bar; b++) path[b] = SIGNATURES[state]!;
     state = from;
@@ -158,7 +184,8 @@ function trace(steps: readonly (readonly Step[])[]): number[] {
 }
 
 /**
- * Bars before which everybody comes to rest: nothing sounds over the barline, and nothing has begun for at least half a bar, longer than
+ * Bars before which everybody comes to rest: nothing sounds over the barline, and nothing has begun for at least half a
+ * bar, longer than
  * before nearly all other barlines.
  */
 function restsBefore(notes: readonly SoundingNote[], bars: readonly Bar[]): Set<number> {
@@ -166,7 +193,8 @@ function restsBefore(notes: readonly SoundingNote[], bars: readonly Bar[]): Set<
   const starts = bars.map((bar) => bar.start);
   for (const note of notes) {
     const after = lastNotAfter(starts, note.start) + 1;
-    if (after < bars.length) gaps[after] = Math.min(gaps[after]!, note.end > starts[after]! ? 0 : starts[after]! - note.start);
+    if (after < bars.length)
+      gaps[after] = Math.min(gaps[after]!, note.end > starts[after]! ? 0 : starts[after]! - note.start);
     for (let bar = after + 1; bar < bars.length && starts[bar]! < note.end; bar++) gaps[bar] = 0;
   }
   const usual = [...gaps.slice(1)].sort((x, y) => x - y)[Math.floor(USUAL_SHARE * (gaps.length - 1))] ?? Infinity;

@@ -1,5 +1,6 @@
 /*
- * Spelling as people want it: names they chose for single notes or for some bars take the place of those the context gives.
+ * Spelling as people want it: names they chose for single notes or for some bars take the place of those the context
+ * gives.
  */
 import { nameAtFifths } from '../score';
 import { nearestPlace } from './written-pitch';
@@ -17,16 +18,29 @@ export interface ChosenNote extends NoteToSpell {
 const SHARPS = 9;
 const FLATS = -5;
 
-/** @param places concert names by place on the line of fifths, same order as `notes` @returns with the choices carried out */
-export function chosenNames(notes: readonly ChosenNote[], places: readonly number[], choices: readonly SpellingChoice[]): number[] {
+/**
+ * @param places concert names by place on the line of fifths, same order as `notes`
+ * @returns with the choices carried out
+ */
+export function chosenNames(
+  notes: readonly ChosenNote[],
+  places: readonly number[],
+  choices: readonly SpellingChoice[],
+): number[] {
   if (choices.length === 0) return [...places];
   return places.map((place, i) => {
     const note = notes[i]!;
-    const choice = choices.findLast((one) => (one.kind === 'notes' ? one.part === note.part && note.played.some((id) => one.notes.includes(id)) : (one.part === null || one.part === note.part) && note.bar >= one.bars.from && note.bar < one.bars.to));
+    const choice = choices.findLast((one) =>
+      one.kind === 'notes'
+        ? one.part === note.part && note.played.some((id) => one.notes.includes(id))
+        : (one.part === null || one.part === note.part) && note.bar >= one.bars.from && note.bar < one.bars.to,
+    );
     if (!choice) return place;
     if (choice.kind === 'notes') return respelled(place, choice.prefer);
     // In a range, white keys keep their names: what is preferred are sharps or flats for the black ones.
-    return nameAtFifths(place).alter === 0 ? place : nearestPlace(note.key, choice.prefer === 'sharps' ? SHARPS : FLATS);
+    return nameAtFifths(place).alter === 0
+      ? place
+      : nearestPlace(note.key, choice.prefer === 'sharps' ? SHARPS : FLATS);
   });
 }
 

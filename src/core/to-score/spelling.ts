@@ -3,10 +3,13 @@
  *
  *     key 68 in A flat major  →  A♭        key 68 between A and A in A minor  →  G♯
  *
- * Takes all sounding notes of the piece with the key of each bar; gives each note's place on the line of fifths (concert
- * pitch), the same for all parts that sound a pitch class together. Notes of the key keep their name. For the others two
+ * Takes all sounding notes of the piece with the key of each bar; gives each note's place on the line of fifths
+ * (concert
+ * pitch), the same for all parts that sound a pitch class together. Notes of the key keep their name. For the others
+ * two
  * names are weighed: closeness on the line of fifths to what sounds around (Temperley 2001, pitch variance rule, from
- * memory), the name most pitch classes around it would give it as tonics (Meredith 2006, ps13, from memory), and where the line goes
+ * memory), the name most pitch classes around it would give it as tonics (Meredith 2006, ps13, from memory), and where
+ * the line goes
  * next (raised notes rise, lowered notes fall: textbook rule).
  */
 import { lastNotAfter, QUARTER, type Bar, type WrittenUnits } from '../time';
@@ -18,10 +21,39 @@ export interface NoteToSpell extends SoundingNote {
 }
 
 /** Places relative to the tonic for each semitone above it: first choice, then the other name where there is one. */
-const MAJOR_PLACES: readonly (readonly number[])[] = [[0], [7, -5], [2], [-3, 9], [4], [-1], [6, -6], [1], [-4, 8], [3], [-2, 10], [5]];
-const MINOR_PLACES: readonly (readonly number[])[] = [[0], [-5, 7], [2], [-3], [4, -8], [-1], [6, -6], [1], [-4, 8], [3, -9], [-2], [5]];
+const MAJOR_PLACES: readonly (readonly number[])[] = [
+  [0],
+  [7, -5],
+  [2],
+  [-3, 9],
+  [4],
+  [-1],
+  [6, -6],
+  [1],
+  [-4, 8],
+  [3],
+  [-2, 10],
+  [5],
+];
+const MINOR_PLACES: readonly (readonly number[])[] = [
+  [0],
+  [-5, 7],
+  [2],
+  [-3],
+  [4, -8],
+  [-1],
+  [6, -6],
+  [1],
+  [-4, 8],
+  [3, -9],
+  [-2],
+  [5],
+];
 
-/** The chromatic scale of ps13 on the line of fifths, by semitones above the tonic: minor second, minor third, raised fourth, minor sixth and seventh. */
+/**
+ * The chromatic scale of ps13 on the line of fifths, by semitones above the tonic: minor second, minor third, raised
+ * fourth, minor sixth and seventh.
+ */
 const HARMONIC_CHROMATIC: readonly number[] = [0, -5, 2, -3, 4, -1, 6, 1, -4, 3, -2, 5];
 /** Notes before and after that ps13 counts, in order of onset. */
 const TONICS_BEFORE = 10;
@@ -38,7 +70,12 @@ const DOUBLE = 1.5;
 const COMING = 0.7;
 
 /** @returns place on the line of fifths of each note, same order */
-export function spell(notes: readonly NoteToSpell[], barKeys: readonly BarKey[], signatureOfBar: readonly number[], bars: readonly Bar[]): number[] {
+export function spell(
+  notes: readonly NoteToSpell[],
+  barKeys: readonly BarKey[],
+  signatureOfBar: readonly number[],
+  bars: readonly Bar[],
+): number[] {
   const starts = bars.map((bar) => bar.start);
   const options = notes.map((note) => {
     const bar = lastNotAfter(starts, note.start);
@@ -59,13 +96,17 @@ export function spell(notes: readonly NoteToSpell[], barKeys: readonly BarKey[],
       CLOSENESS * distanceToContext(name, notes[group[0]!]!, group, notes, places, order);
     const bar = lastNotAfter(starts, notes[group[0]!]!.start);
     const tonics = around.sharesOf(position.get(group[0]!)!, names, tonicPlaces(barKeys[bar]!, signatureOfBar[bar]!));
-    const best = names.map((name, rank) => ({ name, cost: cost(name, rank) + TONICS * (1 - tonics[rank]!) })).reduce((a, b) => (b.cost < a.cost ? b : a));
+    const best = names
+      .map((name, rank) => ({ name, cost: cost(name, rank) + TONICS * (1 - tonics[rank]!) }))
+      .reduce((a, b) => (b.cost < a.cost ? b : a));
     for (const i of group) places[i] = best.name;
   }
   return places;
 }
 
-/** The names a pitch class can have in a key, the likeliest first, as places on the line of fifths near the signature. */
+/**
+ * The names a pitch class can have in a key, the likeliest first, as places on the line of fifths near the signature.
+ */
 function namesInKey(pitchClass: number, key: BarKey, signature: number): readonly number[] {
   // The same key an octave of fifths away (E or F flat major) is taken on the signature's side.
   let fifths = key.fifths;
@@ -73,7 +114,9 @@ function namesInKey(pitchClass: number, key: BarKey, signature: number): readonl
   while (signature - fifths > 6) fifths += 12;
   const tonicPlace = key.mode === 'major' ? fifths : fifths + 3;
   const table = key.mode === 'major' ? MAJOR_PLACES : MINOR_PLACES;
-  return table[(pitchClass - tonicOf(key) + 12) % 12]!.map((place) => tonicPlace + place).filter((place) => place >= -15 && place <= 19);
+  return table[(pitchClass - tonicOf(key) + 12) % 12]!.map((place) => tonicPlace + place).filter(
+    (place) => place >= -15 && place <= 19,
+  );
 }
 
 /** The usual name of each pitch class in a key, as a place on the line of fifths. */
@@ -95,7 +138,11 @@ class TonicsAround {
     });
   }
 
-  /** @param k place in order @param places the name of each pitch class as a tonic @returns for each name the share of sounding tonics that would give it */
+  /**
+   * @param k place in order
+   * @param places the name of each pitch class as a tonic
+   * @returns for each name the share of sounding tonics that would give it
+   */
   sharesOf(k: number, names: readonly number[], places: readonly number[]): number[] {
     const from = Math.max(0, k - TONICS_BEFORE);
     const to = Math.min(this.classes.length, k + TONICS_AFTER);
@@ -114,7 +161,11 @@ class TonicsAround {
 }
 
 /** Groups of notes of one pitch class that start together and have more than one name. */
-function ambiguousTogether(notes: readonly NoteToSpell[], options: readonly (readonly number[])[], order: readonly number[]): number[][] {
+function ambiguousTogether(
+  notes: readonly NoteToSpell[],
+  options: readonly (readonly number[])[],
+  order: readonly number[],
+): number[][] {
   const groups = new Map<string, number[]>();
   for (const i of order) {
     if (options[i]!.length < 2) continue;
@@ -146,12 +197,26 @@ function melodicNeighbours(notes: readonly NoteToSpell[], order: readonly number
   return result;
 }
 
-/** A semitone up wants the next letter (C♯–D), a semitone down too (D♭–C): the name that repeats the neighbour's letter pays. */
-function melodicCost(name: number, i: number, notes: readonly NoteToSpell[], places: readonly number[], neighbours: readonly Neighbours[]): number {
+/**
+ * A semitone up wants the next letter (C♯–D), a semitone down too (D♭–C): the name that repeats the neighbour's letter
+ * pays.
+ */
+function melodicCost(
+  name: number,
+  i: number,
+  notes: readonly NoteToSpell[],
+  places: readonly number[],
+  neighbours: readonly Neighbours[],
+): number {
   const { before, after } = neighbours[i]!;
   let cost = 0;
-  const passing = before >= 0 && after >= 0 && Math.abs(notes[after]!.key - notes[before]!.key) === 2 && notes[i]!.key * 2 === notes[after]!.key + notes[before]!.key;
-  if (after >= 0) cost += semitoneCost(notes[after]!.key - notes[i]!.key, places[after]! - name) * (passing ? PASSING : LEADING);
+  const passing =
+    before >= 0 &&
+    after >= 0 &&
+    Math.abs(notes[after]!.key - notes[before]!.key) === 2 &&
+    notes[i]!.key * 2 === notes[after]!.key + notes[before]!.key;
+  if (after >= 0)
+    cost += semitoneCost(notes[after]!.key - notes[i]!.key, places[after]! - name) * (passing ? PASSING : LEADING);
   if (before >= 0) cost += semitoneCost(notes[i]!.key - notes[before]!.key, name - places[before]!) * COMING;
   return cost;
 }
@@ -162,7 +227,14 @@ function semitoneCost(semitones: number, fifths: number): number {
   return fifths === -5 * semitones ? 0 : 1;
 }
 
-function distanceToContext(name: number, note: NoteToSpell, group: readonly number[], notes: readonly NoteToSpell[], places: readonly number[], order: readonly number[]): number {
+function distanceToContext(
+  name: number,
+  note: NoteToSpell,
+  group: readonly number[],
+  notes: readonly NoteToSpell[],
+  places: readonly number[],
+  order: readonly number[],
+): number {
   let low = 0;
   let high = order.length;
   while (low < high) {

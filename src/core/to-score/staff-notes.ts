@@ -46,17 +46,28 @@ export interface StaffSettings {
   handSplit?: MidiKey;
   /** Gaps up to this long are closed, whatever they look like. */
   closeGaps?: WrittenUnits;
-  /** Where short notes were decided to keep the lengths they were played with, or not to; a later span counts before an earlier one. */
+  /**
+   * Where short notes were decided to keep the lengths they were played with, or not to; a later span counts before an
+   * earlier one.
+   */
   lengths: readonly LengthSpan[];
 }
 
 const USUAL_VOICES = 2;
 
 /** @param swings whether eighths are played long and short here */
-export function writeStaves(part: CastPart, grid: GridChoice, line: BeatLine, drums: DrumMap, settings: StaffSettings, swings: (at: WrittenUnits) => boolean = () => false): { output: StaffNotes[]; report: DurationReport } {
+export function writeStaves(
+  part: CastPart,
+  grid: GridChoice,
+  line: BeatLine,
+  drums: DrumMap,
+  settings: StaffSettings,
+  swings: (at: WrittenUnits) => boolean = () => false,
+): { output: StaffNotes[]; report: DurationReport } {
   const report: DurationReport = { gapsClosed: 0, overlapsTrimmed: 0, shortRests: [], shortNotes: 0 };
   if (part.instrument.unpitched) return { output: [{ staff: 1, ...writeStrokes(grid.notes, line, drums) }], report };
-  const staffOfNote = part.instrument.clefs.length < 2 ? grid.notes.map(() => 1) : handsOf(part, grid, settings.handSplit);
+  const staffOfNote =
+    part.instrument.clefs.length < 2 ? grid.notes.map(() => 1) : handsOf(part, grid, settings.handSplit);
   const output = part.instrument.clefs.map((_, s): StaffNotes => {
     const own = grid.notes.filter((_note, i) => staffOfNote[i] === s + 1);
     const most = settings.voices ?? USUAL_VOICES;
@@ -64,15 +75,30 @@ export function writeStaves(part: CastPart, grid: GridChoice, line: BeatLine, dr
     const notes: EndedNote[] = [];
     const voices: number[] = [];
     for (let voice = 0; voice < most; voice++) {
-      const ended = writeEnds({ notes: own.filter((_note, i) => voiceOfNote[i] === voice), line, divisions: grid.divisions, smallest: grid.smallest, closeGaps: settings.closeGaps });
-      const plain = withPlainValues(ended.notes, line, { isPlain: (beat) => !isTuplet(grid.divisions[beat] ?? 1, line.beats[beat]!.compound), swings: (beat) => swings(line.beats[beat]!.start) });
+      const ended = writeEnds({
+        notes: own.filter((_note, i) => voiceOfNote[i] === voice),
+        line,
+        divisions: grid.divisions,
+        smallest: grid.smallest,
+        closeGaps: settings.closeGaps,
+      });
+      const plain = withPlainValues(ended.notes, line, {
+        isPlain: (beat) => !isTuplet(grid.divisions[beat] ?? 1, line.beats[beat]!.compound),
+        swings: (beat) => swings(line.beats[beat]!.start),
+      });
       const written = ended.notes.map((note, n) => (keepsLength(settings.lengths, note.start) ? note : plain[n]!));
       append(notes, written);
-      append(voices, ended.notes.map(() => voice));
+      append(
+        voices,
+        ended.notes.map(() => voice),
+      );
       report.gapsClosed += ended.report.gapsClosed;
       report.overlapsTrimmed += ended.report.overlapsTrimmed;
       const ends = new Set(written.map((note) => note.end));
-      append(report.shortRests, ended.report.shortRests.filter((end) => ends.has(end)));
+      append(
+        report.shortRests,
+        ended.report.shortRests.filter((end) => ends.has(end)),
+      );
       report.shortNotes += written.filter((note) => note.short).length;
     }
     return { staff: s + 1, notes, voices };
@@ -82,12 +108,18 @@ export function writeStaves(part: CastPart, grid: GridChoice, line: BeatLine, dr
 
 function voiceCosts({ family, polyphonic, clefs }: Instrument, most: number): VoiceCosts {
   // A harp is read like a keyboard; the plucked instruments of one staff are strummed.
-  return { most, secondVoice: polyphonic ? SECOND_VOICE_KEYBOARD : SECOND_VOICE_MELODIC, strums: family === 'plucked' && clefs.length === 1 };
+  return {
+    most,
+    secondVoice: polyphonic ? SECOND_VOICE_KEYBOARD : SECOND_VOICE_MELODIC,
+    strums: family === 'plucked' && clefs.length === 1,
+  };
 }
 
 function handsOf({ sources }: CastPart, grid: GridChoice, split: MidiKey | undefined): number[] {
   if (split !== undefined) return grid.notes.map((note) => (note.key >= split ? 1 : 2));
   if (sources.every((source) => source.staff === null)) return splitHands(grid.notes);
-  const staffOfNote = new Map(sources.flatMap((source) => source.notes.map((note) => [note.id, source.staff ?? 1] as const)));
+  const staffOfNote = new Map(
+    sources.flatMap((source) => source.notes.map((note) => [note.id, source.staff ?? 1] as const)),
+  );
   return grid.notes.map((note) => staffOfNote.get(note.id) ?? 1);
 }

@@ -15,14 +15,31 @@ import { timeNotes } from './timed-note';
 import { NO_SETTINGS, toScore, type ConversionSettings } from './index';
 import { writtenTransposition } from './written-pitch';
 
-const convert = (tracks: HandTrack[], conductor = [tempo(0, 100)], settings: Partial<ConversionSettings> = {}) => toScore(performanceOf(tracks, conductor), { ...NO_SETTINGS, ...settings });
+const convert = (tracks: HandTrack[], conductor = [tempo(0, 100)], settings: Partial<ConversionSettings> = {}) =>
+  toScore(performanceOf(tracks, conductor), { ...NO_SETTINGS, ...settings });
 
 /** A part as words: type, dots, tuplet and names; rests in lower case r. */
 function words(part: Part, bar: number, voice = 0): string {
   return part.bars[bar]!.voices[voice]!.symbols.map((symbol) => {
-    const value = { breve: '0', whole: '1', half: '2', quarter: '4', eighth: '8', '16th': '16', '32nd': '32', '64th': '64', '128th': '128' }[symbol.type] + '.'.repeat(symbol.dots) + (symbol.tuplet ? `/${symbol.tuplet.actual}` : '');
+    const value =
+      {
+        breve: '0',
+        whole: '1',
+        half: '2',
+        quarter: '4',
+        eighth: '8',
+        '16th': '16',
+        '32nd': '32',
+        '64th': '64',
+        '128th': '128',
+      }[symbol.type] +
+      '.'.repeat(symbol.dots) +
+      (symbol.tuplet ? `/${symbol.tuplet.actual}` : '');
     if (symbol.notes.length === 0) return symbol.wholeBar ? 'R' : `r${value}`;
-    const ties = (symbol.notes[0]!.tieFromLast ? '~' : '') + symbol.notes.map((note) => pitchName(note.pitch)).join('+') + (symbol.notes[0]!.tieToNext ? '~' : '');
+    const ties =
+      (symbol.notes[0]!.tieFromLast ? '~' : '') +
+      symbol.notes.map((note) => pitchName(note.pitch)).join('+') +
+      (symbol.notes[0]!.tieToNext ? '~' : '');
     return `${ties}:${value}`;
   }).join(' ');
 }
@@ -30,7 +47,9 @@ function words(part: Part, bar: number, voice = 0): string {
 describe('note splitting', () => {
   const bar = (beats: number, beatType: number): Bar => layBars([{ at: 0, beats, beatType }], 1)[0]!;
   const split = (meterOf: [number, number], from: number, to: number, rest = false) =>
-    splitSpan(from * QUARTER, to * QUARTER, rest, barSplitting(bar(...meterOf))).map((piece) => `${piece.type}${'.'.repeat(piece.dots)}`).join(' ');
+    splitSpan(from * QUARTER, to * QUARTER, rest, barSplitting(bar(...meterOf)))
+      .map((piece) => `${piece.type}${'.'.repeat(piece.dots)}`)
+      .join(' ');
 
   // Rules of notation handbooks (showing the middle of the bar, the beats of compound meters), from memory.
   const notes: [string, [number, number], number, number, string][] = [
@@ -65,19 +84,37 @@ describe('note splitting', () => {
   it('covers any span without gap, whatever the meter', () => {
     const grid = fc.integer({ min: 0, max: 400 });
     fc.assert(
-      fc.property(fc.constantFrom<[number, number]>([2, 4], [3, 4], [4, 4], [5, 4], [6, 8], [5, 8], [7, 8], [9, 8], [12, 8], [2, 2], [3, 2]), grid, grid, fc.boolean(), ([beats, beatType], a, b, rest) => {
-        const one = bar(beats, beatType);
-        const unit = QUARTER / 32;
-        const from = (Math.min(a, b) * unit) % one.length;
-        const to = Math.min(one.length, from + (Math.abs(a - b) + 1) * unit);
-        const pieces = splitSpan(from, to, rest, barSplitting(one));
-        let at = from;
-        for (const piece of pieces) {
-          expect(piece.at).toBe(at);
-          at += piece.length;
-        }
-        expect(at).toBe(to);
-      }),
+      fc.property(
+        fc.constantFrom<[number, number]>(
+          [2, 4],
+          [3, 4],
+          [4, 4],
+          [5, 4],
+          [6, 8],
+          [5, 8],
+          [7, 8],
+          [9, 8],
+          [12, 8],
+          [2, 2],
+          [3, 2],
+        ),
+        grid,
+        grid,
+        fc.boolean(),
+        ([beats, beatType], a, b, rest) => {
+          const one = bar(beats, beatType);
+          const unit = QUARTER / 32;
+          const from = (Math.min(a, b) * unit) % one.length;
+          const to = Math.min(one.length, from + (Math.abs(a - b) + 1) * unit);
+          const pieces = splitSpan(from, to, rest, barSplitting(one));
+          let at = from;
+          for (const piece of pieces) {
+            expect(piece.at).toBe(at);
+            at += piece.length;
+          }
+          expect(at).toBe(to);
+        },
+      ),
     );
   });
 });
@@ -85,17 +122,41 @@ describe('note splitting', () => {
 describe('assembling', () => {
   it('brackets triplets of eighths, quarters over two beats, and keeps beats without one plain', () => {
     const third = 1 / 3;
-    const { score } = convert([{ name: 'Flute', notes: line([72, third], [74, third], [76, third], [77, 1], [79, 2 / 3], [77, 2 / 3], [76, 2 / 3], [74, 4]) }]);
+    const { score } = convert([
+      {
+        name: 'Flute',
+        notes: line([72, third], [74, third], [76, third], [77, 1], [79, 2 / 3], [77, 2 / 3], [76, 2 / 3], [74, 4]),
+      },
+    ]);
     expect(words(score.parts[0]!, 0)).toBe('C5:8/3 D5:8/3 E5:8/3 F5:4 G5:4/3 F5:4/3 E5:4/3');
     expect(checkScore(score)).toEqual([]);
   });
   it('ties over the barline and fills with rests', () => {
-    const { score } = convert([{ name: 'Flute', notes: [{ key: 72, at: 3, length: 2 }, { key: 74, at: 6, length: 1 }, { key: 74, at: 8, length: 4 }] }]);
+    const { score } = convert([
+      {
+        name: 'Flute',
+        notes: [
+          { key: 72, at: 3, length: 2 },
+          { key: 74, at: 6, length: 1 },
+          { key: 74, at: 8, length: 4 },
+        ],
+      },
+    ]);
     expect(words(score.parts[0]!, 0)).toBe('r2 r4 C5~:4');
     expect(words(score.parts[0]!, 1)).toBe('~C5:4 r4 D5:4 r4');
   });
   it('writes quintuplets and septuplets where a file has them exactly', () => {
-    const { score } = convert([{ name: 'Flute', notes: line(...Array.from({ length: 5 }, (): [number, number] => [72, 0.2]), [74, 1], ...Array.from({ length: 7 }, (): [number, number] => [76, 2 / 7 / 2]), [77, 1]) }]);
+    const { score } = convert([
+      {
+        name: 'Flute',
+        notes: line(
+          ...Array.from({ length: 5 }, (): [number, number] => [72, 0.2]),
+          [74, 1],
+          ...Array.from({ length: 7 }, (): [number, number] => [76, 2 / 7 / 2]),
+          [77, 1],
+        ),
+      },
+    ]);
     expect(words(score.parts[0]!, 0)).toMatch(/^(C5:16\/5 ){5}D5:4 (E5:16\/7 ){7}F5:4$/);
   });
   it.each([
@@ -105,24 +166,55 @@ describe('assembling', () => {
     [[3, 4], 5, 3, /^(C5:4\/5 ?){5}$/],
     [[3, 4], 7, 3, /^(C5:8\/7 ?){7}$/],
   ] as const)('in %j writes %d notes over %d beats under one bracket', ([beats, beatType], count, over, wanted) => {
-    const notes = line(...Array.from({ length: count }, (): [number, number] => [72, over / count]), [74, beats - over || beats]);
-    const { score } = toScore(performanceOf([{ name: 'Flute', notes }], [tempo(0, 120), meter(0, beats, beatType)]), NO_SETTINGS);
+    const notes = line(...Array.from({ length: count }, (): [number, number] => [72, over / count]), [
+      74,
+      beats - over || beats,
+    ]);
+    const { score } = toScore(
+      performanceOf([{ name: 'Flute', notes }], [tempo(0, 120), meter(0, beats, beatType)]),
+      NO_SETTINGS,
+    );
     expect(words(score.parts[0]!, 0)).toMatch(wanted);
     expect(checkScore(score)).toEqual([]);
   });
   it('fills every bar and keeps every place for any chords on any grid', () => {
-    const bars = layBars([{ at: 0, beats: 4, beatType: 4 }, { at: 8 * QUARTER, beats: 6, beatType: 8 }], 20 * QUARTER);
+    const bars = layBars(
+      [
+        { at: 0, beats: 4, beatType: 4 },
+        { at: 8 * QUARTER, beats: 6, beatType: 8 },
+      ],
+      20 * QUARTER,
+    );
     const beat = fc.array(fc.constantFrom(0, 1, 2, 3, 4, 5), { maxLength: 5 });
     fc.assert(
-      fc.property(fc.array(fc.tuple(beat, fc.constantFrom(4, 3, 6, 5, 7)), { minLength: 12, maxLength: 12 }), (beats) => {
-        const places = [...new Set(beats.flatMap(([slots, division], b) => slots.filter((slot) => slot < division).map((slot) => b * QUARTER + (slot * QUARTER) / division)))].filter((place) => place < 8 * QUARTER).sort((a, b) => a - b);
-        const chords = places.map((start, i) => ({ start, end: places[i + 1] ?? 8 * QUARTER, notes: [{ key: 60, pitch: { step: 'C' as const, alter: 0, octave: 4 }, played: [i] }] }));
-        const symbols = assembleVoice(chords, bars);
-        const part = plainPart(bars.map((_, b) => ({ voices: symbols.has(b) ? [{ staff: 1, voice: 1, symbols: symbols.get(b)! }] : [] })));
-        const score = plainScore([part], bars);
-        expect(checkScore(score)).toEqual([]);
-        expect(soundsOf(part, bars).map((sound) => [sound.start, sound.end])).toEqual(chords.map((chord) => [chord.start, chord.end]));
-      }),
+      fc.property(
+        fc.array(fc.tuple(beat, fc.constantFrom(4, 3, 6, 5, 7)), { minLength: 12, maxLength: 12 }),
+        (beats) => {
+          const places = [
+            ...new Set(
+              beats.flatMap(([slots, division], b) =>
+                slots.filter((slot) => slot < division).map((slot) => b * QUARTER + (slot * QUARTER) / division),
+              ),
+            ),
+          ]
+            .filter((place) => place < 8 * QUARTER)
+            .sort((a, b) => a - b);
+          const chords = places.map((start, i) => ({
+            start,
+            end: places[i + 1] ?? 8 * QUARTER,
+            notes: [{ key: 60, pitch: { step: 'C' as const, alter: 0, octave: 4 }, played: [i] }],
+          }));
+          const symbols = assembleVoice(chords, bars);
+          const part = plainPart(
+            bars.map((_, b) => ({ voices: symbols.has(b) ? [{ staff: 1, voice: 1, symbols: symbols.get(b)! }] : [] })),
+          );
+          const score = plainScore([part], bars);
+          expect(checkScore(score)).toEqual([]);
+          expect(soundsOf(part, bars).map((sound) => [sound.start, sound.end])).toEqual(
+            chords.map((chord) => [chord.start, chord.end]),
+          );
+        },
+      ),
       { numRuns: 200 },
     );
   });
@@ -132,11 +224,19 @@ describe('lead', () => {
   const performance = performanceOf(
     [
       { name: 'Piano', notes: Array.from({ length: 32 }, (_, i) => ({ key: 60, at: i / 2, length: 0.4 })) },
-      { name: 'Vln', notes: Array.from({ length: 16 }, (_, i) => ({ key: 70 + (i % 3), at: Math.max(0, i - 0.2), length: 1.1 })) },
+      {
+        name: 'Vln',
+        notes: Array.from({ length: 16 }, (_, i) => ({ key: 70 + (i % 3), at: Math.max(0, i - 0.2), length: 1.1 })),
+      },
     ],
     [tempo(0, 100)],
   );
-  const leads = (pins = {}) => estimateLeads(new Map(performance.tracks.slice(1).map((track) => [track.id, timeNotes(track.notes, performance.tempo, 0)])), layBeats(barsOfPerformance(performance), performance.tempo), pins);
+  const leads = (pins = {}) =>
+    estimateLeads(
+      new Map(performance.tracks.slice(1).map((track) => [track.id, timeNotes(track.notes, performance.tempo, 0)])),
+      layBeats(barsOfPerformance(performance), performance.tempo),
+      pins,
+    );
   it('finds 0.2 beats at 100 a minute as 120 ms early, and leaves the piano alone', () => {
     expect(leads().get('t2')).toMatchObject({ milliseconds: 120 });
     expect(leads().get('t2')!.confidence).toBeGreaterThan(0.9);
@@ -146,14 +246,19 @@ describe('lead', () => {
 });
 
 describe('grid and durations', () => {
-  const shaky = (notes: HandNote[], by: number[]): HandNote[] => notes.map((note, i) => ({ ...note, at: Math.max(0, note.at + by[i % by.length]!), length: note.length * 0.9 }));
+  const shaky = (notes: HandNote[], by: number[]): HandNote[] =>
+    notes.map((note, i) => ({ ...note, at: Math.max(0, note.at + by[i % by.length]!), length: note.length * 0.9 }));
   const drift = [0.02, -0.03, 0.01, 0.025, -0.02];
 
   it('keeps an eighth-note part to eighths and closes its gaps', () => {
     const eighths = Array.from({ length: 32 }, (_, i) => ({ key: 60 + (i % 5), at: i / 2, length: 0.5 }));
     const { score, reports } = convert([{ name: 'Piano', notes: shaky(eighths, drift) }]);
     expect(reports[0]!.smallest).toBe(QUARTER / 2);
-    expect(soundsOf(score.parts[0]!, score.bars).every((sound) => sound.start % (QUARTER / 2) === 0 && sound.end - sound.start === QUARTER / 2)).toBe(true);
+    expect(
+      soundsOf(score.parts[0]!, score.bars).every(
+        (sound) => sound.start % (QUARTER / 2) === 0 && sound.end - sound.start === QUARTER / 2,
+      ),
+    ).toBe(true);
   });
   it('trims legato overlaps instead of writing a second voice', () => {
     const legato = line([72, 1], [74, 1], [76, 1], [77, 1]).map((note) => ({ ...note, length: 1.15 }));
@@ -166,18 +271,28 @@ describe('grid and durations', () => {
   });
   it('obeys a pinned grid', () => {
     const notes = line([72, 0.5], [74, 0.25], [76, 0.25], [77, 1], [79, 2]);
-    const { score } = convert([{ name: 'Flute', notes }], undefined, { grids: { t1: [{ smallest: 'eighth', triplets: false, also: [] }] } });
+    const { score } = convert([{ name: 'Flute', notes }], undefined, {
+      grids: { t1: [{ smallest: 'eighth', triplets: false, also: [] }] },
+    });
     expect(soundsOf(score.parts[0]!, score.bars).every((sound) => sound.start % (QUARTER / 2) === 0)).toBe(true);
   });
   it('accounts for every played note: written or absorbed by one at the same place', () => {
-    const note = fc.record({ key: fc.integer({ min: 40, max: 90 }), at: fc.double({ min: 0, max: 16, noNaN: true }), length: fc.double({ min: 0.05, max: 3, noNaN: true }) });
+    const note = fc.record({
+      key: fc.integer({ min: 40, max: 90 }),
+      at: fc.double({ min: 0, max: 16, noNaN: true }),
+      length: fc.double({ min: 0.05, max: 3, noNaN: true }),
+    });
     fc.assert(
-      fc.property(fc.array(note, { minLength: 1, maxLength: 60 }), fc.constantFrom('Flute', 'Piano', 'Guitar', 'Clarinet'), (notes, name) => {
-        const { score } = convert([{ name, notes }]);
-        expect(checkScore(score)).toEqual([]);
-        const written = soundsOf(score.parts[0]!, score.bars).flatMap((sound) => sound.played);
-        expect([...written].sort((a, b) => a - b)).toEqual(notes.map((_, i) => i));
-      }),
+      fc.property(
+        fc.array(note, { minLength: 1, maxLength: 60 }),
+        fc.constantFrom('Flute', 'Piano', 'Guitar', 'Clarinet'),
+        (notes, name) => {
+          const { score } = convert([{ name, notes }]);
+          expect(checkScore(score)).toEqual([]);
+          const written = soundsOf(score.parts[0]!, score.bars).flatMap((sound) => sound.played);
+          expect([...written].sort((a, b) => a - b)).toEqual(notes.map((_, i) => i));
+        },
+      ),
       { numRuns: 60 },
     );
   });
@@ -185,14 +300,22 @@ describe('grid and durations', () => {
 
 describe('voices and hands', () => {
   it('writes a held bass under moving notes as a second voice on one staff', () => {
-    const { score } = convert([{ name: 'Guitar', notes: [{ key: 40, at: 0, length: 4 }, ...line([64, 1], [65, 1], [67, 1], [69, 1])] }]);
+    const { score } = convert([
+      { name: 'Guitar', notes: [{ key: 40, at: 0, length: 4 }, ...line([64, 1], [65, 1], [67, 1], [69, 1])] },
+    ]);
     expect(words(score.parts[0]!, 0, 0)).toBe('E5:4 F5:4 G5:4 A5:4');
     expect(words(score.parts[0]!, 0, 1)).toBe('E3:1');
   });
   it('joins a left-hand and a right-hand track to one part with two staves', () => {
-    const { score } = convert([{ name: 'Pno LH', notes: line([64, 4]) }, { name: 'Pno RH', notes: line([60, 4]) }]);
+    const { score } = convert([
+      { name: 'Pno LH', notes: line([64, 4]) },
+      { name: 'Pno RH', notes: line([60, 4]) },
+    ]);
     expect(score.parts).toHaveLength(1);
-    expect(soundsOf(score.parts[0]!, score.bars).map((sound) => [sound.key, sound.staff])).toEqual([[60, 1], [64, 2]]);
+    expect(soundsOf(score.parts[0]!, score.bars).map((sound) => [sound.key, sound.staff])).toEqual([
+      [60, 1],
+      [64, 2],
+    ]);
   });
   it('lets a hand follow its line over middle C', () => {
     const right = line([67, 0.5], [64, 0.5], [60, 0.5], [57, 0.5], [60, 0.5], [64, 0.5], [67, 1]);
@@ -207,8 +330,21 @@ describe('keys and spelling', () => {
   const names = (keys: number[], fifths: number, mode: 'major' | 'minor' = 'major') => {
     const bars = layBars([], keys.length * QUARTER);
     const notes = keys.map((key, i): NoteToSpell => ({ key, start: i * QUARTER, end: (i + 1) * QUARTER, line: 0 }));
-    const places = spell(notes, bars.map(() => ({ fifths, mode })), bars.map(() => fifths), bars);
-    return places.map((place) => pitchName({ step: (['F', 'C', 'G', 'D', 'A', 'E', 'B'] as const)[(((place + 1) % 7) + 7) % 7]!, alter: Math.floor((place + 1) / 7), octave: 0 }).slice(0, -1)).join(' ');
+    const places = spell(
+      notes,
+      bars.map(() => ({ fifths, mode })),
+      bars.map(() => fifths),
+      bars,
+    );
+    return places
+      .map((place) =>
+        pitchName({
+          step: (['F', 'C', 'G', 'D', 'A', 'E', 'B'] as const)[(((place + 1) % 7) + 7) % 7]!,
+          alter: Math.floor((place + 1) / 7),
+          octave: 0,
+        }).slice(0, -1),
+      )
+      .join(' ');
   };
   // Textbook spellings (harmony textbooks, from memory).
   it('spells scales by their signature', () => {
@@ -227,7 +363,11 @@ describe('keys and spelling', () => {
   });
   it('hears the key of a scale with its chords', () => {
     const bars = layBars([], 16 * QUARTER);
-    const tune = [68, 72, 75, 80, 73, 77, 80, 72, 75, 79, 70, 67, 68, 72, 75, 68].map((key, i) => ({ key, start: i * QUARTER, end: (i + 1) * QUARTER }));
+    const tune = [68, 72, 75, 80, 73, 77, 80, 72, 75, 79, 70, 67, 68, 72, 75, 68].map((key, i) => ({
+      key,
+      start: i * QUARTER,
+      end: (i + 1) * QUARTER,
+    }));
     expect(keysOfBars(tune, bars)[0]).toEqual({ fifths: -4, mode: 'major' });
   });
   it('keeps written signatures within six accidentals', () => {
@@ -236,31 +376,64 @@ describe('keys and spelling', () => {
     expect(writtenTransposition(9, [4])).toMatchObject({ fifths: 3 - 12 });
   });
   it('takes a signature that somebody set, and finds one where nobody did', () => {
-    const scale = line(...[65, 67, 69, 70, 72, 74, 76, 77, 77, 76, 74, 72, 70, 69, 67, 65].map((key): [number, number] => [key, 1]));
-    expect(convert([{ name: 'Flute', notes: scale }], [keySignature(0, 2)]).score.keys).toEqual([{ bar: 0, fifths: 2, mode: 'major' }]);
-    expect(convert([{ name: 'Flute', notes: scale }], [keySignature(0, 0)]).score.keys[0]).toMatchObject({ fifths: -1 });
+    const scale = line(
+      ...[65, 67, 69, 70, 72, 74, 76, 77, 77, 76, 74, 72, 70, 69, 67, 65].map((key): [number, number] => [key, 1]),
+    );
+    expect(convert([{ name: 'Flute', notes: scale }], [keySignature(0, 2)]).score.keys).toEqual([
+      { bar: 0, fifths: 2, mode: 'major' },
+    ]);
+    expect(convert([{ name: 'Flute', notes: scale }], [keySignature(0, 0)]).score.keys[0]).toMatchObject({
+      fifths: -1,
+    });
   });
 });
 
 describe('timelines', () => {
   it('writes a short first bar as a pickup', () => {
-    const { score } = convert([{ name: 'Flute', notes: line([67, 1], [72, 1], [74, 1], [76, 2]) }], [meter(0, 1, 4), meter(1, 4, 4)]);
-    expect(score.bars.map((bar) => [bar.number, bar.implicit])).toEqual([[0, true], [1, false]]);
+    const { score } = convert(
+      [{ name: 'Flute', notes: line([67, 1], [72, 1], [74, 1], [76, 2]) }],
+      [meter(0, 1, 4), meter(1, 4, 4)],
+    );
+    expect(score.bars.map((bar) => [bar.number, bar.implicit])).toEqual([
+      [0, true],
+      [1, false],
+    ]);
     expect(words(score.parts[0]!, 0)).toBe('G4:4');
   });
   it('prints lasting tempo changes and only plays the steps of a ritardando', () => {
     const notes = line(...Array.from({ length: 16 }, (_, i): [number, number] => [60 + (i % 7), 1]));
-    const { score } = convert([{ name: 'Flute', notes }], [tempo(0, 100), tempo(8, 96), tempo(9, 90), tempo(10, 80), tempo(11, 70), tempo(12, 60)]);
-    expect(score.tempos.map((mark) => [Math.round(mark.bpm), mark.shown])).toEqual([[100, true], [96, false], [90, false], [80, false], [70, false], [60, true]]);
+    const { score } = convert(
+      [{ name: 'Flute', notes }],
+      [tempo(0, 100), tempo(8, 96), tempo(9, 90), tempo(10, 80), tempo(11, 70), tempo(12, 60)],
+    );
+    expect(score.tempos.map((mark) => [Math.round(mark.bpm), mark.shown])).toEqual([
+      [100, true],
+      [96, false],
+      [90, false],
+      [80, false],
+      [70, false],
+      [60, true],
+    ]);
   });
 });
 
 describe('percussion', () => {
   it('parts hands and feet, and asks about a key without a sound', () => {
-    const beat = [0, 1, 2, 3].flatMap((at): HandNote[] => [{ key: 42, at, length: 0.1, channel: 10 }, { key: at % 2 ? 38 : 36, at, length: 0.1, channel: 10 }]);
-    const { score, queries } = convert([{ name: 'Drums', notes: [...beat, { key: 99, at: 3.5, length: 0.1, channel: 10 }] }]);
+    const beat = [0, 1, 2, 3].flatMap((at): HandNote[] => [
+      { key: 42, at, length: 0.1, channel: 10 },
+      { key: at % 2 ? 38 : 36, at, length: 0.1, channel: 10 },
+    ]);
+    const { score, queries } = convert([
+      { name: 'Drums', notes: [...beat, { key: 99, at: 3.5, length: 0.1, channel: 10 }] },
+    ]);
     const [hands, feet] = score.parts[0]!.bars[0]!.voices;
-    expect(hands!.symbols.map((symbol) => [symbol.type, symbol.notes.map((note) => note.key).join('+')])).toEqual([['quarter', '42'], ['quarter', '38+42'], ['quarter', '42'], ['eighth', '38+42'], ['eighth', '99']]);
+    expect(hands!.symbols.map((symbol) => [symbol.type, symbol.notes.map((note) => note.key).join('+')])).toEqual([
+      ['quarter', '42'],
+      ['quarter', '38+42'],
+      ['quarter', '42'],
+      ['eighth', '38+42'],
+      ['eighth', '99'],
+    ]);
     expect(feet!.symbols.map((symbol) => symbol.notes[0]?.key ?? 'r')).toEqual([36, 'r', 36, 'r']);
     expect(queries.filter((query) => query.kind === 'unmapped-drum')).toMatchObject([{ facts: { key: 99 } }]);
   });
@@ -269,12 +442,26 @@ describe('percussion', () => {
 describe('queries', () => {
   it('asks about unknown instruments, empty tracks, notes out of range and far from the grid', () => {
     const regular = Array.from({ length: 24 }, (_, i) => ({ key: 72 + (i % 4), at: i / 2, length: 0.45 }));
-    const { queries } = convert([
-      { name: 'Inst 12', notes: line([60, 4]) },
-      { name: 'spare', notes: [] },
-      { name: 'Flute', notes: [...regular.slice(0, 10), { key: 74, at: 5.17, length: 0.3 }, ...regular.slice(11), { key: 40, at: 12, length: 1 }] },
-    ], undefined, { grids: { t3: [{ smallest: 'eighth', triplets: false, also: [] }] } });
-    expect(new Set(queries.map((query) => query.kind))).toEqual(new Set(['unknown-instrument', 'empty-track', 'out-of-range', 'off-grid']));
+    const { queries } = convert(
+      [
+        { name: 'Inst 12', notes: line([60, 4]) },
+        { name: 'spare', notes: [] },
+        {
+          name: 'Flute',
+          notes: [
+            ...regular.slice(0, 10),
+            { key: 74, at: 5.17, length: 0.3 },
+            ...regular.slice(11),
+            { key: 40, at: 12, length: 1 },
+          ],
+        },
+      ],
+      undefined,
+      { grids: { t3: [{ smallest: 'eighth', triplets: false, also: [] }] } },
+    );
+    expect(new Set(queries.map((query) => query.kind))).toEqual(
+      new Set(['unknown-instrument', 'empty-track', 'out-of-range', 'off-grid']),
+    );
     expect(queries.find((query) => query.kind === 'off-grid')).toMatchObject({ bar: 1, part: 't3' });
     expect(new Set(queries.map((query) => query.id)).size).toBe(queries.length);
   });

@@ -2,8 +2,10 @@
  * Staves: the notes of a keyboard part are shared between two hands.
  *
  * Takes placed notes of one part; gives the staff (1 upper, 2 lower) of each. Beam search over the chords in time: each
- * chord is cut between two notes (or goes whole to one hand); a cut costs by the hands' spans, by how far each hand moves,
- * and by register, so that a hand follows its line across middle C when it must. A line of single notes stays in its hand, and changes
+ * chord is cut between two notes (or goes whole to one hand); a cut costs by the hands' spans, by how far each hand
+ * moves,
+ * and by register, so that a hand follows its line across middle C when it must. A line of single notes stays in its
+ * hand, and changes
  * at a rest or a leap; a chord that one hand can hold is not torn apart.
  */
 import { highest, lowest } from '../base';
@@ -57,20 +59,41 @@ interface State {
 /** @returns staff of each note, same order as `notes`, which rise by start */
 export function splitHands(notes: readonly PlacedNote[]): number[] {
   const chords = chordsOf(notes);
-  const idle = (centre: MidiKey): Hand => ({ centre, lastAt: -4 * QUARTER, lowest: centre, highest: centre, until: -4 * QUARTER });
+  const idle = (centre: MidiKey): Hand => ({
+    centre,
+    lastAt: -4 * QUARTER,
+    lowest: centre,
+    highest: centre,
+    until: -4 * QUARTER,
+  });
   let states: State[] = [{ cost: 0, right: idle(67), left: idle(50), cut: 0, from: null }];
   for (const chord of chords) {
     const keys = chord.map((i) => notes[i]!.key);
     const at = notes[chord[0]!]!.start;
     const releases = chord.map((i) => notes[i]!.release);
-    const unlikeFor = (own: readonly number[]) => (own.length > 1 && highest(own) - at > MUCH_LONGER * (lowest(own) - at) ? UNLIKE : 0);
+    const unlikeFor = (own: readonly number[]) =>
+      own.length > 1 && highest(own) - at > MUCH_LONGER * (lowest(own) - at) ? UNLIKE : 0;
     const next: State[] = [];
     for (const state of states) {
       for (let cut = 0; cut <= keys.length; cut++) {
         const left = keys.slice(0, cut);
         const right = keys.slice(cut);
-        const cost = handCost(left, state.left, at, false) + handCost(right, state.right, at, true) + crossing(left, right, state) + hopping(left, right, state, at) + holding(left, right, state, at) + cutCost(keys, cut, state, at) + unlikeFor(releases.slice(0, cut)) + unlikeFor(releases.slice(cut));
-        next.push({ cost: state.cost + cost, left: moved(state.left, left, at, releases.slice(0, cut)), right: moved(state.right, right, at, releases.slice(cut)), cut, from: state });
+        const cost =
+          handCost(left, state.left, at, false) +
+          handCost(right, state.right, at, true) +
+          crossing(left, right, state) +
+          hopping(left, right, state, at) +
+          holding(left, right, state, at) +
+          cutCost(keys, cut, state, at) +
+          unlikeFor(releases.slice(0, cut)) +
+          unlikeFor(releases.slice(cut));
+        next.push({
+          cost: state.cost + cost,
+          left: moved(state.left, left, at, releases.slice(0, cut)),
+          right: moved(state.right, right, at, releases.slice(cut)),
+          cut,
+          from: state,
+        });
       }
     }
     states = next.sort((a, b) => a.cost - b.cost).slice(0, BEAM);
@@ -153,5 +176,11 @@ function isChording({ left, right }: State, at: WrittenUnits): boolean {
 
 function moved(hand: Hand, keys: readonly MidiKey[], at: WrittenUnits, releases: readonly number[]): Hand {
   if (keys.length === 0) return hand;
-  return { centre: (keys[0]! + keys.at(-1)!) / 2, lastAt: at, lowest: keys[0]!, highest: keys.at(-1)!, until: highest(releases) };
+  return {
+    centre: (keys[0]! + keys.at(-1)!) / 2,
+    lastAt: at,
+    lowest: keys[0]!,
+    highest: keys.at(-1)!,
+    until: highest(releases),
+  };
 }

@@ -4,10 +4,14 @@
  *     played   |x     x  |x     x  |       long to short 2 : 1
  *     written  |x   x   |x   x   |        even eighths, and “Swing” above the first bar of them
  *
- * Takes the onsets of all parts with their leads taken out; gives the stretches of bars that swing, with their ratio. In each
- * bar the off-beats are compared with the even place and with the late place of the piece (Viterbi over the bars: a piece may
- * begin to swing, or cease); onsets on the first third speak against it, for then triplets are meant. Ratios from 1.2 to 2.4
- * count as swing, 3 : 1 is a dotted rhythm (common practice, no source). One is sure of it only where a rhythm section plays or
+ * Takes the onsets of all parts with their leads taken out; gives the stretches of bars that swing, with their ratio.
+ * In each
+ * bar the off-beats are compared with the even place and with the late place of the piece (Viterbi over the bars: a
+ * piece may
+ * begin to swing, or cease); onsets on the first third speak against it, for then triplets are meant. Ratios from 1.2
+ * to 2.4
+ * count as swing, 3 : 1 is a dotted rhythm (common practice, no source). One is sure of it only where a rhythm section
+ * plays or
  * the file says so; otherwise it is asked.
  */
 import { lastNotAfter, QUARTER, type Beat, type PlayedUnits, type WrittenUnits } from '../time';
@@ -52,7 +56,14 @@ export interface SwingSigns {
   named: boolean;
 }
 
-export const EVEN: Swing = { stretches: [], heard: [], confidence: 1, pinned: false, offBeats: 0, evidence: 'off-beats lie even' };
+export const EVEN: Swing = {
+  stretches: [],
+  heard: [],
+  confidence: 1,
+  pinned: false,
+  offBeats: 0,
+  evidence: 'off-beats lie even',
+};
 export const SURE_SWING = 0.6;
 
 const LEAST_RATIO = 1.2;
@@ -80,7 +91,13 @@ const turnOf = (ratio: number) => ratio / (1 + ratio);
 const ratioOf = (turn: number) => turn / (1 - turn);
 
 /** @param parts notes by part @param bars how many there are @param pin what somebody set */
-export function findSwing(parts: readonly (readonly TimedNote[])[], line: BeatLine, bars: number, signs: SwingSigns, pin: SwingSettings | undefined): Swing {
+export function findSwing(
+  parts: readonly (readonly TimedNote[])[],
+  line: BeatLine,
+  bars: number,
+  signs: SwingSigns,
+  pin: SwingSettings | undefined,
+): Swing {
   if (pin !== undefined) {
     const stretches = pin.ratio === 1 ? [] : [{ from: 0, to: bars, ...pin }];
     return { ...EVEN, stretches, heard: stretches, pinned: true, evidence: 'set by hand' };
@@ -93,7 +110,14 @@ export function findSwing(parts: readonly (readonly TimedNote[])[], line: BeatLi
   const triplets = found.stretches.every(({ ratio }) => Math.abs(ratio - 2) < 0.2);
   const { ratio, unit } = found.stretches[0]!;
   const evidence = `${found.late} off-beat ${unit === 'eighth' ? 'eighths' : 'sixteenths'} lie late, about ${ratio.toFixed(1)} to 1; ${found.even} lie even, ${found.thirds} on the first third${signs.named ? '; the file says so' : signs.rhythmSection ? '; a rhythm section plays' : ''}`;
-  return { stretches: sure || !triplets ? found.stretches : [], heard: found.stretches, confidence: sure ? confidence : Math.min(confidence, SURE_SWING - 0.01), pinned: false, offBeats: found.late, evidence };
+  return {
+    stretches: sure || !triplets ? found.stretches : [],
+    heard: found.stretches,
+    confidence: sure ? confidence : Math.min(confidence, SURE_SWING - 0.01),
+    pinned: false,
+    offBeats: found.late,
+    evidence,
+  };
 }
 
 interface Heard {
@@ -133,14 +157,22 @@ function listen(parts: readonly (readonly TimedNote[])[], line: BeatLine, bars: 
   const exactRatio = nearUsual(ratioOf(median(late.map(({ share }) => share))));
   return {
     stretches: spans.map((span) => ({ ...span, ratio: exactRatio, unit })),
-    gain: spans.reduce((sum, { from, to }) => sum + costs.slice(from, to).reduce((bars, cost) => bars + cost.even - cost.swinging, 0), 0),
+    gain: spans.reduce(
+      (sum, { from, to }) => sum + costs.slice(from, to).reduce((bars, cost) => bars + cost.even - cost.swinging, 0),
+      0,
+    ),
     late: late.length,
     even: within.flatMap((bar) => bar.offBeats).length - late.length,
     thirds: within.reduce((sum, bar) => sum + bar.thirds, 0),
   };
 }
 
-function evidenceByBar(parts: readonly (readonly TimedNote[])[], line: BeatLine, bars: number, length: WrittenUnits): BarEvidence[] {
+function evidenceByBar(
+  parts: readonly (readonly TimedNote[])[],
+  line: BeatLine,
+  bars: number,
+  length: WrittenUnits,
+): BarEvidence[] {
   const evidence = Array.from({ length: bars }, (): BarEvidence => ({ offBeats: [], thirds: 0 }));
   for (const note of parts.flat()) {
     const b = beatIndexAt(line, note.onset);
@@ -148,7 +180,8 @@ function evidenceByBar(parts: readonly (readonly TimedNote[])[], line: BeatLine,
     const bar = evidence[beat.bar];
     if (!bar || !canSwing(beat)) continue;
     const share = ((note.onset - beat.start) % length) / length;
-    if (share >= OFF_BEAT[0] && share < OFF_BEAT[1]) bar.offBeats.push({ share, spread: Math.max(LEAST_SPREAD, SPREAD / (length * line.secondsPerUnit[b]!)) });
+    if (share >= OFF_BEAT[0] && share < OFF_BEAT[1])
+      bar.offBeats.push({ share, spread: Math.max(LEAST_SPREAD, SPREAD / (length * line.secondsPerUnit[b]!)) });
     else if (share >= FIRST_THIRD[0] && share < FIRST_THIRD[1]) bar.thirds++;
   }
   return evidence;
@@ -171,7 +204,10 @@ function swingingBars(costs: readonly { even: number; swinging: number }[]): { f
     const begins = even + CHANGE < swinging;
     const ceases = swinging + CHANGE < even;
     back.push({ even: ceases, swinging: !begins });
-    [even, swinging] = [(ceases ? swinging + CHANGE : even) + cost.even, (begins ? even + CHANGE : swinging) + cost.swinging];
+    [even, swinging] = [
+      (ceases ? swinging + CHANGE : even) + cost.even,
+      (begins ? even + CHANGE : swinging) + cost.swinging,
+    ];
   }
   const states: boolean[] = [];
   for (let bar = costs.length - 1, now = swinging < even; bar >= 0; bar--) {
@@ -197,7 +233,13 @@ export function withoutSwing(note: TimedNote, { stretches }: Swing, line: BeatLi
   if (stretches.length === 0) return note;
   const even = (at: PlayedUnits) => warp(at, line, stretches, 'even');
   const place = (meant: WrittenUnits | undefined) => (meant === undefined ? undefined : writable(even(meant), line));
-  return { ...note, onset: even(note.onset), release: even(note.release), meant: place(note.meant), meantEnd: place(note.meantEnd) };
+  return {
+    ...note,
+    onset: even(note.onset),
+    release: even(note.release),
+    meant: place(note.meant),
+    meantEnd: place(note.meantEnd),
+  };
 }
 
 /** A place that was exact before the swing was taken out is so afterwards only where a plain value leads to it. */
@@ -209,11 +251,20 @@ function writable(at: PlayedUnits, line: BeatLine): WrittenUnits | undefined {
 }
 
 /** Where a written place sounds. */
-export function swung(at: number, { stretches }: Pick<Swing, 'stretches'>, line: Pick<BeatLine, 'beats' | 'starts'>): PlayedUnits {
+export function swung(
+  at: number,
+  { stretches }: Pick<Swing, 'stretches'>,
+  line: Pick<BeatLine, 'beats' | 'starts'>,
+): PlayedUnits {
   return stretches.length === 0 ? at : warp(at, line, stretches, 'swinging');
 }
 
-function warp(at: PlayedUnits, line: Pick<BeatLine, 'beats' | 'starts'>, stretches: readonly SwingStretch[], to: 'even' | 'swinging'): PlayedUnits {
+function warp(
+  at: PlayedUnits,
+  line: Pick<BeatLine, 'beats' | 'starts'>,
+  stretches: readonly SwingStretch[],
+  to: 'even' | 'swinging',
+): PlayedUnits {
   const beat = line.beats[lastNotAfter(line.starts, Math.max(0, at))]!;
   const stretch = stretches.find(({ from, to: end }) => beat.bar >= from && beat.bar < end);
   if (!stretch || !canSwing(beat)) return at;
@@ -223,7 +274,10 @@ function warp(at: PlayedUnits, line: Pick<BeatLine, 'beats' | 'starts'>, stretch
   if (share <= 0 || share >= 1) return at;
   const turn = turnOf(stretch.ratio);
   const [source, target] = to === 'even' ? [turn, 0.5] : [0.5, turn];
-  return start + length * (share <= source ? (share / source) * target : target + ((share - source) / (1 - source)) * (1 - target));
+  return (
+    start +
+    length * (share <= source ? (share / source) * target : target + ((share - source) / (1 - source)) * (1 - target))
+  );
 }
 
 function median(values: number[]): number {

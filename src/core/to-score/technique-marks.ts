@@ -1,7 +1,8 @@
 /*
  * Techniques as a copyist writes them: words where the way of playing changes, signs on the notes where a sign exists.
  *
- * Takes a part's written notes with the technique of each; gives the marks of the notes that need some. Words and signs are
+ * Takes a part's written notes with the technique of each; gives the marks of the notes that need some. Words and signs
+ * are
  * common practice of orchestral parts, no single source.
  */
 import type { Instrument, TechniqueId } from '../instruments';
@@ -9,7 +10,9 @@ import type { NoteId } from '../performance';
 import type { SymbolMarks } from '../score';
 import type { WrittenUnits } from '../time';
 
-/** A way of playing that goes on until it is called off: what is written when it begins, and the group it belongs to. */
+/**
+ * A way of playing that goes on until it is called off: what is written when it begins, and the group it belongs to.
+ */
 interface Manner {
   group: 'bow' | 'mute' | 'place';
   words: string;
@@ -35,7 +38,11 @@ const SIGNS: Partial<Record<TechniqueId, SymbolMarks>> = {
 };
 
 /** @param notes in any order; those that start together change together */
-export function techniqueMarks(notes: readonly { id: NoteId; start: WrittenUnits }[], techniqueOf: ReadonlyMap<NoteId, TechniqueId>, instrument: Pick<Instrument, 'family' | 'unpitched'>): Map<NoteId, SymbolMarks> {
+export function techniqueMarks(
+  notes: readonly { id: NoteId; start: WrittenUnits }[],
+  techniqueOf: ReadonlyMap<NoteId, TechniqueId>,
+  instrument: Pick<Instrument, 'family' | 'unpitched'>,
+): Map<NoteId, SymbolMarks> {
   const marks = new Map<NoteId, SymbolMarks>();
   if (techniqueOf.size === 0 || instrument.unpitched) return marks;
   const now = { bow: '', mute: '', place: '' };

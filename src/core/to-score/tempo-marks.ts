@@ -1,7 +1,8 @@
 /*
  * Tempo marks: which tempo changes are printed.
  *
- * Takes the tempo map; gives every change for playback, shown where it is the first, or differs from the last shown one and
+ * Takes the tempo map; gives every change for playback, shown where it is the first, or differs from the last shown one
+ * and
  * lasts. The many small steps of a ritardando are played, not printed.
  */
 import { bpmFromMicroseconds, QUARTER, writtenUnits, type TempoMap, type WrittenUnits } from '../time';
@@ -30,7 +31,8 @@ export function tempoMarks(tempo: TempoMap, end: WrittenUnits, said: readonly Te
   for (const { at, words } of said) {
     const here = printed.find((mark) => Math.abs(mark.at - at) < QUARTER / 2);
     if (here) here.words = here.words ? `${here.words} ${words}` : words;
-    else printed.push({ at, words, bpm: printed.findLast((mark) => mark.at <= at)?.bpm ?? printed[0]!.bpm, shown: false });
+    else
+      printed.push({ at, words, bpm: printed.findLast((mark) => mark.at <= at)?.bpm ?? printed[0]!.bpm, shown: false });
   }
   return printed.sort((a, b) => a.at - b.at);
 }

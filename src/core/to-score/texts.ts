@@ -1,7 +1,8 @@
 /*
  * Words that the file carries: markers, tempo words, lyrics, and texts on tracks.
  *
- * Takes the performance's text events; gives each its place in the score. Nothing is thrown away: what finds no place is
+ * Takes the performance's text events; gives each its place in the score. Nothing is thrown away: what finds no place
+ * is
  * reported.
  */
 import type { NoteId, Performance, PlayedNote, PlayedTrack, TextEvent } from '../performance';
@@ -9,14 +10,20 @@ import { isTempoWords, type Lyric, type Marker, type Part, type SymbolInBar } fr
 import { writtenUnits, type Ticks } from '../time';
 import type { MarkerStyle } from './settings';
 
-/** A letter, a number, or both, with or without the word before it: something to find one's place by (common practice). */
+/**
+ * A letter, a number, or both, with or without the word before it: something to find one's place by (common practice).
+ */
 const REHEARSAL = /^(?:reh(?:earsal)?\.?\s*(?:mark)?\s*)?\[?([A-Z]{1,2}\d{0,2}|\d{1,3})\]?$/i;
 
 export function markersOf(performance: Performance, style: MarkerStyle): Marker[] {
   return performance.markers.map(({ tick, text }) => {
     const letter = REHEARSAL.exec(text.trim())?.[1];
     const rehearsal = style === 'rehearsal' || (style === 'auto' && letter !== undefined);
-    return { at: writtenUnits(tick, performance.ticksPerQuarter), text: style === 'auto' && letter ? letter : text, rehearsal };
+    return {
+      at: writtenUnits(tick, performance.ticksPerQuarter),
+      text: style === 'auto' && letter ? letter : text,
+      rehearsal,
+    };
   });
 }
 
@@ -72,12 +79,18 @@ function noteAt(notes: readonly PlayedNote[], tick: Ticks, ticksPerQuarter: numb
   return notes.find((note) => note.start >= tick - BEFORE * ticksPerQuarter);
 }
 
-/** "Hel-" begins a word; the syllable after one that began goes on. Files use a hyphen at the end or at the start of the next. */
+/**
+ * "Hel-" begins a word; the syllable after one that began goes on. Files use a hyphen at the end or at the start of the
+ * next.
+ */
 function lyricOf(text: string, before: TextEvent | undefined): Lyric {
   const clean = text.trim();
   const goesOn = /-$/.test(clean);
   const began = /^-/.test(clean) || /-$/.test(before?.text.trim() ?? '');
-  return { text: clean.replace(/^-|-$/g, ''), syllabic: goesOn && began ? 'middle' : goesOn ? 'begin' : began ? 'end' : 'single' };
+  return {
+    text: clean.replace(/^-|-$/g, ''),
+    syllabic: goesOn && began ? 'middle' : goesOn ? 'begin' : began ? 'end' : 'single',
+  };
 }
 
 /** Puts lyrics and words on the symbols where their notes begin. */
@@ -89,7 +102,20 @@ export function withTexts(part: Part, { lyrics, words }: PartTexts): Part {
     const lyric = ids.map((id) => lyrics.get(id)).find((one) => one !== undefined);
     const said = ids.flatMap((id) => words.get(id) ?? []);
     if (!lyric && said.length === 0) return symbol;
-    return { ...symbol, marks: { ...symbol.marks, ...(lyric && { lyrics: [lyric] }), ...(said.length > 0 && { words: [...(symbol.marks?.words ?? []), ...said] }) } };
+    return {
+      ...symbol,
+      marks: {
+        ...symbol.marks,
+        ...(lyric && { lyrics: [lyric] }),
+        ...(said.length > 0 && { words: [...(symbol.marks?.words ?? []), ...said] }),
+      },
+    };
   };
-  return { ...part, bars: part.bars.map((bar) => ({ ...bar, voices: bar.voices.map((voice) => ({ ...voice, symbols: voice.symbols.map(change) })) })) };
+  return {
+    ...part,
+    bars: part.bars.map((bar) => ({
+      ...bar,
+      voices: bar.voices.map((voice) => ({ ...voice, symbols: voice.symbols.map(change) })),
+    })),
+  };
 }

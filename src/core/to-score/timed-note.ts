@@ -1,5 +1,14 @@
 import type { NoteId, PlayedNote } from '../performance';
-import { playedUnits, secondsAtTick, tickAtSeconds, type MidiKey, type PlayedUnits, type Seconds, type TempoMap, type WrittenUnits } from '../time';
+import {
+  playedUnits,
+  secondsAtTick,
+  tickAtSeconds,
+  type MidiKey,
+  type PlayedUnits,
+  type Seconds,
+  type TempoMap,
+  type WrittenUnits,
+} from '../time';
 
 /** A played note on the written time line, its part's lead taken out, not yet rounded. */
 export interface TimedNote {
@@ -48,11 +57,17 @@ export const NOTHING_MEANT: MeantTimes = { starts: new Map(), ends: new Map() };
  * @param lead seconds the notes were played ahead of the beat. What starts with the file itself could not be played any
  * earlier, and is on the beat as it stands.
  */
-export function timeNotes(notes: readonly PlayedNote[], tempo: TempoMap, lead: Seconds, meantTimes: MeantTimes = NOTHING_MEANT): TimedNote[] {
+export function timeNotes(
+  notes: readonly PlayedNote[],
+  tempo: TempoMap,
+  lead: Seconds,
+  meantTimes: MeantTimes = NOTHING_MEANT,
+): TimedNote[] {
   return notes.map((note) => {
     const played = secondsAtTick(tempo, note.start);
     const shift = lead > 0 && played < Math.min(lead, FILE_START) ? 0 : lead;
-    const units = (tick: number, by: Seconds) => playedUnits(by === 0 ? tick : tickAtSeconds(tempo, secondsAtTick(tempo, tick) + by), tempo.ticksPerQuarter);
+    const units = (tick: number, by: Seconds) =>
+      playedUnits(by === 0 ? tick : tickAtSeconds(tempo, secondsAtTick(tempo, tick) + by), tempo.ticksPerQuarter);
     const meant = meantTimes.starts.get(note.id);
     const meantEnd = meantTimes.ends.get(note.id);
     return {

@@ -10,7 +10,18 @@ import { append } from '../base';
 import { cast, castingSettings, type Casting, type CastPart } from '../casting';
 import { barsOfPerformance, type Performance, type PlayedNote, type TrackId } from '../performance';
 import { foldScore, type Fold, type Part, type PartId, type Query, type Score, type SwingMark } from '../score';
-import { barIndexAt, layBars, playedUnits, secondsAtTick, tickAtSeconds, ticksFromUnits, writtenUnits, type Bar, type Seconds, type WrittenUnits } from '../time';
+import {
+  barIndexAt,
+  layBars,
+  playedUnits,
+  secondsAtTick,
+  tickAtSeconds,
+  ticksFromUnits,
+  writtenUnits,
+  type Bar,
+  type Seconds,
+  type WrittenUnits,
+} from '../time';
 import { assemblePart } from './assemble-part';
 import { auditInWords, auditPart, auditQueries, type Audit } from './audit';
 import { layBeats, type BeatLine } from './beats';
@@ -88,74 +99,214 @@ export interface Conversion {
   doublings: Doubling[];
 }
 
-/** @param memo of an earlier conversion of the same performance: what its inputs have not changed is not computed again */
-export function* convert(performance: Performance, settings: ConversionSettings, memo = new Memo()): Generator<Progress, Conversion> {
+/**
+ * @param memo of an earlier conversion of the same performance: what its inputs have not changed is not computed again
+ */
+export function* convert(
+  performance: Performance,
+  settings: ConversionSettings,
+  memo = new Memo(),
+): Generator<Progress, Conversion> {
   yield { stage: 'casting', done: 0 };
-  const { output: casting, queries: castingQueries } = memo.recall('casting', [performance, JSON.stringify(castingSettings(settings))], () => cast(performance, settings));
+  const { output: casting, queries: castingQueries } = memo.recall(
+    'casting',
+    [performance, JSON.stringify(castingSettings(settings))],
+    () => cast(performance, settings),
+  );
   const queries = [...castingQueries];
   const end = writtenUnits(performance.lastNoteEnd, performance.ticksPerQuarter);
   const laid = memo.recall('bars', [performance], () => barsWithRoom(performance));
   const line = memo.recall('beats', [laid], () => layBeats(laid, performance.tempo));
 
   yield { stage: 'lead', done: 0.1 };
-  const { leads, exact } = memo.recall('leads', [casting, line, JSON.stringify(settings.leads)], () => leadsOf(performance, casting, line, settings));
+  const { leads, exact } = memo.recall('leads', [casting, line, JSON.stringify(settings.leads)], () =>
+    leadsOf(performance, casting, line, settings),
+  );
 
   yield { stage: 'grid', done: 0.25 };
-  const timed = casting.parts.map((part) => memo.recall(`timed/${part.id}`, [part, JSON.stringify(part.tracks.map((track) => appliedLead(leads.get(track))))], () => timedPart(part, performance, leads, exact)));
-  const ornaments = casting.parts.map((part, p) =>
-    memo.recall(`ornaments/${part.id}`, [timed[p], line, settings.plain[part.id]], () => (settings.plain[part.id] ? { notes: timed[p]!, report: NO_ORNAMENTS } : findOrnaments(timed[p]!, line, part.instrument))),
+  const timed = casting.parts.map((part) =>
+    memo.recall(
+      `timed/${part.id}`,
+      [part, JSON.stringify(part.tracks.map((track) => appliedLead(leads.get(track))))],
+      () => timedPart(part, performance, leads, exact),
+    ),
   );
-  const swing = memo.settle('swing', findSwing(timed, line, laid.length, swingSigns(performance, casting), settings.swing), (a, b) => JSON.stringify(a) === JSON.stringify(b));
-  const evened = casting.parts.map((part, p) => memo.recall(`evened/${part.id}`, [ornaments[p], line, swing], () => ornaments[p]!.notes.map((note) => withoutSwing(note, swing, line))));
-  const fitted = fitGrids(casting.parts.map((part, p) => ({ id: part.id, notes: evened[p]!, pins: settings.grids[part.id] ?? [], melodic: !part.instrument.polyphonic })), line, memo);
+  const ornaments = casting.parts.map((part, p) =>
+    memo.recall(`ornaments/${part.id}`, [timed[p], line, settings.plain[part.id]], () =>
+      settings.plain[part.id]
+        ? { notes: timed[p]!, report: NO_ORNAMENTS }
+        : findOrnaments(timed[p]!, line, part.instrument),
+    ),
+  );
+  const swing = memo.settle(
+    'swing',
+    findSwing(timed, line, laid.length, swingSigns(performance, casting), settings.swing),
+    (a, b) => JSON.stringify(a) === JSON.stringify(b),
+  );
+  const evened = casting.parts.map((part, p) =>
+    memo.recall(`evened/${part.id}`, [ornaments[p], line, swing], () =>
+      ornaments[p]!.notes.map((note) => withoutSwing(note, swing, line)),
+    ),
+  );
+  const fitted = fitGrids(
+    casting.parts.map((part, p) => ({
+      id: part.id,
+      notes: evened[p]!,
+      pins: settings.grids[part.id] ?? [],
+      melodic: !part.instrument.polyphonic,
+    })),
+    line,
+    memo,
+  );
   const grids = fitted.map((grid, p) => {
     const edits = settings.edits[casting.parts[p]!.id] ?? [];
-    return memo.recall(`edited/${casting.parts[p]!.id}`, [grid, JSON.stringify(edits)], () => ({ ...grid, notes: applyEdits(grid.notes, edits) }));
+    return memo.recall(`edited/${casting.parts[p]!.id}`, [grid, JSON.stringify(edits)], () => ({
+      ...grid,
+      notes: applyEdits(grid.notes, edits),
+    }));
   });
 
   const own: StaffNotes[][] = [];
-  const drums = casting.parts.map((part, p) => memo.recall(`drums/${part.id}`, [part, grids[p], JSON.stringify([settings.drumMaps[part.id], settings.drumKeys[part.id]])], () => partDrums(part, part.instrument.unpitched ? grids[p]!.notes : [], settings.drumMaps[part.id], settings.drumKeys[part.id])));
+  const drums = casting.parts.map((part, p) =>
+    memo.recall(
+      `drums/${part.id}`,
+      [part, grids[p], JSON.stringify([settings.drumMaps[part.id], settings.drumKeys[part.id]])],
+      () =>
+        partDrums(
+          part,
+          part.instrument.unpitched ? grids[p]!.notes : [],
+          settings.drumMaps[part.id],
+          settings.drumKeys[part.id],
+        ),
+    ),
+  );
   const durations: DurationReport[] = [];
   for (const [p, part] of casting.parts.entries()) {
     yield { stage: 'voices', done: 0.4 + (0.3 * p) / casting.parts.length };
     const staffs = staffSettings(part.id, settings, laid);
-    const { output, report } = memo.recall(`staves/${part.id}`, [part, grids[p], line, drums[p], swing, JSON.stringify(staffs)], () => writeStaves(part, grids[p]!, line, drums[p]!.map, staffs, swingsAt(swing, laid)));
+    const { output, report } = memo.recall(
+      `staves/${part.id}`,
+      [part, grids[p], line, drums[p], swing, JSON.stringify(staffs)],
+      () => writeStaves(part, grids[p]!, line, drums[p]!.map, staffs, swingsAt(swing, laid)),
+    );
     own.push(output);
     durations.push(report);
   }
 
-  const doubled = memo.recall('doubles', [laid, ...own, ...grids, JSON.stringify([settings.lengths, settings.doubles])], () =>
-    agreeDoubles(casting.parts.map((part, p) => doublingPart(part, own[p]!, grids[p]!, settings, laid)), laid),
+  const doubled = memo.recall(
+    'doubles',
+    [laid, ...own, ...grids, JSON.stringify([settings.lengths, settings.doubles])],
+    () =>
+      agreeDoubles(
+        casting.parts.map((part, p) => doublingPart(part, own[p]!, grids[p]!, settings, laid)),
+        laid,
+      ),
   );
-  const staves = doubled.staves.map((part, p) => memo.settle(`agreed/${casting.parts[p]!.id}`, { own: own[p]!, part }, (a, b) => a.own === b.own && sameWriting(a.part, b.part)).part);
+  const staves = doubled.staves.map(
+    (part, p) =>
+      memo.settle(
+        `agreed/${casting.parts[p]!.id}`,
+        { own: own[p]!, part },
+        (a, b) => a.own === b.own && sameWriting(a.part, b.part),
+      ).part,
+  );
 
   yield { stage: 'spelling', done: 0.7 };
-  const bars = memo.settle('bars in use', barsInUse(laid, staves, barsOfPerformance(performance).length), (a, b) => a.length === b.length && a[0] === b[0]);
+  const bars = memo.settle(
+    'bars in use',
+    barsInUse(laid, staves, barsOfPerformance(performance).length),
+    (a, b) => a.length === b.length && a[0] === b[0],
+  );
   const { places, barKeys, keys } = spellParts(casting.parts, staves, bars, performance, settings);
-  const concertKeys = memo.settle('keys', keys.map((key) => key.fifths), sameNumbers);
+  const concertKeys = memo.settle(
+    'keys',
+    keys.map((key) => key.fifths),
+    sameNumbers,
+  );
 
   const assembled: Part[] = [];
   const frettings: Fretting[] = [];
   for (const [p, part] of casting.parts.entries()) {
     yield { stage: 'assembling', done: 0.8 + (0.15 * p) / casting.parts.length };
     const placed = places[p]!.map((staff, s) => memo.settle(`places/${part.id}/${s}`, staff, sameNumbers));
-    const switches = memo.settle(`switches/${part.id}`, suspectedSwitches(part, queries), (a, b) => [...a].join() === [...b].join());
-    const { tablature, clefs, fixedClefs } = { tablature: settings.tablatures[part.id] ?? null, clefs: settings.clefs[part.id] ?? {}, fixedClefs: settings.fixedClefs[part.id] ?? false };
-    const fretting = memo.recall(`fretting/${part.id}`, [staves[p], JSON.stringify(tablature)], () => (tablature && tablature.show !== 'notation' ? fret(staves[p]!.flatMap((staff) => staff.notes), tablature) : NO_FRETTING));
+    const switches = memo.settle(
+      `switches/${part.id}`,
+      suspectedSwitches(part, queries),
+      (a, b) => [...a].join() === [...b].join(),
+    );
+    const { tablature, clefs, fixedClefs } = {
+      tablature: settings.tablatures[part.id] ?? null,
+      clefs: settings.clefs[part.id] ?? {},
+      fixedClefs: settings.fixedClefs[part.id] ?? false,
+    };
+    const fretting = memo.recall(`fretting/${part.id}`, [staves[p], JSON.stringify(tablature)], () =>
+      tablature && tablature.show !== 'notation'
+        ? fret(
+            staves[p]!.flatMap((staff) => staff.notes),
+            tablature,
+          )
+        : NO_FRETTING,
+    );
     frettings.push(fretting);
     assembled.push(
-      memo.recall(`part/${part.id}`, [part, staves[p], ...placed, concertKeys, bars, drums[p], p, JSON.stringify([tablature, clefs, fixedClefs]), fretting], () =>
-        assemblePart(part, staves[p]!, placed, concertKeys, bars, { channel: playbackChannel(p), fixedClefs, clefs, drums: drums[p]!, tablature, fingerings: fretting.fingerings }),
+      memo.recall(
+        `part/${part.id}`,
+        [
+          part,
+          staves[p],
+          ...placed,
+          concertKeys,
+          bars,
+          drums[p],
+          p,
+          JSON.stringify([tablature, clefs, fixedClefs]),
+          fretting,
+        ],
+        () =>
+          assemblePart(part, staves[p]!, placed, concertKeys, bars, {
+            channel: playbackChannel(p),
+            fixedClefs,
+            clefs,
+            drums: drums[p]!,
+            tablature,
+            fingerings: fretting.fingerings,
+          }),
       ),
     );
-    append(queries, memo.recall(`doubts/${part.id}`, [part, grids[p], bars, line, switches], () => noteQueries(part, grids[p]!, bars, line, switches)));
-    if (part.instrument.unpitched) append(queries, [...drumQueries(part, grids[p]!, drums[p]!, bars), ...layeredDrumQueries(part, grids[p]!, drums[p]!, bars)]);
+    append(
+      queries,
+      memo.recall(`doubts/${part.id}`, [part, grids[p], bars, line, switches], () =>
+        noteQueries(part, grids[p]!, bars, line, switches),
+      ),
+    );
+    if (part.instrument.unpitched)
+      append(queries, [
+        ...drumQueries(part, grids[p]!, drums[p]!, bars),
+        ...layeredDrumQueries(part, grids[p]!, drums[p]!, bars),
+      ]);
     append(queries, frettingQueries(part, fretting, bars));
   }
 
   yield { stage: 'assembling', done: 0.95 };
-  const { parts, reports: markReports } = markParts(casting.parts, assembled, staves, performance, leads, bars, settings, memo);
-  const reports = casting.parts.map((part, p): PartReport => ({ ...durations[p]!, ...ornaments[p]!.report, part: part.id, leads: Object.fromEntries(part.tracks.map((track) => [track, leads.get(track)!])), ...gridFacts(grids[p]!), marks: markReports[p]!, impossibleChords: frettings[p]!.impossible.length }));
+  const { parts, reports: markReports } = markParts(
+    casting.parts,
+    assembled,
+    staves,
+    performance,
+    leads,
+    bars,
+    settings,
+    memo,
+  );
+  const reports = casting.parts.map((part, p): PartReport => ({
+    ...durations[p]!,
+    ...ornaments[p]!.report,
+    part: part.id,
+    leads: Object.fromEntries(part.tracks.map((track) => [track, leads.get(track)!])),
+    ...gridFacts(grids[p]!),
+    marks: markReports[p]!,
+    impossibleChords: frettings[p]!.impossible.length,
+  }));
   const said = tempoWords(performance);
   const score: Score = {
     title: settings.title ?? performance.title,
@@ -169,20 +320,72 @@ export function* convert(performance: Performance, settings: ConversionSettings,
     swing: swingMarks(swing, bars.length),
     parts,
   };
-  const repeats = memo.recall('repeats', [...assembled, bars, JSON.stringify([keys, score.tempos, score.markers])], () =>
-    findRepeats({ ...score, parts: assembled }, assembled.map((part) => memo.recall(`codes/${part.id}`, [part], () => codesOf(part)))),
+  const repeats = memo.recall(
+    'repeats',
+    [...assembled, bars, JSON.stringify([keys, score.tempos, score.markers])],
+    () =>
+      findRepeats(
+        { ...score, parts: assembled },
+        assembled.map((part) => memo.recall(`codes/${part.id}`, [part], () => codesOf(part))),
+      ),
   );
   const lengths = bars.map((bar) => bar.length);
-  const printed = foldScore({ ...score, parts: parts.map((part) => (settings.barRepeats[part.id] ? withBarRepeats(part, lengths) : part)) }, settings.folds);
-  append(queries, rhythmQueries(casting.parts.map((part, p) => ({ part, grid: grids[p]!, report: reports[p]! })), bars, line, swing, memo));
-  queries.push(...leadQueries(casting, leads), ...memo.recall('tracks', [casting], () => trackQueries(performance, casting)), ...keyQueries(keys, barKeys, performance, settings.key !== undefined), ...fileQueries(performance));
-  queries.push(...keyChangeQueries(keys, barKeys, bars, settings.key !== undefined || !isDefaultKey(performance.keys)), ...repeatQueries(repeats, settings.folds, bars));
+  const printed = foldScore(
+    { ...score, parts: parts.map((part) => (settings.barRepeats[part.id] ? withBarRepeats(part, lengths) : part)) },
+    settings.folds,
+  );
+  append(
+    queries,
+    rhythmQueries(
+      casting.parts.map((part, p) => ({ part, grid: grids[p]!, report: reports[p]! })),
+      bars,
+      line,
+      swing,
+      memo,
+    ),
+  );
+  queries.push(
+    ...leadQueries(casting, leads),
+    ...memo.recall('tracks', [casting], () => trackQueries(performance, casting)),
+    ...keyQueries(keys, barKeys, performance, settings.key !== undefined),
+    ...fileQueries(performance),
+  );
+  queries.push(
+    ...keyChangeQueries(keys, barKeys, bars, settings.key !== undefined || !isDefaultKey(performance.keys)),
+    ...repeatQueries(repeats, settings.folds, bars),
+  );
   append(queries, doublingQueries(doubled.doublings, casting.parts, bars));
-  append(queries, casting.parts.flatMap((part, p) => (settings.barRepeats[part.id] ? [] : memo.recall(`bar repeats/${part.id}`, [part, assembled[p], bars], () => barRepeatQueries(part, assembled[p]!, bars)))));
+  append(
+    queries,
+    casting.parts.flatMap((part, p) =>
+      settings.barRepeats[part.id]
+        ? []
+        : memo.recall(`bar repeats/${part.id}`, [part, assembled[p], bars], () =>
+            barRepeatQueries(part, assembled[p]!, bars),
+          ),
+    ),
+  );
   append(queries, casting.parts.flatMap(manySoundsQueries));
   const audit = auditParts({ casting, assembled, grids, leads, bars, line, swing, performance, settings, memo });
-  append(queries, casting.parts.flatMap((part, p) => auditQueries(audit.parts[p]!, part, grids[p]!, bars)));
-  return { score, printed, repeats, casting, queries, reports, line, swing, barKeys, audit, staves, drums, doublings: doubled.doublings };
+  append(
+    queries,
+    casting.parts.flatMap((part, p) => auditQueries(audit.parts[p]!, part, grids[p]!, bars)),
+  );
+  return {
+    score,
+    printed,
+    repeats,
+    casting,
+    queries,
+    reports,
+    line,
+    swing,
+    barKeys,
+    audit,
+    staves,
+    drums,
+    doublings: doubled.doublings,
+  };
 }
 
 interface AuditedWork {
@@ -198,14 +401,29 @@ interface AuditedWork {
   memo: Memo;
 }
 
-function auditParts({ casting, assembled, grids, leads, bars, line, swing, performance, settings, memo }: AuditedWork): Audit {
+function auditParts({
+  casting,
+  assembled,
+  grids,
+  leads,
+  bars,
+  line,
+  swing,
+  performance,
+  settings,
+  memo,
+}: AuditedWork): Audit {
   const { tempo, ticksPerQuarter } = performance;
   const context = { bars, line, swing, tempo, ticksPerQuarter };
   const parts = casting.parts.map((part, p) => {
     const applied = new Map(part.tracks.map((track) => [track, appliedLead(leads.get(track))]));
     const [edits, pins] = [settings.edits[part.id] ?? [], settings.grids[part.id] ?? []];
     const follows = settings.doubles[part.id] !== undefined;
-    return memo.recall(`audit/${part.id}`, [assembled[p], grids[p], swing, JSON.stringify([[...applied], edits, pins, follows])], () => auditPart({ part, written: assembled[p]!, grid: grids[p]!, leads: applied, edits, pins, follows }, context));
+    return memo.recall(
+      `audit/${part.id}`,
+      [assembled[p], grids[p], swing, JSON.stringify([[...applied], edits, pins, follows])],
+      () => auditPart({ part, written: assembled[p]!, grid: grids[p]!, leads: applied, edits, pins, follows }, context),
+    );
   });
   return { parts, words: auditInWords(parts, new Map(casting.parts.map((part) => [part.id, part.name]))) };
 }
@@ -230,7 +448,9 @@ function barsWithRoom(performance: Performance): Bar[] {
 
 /** Up to the last written sound; silence at the end that was played through stays. */
 function barsInUse(bars: readonly Bar[], staves: readonly StaffNotes[][], played: number): Bar[] {
-  const end = staves.flat().reduce((latest, staff) => staff.notes.reduce((later, note) => Math.max(later, note.end), latest), 0);
+  const end = staves
+    .flat()
+    .reduce((latest, staff) => staff.notes.reduce((later, note) => Math.max(later, note.end), latest), 0);
   return bars.filter((bar) => bar.index < played || bar.start < end);
 }
 
@@ -242,51 +462,114 @@ function swingsAt({ stretches }: Swing, bars: readonly Bar[]): (at: WrittenUnits
   return (at) => eighths.some(({ from, to }) => at >= starts[from]! && at < (starts[to] ?? Infinity));
 }
 
-function doublingPart({ id, instrument }: CastPart, staves: StaffNotes[], grid: GridChoice, settings: ConversionSettings, bars: readonly Bar[]): DoublingPart {
+function doublingPart(
+  { id, instrument }: CastPart,
+  staves: StaffNotes[],
+  grid: GridChoice,
+  settings: ConversionSettings,
+  bars: readonly Bar[],
+): DoublingPart {
   const lengths = lengthSpans(settings.lengths[id] ?? [], bars);
   const model = settings.doubles[id];
   const free = !instrument.unpitched && settings.edits[id] === undefined && model !== id;
-  return { id, staves, jitter: grid.exact ? 0 : grid.jitter, follows: (at) => free && !keepsLength(lengths, at), ...(model !== undefined && model !== id && { model }) };
+  return {
+    id,
+    staves,
+    jitter: grid.exact ? 0 : grid.jitter,
+    follows: (at) => free && !keepsLength(lengths, at),
+    ...(model !== undefined && model !== id && { model }),
+  };
 }
 
-function staffSettings(part: PartId, { voices, handSplits, closeGaps, lengths }: ConversionSettings, bars: readonly Bar[]): StaffSettings {
+function staffSettings(
+  part: PartId,
+  { voices, handSplits, closeGaps, lengths }: ConversionSettings,
+  bars: readonly Bar[],
+): StaffSettings {
   const gaps = closeGaps[part];
-  return { voices: voices[part], handSplit: handSplits[part], closeGaps: gaps && VALUE_LENGTH[gaps], lengths: lengthSpans(lengths[part] ?? [], bars) };
+  return {
+    voices: voices[part],
+    handSplit: handSplits[part],
+    closeGaps: gaps && VALUE_LENGTH[gaps],
+    lengths: lengthSpans(lengths[part] ?? [], bars),
+  };
 }
 
 function lengthSpans(choices: readonly LengthChoice[], bars: readonly Bar[]): LengthSpan[] {
   const startOf = (bar: number) => bars[bar]?.start ?? Number.MAX_SAFE_INTEGER;
-  return choices.map(({ as, bars: span }) => ({ as, from: span ? startOf(span.from) : 0, to: span ? startOf(span.to) : Number.MAX_SAFE_INTEGER }));
+  return choices.map(({ as, bars: span }) => ({
+    as,
+    from: span ? startOf(span.from) : 0,
+    to: span ? startOf(span.to) : Number.MAX_SAFE_INTEGER,
+  }));
 }
 
 /** Leads by track, from the notes that are music; and what the file says exactly. */
-function leadsOf(performance: Performance, casting: Casting, line: BeatLine, settings: ConversionSettings): { leads: Map<TrackId, Lead>; exact: Map<TrackId, MeantTimes> } {
+function leadsOf(
+  performance: Performance,
+  casting: Casting,
+  line: BeatLine,
+  settings: ConversionSettings,
+): { leads: Map<TrackId, Lead>; exact: Map<TrackId, MeantTimes> } {
   const notes = new Map<TrackId, Map<number, PlayedNote>>();
-  for (const part of casting.parts) for (const source of part.sources) {
-    const own = notes.get(source.track) ?? new Map<number, PlayedNote>();
-    // Players who double each other share notes; each counts once.
-    for (const note of source.notes) own.set(note.id, note);
-    notes.set(source.track, own);
-  }
-  const inFileOrder = performance.tracks.filter((track) => notes.has(track.id)).map((track) => ({ id: track.id, notes: [...notes.get(track.id)!.values()] }));
-  const exact = new Map(inFileOrder.map(({ id, notes }) => [id, findExact(notes, line, settings.leads[id] === undefined)]));
-  const leads = estimateLeads(new Map(inFileOrder.map((track) => [track.id, timeNotes(track.notes, performance.tempo, 0)])), line, settings.leads, exact);
+  for (const part of casting.parts)
+    for (const source of part.sources) {
+      const own = notes.get(source.track) ?? new Map<number, PlayedNote>();
+      // Players who double each other share notes; each counts once.
+      for (const note of source.notes) own.set(note.id, note);
+      notes.set(source.track, own);
+    }
+  const inFileOrder = performance.tracks
+    .filter((track) => notes.has(track.id))
+    .map((track) => ({ id: track.id, notes: [...notes.get(track.id)!.values()] }));
+  const exact = new Map(
+    inFileOrder.map(({ id, notes }) => [id, findExact(notes, line, settings.leads[id] === undefined)]),
+  );
+  const leads = estimateLeads(
+    new Map(inFileOrder.map((track) => [track.id, timeNotes(track.notes, performance.tempo, 0)])),
+    line,
+    settings.leads,
+    exact,
+  );
   // A lead that somebody set moves what was exact.
   const believed = inFileOrder.filter(({ id }) => !settings.leads[id]);
-  return { leads, exact: new Map(believed.map(({ id, notes }) => [id, { starts: exact.get(id)!.places, ends: findMeantEnds(notes, exact.get(id)!.places, line).ends }])) };
+  return {
+    leads,
+    exact: new Map(
+      believed.map(({ id, notes }) => [
+        id,
+        { starts: exact.get(id)!.places, ends: findMeantEnds(notes, exact.get(id)!.places, line).ends },
+      ]),
+    ),
+  };
 }
 
-function timedPart(part: CastPart, performance: Performance, leads: Map<TrackId, Lead>, exact: Map<TrackId, MeantTimes>): TimedNote[] {
-  return part.sources.flatMap(({ track, notes }) => timeNotes(notes, performance.tempo, appliedLead(leads.get(track)), exact.get(track)));
+function timedPart(
+  part: CastPart,
+  performance: Performance,
+  leads: Map<TrackId, Lead>,
+  exact: Map<TrackId, MeantTimes>,
+): TimedNote[] {
+  return part.sources.flatMap(({ track, notes }) =>
+    timeNotes(notes, performance.tempo, appliedLead(leads.get(track)), exact.get(track)),
+  );
 }
 
 /** Names and texts that people give to pieces that swing. */
 const SWINGING = /\b(?:swing|swung|shuffle|blues|jazz|boogie)/i;
 
 function swingSigns(performance: Performance, casting: Casting): SwingSigns {
-  const texts = [performance.title, ...performance.markers.map(({ text }) => text), ...performance.tracks.flatMap((track) => [track.name, ...track.texts.map(({ text }) => text)])];
-  const keepsTime = ({ instrument }: CastPart) => instrument.id === 'drum-kit' || instrument.id === 'bass-guitar' || instrument.id === 'double-bass';
-  return { rhythmSection: casting.parts.length > 1 && casting.parts.some(keepsTime), named: texts.some((text) => SWINGING.test(text)) };
+  const texts = [
+    performance.title,
+    ...performance.markers.map(({ text }) => text),
+    ...performance.tracks.flatMap((track) => [track.name, ...track.texts.map(({ text }) => text)]),
+  ];
+  const keepsTime = ({ instrument }: CastPart) =>
+    instrument.id === 'drum-kit' || instrument.id === 'bass-guitar' || instrument.id === 'double-bass';
+  return {
+    rhythmSection: casting.parts.length > 1 && casting.parts.some(keepsTime),
+    named: texts.some((text) => SWINGING.test(text)),
+  };
 }
 
 /** A mark where a stretch begins, and one where it ceases before the end. */
@@ -304,21 +587,59 @@ function playbackChannel(part: number): number {
 }
 
 function gridFacts(grid: GridChoice) {
-  return { jitter: grid.jitter, exact: grid.exact, smallest: grid.smallest, tupletBeats: grid.tupletBeats, divisions: grid.divisions };
+  return {
+    jitter: grid.jitter,
+    exact: grid.exact,
+    smallest: grid.smallest,
+    tupletBeats: grid.tupletBeats,
+    divisions: grid.divisions,
+  };
 }
 
-function spellParts(parts: readonly CastPart[], staves: readonly StaffNotes[][], bars: readonly Bar[], performance: Performance, settings: ConversionSettings) {
+function spellParts(
+  parts: readonly CastPart[],
+  staves: readonly StaffNotes[][],
+  bars: readonly Bar[],
+  performance: Performance,
+  settings: ConversionSettings,
+) {
   const flat = parts.flatMap((part, p) =>
-    part.instrument.unpitched ? [] : staves[p]!.flatMap((staff, s) => staff.notes.map(({ start, end, key }, n) => ({ start, end, key, p, s, n, line: p * 16 + s * 4 + staff.voices[n]! }))),
+    part.instrument.unpitched
+      ? []
+      : staves[p]!.flatMap((staff, s) =>
+          staff.notes.map(({ start, end, key }, n) => ({
+            start,
+            end,
+            key,
+            p,
+            s,
+            n,
+            line: p * 16 + s * 4 + staff.voices[n]!,
+          })),
+        ),
   );
   const heard = keysOfBars(flat, bars);
-  const keys = withKeyChanges(settings.key ? [{ bar: 0, ...settings.key }] : signatures(heard, flat, bars, performance.keys, sectionsOf(performance, bars)), settings.keyChanges, bars.length);
+  const keys = withKeyChanges(
+    settings.key
+      ? [{ bar: 0, ...settings.key }]
+      : signatures(heard, flat, bars, performance.keys, sectionsOf(performance, bars)),
+    settings.keyChanges,
+    bars.length,
+  );
   const set = settings.key !== undefined || settings.keyChanges.length > 0 || !isDefaultKey(performance.keys);
   const estimated = set ? keysOfBars(flat, bars, keys) : heard;
   const signatureOfBar = bars.map((bar) => keys.filter((key) => key.bar <= bar.index).at(-1)?.fifths ?? 0);
   const places: number[][][] = staves.map((part) => part.map((staff) => staff.notes.map(() => 0)));
   const starts = bars.map((bar) => bar.start);
-  const named = settings.spellings.length === 0 ? [] : flat.map((note): ChosenNote => ({ ...note, part: parts[note.p]!.id, played: [staves[note.p]![note.s]!.notes[note.n]!.id], bar: barIndexAt(starts, note.start) }));
+  const named =
+    settings.spellings.length === 0
+      ? []
+      : flat.map((note): ChosenNote => ({
+          ...note,
+          part: parts[note.p]!.id,
+          played: [staves[note.p]![note.s]!.notes[note.n]!.id],
+          bar: barIndexAt(starts, note.start),
+        }));
   chosenNames(named, spell(flat, estimated, signatureOfBar, bars), settings.spellings).forEach((place, i) => {
     const { p, s, n } = flat[i]!;
     places[p]![s]![n] = place;
@@ -329,34 +650,69 @@ function spellParts(parts: readonly CastPart[], staves: readonly StaffNotes[][],
 /** Bars that the file marks as beginnings: a marker, or another meter. */
 function sectionsOf({ markers, ticksPerQuarter }: Performance, bars: readonly Bar[]): Set<number> {
   const marked = new Set(markers.map(({ tick }) => writtenUnits(tick, ticksPerQuarter)));
-  const begins = (bar: Bar, before: Bar) => marked.has(bar.start) || bar.meter.beats !== before.meter.beats || bar.meter.beatType !== before.meter.beatType;
+  const begins = (bar: Bar, before: Bar) =>
+    marked.has(bar.start) || bar.meter.beats !== before.meter.beats || bar.meter.beatType !== before.meter.beatType;
   return new Set(bars.filter((bar, b) => b > 0 && begins(bar, bars[b - 1]!)).map((bar) => bar.index));
 }
 
 /** Marks, words and octave lines on every part. */
-function markParts(cast: readonly CastPart[], assembled: readonly Part[], staves: readonly StaffNotes[][], performance: Performance, leads: Map<TrackId, Lead>, bars: readonly Bar[], settings: ConversionSettings, memo: Memo): { parts: Part[]; reports: MarkReport[] } {
+function markParts(
+  cast: readonly CastPart[],
+  assembled: readonly Part[],
+  staves: readonly StaffNotes[][],
+  performance: Performance,
+  leads: Map<TrackId, Lead>,
+  bars: readonly Bar[],
+  settings: ConversionSettings,
+  memo: Memo,
+): { parts: Part[]; reports: MarkReport[] } {
   const { tempo, ticksPerQuarter } = performance;
   const byId = new Map(performance.tracks.map((track) => [track.id, track]));
   const played = cast.map((part, p): PlayedPart => {
     const lead = appliedLead(leads.get(part.tracks[0]!));
     return memo.recall(`played/${part.id}`, [part, staves[p], lead], () =>
-      playedPart(part.instrument, staves[p]!, part.tracks.flatMap((track) => byId.get(track)!.controllers), (tick) => playedUnits(lead === 0 ? tick : tickAtSeconds(tempo, secondsAtTick(tempo, tick) + lead), ticksPerQuarter)),
+      playedPart(
+        part.instrument,
+        staves[p]!,
+        part.tracks.flatMap((track) => byId.get(track)!.controllers),
+        (tick) =>
+          playedUnits(lead === 0 ? tick : tickAtSeconds(tempo, secondsAtTick(tempo, tick) + lead), ticksPerQuarter),
+      ),
     );
   });
   const breaths = memo.settle('breaths', findBreaths(played), (a, b) => JSON.stringify(a) === JSON.stringify(b));
   const starts = bars.map((bar) => bar.start);
   const secondsAt = (units: WrittenUnits) => secondsAtTick(tempo, ticksFromUnits(units, ticksPerQuarter));
-  const context = { barOf: (at: WrittenUnits) => barIndexAt(starts, at), secondsBetween: (from: WrittenUnits, to: WrittenUnits) => secondsAt(to) - secondsAt(from), end: bars.at(-1)!.start + bars.at(-1)!.length, breaths };
+  const context = {
+    barOf: (at: WrittenUnits) => barIndexAt(starts, at),
+    secondsBetween: (from: WrittenUnits, to: WrittenUnits) => secondsAt(to) - secondsAt(from),
+    end: bars.at(-1)!.start + bars.at(-1)!.length,
+    breaths,
+  };
   const reports: MarkReport[] = [];
   const parts = assembled.map((part, p) => {
-    const found = memo.recall(`marks/${part.id}`, [played[p], bars, breaths, JSON.stringify(settings.marks[part.id])], () => findMarks(played[p]!, settings.marks[part.id] ?? [], context));
+    const found = memo.recall(
+      `marks/${part.id}`,
+      [played[p], bars, breaths, JSON.stringify(settings.marks[part.id])],
+      () => findMarks(played[p]!, settings.marks[part.id] ?? [], context),
+    );
     reports.push(found.report);
-    const texts = memo.recall(`texts/${part.id}`, [cast[p]], () => textsOf(cast[p]!.tracks.map((track) => byId.get(track)!), ticksPerQuarter));
-    return memo.recall(`marked/${part.id}`, [part, found, texts, JSON.stringify([settings.markEdits[part.id], settings.plainOctaves[part.id]])], () => {
-      const marked = withTexts(markPart(part, found, settings.markEdits[part.id] ?? [], bars), texts);
-      const lines = readsOctaveLines(cast[p]!.instrument) && !settings.plainOctaves[part.id] ? octaveLines(marked, bars) : [];
-      return { ...marked, lines: { ...marked.lines, octaveLines: lines } };
-    });
+    const texts = memo.recall(`texts/${part.id}`, [cast[p]], () =>
+      textsOf(
+        cast[p]!.tracks.map((track) => byId.get(track)!),
+        ticksPerQuarter,
+      ),
+    );
+    return memo.recall(
+      `marked/${part.id}`,
+      [part, found, texts, JSON.stringify([settings.markEdits[part.id], settings.plainOctaves[part.id]])],
+      () => {
+        const marked = withTexts(markPart(part, found, settings.markEdits[part.id] ?? [], bars), texts);
+        const lines =
+          readsOctaveLines(cast[p]!.instrument) && !settings.plainOctaves[part.id] ? octaveLines(marked, bars) : [];
+        return { ...marked, lines: { ...marked.lines, octaveLines: lines } };
+      },
+    );
   });
   return { parts, reports };
 }

@@ -3,8 +3,10 @@
  *
  *     places struck     0  1/3  2/3 | 0  1/2 |          3:2 over the first beat, none over the second
  *
- * Takes the places where symbols of one voice begin and end in a bar; gives plain and tuplet stretches that cover it. The
- * shortest stretch that does is bracketed: a half beat or a beat; two beats or the bar for three, five or seven in the time of a half, or of
+ * Takes the places where symbols of one voice begin and end in a bar; gives plain and tuplet stretches that cover it.
+ * The
+ * shortest stretch that does is bracketed: a half beat or a beat; two beats or the bar for three, five or seven in the
+ * time of a half, or of
  * the bar, that leave the beats inside alone.
  */
 import { NOTE_TYPES, noteValue, type NoteType } from '../score';
@@ -39,7 +41,7 @@ interface BeatInBar {
 export function findTuplets(bar: Bar, edges: readonly WrittenUnits[]): Stretch[] {
   const beats = beatsOfBar(bar).map((beat): BeatInBar => ({ start: beat.start - bar.start, length: beat.length }));
   const stretches: Stretch[] = [];
-  for (let b = 0; b < beats.length; ) {
+  for (let b = 0; b < beats.length;) {
     const wide = wideSpans(beats, b).find((count) => wideTuplet(beats.slice(b, b + count), edges));
     const { start, length } = beats[b]!;
     if (wide) stretches.push({ start, length: wide * length, tuplet: wideTuplet(beats.slice(b, b + wide), edges) });
@@ -53,10 +55,15 @@ export function findTuplets(bar: Bar, edges: readonly WrittenUnits[]): Stretch[]
 function wideSpans(beats: readonly BeatInBar[], from: number): number[] {
   const even = (count: number) => beats.slice(from, from + count).every((beat) => beat.length === beats[from]!.length);
   const pairs = beats.length % 2 === 1 || from % 2 === 0;
-  return [...(from === 0 && beats.length > 2 ? [beats.length] : []), ...(pairs ? [2] : [])].filter((count) => from + count <= beats.length && even(count));
+  return [...(from === 0 && beats.length > 2 ? [beats.length] : []), ...(pairs ? [2] : [])].filter(
+    (count) => from + count <= beats.length && even(count),
+  );
 }
 
-/** A tuplet over several beats: nothing begins or ends on the beats inside, and its own units are struck, or their halves. */
+/**
+ * A tuplet over several beats: nothing begins or ends on the beats inside, and its own units are struck, or their
+ * halves.
+ */
 function wideTuplet(beats: readonly BeatInBar[], edges: readonly WrittenUnits[]): Tuplet | null {
   const start = beats[0]!.start;
   const length = beats.length * beats[0]!.length;
@@ -80,14 +87,23 @@ function within(start: WrittenUnits, length: WrittenUnits, edges: readonly Writt
   if (!needsTuplet(start, length, edges)) return [{ start, length, tuplet: null }];
   const parts = noteValue(length, 0) ? 2 : 3;
   const piece = length / parts;
-  // Split where something begins or ends at every joint, or where the bracket would not hold the whole stretch together.
+  // Split where something begins or ends at every joint, or where the bracket would not hold the whole stretch
+  // together.
   const joints = Array.from({ length: parts - 1 }, (_, i) => start + (i + 1) * piece);
   const whole = tupletOver(start, length, edges);
   const thirds = parts === 2 && inside(start, length, edges).some((edge) => ((edge - start) * 3) % length === 0);
-  if (Number.isInteger(piece) && piece >= 2 * FINEST && !thirds && (joints.every((joint) => edges.includes(joint)) || !whole)) {
+  if (
+    Number.isInteger(piece) &&
+    piece >= 2 * FINEST &&
+    !thirds &&
+    (joints.every((joint) => edges.includes(joint)) || !whole)
+  ) {
     return Array.from({ length: parts }, (_, i) => within(start + i * piece, piece, edges)).flat();
   }
-  if (!whole) throw new RangeError(`no tuplet fits the places ${inside(start, length, edges).join(', ')} in the beat at ${start}`);
+  if (!whole)
+    throw new RangeError(
+      `no tuplet fits the places ${inside(start, length, edges).join(', ')} in the beat at ${start}`,
+    );
   return [{ start, length, tuplet: whole }];
 }
 
@@ -108,7 +124,10 @@ function tupletOver(start: WrittenUnits, length: WrittenUnits, edges: readonly W
   return null;
 }
 
-/** Largest base · 2^k that is smaller than `limit`; duplets and quadruplets of a dotted beat are written plain with dots. */
+/**
+ * Largest base · 2^k that is smaller than `limit`; duplets and quadruplets of a dotted beat are written plain with
+ * dots.
+ */
 function largestBelow(limit: number, base: number): number {
   let value = base;
   while (value * 2 < limit) value *= 2;

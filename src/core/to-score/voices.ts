@@ -6,7 +6,8 @@
  *
  * Takes placed notes of one staff with their played ends; gives the voice of each. Beam search over the chords in time;
  * a chord may be cut between its notes. Costs: sound that would have to be cut off, chord notes of unlike length in one
- * voice, crossing, and the second voice itself. Clustering by onset and end follows the usual literature (Chew & Wu 2004
+ * voice, crossing, and the second voice itself. Clustering by onset and end follows the usual literature (Chew & Wu
+ * 2004
  * for voice continuity, from memory).
  */
 import type { WrittenUnits, MidiKey } from '../time';
@@ -85,7 +86,9 @@ const knownSharings = new Map<number, number[][]>();
 
 function computeSharings(count: number, lines: number): number[][] {
   if (lines === 1) return [[count]];
-  return Array.from({ length: count + 1 }, (_, first) => sharings(count - first, lines - 1).map((rest) => [first, ...rest])).flat();
+  return Array.from({ length: count + 1 }, (_, first) =>
+    sharings(count - first, lines - 1).map((rest) => [first, ...rest]),
+  ).flat();
 }
 
 /** Single notes that hardly overlap need no search. */
@@ -107,7 +110,9 @@ function chordsFromTop(notes: readonly PlacedNote[]): number[][] {
     if (chord) chord.push(i);
     else byStart.set(note.start, [i]);
   });
-  return [...byStart.entries()].sort((a, b) => a[0] - b[0]).map(([, chord]) => chord.sort((a, b) => notes[b]!.key - notes[a]!.key));
+  return [...byStart.entries()]
+    .sort((a, b) => a[0] - b[0])
+    .map(([, chord]) => chord.sort((a, b) => notes[b]!.key - notes[a]!.key));
 }
 
 function place(state: State, members: readonly PlacedNote[], sizes: readonly number[], costs: VoiceCosts): State {
@@ -139,7 +144,13 @@ function place(state: State, members: readonly PlacedNote[], sizes: readonly num
 }
 
 function lineAfter(chord: readonly PlacedNote[], side: 'upper' | 'lower'): Line {
-  return { start: chord[0]!.start, meant: chord.every((note) => note.meantEnd !== undefined), end: chord.reduce((end, note) => Math.max(end, note.release), 0), key: side === 'upper' ? chord.at(-1)!.key : chord[0]!.key, keys: chord.map((note) => note.key) };
+  return {
+    start: chord[0]!.start,
+    meant: chord.every((note) => note.meantEnd !== undefined),
+    end: chord.reduce((end, note) => Math.max(end, note.release), 0),
+    key: side === 'upper' ? chord.at(-1)!.key : chord[0]!.key,
+    keys: chord.map((note) => note.key),
+  };
 }
 
 /** A chord that strikes a key of the one before again: that one was let go for it, however late the rest of it. */

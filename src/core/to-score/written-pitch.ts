@@ -1,7 +1,8 @@
 /*
  * Written pitch: what a transposing part prints.
  *
- * Takes a part's transposition and the score's concert keys; gives the diatonic steps of the transposition and the written
+ * Takes a part's transposition and the score's concert keys; gives the diatonic steps of the transposition and the
+ * written
  * signatures. Where the plain interval would lead to more than six sharps or flats, the enharmonic neighbour is written
  * (never seven sharps where five flats do).
  */
@@ -25,7 +26,8 @@ export function writtenTransposition(semitones: Semitones, concertKeys: readonly
     const steps = transpositionSteps(semitones) + shift;
     return { semitones, steps, fifths: 7 * semitones - 12 * steps };
   });
-  const cost = (fifths: number) => concertKeys.reduce((sum, key) => sum + Math.max(0, Math.abs(key + fifths) - MOST_ACCIDENTALS) * 10, 0);
+  const cost = (fifths: number) =>
+    concertKeys.reduce((sum, key) => sum + Math.max(0, Math.abs(key + fifths) - MOST_ACCIDENTALS) * 10, 0);
   return options.reduce((a, b) => (cost(b.fifths) < cost(a.fifths) ? b : a));
 }
 

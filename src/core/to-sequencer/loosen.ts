@@ -1,5 +1,6 @@
 /*
- * Loosening: what makes a mechanical performance less so, always the same from the same seed. Written values are not touched; with
+ * Loosening: what makes a mechanical performance less so, always the same from the same seed. Written values are not
+ * touched; with
  * everything at rest the notes come back as they were.
  */
 import { isCompound, QUARTER, type Bar, type WrittenUnits } from '../time';
@@ -12,12 +13,24 @@ export function isLoose({ velocity, accent, onset, swing, legato }: Loosening): 
   return velocity !== 0 || accent !== 0 || onset !== 0 || swing !== 1 || legato !== 0;
 }
 
-/** @param part number of the part, so that parts do not all err alike @param unitsOf written units that a time takes at a place */
-export function loosened(notes: readonly PerformedNote[], loosening: Loosening, part: number, score: Pick<Score, 'bars' | 'swing'>, unitsOf: (milliseconds: number, at: WrittenUnits) => number): PerformedNote[] {
+/**
+ * @param part number of the part, so that parts do not all err alike
+ * @param unitsOf written units that a time takes at a place
+ */
+export function loosened(
+  notes: readonly PerformedNote[],
+  loosening: Loosening,
+  part: number,
+  score: Pick<Score, 'bars' | 'swing'>,
+  unitsOf: (milliseconds: number, at: WrittenUnits) => number,
+): PerformedNote[] {
   const { bars } = score;
   if (!isLoose(loosening) && score.swing.length === 0) return [...notes];
   // What is asked for goes before what the score says.
-  const swingAt = (bar: number): Swing => (loosening.swing !== 1 ? { ratio: loosening.swing, unit: 'eighth' } : (score.swing.findLast((mark) => mark.bar <= bar) ?? { ratio: 1, unit: 'eighth' }));
+  const swingAt = (bar: number): Swing =>
+    loosening.swing !== 1
+      ? { ratio: loosening.swing, unit: 'eighth' }
+      : (score.swing.findLast((mark) => mark.bar <= bar) ?? { ratio: 1, unit: 'eighth' });
   const random = seeded(loosening.seed * 7919 + part * 104_729);
   const starts = new Map<number, { shift: number; louder: number }>();
   return notes.map((note) => {
@@ -31,8 +44,16 @@ export function loosened(notes: readonly PerformedNote[], loosening: Loosening, 
     const swing = swingAt(sound.bar);
     const shift = swungBy(sound.written, swing, bars[sound.bar]!);
     const start = Math.max(0, note.start + shift + away);
-    const release = note.end + swungBy(sound.written + (note.end - note.start), swing, bars[sound.bar]!) + (loosening.legato > 0 ? unitsOf(loosening.legato, note.end) : 0);
-    return { ...note, start, end: Math.max(release, start + 1), velocity: Math.max(1, Math.min(127, Math.round(note.velocity + louder))) };
+    const release =
+      note.end +
+      swungBy(sound.written + (note.end - note.start), swing, bars[sound.bar]!) +
+      (loosening.legato > 0 ? unitsOf(loosening.legato, note.end) : 0);
+    return {
+      ...note,
+      start,
+      end: Math.max(release, start + 1),
+      velocity: Math.max(1, Math.min(127, Math.round(note.velocity + louder))),
+    };
   });
 }
 

@@ -34,7 +34,10 @@ export function loudnessCurve({ lines }: Pick<Part, 'lines'>, levels: Readonly<R
     if (hairpin.start < until) continue;
     const from = points.at(-1)!.value;
     const goal = signs.find((sign) => sign.at > hairpin.start && sign.at <= hairpin.end + LEADS_TO);
-    const to = goal && (hairpin.kind === 'crescendo') === levels[goal.level] > from ? levels[goal.level] : neighbour(from, hairpin.kind === 'crescendo', levels);
+    const to =
+      goal && (hairpin.kind === 'crescendo') === levels[goal.level] > from
+        ? levels[goal.level]
+        : neighbour(from, hairpin.kind === 'crescendo', levels);
     step(hairpin.start, from);
     if (points.at(-1)!.at < hairpin.start) points.push({ at: hairpin.start, value: from });
     points.push({ at: hairpin.end, value: to });
@@ -61,14 +64,23 @@ export function loudnessAt(points: readonly CurvePoint[], at: WrittenUnits): num
   return from.value + ((to.value - from.value) * Math.max(0, at - from.at)) / (to.at - from.at);
 }
 
-/** Where a controller must be sent so that it follows the curve over a stretch: at its beginning, at steps, and along ramps. */
-export function curveSteps(points: readonly CurvePoint[], from: WrittenUnits, to: WrittenUnits, every: WrittenUnits): WrittenUnits[] {
+/**
+ * Where a controller must be sent so that it follows the curve over a stretch: at its beginning, at steps, and along
+ * ramps.
+ */
+export function curveSteps(
+  points: readonly CurvePoint[],
+  from: WrittenUnits,
+  to: WrittenUnits,
+  every: WrittenUnits,
+): WrittenUnits[] {
   const places = new Set<WrittenUnits>([from]);
   const starts = points.map((point) => point.at);
   for (let i = Math.max(0, lastNotAfter(starts, from)); i < points.length && points[i]!.at < to; i++) {
     const [a, b] = [points[i]!, points[i + 1]];
     if (a.at >= from) places.add(a.at);
-    if (b && b.at > a.at && b.value !== a.value) for (let at = a.at + every; at < Math.min(b.at, to); at += every) if (at >= from) places.add(at);
+    if (b && b.at > a.at && b.value !== a.value)
+      for (let at = a.at + every; at < Math.min(b.at, to); at += every) if (at >= from) places.add(at);
   }
   return [...places].sort((a, b) => a - b);
 }

@@ -3,7 +3,8 @@
  *
  *     written   ♩ staccato   trill on a half       →   half as long · two notes in turn · a chord from below
  *
- * Ornaments are realised as ornament tables of theory books show them (from memory): trills in turn with the upper neighbour of the key, short
+ * Ornaments are realised as ornament tables of theory books show them (from memory): trills in turn with the upper
+ * neighbour of the key, short
  * notes before the beat, spread chords from one end to the other.
  */
 import type { Articulation } from '../score';
@@ -44,8 +45,17 @@ export function performSounds(sounds: readonly Sound[], options: PerformOptions)
   const notes = sounds.flatMap((sound): PerformedNote[] => {
     const articulations = sound.marks.articulations ?? [];
     const base = byVelocity ? loudnessAt(curve, sound.written) : steady;
-    const velocity = clampVelocity(base + articulations.reduce((sum, one) => sum + settings.articulations[one].velocity, 0));
-    const shaped: PerformedNote = { start: sound.start, end: releaseOf(sound, articulations, settings, unitsOf), key: sound.key, velocity, sound, plain: true };
+    const velocity = clampVelocity(
+      base + articulations.reduce((sum, one) => sum + settings.articulations[one].velocity, 0),
+    );
+    const shaped: PerformedNote = {
+      start: sound.start,
+      end: releaseOf(sound, articulations, settings, unitsOf),
+      key: sound.key,
+      velocity,
+      sound,
+      plain: true,
+    };
     return settings.ornaments ? ornamented(shaped) : [shaped];
   });
   return untangled(notes);
@@ -53,7 +63,12 @@ export function performSounds(sounds: readonly Sound[], options: PerformOptions)
 
 const clampVelocity = (value: number) => Math.max(1, Math.min(127, Math.round(value)));
 
-function releaseOf(sound: Sound, articulations: readonly Articulation[], settings: SequencerSettings, unitsOf: PerformOptions['unitsOf']): number {
+function releaseOf(
+  sound: Sound,
+  articulations: readonly Articulation[],
+  settings: SequencerSettings,
+  unitsOf: PerformOptions['unitsOf'],
+): number {
   const length = sound.end - sound.start;
   const share = articulations.reduce((shortest, one) => Math.min(shortest, settings.articulations[one].length), 1);
   if (share < 1) return sound.start + length * share;
@@ -73,7 +88,13 @@ function mainOf(note: PerformedNote): PerformedNote[] {
   const { sound, start, end, key } = note;
   const { marks } = sound;
   const length = end - start;
-  const part = (from: number, to: number, sounding: MidiKey): PerformedNote => ({ ...note, start: from, end: to, key: sounding, plain: false });
+  const part = (from: number, to: number, sounding: MidiKey): PerformedNote => ({
+    ...note,
+    start: from,
+    end: to,
+    key: sounding,
+    plain: false,
+  });
   if (sound.alternates) {
     const { keys, until } = sound.alternates;
     const other = keys[Math.min(sound.inChord, keys.length - 1)] ?? key;
@@ -84,7 +105,10 @@ function mainOf(note: PerformedNote): PerformedNote[] {
     return length >= 2 * step ? inTurn(start, end, step).map(([from, to]) => part(from, to, key)) : [note];
   }
   if (sound.inChord === sound.chordSize - 1) {
-    if (marks.trill && length >= 3 * TRILL_STEP) return inTurn(start, end, TRILL_STEP).map(([from, to, i]) => part(from, to, i % 2 === 0 ? key : key + sound.upper));
+    if (marks.trill && length >= 3 * TRILL_STEP)
+      return inTurn(start, end, TRILL_STEP).map(([from, to, i]) =>
+        part(from, to, i % 2 === 0 ? key : key + sound.upper),
+      );
     if (marks.turn && length >= 4 * TURN_STEP) return turned(note, part);
   }
   if (marks.arpeggio && sound.chordSize > 1) {
@@ -101,9 +125,17 @@ function inTurn(from: number, to: number, step: number): [number, number, number
   return Array.from({ length: count }, (_, i) => [from + i * step, i === count - 1 ? to : from + (i + 1) * step, i]);
 }
 
-function turned({ sound, start, end, key }: PerformedNote, part: (from: number, to: number, key: MidiKey) => PerformedNote): PerformedNote[] {
+function turned(
+  { sound, start, end, key }: PerformedNote,
+  part: (from: number, to: number, key: MidiKey) => PerformedNote,
+): PerformedNote[] {
   const { upper, lower } = sound;
-  const figure = { mordent: [0, -lower], 'inverted-mordent': [0, upper], turn: [upper, 0, -lower], 'inverted-turn': [-lower, 0, upper] }[sound.marks.turn!];
+  const figure = {
+    mordent: [0, -lower],
+    'inverted-mordent': [0, upper],
+    turn: [upper, 0, -lower],
+    'inverted-turn': [-lower, 0, upper],
+  }[sound.marks.turn!];
   const quick = figure.map((by, i) => part(start + i * TURN_STEP, start + (i + 1) * TURN_STEP, key + by));
   return [...quick, part(start + figure.length * TURN_STEP, end, key)];
 }
@@ -114,7 +146,14 @@ function graceNotes(note: PerformedNote): PerformedNote[] {
   const step = Math.min(GRACE_STEP, note.start / graces.length || GRACE_STEP);
   const from = note.start >= step * graces.length && note.start > 0 ? note.start - step * graces.length : note.start;
   if (from === note.start) note.start += step * graces.length;
-  return graces.map((grace, i) => ({ ...note, start: from + i * step, end: from + (i + 1) * step, key: grace.key, velocity: Math.max(1, note.velocity - 6), plain: false }));
+  return graces.map((grace, i) => ({
+    ...note,
+    start: from + i * step,
+    end: from + (i + 1) * step,
+    key: grace.key,
+    velocity: Math.max(1, note.velocity - 6),
+    plain: false,
+  }));
 }
 
 /** A key is let go before it is struck again in the same part; two that start together are one, the longer one. */

@@ -53,7 +53,11 @@ export interface TechniqueChart {
 export interface TechniqueSwitch {
   technique: TechniqueId | 'ordinary';
   /** One of them: a key struck before the note, a channel, a program, or a controller with its value. */
-  by: { kind: 'key'; key: MidiKey } | { kind: 'channel'; channel: number } | { kind: 'program'; program: number } | { kind: 'controller'; controller: number; value: number };
+  by:
+    | { kind: 'key'; key: MidiKey }
+    | { kind: 'channel'; channel: number }
+    | { kind: 'program'; program: number }
+    | { kind: 'controller'; controller: number; value: number };
 }
 
 /** What people may set for one part; what is absent follows the whole. */
@@ -104,7 +108,12 @@ export const USUAL_SEQUENCING: SequencerSettings = {
   dynamicsTo: ['velocity'],
   levels: DYNAMIC_VELOCITY,
   rampStep: QUARTER / 4,
-  articulations: { staccato: { length: 0.5, velocity: 0 }, tenuto: { length: 1, velocity: 4 }, accent: { length: 1, velocity: 16 }, marcato: { length: 0.85, velocity: 24 } },
+  articulations: {
+    staccato: { length: 0.5, velocity: 0 },
+    tenuto: { length: 1, velocity: 4 },
+    accent: { length: 1, velocity: 16 },
+    marcato: { length: 0.85, velocity: 24 },
+  },
   slurOverlap: 0,
   ornaments: true,
   neutralVolume: null,

@@ -1,5 +1,6 @@
 /*
- * Sounds: a part's symbols become notes with their times on the played time line, ties joined, each with the marks it is played by.
+ * Sounds: a part's symbols become notes with their times on the played time line, ties joined, each with the marks it
+ * is played by.
  */
 import type { TechniqueId } from '../instruments';
 import { lineOfFifths, type Part, type Score, type ScoreNote, type SymbolInBar, type SymbolMarks } from '../score';
@@ -37,7 +38,10 @@ const NO_MARKS: SymbolMarks = {};
 const FLAGS: Partial<Record<SymbolInBar['type'], number>> = { eighth: 1, '16th': 2, '32nd': 3, '64th': 4, '128th': 5 };
 
 /** Words that change how a part is played from there on. */
-const WORDS: readonly [RegExp, Partial<{ bow: TechniqueId | null; mute: TechniqueId | null; place: TechniqueId | null; solo: boolean }>][] = [
+const WORDS: readonly [
+  RegExp,
+  Partial<{ bow: TechniqueId | null; mute: TechniqueId | null; place: TechniqueId | null; solo: boolean }>,
+][] = [
   [/\bpizz/i, { bow: 'pizzicato' }],
   [/\barco\b/i, { bow: null }],
   [/\bcol\s+legno\b/i, { bow: 'col-legno' }],
@@ -54,19 +58,33 @@ const WORDS: readonly [RegExp, Partial<{ bow: TechniqueId | null; mute: Techniqu
 export function soundsOfPart(part: Part, score: Score, line: TimeLine): Sound[] {
   const sounds: Sound[] = [];
   const slurs = part.lines.slurs;
-  const manner: { bow: TechniqueId | null; mute: TechniqueId | null; place: TechniqueId | null; solo: boolean } = { bow: null, mute: null, place: null, solo: part.solo };
+  const manner: { bow: TechniqueId | null; mute: TechniqueId | null; place: TechniqueId | null; solo: boolean } = {
+    bow: null,
+    mute: null,
+    place: null,
+    solo: part.solo,
+  };
   const open = new Map<string, Sound>();
   const chainEnd = new Map<string, WrittenUnits>();
   let lastBar = -2;
   for (const { bar, start: barStart } of line.bars) {
     const written = score.bars[bar]!;
-    // A tie leads on only where the bar that is played next is the next one written, or the chain was tied into a repeat.
+    // A tie leads on only where the bar that is played next is the next one written, or the chain was tied into a
+    // repeat.
     if (bar !== lastBar + 1) open.clear();
     lastBar = bar;
     const voices = part.bars[bar]?.voices ?? [];
-    const words = voices.flatMap((voice) => voice.symbols.filter((symbol) => symbol.marks?.words).map((symbol) => ({ at: symbol.at, words: symbol.marks!.words! }))).sort((a, b) => a.at - b.at);
+    const words = voices
+      .flatMap((voice) =>
+        voice.symbols
+          .filter((symbol) => symbol.marks?.words)
+          .map((symbol) => ({ at: symbol.at, words: symbol.marks!.words! })),
+      )
+      .sort((a, b) => a.at - b.at);
     let said = 0;
-    const inOrder = voices.flatMap((voice) => voice.symbols.map((symbol, s) => ({ voice, symbol, next: voice.symbols[s + 1] }))).sort((a, b) => a.symbol.at - b.symbol.at);
+    const inOrder = voices
+      .flatMap((voice) => voice.symbols.map((symbol, s) => ({ voice, symbol, next: voice.symbols[s + 1] })))
+      .sort((a, b) => a.symbol.at - b.symbol.at);
     for (const { voice, symbol, next } of inOrder) {
       while (words[said] && words[said]!.at <= symbol.at) for (const one of words[said++]!.words) change(one);
       if (symbol.notes.length === 0) continue;
@@ -74,7 +92,13 @@ export function soundsOfPart(part: Part, score: Score, line: TimeLine): Sound[] 
       const at = barStart + symbol.at;
       const technique = manner.bow ?? manner.mute ?? manner.place ?? signTechnique(symbol.marks);
       const writtenAt = written.start + symbol.at;
-      const fifths = part.writtenKeys[Math.max(0, score.keys.findLastIndex((key) => key.bar <= bar))] ?? 0;
+      const fifths =
+        part.writtenKeys[
+          Math.max(
+            0,
+            score.keys.findLastIndex((key) => key.bar <= bar),
+          )
+        ] ?? 0;
       symbol.notes.forEach((note, n) => {
         const slot = `${voice.voice}/${note.key}`;
         const before = note.tieFromLast ? open.get(slot) : undefined;
@@ -91,12 +115,17 @@ export function soundsOfPart(part: Part, score: Score, line: TimeLine): Sound[] 
             marks: symbol.marks ?? NO_MARKS,
             inChord: n,
             chordSize: symbol.notes.length,
-            slurred: slurs.some((slur) => slur.voice === voice.voice && slur.start <= writtenAt && slur.end > writtenAt),
+            slurred: slurs.some(
+              (slur) => slur.voice === voice.voice && slur.start <= writtenAt && slur.end > writtenAt,
+            ),
             technique,
             solo: manner.solo,
             ...neighbours(note, fifths),
             flags: FLAGS[symbol.type] ?? 0,
-            ...(symbol.marks?.alternating === 'first' && next && { alternates: { keys: next.notes.map((one) => one.key), until: at + symbol.duration + next.duration } }),
+            ...(symbol.marks?.alternating === 'first' &&
+              next && {
+                alternates: { keys: next.notes.map((one) => one.key), until: at + symbol.duration + next.duration },
+              }),
           });
         }
         const sound = before && chainEnd.get(slot) === at ? before : sounds.at(-1)!;

@@ -1,5 +1,6 @@
 /*
- * Tempo as it is played: marks where they stand, each time their bar is played; gradual words as steps; fermatas as a moment of
+ * Tempo as it is played: marks where they stand, each time their bar is played; gradual words as steps; fermatas as a
+ * moment of
  * slower time.
  */
 import type { Score, TempoMark } from '../score';
@@ -34,7 +35,13 @@ function writtenTempos(score: Score): PlayedTempo[] {
       list.push({ at: mark.at, bpm: usual });
       return;
     }
-    const gradual = mark.words ? (SLOWER.test(mark.words) ? 'slower' : FASTER.test(mark.words) ? 'faster' : null) : null;
+    const gradual = mark.words
+      ? SLOWER.test(mark.words)
+        ? 'slower'
+        : FASTER.test(mark.words)
+          ? 'faster'
+          : null
+      : null;
     if (!gradual) {
       list.push({ at: mark.at, bpm: mark.bpm });
       usual = mark.bpm;
@@ -51,12 +58,25 @@ function writtenTempos(score: Score): PlayedTempo[] {
   return list;
 }
 
-function steps(mark: TempoMark, from: Bpm, gradual: 'slower' | 'faster', next: TempoMark | undefined, end: WrittenUnits): PlayedTempo[] {
+function steps(
+  mark: TempoMark,
+  from: Bpm,
+  gradual: 'slower' | 'faster',
+  next: TempoMark | undefined,
+  end: WrittenUnits,
+): PlayedTempo[] {
   const until = Math.min(next?.at ?? end, mark.at + LONGEST, end);
-  const goes = next && next.at === until && !BACK.test(next.words ?? '') && (gradual === 'slower' ? next.bpm < from : next.bpm > from);
+  const goes =
+    next &&
+    next.at === until &&
+    !BACK.test(next.words ?? '') &&
+    (gradual === 'slower' ? next.bpm < from : next.bpm > from);
   const to = goes ? next.bpm : from * (gradual === 'slower' ? SLOWER_TO : FASTER_TO);
   const count = Math.max(1, Math.round((until - mark.at) / STEP));
-  return Array.from({ length: count }, (_, i) => ({ at: mark.at + i * STEP, bpm: from + ((to - from) * (i + (goes ? 0.5 : 1))) / count }));
+  return Array.from({ length: count }, (_, i) => ({
+    at: mark.at + i * STEP,
+    bpm: from + ((to - from) * (i + (goes ? 0.5 : 1))) / count,
+  }));
 }
 
 export function playedTempos(score: Score, line: TimeLine): PlayedTempo[] {
@@ -73,8 +93,15 @@ export function playedTempos(score: Score, line: TimeLine): PlayedTempo[] {
     const inForce = (at: WrittenUnits) => written.findLast((tempo) => tempo.at <= at)?.bpm ?? written[0]?.bpm ?? 120;
     say(list.length === 0 ? 0 : start, inForce(from));
     const events = [
-      ...written.filter((tempo) => tempo.at > from && tempo.at < from + length).map((tempo) => ({ at: tempo.at, bpm: tempo.bpm })),
-      ...holds.filter((hold) => hold.at >= from && hold.at < from + length).flatMap((hold) => [{ at: hold.at, bpm: inForce(hold.at) / HELD }, ...(hold.end < from + length ? [{ at: hold.end, bpm: inForce(hold.end) }] : [])]),
+      ...written
+        .filter((tempo) => tempo.at > from && tempo.at < from + length)
+        .map((tempo) => ({ at: tempo.at, bpm: tempo.bpm })),
+      ...holds
+        .filter((hold) => hold.at >= from && hold.at < from + length)
+        .flatMap((hold) => [
+          { at: hold.at, bpm: inForce(hold.at) / HELD },
+          ...(hold.end < from + length ? [{ at: hold.end, bpm: inForce(hold.end) }] : []),
+        ]),
     ].sort((a, b) => a.at - b.at);
     for (const event of events) say(start + event.at - from, event.bpm);
   }
@@ -84,13 +111,15 @@ export function playedTempos(score: Score, line: TimeLine): PlayedTempo[] {
 /** Where anybody holds a note: from its start to its end. */
 function fermatas(score: Score): { at: WrittenUnits; end: WrittenUnits }[] {
   const holds = new Map<WrittenUnits, WrittenUnits>();
-  for (const part of score.parts) part.bars.forEach((bar, b) => {
-    for (const voice of bar.voices) for (const symbol of voice.symbols) {
-      if (!symbol.marks?.fermata) continue;
-      const at = score.bars[b]!.start + symbol.at;
-      holds.set(at, Math.max(holds.get(at) ?? 0, at + symbol.duration));
-    }
-  });
+  for (const part of score.parts)
+    part.bars.forEach((bar, b) => {
+      for (const voice of bar.voices)
+        for (const symbol of voice.symbols) {
+          if (!symbol.marks?.fermata) continue;
+          const at = score.bars[b]!.start + symbol.at;
+          holds.set(at, Math.max(holds.get(at) ?? 0, at + symbol.duration));
+        }
+    });
   const sorted = [...holds].sort((a, b) => a[0] - b[0]);
   // A fermata in several voices that end together is one.
   return sorted.map(([at, end]) => ({ at, end })).filter((hold, i, list) => i === 0 || hold.at >= list[i - 1]!.end);

@@ -22,8 +22,14 @@ export interface TimeLine {
   padding: WrittenUnits;
 }
 
-export function timeLineOf(score: Score, { playRepeats, onlyBars, padPickup }: Pick<SequencerSettings, 'playRepeats' | 'onlyBars' | 'padPickup'>): TimeLine {
-  const order = playRepeats && !onlyBars ? playOrder(score.signs, score.bars.length) : score.bars.map((bar) => bar.index).filter((b) => !onlyBars || (b >= onlyBars.from && b < onlyBars.to));
+export function timeLineOf(
+  score: Score,
+  { playRepeats, onlyBars, padPickup }: Pick<SequencerSettings, 'playRepeats' | 'onlyBars' | 'padPickup'>,
+): TimeLine {
+  const order =
+    playRepeats && !onlyBars
+      ? playOrder(score.signs, score.bars.length)
+      : score.bars.map((bar) => bar.index).filter((b) => !onlyBars || (b >= onlyBars.from && b < onlyBars.to));
   const first = order.length > 0 ? score.bars[order[0]!]! : null;
   const padding = padPickup && first && first.implicit ? Math.max(0, barLength(first.meter) - first.length) : 0;
   let start = padding;

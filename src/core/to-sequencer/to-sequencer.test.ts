@@ -23,59 +23,125 @@ const play = (score: Score, settings: Partial<SequencerSettings> = {}) => {
   const bytes = writeSmf(made!.file);
   return { ...made!, bytes, performance: performanceFromSmf(readSmf(bytes)) };
 };
-const notesOf = ({ performance }: { performance: Performance }, track = 1) => performance.tracks[track]!.notes.map((note) => [note.key, note.start / 480, note.end / 480]);
-const controls = ({ performance }: { performance: Performance }, controller: number, track = 1) => performance.tracks[track]!.controllers.filter((one) => one.controller === controller).map((one) => [one.tick / 480, one.value]);
-const one = (bars: PartBar[], more: Partial<Part> = {}, score: Partial<Score> = {}) => plainScore([plainPart(bars, more)], undefined, score);
+const notesOf = ({ performance }: { performance: Performance }, track = 1) =>
+  performance.tracks[track]!.notes.map((note) => [note.key, note.start / 480, note.end / 480]);
+const controls = ({ performance }: { performance: Performance }, controller: number, track = 1) =>
+  performance.tracks[track]!.controllers.filter((one) => one.controller === controller).map((one) => [
+    one.tick / 480,
+    one.value,
+  ]);
+const one = (bars: PartBar[], more: Partial<Part> = {}, score: Partial<Score> = {}) =>
+  plainScore([plainPart(bars, more)], undefined, score);
 const shown = (level: 'p' | 'f' | 'mf', bar: number) => ({ at: bar * 4 * QUARTER, staff: 1, level });
 
 const demo = toScore(performanceFromSmf(readSmf(demoMechanical())), NO_SETTINGS).printed;
 
 describe('a score played', () => {
   it('and written again is the same score', () => {
-    const { total } = measure(toScore(play({ ...demo, parts: demo.parts.map((part) => ({ ...part, bars: part.bars.map(unmarked) })) }).performance, NO_SETTINGS).score, goose);
-    expect(total).toMatchObject({ onsets: total.notes, values: total.valued, spelled: total.pitched, staves: total.notes, extra: 0 });
+    const { total } = measure(
+      toScore(
+        play({ ...demo, parts: demo.parts.map((part) => ({ ...part, bars: part.bars.map(unmarked) })) }).performance,
+        NO_SETTINGS,
+      ).score,
+      goose,
+    );
+    expect(total).toMatchObject({
+      onsets: total.notes,
+      values: total.valued,
+      spelled: total.pitched,
+      staves: total.notes,
+      extra: 0,
+    });
   });
   it('agrees with verovio on every pitch and onset', async () => {
     const heard = await heardByVerovio(writeMusicXml(demo));
     const ours = play(demo).performance;
     for (const track of ours.tracks.filter((candidate) => candidate.notes.length > 0 && candidate.channels[0] !== 10)) {
-      const missing = track.notes.filter((note) => !heard.some((list) => list.some((other) => other.key === note.key && Math.abs(other.start - note.start / 480) < 0.02)));
+      const missing = track.notes.filter(
+        (note) =>
+          !heard.some((list) =>
+            list.some((other) => other.key === note.key && Math.abs(other.start - note.start / 480) < 0.02),
+          ),
+      );
       expect([track.name, missing.length]).toEqual([track.name, 0]);
     }
   }, 30_000);
   it('is read alike by midi-file and midicsv', () => {
-    const { bytes, performance } = play(demo, { preset: 'everything', neutralVolume: 100, dynamicsTo: ['velocity', 'expression'] });
+    const { bytes, performance } = play(demo, {
+      preset: 'everything',
+      neutralVolume: 100,
+      dynamicsTo: ['velocity', 'expression'],
+    });
     const theirs = parseMidi(bytes);
     expect(theirs.header).toMatchObject({ format: 1, ticksPerBeat: 480 });
-    expect(theirs.tracks.map((track) => track.filter((event) => event.type === 'noteOn' && event.velocity > 0).length)).toEqual(performance.tracks.map((track) => track.notes.length));
+    expect(
+      theirs.tracks.map((track) => track.filter((event) => event.type === 'noteOn' && event.velocity > 0).length),
+    ).toEqual(performance.tracks.map((track) => track.notes.length));
     if (spawnSync('which', ['midicsv']).status !== 0) return;
     const path = join(mkdtempSync(join(tmpdir(), 'dragoman-')), 'out.mid');
     writeFileSync(path, bytes);
-    const rows = execFileSync('midicsv', [path], { encoding: 'latin1' }).split('\n').filter((row) => /Note_on_c/.test(row));
+    const rows = execFileSync('midicsv', [path], { encoding: 'latin1' })
+      .split('\n')
+      .filter((row) => /Note_on_c/.test(row));
     expect(rows).toHaveLength(performance.tracks.reduce((sum, track) => sum + track.notes.length, 0));
   });
   it('bare, carries no controllers, programs or exclusive data; its first track is named and holds the time', () => {
     const { file, performance } = play(demo);
-    const statuses = new Set(file.tracks.flatMap((track) => track.events.flatMap((event) => (event.kind === 'channel' ? [event.status & 0xf0] : event.kind === 'sysex' ? [0xf0] : []))));
+    const statuses = new Set(
+      file.tracks.flatMap((track) =>
+        track.events.flatMap((event) =>
+          event.kind === 'channel' ? [event.status & 0xf0] : event.kind === 'sysex' ? [0xf0] : [],
+        ),
+      ),
+    );
     expect(statuses).toEqual(new Set([Message.noteOn, Message.noteOff]));
     const first = file.tracks[0]!.events;
     expect(first[0]).toMatchObject({ kind: 'meta', type: Meta.trackName });
-    expect(decodeText((first[0] as { data: Uint8Array }).data)).toBe('The Clockmaker’s Goose, cue 3 · tempo, meter, markers');
+    expect(decodeText((first[0] as { data: Uint8Array }).data)).toBe(
+      'The Clockmaker’s Goose, cue 3 · tempo, meter, markers',
+    );
     expect(performance.title).toBe('The Clockmaker’s Goose, cue 3');
-    expect(performance.markers.map((marker) => marker.text)).toEqual(['The clock runs', 'Goose waltz', 'The clock again']);
+    expect(performance.markers.map((marker) => marker.text)).toEqual([
+      'The clock runs',
+      'Goose waltz',
+      'The clock again',
+    ]);
     expect(performance.tracks.slice(1).map((track) => track.name)).toEqual(demo.parts.map((part) => part.name));
   });
 });
 
 function unmarked(bar: PartBar): PartBar {
-  return { ...bar, voices: bar.voices.map((voice) => ({ ...voice, symbols: voice.symbols.map(({ marks: _marks, ...symbol }) => symbol) })) };
+  return {
+    ...bar,
+    voices: bar.voices.map((voice) => ({
+      ...voice,
+      symbols: voice.symbols.map(({ marks: _marks, ...symbol }) => symbol),
+    })),
+  };
 }
 
 describe('repeats', () => {
-  const form = (settings: Partial<SequencerSettings> = {}) => play(one([60, 62, 64].map((key) => barOf([key, 4])), {}, { signs: { 0: { repeatStart: true }, 1: { repeatEnd: { times: 2 } } }, markers: [{ at: 8 * QUARTER, text: 'end', rehearsal: false }] }), settings);
+  const form = (settings: Partial<SequencerSettings> = {}) =>
+    play(
+      one(
+        [60, 62, 64].map((key) => barOf([key, 4])),
+        {},
+        {
+          signs: { 0: { repeatStart: true }, 1: { repeatEnd: { times: 2 } } },
+          markers: [{ at: 8 * QUARTER, text: 'end', rehearsal: false }],
+        },
+      ),
+      settings,
+    );
   it('are played out, and the time line with them', () => {
     const made = form();
-    expect(notesOf(made)).toEqual([[60, 0, 4], [62, 4, 8], [60, 8, 12], [62, 12, 16], [64, 16, 20]]);
+    expect(notesOf(made)).toEqual([
+      [60, 0, 4],
+      [62, 4, 8],
+      [60, 8, 12],
+      [62, 12, 16],
+      [64, 16, 20],
+    ]);
     expect(made.performance.markers.map((marker) => marker.tick / 480)).toEqual([16]);
     expect(made.report.bars).toBe(5);
   });
@@ -85,21 +151,55 @@ describe('repeats', () => {
     expect(made.report.left.join()).toMatch(/Repeats and jumps are not played/);
   });
   it('play the tempo of the bar each time', () => {
-    const made = play(one([60, 62].map((key) => barOf([key, 4])), {}, { signs: { 1: { repeatEnd: { times: 2 } } }, tempos: [{ at: 0, bpm: 60, shown: true }, { at: 4 * QUARTER, bpm: 120, shown: true }] }));
-    expect(made.tempos).toEqual([{ at: 0, bpm: 60 }, { at: 4 * QUARTER, bpm: 120 }, { at: 8 * QUARTER, bpm: 60 }, { at: 12 * QUARTER, bpm: 120 }]);
+    const made = play(
+      one(
+        [60, 62].map((key) => barOf([key, 4])),
+        {},
+        {
+          signs: { 1: { repeatEnd: { times: 2 } } },
+          tempos: [
+            { at: 0, bpm: 60, shown: true },
+            { at: 4 * QUARTER, bpm: 120, shown: true },
+          ],
+        },
+      ),
+    );
+    expect(made.tempos).toEqual([
+      { at: 0, bpm: 60 },
+      { at: 4 * QUARTER, bpm: 120 },
+      { at: 8 * QUARTER, bpm: 60 },
+      { at: 12 * QUARTER, bpm: 120 },
+    ]);
   });
 });
 
 describe('dynamics', () => {
   const bars = [60, 62, 64, 65].map((key) => barOf([key, 1], [key, 1], [key, 1], [key, 1]));
-  const lines = { dynamics: [shown('p', 0), shown('f', 3)], hairpins: [{ start: 8 * QUARTER, end: 12 * QUARTER, staff: 1, kind: 'crescendo' as const }], slurs: [], pedals: [], octaveLines: [] };
-  const velocities = (settings: Partial<SequencerSettings>) => play(one(bars, { lines }), settings).performance.tracks[1]!.notes.map((note) => note.velocity);
+  const lines = {
+    dynamics: [shown('p', 0), shown('f', 3)],
+    hairpins: [{ start: 8 * QUARTER, end: 12 * QUARTER, staff: 1, kind: 'crescendo' as const }],
+    slurs: [],
+    pedals: [],
+    octaveLines: [],
+  };
+  const velocities = (settings: Partial<SequencerSettings>) =>
+    play(one(bars, { lines }), settings).performance.tracks[1]!.notes.map((note) => note.velocity);
   it('go to velocity: levels by sign, ramps along hairpins', () => {
     expect(velocities({})).toEqual([49, 49, 49, 49, 49, 49, 49, 49, 49, 61, 73, 84, 96, 96, 96, 96]);
   });
-  it.each([['expression', 11], ['modulation', 1], ['volume', 7]] as const)('go to %s, with velocities all alike', (carrier, controller) => {
+  it.each([
+    ['expression', 11],
+    ['modulation', 1],
+    ['volume', 7],
+  ] as const)('go to %s, with velocities all alike', (carrier, controller) => {
     const made = play(one(bars, { lines }), { dynamicsTo: [carrier], rampStep: QUARTER });
-    expect(controls(made, controller)).toEqual([[0, 49], [9, 61], [10, 73], [11, 84], [12, 96]]);
+    expect(controls(made, controller)).toEqual([
+      [0, 49],
+      [9, 61],
+      [10, 73],
+      [11, 84],
+      [12, 96],
+    ]);
     expect(new Set(made.performance.tracks[1]!.notes.map((note) => note.velocity))).toEqual(new Set([80]));
   });
   it('go to two of them, to nothing, or elsewhere in one part', () => {
@@ -107,79 +207,214 @@ describe('dynamics', () => {
     expect(controls(both, 11)[0]).toEqual([0, 49]);
     expect(both.performance.tracks[1]!.notes[0]!.velocity).toBe(49);
     expect(velocities({ dynamicsTo: [] })).toEqual(Array(16).fill(80));
-    expect(play(one(bars, { lines }), { dynamicsTo: [] }).report.left.join()).toMatch(/3 dynamic signs and hairpins are not played/);
+    expect(play(one(bars, { lines }), { dynamicsTo: [] }).report.left.join()).toMatch(
+      /3 dynamic signs and hairpins are not played/,
+    );
     expect(controls(play(one(bars, { lines }), { parts: { t1: { dynamicsTo: ['modulation'] } } }), 1)).not.toEqual([]);
   });
   it('follow an edited table, and finer ramps send more values', () => {
     expect(velocities({ levels: { ...USUAL_SEQUENCING.levels, p: 20 } })[0]).toBe(20);
-    const count = (rampStep: number) => controls(play(one(bars, { lines }), { dynamicsTo: ['expression'], rampStep }), 11).length;
+    const count = (rampStep: number) =>
+      controls(play(one(bars, { lines }), { dynamicsTo: ['expression'], rampStep }), 11).length;
     expect(count(QUARTER / 4)).toBeGreaterThan(count(QUARTER));
   });
 });
 
 describe('marks', () => {
   it('shape notes: staccato short, accents strong, the fermata held by the tempo', () => {
-    const made = play(one([barOf([60, 1, { articulations: ['staccato'] }], [62, 1, { articulations: ['accent'] }], [64, 1, { articulations: ['marcato'] }], [65, 1, { fermata: true }])]));
-    expect(notesOf(made)).toEqual([[60, 0, 0.5], [62, 1, 2], [64, 2, 2.85], [65, 3, 4]]);
+    const made = play(
+      one([
+        barOf(
+          [60, 1, { articulations: ['staccato'] }],
+          [62, 1, { articulations: ['accent'] }],
+          [64, 1, { articulations: ['marcato'] }],
+          [65, 1, { fermata: true }],
+        ),
+      ]),
+    );
+    expect(notesOf(made)).toEqual([
+      [60, 0, 0.5],
+      [62, 1, 2],
+      [64, 2, 2.85],
+      [65, 3, 4],
+    ]);
     expect(made.performance.tracks[1]!.notes.map((note) => note.velocity)).toEqual([80, 96, 104, 80]);
-    expect(made.tempos.map(({ at, bpm }) => [at / QUARTER, Math.round(bpm)])).toEqual([[0, 120], [3, 67]]);
+    expect(made.tempos.map(({ at, bpm }) => [at / QUARTER, Math.round(bpm)])).toEqual([
+      [0, 120],
+      [3, 67],
+    ]);
   });
   it('overlap under slurs when that is wished', () => {
-    const lines = { dynamics: [], hairpins: [], slurs: [{ start: 0, end: QUARTER, voice: 1 }], pedals: [], octaveLines: [] };
-    expect(notesOf(play(one([barOf([60, 1], [62, 1], [64, 2])], { lines }), { slurOverlap: 50 }))).toEqual([[60, 0, 1.1], [62, 1, 2], [64, 2, 4]]);
+    const lines = {
+      dynamics: [],
+      hairpins: [],
+      slurs: [{ start: 0, end: QUARTER, voice: 1 }],
+      pedals: [],
+      octaveLines: [],
+    };
+    expect(notesOf(play(one([barOf([60, 1], [62, 1], [64, 2])], { lines }), { slurOverlap: 50 }))).toEqual([
+      [60, 0, 1.1],
+      [62, 1, 2],
+      [64, 2, 4],
+    ]);
   });
   it('become notes: trill, mordent, turn, tremolo, grace note, spread chord', () => {
-    const ornament = (marks: SymbolMarks, quarters = 1) => notesOf(play(one([barOf([60, 1], [72, quarters, marks], [null, 3 - quarters])]))).slice(1);
+    const ornament = (marks: SymbolMarks, quarters = 1) =>
+      notesOf(play(one([barOf([60, 1], [72, quarters, marks], [null, 3 - quarters])]))).slice(1);
     expect(ornament({ trill: true }).map(([key]) => key)).toEqual([72, 74, 72, 74, 72, 74, 72, 74]);
     expect(ornament({ turn: 'mordent' }).map(([key]) => key)).toEqual([72, 71, 72]);
     expect(ornament({ turn: 'turn' }).map(([key]) => key)).toEqual([74, 72, 71, 72]);
     expect(ornament({ tremolo: 3 })).toHaveLength(8);
     const grace = { key: 71, pitch: named(71), tieFromLast: false, tieToNext: false, played: [] };
-    expect(notesOf(play(one([barOf([60, 1], [72, 1, { graces: [grace] }], [null, 2])])))).toEqual([[60, 0, 1], [71, 0.875, 1], [72, 1, 2]]);
-    expect(ornament({ trill: true }).length).toBeGreaterThan(notesOf(play(one([barOf([60, 1], [72, 1, { trill: true }], [null, 2])]), { ornaments: false })).slice(1).length);
+    expect(notesOf(play(one([barOf([60, 1], [72, 1, { graces: [grace] }], [null, 2])])))).toEqual([
+      [60, 0, 1],
+      [71, 0.875, 1],
+      [72, 1, 2],
+    ]);
+    expect(ornament({ trill: true }).length).toBeGreaterThan(
+      notesOf(play(one([barOf([60, 1], [72, 1, { trill: true }], [null, 2])]), { ornaments: false })).slice(1).length,
+    );
   });
   it('slow down by words where nothing else says how', () => {
-    const made = play(one([60, 62].map((key) => barOf([key, 4])), {}, { tempos: [{ at: 0, bpm: 100, shown: true }, { at: 4 * QUARTER, bpm: 100, words: 'rit.', shown: false }] }));
+    const made = play(
+      one(
+        [60, 62].map((key) => barOf([key, 4])),
+        {},
+        {
+          tempos: [
+            { at: 0, bpm: 100, shown: true },
+            { at: 4 * QUARTER, bpm: 100, words: 'rit.', shown: false },
+          ],
+        },
+      ),
+    );
     const bpms = made.tempos.map((tempo) => tempo.bpm);
     expect(bpms[0]).toBe(100);
     expect(bpms.at(-1)).toBeCloseTo(72, 0);
     expect(bpms).toEqual([...bpms].sort((a, b) => b - a));
   });
   it('swing when the score says so', () => {
-    const made = play(one([barOf([60, 0.5], [62, 0.5], [64, 0.5], [65, 0.5], [67, 2])], {}, { swing: [{ bar: 0, ratio: 2, unit: 'eighth' }] }), { ticksPerQuarter: 480 });
+    const made = play(
+      one(
+        [barOf([60, 0.5], [62, 0.5], [64, 0.5], [65, 0.5], [67, 2])],
+        {},
+        { swing: [{ bar: 0, ratio: 2, unit: 'eighth' }] },
+      ),
+      { ticksPerQuarter: 480 },
+    );
     expect(notesOf(made).map(([, start]) => start)).toEqual([0, 320 / 480, 1, 800 / 480, 2]);
-    const sixteenths = play(one([barOf([60, 0.25], [62, 0.25], [64, 0.5], [65, 3]), barOf([60, 0.25], [62, 0.75], [64, 3])], {}, { swing: [{ bar: 0, ratio: 2, unit: '16th' }, { bar: 1, ratio: 1, unit: '16th' }] }), { ticksPerQuarter: 480 });
+    const sixteenths = play(
+      one(
+        [barOf([60, 0.25], [62, 0.25], [64, 0.5], [65, 3]), barOf([60, 0.25], [62, 0.75], [64, 3])],
+        {},
+        {
+          swing: [
+            { bar: 0, ratio: 2, unit: '16th' },
+            { bar: 1, ratio: 1, unit: '16th' },
+          ],
+        },
+      ),
+      { ticksPerQuarter: 480 },
+    );
     expect(notesOf(sixteenths).map(([, start]) => start)).toEqual([0, 160 / 480, 0.5, 1, 4, 4.25, 5]);
   });
 });
 
 describe('tracks', () => {
   const bar = barOf([60, 4]);
-  const band = (count: number) => plainScore(Array.from({ length: count }, (_, i) => plainPart([bar], { id: `P${i + 1}`, name: `Player ${i + 1}` })));
+  const band = (count: number) =>
+    plainScore(Array.from({ length: count }, (_, i) => plainPart([bar], { id: `P${i + 1}`, name: `Player ${i + 1}` })));
   it('have channels in turn, percussion on 10, and ports beyond fifteen', () => {
-    const made = play({ ...band(20), parts: [...band(20).parts, plainPart([bar], { id: 'D', name: 'Drums', instrument: 'drum-kit', unpitched: true })] });
-    expect(made.tracks.map((track) => track.channel)).toEqual([1, 2, 3, 4, 5, 6, 7, 8, 9, 11, 12, 13, 14, 15, 16, 1, 2, 3, 4, 5, 10]);
+    const made = play({
+      ...band(20),
+      parts: [...band(20).parts, plainPart([bar], { id: 'D', name: 'Drums', instrument: 'drum-kit', unpitched: true })],
+    });
+    expect(made.tracks.map((track) => track.channel)).toEqual([
+      1, 2, 3, 4, 5, 6, 7, 8, 9, 11, 12, 13, 14, 15, 16, 1, 2, 3, 4, 5, 10,
+    ]);
     expect(made.tracks.map((track) => track.port)).toEqual([...Array(15).fill(0), ...Array(5).fill(1), 0]);
     expect(made.performance.tracks.slice(1).map((track) => track.port)).toEqual(made.tracks.map((track) => track.port));
     expect(play(band(3), { channels: 'one-channel' }).tracks.map((track) => track.channel)).toEqual([1, 1, 1]);
   });
   it('are split by technique, with sounds that fit, or told by a chart', () => {
-    const strings = one([barOf([60, 1], [62, 1, { words: ['pizz.'] }], [64, 1], [65, 1, { words: ['arco'] }])], { instrument: 'violin', name: 'Violin', program: 41 });
+    const strings = one([barOf([60, 1], [62, 1, { words: ['pizz.'] }], [64, 1], [65, 1, { words: ['arco'] }])], {
+      instrument: 'violin',
+      name: 'Violin',
+      program: 41,
+    });
     const split = play(strings, { preset: 'expression', parts: { t1: { split: 'technique' } } });
-    expect(split.tracks.map((track) => [track.name, track.program, track.notes.length])).toEqual([['Violin', 41, 2], ['Violin pizz.', 46, 2]]);
-    const chart = { name: 'Library', entries: [{ technique: 'ordinary' as const, by: { kind: 'key' as const, key: 24 } }, { technique: 'pizzicato' as const, by: { kind: 'key' as const, key: 25 } }] };
+    expect(split.tracks.map((track) => [track.name, track.program, track.notes.length])).toEqual([
+      ['Violin', 41, 2],
+      ['Violin pizz.', 46, 2],
+    ]);
+    const chart = {
+      name: 'Library',
+      entries: [
+        { technique: 'ordinary' as const, by: { kind: 'key' as const, key: 24 } },
+        { technique: 'pizzicato' as const, by: { kind: 'key' as const, key: 25 } },
+      ],
+    };
     const switched = play(strings, { parts: { t1: { chart } } });
-    expect(notesOf(switched).filter(([key]) => key! < 30).map(([key, start]) => [key, Math.round(start! * 100) / 100])).toEqual([[24, 0], [25, 0.97], [24, 2.97]]);
-    const channels = play(strings, { parts: { t1: { chart: { name: 'x', entries: [{ technique: 'pizzicato', by: { kind: 'channel', channel: 5 } }] } } } });
-    const strikes = channels.file.tracks[1]!.events.flatMap((event) => (event.kind === 'channel' && (event.status & 0xf0) === Message.noteOn ? [(event.status & 0x0f) + 1] : []));
+    expect(
+      notesOf(switched)
+        .filter(([key]) => key! < 30)
+        .map(([key, start]) => [key, Math.round(start! * 100) / 100]),
+    ).toEqual([
+      [24, 0],
+      [25, 0.97],
+      [24, 2.97],
+    ]);
+    const channels = play(strings, {
+      parts: {
+        t1: { chart: { name: 'x', entries: [{ technique: 'pizzicato', by: { kind: 'channel', channel: 5 } }] } },
+      },
+    });
+    const strikes = channels.file.tracks[1]!.events.flatMap((event) =>
+      event.kind === 'channel' && (event.status & 0xf0) === Message.noteOn ? [(event.status & 0x0f) + 1] : [],
+    );
     expect(strikes).toEqual([1, 5, 5, 1]);
   });
   it('are split by voice, by hand, and chords into lines', () => {
-    const chord: PartBar = { voices: [{ staff: 1, voice: 1, symbols: [{ at: 0, duration: 4 * QUARTER, type: 'whole', dots: 0, notes: [60, 64, 67].map((key) => ({ key, pitch: named(key), tieFromLast: false, tieToNext: false, played: [] })) }] }, { staff: 2, voice: 5, symbols: barOf([48, 4]).voices[0]!.symbols }] };
+    const chord: PartBar = {
+      voices: [
+        {
+          staff: 1,
+          voice: 1,
+          symbols: [
+            {
+              at: 0,
+              duration: 4 * QUARTER,
+              type: 'whole',
+              dots: 0,
+              notes: [60, 64, 67].map((key) => ({
+                key,
+                pitch: named(key),
+                tieFromLast: false,
+                tieToNext: false,
+                played: [],
+              })),
+            },
+          ],
+        },
+        { staff: 2, voice: 5, symbols: barOf([48, 4]).voices[0]!.symbols },
+      ],
+    };
     const piano = one([chord], { name: 'Piano', instrument: 'piano', clefs: ['treble', 'bass'] });
-    const names = (split: 'lines' | 'staff' | 'voice') => play(piano, { parts: { t1: { split } } }).tracks.map((track) => [track.name, track.notes.map((note) => note.key).join()]);
-    expect(names('staff')).toEqual([['Piano right hand', '60,64,67'], ['Piano left hand', '48']]);
-    expect(names('lines')).toEqual([['Piano line 1', '67'], ['Piano line 2', '64'], ['Piano line 3', '60'], ['Piano line 4', '48']]);
+    const names = (split: 'lines' | 'staff' | 'voice') =>
+      play(piano, { parts: { t1: { split } } }).tracks.map((track) => [
+        track.name,
+        track.notes.map((note) => note.key).join(),
+      ]);
+    expect(names('staff')).toEqual([
+      ['Piano right hand', '60,64,67'],
+      ['Piano left hand', '48'],
+    ]);
+    expect(names('lines')).toEqual([
+      ['Piano line 1', '67'],
+      ['Piano line 2', '64'],
+      ['Piano line 3', '60'],
+      ['Piano line 4', '48'],
+    ]);
     expect(names('voice')).toHaveLength(2);
   });
   it('strike other keys where a drum map says so', () => {
@@ -189,27 +424,83 @@ describe('tracks', () => {
 });
 
 describe('a selection', () => {
-  const score = plainScore(['Flute', 'Bass'].map((name, i) => plainPart([60, 62, 64, 65].map((key) => barOf([key, 4])), { id: `P${i}`, name })), undefined, { markers: [{ at: 8 * QUARTER, text: 'B', rehearsal: true }] });
-  const files = (settings: Partial<SequencerSettings>) => toSequencer(score, { ...USUAL_SEQUENCING, ...settings }).map(({ label, file, tracks }) => [label, tracks.length, file.tracks[0]!.endTick / 480]);
+  const score = plainScore(
+    ['Flute', 'Bass'].map((name, i) =>
+      plainPart(
+        [60, 62, 64, 65].map((key) => barOf([key, 4])),
+        { id: `P${i}`, name },
+      ),
+    ),
+    undefined,
+    { markers: [{ at: 8 * QUARTER, text: 'B', rehearsal: true }] },
+  );
+  const files = (settings: Partial<SequencerSettings>) =>
+    toSequencer(score, { ...USUAL_SEQUENCING, ...settings }).map(({ label, file, tracks }) => [
+      label,
+      tracks.length,
+      file.tracks[0]!.endTick / 480,
+    ]);
   it('takes parts, bars, a file for each part, a clip for each section; clips end on their barline', () => {
     expect(files({ onlyParts: ['P1'] })).toEqual([['', 1, 16]]);
     expect(files({ onlyBars: { from: 1, to: 3 } })).toEqual([['', 2, 8]]);
-    expect(files({ files: 'parts' })).toEqual([['Flute', 1, 16], ['Bass', 1, 16]]);
-    expect(files({ files: 'sections' })).toEqual([['bar 1', 2, 8], ['B', 2, 8]]);
-    expect(notesOf(play(score, { onlyBars: { from: 1, to: 3 } }))).toEqual([[62, 0, 4], [64, 4, 8]]);
+    expect(files({ files: 'parts' })).toEqual([
+      ['Flute', 1, 16],
+      ['Bass', 1, 16],
+    ]);
+    expect(files({ files: 'sections' })).toEqual([
+      ['bar 1', 2, 8],
+      ['B', 2, 8],
+    ]);
+    expect(notesOf(play(score, { onlyBars: { from: 1, to: 3 } }))).toEqual([
+      [62, 0, 4],
+      [64, 4, 8],
+    ]);
   });
   it('keeps a pickup, or pads it to a full bar', () => {
-    const bars = layBars([{ at: 0, beats: 1, beatType: 4 }, { at: QUARTER, beats: 4, beatType: 4 }], 5 * QUARTER);
+    const bars = layBars(
+      [
+        { at: 0, beats: 1, beatType: 4 },
+        { at: QUARTER, beats: 4, beatType: 4 },
+      ],
+      5 * QUARTER,
+    );
     const pickup = plainScore([plainPart([barOf([60, 1]), barOf([62, 4])])], bars);
-    expect(notesOf(play(pickup))).toEqual([[60, 0, 1], [62, 1, 5]]);
-    expect(notesOf(play(pickup, { padPickup: true }))).toEqual([[60, 3, 4], [62, 4, 8]]);
+    expect(notesOf(play(pickup))).toEqual([
+      [60, 0, 1],
+      [62, 1, 5],
+    ]);
+    expect(notesOf(play(pickup, { padPickup: true }))).toEqual([
+      [60, 3, 4],
+      [62, 4, 8],
+    ]);
     expect(play(pickup, { padPickup: true }).performance.meters).toEqual([{ at: 0, beats: 4, beatType: 4 }]);
     expect(toScore(play(pickup).performance, NO_SETTINGS).score.bars.map((bar) => bar.number)).toEqual([0, 1]);
   });
 });
 
 describe('ticks', () => {
-  const triplets = one([{ voices: [{ staff: 1, voice: 1, symbols: [0, 1, 2].map((i): SymbolInBar => ({ at: (i * QUARTER) / 3, duration: QUARTER / 3, type: 'eighth', dots: 0, tuplet: { actual: 3, normal: 2, normalType: 'eighth', first: i === 0, last: i === 2 }, notes: [{ key: 60 + i, pitch: named(60 + i), tieFromLast: false, tieToNext: false, played: [] }] })) }] }], {}, {});
+  const triplets = one(
+    [
+      {
+        voices: [
+          {
+            staff: 1,
+            voice: 1,
+            symbols: [0, 1, 2].map((i): SymbolInBar => ({
+              at: (i * QUARTER) / 3,
+              duration: QUARTER / 3,
+              type: 'eighth',
+              dots: 0,
+              tuplet: { actual: 3, normal: 2, normalType: 'eighth', first: i === 0, last: i === 2 },
+              notes: [{ key: 60 + i, pitch: named(60 + i), tieFromLast: false, tieToNext: false, played: [] }],
+            })),
+          },
+        ],
+      },
+    ],
+    {},
+    {},
+  );
   it('hold what they can hold exactly, and say what they cannot', () => {
     expect(play(triplets, { ticksPerQuarter: 480 }).report).toMatchObject({ betweenTicks: 0, largestShiftMs: 0 });
     const coarse = play(triplets, { ticksPerQuarter: 100 }).report;
@@ -227,7 +518,13 @@ describe('ticks', () => {
 describe('loosening', () => {
   const bars = Array.from({ length: 4 }, () => barOf([60, 1], [62, 0.5], [64, 0.5], [65, 2]));
   const loose = { seed: 7, velocity: 10, accent: 6, onset: 12, swing: 1, legato: 0 };
-  const notes = (loosening: SequencerSettings['loosening']) => play(one(bars), { loosening }).performance.tracks[1]!.notes.map(({ key, velocity, start, end }) => [key, velocity, start, end]);
+  const notes = (loosening: SequencerSettings['loosening']) =>
+    play(one(bars), { loosening }).performance.tracks[1]!.notes.map(({ key, velocity, start, end }) => [
+      key,
+      velocity,
+      start,
+      end,
+    ]);
   it('is the same each time from the same seed, another from another, and nothing at rest', () => {
     expect(notes(loose)).toEqual(notes(loose));
     expect(notes(loose)).not.toEqual(notes({ ...loose, seed: 8 }));
@@ -235,14 +532,23 @@ describe('loosening', () => {
   });
   it('stays within its bounds and keeps every note', () => {
     fc.assert(
-      fc.property(fc.integer({ min: 1, max: 9999 }), fc.integer({ min: 0, max: 20 }), fc.integer({ min: 0, max: 25 }), (seed, velocity, onset) => {
-        const made = notes({ seed, velocity, accent: 0, onset, swing: 1, legato: 0 });
-        expect(made.map(([key]) => key).sort()).toEqual(notes(USUAL_SEQUENCING.loosening).map(([key]) => key).sort());
-        for (const [, loud, start, end] of made) {
-          expect(Math.abs(loud! - 80)).toBeLessThanOrEqual(velocity);
-          expect(end!).toBeGreaterThan(start!);
-        }
-      }),
+      fc.property(
+        fc.integer({ min: 1, max: 9999 }),
+        fc.integer({ min: 0, max: 20 }),
+        fc.integer({ min: 0, max: 25 }),
+        (seed, velocity, onset) => {
+          const made = notes({ seed, velocity, accent: 0, onset, swing: 1, legato: 0 });
+          expect(made.map(([key]) => key).sort()).toEqual(
+            notes(USUAL_SEQUENCING.loosening)
+              .map(([key]) => key)
+              .sort(),
+          );
+          for (const [, loud, start, end] of made) {
+            expect(Math.abs(loud! - 80)).toBeLessThanOrEqual(velocity);
+            expect(end!).toBeGreaterThan(start!);
+          }
+        },
+      ),
       { numRuns: 60 },
     );
   });

@@ -40,19 +40,27 @@ export interface SequenceReport {
 
 /** @throws RangeError when the selection holds no bar */
 export function toSequencer(score: Score, settings: SequencerSettings): SequencedFile[] {
-  const parts = score.parts.filter((part) => (settings.onlyParts === null || settings.onlyParts.includes(part.id)) && !partSettings(settings, part.id).leftOut);
+  const parts = score.parts.filter(
+    (part) =>
+      (settings.onlyParts === null || settings.onlyParts.includes(part.id)) && !partSettings(settings, part.id).leftOut,
+  );
   switch (settings.files) {
     case 'one':
       return [sequence(score, parts, settings, '')];
     case 'parts':
       return parts.map((part) => sequence(score, [part], settings, part.name));
     case 'sections':
-      return sections(score, settings).map(({ label, ...bars }) => sequence(score, parts, { ...settings, onlyBars: bars }, label));
+      return sections(score, settings).map(({ label, ...bars }) =>
+        sequence(score, parts, { ...settings, onlyBars: bars }, label),
+      );
   }
 }
 
 /** From each marker to the next; what comes before the first one is a section too. */
-function sections({ markers, bars }: Score, { onlyBars }: SequencerSettings): { label: string; from: number; to: number }[] {
+function sections(
+  { markers, bars }: Score,
+  { onlyBars }: SequencerSettings,
+): { label: string; from: number; to: number }[] {
   const [first, last] = [onlyBars?.from ?? 0, onlyBars?.to ?? bars.length];
   const starts = new Map<number, string>([[first, bars[first] ? `bar ${bars[first].number}` : '']]);
   for (const marker of markers) {
@@ -60,10 +68,17 @@ function sections({ markers, bars }: Score, { onlyBars }: SequencerSettings): { 
     if (b >= first && b < last) starts.set(b, marker.text);
   }
   const sorted = [...starts].sort((a, b) => a[0] - b[0]);
-  return sorted.map(([from, label], i) => ({ label, from, to: sorted[i + 1]?.[0] ?? last })).filter(({ from, to }) => to > from);
+  return sorted
+    .map(([from, label], i) => ({ label, from, to: sorted[i + 1]?.[0] ?? last }))
+    .filter(({ from, to }) => to > from);
 }
 
-function sequence(score: Score, parts: readonly Score['parts'][number][], settings: SequencerSettings, label: string): SequencedFile {
+function sequence(
+  score: Score,
+  parts: readonly Score['parts'][number][],
+  settings: SequencerSettings,
+  label: string,
+): SequencedFile {
   const line = timeLineOf(score, settings);
   if (line.bars.length === 0) throw new RangeError('no bar is chosen');
   const tempos = playedTempos(score, line);
@@ -77,21 +92,43 @@ function sequence(score: Score, parts: readonly Score['parts'][number][], settin
     const carriers = own.dynamicsTo ?? settings.dynamicsTo;
     const curve = loudnessCurve(part, settings.levels);
     curves.set(part.id, curve);
-    const notes = performSounds(soundsOfPart(part, score, line), { settings, curve, byVelocity: carriers.includes('velocity'), unitsOf });
+    const notes = performSounds(soundsOfPart(part, score, line), {
+      settings,
+      curve,
+      byVelocity: carriers.includes('velocity'),
+      unitsOf,
+    });
     const loose = loosened(notes, settings.loosening, p, score, unitsOf);
     const drums = own.drumKeys;
     return { part, notes: drums ? loose.map((note) => ({ ...note, key: drums[note.key] ?? note.key })) : loose };
   });
   const tracks = layTracks(performed, settings);
-  const carriersOf = (part: string): readonly DynamicCarrier[] => partSettings(settings, part).dynamicsTo ?? settings.dynamicsTo;
-  const { file, betweenTicks, largestShiftMs } = writeSequence({ score, parts, line, tempos, tracks, settings, carriersOf, curveOf: (part) => curves.get(part)! });
+  const carriersOf = (part: string): readonly DynamicCarrier[] =>
+    partSettings(settings, part).dynamicsTo ?? settings.dynamicsTo;
+  const { file, betweenTicks, largestShiftMs } = writeSequence({
+    score,
+    parts,
+    line,
+    tempos,
+    tracks,
+    settings,
+    carriersOf,
+    curveOf: (part) => curves.get(part)!,
+  });
   return {
     label,
     file,
     tracks,
     line,
     tempos,
-    report: { notes: tracks.reduce((sum, track) => sum + track.notes.length, 0), tracks: tracks.length, bars: line.bars.length, betweenTicks, largestShiftMs, left: leftBehind(score, parts, settings) },
+    report: {
+      notes: tracks.reduce((sum, track) => sum + track.notes.length, 0),
+      tracks: tracks.length,
+      bars: line.bars.length,
+      betweenTicks,
+      largestShiftMs,
+      left: leftBehind(score, parts, settings),
+    },
   };
 }
 
@@ -99,10 +136,18 @@ function sequence(score: Score, parts: readonly Score['parts'][number][], settin
 function leftBehind(score: Score, parts: readonly Score['parts'][number][], settings: SequencerSettings): string[] {
   const sentences: string[] = [];
   const dynamics = parts.reduce((sum, part) => sum + part.lines.dynamics.length + part.lines.hairpins.length, 0);
-  if (dynamics > 0 && settings.dynamicsTo.length === 0 && parts.every((part) => !partSettings(settings, part.id).dynamicsTo)) sentences.push(`${dynamics} dynamic signs and hairpins are not played: dynamics are set to nothing.`);
-  if (Object.keys(score.signs).length > 0 && (!settings.playRepeats || settings.onlyBars)) sentences.push('Repeats and jumps are not played: every chosen bar sounds once.');
+  if (
+    dynamics > 0 &&
+    settings.dynamicsTo.length === 0 &&
+    parts.every((part) => !partSettings(settings, part.id).dynamicsTo)
+  )
+    sentences.push(`${dynamics} dynamic signs and hairpins are not played: dynamics are set to nothing.`);
+  if (Object.keys(score.signs).length > 0 && (!settings.playRepeats || settings.onlyBars))
+    sentences.push('Repeats and jumps are not played: every chosen bar sounds once.');
   const pedals = parts.reduce((sum, part) => sum + part.lines.pedals.length, 0);
-  if (pedals > 0 && settings.preset === 'bare') sentences.push(`${pedals} pedal marks are left away: the preset keeps bare notes.`);
-  if (parts.length > 15 && settings.channels === 'by-part') sentences.push(`${parts.length} parts need more than one port; each track names its own.`);
+  if (pedals > 0 && settings.preset === 'bare')
+    sentences.push(`${pedals} pedal marks are left away: the preset keeps bare notes.`);
+  if (parts.length > 15 && settings.channels === 'by-part')
+    sentences.push(`${parts.length} parts need more than one port; each track names its own.`);
   return sentences;
 }

@@ -38,12 +38,15 @@ export function partSettings(settings: SequencerSettings, part: PartId): PartSeq
 }
 
 export function layTracks(parts: readonly PerformedPart[], settings: SequencerSettings): SequencerTrack[] {
-  const tracks = parts.flatMap((one) => splitPart(one, partSettings(settings, one.part.id).split ?? 'none', partSettings(settings, one.part.id)));
+  const tracks = parts.flatMap((one) =>
+    splitPart(one, partSettings(settings, one.part.id).split ?? 'none', partSettings(settings, one.part.id)),
+  );
   let pitched = 0;
   // Tracks of one part that differ by technique have patches, and so channels, of their own.
   return tracks.map((track) => {
     const own = partSettings(settings, track.part).channel;
-    if (settings.channels === 'one-channel') return { ...track, channel: track.unpitched ? PERCUSSION : (own ?? 1), port: 0 };
+    if (settings.channels === 'one-channel')
+      return { ...track, channel: track.unpitched ? PERCUSSION : (own ?? 1), port: 0 };
     if (track.unpitched) return { ...track, channel: PERCUSSION, port: 0 };
     const slot = pitched++;
     const at = slot % 15;
@@ -58,7 +61,13 @@ function splitPart({ part, notes }: PerformedPart, split: Split, own: PartSequen
   const program = own.program ?? part.program;
   const base = { part: part.id, channel: 1, port: 0, unpitched: part.unpitched };
   const groups = groupNotes(notes, split, part);
-  return groups.map(({ label, notes: group, technique }) => ({ ...base, name: label ? `${name} ${label}` : name, notes: group, technique, program: own.program === undefined ? programFor(part, technique, program) : program }));
+  return groups.map(({ label, notes: group, technique }) => ({
+    ...base,
+    name: label ? `${name} ${label}` : name,
+    notes: group,
+    technique,
+    program: own.program === undefined ? programFor(part, technique, program) : program,
+  }));
 }
 
 interface Group {
@@ -68,22 +77,45 @@ interface Group {
 }
 
 function groupNotes(notes: readonly PerformedNote[], split: Split, part: Part): Group[] {
-  const by = (keyOf: (note: PerformedNote) => string, label: (key: string) => string, technique: (key: string) => TechniqueId | null = () => null): Group[] => {
+  const by = (
+    keyOf: (note: PerformedNote) => string,
+    label: (key: string) => string,
+    technique: (key: string) => TechniqueId | null = () => null,
+  ): Group[] => {
     const groups = new Map<string, PerformedNote[]>();
     for (const note of notes) groups.set(keyOf(note), [...(groups.get(keyOf(note)) ?? []), note]);
-    return [...groups].sort(([a], [b]) => (a < b ? -1 : 1)).map(([key, group]) => ({ label: groups.size > 1 || technique(key) ? label(key) : '', notes: group, technique: technique(key) }));
+    return [...groups]
+      .sort(([a], [b]) => (a < b ? -1 : 1))
+      .map(([key, group]) => ({
+        label: groups.size > 1 || technique(key) ? label(key) : '',
+        notes: group,
+        technique: technique(key),
+      }));
   };
   switch (split) {
     case 'none':
       return [{ label: '', notes: [...notes], technique: null }];
     case 'technique':
-      return by((note) => note.sound.technique ?? '', (key) => (key === '' ? '' : techniqueName(key as TechniqueId)), (key) => (key === '' ? null : (key as TechniqueId)));
+      return by(
+        (note) => note.sound.technique ?? '',
+        (key) => (key === '' ? '' : techniqueName(key as TechniqueId)),
+        (key) => (key === '' ? null : (key as TechniqueId)),
+      );
     case 'solo':
-      return by((note) => (note.sound.solo ? 'solo' : ''), (key) => key || 'tutti');
+      return by(
+        (note) => (note.sound.solo ? 'solo' : ''),
+        (key) => key || 'tutti',
+      );
     case 'voice':
-      return by((note) => String(note.sound.voice).padStart(2, '0'), (key) => `voice ${Number(key)}`);
+      return by(
+        (note) => String(note.sound.voice).padStart(2, '0'),
+        (key) => `voice ${Number(key)}`,
+      );
     case 'staff':
-      return by((note) => String(note.sound.staff), (key) => (part.clefs.length === 2 ? (key === '1' ? 'right hand' : 'left hand') : `staff ${key}`));
+      return by(
+        (note) => String(note.sound.staff),
+        (key) => (part.clefs.length === 2 ? (key === '1' ? 'right hand' : 'left hand') : `staff ${key}`),
+      );
     case 'lines':
       return lines(notes);
   }
@@ -101,7 +133,9 @@ function lines(notes: readonly PerformedNote[]): Group[] {
       (found[line] ??= []).push(note);
     }
   }
-  return found.filter(Boolean).map((group, i) => ({ label: found.length > 1 ? `line ${i + 1}` : '', notes: group, technique: null }));
+  return found
+    .filter(Boolean)
+    .map((group, i) => ({ label: found.length > 1 ? `line ${i + 1}` : '', notes: group, technique: null }));
 }
 
 function programFor(part: Part, technique: TechniqueId | null, usual: number | null): number | null {

@@ -54,20 +54,47 @@ export function writeSequence(sequence: Sequence): { file: SmfFile; betweenTicks
   const played = tracks.map((track) => playedTrack(track, sequence, tick, place, endTick, ports));
   const division = { kind: 'metrical', ticksPerQuarter } as const;
   if (settings.format === 0) {
-    const events = sorted([conductor, ...played].flatMap((track) => track.events.filter((event, i) => track === conductor || !(event.kind === 'meta' && event.type === Meta.trackName && i === 0))));
-    return { file: { format: 0, division, headerExtra: new Uint8Array(), tracks: [{ events, endTick: Math.max(endTick, ...played.map((track) => track.endTick)) }], unknownChunks: [] }, betweenTicks, largestShiftMs };
+    const events = sorted(
+      [conductor, ...played].flatMap((track) =>
+        track.events.filter(
+          (event, i) => track === conductor || !(event.kind === 'meta' && event.type === Meta.trackName && i === 0),
+        ),
+      ),
+    );
+    return {
+      file: {
+        format: 0,
+        division,
+        headerExtra: new Uint8Array(),
+        tracks: [{ events, endTick: Math.max(endTick, ...played.map((track) => track.endTick)) }],
+        unknownChunks: [],
+      },
+      betweenTicks,
+      largestShiftMs,
+    };
   }
-  return { file: { format: 1, division, headerExtra: new Uint8Array(), tracks: [conductor, ...played], unknownChunks: [] }, betweenTicks, largestShiftMs };
+  return {
+    file: { format: 1, division, headerExtra: new Uint8Array(), tracks: [conductor, ...played], unknownChunks: [] },
+    betweenTicks,
+    largestShiftMs,
+  };
 }
 
-const meta = (tick: Ticks, type: number, data: ArrayLike<number>): SmfEvent => ({ kind: 'meta', tick, type, data: Uint8Array.from(data) });
+const meta = (tick: Ticks, type: number, data: ArrayLike<number>): SmfEvent => ({
+  kind: 'meta',
+  tick,
+  type,
+  data: Uint8Array.from(data),
+});
 
 function conductorTrack({ score, line, tempos }: Sequence, tick: (units: number) => Ticks, endTick: Ticks): SmfTrack {
   const events: SmfEvent[] = [meta(0, Meta.trackName, encodeText(conductorName(score.title)))];
   if (score.rights) events.push(meta(0, Meta.copyright, encodeText(score.rights)));
   for (const { at, bpm } of tempos) {
     const microseconds = Math.max(1, Math.min(0xffffff, Math.round(60_000_000 / bpm)));
-    events.push(meta(tick(at), Meta.tempo, [(microseconds >> 16) & 0xff, (microseconds >> 8) & 0xff, microseconds & 0xff]));
+    events.push(
+      meta(tick(at), Meta.tempo, [(microseconds >> 16) & 0xff, (microseconds >> 8) & 0xff, microseconds & 0xff]),
+    );
   }
   let meterNow = '';
   let keyNow = '';
@@ -84,13 +111,19 @@ function conductorTrack({ score, line, tempos }: Sequence, tick: (units: number)
       events.push(meta(at, Meta.keySignature, [key.fifths & 0xff, key.mode === 'minor' ? 1 : 0]));
       keyNow = `${key.fifths}${key.mode}`;
     }
-    for (const marker of score.markers) if (marker.at >= written.start && marker.at < written.start + written.length) events.push(meta(tick(start + marker.at - written.start), Meta.marker, encodeText(marker.text)));
+    for (const marker of score.markers)
+      if (marker.at >= written.start && marker.at < written.start + written.length)
+        events.push(meta(tick(start + marker.at - written.start), Meta.marker, encodeText(marker.text)));
   });
   return { events: sorted(events), endTick };
 }
 
 /** A bar shorter or longer than its meter is stated by its own length, so that bars after it still fall right. */
-function meterOf({ meter, implicit, length }: Score['bars'][number], { padding }: TimeLine, played: number): [number, number] {
+function meterOf(
+  { meter, implicit, length }: Score['bars'][number],
+  { padding }: TimeLine,
+  played: number,
+): [number, number] {
   if (!implicit || (played === 0 && padding > 0)) return [meter.beats, meter.beatType];
   for (const beatType of [meter.beatType, 8, 16, 32, 64]) {
     const beats = (length * beatType) / (4 * QUARTER);
@@ -104,23 +137,36 @@ function clocksAClick(beats: number, beatType: number): number {
   return Math.max(1, Math.round((96 / beatType) * (compound ? 3 : 1)));
 }
 
-function playedTrack(track: SequencerTrack, sequence: Sequence, tick: (units: number) => Ticks, place: (units: number) => Ticks, endTick: Ticks, ports: boolean): SmfTrack {
+function playedTrack(
+  track: SequencerTrack,
+  sequence: Sequence,
+  tick: (units: number) => Ticks,
+  place: (units: number) => Ticks,
+  endTick: Ticks,
+  ports: boolean,
+): SmfTrack {
   const { settings } = sequence;
   const part = sequence.parts.find((one) => one.id === track.part)!;
   const channel = track.channel - 1;
   const events: SmfEvent[] = [meta(0, Meta.trackName, encodeText(track.name))];
-  const send = (at: Ticks, message: number, data1: number, data2 = 0, on = channel) => events.push({ kind: 'channel', tick: Math.max(0, at), status: message | on, data1, data2 });
+  const send = (at: Ticks, message: number, data1: number, data2 = 0, on = channel) =>
+    events.push({ kind: 'channel', tick: Math.max(0, at), status: message | on, data1, data2 });
   if (ports) events.push(meta(0, Meta.port, [track.port]));
   const rich = settings.preset !== 'bare';
   if (rich && track.program !== null && !track.unpitched) send(0, Message.programChange, track.program - 1);
-  if (settings.neutralVolume !== null && rich && !sequence.carriersOf(part.id).includes('volume')) send(0, Message.controlChange, VOLUME, settings.neutralVolume);
+  if (settings.neutralVolume !== null && rich && !sequence.carriersOf(part.id).includes('volume'))
+    send(0, Message.controlChange, VOLUME, settings.neutralVolume);
   if (settings.preset === 'everything') send(0, Message.controlChange, PAN, 64);
-  if (rich) for (const { at, program } of part.programChanges ?? []) for (const start of placesOf(sequence, at)) send(tick(start), Message.programChange, program - 1);
+  if (rich)
+    for (const { at, program } of part.programChanges ?? [])
+      for (const start of placesOf(sequence, at)) send(tick(start), Message.programChange, program - 1);
   for (const carrier of sequence.carriersOf(part.id)) if (carrier !== 'velocity') controllerCurve(CONTROLLER[carrier]);
-  if (rich && !track.unpitched) for (const { start, end } of part.lines.pedals) for (const from of placesOf(sequence, start)) {
-    send(tick(from), Message.controlChange, SUSTAIN, 127);
-    send(tick(from + end - start), Message.controlChange, SUSTAIN, 0);
-  }
+  if (rich && !track.unpitched)
+    for (const { start, end } of part.lines.pedals)
+      for (const from of placesOf(sequence, start)) {
+        send(tick(from), Message.controlChange, SUSTAIN, 127);
+        send(tick(from + end - start), Message.controlChange, SUSTAIN, 0);
+      }
   words();
   switches();
   for (const note of track.notes) {
@@ -148,8 +194,19 @@ function playedTrack(track: SequencerTrack, sequence: Sequence, tick: (units: nu
   function words(): void {
     for (const { bar, start } of sequence.line.bars) {
       const written = sequence.score.bars[bar]!;
-      for (const voice of part.bars[bar]?.voices ?? []) for (const symbol of voice.symbols) for (const { text, syllabic } of symbol.marks?.lyrics?.slice(0, 1) ?? []) events.push(meta(tick(start + symbol.at), Meta.lyric, encodeText(syllabic === 'begin' || syllabic === 'middle' ? `${text}-` : text)));
-      for (const { at, text } of part.harmonies ?? []) if (at >= written.start && at < written.start + written.length) events.push(meta(tick(start + at - written.start), Meta.text, encodeText(text)));
+      for (const voice of part.bars[bar]?.voices ?? [])
+        for (const symbol of voice.symbols)
+          for (const { text, syllabic } of symbol.marks?.lyrics?.slice(0, 1) ?? [])
+            events.push(
+              meta(
+                tick(start + symbol.at),
+                Meta.lyric,
+                encodeText(syllabic === 'begin' || syllabic === 'middle' ? `${text}-` : text),
+              ),
+            );
+      for (const { at, text } of part.harmonies ?? [])
+        if (at >= written.start && at < written.start + written.length)
+          events.push(meta(tick(start + at - written.start), Meta.text, encodeText(text)));
     }
   }
 
@@ -163,7 +220,8 @@ function playedTrack(track: SequencerTrack, sequence: Sequence, tick: (units: nu
       if (technique === now) continue;
       now = technique;
       const entry = chart.entries.find((one) => one.technique === technique);
-      if (entry) sendSwitch(entry, Math.max(0, tick(note.start) - Math.max(1, Math.round(settings.ticksPerQuarter / 32))));
+      if (entry)
+        sendSwitch(entry, Math.max(0, tick(note.start) - Math.max(1, Math.round(settings.ticksPerQuarter / 32))));
     }
   }
 

@@ -38,7 +38,8 @@ export function CastingView() {
     if (kind === 'part') {
       if (target.id !== id) decide({ kind: 'movePart', part: id, before: target.id });
     } else if (!target.tracks.includes(id)) {
-      if (summary.tracks.find((track) => track.id === id)?.leftOut) decide({ kind: 'takeIn', tracks: [id] }, { kind: 'gather', tracks: [target.tracks[0]!, id] });
+      if (summary.tracks.find((track) => track.id === id)?.leftOut)
+        decide({ kind: 'takeIn', tracks: [id] }, { kind: 'gather', tracks: [target.tracks[0]!, id] });
       else decide({ kind: 'gather', tracks: [target.tracks[0]!, id] });
     }
   }
@@ -48,7 +49,8 @@ export function CastingView() {
       <div className={styles.view}>
         <div className={styles.head}>
           <span className="soft">
-            {count(tracks.filter((track) => track.notes > 0).length, 'track', 'tracks')} with notes become {count(summary.parts.length, 'part', 'parts')}, in score order.
+            {count(tracks.filter((track) => track.notes > 0).length, 'track', 'tracks')} with notes become{' '}
+            {count(summary.parts.length, 'part', 'parts')}, in score order.
           </span>
           <SelectionBar marked={alive} onClear={() => setMarked([])} />
           <span className={styles.push} />
@@ -64,9 +66,21 @@ export function CastingView() {
             House list
           </Button>
         </div>
-        <PartTable marked={alive} onMark={setMarked} chosen={chosen} onChoose={(id) => setChosen(id === chosen ? null : id)} />
+        <PartTable
+          marked={alive}
+          onMark={setMarked}
+          chosen={chosen}
+          onChoose={(id) => setChosen(id === chosen ? null : id)}
+        />
         <LeftOutShelf />
-        {part && <PartDetail key={part.id} part={part} onClose={() => setChosen(null)} onDeal={() => setDealing(part.tracks[0]!)} />}
+        {part && (
+          <PartDetail
+            key={part.id}
+            part={part}
+            onClose={() => setChosen(null)}
+            onDeal={() => setDealing(part.tracks[0]!)}
+          />
+        )}
         {dealing && <DealOutDialog key={dealing} track={dealing} onClose={() => setDealing(null)} />}
         <HouseListDrawer open={house} onClose={() => setHouse(false)} />
       </div>

@@ -28,9 +28,23 @@ export function DealLanes({ preview, bars }: { preview: DealPreview; bars: reado
         ))}
       </div>
       <div className={styles.laneScroll}>
-        <svg width={width} height={preview.players.length * LANE} role="img" aria-label={preview.players.map((player, p) => `${player.instrument} ${p + 1}: ${player.notes.length} notes`).join(', ')}>
+        <svg
+          width={width}
+          height={preview.players.length * LANE}
+          role="img"
+          aria-label={preview.players
+            .map((player, p) => `${player.instrument} ${p + 1}: ${player.notes.length} notes`)
+            .join(', ')}
+        >
           {bars.map((bar) => (
-            <line key={bar.index} className={styles.laneBar} x1={x(bar.start)} x2={x(bar.start)} y1={0} y2={preview.players.length * LANE} />
+            <line
+              key={bar.index}
+              className={styles.laneBar}
+              x1={x(bar.start)}
+              x2={x(bar.start)}
+              y1={0}
+              y2={preview.players.length * LANE}
+            />
           ))}
           {preview.players.map((player, p) => {
             const keys = player.notes.map((note) => note.key);
@@ -38,9 +52,22 @@ export function DealLanes({ preview, bars }: { preview: DealPreview; bars: reado
             const span = Math.max(8, Math.max(...keys) - low);
             return (
               <g key={p}>
-                <line className={styles.laneEdge} x1={0} x2={width} y1={(p + 1) * LANE - 0.5} y2={(p + 1) * LANE - 0.5} />
+                <line
+                  className={styles.laneEdge}
+                  x1={0}
+                  x2={width}
+                  y1={(p + 1) * LANE - 0.5}
+                  y2={(p + 1) * LANE - 0.5}
+                />
                 {player.notes.map((note, i) => (
-                  <rect key={i} className={note.shared ? styles.shared : styles.own} x={x(note.start)} y={(p + 1) * LANE - 8 - ((note.key - low) / span) * (LANE - 16)} width={Math.max(1.5, x(note.end) - x(note.start) - 0.5)} height={3.5} />
+                  <rect
+                    key={i}
+                    className={note.shared ? styles.shared : styles.own}
+                    x={x(note.start)}
+                    y={(p + 1) * LANE - 8 - ((note.key - low) / span) * (LANE - 16)}
+                    width={Math.max(1.5, x(note.end) - x(note.start) - 0.5)}
+                    height={3.5}
+                  />
                 ))}
               </g>
             );

@@ -64,21 +64,71 @@ export function DealOutDialog({ track, onClose }: { track: string; onClose: () =
       ) : (
         <>
           <div className={styles.dealSettings}>
-            <Segmented<Deal['to']> size="small" value={shown.to} onChange={(to) => change({ to, players: to === 'string-choir' ? 5 : Math.max(2, Math.min(MOST_PLAYERS, preview.needed)) })} options={[{ value: 'players', label: 'Players alike' }, { value: 'string-choir', label: 'String choir' }]} />
+            <Segmented<Deal['to']>
+              size="small"
+              value={shown.to}
+              onChange={(to) =>
+                change({ to, players: to === 'string-choir' ? 5 : Math.max(2, Math.min(MOST_PLAYERS, preview.needed)) })
+              }
+              options={[
+                { value: 'players', label: 'Players alike' },
+                { value: 'string-choir', label: 'String choir' },
+              ]}
+            />
             {shown.to === 'players' && (
               <label className={styles.inline}>
                 Players
-                <InputNumber size="small" min={2} max={MOST_PLAYERS} value={shown.players} aria-label="Number of players" onChange={(players) => players && change({ players })} />
+                <InputNumber
+                  size="small"
+                  min={2}
+                  max={MOST_PLAYERS}
+                  value={shown.players}
+                  aria-label="Number of players"
+                  onChange={(players) => players && change({ players })}
+                />
               </label>
             )}
-            <Segmented<Deal['spare']> size="small" value={shown.spare} onChange={(spare) => change({ spare })} options={[{ value: 'double', label: 'Spare players double' }, { value: 'rest', label: 'rest' }]} />
-            <Segmented<Deal['lines']> size="small" value={shown.lines} onChange={(lines) => change({ lines })} options={[{ value: 'smooth', label: 'Smooth lines' }, { value: 'top-down', label: 'top note to the first' }]} />
-            {shown.to === 'players' && <Segmented<Deal['order']> size="small" value={shown.order} onChange={(order) => change({ order })} options={[{ value: 'straight', label: '1 2 3 4' }, { value: 'paired', label: '1 3 2 4' }]} />}
+            <Segmented<Deal['spare']>
+              size="small"
+              value={shown.spare}
+              onChange={(spare) => change({ spare })}
+              options={[
+                { value: 'double', label: 'Spare players double' },
+                { value: 'rest', label: 'rest' },
+              ]}
+            />
+            <Segmented<Deal['lines']>
+              size="small"
+              value={shown.lines}
+              onChange={(lines) => change({ lines })}
+              options={[
+                { value: 'smooth', label: 'Smooth lines' },
+                { value: 'top-down', label: 'top note to the first' },
+              ]}
+            />
+            {shown.to === 'players' && (
+              <Segmented<Deal['order']>
+                size="small"
+                value={shown.order}
+                onChange={(order) => change({ order })}
+                options={[
+                  { value: 'straight', label: '1 2 3 4' },
+                  { value: 'paired', label: '1 3 2 4' },
+                ]}
+              />
+            )}
           </div>
           <p className="soft">
-            At most {preview.needed} at once for {count(preview.players.length, 'player', 'players')}. {count(preview.notes, 'note', 'notes')}, {preview.doubled} of them doubled.
+            At most {preview.needed} at once for {count(preview.players.length, 'player', 'players')}.{' '}
+            {count(preview.notes, 'note', 'notes')}, {preview.doubled} of them doubled.
           </p>
-          {preview.crowded > 0 && <Alert type="warning" showIcon title={`${count(preview.crowded, 'note finds', 'notes find')} every player busy; somebody plays two at once there.`} />}
+          {preview.crowded > 0 && (
+            <Alert
+              type="warning"
+              showIcon
+              title={`${count(preview.crowded, 'note finds', 'notes find')} every player busy; somebody plays two at once there.`}
+            />
+          )}
           <DealLanes preview={preview} bars={bars} />
         </>
       )}

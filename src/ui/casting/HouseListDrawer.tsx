@@ -17,7 +17,10 @@ export function HouseListDrawer({ open, onClose }: { open: boolean; onClose: () 
   const { message } = App.useApp();
   const entries = useLiveQuery(houseEntries, [], [] as HouseEntry[]);
   const [filter, setFilter] = useState('');
-  const shown = useMemo(() => entries.filter((entry) => entry.pattern.includes(filter.toLowerCase())), [entries, filter]);
+  const shown = useMemo(
+    () => entries.filter((entry) => entry.pattern.includes(filter.toLowerCase())),
+    [entries, filter],
+  );
 
   async function importFile(file: File): Promise<void> {
     try {
@@ -40,14 +43,29 @@ export function HouseListDrawer({ open, onClose }: { open: boolean; onClose: () 
           <Upload accept=".json" showUploadList={false} beforeUpload={(file) => (void importFile(file), false)}>
             <Button size="small">Import</Button>
           </Upload>
-          <Button size="small" disabled={entries.length === 0} onClick={() => download(writeHouseList(entries), 'house-list.json', 'application/json')}>
+          <Button
+            size="small"
+            disabled={entries.length === 0}
+            onClick={() => download(writeHouseList(entries), 'house-list.json', 'application/json')}
+          >
             Export
           </Button>
         </span>
       }
     >
-      <p className="soft">What you decided about a track name is remembered here and applied to new jobs, unless the file itself says clearly otherwise. A * stands for any further words.</p>
-      <Input size="small" allowClear placeholder="Filter by track name" aria-label="Filter the house list" value={filter} onChange={(event) => setFilter(event.target.value)} className={styles.houseFilter} />
+      <p className="soft">
+        What you decided about a track name is remembered here and applied to new jobs, unless the file itself says
+        clearly otherwise. A * stands for any further words.
+      </p>
+      <Input
+        size="small"
+        allowClear
+        placeholder="Filter by track name"
+        aria-label="Filter the house list"
+        value={filter}
+        onChange={(event) => setFilter(event.target.value)}
+        className={styles.houseFilter}
+      />
       <Table<HouseEntry>
         size="small"
         rowKey="pattern"
@@ -55,10 +73,38 @@ export function HouseListDrawer({ open, onClose }: { open: boolean; onClose: () 
         pagination={false}
         scroll={{ x: 640, y: 520 }}
         dataSource={shown}
-        locale={{ emptyText: <Empty image={Empty.PRESENTED_IMAGE_SIMPLE} description={entries.length === 0 ? 'Nothing yet. Choose an instrument for a track, and it is remembered.' : 'No name fits this filter.'} /> }}
+        locale={{
+          emptyText: (
+            <Empty
+              image={Empty.PRESENTED_IMAGE_SIMPLE}
+              description={
+                entries.length === 0
+                  ? 'Nothing yet. Choose an instrument for a track, and it is remembered.'
+                  : 'No name fits this filter.'
+              }
+            />
+          ),
+        }}
         columns={[
-          { title: 'Track name', key: 'pattern', width: 190, render: (_, entry) => <Pattern key={entry.pattern} entry={entry} /> },
-          { title: 'Instrument', key: 'instrument', width: 180, render: (_, entry) => <InstrumentSelect value={entry.instrument} placeholder="not said" label={`Instrument for ${entry.pattern}`} onChange={(instrument) => void saveEntry(entry.pattern, { ...entry, instrument })} /> },
+          {
+            title: 'Track name',
+            key: 'pattern',
+            width: 190,
+            render: (_, entry) => <Pattern key={entry.pattern} entry={entry} />,
+          },
+          {
+            title: 'Instrument',
+            key: 'instrument',
+            width: 180,
+            render: (_, entry) => (
+              <InstrumentSelect
+                value={entry.instrument}
+                placeholder="not said"
+                label={`Instrument for ${entry.pattern}`}
+                onChange={(instrument) => void saveEntry(entry.pattern, { ...entry, instrument })}
+              />
+            ),
+          },
           {
             title: 'Technique',
             key: 'technique',
@@ -72,12 +118,41 @@ export function HouseListDrawer({ open, onClose }: { open: boolean; onClose: () 
                 aria-label={`Technique for ${entry.pattern}`}
                 value={entry.technique}
                 options={TECHNIQUES.map((technique) => ({ value: technique, label: techniqueName(technique) }))}
-                onChange={(technique: TechniqueId | undefined) => void saveEntry(entry.pattern, withTechnique(entry, technique))}
+                onChange={(technique: TechniqueId | undefined) =>
+                  void saveEntry(entry.pattern, withTechnique(entry, technique))
+                }
               />
             ),
           },
-          { title: 'Also', key: 'more', ellipsis: true, render: (_, entry) => <span className="soft">{[entry.partName && `named ${entry.partName}`, entry.deal && (entry.deal.to === 'string-choir' ? 'string choir' : `${entry.deal.players} players`)].filter(Boolean).join(', ')}</span> },
-          { title: '', key: 'forget', width: 40, render: (_, entry) => <Button type="text" size="small" aria-label={`Forget ${entry.pattern}`} icon={<DeleteOutlined />} onClick={() => void forget(entry.pattern)} /> },
+          {
+            title: 'Also',
+            key: 'more',
+            ellipsis: true,
+            render: (_, entry) => (
+              <span className="soft">
+                {[
+                  entry.partName && `named ${entry.partName}`,
+                  entry.deal && (entry.deal.to === 'string-choir' ? 'string choir' : `${entry.deal.players} players`),
+                ]
+                  .filter(Boolean)
+                  .join(', ')}
+              </span>
+            ),
+          },
+          {
+            title: '',
+            key: 'forget',
+            width: 40,
+            render: (_, entry) => (
+              <Button
+                type="text"
+                size="small"
+                aria-label={`Forget ${entry.pattern}`}
+                icon={<DeleteOutlined />}
+                onClick={() => void forget(entry.pattern)}
+              />
+            ),
+          },
         ]}
       />
     </Drawer>

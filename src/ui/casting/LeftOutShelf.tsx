@@ -30,7 +30,12 @@ function LeftOut({ id, name, reason }: { id: string; name: string; reason: strin
       {name}
       <i>{reason}</i>
       {!empty && (
-        <Button type="link" size="small" aria-label={`Take in ${name}`} onClick={() => decide({ kind: 'takeIn', tracks: [id] })}>
+        <Button
+          type="link"
+          size="small"
+          aria-label={`Take in ${name}`}
+          onClick={() => decide({ kind: 'takeIn', tracks: [id] })}
+        >
           take in
         </Button>
       )}

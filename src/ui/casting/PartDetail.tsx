@@ -17,9 +17,11 @@ const NONE = 'none';
 function techniqueOptions(instrument: string) {
   const usual = usualTechniques(instrumentById(instrument).family);
   const ordered = [...usual, ...TECHNIQUES.filter((technique) => !usual.includes(technique))];
-  return [{ value: NONE, label: 'ordinary' }, ...ordered.map((technique) => ({ value: technique, label: techniqueName(technique) }))];
+  return [
+    { value: NONE, label: 'ordinary' },
+    ...ordered.map((technique) => ({ value: technique, label: techniqueName(technique) })),
+  ];
 }
-
 
 /** One part closely: what it is made of, how each track is played, its keyswitches, and where it stands. */
 export function PartDetail({ part, onClose, onDeal }: { part: PartSummary; onClose: () => void; onDeal: () => void }) {
@@ -50,10 +52,24 @@ export function PartDetail({ part, onClose, onDeal }: { part: PartSummary; onClo
         </Button>
         <Button type="text" size="small" aria-label="Close" icon={<CloseOutlined />} onClick={onClose} />
       </div>
-      <p className="soft">{track.by === 'you' ? 'Instrument chosen by you.' : track.by === 'house list' ? 'Instrument from your house list.' : candidate ? candidate.evidence.join(' · ') : 'Nothing in the file tells the instrument.'}</p>
+      <p className="soft">
+        {track.by === 'you'
+          ? 'Instrument chosen by you.'
+          : track.by === 'house list'
+            ? 'Instrument from your house list.'
+            : candidate
+              ? candidate.evidence.join(' · ')
+              : 'Nothing in the file tells the instrument.'}
+      </p>
       {instrument.section && !part.player && (
         <label className={styles.inline}>
-          <Switch size="small" checked={part.solo} onChange={(solo) => decide({ kind: 'setSolo', part: first, solo })} aria-label="Solo" /> {part.solo ? 'one player' : 'a section'}
+          <Switch
+            size="small"
+            checked={part.solo}
+            onChange={(solo) => decide({ kind: 'setSolo', part: first, solo })}
+            aria-label="Solo"
+          />{' '}
+          {part.solo ? 'one player' : 'a section'}
         </label>
       )}
       <ul className={styles.sources}>
@@ -66,7 +82,8 @@ export function PartDetail({ part, onClose, onDeal }: { part: PartSummary; onClo
 }
 
 function Source({ source, part }: { source: SourceSummary; part: PartSummary }) {
-  const name = useWorkspace((state) => state.opened!.survey.tracks.find((one) => one.id === source.track)?.name) || source.track;
+  const name =
+    useWorkspace((state) => state.opened!.survey.tracks.find((one) => one.id === source.track)?.name) || source.track;
   const ledger = useWorkspace((state) => state.ledger)!;
   const decide = useWorkspace((state) => state.decide);
   const options = techniqueOptions(part.instrument);
@@ -96,7 +113,16 @@ function Source({ source, part }: { source: SourceSummary; part: PartSummary }) 
         </Button>
       )}
       {!meanings && source.switches.length > 0 && (
-        <Button size="small" onClick={() => decide({ kind: 'setKeyswitches', track: source.track, meanings: source.switches.map((key) => ({ key, technique: NONE })) })}>
+        <Button
+          size="small"
+          onClick={() =>
+            decide({
+              kind: 'setKeyswitches',
+              track: source.track,
+              meanings: source.switches.map((key) => ({ key, technique: NONE })),
+            })
+          }
+        >
           Take out keyswitches {source.switches.map(keyInWords).join(', ')}
         </Button>
       )}
@@ -109,12 +135,25 @@ function Source({ source, part }: { source: SourceSummary; part: PartSummary }) 
             aria-label={`Meaning of keyswitch ${keyInWords(key)}`}
             value={meanings![key] ?? NONE}
             options={options}
-            onChange={(technique) => decide({ kind: 'setKeyswitches', track: source.track, meanings: keys.map((other) => ({ key: other, technique: other === key ? technique : meanings![other]! })) })}
+            onChange={(technique) =>
+              decide({
+                kind: 'setKeyswitches',
+                track: source.track,
+                meanings: keys.map((other) => ({
+                  key: other,
+                  technique: other === key ? technique : meanings![other]!,
+                })),
+              })
+            }
           />
         </label>
       ))}
       {keys.length > 0 && (
-        <Button size="small" type="text" onClick={() => decide({ kind: 'setKeyswitches', track: source.track, meanings: [] })}>
+        <Button
+          size="small"
+          type="text"
+          onClick={() => decide({ kind: 'setKeyswitches', track: source.track, meanings: [] })}
+        >
           They are notes
         </Button>
       )}
@@ -122,7 +161,14 @@ function Source({ source, part }: { source: SourceSummary; part: PartSummary }) 
   );
 }
 
-const CLEF_WORDS: Record<string, string> = { treble: 'treble', bass: 'bass', alto: 'alto', tenor: 'tenor', percussion: 'percussion', 'treble-8vb': 'treble, octave down' };
+const CLEF_WORDS: Record<string, string> = {
+  treble: 'treble',
+  bass: 'bass',
+  alto: 'alto',
+  tenor: 'tenor',
+  percussion: 'percussion',
+  'treble-8vb': 'treble, octave down',
+};
 
 function writtenInWords(id: string): string {
   const { clefs, transposition } = instrumentById(id);

@@ -55,13 +55,27 @@ export function PartTable({ marked, onMark, chosen, onChoose }: Props) {
             title: 'Part',
             key: 'part',
             width: 180,
-            render: (_, part) => <Text key={part.name} label={`Name of the part ${part.name}`} value={part.name} onCommit={(name) => decide({ kind: 'renamePart', part: part.id, name })} />,
+            render: (_, part) => (
+              <Text
+                key={part.name}
+                label={`Name of the part ${part.name}`}
+                value={part.name}
+                onCommit={(name) => decide({ kind: 'renamePart', part: part.id, name })}
+              />
+            ),
           },
           {
             title: 'Short',
             key: 'short',
             width: 96,
-            render: (_, part) => <Text key={part.abbreviation} label={`Abbreviation of ${part.name}`} value={part.abbreviation} onCommit={(abbreviation) => decide({ kind: 'abbreviatePart', part: part.id, abbreviation })} />,
+            render: (_, part) => (
+              <Text
+                key={part.abbreviation}
+                label={`Abbreviation of ${part.name}`}
+                value={part.abbreviation}
+                onCommit={(abbreviation) => decide({ kind: 'abbreviatePart', part: part.id, abbreviation })}
+              />
+            ),
           },
           {
             title: 'Instrument',
@@ -69,7 +83,11 @@ export function PartTable({ marked, onMark, chosen, onChoose }: Props) {
             width: 190,
             render: (_, part) => (
               <span onClick={(event) => event.stopPropagation()}>
-                <InstrumentSelect value={part.instrument} label={`Instrument of ${part.name}`} onChange={(instrument) => decide({ kind: 'assignInstrument', tracks: part.tracks, instrument })} />
+                <InstrumentSelect
+                  value={part.instrument}
+                  label={`Instrument of ${part.name}`}
+                  onChange={(instrument) => decide({ kind: 'assignInstrument', tracks: part.tracks, instrument })}
+                />
               </span>
             ),
           },
@@ -104,7 +122,13 @@ function Text({ value, label, onCommit }: { value: string; label: string; onComm
 function MoveHandle({ part }: { part: PartSummary }) {
   const { setNodeRef, listeners, transform, isDragging } = useDraggable({ id: `part/${part.id}` });
   return (
-    <span ref={setNodeRef} {...listeners} className={styles.handle} title="Drag onto another part to stand above it" style={dragged(transform, isDragging)}>
+    <span
+      ref={setNodeRef}
+      {...listeners}
+      className={styles.handle}
+      title="Drag onto another part to stand above it"
+      style={dragged(transform, isDragging)}
+    >
       <HolderOutlined />
     </span>
   );
@@ -124,12 +148,21 @@ function TracksOfPart({ part }: { part: PartSummary }) {
 
 function TrackChip({ id, part }: { id: string; part: PartSummary }) {
   const survey = useWorkspace((state) => state.opened!.survey);
-  const { setNodeRef, listeners, transform, isDragging } = useDraggable({ id: `track/${id}`, disabled: part.player !== null && part.player.number > 1 });
+  const { setNodeRef, listeners, transform, isDragging } = useDraggable({
+    id: `track/${id}`,
+    disabled: part.player !== null && part.player.number > 1,
+  });
   const track = useMemo(() => survey.tracks.find((one) => one.id === id), [survey, id]);
   const source = part.sources.find((one) => one.track === id);
   const name = track?.name || `Track ${(track?.index ?? 0) + 1}, no name`;
   return (
-    <span ref={setNodeRef} {...listeners} className={styles.chip} style={dragged(transform, isDragging)} title={`${name}: drag onto another part to gather`}>
+    <span
+      ref={setNodeRef}
+      {...listeners}
+      className={styles.chip}
+      style={dragged(transform, isDragging)}
+      title={`${name}: drag onto another part to gather`}
+    >
       {name}
       {part.tracks.length > 1 && source?.technique && <i>{techniqueName(source.technique)}</i>}
       {source?.staff && <i>{source.staff === 1 ? 'upper staff' : 'lower staff'}</i>}
@@ -143,17 +176,27 @@ function TrackChip({ id, part }: { id: string; part: PartSummary }) {
 }
 
 export function dragged(transform: { x: number; y: number } | null, active: boolean): React.CSSProperties | undefined {
-  return transform ? { transform: `translate(${transform.x}px, ${transform.y}px)`, zIndex: active ? 10 : undefined, position: 'relative' } : undefined;
+  return transform
+    ? {
+        transform: `translate(${transform.x}px, ${transform.y}px)`,
+        zIndex: active ? 10 : undefined,
+        position: 'relative',
+      }
+    : undefined;
 }
 
 function Sure({ part }: { part: PartSummary }) {
   const track = useWorkspace((state) => state.summary!.tracks.find((one) => one.id === part.tracks[0]))!;
-  const evidence = track.recognition.candidates.find(({ instrument }) => instrument === part.instrument)?.evidence.join(' · ');
+  const evidence = track.recognition.candidates
+    .find(({ instrument }) => instrument === part.instrument)
+    ?.evidence.join(' · ');
   if (track.by === 'you') return <Tooltip title="Chosen by you">chosen</Tooltip>;
   if (track.by === 'house list') return <Tooltip title="From your house list">house list</Tooltip>;
   return (
     <Tooltip title={evidence ?? 'Nothing in the file tells'}>
-      <span className={track.confidence < 0.6 ? styles.doubt : undefined}>{track.confidence === 0 ? 'unknown' : percent(track.confidence)}</span>
+      <span className={track.confidence < 0.6 ? styles.doubt : undefined}>
+        {track.confidence === 0 ? 'unknown' : percent(track.confidence)}
+      </span>
     </Tooltip>
   );
 }

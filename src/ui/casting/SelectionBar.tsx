@@ -18,7 +18,12 @@ export function SelectionBar({ marked, onClear }: { marked: string[]; onClear: (
     <>
       <span className="soft">{marked.length} marked:</span>
       <span style={{ width: 170 }}>
-        <InstrumentSelect value={undefined} placeholder="write for …" label="Instrument of the marked parts" onChange={(instrument) => done(() => decide({ kind: 'assignInstrument', tracks, instrument }))()} />
+        <InstrumentSelect
+          value={undefined}
+          placeholder="write for …"
+          label="Instrument of the marked parts"
+          onChange={(instrument) => done(() => decide({ kind: 'assignInstrument', tracks, instrument }))()}
+        />
       </span>
       <Button size="small" disabled={tracks.length < 2} onClick={done(() => decide({ kind: 'gather', tracks }))}>
         Gather into one part

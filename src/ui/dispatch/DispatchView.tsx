@@ -20,7 +20,11 @@ export function DispatchView() {
   const busy = useWorkspace((state) => state.progress !== null || state.stale);
   const [concert, setConcert] = useState(false);
   const open = openQueries(summary, ledger).length;
-  const suggestions = summary.parts.reduce((sum, { report: { marks } }) => sum + MARK_CLASSES.reduce((some, mark) => some + marks.found[mark] - marks.taken[mark], 0), 0);
+  const suggestions = summary.parts.reduce(
+    (sum, { report: { marks } }) =>
+      sum + MARK_CLASSES.reduce((some, mark) => some + marks.found[mark] - marks.taken[mark], 0),
+    0,
+  );
   // A first track without notes that carries the tempo is not missing anywhere.
   const conductor = opened.survey.tracks.find((track) => track.index === 0 && track.notes === 0)?.id;
   const out = summary.tracks.filter((track) => track.leftOut && track.id !== conductor);
@@ -34,13 +38,26 @@ export function DispatchView() {
     <div className={styles.sheet}>
       <h1>{summary.title || job.name}</h1>
       <p className="soft">
-        {count(summary.parts.length, 'part', 'parts')}, {count(summary.bars.length, 'bar', 'bars')}, {clock(opened.facts.durationSeconds)}, {summary.keys.map((key) => keyName(key)).join(' → ')}
+        {count(summary.parts.length, 'part', 'parts')}, {count(summary.bars.length, 'bar', 'bars')},{' '}
+        {clock(opened.facts.durationSeconds)}, {summary.keys.map((key) => keyName(key)).join(' → ')}
       </p>
       <section className={styles.choice}>
         <div>
           <h2>Score for a notation program</h2>
-          <p>MusicXML 3.0: names, clefs, transposition, sounds, tempo and meter changes, markers, marks that were taken; no layout, the target program lays out better.</p>
-          <Segmented<boolean> size="small" aria-label="Pitch of the score" value={concert} onChange={setConcert} options={[{ value: false, label: 'As players read' }, { value: true, label: 'Concert pitch' }]} />
+          <p>
+            MusicXML 3.0: names, clefs, transposition, sounds, tempo and meter changes, markers, marks that were taken;
+            no layout, the target program lays out better.
+          </p>
+          <Segmented<boolean>
+            size="small"
+            aria-label="Pitch of the score"
+            value={concert}
+            onChange={setConcert}
+            options={[
+              { value: false, label: 'As players read' },
+              { value: true, label: 'Concert pitch' },
+            ]}
+          />
         </div>
         <div className={styles.buttons}>
           <Button type="primary" icon={<DownloadOutlined />} disabled={busy} onClick={() => void send('musicxml')}>
@@ -55,11 +72,25 @@ export function DispatchView() {
         <h2>Before it goes out</h2>
         <ul className={styles.list}>
           <li>{summary.audit}</li>
-          <li>{open === 0 ? 'No query is open.' : `${count(open, 'query is', 'queries are')} still open; the score goes out as the engine decided there.`}</li>
-          {suggestions > 0 && <li>{count(suggestions, 'suggested mark stays', 'suggested marks stay')} behind: only what was taken on the Page goes out.</li>}
-          <li>{leftOut === 0 ? 'Every track with notes is in the score.' : `${count(leftOut, 'track is', 'tracks are')} left out: ${out.map((track) => `“${track.name || track.id}” (${track.reason})`).join(', ')}.`}</li>
           <li>
-            The original, {job.originals[0]!.fileName} ({bytesInWords(job.originals[0]!.size)}), is unchanged: SHA-256 <span className="mono">{job.originals[0]!.sha256.slice(0, 16)}…</span>
+            {open === 0
+              ? 'No query is open.'
+              : `${count(open, 'query is', 'queries are')} still open; the score goes out as the engine decided there.`}
+          </li>
+          {suggestions > 0 && (
+            <li>
+              {count(suggestions, 'suggested mark stays', 'suggested marks stay')} behind: only what was taken on the
+              Page goes out.
+            </li>
+          )}
+          <li>
+            {leftOut === 0
+              ? 'Every track with notes is in the score.'
+              : `${count(leftOut, 'track is', 'tracks are')} left out: ${out.map((track) => `“${track.name || track.id}” (${track.reason})`).join(', ')}.`}
+          </li>
+          <li>
+            The original, {job.originals[0]!.fileName} ({bytesInWords(job.originals[0]!.size)}), is unchanged: SHA-256{' '}
+            <span className="mono">{job.originals[0]!.sha256.slice(0, 16)}…</span>
           </li>
         </ul>
       </section>

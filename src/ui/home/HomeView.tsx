@@ -1,13 +1,29 @@
 'use client';
 
-import { CopyOutlined, DeleteOutlined, EditOutlined, InboxOutlined, MoonOutlined, SaveOutlined, SunOutlined } from '@ant-design/icons';
+import {
+  CopyOutlined,
+  DeleteOutlined,
+  EditOutlined,
+  InboxOutlined,
+  MoonOutlined,
+  SaveOutlined,
+  SunOutlined,
+} from '@ant-design/icons';
 import { Alert, App, Button, Empty, Input, Table, Tooltip, Upload } from 'antd';
 import { useLiveQuery } from 'dexie-react-hooks';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
 import { database, type JobRecord } from '@/storage/schema';
-import { archiveOf, clearUnusedOriginals, deleteJob, duplicateJob, importArchive, renameJob, restoreJob } from '@/storage/jobs';
+import {
+  archiveOf,
+  clearUnusedOriginals,
+  deleteJob,
+  duplicateJob,
+  importArchive,
+  renameJob,
+  restoreJob,
+} from '@/storage/jobs';
 import { useMode } from '../providers';
 import { download } from '../shared/download';
 import { receive, receivedFile, sentence } from '../shared/receive';
@@ -27,7 +43,9 @@ export function HomeView() {
   const [search, setSearch] = useState('');
 
   useEffect(() => {
-    void clearUnusedOriginals().then(ensureDemo).catch((error) => setFailure(sentence(error)));
+    void clearUnusedOriginals()
+      .then(ensureDemo)
+      .catch((error) => setFailure(sentence(error)));
   }, []);
 
   async function take(file: File) {
@@ -76,7 +94,11 @@ export function HomeView() {
     });
   }
 
-  const shown = jobs?.filter((job) => `${job.name} ${job.originals.map((original) => original.fileName).join(' ')}`.toLowerCase().includes(search.toLowerCase()));
+  const shown = jobs?.filter((job) =>
+    `${job.name} ${job.originals.map((original) => original.fileName).join(' ')}`
+      .toLowerCase()
+      .includes(search.toLowerCase()),
+  );
 
   return (
     <main className={styles.home}>
@@ -86,36 +108,62 @@ export function HomeView() {
           <p className={styles.motto}>Between the sequencer and the stands, with every decision in the open.</p>
         </div>
         <Tooltip title={mode === 'light' ? 'Dark' : 'Light'}>
-          <Button type="text" aria-label={mode === 'light' ? 'Switch to the dark theme' : 'Switch to the light theme'} icon={mode === 'light' ? <MoonOutlined /> : <SunOutlined />} onClick={() => setMode(mode === 'light' ? 'dark' : 'light')} />
+          <Button
+            type="text"
+            aria-label={mode === 'light' ? 'Switch to the dark theme' : 'Switch to the light theme'}
+            icon={mode === 'light' ? <MoonOutlined /> : <SunOutlined />}
+            onClick={() => setMode(mode === 'light' ? 'dark' : 'light')}
+          />
         </Tooltip>
       </header>
 
       <div className={styles.drop}>
         <Upload.Dragger
-        accept=".mid,.midi,.smf,.kar,.rmi,.musicxml,.mxl,.xml,.zip"
-        showUploadList={false}
-        multiple={false}
-        disabled={busy !== null}
-        beforeUpload={(file) => {
-          void take(file);
-          return false;
-        }}
-      >
-        <p className={styles.dropIcon}>
-          <InboxOutlined />
-        </p>
-        <p className={styles.dropWords}>{busy ? `Reading ${busy} …` : 'Drop a MIDI file or a MusicXML score here, or click to choose one'}</p>
-        <p className="soft">MIDI becomes a score, a score becomes clean MIDI; the archive of a job opens again. Everything stays in this browser, and the original is never changed.</p>
+          accept=".mid,.midi,.smf,.kar,.rmi,.musicxml,.mxl,.xml,.zip"
+          showUploadList={false}
+          multiple={false}
+          disabled={busy !== null}
+          beforeUpload={(file) => {
+            void take(file);
+            return false;
+          }}
+        >
+          <p className={styles.dropIcon}>
+            <InboxOutlined />
+          </p>
+          <p className={styles.dropWords}>
+            {busy ? `Reading ${busy} …` : 'Drop a MIDI file or a MusicXML score here, or click to choose one'}
+          </p>
+          <p className="soft">
+            MIDI becomes a score, a score becomes clean MIDI; the archive of a job opens again. Everything stays in this
+            browser, and the original is never changed.
+          </p>
         </Upload.Dragger>
       </div>
 
-      {failure && <Alert className={styles.failure} type="error" showIcon closable={{ onClose: () => setFailure(null) }} title={failure} description="Your other jobs are untouched." />}
+      {failure && (
+        <Alert
+          className={styles.failure}
+          type="error"
+          showIcon
+          closable={{ onClose: () => setFailure(null) }}
+          title={failure}
+          description="Your other jobs are untouched."
+        />
+      )}
 
       <section aria-label="Jobs">
         <div className={styles.listHead}>
           <h2>Jobs</h2>
           <div className={styles.search}>
-            <Input size="small" placeholder="Find a job" aria-label="Find a job" allowClear value={search} onChange={(event) => setSearch(event.target.value)} />
+            <Input
+              size="small"
+              placeholder="Find a job"
+              aria-label="Find a job"
+              allowClear
+              value={search}
+              onChange={(event) => setSearch(event.target.value)}
+            />
           </div>
         </div>
         <Table<JobRecord>
@@ -124,11 +172,39 @@ export function HomeView() {
           pagination={false}
           loading={jobs === undefined}
           dataSource={shown}
-          locale={{ emptyText: <Empty image={Empty.PRESENTED_IMAGE_SIMPLE} description={search ? 'No job has these words in its name.' : 'No jobs yet. Drop a file above.'} /> }}
+          locale={{
+            emptyText: (
+              <Empty
+                image={Empty.PRESENTED_IMAGE_SIMPLE}
+                description={search ? 'No job has these words in its name.' : 'No jobs yet. Drop a file above.'}
+              />
+            ),
+          }}
           columns={[
             { title: 'Job', key: 'name', render: (_, job) => <JobName job={job} /> },
-            { title: 'Original', key: 'original', responsive: ['md'], render: (_, job) => <span className="soft">{job.originals.map((original) => `${original.fileName} (${bytesInWords(original.size)})`).join(', ')}</span> },
-            { title: 'Queries', key: 'queries', width: 110, render: (_, job) => (job.openQueries === null ? <span className="soft">not opened</span> : job.openQueries === 0 ? 'none' : count(job.openQueries, 'open', 'open')) },
+            {
+              title: 'Original',
+              key: 'original',
+              responsive: ['md'],
+              render: (_, job) => (
+                <span className="soft">
+                  {job.originals.map((original) => `${original.fileName} (${bytesInWords(original.size)})`).join(', ')}
+                </span>
+              ),
+            },
+            {
+              title: 'Queries',
+              key: 'queries',
+              width: 110,
+              render: (_, job) =>
+                job.openQueries === null ? (
+                  <span className="soft">not opened</span>
+                ) : job.openQueries === 0 ? (
+                  'none'
+                ) : (
+                  count(job.openQueries, 'open', 'open')
+                ),
+            },
             { title: 'Changed', key: 'changed', width: 120, render: (_, job) => <Changed at={job.changedAt} /> },
             {
               title: '',
@@ -137,13 +213,31 @@ export function HomeView() {
               render: (_, job) => (
                 <span className={styles.actions}>
                   <Tooltip title="Save archive">
-                    <Button type="text" size="small" aria-label={`Save archive of ${job.name}`} icon={<SaveOutlined />} onClick={() => void attempt(() => saveArchive(job.id))} />
+                    <Button
+                      type="text"
+                      size="small"
+                      aria-label={`Save archive of ${job.name}`}
+                      icon={<SaveOutlined />}
+                      onClick={() => void attempt(() => saveArchive(job.id))}
+                    />
                   </Tooltip>
                   <Tooltip title="Duplicate">
-                    <Button type="text" size="small" aria-label={`Duplicate ${job.name}`} icon={<CopyOutlined />} onClick={() => void attempt(() => duplicateJob(job.id))} />
+                    <Button
+                      type="text"
+                      size="small"
+                      aria-label={`Duplicate ${job.name}`}
+                      icon={<CopyOutlined />}
+                      onClick={() => void attempt(() => duplicateJob(job.id))}
+                    />
                   </Tooltip>
                   <Tooltip title="Delete">
-                    <Button type="text" size="small" aria-label={`Delete ${job.name}`} icon={<DeleteOutlined />} onClick={() => void remove(job)} />
+                    <Button
+                      type="text"
+                      size="small"
+                      aria-label={`Delete ${job.name}`}
+                      icon={<DeleteOutlined />}
+                      onClick={() => void remove(job)}
+                    />
                   </Tooltip>
                 </span>
               ),
@@ -177,11 +271,20 @@ function JobName({ job }: { job: JobRecord }) {
   if (!editing) {
     return (
       <span>
-        <Link className={styles.jobLink} href={`/job/${job.id}/${job.direction === 'to-sequencer' ? 'intake' : 'rhythm'}`}>
+        <Link
+          className={styles.jobLink}
+          href={`/job/${job.id}/${job.direction === 'to-sequencer' ? 'intake' : 'rhythm'}`}
+        >
           {job.name}
         </Link>
         {job.demo && <span className={styles.demo}>demo</span>}
-        <Button type="text" size="small" aria-label={`Rename ${job.name}`} icon={<EditOutlined />} onClick={() => setEditing(true)} />
+        <Button
+          type="text"
+          size="small"
+          aria-label={`Rename ${job.name}`}
+          icon={<EditOutlined />}
+          onClick={() => setEditing(true)}
+        />
       </span>
     );
   }

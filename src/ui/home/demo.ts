@@ -11,7 +11,10 @@ export async function ensureDemo(): Promise<void> {
   try {
     const response = await fetch(`/demo/${DEMO_FILE}`);
     if (!response.ok) throw new Error(`The demo file could not be loaded (${response.status}).`);
-    await receive({ fileName: DEMO_FILE, bytes: new Uint8Array(await response.arrayBuffer()) }, { demo: true, name: 'The Clockmaker’s Goose, cue 3' });
+    await receive(
+      { fileName: DEMO_FILE, bytes: new Uint8Array(await response.arrayBuffer()) },
+      { demo: true, name: 'The Clockmaker’s Goose, cue 3' },
+    );
   } catch (error) {
     localStorage.removeItem(SEEN);
     throw error;

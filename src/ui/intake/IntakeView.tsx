@@ -19,9 +19,19 @@ export function IntakeView() {
   return (
     <div className={styles.view}>
       <div className={styles.head}>
-        <Segmented<'tracks' | 'file'> size="small" value={side} onChange={setSide} options={[{ value: 'tracks', label: 'Tracks' }, { value: 'file', label: 'The file' }]} />
+        <Segmented<'tracks' | 'file'>
+          size="small"
+          value={side}
+          onChange={setSide}
+          options={[
+            { value: 'tracks', label: 'Tracks' },
+            { value: 'file', label: 'The file' },
+          ]}
+        />
         <span className="soft">
-          {job.originals[0]!.fileName}: type {facts.format}, {facts.resolution}, {count(facts.trackChunks, 'track', 'tracks')}, {count(facts.bars, 'bar', 'bars')}, {clock(facts.durationSeconds)}, {bytesInWords(facts.size)}
+          {job.originals[0]!.fileName}: type {facts.format}, {facts.resolution},{' '}
+          {count(facts.trackChunks, 'track', 'tracks')}, {count(facts.bars, 'bar', 'bars')},{' '}
+          {clock(facts.durationSeconds)}, {bytesInWords(facts.size)}
         </span>
       </div>
       <Originals />

@@ -28,7 +28,15 @@ export function PianoRoll({ detail, bars }: { detail: TrackDetail; bars: readonl
     };
   }, [detail, bars, mode]);
 
-  return <canvas ref={canvas} className={styles.roll} style={{ height: HEIGHT + VELOCITY_HEIGHT }} role="img" aria-label={`Piano roll with ${detail.notes.length} notes`} />;
+  return (
+    <canvas
+      ref={canvas}
+      className={styles.roll}
+      style={{ height: HEIGHT + VELOCITY_HEIGHT }}
+      role="img"
+      aria-label={`Piano roll with ${detail.notes.length} notes`}
+    />
+  );
 }
 
 function paint(canvas: HTMLCanvasElement, { notes }: TrackDetail, bars: readonly Bar[]): void {
@@ -53,7 +61,19 @@ function paint(canvas: HTMLCanvasElement, { notes }: TrackDetail, bars: readonly
   const high = notes.reduce((most, note) => Math.max(most, note.key), 0) + 1;
   const rowHeight = HEIGHT / Math.max(8, high - low + 1);
   context.fillStyle = colour('--saffron');
-  for (const note of notes) context.fillRect(x(note.start), HEIGHT - (note.key - low + 1) * rowHeight, Math.max(1, x(note.end) - x(note.start)), Math.max(1.5, rowHeight - 0.5));
+  for (const note of notes)
+    context.fillRect(
+      x(note.start),
+      HEIGHT - (note.key - low + 1) * rowHeight,
+      Math.max(1, x(note.end) - x(note.start)),
+      Math.max(1.5, rowHeight - 0.5),
+    );
   context.fillStyle = colour('--ink-soft');
-  for (const note of notes) context.fillRect(x(note.start), HEIGHT + VELOCITY_HEIGHT * (1 - note.velocity / 127), 1, (VELOCITY_HEIGHT * note.velocity) / 127);
+  for (const note of notes)
+    context.fillRect(
+      x(note.start),
+      HEIGHT + VELOCITY_HEIGHT * (1 - note.velocity / 127),
+      1,
+      (VELOCITY_HEIGHT * note.velocity) / 127,
+    );
 }

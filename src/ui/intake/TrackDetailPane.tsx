@@ -14,7 +14,20 @@ import { PianoRoll } from './PianoRoll';
 import pane from '../shared/pane.module.css';
 import styles from './intake.module.css';
 
-const CONTROLLER_NAMES: Record<number, string> = { 0: 'bank', 1: 'modulation', 7: 'channel volume', 10: 'pan', 11: 'expression', 32: 'bank, fine', 64: 'sustain', 91: 'reverb send', 93: 'chorus send', 120: 'all sound off', 121: 'reset all controllers', 123: 'all notes off' };
+const CONTROLLER_NAMES: Record<number, string> = {
+  0: 'bank',
+  1: 'modulation',
+  7: 'channel volume',
+  10: 'pan',
+  11: 'expression',
+  32: 'bank, fine',
+  64: 'sustain',
+  91: 'reverb send',
+  93: 'chorus send',
+  120: 'all sound off',
+  121: 'reset all controllers',
+  123: 'all notes off',
+};
 
 /** One track close up: its notes over the whole piece, its controllers, what the name was taken to mean. */
 export function TrackDetailPane({ track, onClose }: { track: string; onClose: () => void }) {
@@ -44,10 +57,12 @@ export function TrackDetailPane({ track, onClose }: { track: string; onClose: ()
         <h2>{survey.name || `Track ${survey.index + 1}`}</h2>
         <span className={`soft ${pane.grow}`}>
           {count(survey.notes, 'note', 'notes')}
-          {survey.firstBar !== null && `, bars ${survey.firstBar}–${survey.lastBar}, sounding ${percent(survey.soundingShare)} of the time`}
+          {survey.firstBar !== null &&
+            `, bars ${survey.firstBar}–${survey.lastBar}, sounding ${percent(survey.soundingShare)} of the time`}
           {survey.maxAtOnce > 1 && `, up to ${survey.maxAtOnce} at once`}
           {survey.velocity && `, velocity ${survey.velocity.lowest}–${survey.velocity.highest}`}
-          {survey.notes > 0 && `, on eighths ${percent(survey.onGrid.eighths)}, sixteenths ${percent(survey.onGrid.sixteenths)}, triplets ${percent(survey.onGrid.triplets)}`}
+          {survey.notes > 0 &&
+            `, on eighths ${percent(survey.onGrid.eighths)}, sixteenths ${percent(survey.onGrid.sixteenths)}, triplets ${percent(survey.onGrid.triplets)}`}
         </span>
         <Button type="text" size="small" aria-label="Close" icon={<CloseOutlined />} onClick={onClose} />
       </header>
@@ -61,20 +76,35 @@ export function TrackDetailPane({ track, onClose }: { track: string; onClose: ()
             return (
               <figure key={controller}>
                 <figcaption>
-                  <b>{controller}</b> {CONTROLLER_NAMES[controller] ?? ''} <span className="soft">{count(fact.count, 'event', 'events')}, {fact.lowest === fact.highest ? fact.lowest : `${fact.lowest}–${fact.highest}`}</span>
+                  <b>{controller}</b> {CONTROLLER_NAMES[controller] ?? ''}{' '}
+                  <span className="soft">
+                    {count(fact.count, 'event', 'events')},{' '}
+                    {fact.lowest === fact.highest ? fact.lowest : `${fact.lowest}–${fact.highest}`}
+                  </span>
                 </figcaption>
                 <ResponsiveContainer width="100%" height={64}>
                   <LineChart data={points} margin={{ top: 4, right: 4, bottom: 0, left: 0 }}>
                     <XAxis dataKey="at" type="number" domain={[0, end]} hide />
                     <YAxis domain={[0, 127]} hide />
-                    <Tooltip labelFormatter={(at) => `bar ${barOf(Number(at))}`} formatter={(value) => [value, 'value']} />
-                    <Line type="stepAfter" dataKey="value" stroke="var(--saffron)" dot={points.length < 40 ? { r: 1.5 } : false} isAnimationActive={false} />
+                    <Tooltip
+                      labelFormatter={(at) => `bar ${barOf(Number(at))}`}
+                      formatter={(value) => [value, 'value']}
+                    />
+                    <Line
+                      type="stepAfter"
+                      dataKey="value"
+                      stroke="var(--saffron)"
+                      dot={points.length < 40 ? { r: 1.5 } : false}
+                      isAnimationActive={false}
+                    />
                   </LineChart>
                 </ResponsiveContainer>
               </figure>
             );
           })}
-          {survey.keyswitches.length > 0 && <p>Perhaps keyswitches: {survey.keyswitches.map(keyInWords).join(', ')}.</p>}
+          {survey.keyswitches.length > 0 && (
+            <p>Perhaps keyswitches: {survey.keyswitches.map(keyInWords).join(', ')}.</p>
+          )}
         </div>
       )}
     </section>

@@ -31,7 +31,15 @@ interface Row extends TrackSurvey {
 }
 
 /** The tracks as they arrived; a tick takes one in or leaves it out, nothing is ever deleted. */
-export function TrackTable({ chosen, onChoose, compact }: { chosen: string | null; onChoose: (id: string) => void; compact: boolean }) {
+export function TrackTable({
+  chosen,
+  onChoose,
+  compact,
+}: {
+  chosen: string | null;
+  onChoose: (id: string) => void;
+  compact: boolean;
+}) {
   const survey = useWorkspace((state) => state.opened!.survey);
   const cast = useWorkspace((state) => state.summary!.tracks);
   const ledger = useWorkspace((state) => state.ledger)!;
@@ -56,7 +64,12 @@ export function TrackTable({ chosen, onChoose, compact }: { chosen: string | nul
     return survey.tracks.map((track): Row => {
       const one = byId.get(track.id)!;
       const known = one.confidence >= SURE_ENOUGH;
-      return { ...track, leftOut: track.notes === 0 || (leftOut[track.id] ?? house[track.id]?.leftOut ?? false), family: known ? one.instrument.family : 'other', instrumentName: known ? instrumentById(one.instrument.id).names.en : '' };
+      return {
+        ...track,
+        leftOut: track.notes === 0 || (leftOut[track.id] ?? house[track.id]?.leftOut ?? false),
+        family: known ? one.instrument.family : 'other',
+        instrumentName: known ? instrumentById(one.instrument.id).names.en : '',
+      };
     });
   }, [survey, cast, ledger]);
   const families = [...new Set(rows.map((row) => row.family))];
@@ -64,7 +77,8 @@ export function TrackTable({ chosen, onChoose, compact }: { chosen: string | nul
     (row) =>
       `${row.name} ${row.instrumentName}`.toLowerCase().includes(text.toLowerCase()) &&
       (family === 'all' || row.family === family) &&
-      (state === 'all' || (state === 'leftOut' ? row.leftOut : state === 'music' ? row.notes > 0 : row.state === state)),
+      (state === 'all' ||
+        (state === 'leftOut' ? row.leftOut : state === 'music' ? row.notes > 0 : row.state === state)),
   );
   const markedRows = marked.map(String).filter((id) => rows.some((row) => row.id === id && row.notes > 0));
   const take = (ids: string[], on: boolean) => {
@@ -74,9 +88,31 @@ export function TrackTable({ chosen, onChoose, compact }: { chosen: string | nul
   return (
     <section className={styles.tracks} data-compact={compact || undefined}>
       <div className={styles.filters}>
-        <Input allowClear size="small" placeholder="Filter by name or instrument" aria-label="Filter tracks" value={text} onChange={(event) => setText(event.target.value)} style={{ width: 220 }} />
-        <Select size="small" aria-label="State" value={state} onChange={setState} options={STATES} style={{ width: 130 }} />
-        <Select size="small" aria-label="Family" value={family} onChange={setFamily} style={{ width: 130 }} options={[{ value: 'all', label: 'Every family' }, ...families.map((name) => ({ value: name, label: name }))]} />
+        <Input
+          allowClear
+          size="small"
+          placeholder="Filter by name or instrument"
+          aria-label="Filter tracks"
+          value={text}
+          onChange={(event) => setText(event.target.value)}
+          style={{ width: 220 }}
+        />
+        <Select
+          size="small"
+          aria-label="State"
+          value={state}
+          onChange={setState}
+          options={STATES}
+          style={{ width: 130 }}
+        />
+        <Select
+          size="small"
+          aria-label="Family"
+          value={family}
+          onChange={setFamily}
+          style={{ width: 130 }}
+          options={[{ value: 'all', label: 'Every family' }, ...families.map((name) => ({ value: name, label: name }))]}
+        />
         <span className="soft">
           {shown.length} of {rows.length}
         </span>
@@ -106,7 +142,9 @@ export function TrackTable({ chosen, onChoose, compact }: { chosen: string | nul
           rowSelection={{ selectedRowKeys: marked, onChange: setMarked, columnWidth: 34 }}
           rowClassName={(row) => (row.id === chosen ? styles.chosen! : row.leftOut ? styles.leftOut! : '')}
           onRow={(row) => ({ onClick: () => onChoose(row.id) })}
-          locale={{ emptyText: <Empty image={Empty.PRESENTED_IMAGE_SIMPLE} description="No track fits these filters." /> }}
+          locale={{
+            emptyText: <Empty image={Empty.PRESENTED_IMAGE_SIMPLE} description="No track fits these filters." />,
+          }}
         />
       </div>
     </section>
@@ -121,13 +159,38 @@ function columns(take: (ids: string[], on: boolean) => void): TableProps<Row>['c
       width: 38,
       render: (_, row) => (
         <span onClick={(event) => event.stopPropagation()}>
-          <Checkbox checked={!row.leftOut} disabled={row.notes === 0} aria-label={`${row.name || row.id} in the score`} onChange={(event) => take([row.id], event.target.checked)} />
+          <Checkbox
+            checked={!row.leftOut}
+            disabled={row.notes === 0}
+            aria-label={`${row.name || row.id} in the score`}
+            onChange={(event) => take([row.id], event.target.checked)}
+          />
         </span>
       ),
     },
-    { title: '№', key: 'index', width: 44, sorter: (a, b) => a.index - b.index, render: (_, row) => <span className="mono">{trackNumber(row.id, row.index)}</span> },
-    { title: 'Name', key: 'name', width: 160, ellipsis: true, sorter: (a, b) => a.name.localeCompare(b.name), render: (_, row) => row.name || <span className="soft">no name</span> },
-    { title: 'Looks like', key: 'instrument', width: 130, ellipsis: true, sorter: (a, b) => a.instrumentName.localeCompare(b.instrumentName), render: (_, row) => (row.notes === 0 ? '' : row.instrumentName || <span className={styles.unsure}>unknown</span>) },
+    {
+      title: '№',
+      key: 'index',
+      width: 44,
+      sorter: (a, b) => a.index - b.index,
+      render: (_, row) => <span className="mono">{trackNumber(row.id, row.index)}</span>,
+    },
+    {
+      title: 'Name',
+      key: 'name',
+      width: 160,
+      ellipsis: true,
+      sorter: (a, b) => a.name.localeCompare(b.name),
+      render: (_, row) => row.name || <span className="soft">no name</span>,
+    },
+    {
+      title: 'Looks like',
+      key: 'instrument',
+      width: 130,
+      ellipsis: true,
+      sorter: (a, b) => a.instrumentName.localeCompare(b.instrumentName),
+      render: (_, row) => (row.notes === 0 ? '' : row.instrumentName || <span className={styles.unsure}>unknown</span>),
+    },
     {
       title: 'Ch.',
       key: 'channel',
@@ -135,12 +198,45 @@ function columns(take: (ids: string[], on: boolean) => void): TableProps<Row>['c
       sorter: (a, b) => (a.channels[0] ?? 0) - (b.channels[0] ?? 0),
       render: (_, row) => <span className="mono">{row.channels.join(', ')}</span>,
     },
-    { title: 'Notes', key: 'notes', width: 82, align: 'right', sorter: (a, b) => a.notes - b.notes, render: (_, row) => <span className="mono">{row.notes}</span> },
-    { title: 'Range', key: 'range', width: 92, sorter: (a, b) => (a.lowest ?? 0) - (b.lowest ?? 0), render: (_, row) => (row.lowest === null ? '' : row.percussion ? 'keys' : `${keyInWords(row.lowest)}–${keyInWords(row.highest!)}`) },
+    {
+      title: 'Notes',
+      key: 'notes',
+      width: 82,
+      align: 'right',
+      sorter: (a, b) => a.notes - b.notes,
+      render: (_, row) => <span className="mono">{row.notes}</span>,
+    },
+    {
+      title: 'Range',
+      key: 'range',
+      width: 92,
+      sorter: (a, b) => (a.lowest ?? 0) - (b.lowest ?? 0),
+      render: (_, row) =>
+        row.lowest === null ? '' : row.percussion ? 'keys' : `${keyInWords(row.lowest)}–${keyInWords(row.highest!)}`,
+    },
     { title: 'When it plays', key: 'density', width: 150, render: (_, row) => <Density density={row.density} /> },
-    { title: 'What stands out', key: 'state', width: 200, ellipsis: true, render: (_, row) => <span className="soft">{remarks(row)}</span> },
-    { title: 'At once', key: 'most', width: 90, align: 'right', sorter: (a, b) => a.maxAtOnce - b.maxAtOnce, render: (_, row) => <span className="mono">{row.maxAtOnce || ''}</span> },
-    { title: 'Program', key: 'program', width: 170, ellipsis: true, render: (_, row) => row.programs.map((program) => `${program} ${programName(program)}`).join(', ') },
+    {
+      title: 'What stands out',
+      key: 'state',
+      width: 200,
+      ellipsis: true,
+      render: (_, row) => <span className="soft">{remarks(row)}</span>,
+    },
+    {
+      title: 'At once',
+      key: 'most',
+      width: 90,
+      align: 'right',
+      sorter: (a, b) => a.maxAtOnce - b.maxAtOnce,
+      render: (_, row) => <span className="mono">{row.maxAtOnce || ''}</span>,
+    },
+    {
+      title: 'Program',
+      key: 'program',
+      width: 170,
+      ellipsis: true,
+      render: (_, row) => row.programs.map((program) => `${program} ${programName(program)}`).join(', '),
+    },
   ];
 }
 
@@ -153,11 +249,19 @@ function trackNumber(id: string, index: number): string {
 function remarks(row: Row): string {
   const words: string[] = [];
   if (row.id === 't0' && row.notes === 0 && row.controllers.length === 0) return 'tempo, meters, markers';
-  if (row.notes === 0) return row.controllers.length > 0 ? `empty, ${row.controllers.length} kinds of controller` : 'empty';
+  if (row.notes === 0)
+    return row.controllers.length > 0 ? `empty, ${row.controllers.length} kinds of controller` : 'empty';
   if (row.duplicate) {
     const { of, exact, transposed, later } = row.duplicate;
-    const shift = [transposed && `${Math.abs(transposed / 12)} oct. ${transposed > 0 ? 'higher' : 'lower'}`, later && `${Math.abs(later)} ms ${later > 0 ? 'later' : 'earlier'}`].filter(Boolean).join(', ');
-    words.push(`${exact ? 'same as' : 'doubles'} track ${trackNumber(of, Number(/t(\d+)/.exec(of)?.[1]))}${shift ? ` (${shift})` : ''}`);
+    const shift = [
+      transposed && `${Math.abs(transposed / 12)} oct. ${transposed > 0 ? 'higher' : 'lower'}`,
+      later && `${Math.abs(later)} ms ${later > 0 ? 'later' : 'earlier'}`,
+    ]
+      .filter(Boolean)
+      .join(', ');
+    words.push(
+      `${exact ? 'same as' : 'doubles'} track ${trackNumber(of, Number(/t(\d+)/.exec(of)?.[1]))}${shift ? ` (${shift})` : ''}`,
+    );
   }
   if (row.keyswitches.length > 0) words.push(`perhaps keyswitches ${row.keyswitches.map(keyInWords).join(' ')}`);
   if (row.overlap === 'legato') words.push('legato');

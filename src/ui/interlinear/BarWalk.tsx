@@ -16,7 +16,13 @@ export function BarWalk({ children }: { children?: React.ReactNode }) {
   return (
     <div className={styles.walk}>
       {children}
-      <Button size="small" aria-label="One bar back" icon={<LeftOutlined />} disabled={from === 0} onClick={() => show({ from: from - 1 })} />
+      <Button
+        size="small"
+        aria-label="One bar back"
+        icon={<LeftOutlined />}
+        disabled={from === 0}
+        onClick={() => show({ from: from - 1 })}
+      />
       <Slider
         className={styles.slider}
         aria-label="First bar in view"
@@ -26,12 +32,29 @@ export function BarWalk({ children }: { children?: React.ReactNode }) {
         onChange={(value) => show({ from: value })}
         tooltip={{ formatter: (value) => `Bar ${bars[value ?? 0]?.number}` }}
       />
-      <Button size="small" aria-label="One bar on" icon={<RightOutlined />} disabled={to >= bars.length} onClick={() => show({ from: from + 1 })} />
+      <Button
+        size="small"
+        aria-label="One bar on"
+        icon={<RightOutlined />}
+        disabled={to >= bars.length}
+        onClick={() => show({ from: from + 1 })}
+      />
       <span className={styles.where}>
-        {to - from === 1 ? `Bar ${bars[from]!.number}` : `Bars ${bars[from]!.number}–${bars[to - 1]!.number}`} <span className="soft">of {bars.at(-1)!.number}</span>
+        {to - from === 1 ? `Bar ${bars[from]!.number}` : `Bars ${bars[from]!.number}–${bars[to - 1]!.number}`}{' '}
+        <span className="soft">of {bars.at(-1)!.number}</span>
       </span>
-      <Button size="small" aria-label="Show fewer bars" icon={<PlusOutlined />} onClick={() => show({ bars: zoomed(passage.bars, -1) })} />
-      <Button size="small" aria-label="Show more bars" icon={<MinusOutlined />} onClick={() => show({ bars: zoomed(passage.bars, 1) })} />
+      <Button
+        size="small"
+        aria-label="Show fewer bars"
+        icon={<PlusOutlined />}
+        onClick={() => show({ bars: zoomed(passage.bars, -1) })}
+      />
+      <Button
+        size="small"
+        aria-label="Show more bars"
+        icon={<MinusOutlined />}
+        onClick={() => show({ bars: zoomed(passage.bars, 1) })}
+      />
     </div>
   );
 }

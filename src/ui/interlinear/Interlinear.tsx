@@ -13,7 +13,10 @@ import styles from './interlinear.module.css';
 const STAFF_HEIGHT = 30;
 const LANE_HEIGHT = 66;
 
-/** The interlinear view: for the chosen parts and bars the played line above, the written line below, barlines aligned. @param suggestions marks that nobody has taken yet are shown too */
+/**
+ * The interlinear view: for the chosen parts and bars the played line above, the written line below, barlines aligned.
+ * @param suggestions marks that nobody has taken yet are shown too
+ */
 export function Interlinear({ suggestions = false }: { suggestions?: boolean }) {
   const pane = useRef<HTMLDivElement>(null);
   const width = usePaneWidth(pane);
@@ -25,13 +28,26 @@ export function Interlinear({ suggestions = false }: { suggestions?: boolean }) 
   const comparing = useWorkspace((state) => state.comparing);
   const ordered = useMemo(() => known.filter((part) => parts.includes(part.id)).map((part) => part.id), [known, parts]);
   const to = Math.min(last, from + bars);
-  const { drawn, busy, failure } = usePassage({ edition, parts: ordered, from, to, width: Math.max(0, width - 16), staffHeight: STAFF_HEIGHT, laneHeight: LANE_HEIGHT, before: comparing, below, suggestionColour: suggestions ? light.saffron : undefined });
+  const { drawn, busy, failure } = usePassage({
+    edition,
+    parts: ordered,
+    from,
+    to,
+    width: Math.max(0, width - 16),
+    staffHeight: STAFF_HEIGHT,
+    laneHeight: LANE_HEIGHT,
+    before: comparing,
+    below,
+    suggestionColour: suggestions ? light.saffron : undefined,
+  });
 
   return (
     <div ref={pane} className={styles.pane}>
       {failure && <Alert type="error" showIcon title={`These bars could not be drawn: ${failure}`} />}
       {ordered.length === 0 && <p className={styles.hint}>Tick a part on the left to see it here.</p>}
-      {!drawn && ordered.length > 0 && !failure && <Spin className={styles.spin} description="Loading the engraver …" />}
+      {!drawn && ordered.length > 0 && !failure && (
+        <Spin className={styles.spin} description="Loading the engraver …" />
+      )}
       {drawn && ordered.length > 0 && <Drawing drawn={drawn} dim={busy} />}
     </div>
   );
@@ -50,13 +66,28 @@ function Drawing({ drawn, dim }: { drawn: Drawn; dim: boolean }) {
   const pick = useWorkspace((state) => state.pick);
   const { passage, engraving } = drawn;
   const pickedNotes = useMemo(() => new Set(picked?.notes), [picked]);
-  const partOf = useMemo(() => new Map(passage.parts.flatMap((part) => part.played.map((mark) => [mark.id, part.id] as const))), [passage]);
+  const partOf = useMemo(
+    () => new Map(passage.parts.flatMap((part) => part.played.map((mark) => [mark.id, part.id] as const))),
+    [passage],
+  );
 
   const see = useWorkspace((state) => state.see);
 
   useEffect(() => {
-    const articulations = new Map(Object.values(passage.links).flatMap((link) => link.played.map((id) => [id, link.articulations] as const)));
-    see(new Map(passage.parts.flatMap((part) => part.played.flatMap((mark) => (mark.written ? [[mark.id, { ...mark.written, articulations: articulations.get(mark.id) ?? [] }] as const] : [])))));
+    const articulations = new Map(
+      Object.values(passage.links).flatMap((link) => link.played.map((id) => [id, link.articulations] as const)),
+    );
+    see(
+      new Map(
+        passage.parts.flatMap((part) =>
+          part.played.flatMap((mark) =>
+            mark.written
+              ? [[mark.id, { ...mark.written, articulations: articulations.get(mark.id) ?? [] }] as const]
+              : [],
+          ),
+        ),
+      ),
+    );
   }, [passage, see]);
 
   useLayoutEffect(() => {
@@ -98,23 +129,58 @@ function Drawing({ drawn, dim }: { drawn: Drawn; dim: boolean }) {
   useEffect(() => {
     for (const element of root.current?.querySelectorAll('g.note') ?? []) {
       const played = passage.links[element.id]?.played ?? [];
-      element.classList.toggle('lit', played.some((id) => lit.has(id)));
-      element.classList.toggle('picked', played.some((id) => pickedNotes.has(id)));
+      element.classList.toggle(
+        'lit',
+        played.some((id) => lit.has(id)),
+      );
+      element.classList.toggle(
+        'picked',
+        played.some((id) => pickedNotes.has(id)),
+      );
     }
   }, [lit, pickedNotes, passage]);
 
   const flags = openQueries(made, ledger).flatMap((query, i) =>
-    query.at === undefined || !query.part || query.at < passage.start || (query.bar ?? 0) >= passage.to ? [] : [{ id: query.id, number: i + 1, part: query.part, at: query.at, chosen: query.id === chosen }],
+    query.at === undefined || !query.part || query.at < passage.start || (query.bar ?? 0) >= passage.to
+      ? []
+      : [{ id: query.id, number: i + 1, part: query.part, at: query.at, chosen: query.id === chosen }],
   );
   const place = geometry?.of === drawn ? geometry.geometry : null;
   const svg = useMemo(() => ({ __html: engraving.svg }), [engraving.svg]);
   const onFlag = (id: string) => point(made?.queries.find((query) => query.id === id) ?? null);
   return (
     <div className={styles.sheet} data-dim={dim || undefined} style={{ maxWidth: engraving.width * 1.35 }}>
-      <div className={styles.ruler}>{place?.bars.map((bar, i) => <BarHead key={bar.number} index={passage.from + i} left={i === 0 ? bar.left : bar.left + 2} width={bar.right - bar.left} number={bar.number} />)}</div>
+      <div className={styles.ruler}>
+        {place?.bars.map((bar, i) => (
+          <BarHead
+            key={bar.number}
+            index={passage.from + i}
+            left={i === 0 ? bar.left : bar.left + 2}
+            width={bar.right - bar.left}
+            number={bar.number}
+          />
+        ))}
+      </div>
       <div className={styles.music}>
-        <div ref={root} className={`${music.engraved} ${styles.engraved}`} role="img" aria-label={`Bars ${passage.bars[0]!.number} to ${passage.bars.at(-1)!.number} as written`} dangerouslySetInnerHTML={svg} />
-        {place && <PlayedLanes passage={passage} geometry={place} lit={lit} flags={flags} picked={pickedNotes} onLight={onLight} onFlag={onFlag} onPick={pick} />}
+        <div
+          ref={root}
+          className={`${music.engraved} ${styles.engraved}`}
+          role="img"
+          aria-label={`Bars ${passage.bars[0]!.number} to ${passage.bars.at(-1)!.number} as written`}
+          dangerouslySetInnerHTML={svg}
+        />
+        {place && (
+          <PlayedLanes
+            passage={passage}
+            geometry={place}
+            lit={lit}
+            flags={flags}
+            picked={pickedNotes}
+            onLight={onLight}
+            onFlag={onFlag}
+            onPick={pick}
+          />
+        )}
       </div>
     </div>
   );

@@ -17,14 +17,30 @@ interface Props {
 /** The played lines, drawn over the room that the engraving leaves above each part. */
 export function PlayedLanes({ passage, geometry, lit, picked, flags, onLight, onPick, onFlag }: Props) {
   return (
-    <svg className={styles.lanes} width={geometry.width} height={geometry.height} role="group" aria-label="Played lines">
+    <svg
+      className={styles.lanes}
+      width={geometry.width}
+      height={geometry.height}
+      role="group"
+      aria-label="Played lines"
+    >
       {geometry.lanes.map((lane, i) => {
         const part = passage.parts[i]!;
         return (
           <g key={lane.part}>
             <LaneGround lane={lane} part={part} passage={passage} geometry={geometry} />
             {part.played.map((mark) => (
-              <Mark key={mark.id} mark={mark} part={part} lane={lane} geometry={geometry} lit={lit.has(mark.id)} picked={picked.has(mark.id)} onLight={onLight} onPick={onPick} />
+              <Mark
+                key={mark.id}
+                mark={mark}
+                part={part}
+                lane={lane}
+                geometry={geometry}
+                lit={lit.has(mark.id)}
+                picked={picked.has(mark.id)}
+                onLight={onLight}
+                onPick={onPick}
+              />
             ))}
             {flags
               .filter((flag) => flag.part === lane.part)
@@ -39,7 +55,17 @@ export function PlayedLanes({ passage, geometry, lit, picked, flags, onLight, on
 }
 
 /** Beats and the fitted grid as hairlines. */
-function LaneGround({ lane, part, passage, geometry }: { lane: Lane; part: PassagePart; passage: Passage; geometry: Geometry }) {
+function LaneGround({
+  lane,
+  part,
+  passage,
+  geometry,
+}: {
+  lane: Lane;
+  part: PassagePart;
+  passage: Passage;
+  geometry: Geometry;
+}) {
   const left = geometry.bars[0]!.left;
   const right = geometry.bars.at(-1)!.right;
   const line = (at: number, className: string | undefined) => {
@@ -58,7 +84,13 @@ function LaneGround({ lane, part, passage, geometry }: { lane: Lane; part: Passa
   );
 }
 
-type MarkProps = Pick<Props, 'geometry' | 'onLight' | 'onPick'> & { mark: PlayedMark; part: PassagePart; lane: Lane; lit: boolean; picked: boolean };
+type MarkProps = Pick<Props, 'geometry' | 'onLight' | 'onPick'> & {
+  mark: PlayedMark;
+  part: PassagePart;
+  lane: Lane;
+  lit: boolean;
+  picked: boolean;
+};
 
 function Mark({ mark, part, lane, geometry, lit, picked, onLight, onPick }: MarkProps) {
   const span = Math.max(7, part.highest - part.lowest);
@@ -68,19 +100,48 @@ function Mark({ mark, part, lane, geometry, lit, picked, onLight, onPick }: Mark
   const last = geometry.bars.at(-1)!;
   const x1 = mark.start < first.start ? first.left : xAt(geometry, Math.min(mark.start, last.end), 'start');
   const x2 = xAt(geometry, Math.min(Math.max(mark.end, first.start), last.end), 'end');
-  const place = mark.written && mark.written.start >= first.start && mark.written.start < last.end ? xAt(geometry, mark.written.start, 'start') : null;
+  const place =
+    mark.written && mark.written.start >= first.start && mark.written.start < last.end
+      ? xAt(geometry, mark.written.start, 'start')
+      : null;
   return (
-    <g className={picked ? styles.picked : lit ? styles.lit : undefined} onClick={(event) => onPick(part.id, [mark.id], event.shiftKey)} onPointerEnter={() => onLight([mark.id])} onPointerLeave={() => onLight([])} data-played={mark.id}>
+    <g
+      className={picked ? styles.picked : lit ? styles.lit : undefined}
+      onClick={(event) => onPick(part.id, [mark.id], event.shiftKey)}
+      onPointerEnter={() => onLight([mark.id])}
+      onPointerLeave={() => onLight([])}
+      data-played={mark.id}
+    >
       <title>{`${keyInWords(mark.key)}, velocity ${mark.velocity}`}</title>
-      {place !== null && Math.abs(place - x1) > 0.75 && <line className={styles.shift} x1={x1} x2={place} y1={y + height / 2} y2={y + height / 2} />}
-      <rect className={styles.mark} x={x1} y={y} width={Math.max(2, x2 - x1)} height={height} rx={1} fillOpacity={0.35 + (0.65 * mark.velocity) / 127} />
+      {place !== null && Math.abs(place - x1) > 0.75 && (
+        <line className={styles.shift} x1={x1} x2={place} y1={y + height / 2} y2={y + height / 2} />
+      )}
+      <rect
+        className={styles.mark}
+        x={x1}
+        y={y}
+        width={Math.max(2, x2 - x1)}
+        height={height}
+        rx={1}
+        fillOpacity={0.35 + (0.65 * mark.velocity) / 127}
+      />
       <rect className={styles.onset} x={x1 - 0.75} y={y - 1} width={1.5} height={height + 2} />
       {place !== null && <line className={styles.place} x1={place} x2={place} y1={lane.bottom - 4} y2={lane.bottom} />}
     </g>
   );
 }
 
-function Flag({ flag, lane, x, onFlag }: { flag: { id: string; number: number; chosen: boolean }; lane: Lane; x: number; onFlag: (id: string) => void }) {
+function Flag({
+  flag,
+  lane,
+  x,
+  onFlag,
+}: {
+  flag: { id: string; number: number; chosen: boolean };
+  lane: Lane;
+  x: number;
+  onFlag: (id: string) => void;
+}) {
   return (
     <g
       className={flag.chosen ? styles.flagChosen : styles.flag}

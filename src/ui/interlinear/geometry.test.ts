@@ -7,8 +7,30 @@ const geometry: Geometry = {
   height: 100,
   lanes: [],
   bars: [
-    { number: 1, left: 50, right: 200, start: 0, end: 100, anchors: [{ at: 0, x: 70 }, { at: 50, x: 120 }, { at: 100, x: 200 }] },
-    { number: 2, left: 200, right: 390, start: 100, end: 200, anchors: [{ at: 100, x: 215 }, { at: 150, x: 300 }, { at: 200, x: 390 }] },
+    {
+      number: 1,
+      left: 50,
+      right: 200,
+      start: 0,
+      end: 100,
+      anchors: [
+        { at: 0, x: 70 },
+        { at: 50, x: 120 },
+        { at: 100, x: 200 },
+      ],
+    },
+    {
+      number: 2,
+      left: 200,
+      right: 390,
+      start: 100,
+      end: 200,
+      anchors: [
+        { at: 100, x: 215 },
+        { at: 150, x: 300 },
+        { at: 200, x: 390 },
+      ],
+    },
   ],
 };
 
@@ -27,8 +49,10 @@ describe('places on the engraved page', () => {
   });
   it('never run backwards', () => {
     const time = fc.double({ min: -20, max: 260, noNaN: true });
-    fc.assert(fc.property(time, time, fc.constantFrom<'start' | 'end'>('start', 'end'), (a, b, edge) => {
-      expect(xAt(geometry, Math.min(a, b), edge)).toBeLessThanOrEqual(xAt(geometry, Math.max(a, b), edge));
-    }));
+    fc.assert(
+      fc.property(time, time, fc.constantFrom<'start' | 'end'>('start', 'end'), (a, b, edge) => {
+        expect(xAt(geometry, Math.min(a, b), edge)).toBeLessThanOrEqual(xAt(geometry, Math.max(a, b), edge));
+      }),
+    );
   });
 });

@@ -32,7 +32,8 @@ const AFTER_BARLINE = 12;
 /**
  * Reads the places of bars, staves and notes off the engraved drawing.
  *
- * @param root element that holds the drawing; places are relative to it @param laneHeight height wanted for played lines @param below they stand under their part's staves
+ * @param root element that holds the drawing; places are relative to it @param laneHeight height wanted for played
+ * lines @param below they stand under their part's staves
  */
 export function readGeometry(root: HTMLElement, passage: Passage, laneHeight: number, below = false): Geometry | null {
   const origin = root.getBoundingClientRect();
@@ -48,10 +49,19 @@ export function readGeometry(root: HTMLElement, passage: Passage, laneHeight: nu
     const left = before !== undefined ? before - origin.left : signatureEnd(measure, origin.left);
     const own = anchors.filter(({ at }) => at >= start && at < start + length);
     const first = own[0]?.at === start ? [] : [{ at: start, x: left + AFTER_BARLINE }];
-    return { number, left, right, start, end: start + length, anchors: rising([...first, ...own, { at: start + length, x: right }]) };
+    return {
+      number,
+      left,
+      right,
+      start,
+      end: start + length,
+      anchors: rising([...first, ...own, { at: start + length, x: right }]),
+    };
   });
 
-  const staves = [...measures[0]!.querySelectorAll('g.staff')].map((_, s) => measures.map((measure) => measure.querySelectorAll('g.staff')[s]!.getBoundingClientRect()));
+  const staves = [...measures[0]!.querySelectorAll('g.staff')].map((_, s) =>
+    measures.map((measure) => measure.querySelectorAll('g.staff')[s]!.getBoundingClientRect()),
+  );
   const marks = [...root.querySelectorAll(MARKS)].map((mark) => mark.getBoundingClientRect());
   let staff = 0;
   let above = 0;
@@ -61,13 +71,19 @@ export function readGeometry(root: HTMLElement, passage: Passage, laneHeight: nu
     const bottom = content - AIR;
     const top = Math.min(bottom - LEAST_LANE, Math.max(above + AIR, bottom - laneHeight));
     staff += part.staves;
-    above = Math.max(...staves[staff - 1]!.map((rect) => rect.bottom), ...marksBelow(marks, staves[staff - 1]!, staves[staff])) - origin.top;
+    above =
+      Math.max(
+        ...staves[staff - 1]!.map((rect) => rect.bottom),
+        ...marksBelow(marks, staves[staff - 1]!, staves[staff]),
+      ) - origin.top;
     return { part: part.id, top, bottom };
   });
   function laneBelow(part: string, count: number): Lane {
     const last = staff + count - 1;
     const ends = [...staves[last]!.map((rect) => rect.bottom), ...marksBelow(marks, staves[last]!, staves[last + 1])];
-    const next = staves[last + 1] ? Math.min(...staves[last + 1]!.map((rect) => rect.top)) - origin.top - AIR : Infinity;
+    const next = staves[last + 1]
+      ? Math.min(...staves[last + 1]!.map((rect) => rect.top)) - origin.top - AIR
+      : Infinity;
     staff += count;
     const top = Math.max(...ends) - origin.top + AIR;
     return { part, top, bottom: Math.max(top + LEAST_LANE, Math.min(next, top + laneHeight)) };
@@ -79,11 +95,17 @@ export function readGeometry(root: HTMLElement, passage: Passage, laneHeight: nu
 const MARKS = 'g.dynam, g.hairpin, g.dir, g.pedal, g.slur, g.octave, g.breath';
 
 /** Bottoms of the marks between a staff and the one after it, so far as they belong to the upper one. */
-function marksBelow(marks: readonly DOMRect[], upper: readonly DOMRect[], lower: readonly DOMRect[] | undefined): number[] {
+function marksBelow(
+  marks: readonly DOMRect[],
+  upper: readonly DOMRect[],
+  lower: readonly DOMRect[] | undefined,
+): number[] {
   const from = Math.min(...upper.map((rect) => rect.top));
   const to = lower ? Math.min(...lower.map((rect) => rect.top)) : Infinity;
   const middle = lower ? (Math.max(...upper.map((rect) => rect.bottom)) + to) / 2 : Infinity;
-  return marks.filter((rect) => rect.height > 0 && rect.top > from && rect.top < middle && rect.bottom < to).map((rect) => rect.bottom);
+  return marks
+    .filter((rect) => rect.height > 0 && rect.top > from && rect.top < middle && rect.bottom < to)
+    .map((rect) => rect.bottom);
 }
 
 function noteAnchors(root: HTMLElement, passage: Passage, left: number): { at: number; x: number }[] {
@@ -99,13 +121,16 @@ function noteAnchors(root: HTMLElement, passage: Passage, left: number): { at: n
 }
 
 function signatureEnd(measure: Element, left: number): number {
-  const signs = [...measure.querySelectorAll('g.clef, g.keySig, g.meterSig')].map((sign) => sign.getBoundingClientRect().right);
+  const signs = [...measure.querySelectorAll('g.clef, g.keySig, g.meterSig')].map(
+    (sign) => sign.getBoundingClientRect().right,
+  );
   return Math.max(measure.getBoundingClientRect().left, ...signs) - left;
 }
 
 function rising(anchors: { at: number; x: number }[]): { at: number; x: number }[] {
   const kept: { at: number; x: number }[] = [];
-  for (const anchor of anchors) if (kept.length === 0 || (anchor.x > kept.at(-1)!.x && anchor.at > kept.at(-1)!.at)) kept.push(anchor);
+  for (const anchor of anchors)
+    if (kept.length === 0 || (anchor.x > kept.at(-1)!.x && anchor.at > kept.at(-1)!.at)) kept.push(anchor);
   return kept;
 }
 

@@ -32,8 +32,23 @@ interface Wanted {
 const MARKS_HEIGHT = 22;
 
 /** Fetches and engraves the passage wanted; the last one stays in sight until the next is ready. */
-export function usePassage({ edition, parts, from, to, width, staffHeight, laneHeight, before, suggestionColour, below }: Wanted): { drawn: Drawn | null; busy: boolean; failure: string | null } {
-  const [state, setState] = useState<{ drawn: Drawn | null; busy: boolean; failure: string | null }>({ drawn: null, busy: true, failure: null });
+export function usePassage({
+  edition,
+  parts,
+  from,
+  to,
+  width,
+  staffHeight,
+  laneHeight,
+  before,
+  suggestionColour,
+  below,
+}: Wanted): { drawn: Drawn | null; busy: boolean; failure: string | null } {
+  const [state, setState] = useState<{ drawn: Drawn | null; busy: boolean; failure: string | null }>({
+    drawn: null,
+    busy: true,
+    failure: null,
+  });
   const latest = useRef(0);
   const partList = parts.join(' ');
 
@@ -44,8 +59,16 @@ export function usePassage({ edition, parts, from, to, width, staffHeight, laneH
       const began = performance.now();
       setState((before) => ({ ...before, busy: true }));
       try {
-        const passage = await (below ? engineWorker().sequencePassage(partList.split(' '), from, to) : engineWorker().passage(partList.split(' '), from, to, before, suggestionColour));
-        const engraving = await engraveWorker().system(passage.musicXml, { width, staffHeight, laneHeight, marksHeight: suggestionColour || below ? MARKS_HEIGHT : 0, below });
+        const passage = await (below
+          ? engineWorker().sequencePassage(partList.split(' '), from, to)
+          : engineWorker().passage(partList.split(' '), from, to, before, suggestionColour));
+        const engraving = await engraveWorker().system(passage.musicXml, {
+          width,
+          staffHeight,
+          laneHeight,
+          marksHeight: suggestionColour || below ? MARKS_HEIGHT : 0,
+          below,
+        });
         performance.measure('dragoman: draw passage', { start: began });
         if (mine === latest.current) setState({ drawn: { passage, engraving }, busy: false, failure: null });
       } catch (error) {

@@ -36,10 +36,22 @@ export function JobHeader({ station }: { station: StationId }) {
       <DirectionSwitch />
       <span className={styles.push} />
       <Tooltip title="Undo (Ctrl+Z)">
-        <Button type="text" aria-label="Undo" icon={<UndoOutlined />} disabled={!ledger || ledger.position === 0} onClick={undo} />
+        <Button
+          type="text"
+          aria-label="Undo"
+          icon={<UndoOutlined />}
+          disabled={!ledger || ledger.position === 0}
+          onClick={undo}
+        />
       </Tooltip>
       <Tooltip title="Redo (Ctrl+Shift+Z)">
-        <Button type="text" aria-label="Redo" icon={<RedoOutlined />} disabled={!ledger || ledger.position === ledger.decisions.length} onClick={redo} />
+        <Button
+          type="text"
+          aria-label="Redo"
+          icon={<RedoOutlined />}
+          disabled={!ledger || ledger.position === ledger.decisions.length}
+          onClick={redo}
+        />
       </Tooltip>
       <Button type="text" icon={<BookOutlined />} onClick={() => setLedgerOpen(true)}>
         Ledger ({ledger?.position ?? 0})
@@ -48,7 +60,16 @@ export function JobHeader({ station }: { station: StationId }) {
         <Button type="text" aria-label="Keys" icon={<QuestionCircleOutlined />} onClick={() => setKeysOpen(true)} />
       </Tooltip>
       {station !== 'dispatch' && (
-        <Button type="primary" icon={<DownloadOutlined />} disabled={!ready} onClick={() => (direction === 'to-sequencer' ? exportSequence() : exportScore('musicxml')).catch((error) => message.error(sentence(error)))}>
+        <Button
+          type="primary"
+          icon={<DownloadOutlined />}
+          disabled={!ready}
+          onClick={() =>
+            (direction === 'to-sequencer' ? exportSequence() : exportScore('musicxml')).catch((error) =>
+              message.error(sentence(error)),
+            )
+          }
+        >
           {direction === 'to-sequencer' ? 'MIDI' : 'MusicXML'}
         </Button>
       )}

@@ -22,11 +22,24 @@ import { useJobKeys } from './keys';
 import { madeOnDesk, useWorkspace } from './workspace';
 import styles from './job.module.css';
 
-const STAGE_WORDS = { casting: 'casting', lead: 'finding leads', grid: 'fitting grids', voices: 'parting voices', spelling: 'spelling', assembling: 'writing bars' } as const;
+const STAGE_WORDS = {
+  casting: 'casting',
+  lead: 'finding leads',
+  grid: 'fitting grids',
+  voices: 'parting voices',
+  spelling: 'spelling',
+  assembling: 'writing bars',
+} as const;
 
 const VIEWS: Record<'to-score' | 'score' | 'midi', Partial<Record<StationId, () => React.ReactNode>>> = {
   'to-score': { intake: IntakeView, casting: CastingView, rhythm: RhythmView, page: PageView, dispatch: DispatchView },
-  score: { intake: ScoreIntake, casting: SoundsView, rhythm: PlayingView, timeline: TimelineView, dispatch: SequencerDispatch },
+  score: {
+    intake: ScoreIntake,
+    casting: SoundsView,
+    rhythm: PlayingView,
+    timeline: TimelineView,
+    dispatch: SequencerDispatch,
+  },
   midi: { intake: CleaningView, dispatch: SequencerDispatch },
 };
 
@@ -34,7 +47,9 @@ const VIEWS: Record<'to-score' | 'score' | 'midi', Partial<Record<StationId, () 
 export function JobView({ id, station }: { id: string; station: StationId }) {
   const open = useWorkspace((state) => state.open);
   const ready = useWorkspace((state) => madeOnDesk(state) !== null);
-  const views = useWorkspace((state) => (state.direction === 'to-score' ? 'to-score' : (state.sequence?.kind ?? 'score')));
+  const views = useWorkspace((state) =>
+    state.direction === 'to-score' ? 'to-score' : (state.sequence?.kind ?? 'score'),
+  );
   const here = useWorkspace((state) => state.job?.id === id);
   const failure = useWorkspace((state) => state.failure);
   useJobKeys();

@@ -15,7 +15,12 @@ export function LedgerDrawer({ open, onClose }: { open: boolean; onClose: () => 
   const decisions = ledger?.decisions ?? [];
   return (
     <Drawer title="Ledger" open={open} onClose={onClose} size={380}>
-      {decisions.length === 0 && <Empty image={Empty.PRESENTED_IMAGE_SIMPLE} description="No decisions yet. Everything so far was found by the engine." />}
+      {decisions.length === 0 && (
+        <Empty
+          image={Empty.PRESENTED_IMAGE_SIMPLE}
+          description="No decisions yet. Everything so far was found by the engine."
+        />
+      )}
       {decisions.length > 0 && (
         <>
           <p className="soft">Choose a line to go to the state just after it. Greyed lines are undone.</p>
@@ -27,7 +32,13 @@ export function LedgerDrawer({ open, onClose }: { open: boolean; onClose: () => 
             </li>
             {decisions.map((decision, i) => (
               <li key={i} className={i < ledger!.position ? undefined : styles.undone}>
-                <Button type="text" block className={styles.ledgerLine} aria-current={i + 1 === ledger!.position} onClick={() => moveTo(i + 1)}>
+                <Button
+                  type="text"
+                  block
+                  className={styles.ledgerLine}
+                  aria-current={i + 1 === ledger!.position}
+                  onClick={() => moveTo(i + 1)}
+                >
                   {i + 1}. {describe(decision, (track) => nameOfTrack(summary, opened, track, sequence))}
                 </Button>
               </li>

@@ -25,7 +25,9 @@ export function QueryPanel() {
         <div className={styles.calm}>
           <CheckCircleOutlined className={styles.calmMark} />
           <p>Nothing is in doubt.</p>
-          <p className="soft">{direction === 'to-sequencer' ? 'The MIDI is ready to go out.' : 'The score is ready to go out.'}</p>
+          <p className="soft">
+            {direction === 'to-sequencer' ? 'The MIDI is ready to go out.' : 'The score is ready to go out.'}
+          </p>
         </div>
       )}
       <ol className={styles.queryList}>
@@ -64,7 +66,12 @@ function QueryItem({ query, number, chosen }: { query: OpenQuery; number: number
       {chosen && (
         <div className={styles.remedies}>
           {query.remedies.map((remedy, i) => (
-            <Button key={remedy.label} size="small" type={i === 0 ? 'primary' : 'default'} onClick={() => decide(remedy.decision, ...(remedy.also ?? []))}>
+            <Button
+              key={remedy.label}
+              size="small"
+              type={i === 0 ? 'primary' : 'default'}
+              onClick={() => decide(remedy.decision, ...(remedy.also ?? []))}
+            >
               {remedy.label}
             </Button>
           ))}
@@ -91,7 +98,15 @@ function SetAside({ query }: { query: OpenQuery }) {
       trigger="click"
       content={
         <div className={styles.aside}>
-          <Input autoFocus size="small" aria-label="Reason" placeholder="Reason (may stay empty)" value={reason} onChange={(event) => setReason(event.target.value)} onPressEnter={finish} />
+          <Input
+            autoFocus
+            size="small"
+            aria-label="Reason"
+            placeholder="Reason (may stay empty)"
+            value={reason}
+            onChange={(event) => setReason(event.target.value)}
+            onPressEnter={finish}
+          />
           <Button size="small" type="primary" onClick={finish}>
             Set aside
           </Button>

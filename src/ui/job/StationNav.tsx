@@ -18,7 +18,13 @@ export function StationNav({ job, station }: { job: string; station: StationId }
       {stations.map(({ id, name, about }) => {
         const count = open.filter((query) => stationOf(query.kind, direction) === id).length;
         return (
-          <Link key={id} href={`/job/${job}/${id}`} className={id === station ? styles.navHere : styles.navLink} aria-current={id === station ? 'page' : undefined} title={about}>
+          <Link
+            key={id}
+            href={`/job/${job}/${id}`}
+            className={id === station ? styles.navHere : styles.navLink}
+            aria-current={id === station ? 'page' : undefined}
+            title={about}
+          >
             {name}
             {count > 0 && (
               <span className={styles.navCount} aria-label={`${count} open queries`}>

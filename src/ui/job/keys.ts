@@ -33,7 +33,12 @@ export function useJobKeys(): void {
     function onKey(event: KeyboardEvent): void {
       const target = event.target as HTMLElement;
       // Ticks and switches take no text; everything that does keeps its keys.
-      if (target.closest('input:not([type=checkbox]), textarea, select, [contenteditable], [role=slider], .ant-modal, .ant-select')) return;
+      if (
+        target.closest(
+          'input:not([type=checkbox]), textarea, select, [contenteditable], [role=slider], .ant-modal, .ant-select',
+        )
+      )
+        return;
       const space = useWorkspace.getState();
       if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'z') {
         event.preventDefault();

@@ -14,16 +14,52 @@ export type StationId = (typeof STATION_IDS)[number];
 /** The stations of a job in working order, for each direction. Each looks after some kinds of query. */
 export const STATIONS: Record<Direction, readonly Station[]> = {
   'to-score': [
-    { id: 'intake', name: 'Intake', about: 'What arrived', queries: ['file', 'empty-track', 'duplicate-track', 'mixed-channels'] },
-    { id: 'casting', name: 'Casting', about: 'Which tracks become which parts', queries: ['unknown-instrument', 'house-list', 'players', 'gather', 'keyswitch', 'crowded', 'collision'] },
-    { id: 'rhythm', name: 'Rhythm', about: 'Played time becomes written time', queries: ['off-grid', 'one-step', 'tuplet', 'short-rest', 'merged', 'swing', 'lead', 'doubled', 'audit'] },
-    { id: 'page', name: 'Page', about: 'Spelling, keys, clefs, percussion, tablature, marks', queries: ['key-signature', 'key-change', 'out-of-range', 'unmapped-drum', 'impossible-chord', 'repeat', 'staves', 'one-drum', 'many-sounds', 'bar-repeats'] },
+    {
+      id: 'intake',
+      name: 'Intake',
+      about: 'What arrived',
+      queries: ['file', 'empty-track', 'duplicate-track', 'mixed-channels'],
+    },
+    {
+      id: 'casting',
+      name: 'Casting',
+      about: 'Which tracks become which parts',
+      queries: ['unknown-instrument', 'house-list', 'players', 'gather', 'keyswitch', 'crowded', 'collision'],
+    },
+    {
+      id: 'rhythm',
+      name: 'Rhythm',
+      about: 'Played time becomes written time',
+      queries: ['off-grid', 'one-step', 'tuplet', 'short-rest', 'merged', 'swing', 'lead', 'doubled', 'audit'],
+    },
+    {
+      id: 'page',
+      name: 'Page',
+      about: 'Spelling, keys, clefs, percussion, tablature, marks',
+      queries: [
+        'key-signature',
+        'key-change',
+        'out-of-range',
+        'unmapped-drum',
+        'impossible-chord',
+        'repeat',
+        'staves',
+        'one-drum',
+        'many-sounds',
+        'bar-repeats',
+      ],
+    },
     { id: 'dispatch', name: 'Dispatch', about: 'What leaves the house', queries: [] },
   ],
   'to-sequencer': [
     { id: 'intake', name: 'Intake', about: 'What arrived, and what of it goes along', queries: ['file'] },
     { id: 'casting', name: 'Casting', about: 'Tracks, sounds, channels, techniques', queries: [] },
-    { id: 'rhythm', name: 'Rhythm', about: 'Written time becomes played time: dynamics, lengths, loosening', queries: [] },
+    {
+      id: 'rhythm',
+      name: 'Rhythm',
+      about: 'Written time becomes played time: dynamics, lengths, loosening',
+      queries: [],
+    },
     { id: 'timeline', name: 'Timeline', about: 'Bars, repeats, tempo, what is chosen', queries: [] },
     { id: 'dispatch', name: 'Dispatch', about: 'What leaves the house', queries: [] },
   ],

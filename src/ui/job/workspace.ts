@@ -1,14 +1,33 @@
 'use client';
 
 import { create } from 'zustand';
-import { answersFor, dismissedQueries, enter, isScoreFile, lessonsOf, moveTo, redo, settingsOf, undo, type Decision, type Ledger } from '@/core/job';
+import {
+  answersFor,
+  dismissedQueries,
+  enter,
+  isScoreFile,
+  lessonsOf,
+  moveTo,
+  redo,
+  settingsOf,
+  undo,
+  type Decision,
+  type Ledger,
+} from '@/core/job';
 import type { Articulation, PartId } from '@/core/score';
 import type { Bar } from '@/core/time';
 import type { Progress } from '@/core/to-score';
 import { houseEntries, learn, markHoused } from '@/storage/house-list';
 import { originalBytes, saveDirection, saveLedger, saveOpenQueries } from '@/storage/jobs';
 import { database, type Direction, type JobRecord } from '@/storage/schema';
-import { asCallback, engineWorker, type Opened, type OpenQuery, type SequenceSummary, type Summary } from '@/workers/engine-client';
+import {
+  asCallback,
+  engineWorker,
+  type Opened,
+  type OpenQuery,
+  type SequenceSummary,
+  type Summary,
+} from '@/workers/engine-client';
 import { sentence } from '../shared/receive';
 
 /** Which bars and parts the interlinear view shows. */
@@ -82,7 +101,10 @@ export const useWorkspace = create<Workspace>((set, get) => {
   async function askHouseList(): Promise<void> {
     const { job, ledger, opened } = get();
     if (!job || !ledger || !opened || job.housed) return;
-    const answers = answersFor(await houseEntries(), opened.survey.tracks.filter((track) => track.notes > 0));
+    const answers = answersFor(
+      await houseEntries(),
+      opened.survey.tracks.filter((track) => track.notes > 0),
+    );
     await markHoused(job.id);
     if (!answers || ledger.decisions.length > 0) return;
     const next = enter(ledger, answers);
@@ -97,7 +119,20 @@ export const useWorkspace = create<Workspace>((set, get) => {
     try {
       const next = await engineWorker().sequence(settingsOf(ledger).sequencing);
       if (get().job?.id !== job.id) return;
-      set((state) => ({ sequence: next, progress: null, failure: null, edition: state.edition + 1, passage: next.kind === 'score' ? passageWithin(state.passage, next.bars.length, next.parts.map((part) => part.id)) : state.passage }));
+      set((state) => ({
+        sequence: next,
+        progress: null,
+        failure: null,
+        edition: state.edition + 1,
+        passage:
+          next.kind === 'score'
+            ? passageWithin(
+                state.passage,
+                next.bars.length,
+                next.parts.map((part) => part.id),
+              )
+            : state.passage,
+      }));
       void saveOpenQueries(job.id, openQueries(next, ledger).length);
     } catch (error) {
       set({ progress: null, failure: sentence(error) });
@@ -130,7 +165,11 @@ export const useWorkspace = create<Workspace>((set, get) => {
         failure: null,
         comparing: false,
         edition: state.edition + 1,
-        passage: passageWithin(state.passage, summary.bars.length, summary.parts.map((part) => part.id)),
+        passage: passageWithin(
+          state.passage,
+          summary.bars.length,
+          summary.parts.map((part) => part.id),
+        ),
       }));
       void saveOpenQueries(job.id, openQueries(summary, ledger).length);
     } catch (error) {
@@ -159,7 +198,19 @@ export const useWorkspace = create<Workspace>((set, get) => {
 
     open: async (id, again = false) => {
       if (!again && get().job?.id === id && (get().summary || get().sequence)) return;
-      set({ job: null, ledger: null, opened: null, summary: null, sequence: null, progress: null, failure: null, query: null, picked: null, comparing: false, passage: { from: 0, bars: FIRST_BARS, parts: [] } });
+      set({
+        job: null,
+        ledger: null,
+        opened: null,
+        summary: null,
+        sequence: null,
+        progress: null,
+        failure: null,
+        query: null,
+        picked: null,
+        comparing: false,
+        passage: { from: 0, bars: FIRST_BARS, parts: [] },
+      });
       try {
         const job = await database.jobs.get(id);
         if (!job) {
@@ -222,7 +273,9 @@ export const useWorkspace = create<Workspace>((set, get) => {
         if (part === null) return { picked: null };
         if (!more || picked?.part !== part) return { picked: { part, notes } };
         const there = notes.every((note) => picked.notes.includes(note));
-        const next = there ? picked.notes.filter((note) => !notes.includes(note)) : [...new Set([...picked.notes, ...notes])];
+        const next = there
+          ? picked.notes.filter((note) => !notes.includes(note))
+          : [...new Set([...picked.notes, ...notes])];
         return { picked: next.length > 0 ? { part, notes: next } : null };
       }),
 
@@ -235,8 +288,18 @@ export const useWorkspace = create<Workspace>((set, get) => {
         const { passage } = state;
         const bar = query.bar;
         const visible = bar === undefined || (bar >= passage.from && bar < passage.from + passage.bars);
-        const parts = query.part && partsOnDesk(state).some((part) => part.id === query.part) && !passage.parts.includes(query.part) ? [query.part, ...passage.parts] : passage.parts;
-        return { query: query.id, passage: { ...passage, parts, from: visible ? passage.from : Math.max(0, bar - Math.floor((passage.bars - 1) / 2)) } };
+        const parts =
+          query.part && partsOnDesk(state).some((part) => part.id === query.part) && !passage.parts.includes(query.part)
+            ? [query.part, ...passage.parts]
+            : passage.parts;
+        return {
+          query: query.id,
+          passage: {
+            ...passage,
+            parts,
+            from: visible ? passage.from : Math.max(0, bar - Math.floor((passage.bars - 1) / 2)),
+          },
+        };
       }),
   };
 });
@@ -244,7 +307,11 @@ export const useWorkspace = create<Workspace>((set, get) => {
 /** The passage as far as it exists; the first parts where none of its own is left. */
 function passageWithin(passage: Passage, bars: number, known: readonly PartId[]): Passage {
   const parts = passage.parts.filter((id) => known.includes(id));
-  return { ...passage, from: Math.min(passage.from, Math.max(0, bars - 1)), parts: parts.length > 0 ? parts : known.slice(0, FIRST_PARTS) };
+  return {
+    ...passage,
+    from: Math.min(passage.from, Math.max(0, bars - 1)),
+    parts: parts.length > 0 ? parts : known.slice(0, FIRST_PARTS),
+  };
 }
 
 type OnDesk = Pick<Workspace, 'direction' | 'summary' | 'sequence'>;
@@ -275,7 +342,12 @@ export function openQueries(summary: { queries: readonly OpenQuery[] } | null, l
 }
 
 /** How people know a track: by its part's name, or by its own. */
-export function nameOfTrack(summary: Summary | null, opened: Opened | null, track: string, sequence: SequenceSummary | null = null): string {
+export function nameOfTrack(
+  summary: Summary | null,
+  opened: Opened | null,
+  track: string,
+  sequence: SequenceSummary | null = null,
+): string {
   const played = sequence?.kind === 'score' ? sequence.parts.find((one) => one.id === track) : undefined;
   if (played) return played.name;
   const part = summary?.parts.find((candidate) => candidate.tracks.includes(track));

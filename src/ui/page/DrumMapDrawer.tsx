@@ -38,8 +38,10 @@ function Editor({ part, onDone }: { part: PartSummary; onDone: () => void }) {
   const known = new Set(sounds.map((sound) => sound.key));
   const missing = [...struck].filter((key) => !known.has(key));
   const sorted = [...sounds].sort((a, b) => Number(struck.has(b.key)) - Number(struck.has(a.key)) || a.key - b.key);
-  const change = (key: number, to: Partial<DrumSound>) => setSounds((now) => now.map((sound) => (sound.key === key ? { ...sound, ...to } : sound)));
-  const add = (key: number) => setSounds((now) => [...now, { key, name: `Key ${key}`, step: 'C', octave: 5, notehead: 'normal', limb: 'hands' }]);
+  const change = (key: number, to: Partial<DrumSound>) =>
+    setSounds((now) => now.map((sound) => (sound.key === key ? { ...sound, ...to } : sound)));
+  const add = (key: number) =>
+    setSounds((now) => [...now, { key, name: `Key ${key}`, step: 'C', octave: 5, notehead: 'normal', limb: 'hands' }]);
   const take = (map: NamedDrumMap) => {
     setName(map.name);
     setSounds([...map.sounds]);
@@ -74,14 +76,33 @@ function Editor({ part, onDone }: { part: PartSummary; onDone: () => void }) {
           value={undefined}
           placeholder="Start from …"
           onChange={(value) => take([...own, ...DRUM_LAYOUTS].find((map) => map.name === value) as NamedDrumMap)}
-          options={[{ label: 'Your own', options: own.map((map) => ({ value: map.name, label: map.name })) }, { label: 'Layouts', options: DRUM_LAYOUTS.map((map) => ({ value: map.name, label: map.name })) }].filter(({ options }) => options.length > 0)}
+          options={[
+            { label: 'Your own', options: own.map((map) => ({ value: map.name, label: map.name })) },
+            { label: 'Layouts', options: DRUM_LAYOUTS.map((map) => ({ value: map.name, label: map.name })) },
+          ].filter(({ options }) => options.length > 0)}
         />
-        <Input size="small" aria-label="Name of the map" value={name} onChange={(event) => setName(event.target.value)} />
+        <Input
+          size="small"
+          aria-label="Name of the map"
+          value={name}
+          onChange={(event) => setName(event.target.value)}
+        />
         <Button size="small" onClick={() => void keep()}>
           Keep as own
         </Button>
-        {isOwn && own.some((map) => map.name === name) && <Button size="small" type="text" aria-label={`Forget ${name}`} icon={<DeleteOutlined />} onClick={() => void forgetDrumMap(name)} />}
-        <Button size="small" onClick={() => download(writeDrumMap({ name, sounds }), `${fileNameOf(name)}.json`, 'application/json')}>
+        {isOwn && own.some((map) => map.name === name) && (
+          <Button
+            size="small"
+            type="text"
+            aria-label={`Forget ${name}`}
+            icon={<DeleteOutlined />}
+            onClick={() => void forgetDrumMap(name)}
+          />
+        )}
+        <Button
+          size="small"
+          onClick={() => download(writeDrumMap({ name, sounds }), `${fileNameOf(name)}.json`, 'application/json')}
+        >
           Export
         </Button>
         <Upload accept=".json" showUploadList={false} beforeUpload={(file) => (void importFile(file), false)}>
@@ -108,28 +129,116 @@ function Editor({ part, onDone }: { part: PartSummary; onDone: () => void }) {
         rowClassName={(sound) => (struck.has(sound.key) ? '' : styles.unused!)}
         columns={[
           { title: 'Key', dataIndex: 'key', width: 54, render: (key: number) => <span className="mono">{key}</span> },
-          { title: 'Sound', key: 'name', width: 160, render: (_, sound) => <Input size="small" aria-label={`Sound of key ${sound.key}`} value={sound.name} onChange={(event) => change(sound.key, { name: event.target.value.slice(0, 80) })} /> },
-          { title: 'Place', key: 'place', width: 124, render: (_, sound) => <Select size="small" style={{ width: '100%' }} aria-label={`Place of ${sound.name}`} value={`${sound.step}${sound.octave}`} onChange={(place) => change(sound.key, { step: place[0] as Step, octave: Number(place[1]) })} options={PLACES.map((place) => ({ value: place, label: placeWords(place) }))} popupMatchSelectWidth={150} /> },
-          { title: 'Notehead', key: 'notehead', width: 108, render: (_, sound) => <Select<Notehead> size="small" aria-label={`Notehead of ${sound.name}`} style={{ width: '100%' }} value={sound.notehead} onChange={(notehead) => change(sound.key, { notehead })} options={NOTEHEADS.map((value) => ({ value, label: value }))} /> },
-          { title: 'Stem', key: 'limb', width: 96, render: (_, sound) => <Select<DrumSound['limb']> size="small" aria-label={`Stem of ${sound.name}`} style={{ width: '100%' }} value={sound.limb} onChange={(limb) => change(sound.key, { limb })} options={[{ value: 'hands', label: 'up, hands' }, { value: 'feet', label: 'down, feet' }]} /> },
-          { title: '', key: 'drop', width: 40, render: (_, sound) => <Button type="text" size="small" aria-label={`Take key ${sound.key} out`} icon={<DeleteOutlined />} onClick={() => setSounds((now) => now.filter((other) => other.key !== sound.key))} /> },
+          {
+            title: 'Sound',
+            key: 'name',
+            width: 160,
+            render: (_, sound) => (
+              <Input
+                size="small"
+                aria-label={`Sound of key ${sound.key}`}
+                value={sound.name}
+                onChange={(event) => change(sound.key, { name: event.target.value.slice(0, 80) })}
+              />
+            ),
+          },
+          {
+            title: 'Place',
+            key: 'place',
+            width: 124,
+            render: (_, sound) => (
+              <Select
+                size="small"
+                style={{ width: '100%' }}
+                aria-label={`Place of ${sound.name}`}
+                value={`${sound.step}${sound.octave}`}
+                onChange={(place) => change(sound.key, { step: place[0] as Step, octave: Number(place[1]) })}
+                options={PLACES.map((place) => ({ value: place, label: placeWords(place) }))}
+                popupMatchSelectWidth={150}
+              />
+            ),
+          },
+          {
+            title: 'Notehead',
+            key: 'notehead',
+            width: 108,
+            render: (_, sound) => (
+              <Select<Notehead>
+                size="small"
+                aria-label={`Notehead of ${sound.name}`}
+                style={{ width: '100%' }}
+                value={sound.notehead}
+                onChange={(notehead) => change(sound.key, { notehead })}
+                options={NOTEHEADS.map((value) => ({ value, label: value }))}
+              />
+            ),
+          },
+          {
+            title: 'Stem',
+            key: 'limb',
+            width: 96,
+            render: (_, sound) => (
+              <Select<DrumSound['limb']>
+                size="small"
+                aria-label={`Stem of ${sound.name}`}
+                style={{ width: '100%' }}
+                value={sound.limb}
+                onChange={(limb) => change(sound.key, { limb })}
+                options={[
+                  { value: 'hands', label: 'up, hands' },
+                  { value: 'feet', label: 'down, feet' },
+                ]}
+              />
+            ),
+          },
+          {
+            title: '',
+            key: 'drop',
+            width: 40,
+            render: (_, sound) => (
+              <Button
+                type="text"
+                size="small"
+                aria-label={`Take key ${sound.key} out`}
+                icon={<DeleteOutlined />}
+                onClick={() => setSounds((now) => now.filter((other) => other.key !== sound.key))}
+              />
+            ),
+          },
         ]}
       />
       <div className={styles.drumFoot}>
         <label>
           <span>Add key</span>
-          <InputNumber<number> size="small" min={0} max={127} aria-label="Key to add" onPressEnter={(event) => {
-            const key = Number((event.target as HTMLInputElement).value);
-            if (Number.isInteger(key) && key >= 0 && key < 128 && !known.has(key)) add(key);
-          }} />
+          <InputNumber<number>
+            size="small"
+            min={0}
+            max={127}
+            aria-label="Key to add"
+            onPressEnter={(event) => {
+              const key = Number((event.target as HTMLInputElement).value);
+              if (Number.isInteger(key) && key >= 0 && key < 128 && !known.has(key)) add(key);
+            }}
+          />
         </label>
         <span className={styles.push} />
         {inUse && (
-          <Button size="small" onClick={() => (decide({ kind: 'useDrumMap', part: part.id, name: '', sounds: null }), onDone())}>
+          <Button
+            size="small"
+            onClick={() => (decide({ kind: 'useDrumMap', part: part.id, name: '', sounds: null }), onDone())}
+          >
             The usual map again
           </Button>
         )}
-        <Button size="small" type="primary" disabled={sounds.length === 0} onClick={() => (decide({ kind: 'useDrumMap', part: part.id, name: name.trim() || 'Own map', sounds }), onDone())}>
+        <Button
+          size="small"
+          type="primary"
+          disabled={sounds.length === 0}
+          onClick={() => (
+            decide({ kind: 'useDrumMap', part: part.id, name: name.trim() || 'Own map', sounds }),
+            onDone()
+          )}
+        >
           Use this map
         </Button>
       </div>

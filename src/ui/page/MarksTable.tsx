@@ -25,14 +25,35 @@ export function MarksTable({ part }: { part: PartSummary }) {
   const bars = { from, to: Math.min(summary.bars.length, from + passage.bars) };
   const rules = settingsOf(ledger).marks[part.id] ?? [];
   const family = instrumentById(part.instrument).family;
-  const reached = summary.parts.filter((one) => (reach === 'part' ? one.id === part.id : reach === 'all' || instrumentById(one.instrument).family === family));
+  const reached = summary.parts.filter((one) =>
+    reach === 'part' ? one.id === part.id : reach === 'all' || instrumentById(one.instrument).family === family,
+  );
   const set = (mark: MarkClass, change: Partial<Pick<MarkRule, 'use' | 'strength'>>) => {
     const now = ruleNow(rules, mark, someBars ? from : null);
-    decide(...reached.map((one) => ({ kind: 'setMarks' as const, part: one.id, mark, ...now, ...change, ...(someBars && { bars }) })));
+    decide(
+      ...reached.map((one) => ({
+        kind: 'setMarks' as const,
+        part: one.id,
+        mark,
+        ...now,
+        ...change,
+        ...(someBars && { bars }),
+      })),
+    );
   };
   return (
     <div className={styles.marks}>
-      <Segmented<'part' | 'family' | 'all'> size="small" block value={reach} onChange={(value) => setReach(value)} options={[{ value: 'part', label: 'this part' }, { value: 'family', label: 'its family' }, { value: 'all', label: 'all parts' }]} />
+      <Segmented<'part' | 'family' | 'all'>
+        size="small"
+        block
+        value={reach}
+        onChange={(value) => setReach(value)}
+        options={[
+          { value: 'part', label: 'this part' },
+          { value: 'family', label: 'its family' },
+          { value: 'all', label: 'all parts' },
+        ]}
+      />
       <Checkbox checked={someBars} onChange={(event) => setSomeBars(event.target.checked)}>
         only in bars {summary.bars[bars.from]!.number}–{summary.bars[bars.to - 1]!.number}
       </Checkbox>
@@ -43,22 +64,41 @@ export function MarksTable({ part }: { part: PartSummary }) {
             <span>
               {MARK_NAMES[mark]} <span className="soft">{marks.found[mark] > 0 ? marks.found[mark] : ''}</span>
             </span>
-            <Select<MarkUse> size="small" aria-label={`${MARK_NAMES[mark]} of ${part.name}`} value={now.use} onChange={(use) => set(mark, { use })} options={Object.entries(USE_WORDS).map(([value, label]) => ({ value: value as MarkUse, label }))} />
+            <Select<MarkUse>
+              size="small"
+              aria-label={`${MARK_NAMES[mark]} of ${part.name}`}
+              value={now.use}
+              onChange={(use) => set(mark, { use })}
+              options={Object.entries(USE_WORDS).map(([value, label]) => ({ value: value as MarkUse, label }))}
+            />
             {mark === 'pedal' || mark === 'breaths' ? (
               <span />
             ) : (
-              <Select<MarkStrength> size="small" aria-label={`How many ${MARK_NAMES[mark].toLowerCase()} of ${part.name}`} value={now.strength} disabled={now.use === 'off'} onChange={(strength) => set(mark, { strength })} options={MARK_STRENGTHS.map((value) => ({ value, label: value }))} />
+              <Select<MarkStrength>
+                size="small"
+                aria-label={`How many ${MARK_NAMES[mark].toLowerCase()} of ${part.name}`}
+                value={now.strength}
+                disabled={now.use === 'off'}
+                onChange={(strength) => set(mark, { strength })}
+                options={MARK_STRENGTHS.map((value) => ({ value, label: value }))}
+              />
             )}
           </div>
         );
       })}
-      <p className="soft">{marks.loudnessFrom.length > 0 ? `Loudness is read from ${marks.loudnessFrom.join(' and ')}.` : 'Every note is played equally loud: no dynamics to read.'}</p>
+      <p className="soft">
+        {marks.loudnessFrom.length > 0
+          ? `Loudness is read from ${marks.loudnessFrom.join(' and ')}.`
+          : 'Every note is played equally loud: no dynamics to read.'}
+      </p>
     </div>
   );
 }
 
 /** The rule in force: for the whole part, or in a bar. */
 function ruleNow(rules: readonly MarkRule[], mark: MarkClass, bar: number | null): Pick<MarkRule, 'use' | 'strength'> {
-  const rule = rules.findLast((one) => one.mark === mark && (!one.bars || (bar !== null && bar >= one.bars.from && bar < one.bars.to)));
+  const rule = rules.findLast(
+    (one) => one.mark === mark && (!one.bars || (bar !== null && bar >= one.bars.from && bar < one.bars.to)),
+  );
   return rule ? { use: rule.use, strength: rule.strength } : { use: 'suggest', strength: 'usual' };
 }

@@ -16,8 +16,19 @@ export function PageParts({ chosen, onChoose }: { chosen: string; onChoose: (id:
     <ul className={styles.parts} aria-label="Parts">
       {parts.map((part) => (
         <li key={part.id} className={part.id === chosen ? styles.partChosen : undefined}>
-          <Checkbox checked={shown.includes(part.id)} aria-label={`${part.name} in view`} onChange={(event) => show({ parts: event.target.checked ? [...shown, part.id] : shown.filter((other) => other !== part.id) })} />
-          <button type="button" className={styles.partName} aria-pressed={part.id === chosen} onClick={() => onChoose(part.id)}>
+          <Checkbox
+            checked={shown.includes(part.id)}
+            aria-label={`${part.name} in view`}
+            onChange={(event) =>
+              show({ parts: event.target.checked ? [...shown, part.id] : shown.filter((other) => other !== part.id) })
+            }
+          />
+          <button
+            type="button"
+            className={styles.partName}
+            aria-pressed={part.id === chosen}
+            onClick={() => onChoose(part.id)}
+          >
             {part.name}
           </button>
           <span className="soft">{waiting(part)}</span>

@@ -36,11 +36,31 @@ export function PageView() {
     setChosen(id);
     if (!shown.includes(id)) show({ parts: [...shown, id] });
   };
-  const looks = <Segmented<Look> size="small" value={look} onChange={setLook} options={[{ value: 'passage', label: 'Passage' }, { value: 'score', label: 'Score' }, { value: 'part', label: 'Part' }]} />;
+  const looks = (
+    <Segmented<Look>
+      size="small"
+      value={look}
+      onChange={setLook}
+      options={[
+        { value: 'passage', label: 'Passage' },
+        { value: 'score', label: 'Score' },
+        { value: 'part', label: 'Part' },
+      ]}
+    />
+  );
   return (
     <div className={styles.view}>
       <aside className={pane.side} aria-label="Page settings">
-        <Segmented<'parts' | 'piece'> size="small" block value={side} onChange={setSide} options={[{ value: 'parts', label: 'Parts' }, { value: 'piece', label: 'Whole piece' }]} />
+        <Segmented<'parts' | 'piece'>
+          size="small"
+          block
+          value={side}
+          onChange={setSide}
+          options={[
+            { value: 'parts', label: 'Parts' },
+            { value: 'piece', label: 'Whole piece' },
+          ]}
+        />
         {side === 'parts' ? (
           <>
             <PageParts chosen={part.id} onChoose={choose} />

@@ -14,7 +14,14 @@ import styles from './page.module.css';
 
 const CUSTOM = 'custom';
 const PITCHED_CLEFS = CLEF_NAMES.filter((clef) => clef !== 'percussion');
-const CLEF_WORDS: Record<Clef, string> = { treble: 'treble', bass: 'bass', alto: 'alto', tenor: 'tenor', percussion: 'percussion', 'treble-8vb': 'treble, 8 below' };
+const CLEF_WORDS: Record<Clef, string> = {
+  treble: 'treble',
+  bass: 'bass',
+  alto: 'alto',
+  tenor: 'tenor',
+  percussion: 'percussion',
+  'treble-8vb': 'treble, 8 below',
+};
 
 /** Page settings of one part. */
 export function PartPanel({ part }: { part: PartSummary }) {
@@ -28,15 +35,32 @@ export function PartPanel({ part }: { part: PartSummary }) {
     <section className={styles.panel} aria-label={`Page of ${part.name}`}>
       <h3>{part.name}</h3>
       <p className="soft">
-        {part.unpitched ? 'Unpitched: written by what is struck.' : instrument.transposition % 12 === 0 ? `Reads in ${keyName({ fifths: written, mode: keys[0]!.mode })}.` : `Transposing: reads in ${keyName({ fifths: written, mode: keys[0]!.mode })}.`}
-        {!part.unpitched && instrument.transposition !== 0 && instrument.transposition % 12 === 0 && ' Sounds in another octave than it is written.'}
+        {part.unpitched
+          ? 'Unpitched: written by what is struck.'
+          : instrument.transposition % 12 === 0
+            ? `Reads in ${keyName({ fifths: written, mode: keys[0]!.mode })}.`
+            : `Transposing: reads in ${keyName({ fifths: written, mode: keys[0]!.mode })}.`}
+        {!part.unpitched &&
+          instrument.transposition !== 0 &&
+          instrument.transposition % 12 === 0 &&
+          ' Sounds in another octave than it is written.'}
       </p>
       <MarksTable part={part} />
       <div className={styles.settings}>
         {instrument.polyphonic && !part.unpitched && (
           <label>
             Staves
-            <Select<1 | 2 | 0> size="small" aria-label={`Staves of ${part.name}`} value={settings.staves[part.id] ?? 0} onChange={(staves) => decide({ kind: 'setStaves', part: part.id, staves: staves || null })} options={[{ value: 0, label: `as needed (${part.clefs.length === 1 ? 'one' : 'two'})` }, { value: 1, label: 'one' }, { value: 2, label: 'two' }]} />
+            <Select<1 | 2 | 0>
+              size="small"
+              aria-label={`Staves of ${part.name}`}
+              value={settings.staves[part.id] ?? 0}
+              onChange={(staves) => decide({ kind: 'setStaves', part: part.id, staves: staves || null })}
+              options={[
+                { value: 0, label: `as needed (${part.clefs.length === 1 ? 'one' : 'two'})` },
+                { value: 1, label: 'one' },
+                { value: 2, label: 'two' },
+              ]}
+            />
           </label>
         )}
         {!part.unpitched &&
@@ -47,23 +71,40 @@ export function PartPanel({ part }: { part: PartSummary }) {
                 size="small"
                 aria-label={`Clef of ${part.name}${part.clefs.length > 1 ? `, staff ${s + 1}` : ''}`}
                 value={settings.clefs[part.id]?.[s + 1] ?? CUSTOM}
-                onChange={(clef) => decide({ kind: 'chooseClef', part: part.id, staff: s + 1, clef: clef === CUSTOM ? null : clef })}
-                options={[{ value: CUSTOM, label: `usual (${CLEF_WORDS[home]})` }, ...PITCHED_CLEFS.map((clef) => ({ value: clef, label: CLEF_WORDS[clef] }))]}
+                onChange={(clef) =>
+                  decide({ kind: 'chooseClef', part: part.id, staff: s + 1, clef: clef === CUSTOM ? null : clef })
+                }
+                options={[
+                  { value: CUSTOM, label: `usual (${CLEF_WORDS[home]})` },
+                  ...PITCHED_CLEFS.map((clef) => ({ value: clef, label: CLEF_WORDS[clef] })),
+                ]}
               />
             </label>
           ))}
         {!part.unpitched && (
           <label>
             8va for high notes
-            <Switch size="small" aria-label={`Octave lines of ${part.name}`} checked={!settings.plainOctaves[part.id]} onChange={(on) => decide({ kind: 'setOctaveLines', part: part.id, on })} />
+            <Switch
+              size="small"
+              aria-label={`Octave lines of ${part.name}`}
+              checked={!settings.plainOctaves[part.id]}
+              onChange={(on) => decide({ kind: 'setOctaveLines', part: part.id, on })}
+            />
           </label>
         )}
         <label>
           Equal bars as repeat signs
-          <Switch size="small" aria-label={`Repeat signs of ${part.name}`} checked={settings.barRepeats[part.id] ?? false} onChange={(on) => decide({ kind: 'setBarRepeats', part: part.id, on })} />
+          <Switch
+            size="small"
+            aria-label={`Repeat signs of ${part.name}`}
+            checked={settings.barRepeats[part.id] ?? false}
+            onChange={(on) => decide({ kind: 'setBarRepeats', part: part.id, on })}
+          />
         </label>
         {part.unpitched && <DrumMapRow part={part} />}
-        {tuningsOf(part.instrument).length > 0 && <TablatureRows part={part} tablature={settings.tablatures[part.id] ?? null} decide={decide} />}
+        {tuningsOf(part.instrument).length > 0 && (
+          <TablatureRows part={part} tablature={settings.tablatures[part.id] ?? null} decide={decide} />
+        )}
       </div>
     </section>
   );
@@ -72,7 +113,8 @@ export function PartPanel({ part }: { part: PartSummary }) {
 function DrumMapRow({ part }: { part: PartSummary }) {
   const ledger = useWorkspace((state) => state.ledger)!;
   const [open, setOpen] = useState(false);
-  const name = settingsOf(ledger).drumMaps[part.id]?.name ?? (part.struck.length === 1 ? 'single line' : 'General MIDI');
+  const name =
+    settingsOf(ledger).drumMaps[part.id]?.name ?? (part.struck.length === 1 ? 'single line' : 'General MIDI');
   return (
     <div className={styles.row}>
       Drum map
@@ -85,14 +127,33 @@ function DrumMapRow({ part }: { part: PartSummary }) {
 }
 
 /** Tablature: shown or not, tuning, capo. */
-function TablatureRows({ part, tablature, decide }: { part: PartSummary; tablature: Tablature | null; decide: (decision: Decision) => void }) {
+function TablatureRows({
+  part,
+  tablature,
+  decide,
+}: {
+  part: PartSummary;
+  tablature: Tablature | null;
+  decide: (decision: Decision) => void;
+}) {
   const tunings = tuningsOf(part.instrument);
   const now: Tablature = tablature ?? { show: 'notation', tuning: [...tunings[0]!.strings], capo: 0 };
   const known = tunings.find((tuning) => tuning.strings.join() === now.tuning.join());
   const set = (change: Partial<Tablature>) => decide({ kind: 'setTablature', part: part.id, ...now, ...change });
   return (
     <>
-      <Segmented<Tablature['show']> size="small" block value={now.show} aria-label={`Tablature of ${part.name}`} onChange={(show) => set({ show })} options={[{ value: 'notation', label: 'Notation' }, { value: 'tablature', label: 'Tablature' }, { value: 'both', label: 'Both' }]} />
+      <Segmented<Tablature['show']>
+        size="small"
+        block
+        value={now.show}
+        aria-label={`Tablature of ${part.name}`}
+        onChange={(show) => set({ show })}
+        options={[
+          { value: 'notation', label: 'Notation' },
+          { value: 'tablature', label: 'Tablature' },
+          { value: 'both', label: 'Both' },
+        ]}
+      />
       {now.show !== 'notation' && (
         <>
           <label>
@@ -102,14 +163,26 @@ function TablatureRows({ part, tablature, decide }: { part: PartSummary; tablatu
               aria-label={`Tuning of ${part.name}`}
               value={known?.id ?? 'own'}
               onChange={(id) => set({ tuning: [...tunings.find((tuning) => tuning.id === id)!.strings] })}
-              options={[...(known ? [] : [{ value: 'own', label: now.tuning.join(' '), disabled: true }]), ...tunings.map(({ id, name }) => ({ value: id, label: name }))]}
+              options={[
+                ...(known ? [] : [{ value: 'own', label: now.tuning.join(' '), disabled: true }]),
+                ...tunings.map(({ id, name }) => ({ value: id, label: name })),
+              ]}
             />
           </label>
           <label>
             Capo at fret
-            <CommittedNumber key={now.capo} value={now.capo} min={0} max={12} label={`Capo of ${part.name}`} onCommit={(capo) => set({ capo })} />
+            <CommittedNumber
+              key={now.capo}
+              value={now.capo}
+              min={0}
+              max={12}
+              label={`Capo of ${part.name}`}
+              onCommit={(capo) => set({ capo })}
+            />
           </label>
-          {part.report.impossibleChords > 0 && <p className="soft">{part.report.impossibleChords} chords cannot be held; see the query.</p>}
+          {part.report.impossibleChords > 0 && (
+            <p className="soft">{part.report.impossibleChords} chords cannot be held; see the query.</p>
+          )}
         </>
       )}
     </>

@@ -19,12 +19,23 @@ export function PickedMarks() {
   const bars = useWorkspace((state) => state.summary!.bars);
   const decide = useWorkspace((state) => state.decide);
   const pick = useWorkspace((state) => state.pick);
-  if (!picked || !part) return <div className={styles.tools}><span className="soft">Marks in saffron are suggestions. Click notes to pick them; Shift adds more.</span></div>;
+  if (!picked || !part)
+    return (
+      <div className={styles.tools}>
+        <span className="soft">Marks in saffron are suggestions. Click notes to pick them; Shift adds more.</span>
+      </div>
+    );
   const notes = [...picked.notes].sort((a, b) => (written.get(a)?.start ?? 0) - (written.get(b)?.start ?? 0));
   const [first, last] = [notes[0]!, notes.at(-1)!];
   const place = written.get(first);
-  const bar = place ? barIndexAt(bars.map((one) => one.start), place.start) : null;
-  const has = (articulation: Articulation) => notes.every((note) => written.get(note)?.articulations.includes(articulation));
+  const bar = place
+    ? barIndexAt(
+        bars.map((one) => one.start),
+        place.start,
+      )
+    : null;
+  const has = (articulation: Articulation) =>
+    notes.every((note) => written.get(note)?.articulations.includes(articulation));
   return (
     <div className={styles.tools} role="toolbar" aria-label="Picked notes">
       <span>
@@ -33,12 +44,20 @@ export function PickedMarks() {
       {!part.unpitched && (
         <span className={styles.group}>
           <Tooltip title="The next name towards flats: C♯ becomes D♭">
-            <Button size="small" aria-label="Respell towards flats" onClick={() => decide({ kind: 'respellNotes', part: part.id, notes, prefer: 'flats' })}>
+            <Button
+              size="small"
+              aria-label="Respell towards flats"
+              onClick={() => decide({ kind: 'respellNotes', part: part.id, notes, prefer: 'flats' })}
+            >
               ♭
             </Button>
           </Tooltip>
           <Tooltip title="The next name towards sharps: D♭ becomes C♯">
-            <Button size="small" aria-label="Respell towards sharps" onClick={() => decide({ kind: 'respellNotes', part: part.id, notes, prefer: 'sharps' })}>
+            <Button
+              size="small"
+              aria-label="Respell towards sharps"
+              onClick={() => decide({ kind: 'respellNotes', part: part.id, notes, prefer: 'sharps' })}
+            >
               ♯
             </Button>
           </Tooltip>
@@ -53,15 +72,31 @@ export function PickedMarks() {
       <span className={styles.group}>
         {ARTICULATIONS.map((articulation) => (
           <Tooltip key={articulation} title={articulation}>
-            <Button size="small" aria-label={articulation} aria-pressed={has(articulation)} type={has(articulation) ? 'primary' : 'default'} onClick={() => decide({ kind: 'setArticulation', part: part.id, notes, articulation, on: !has(articulation) })}>
+            <Button
+              size="small"
+              aria-label={articulation}
+              aria-pressed={has(articulation)}
+              type={has(articulation) ? 'primary' : 'default'}
+              onClick={() =>
+                decide({ kind: 'setArticulation', part: part.id, notes, articulation, on: !has(articulation) })
+              }
+            >
               {SIGNS[articulation]}
             </Button>
           </Tooltip>
         ))}
-        <Button size="small" disabled={first === last} onClick={() => decide({ kind: 'setSlur', part: part.id, from: first, to: last, on: true })}>
+        <Button
+          size="small"
+          disabled={first === last}
+          onClick={() => decide({ kind: 'setSlur', part: part.id, from: first, to: last, on: true })}
+        >
           Slur
         </Button>
-        <Button size="small" disabled={first === last} onClick={() => decide({ kind: 'setSlur', part: part.id, from: first, to: last, on: false })}>
+        <Button
+          size="small"
+          disabled={first === last}
+          onClick={() => decide({ kind: 'setSlur', part: part.id, from: first, to: last, on: false })}
+        >
           No slur
         </Button>
       </span>
@@ -94,9 +129,21 @@ function CopyPattern({ bar, part }: { bar: number; part: string }) {
           <p>Articulation and slurs of bar {bars[bar]!.number} go to every bar of the same rhythm.</p>
           <label>
             from bar
-            <CommittedNumber value={range.from + offset} min={offset} max={bars.at(-1)!.number} label="First bar of the range" onCommit={(number) => setRange((now) => ({ ...now, from: number - offset }))} />
+            <CommittedNumber
+              value={range.from + offset}
+              min={offset}
+              max={bars.at(-1)!.number}
+              label="First bar of the range"
+              onCommit={(number) => setRange((now) => ({ ...now, from: number - offset }))}
+            />
             to bar
-            <CommittedNumber value={range.to - 1 + offset} min={offset} max={bars.at(-1)!.number} label="Last bar of the range" onCommit={(number) => setRange((now) => ({ ...now, to: number - offset + 1 }))} />
+            <CommittedNumber
+              value={range.to - 1 + offset}
+              min={offset}
+              max={bars.at(-1)!.number}
+              label="Last bar of the range"
+              onCommit={(number) => setRange((now) => ({ ...now, to: number - offset + 1 }))}
+            />
           </label>
           <Button size="small" type="primary" disabled={range.to <= range.from} onClick={copy}>
             Copy

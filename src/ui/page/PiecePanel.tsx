@@ -8,7 +8,9 @@ import { useWorkspace } from '../job/workspace';
 import styles from './page.module.css';
 
 const MARKER_WORDS: Record<MarkerStyle, string> = { auto: 'as they look', rehearsal: 'rehearsal marks', text: 'words' };
-const KEYS = (['major', 'minor'] as const).flatMap((mode) => Array.from({ length: 15 }, (_, i) => ({ fifths: i - 7, mode })));
+const KEYS = (['major', 'minor'] as const).flatMap((mode) =>
+  Array.from({ length: 15 }, (_, i) => ({ fifths: i - 7, mode })),
+);
 const keyValue = ({ fifths, mode }: { fifths: number; mode: string }) => `${fifths} ${mode}`;
 
 /** Page settings of the whole piece: words, keys, markers, preferred names, repeats. */
@@ -24,21 +26,40 @@ export function PiecePanel() {
   const here = keys.findLast((key) => key.bar <= from) ?? keys[0]!;
   const range = `bars ${bars[from]!.number}–${bars[to - 1]!.number}`;
   const keyOptions = KEYS.map((key) => ({ value: keyValue(key), label: keyName(key) }));
-  const parse = (value: string) => ({ fifths: Number(value.split(' ')[0]), mode: value.split(' ')[1] as 'major' | 'minor' });
+  const parse = (value: string) => ({
+    fifths: Number(value.split(' ')[0]),
+    mode: value.split(' ')[1] as 'major' | 'minor',
+  });
   return (
     <section className={styles.panel} aria-label="Page of the whole piece">
       <div className={styles.settings}>
         <label>
           Title
-          <Words key={`t${summary.title}`} label="Title" value={summary.title} onCommit={(title) => decide({ kind: 'setTitle', title })} />
+          <Words
+            key={`t${summary.title}`}
+            label="Title"
+            value={summary.title}
+            onCommit={(title) => decide({ kind: 'setTitle', title })}
+          />
         </label>
         <label>
           Composer
-          <Words key={`c${settings.composer ?? ''}`} label="Composer" value={settings.composer ?? ''} onCommit={(composer) => decide({ kind: 'setComposer', composer })} />
+          <Words
+            key={`c${settings.composer ?? ''}`}
+            label="Composer"
+            value={settings.composer ?? ''}
+            onCommit={(composer) => decide({ kind: 'setComposer', composer })}
+          />
         </label>
         <label>
           Markers as
-          <Select<MarkerStyle> size="small" aria-label="Markers as" value={settings.markerStyle} onChange={(style) => decide({ kind: 'setMarkerStyle', style })} options={MARKER_STYLES.map((value) => ({ value, label: MARKER_WORDS[value] }))} />
+          <Select<MarkerStyle>
+            size="small"
+            aria-label="Markers as"
+            value={settings.markerStyle}
+            onChange={(style) => decide({ kind: 'setMarkerStyle', style })}
+            options={MARKER_STYLES.map((value) => ({ value, label: MARKER_WORDS[value] }))}
+          />
         </label>
       </div>
       <h3>Keys</h3>
@@ -52,38 +73,68 @@ export function PiecePanel() {
       <div className={styles.settings}>
         <label>
           Whole piece
-          <Select<string> size="small" showSearch={{ optionFilterProp: 'label' }} aria-label="Key of the whole piece" value={keyValue(keys[0]!)} onChange={(value) => decide({ kind: 'setKey', ...parse(value) })} options={keyOptions} />
+          <Select<string>
+            size="small"
+            showSearch={{ optionFilterProp: 'label' }}
+            aria-label="Key of the whole piece"
+            value={keyValue(keys[0]!)}
+            onChange={(value) => decide({ kind: 'setKey', ...parse(value) })}
+            options={keyOptions}
+          />
         </label>
         <label>
           From bar {bars[from]!.number} on
-          <Select<string> size="small" showSearch={{ optionFilterProp: 'label' }} aria-label={`Key from bar ${bars[from]!.number} on`} value={keyValue(here)} onChange={(value) => decide({ kind: 'setKey', ...parse(value), bar: from })} options={keyOptions} />
+          <Select<string>
+            size="small"
+            showSearch={{ optionFilterProp: 'label' }}
+            aria-label={`Key from bar ${bars[from]!.number} on`}
+            value={keyValue(here)}
+            onChange={(value) => decide({ kind: 'setKey', ...parse(value), bar: from })}
+            options={keyOptions}
+          />
         </label>
       </div>
       <h3>Names of black keys</h3>
       <p className="soft">Chosen by context; in {range} prefer</p>
       <div className={styles.buttons}>
-        <Button size="small" onClick={() => decide({ kind: 'preferNames', part: null, bars: { from, to }, prefer: 'flats' })}>
+        <Button
+          size="small"
+          onClick={() => decide({ kind: 'preferNames', part: null, bars: { from, to }, prefer: 'flats' })}
+        >
           ♭ flats
         </Button>
-        <Button size="small" onClick={() => decide({ kind: 'preferNames', part: null, bars: { from, to }, prefer: 'sharps' })}>
+        <Button
+          size="small"
+          onClick={() => decide({ kind: 'preferNames', part: null, bars: { from, to }, prefer: 'sharps' })}
+        >
           ♯ sharps
         </Button>
       </div>
       <h3>Repeats</h3>
-      {settings.folds.length === 0 && summary.repeats.length === 0 && <p className="soft">No stretch of two bars or more comes again right away in all parts.</p>}
+      {settings.folds.length === 0 && summary.repeats.length === 0 && (
+        <p className="soft">No stretch of two bars or more comes again right away in all parts.</p>
+      )}
       {settings.folds.map((fold) => (
         <p key={fold.from}>
-          Bars {bars[fold.from]?.number}–{bars[fold.from + fold.length - 1]?.number} are written once, played {fold.times} times.{' '}
+          Bars {bars[fold.from]?.number}–{bars[fold.from + fold.length - 1]?.number} are written once, played{' '}
+          {fold.times} times.{' '}
           <Button size="small" onClick={() => decide({ kind: 'foldRepeat', ...fold, times: 1 })}>
             Write out
           </Button>
         </p>
       ))}
       {summary.repeats
-        .filter((one) => !settings.folds.some((fold) => one.from < fold.from + fold.length * fold.times && fold.from < one.from + one.length * one.times))
+        .filter(
+          (one) =>
+            !settings.folds.some(
+              (fold) =>
+                one.from < fold.from + fold.length * fold.times && fold.from < one.from + one.length * one.times,
+            ),
+        )
         .map((one) => (
           <p key={one.from}>
-            Bars {bars[one.from]!.number}–{bars[one.from + one.length - 1]!.number} come {one.times} times{one.endings > 0 ? ', with different endings' : ''}.{' '}
+            Bars {bars[one.from]!.number}–{bars[one.from + one.length - 1]!.number} come {one.times} times
+            {one.endings > 0 ? ', with different endings' : ''}.{' '}
             <Button size="small" onClick={() => decide({ kind: 'foldRepeat', ...one })}>
               Repeat signs
             </Button>

@@ -25,7 +25,13 @@ export function Sheet({ part, looks }: { part: PartSummary | null; looks: React.
   const [page, setPage] = useState(1);
   const [busy, setBusy] = useState<string | null>(null);
   const [printing, setPrinting] = useState<string[] | null>(null);
-  const { svg, pages, waiting, failure, allPages } = useSheet({ edition, part: part?.id ?? null, concert, layout, page });
+  const { svg, pages, waiting, failure, allPages } = useSheet({
+    edition,
+    part: part?.id ?? null,
+    concert,
+    layout,
+    page,
+  });
   const shownPage = Math.min(page, Math.max(1, pages));
 
   async function withAllPages(what: string, work: (all: string[]) => Promise<void>): Promise<void> {
@@ -57,7 +63,10 @@ export function Sheet({ part, looks }: { part: PartSummary | null; looks: React.
   const saveParts = async () => {
     try {
       const all: string[] = [];
-      for (const [i, one] of parts.entries()) all.push(...(await allPages((done, of) => setBusy(`Part ${i + 1} of ${parts.length}: page ${done} of ${of}`), one.id)));
+      for (const [i, one] of parts.entries())
+        all.push(
+          ...(await allPages((done, of) => setBusy(`Part ${i + 1} of ${parts.length}: page ${done} of ${of}`), one.id)),
+        );
       await pdf(all, `${title || job?.name}, parts`, `${fileNameOf(job?.name ?? 'score')} - parts.pdf`);
     } catch (error) {
       void message.error(sentence(error));
@@ -70,26 +79,71 @@ export function Sheet({ part, looks }: { part: PartSummary | null; looks: React.
     <>
       <div className={styles.sheetBar}>
         {looks}
-        <Segmented<'pages' | 'line'> size="small" value={layout} onChange={setLayout} options={[{ value: 'pages', label: 'Pages' }, { value: 'line', label: 'One line' }]} />
-        <Segmented<boolean> size="small" value={concert} onChange={setConcert} options={[{ value: false, label: 'Written' }, { value: true, label: 'Concert' }]} />
+        <Segmented<'pages' | 'line'>
+          size="small"
+          value={layout}
+          onChange={setLayout}
+          options={[
+            { value: 'pages', label: 'Pages' },
+            { value: 'line', label: 'One line' },
+          ]}
+        />
+        <Segmented<boolean>
+          size="small"
+          value={concert}
+          onChange={setConcert}
+          options={[
+            { value: false, label: 'Written' },
+            { value: true, label: 'Concert' },
+          ]}
+        />
         {layout === 'pages' && (
           <span className={styles.group}>
-            <Button size="small" aria-label="Page back" icon={<LeftOutlined />} disabled={shownPage <= 1} onClick={() => setPage(shownPage - 1)} />
+            <Button
+              size="small"
+              aria-label="Page back"
+              icon={<LeftOutlined />}
+              disabled={shownPage <= 1}
+              onClick={() => setPage(shownPage - 1)}
+            />
             <span className={styles.pageNumber}>
               {shownPage} <span className="soft">of {pages || '…'}</span>
             </span>
-            <Button size="small" aria-label="Page on" icon={<RightOutlined />} disabled={shownPage >= pages} onClick={() => setPage(shownPage + 1)} />
+            <Button
+              size="small"
+              aria-label="Page on"
+              icon={<RightOutlined />}
+              disabled={shownPage >= pages}
+              onClick={() => setPage(shownPage + 1)}
+            />
           </span>
         )}
         <span className={styles.push} />
         <Tooltip title="Print">
-          <Button size="small" aria-label="Print" icon={<PrinterOutlined />} disabled={busy !== null || pages === 0} onClick={() => void print()} />
+          <Button
+            size="small"
+            aria-label="Print"
+            icon={<PrinterOutlined />}
+            disabled={busy !== null || pages === 0}
+            onClick={() => void print()}
+          />
         </Tooltip>
-        <Button size="small" icon={<DownloadOutlined />} disabled={busy !== null || pages === 0} onClick={() => void save()}>
+        <Button
+          size="small"
+          icon={<DownloadOutlined />}
+          disabled={busy !== null || pages === 0}
+          onClick={() => void save()}
+        >
           PDF
         </Button>
         {part && (
-          <Button size="small" aria-label="All parts as PDF" title="All parts as PDF" disabled={busy !== null || pages === 0} onClick={() => void saveParts()}>
+          <Button
+            size="small"
+            aria-label="All parts as PDF"
+            title="All parts as PDF"
+            disabled={busy !== null || pages === 0}
+            onClick={() => void saveParts()}
+          >
             All
           </Button>
         )}
@@ -102,9 +156,25 @@ export function Sheet({ part, looks }: { part: PartSummary | null; looks: React.
       <div className={styles.sheets} data-layout={layout}>
         {failure && <Alert type="error" showIcon title={`This could not be laid out: ${failure}`} />}
         {!svg && !failure && <Spin className={styles.spin} description="Laying out …" />}
-        {svg && <div className={`${music.engraved} ${styles.paper}`} data-waiting={waiting || undefined} role="img" aria-label={part ? `${part.name}, page ${shownPage}` : `Score, page ${shownPage}`} dangerouslySetInnerHTML={{ __html: svg }} />}
+        {svg && (
+          <div
+            className={`${music.engraved} ${styles.paper}`}
+            data-waiting={waiting || undefined}
+            role="img"
+            aria-label={part ? `${part.name}, page ${shownPage}` : `Score, page ${shownPage}`}
+            dangerouslySetInnerHTML={{ __html: svg }}
+          />
+        )}
       </div>
-      {printing && createPortal(<div className="printed">{printing.map((one, i) => <div key={i} className="printedPage" dangerouslySetInnerHTML={{ __html: one }} />)}</div>, document.body)}
+      {printing &&
+        createPortal(
+          <div className="printed">
+            {printing.map((one, i) => (
+              <div key={i} className="printedPage" dangerouslySetInnerHTML={{ __html: one }} />
+            ))}
+          </div>,
+          document.body,
+        )}
     </>
   );
 }

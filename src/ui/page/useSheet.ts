@@ -78,11 +78,18 @@ export function useSheet({ edition, part, concert, layout, page }: Wanted) {
         all.push(await engraver.page(musicXml, n));
       }
       // What is on the screen may be laid out otherwise.
-      if (layout !== 'pages' || of !== part) await engraver.layOut(await engineWorker().sheet(part, concert), { layout, staffMillimetres });
+      if (layout !== 'pages' || of !== part)
+        await engraver.layOut(await engineWorker().sheet(part, concert), { layout, staffMillimetres });
       return all;
     },
     [part, concert, layout, staffMillimetres],
   );
 
-  return { svg: drawn?.svg ?? null, pages: laid?.layout === layout ? laid.pages : 0, waiting: drawn?.of !== laid, failure, allPages };
+  return {
+    svg: drawn?.svg ?? null,
+    pages: laid?.layout === layout ? laid.pages : 0,
+    waiting: drawn?.of !== laid,
+    failure,
+    allPages,
+  };
 }

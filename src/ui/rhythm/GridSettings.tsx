@@ -6,7 +6,15 @@ import { useState } from 'react';
 import { settingsOf, valueName, type Decision } from '@/core/job';
 import { instrumentById } from '@/core/instruments';
 import { keyInWords } from '@/core/score';
-import { clefChoices, FURTHER_TUPLETS, SMALLEST_VALUES, type FurtherTuplet, type LengthChoice, type Lengths, type SmallestValue } from '@/core/to-score';
+import {
+  clefChoices,
+  FURTHER_TUPLETS,
+  SMALLEST_VALUES,
+  type FurtherTuplet,
+  type LengthChoice,
+  type Lengths,
+  type SmallestValue,
+} from '@/core/to-score';
 import type { PartSummary } from '@/workers/engine-client';
 import { CommittedNumber } from '../shared/CommittedNumber';
 import { count } from '../shared/words';
@@ -24,13 +32,26 @@ export function GridSettings({ part }: { part: PartSummary }) {
   const [asked, setAsked] = useState(false);
   if (!asked) {
     return (
-      <button type="button" className={styles.gear} aria-label={`Rhythm settings of ${part.name}`} onClick={() => (setAsked(true), setOpen(true))}>
+      <button
+        type="button"
+        className={styles.gear}
+        aria-label={`Rhythm settings of ${part.name}`}
+        onClick={() => (setAsked(true), setOpen(true))}
+      >
         <SettingOutlined />
       </button>
     );
   }
   return (
-    <Popover open={open} onOpenChange={setOpen} trigger="click" placement="rightTop" title={`Rhythm of ${part.name}`} content={<Settings part={part} />} destroyOnHidden>
+    <Popover
+      open={open}
+      onOpenChange={setOpen}
+      trigger="click"
+      placement="rightTop"
+      title={`Rhythm of ${part.name}`}
+      content={<Settings part={part} />}
+      destroyOnHidden
+    >
       <Button type="text" size="small" aria-label={`Rhythm settings of ${part.name}`} icon={<SettingOutlined />} />
     </Popover>
   );
@@ -48,15 +69,40 @@ function Settings({ part }: { part: PartSummary }) {
   const pin = settings.grids[part.id]?.at(-1);
   const { report } = part;
   const instrument = instrumentById(part.instrument);
-  const reached = reach === 'part' ? [part] : parts.filter((other) => (reach === 'family' ? instrumentById(other.instrument).family === instrument.family : passage.parts.includes(other.id)));
+  const reached =
+    reach === 'part'
+      ? [part]
+      : parts.filter((other) =>
+          reach === 'family'
+            ? instrumentById(other.instrument).family === instrument.family
+            : passage.parts.includes(other.id),
+        );
   const to = Math.min(bars.length, passage.from + passage.bars);
   const range = someBars ? { bars: { from: passage.from, to } } : {};
   const forAll = (make: (id: string) => Decision) => decide(...reached.map(({ id }) => make(id)));
-  const setGrid = (smallest: SmallestValue, triplets: boolean, also: readonly FurtherTuplet[]) => forAll((id) => ({ kind: 'setGrid', part: id, smallest, triplets, ...(also.length > 0 && { also: [...also] }), ...range }));
+  const setGrid = (smallest: SmallestValue, triplets: boolean, also: readonly FurtherTuplet[]) =>
+    forAll((id) => ({
+      kind: 'setGrid',
+      part: id,
+      smallest,
+      triplets,
+      ...(also.length > 0 && { also: [...also] }),
+      ...range,
+    }));
 
   return (
     <div className={styles.settings}>
-      <Segmented<Reach> size="small" block value={reach} onChange={setReach} options={[{ value: 'part', label: 'this part' }, { value: 'family', label: 'its family' }, { value: 'shown', label: 'parts in view' }]} />
+      <Segmented<Reach>
+        size="small"
+        block
+        value={reach}
+        onChange={setReach}
+        options={[
+          { value: 'part', label: 'this part' },
+          { value: 'family', label: 'its family' },
+          { value: 'shown', label: 'parts in view' },
+        ]}
+      />
       <Checkbox checked={someBars} onChange={(event) => setSomeBars(event.target.checked)}>
         values only in bars {bars[passage.from]?.number}–{bars[to - 1]?.number}
       </Checkbox>
@@ -65,24 +111,40 @@ function Settings({ part }: { part: PartSummary }) {
         <Select<SmallestValue | typeof FOUND>
           size="small"
           value={pin?.smallest ?? FOUND}
-          onChange={(value) => (value === FOUND ? forAll((id) => ({ kind: 'freeGrid', part: id })) : setGrid(value, pin?.triplets ?? report.tupletBeats > 0, pin?.also ?? []))}
-          options={[{ value: FOUND, label: 'as found' }, ...SMALLEST_VALUES.map((value) => ({ value, label: valueName(value) }))]}
+          onChange={(value) =>
+            value === FOUND
+              ? forAll((id) => ({ kind: 'freeGrid', part: id }))
+              : setGrid(value, pin?.triplets ?? report.tupletBeats > 0, pin?.also ?? [])
+          }
+          options={[
+            { value: FOUND, label: 'as found' },
+            ...SMALLEST_VALUES.map((value) => ({ value, label: valueName(value) })),
+          ]}
         />
       </label>
       {pin && (
         <>
           <label>
             Triplets
-            <Switch size="small" checked={pin.triplets} onChange={(triplets) => setGrid(pin.smallest, triplets, pin.also)} />
+            <Switch
+              size="small"
+              checked={pin.triplets}
+              onChange={(triplets) => setGrid(pin.smallest, triplets, pin.also)}
+            />
           </label>
           <label>
             Further tuplets
-            <Checkbox.Group<FurtherTuplet> value={[...pin.also]} options={FURTHER_TUPLETS.map((value) => ({ value, label: String(value) }))} onChange={(also) => setGrid(pin.smallest, pin.triplets, also)} />
+            <Checkbox.Group<FurtherTuplet>
+              value={[...pin.also]}
+              options={FURTHER_TUPLETS.map((value) => ({ value, label: String(value) }))}
+              onChange={(also) => setGrid(pin.smallest, pin.triplets, also)}
+            />
           </label>
         </>
       )}
       <p className="soft">
-        {report.exact ? 'Lies exactly on a grid.' : `Jitter ${(report.jitter * 1000).toFixed(0)} ms.`} {count(report.tupletBeats, 'tuplet beat', 'tuplet beats')}.
+        {report.exact ? 'Lies exactly on a grid.' : `Jitter ${(report.jitter * 1000).toFixed(0)} ms.`}{' '}
+        {count(report.tupletBeats, 'tuplet beat', 'tuplet beats')}.
       </p>
       {!part.unpitched && (
         <>
@@ -91,8 +153,13 @@ function Settings({ part }: { part: PartSummary }) {
             <Select<SmallestValue | typeof FOUND>
               size="small"
               value={settings.closeGaps[part.id] ?? FOUND}
-              onChange={(value) => forAll((id) => ({ kind: 'setGaps', part: id, upTo: value === FOUND ? null : value }))}
-              options={[{ value: FOUND, label: 'not meant as rests' }, ...SMALLEST_VALUES.map((value) => ({ value, label: `up to ${valueName(value)}` }))]}
+              onChange={(value) =>
+                forAll((id) => ({ kind: 'setGaps', part: id, upTo: value === FOUND ? null : value }))
+              }
+              options={[
+                { value: FOUND, label: 'not meant as rests' },
+                ...SMALLEST_VALUES.map((value) => ({ value, label: `up to ${valueName(value)}` })),
+              ]}
             />
           </label>
           <label>
@@ -102,16 +169,30 @@ function Settings({ part }: { part: PartSummary }) {
               aria-label={`Short notes of ${part.name}`}
               value={lengthsIn(settings.lengths[part.id], someBars ? passage.from : null)}
               onChange={(as) => forAll((id) => ({ kind: 'setLengths', part: id, as, ...range }))}
-              options={[{ value: 'read', label: 'as they read best' }, { value: 'played', label: 'as long as played' }]}
+              options={[
+                { value: 'read', label: 'as they read best' },
+                { value: 'played', label: 'as long as played' },
+              ]}
             />
           </label>
-          {report.shortNotes > 0 && <p className="soft">{count(report.shortNotes, 'note is', 'notes are')} written longer, with a staccato dot: this line lets go early as a habit.</p>}
+          {report.shortNotes > 0 && (
+            <p className="soft">
+              {count(report.shortNotes, 'note is', 'notes are')} written longer, with a staccato dot: this line lets go
+              early as a habit.
+            </p>
+          )}
           <p className="soft">
-            {count(report.gapsClosed, 'gap', 'gaps')} closed, {count(report.overlapsTrimmed, 'overlap', 'overlaps')} trimmed.
+            {count(report.gapsClosed, 'gap', 'gaps')} closed, {count(report.overlapsTrimmed, 'overlap', 'overlaps')}{' '}
+            trimmed.
           </p>
           <label>
             Voices a staff
-            <Select<number> size="small" value={settings.voices[part.id] ?? 2} onChange={(most) => forAll((id) => ({ kind: 'setVoices', part: id, most }))} options={[1, 2, 3, 4].map((most) => ({ value: most, label: `at most ${most}` }))} />
+            <Select<number>
+              size="small"
+              value={settings.voices[part.id] ?? 2}
+              onChange={(most) => forAll((id) => ({ kind: 'setVoices', part: id, most }))}
+              options={[1, 2, 3, 4].map((most) => ({ value: most, label: `at most ${most}` }))}
+            />
           </label>
         </>
       )}
@@ -122,19 +203,32 @@ function Settings({ part }: { part: PartSummary }) {
             size="small"
             value={settings.handSplits[part.id] ?? FREE}
             onChange={(value) => decide({ kind: 'setHandSplit', part: part.id, key: value === FREE ? null : value })}
-            options={[{ value: FREE, label: 'move freely' }, ...Array.from({ length: 25 }, (_, i) => ({ value: 48 + i, label: `part at ${keyInWords(48 + i)}` }))]}
+            options={[
+              { value: FREE, label: 'move freely' },
+              ...Array.from({ length: 25 }, (_, i) => ({ value: 48 + i, label: `part at ${keyInWords(48 + i)}` })),
+            ]}
           />
         </label>
       )}
       {instrument.clefs.some((_, s) => clefChoices(instrument, s + 1).length > 1) && (
         <label>
           Clef changes
-          <Switch size="small" checked={!settings.fixedClefs[part.id]} aria-label={`Clef changes of ${part.name}`} onChange={(changes) => forAll((id) => ({ kind: 'setClefs', part: id, changes }))} />
+          <Switch
+            size="small"
+            checked={!settings.fixedClefs[part.id]}
+            aria-label={`Clef changes of ${part.name}`}
+            onChange={(changes) => forAll((id) => ({ kind: 'setClefs', part: id, changes }))}
+          />
         </label>
       )}
       <label>
         Trills, graces
-        <Switch size="small" checked={!settings.plain[part.id]} aria-label={`Ornaments of ${part.name}`} onChange={(on) => forAll((id) => ({ kind: 'setOrnaments', part: id, on }))} />
+        <Switch
+          size="small"
+          checked={!settings.plain[part.id]}
+          aria-label={`Ornaments of ${part.name}`}
+          onChange={(on) => forAll((id) => ({ kind: 'setOrnaments', part: id, on }))}
+        />
       </label>
       <p className="soft">{ornamentsInWords(part)}</p>
       {part.tracks.map((track) => {
@@ -143,7 +237,16 @@ function Settings({ part }: { part: PartSummary }) {
           <div key={track}>
             <label>
               Played ahead by
-              <CommittedNumber key={lead.milliseconds} value={lead.milliseconds} min={-1000} max={1000} step={5} suffix="ms" label={`Milliseconds ${part.name} was played ahead`} onCommit={(milliseconds) => decide({ kind: 'setLead', track, milliseconds })} />
+              <CommittedNumber
+                key={lead.milliseconds}
+                value={lead.milliseconds}
+                min={-1000}
+                max={1000}
+                step={5}
+                suffix="ms"
+                label={`Milliseconds ${part.name} was played ahead`}
+                onCommit={(milliseconds) => decide({ kind: 'setLead', track, milliseconds })}
+              />
             </label>
             <p className="soft">{lead.evidence}</p>
           </div>
@@ -160,6 +263,16 @@ function lengthsIn(choices: readonly LengthChoice[] = [], bar: number | null): L
 }
 
 function ornamentsInWords({ report }: PartSummary): string {
-  const found = [[report.trills, 'trill', 'trills'], [report.tremolos, 'tremolo', 'tremolos'], [report.graces, 'grace note', 'grace notes'], [report.arpeggios, 'spread chord', 'spread chords']] as const;
-  return found.filter(([n]) => n > 0).map(([n, one, many]) => count(n, one, many)).join(', ') || 'None found.';
+  const found = [
+    [report.trills, 'trill', 'trills'],
+    [report.tremolos, 'tremolo', 'tremolos'],
+    [report.graces, 'grace note', 'grace notes'],
+    [report.arpeggios, 'spread chord', 'spread chords'],
+  ] as const;
+  return (
+    found
+      .filter(([n]) => n > 0)
+      .map(([n, one, many]) => count(n, one, many))
+      .join(', ') || 'None found.'
+  );
 }

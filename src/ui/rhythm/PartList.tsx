@@ -7,19 +7,32 @@ import { useWorkspace } from '../job/workspace';
 import { GridSettings } from './GridSettings';
 import styles from './rhythm.module.css';
 
-const VALUE_WORDS: Record<number, string> = { [4 * QUARTER]: 'whole notes', [2 * QUARTER]: 'halves', [QUARTER]: 'quarters', [QUARTER / 2]: 'eighths', [QUARTER / 4]: 'sixteenths', [QUARTER / 8]: 'thirty-seconds', [QUARTER / 16]: 'sixty-fourths' };
+const VALUE_WORDS: Record<number, string> = {
+  [4 * QUARTER]: 'whole notes',
+  [2 * QUARTER]: 'halves',
+  [QUARTER]: 'quarters',
+  [QUARTER / 2]: 'eighths',
+  [QUARTER / 4]: 'sixteenths',
+  [QUARTER / 8]: 'thirty-seconds',
+  [QUARTER / 16]: 'sixty-fourths',
+};
 
 /** The parts in score order: which are in view, and what the engine found for each. */
 export function PartList() {
   const parts = useWorkspace((state) => state.summary!.parts);
   const shown = useWorkspace((state) => state.passage.parts);
   const show = useWorkspace((state) => state.show);
-  const toggle = (id: string, on: boolean) => show({ parts: on ? [...shown, id] : shown.filter((other) => other !== id) });
+  const toggle = (id: string, on: boolean) =>
+    show({ parts: on ? [...shown, id] : shown.filter((other) => other !== id) });
   return (
     <section className={styles.parts} aria-label="Parts">
       <div className={styles.partsHead}>
         <span>Parts</span>
-        <button type="button" className={styles.textButton} onClick={() => show({ parts: parts.map((part) => part.id) })}>
+        <button
+          type="button"
+          className={styles.textButton}
+          onClick={() => show({ parts: parts.map((part) => part.id) })}
+        >
           all
         </button>
         <button type="button" className={styles.textButton} onClick={() => show({ parts: [] })}>
@@ -46,5 +59,11 @@ export function PartList() {
 function factsInWords({ report }: PartSummary): string {
   const value = VALUE_WORDS[report.smallest] ?? 'quarters';
   const lead = Object.values(report.leads)[0];
-  return [value, report.tupletBeats > 0 && 'tuplets', lead && lead.milliseconds !== 0 && `${Math.abs(lead.milliseconds)} ms ${lead.milliseconds > 0 ? 'early' : 'late'}`].filter(Boolean).join(', ');
+  return [
+    value,
+    report.tupletBeats > 0 && 'tuplets',
+    lead && lead.milliseconds !== 0 && `${Math.abs(lead.milliseconds)} ms ${lead.milliseconds > 0 ? 'early' : 'late'}`,
+  ]
+    .filter(Boolean)
+    .join(', ');
 }

@@ -11,7 +11,12 @@ export function PickedBar() {
   const picked = useWorkspace((state) => state.picked);
   const part = useWorkspace((state) => state.summary!.parts.find((candidate) => candidate.id === picked?.part));
   const pick = useWorkspace((state) => state.pick);
-  if (!picked || !part) return <span className={`soft ${styles.picked}`}>Click a note to change it and to see why it is written so; Shift picks more.</span>;
+  if (!picked || !part)
+    return (
+      <span className={`soft ${styles.picked}`}>
+        Click a note to change it and to see why it is written so; Shift picks more.
+      </span>
+    );
   return (
     <span className={styles.picked}>
       <b>{count(picked.notes.length, 'note', 'notes')}</b> of {part.name}

@@ -33,10 +33,23 @@ export function RhythmView() {
         <BarWalk />
         {side === 'music' ? <Interlinear /> : <TimingCharts />}
         <div className={styles.tools}>
-          <Segmented<'music' | 'timing'> size="small" value={side} onChange={setSide} options={[{ value: 'music', label: 'Music' }, { value: 'timing', label: 'Timing' }]} />
+          <Segmented<'music' | 'timing'>
+            size="small"
+            value={side}
+            onChange={setSide}
+            options={[
+              { value: 'music', label: 'Music' },
+              { value: 'timing', label: 'Timing' },
+            ]}
+          />
           <SwingSelect />
           <Tooltip title="Key C">
-            <Button size="small" type={comparing ? 'primary' : 'default'} aria-pressed={comparing} onClick={() => compare(!comparing)}>
+            <Button
+              size="small"
+              type={comparing ? 'primary' : 'default'}
+              aria-pressed={comparing}
+              onClick={() => compare(!comparing)}
+            >
               {comparing ? 'Before the last change' : 'Compare with before'}
             </Button>
           </Tooltip>

@@ -25,7 +25,8 @@ export function SwingSelect() {
   const pinned = settingsOf(ledger).swing;
   const found = swing.stretches[0] && !swing.pinned ? `${label(swing.stretches[0])} (found)` : 'off-beats: found even';
   const usual: Choice[] = (['eighth', '16th'] as const).flatMap((unit) => RATIOS.map((ratio) => ({ ratio, unit })));
-  const choices = pinned && pinned.ratio !== 1 && !usual.some((one) => valueOf(one) === valueOf(pinned)) ? [pinned, ...usual] : usual;
+  const choices =
+    pinned && pinned.ratio !== 1 && !usual.some((one) => valueOf(one) === valueOf(pinned)) ? [pinned, ...usual] : usual;
   return (
     <Select<string>
       size="small"
@@ -35,7 +36,11 @@ export function SwingSelect() {
       value={pinned ? valueOf(pinned) : FOUND}
       onChange={(value) => {
         const choice = choices.find((one) => valueOf(one) === value);
-        decide({ kind: 'setSwing', ratio: value === FOUND ? null : (choice?.ratio ?? 1), ...(choice?.unit === '16th' && { unit: '16th' }) });
+        decide({
+          kind: 'setSwing',
+          ratio: value === FOUND ? null : (choice?.ratio ?? 1),
+          ...(choice?.unit === '16th' && { unit: '16th' }),
+        });
       }}
       options={[
         { value: FOUND, label: swing.pinned ? 'off-beats: let it be found' : found },

@@ -9,25 +9,47 @@ export function TimingCharts() {
   const parts = useWorkspace((state) => state.summary!.parts);
   const rows = parts.map((part) => {
     const lead = Object.values(part.report.leads)[0];
-    return { name: part.name, lead: lead?.milliseconds ?? 0, sure: lead?.confidence ?? 1, jitter: Math.round(part.report.jitter * 1000), exact: part.report.exact };
+    return {
+      name: part.name,
+      lead: lead?.milliseconds ?? 0,
+      sure: lead?.confidence ?? 1,
+      jitter: Math.round(part.report.jitter * 1000),
+      exact: part.report.exact,
+    };
   });
   const height = Math.max(160, rows.length * 24 + 40);
   return (
     <div className={styles.charts}>
       <figure>
         <figcaption>
-          Lead <span className="soft">milliseconds ahead of the beat; hatched where it is doubtful and was not taken out</span>
+          Lead{' '}
+          <span className="soft">
+            milliseconds ahead of the beat; hatched where it is doubtful and was not taken out
+          </span>
         </figcaption>
         <ResponsiveContainer width="100%" height={height}>
           <BarChart data={rows} layout="vertical" margin={{ left: 20, right: 20 }}>
             <defs>
-              <pattern id="doubtful-lead" width="6" height="6" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+              <pattern
+                id="doubtful-lead"
+                width="6"
+                height="6"
+                patternUnits="userSpaceOnUse"
+                patternTransform="rotate(45)"
+              >
                 <rect width="3" height="6" fill="var(--brick)" />
               </pattern>
             </defs>
             <CartesianGrid stroke="var(--line)" horizontal={false} />
             <XAxis type="number" stroke="var(--ink-soft)" tick={{ fontSize: 12 }} />
-            <YAxis type="category" dataKey="name" width={120} stroke="var(--ink-soft)" tick={{ fontSize: 12 }} interval={0} />
+            <YAxis
+              type="category"
+              dataKey="name"
+              width={120}
+              stroke="var(--ink-soft)"
+              tick={{ fontSize: 12 }}
+              interval={0}
+            />
             <Tooltip formatter={(value) => `${String(value)} ms`} />
             <Bar dataKey="lead" name="lead" isAnimationActive={false}>
               {rows.map((row) => (
@@ -39,15 +61,30 @@ export function TimingCharts() {
       </figure>
       <figure>
         <figcaption>
-          Jitter <span className="soft">spread of the onsets around their places, milliseconds; none where a machine wrote the part</span>
+          Jitter{' '}
+          <span className="soft">
+            spread of the onsets around their places, milliseconds; none where a machine wrote the part
+          </span>
         </figcaption>
         <ResponsiveContainer width="100%" height={height}>
           <BarChart data={rows} layout="vertical" margin={{ left: 20, right: 20 }}>
             <CartesianGrid stroke="var(--line)" horizontal={false} />
             <XAxis type="number" stroke="var(--ink-soft)" tick={{ fontSize: 12 }} />
-            <YAxis type="category" dataKey="name" width={120} stroke="var(--ink-soft)" tick={{ fontSize: 12 }} interval={0} />
+            <YAxis
+              type="category"
+              dataKey="name"
+              width={120}
+              stroke="var(--ink-soft)"
+              tick={{ fontSize: 12 }}
+              interval={0}
+            />
             <Tooltip formatter={(value) => `${String(value)} ms`} />
-            <Bar dataKey={(row: (typeof rows)[number]) => (row.exact ? 0 : row.jitter)} name="jitter" fill="var(--teal)" isAnimationActive={false} />
+            <Bar
+              dataKey={(row: (typeof rows)[number]) => (row.exact ? 0 : row.jitter)}
+              name="jitter"
+              fill="var(--teal)"
+              isAnimationActive={false}
+            />
           </BarChart>
         </ResponsiveContainer>
       </figure>

@@ -14,7 +14,13 @@ export function editPicked(edit: PickedEdit): void {
   if (decision) decide(decision);
 }
 
-function decisionFor(edit: PickedEdit, part: string, notes: readonly number[], step: number, written: WrittenPlaces): Decision | null {
+function decisionFor(
+  edit: PickedEdit,
+  part: string,
+  notes: readonly number[],
+  step: number,
+  written: WrittenPlaces,
+): Decision | null {
   switch (edit) {
     case 'earlier':
     case 'later':

@@ -20,7 +20,10 @@ export function BeforeAfter({ track, bars }: { track: number | null; bars: numbe
   const [pairs, setPairs] = useState<ControllerPair[]>([]);
   useEffect(() => {
     let current = true;
-    if (track !== null) void engineWorker().controllersOf(track).then((next) => current && setPairs(next));
+    if (track !== null)
+      void engineWorker()
+        .controllersOf(track)
+        .then((next) => current && setPairs(next));
     return () => {
       current = false;
     };
@@ -40,10 +43,23 @@ export function BeforeAfter({ track, bars }: { track: number | null; bars: numbe
       <div className={styles.row}>
         <label>
           {BARS} bars from
-          <CommittedNumber key={from} value={from} min={1} max={Math.max(1, bars)} label="First bar to hear" onCommit={setFrom} />
+          <CommittedNumber
+            key={from}
+            value={from}
+            min={1}
+            max={Math.max(1, bars)}
+            label="First bar to hear"
+            onCommit={setFrom}
+          />
         </label>
         {(['received', 'delivered'] as const).map((which) => (
-          <Button key={which} size="small" icon={<SoundOutlined />} type={sounding === which ? 'primary' : 'default'} onClick={() => void hear(which)}>
+          <Button
+            key={which}
+            size="small"
+            icon={<SoundOutlined />}
+            type={sounding === which ? 'primary' : 'default'}
+            onClick={() => void hear(which)}
+          >
             as {which}
           </Button>
         ))}
@@ -52,15 +68,41 @@ export function BeforeAfter({ track, bars }: { track: number | null; bars: numbe
         pairs.map(({ controller, before, after }) => (
           <figure key={controller} className={styles.pair}>
             <figcaption>
-              controller {controller} <span className="soft">{before.length} → {after.length}</span>
+              controller {controller}{' '}
+              <span className="soft">
+                {before.length} → {after.length}
+              </span>
             </figcaption>
             <ResponsiveContainer width="100%" height={62}>
               <LineChart margin={{ top: 4, right: 4, bottom: 0, left: 0 }}>
-                <XAxis dataKey="at" type="number" domain={['dataMin', 'dataMax']} hide allowDuplicatedCategory={false} />
+                <XAxis
+                  dataKey="at"
+                  type="number"
+                  domain={['dataMin', 'dataMax']}
+                  hide
+                  allowDuplicatedCategory={false}
+                />
                 <YAxis domain={[0, 127]} hide />
                 <Tooltip labelFormatter={(at) => `quarter ${Math.round(Number(at))}`} />
-                <Line data={before} name="before" type="stepAfter" dataKey="value" stroke="var(--saffron)" dot={before.length < 3} isAnimationActive={false} />
-                <Line data={after} name="after" type="stepAfter" dataKey="value" stroke="var(--teal)" strokeDasharray="4 3" dot={after.length < 3} isAnimationActive={false} />
+                <Line
+                  data={before}
+                  name="before"
+                  type="stepAfter"
+                  dataKey="value"
+                  stroke="var(--saffron)"
+                  dot={before.length < 3}
+                  isAnimationActive={false}
+                />
+                <Line
+                  data={after}
+                  name="after"
+                  type="stepAfter"
+                  dataKey="value"
+                  stroke="var(--teal)"
+                  strokeDasharray="4 3"
+                  dot={after.length < 3}
+                  isAnimationActive={false}
+                />
               </LineChart>
             </ResponsiveContainer>
           </figure>

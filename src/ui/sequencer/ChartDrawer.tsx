@@ -17,8 +17,18 @@ import styles from './sequencer.module.css';
 
 type By = TechniqueSwitch['by'];
 
-const MEANS: Record<By['kind'], string> = { key: 'key struck before', channel: 'channel', program: 'program', controller: 'controller' };
-const FRESH: Record<By['kind'], By> = { key: { kind: 'key', key: 24 }, channel: { kind: 'channel', channel: 1 }, program: { kind: 'program', program: 1 }, controller: { kind: 'controller', controller: 32, value: 0 } };
+const MEANS: Record<By['kind'], string> = {
+  key: 'key struck before',
+  channel: 'channel',
+  program: 'program',
+  controller: 'controller',
+};
+const FRESH: Record<By['kind'], By> = {
+  key: { kind: 'key', key: 24 },
+  channel: { kind: 'channel', channel: 1 },
+  program: { kind: 'program', program: 1 },
+  controller: { kind: 'controller', controller: 32, value: 0 },
+};
 
 /** A technique chart: which way of playing a sample library is told by what. */
 export function ChartDrawer({ part, onClose }: { part: ScorePartSummary; onClose: () => void }) {
@@ -28,12 +38,19 @@ export function ChartDrawer({ part, onClose }: { part: ScorePartSummary; onClose
   const own = useLiveQuery(ownCharts, [], [] as TechniqueChart[]);
   const inUse = settingsOf(ledger).sequencing.parts[part.id]?.chart;
   const [name, setName] = useState(inUse?.name ?? `${part.name} library`);
-  const [entries, setEntries] = useState<TechniqueSwitch[]>([...(inUse?.entries ?? ['ordinary' as const, ...(part.techniques as TechniqueId[])].map((technique, i): TechniqueSwitch => ({ technique, by: { kind: 'key', key: 24 + i } })))]);
+  const [entries, setEntries] = useState<TechniqueSwitch[]>([
+    ...(inUse?.entries ??
+      ['ordinary' as const, ...(part.techniques as TechniqueId[])].map((technique, i): TechniqueSwitch => ({
+        technique,
+        by: { kind: 'key', key: 24 + i },
+      }))),
+  ]);
   const take = (chart: TechniqueChart) => {
     setName(chart.name);
     setEntries([...chart.entries]);
   };
-  const change = (i: number, entry: Partial<TechniqueSwitch>) => setEntries((now) => now.map((one, n) => (n === i ? { ...one, ...entry } : one)));
+  const change = (i: number, entry: Partial<TechniqueSwitch>) =>
+    setEntries((now) => now.map((one, n) => (n === i ? { ...one, ...entry } : one)));
   const missing = part.techniques.filter((technique) => !entries.some((entry) => entry.technique === technique));
 
   async function importFile(file: File): Promise<void> {
@@ -50,29 +67,92 @@ export function ChartDrawer({ part, onClose }: { part: ScorePartSummary; onClose
     <Drawer title={`Technique chart of ${part.name}`} size={640} open onClose={onClose}>
       <p className="soft">Where the way of playing changes, this is sent just before the note.</p>
       <div className={styles.row}>
-        <Select<string> size="small" className={styles.fill} aria-label="Take a chart" placeholder="Take one of yours …" value={undefined} onChange={(value) => take(own.find((chart) => chart.name === value)!)} options={own.map((chart) => ({ value: chart.name, label: chart.name }))} />
-        <Input size="small" aria-label="Name of the chart" value={name} onChange={(event) => setName(event.target.value)} />
+        <Select<string>
+          size="small"
+          className={styles.fill}
+          aria-label="Take a chart"
+          placeholder="Take one of yours …"
+          value={undefined}
+          onChange={(value) => take(own.find((chart) => chart.name === value)!)}
+          options={own.map((chart) => ({ value: chart.name, label: chart.name }))}
+        />
+        <Input
+          size="small"
+          aria-label="Name of the chart"
+          value={name}
+          onChange={(event) => setName(event.target.value)}
+        />
       </div>
       {entries.map((entry, i) => (
         <div key={i} className={styles.entry}>
-          <Select<TechniqueId | 'ordinary'> size="small" className={styles.fill} aria-label={`Technique ${i + 1}`} value={entry.technique} onChange={(technique) => change(i, { technique })} options={[{ value: 'ordinary', label: 'ordinary playing' }, ...TECHNIQUES.map((value) => ({ value, label: techniqueName(value) }))]} />
-          <Select<By['kind']> size="small" className={styles.fill} aria-label={`Sent as ${i + 1}`} value={entry.by.kind} onChange={(kind) => change(i, { by: FRESH[kind] })} options={Object.entries(MEANS).map(([value, label]) => ({ value: value as By['kind'], label }))} />
+          <Select<TechniqueId | 'ordinary'>
+            size="small"
+            className={styles.fill}
+            aria-label={`Technique ${i + 1}`}
+            value={entry.technique}
+            onChange={(technique) => change(i, { technique })}
+            options={[
+              { value: 'ordinary', label: 'ordinary playing' },
+              ...TECHNIQUES.map((value) => ({ value, label: techniqueName(value) })),
+            ]}
+          />
+          <Select<By['kind']>
+            size="small"
+            className={styles.fill}
+            aria-label={`Sent as ${i + 1}`}
+            value={entry.by.kind}
+            onChange={(kind) => change(i, { by: FRESH[kind] })}
+            options={Object.entries(MEANS).map(([value, label]) => ({ value: value as By['kind'], label }))}
+          />
           <SwitchFields by={entry.by} label={String(i + 1)} onChange={(by) => change(i, { by })} />
-          <Button type="text" size="small" aria-label={`Take line ${i + 1} out`} icon={<DeleteOutlined />} onClick={() => setEntries((now) => now.filter((_, n) => n !== i))} />
+          <Button
+            type="text"
+            size="small"
+            aria-label={`Take line ${i + 1} out`}
+            icon={<DeleteOutlined />}
+            onClick={() => setEntries((now) => now.filter((_, n) => n !== i))}
+          />
         </div>
       ))}
       <div className={styles.row}>
-        <Button size="small" icon={<PlusOutlined />} onClick={() => setEntries((now) => [...now, { technique: (missing[0] as TechniqueId) ?? 'ordinary', by: { kind: 'key', key: 24 + now.length } }])}>
+        <Button
+          size="small"
+          icon={<PlusOutlined />}
+          onClick={() =>
+            setEntries((now) => [
+              ...now,
+              { technique: (missing[0] as TechniqueId) ?? 'ordinary', by: { kind: 'key', key: 24 + now.length } },
+            ])
+          }
+        >
           Another line
         </Button>
         {missing.length > 0 && <span className={styles.unsure}>Not in the chart: {missing.join(', ')}</span>}
       </div>
       <div className={styles.foot}>
-        <Button size="small" onClick={() => void saveChart({ name: name.trim() || 'Chart', entries }).then(() => message.success('Kept for other jobs.'))}>
+        <Button
+          size="small"
+          onClick={() =>
+            void saveChart({ name: name.trim() || 'Chart', entries }).then(() =>
+              message.success('Kept for other jobs.'),
+            )
+          }
+        >
           Keep as own
         </Button>
-        {own.some((chart) => chart.name === name) && <Button size="small" type="text" aria-label={`Forget ${name}`} icon={<DeleteOutlined />} onClick={() => void forgetChart(name)} />}
-        <Button size="small" onClick={() => download(writeChart({ name, entries }), `${fileNameOf(name)}.json`, 'application/json')}>
+        {own.some((chart) => chart.name === name) && (
+          <Button
+            size="small"
+            type="text"
+            aria-label={`Forget ${name}`}
+            icon={<DeleteOutlined />}
+            onClick={() => void forgetChart(name)}
+          />
+        )}
+        <Button
+          size="small"
+          onClick={() => download(writeChart({ name, entries }), `${fileNameOf(name)}.json`, 'application/json')}
+        >
           Export
         </Button>
         <Upload accept=".json" showUploadList={false} beforeUpload={(file) => (void importFile(file), false)}>
@@ -80,11 +160,22 @@ export function ChartDrawer({ part, onClose }: { part: ScorePartSummary; onClose
         </Upload>
         <span className={styles.push} />
         {inUse && (
-          <Button size="small" onClick={() => (decide({ kind: 'setPartSequencing', part: part.id, chart: null }), onClose())}>
+          <Button
+            size="small"
+            onClick={() => (decide({ kind: 'setPartSequencing', part: part.id, chart: null }), onClose())}
+          >
             No chart
           </Button>
         )}
-        <Button size="small" type="primary" disabled={entries.length === 0} onClick={() => (decide({ kind: 'setPartSequencing', part: part.id, chart: { name: name.trim() || 'Chart', entries } }), onClose())}>
+        <Button
+          size="small"
+          type="primary"
+          disabled={entries.length === 0}
+          onClick={() => (
+            decide({ kind: 'setPartSequencing', part: part.id, chart: { name: name.trim() || 'Chart', entries } }),
+            onClose()
+          )}
+        >
           Use this chart
         </Button>
       </div>
@@ -93,12 +184,22 @@ export function ChartDrawer({ part, onClose }: { part: ScorePartSummary; onClose
 }
 
 function SwitchFields({ by, label, onChange }: { by: By; label: string; onChange: (by: By) => void }) {
-  const number = (value: number, min: number, max: number, name: string, set: (value: number) => By) => <InputNumber<number> size="small" min={min} max={max} value={value} aria-label={`${name} ${label}`} onChange={(next) => next !== null && onChange(set(next))} />;
+  const number = (value: number, min: number, max: number, name: string, set: (value: number) => By) => (
+    <InputNumber<number>
+      size="small"
+      min={min}
+      max={max}
+      value={value}
+      aria-label={`${name} ${label}`}
+      onChange={(next) => next !== null && onChange(set(next))}
+    />
+  );
   switch (by.kind) {
     case 'key':
       return (
         <span className={styles.group}>
-          {number(by.key, 0, 127, 'Key', (key) => ({ kind: 'key', key }))} <span className="soft">{keyInWords(by.key)}</span>
+          {number(by.key, 0, 127, 'Key', (key) => ({ kind: 'key', key }))}{' '}
+          <span className="soft">{keyInWords(by.key)}</span>
         </span>
       );
     case 'channel':

@@ -3,7 +3,16 @@
 import { Checkbox, Segmented, Select, Table, Tooltip } from 'antd';
 import { useState } from 'react';
 import { DATA_NAMES } from '@/core/job';
-import { ACTIONS, CONVERSIONS, DATA_KINDS, NEUTRAL_VOLUMES, type Action, type DataKind, type Preset, type TrackInventory } from '@/core/to-sequencer';
+import {
+  ACTIONS,
+  CONVERSIONS,
+  DATA_KINDS,
+  NEUTRAL_VOLUMES,
+  type Action,
+  type DataKind,
+  type Preset,
+  type TrackInventory,
+} from '@/core/to-sequencer';
 import { useWorkspace } from '../job/workspace';
 import { count } from '../shared/words';
 import { BeforeAfter } from './BeforeAfter';
@@ -19,24 +28,52 @@ interface KindRow {
   after: number;
 }
 
-/** Each kind of data in a MIDI file: how much there is, and whether it goes along. For the file, or for the track chosen below. */
+/**
+ * Each kind of data in a MIDI file: how much there is, and whether it goes along. For the file, or for the track chosen
+ * below.
+ */
 export function CleaningView() {
   const { sequence, settings } = useMidiSequence();
   const decide = useWorkspace((state) => state.decide);
   const [track, setTrack] = useState<number | null>(null);
   const { report, plan, inventory } = sequence;
   const chosen = track === null ? null : inventory.find((one) => one.index === track)!;
-  const planFor = (kind: DataKind) => (track === null ? plan[kind] : (settings.carryTracks[track]?.[kind] ?? plan[kind]));
-  const rows = DATA_KINDS.map((kind): KindRow => ({ kind, before: chosen ? chosen.counts[kind] : report.before[kind], after: report.after[kind] }));
+  const planFor = (kind: DataKind) =>
+    track === null ? plan[kind] : (settings.carryTracks[track]?.[kind] ?? plan[kind]);
+  const rows = DATA_KINDS.map((kind): KindRow => ({
+    kind,
+    before: chosen ? chosen.counts[kind] : report.before[kind],
+    after: report.after[kind],
+  }));
   return (
     <div className={styles.sheet}>
       <h1>What goes along</h1>
-      <p className="soft">Notes, velocities, tempo, meters, keys, markers and names always do, exactly as they are. The rest moves faders and changes sounds.</p>
+      <p className="soft">
+        Notes, velocities, tempo, meters, keys, markers and names always do, exactly as they are. The rest moves faders
+        and changes sounds.
+      </p>
       <div className={styles.row}>
-        <PresetChoice value={settings.preset} onChange={(preset: Preset) => decide({ kind: 'setSequencing', preset })} />
+        <PresetChoice
+          value={settings.preset}
+          onChange={(preset: Preset) => decide({ kind: 'setSequencing', preset })}
+        />
         <label>
           Neutral volume
-          <Select<number> size="small" aria-label="Neutral volume" value={settings.neutralVolume ?? 0} onChange={(value) => decide({ kind: 'setSequencing', neutralVolume: value === 0 ? null : (value as (typeof NEUTRAL_VOLUMES)[number]) })} options={[{ value: 0, label: 'none' }, ...NEUTRAL_VOLUMES.map((value) => ({ value, label: `controller 7 = ${value}` }))]} />
+          <Select<number>
+            size="small"
+            aria-label="Neutral volume"
+            value={settings.neutralVolume ?? 0}
+            onChange={(value) =>
+              decide({
+                kind: 'setSequencing',
+                neutralVolume: value === 0 ? null : (value as (typeof NEUTRAL_VOLUMES)[number]),
+              })
+            }
+            options={[
+              { value: 0, label: 'none' },
+              ...NEUTRAL_VOLUMES.map((value) => ({ value, label: `controller 7 = ${value}` })),
+            ]}
+          />
         </label>
       </div>
       <div className={styles.columns}>
@@ -53,9 +90,33 @@ export function CleaningView() {
             pagination={false}
             dataSource={rows}
             columns={[
-              { title: 'Data', key: 'kind', render: (_, row) => <span className={row.before === 0 ? 'soft' : undefined}>{DATA_NAMES[row.kind]}</span> },
-              { title: 'There', key: 'before', width: 60, align: 'right', render: (_, row) => <span className="mono">{row.before || ''}</span> },
-              ...(chosen ? [] : [{ title: 'Left', key: 'after', width: 56, align: 'right' as const, render: (_: unknown, row: KindRow) => <span className="mono">{row.after || (row.before > 0 ? '0' : '')}</span> }]),
+              {
+                title: 'Data',
+                key: 'kind',
+                render: (_, row) => (
+                  <span className={row.before === 0 ? 'soft' : undefined}>{DATA_NAMES[row.kind]}</span>
+                ),
+              },
+              {
+                title: 'There',
+                key: 'before',
+                width: 60,
+                align: 'right',
+                render: (_, row) => <span className="mono">{row.before || ''}</span>,
+              },
+              ...(chosen
+                ? []
+                : [
+                    {
+                      title: 'Left',
+                      key: 'after',
+                      width: 56,
+                      align: 'right' as const,
+                      render: (_: unknown, row: KindRow) => (
+                        <span className="mono">{row.after || (row.before > 0 ? '0' : '')}</span>
+                      ),
+                    },
+                  ]),
               {
                 title: 'What becomes of it',
                 key: 'action',
@@ -68,7 +129,9 @@ export function CleaningView() {
                       disabled={row.before === 0}
                       value={planFor(row.kind)}
                       onChange={(action) => decide({ kind: 'setCarry', data: row.kind, action, track })}
-                      options={ACTIONS.filter((action) => action !== 'convert' || CONVERSIONS[row.kind]).map((value) => ({ value, label: ACTION_WORDS[value] }))}
+                      options={ACTIONS.filter((action) => action !== 'convert' || CONVERSIONS[row.kind]).map(
+                        (value) => ({ value, label: ACTION_WORDS[value] }),
+                      )}
                     />
                   </Tooltip>
                 ),
@@ -88,10 +151,50 @@ export function CleaningView() {
             onRow={(row) => ({ onClick: () => setTrack(row.index) })}
             rowClassName={(row) => (row.index === track ? styles.chosen! : '')}
             columns={[
-              { title: '', key: 'in', width: 36, render: (_, row) => <Checkbox checked={!settings.leftOutTracks.includes(row.index)} aria-label={`${row.name || `Track ${row.index + 1}`} goes along`} onClick={(event) => event.stopPropagation()} onChange={(event) => decide({ kind: 'leaveTracks', tracks: [row.index], out: !event.target.checked })} /> },
-              { title: 'Track', key: 'name', ellipsis: true, render: (_, row) => row.name || <span className="soft">Track {row.index + 1}</span> },
-              { title: 'Notes', key: 'notes', width: 60, align: 'right', render: (_, row) => <span className="mono">{row.notes || ''}</span> },
-              { title: 'Other data', key: 'other', width: 120, render: (_, row) => <span className="soft">{row.conductor ? 'tempo, meter' : count(DATA_KINDS.reduce((sum, kind) => sum + row.counts[kind], 0), 'event', 'events')}</span> },
+              {
+                title: '',
+                key: 'in',
+                width: 36,
+                render: (_, row) => (
+                  <Checkbox
+                    checked={!settings.leftOutTracks.includes(row.index)}
+                    aria-label={`${row.name || `Track ${row.index + 1}`} goes along`}
+                    onClick={(event) => event.stopPropagation()}
+                    onChange={(event) =>
+                      decide({ kind: 'leaveTracks', tracks: [row.index], out: !event.target.checked })
+                    }
+                  />
+                ),
+              },
+              {
+                title: 'Track',
+                key: 'name',
+                ellipsis: true,
+                render: (_, row) => row.name || <span className="soft">Track {row.index + 1}</span>,
+              },
+              {
+                title: 'Notes',
+                key: 'notes',
+                width: 60,
+                align: 'right',
+                render: (_, row) => <span className="mono">{row.notes || ''}</span>,
+              },
+              {
+                title: 'Other data',
+                key: 'other',
+                width: 120,
+                render: (_, row) => (
+                  <span className="soft">
+                    {row.conductor
+                      ? 'tempo, meter'
+                      : count(
+                          DATA_KINDS.reduce((sum, kind) => sum + row.counts[kind], 0),
+                          'event',
+                          'events',
+                        )}
+                  </span>
+                ),
+              },
             ]}
           />
           <BeforeAfter track={track} bars={sequence.bars} />

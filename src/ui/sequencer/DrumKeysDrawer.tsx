@@ -17,17 +17,34 @@ export function DrumKeysDrawer({ part, onClose }: { part: ScorePartSummary; onCl
   const ledger = useWorkspace((state) => state.ledger)!;
   const decide = useWorkspace((state) => state.decide);
   const own = useLiveQuery(ownDrumMaps, [], [] as NamedDrumMap[]);
-  const maps: readonly NamedDrumMap[] = [...own, ...DRUM_LAYOUTS.map(({ name, sounds }) => ({ name, sounds: [...sounds] }))];
+  const maps: readonly NamedDrumMap[] = [
+    ...own,
+    ...DRUM_LAYOUTS.map(({ name, sounds }) => ({ name, sounds: [...sounds] })),
+  ];
   const [target, setTarget] = useState(DRUM_LAYOUTS[0]!.name);
-  const [keys, setKeys] = useState<Record<number, number>>({ ...(settingsOf(ledger).sequencing.parts[part.id]?.drumKeys ?? {}) });
+  const [keys, setKeys] = useState<Record<number, number>>({
+    ...(settingsOf(ledger).sequencing.parts[part.id]?.drumKeys ?? {}),
+  });
   const map = maps.find((one) => one.name === target) ?? maps[0]!;
   const nameOf = (key: number) => map.sounds.find((sound) => sound.key === key)?.name;
   const hear = (key: number) => void play([{ key, velocity: 100, start: 0, duration: 0.4, drum: true, program: null }]);
   const without = part.struck.filter(({ key }) => !nameOf(keys[key] ?? key));
   const byName = () => {
-    const words = (name: string) => name.toLowerCase().replace(/[^a-z ]/g, '').split(' ').filter((word) => word.length > 2 && word !== 'acoustic' && word !== 'electric');
+    const words = (name: string) =>
+      name
+        .toLowerCase()
+        .replace(/[^a-z ]/g, '')
+        .split(' ')
+        .filter((word) => word.length > 2 && word !== 'acoustic' && word !== 'electric');
     const found = part.struck.flatMap(({ key, name }) => {
-      const scored = map.sounds.map((sound) => ({ sound, score: words(sound.name).filter((word) => words(name).includes(word)).length / Math.max(1, words(sound.name).length) })).sort((a, b) => b.score - a.score || Math.abs(a.sound.key - key) - Math.abs(b.sound.key - key));
+      const scored = map.sounds
+        .map((sound) => ({
+          sound,
+          score:
+            words(sound.name).filter((word) => words(name).includes(word)).length /
+            Math.max(1, words(sound.name).length),
+        }))
+        .sort((a, b) => b.score - a.score || Math.abs(a.sound.key - key) - Math.abs(b.sound.key - key));
       return scored[0] && scored[0].score > 0 ? [[key, scored[0].sound.key] as const] : [];
     });
     setKeys(Object.fromEntries(found.filter(([from, to]) => from !== to)));
@@ -37,30 +54,88 @@ export function DrumKeysDrawer({ part, onClose }: { part: ScorePartSummary; onCl
       <div className={styles.row}>
         <label>
           Target map
-          <Select<string> size="small" aria-label="Target map" value={target} onChange={setTarget} options={maps.map(({ name }) => ({ value: name, label: name }))} />
+          <Select<string>
+            size="small"
+            aria-label="Target map"
+            value={target}
+            onChange={setTarget}
+            options={maps.map(({ name }) => ({ value: name, label: name }))}
+          />
         </label>
         <Button size="small" onClick={byName}>
           Match by name
         </Button>
       </div>
-      {without.length > 0 && <p className={styles.unsure}>Without a sound in this map: {without.map(({ key, name }) => `${name} (${keys[key] ?? key})`).join(', ')}.</p>}
+      {without.length > 0 && (
+        <p className={styles.unsure}>
+          Without a sound in this map: {without.map(({ key, name }) => `${name} (${keys[key] ?? key})`).join(', ')}.
+        </p>
+      )}
       <Table
         size="small"
         rowKey="key"
         pagination={false}
         dataSource={part.struck}
         columns={[
-          { title: 'Written', key: 'name', render: (_, { key, name }) => <span>{name} <span className="mono">{key}</span></span> },
-          { title: 'Sounds as', key: 'to', width: 250, render: (_, { key, name }) => <Select<number> size="small" className={styles.fill} showSearch={{ optionFilterProp: 'label' }} aria-label={`Key for ${name}`} value={keys[key] ?? key} onChange={(to) => setKeys((now) => ({ ...now, [key]: to }))} options={[...(map.sounds.some((sound) => sound.key === key) ? [] : [{ value: key, label: `${key} (no sound)` }]), ...map.sounds.map((sound) => ({ value: sound.key, label: `${sound.key} ${sound.name}` }))]} /> },
-          { title: '', key: 'hear', width: 44, render: (_, { key, name }) => <Button type="text" size="small" aria-label={`Hear ${name}`} icon={<SoundOutlined />} onClick={() => hear(keys[key] ?? key)} /> },
+          {
+            title: 'Written',
+            key: 'name',
+            render: (_, { key, name }) => (
+              <span>
+                {name} <span className="mono">{key}</span>
+              </span>
+            ),
+          },
+          {
+            title: 'Sounds as',
+            key: 'to',
+            width: 250,
+            render: (_, { key, name }) => (
+              <Select<number>
+                size="small"
+                className={styles.fill}
+                showSearch={{ optionFilterProp: 'label' }}
+                aria-label={`Key for ${name}`}
+                value={keys[key] ?? key}
+                onChange={(to) => setKeys((now) => ({ ...now, [key]: to }))}
+                options={[
+                  ...(map.sounds.some((sound) => sound.key === key)
+                    ? []
+                    : [{ value: key, label: `${key} (no sound)` }]),
+                  ...map.sounds.map((sound) => ({ value: sound.key, label: `${sound.key} ${sound.name}` })),
+                ]}
+              />
+            ),
+          },
+          {
+            title: '',
+            key: 'hear',
+            width: 44,
+            render: (_, { key, name }) => (
+              <Button
+                type="text"
+                size="small"
+                aria-label={`Hear ${name}`}
+                icon={<SoundOutlined />}
+                onClick={() => hear(keys[key] ?? key)}
+              />
+            ),
+          },
         ]}
       />
       <div className={styles.foot}>
         <span className={styles.push} />
-        <Button size="small" onClick={() => (decide({ kind: 'setPartSequencing', part: part.id, drumKeys: null }), onClose())}>
+        <Button
+          size="small"
+          onClick={() => (decide({ kind: 'setPartSequencing', part: part.id, drumKeys: null }), onClose())}
+        >
           Keys as written
         </Button>
-        <Button size="small" type="primary" onClick={() => (decide({ kind: 'setPartSequencing', part: part.id, drumKeys: keys }), onClose())}>
+        <Button
+          size="small"
+          type="primary"
+          onClick={() => (decide({ kind: 'setPartSequencing', part: part.id, drumKeys: keys }), onClose())}
+        >
           Use these keys
         </Button>
       </div>

@@ -32,7 +32,14 @@ export function PlayingView() {
         <ul className={styles.parts} aria-label="Parts">
           {sequence.parts.map((part) => (
             <li key={part.id}>
-              <Checkbox checked={shown.includes(part.id)} onChange={(event) => show({ parts: event.target.checked ? [...shown, part.id] : shown.filter((other) => other !== part.id) })}>
+              <Checkbox
+                checked={shown.includes(part.id)}
+                onChange={(event) =>
+                  show({
+                    parts: event.target.checked ? [...shown, part.id] : shown.filter((other) => other !== part.id),
+                  })
+                }
+              >
                 {part.name}
               </Checkbox>
             </li>
@@ -42,7 +49,15 @@ export function PlayingView() {
       </aside>
       <div className={styles.reading}>
         <BarWalk>
-          <Segmented<'music' | 'dynamics'> size="small" value={look} onChange={setLook} options={[{ value: 'music', label: 'Music' }, { value: 'dynamics', label: 'Dynamics' }]} />
+          <Segmented<'music' | 'dynamics'>
+            size="small"
+            value={look}
+            onChange={setLook}
+            options={[
+              { value: 'music', label: 'Music' },
+              { value: 'dynamics', label: 'Dynamics' },
+            ]}
+          />
         </BarWalk>
         {look === 'music' ? <Interlinear /> : <DynamicsChart />}
         <Hearing />
@@ -56,16 +71,30 @@ function PlayingSettings() {
   const decide = useWorkspace((state) => state.decide);
   const shown = useWorkspace((state) => state.passage.parts);
   const [reach, setReach] = useState<'all' | 'shown'>('all');
-  const set = (change: Partial<Omit<Extract<Decision, { kind: 'setSequencing' }>, 'kind'>>) => decide({ kind: 'setSequencing', ...change });
+  const set = (change: Partial<Omit<Extract<Decision, { kind: 'setSequencing' }>, 'kind'>>) =>
+    decide({ kind: 'setSequencing', ...change });
   const first = sequence.parts.find((part) => shown.includes(part.id));
-  const carriers = reach === 'all' ? settings.dynamicsTo : ((first && settings.parts[first.id]?.dynamicsTo) ?? settings.dynamicsTo);
-  const setCarriers = (dynamicsTo: DynamicCarrier[]) => (reach === 'all' ? set({ dynamicsTo }) : decide(...shown.map((part) => ({ kind: 'setPartSequencing' as const, part, dynamicsTo }))));
+  const carriers =
+    reach === 'all' ? settings.dynamicsTo : ((first && settings.parts[first.id]?.dynamicsTo) ?? settings.dynamicsTo);
+  const setCarriers = (dynamicsTo: DynamicCarrier[]) =>
+    reach === 'all'
+      ? set({ dynamicsTo })
+      : decide(...shown.map((part) => ({ kind: 'setPartSequencing' as const, part, dynamicsTo })));
   const { loosening } = settings;
   const loosen = (change: Partial<Loosening>) => set({ loosening: { ...loosening, ...change } });
   return (
     <div className={styles.panel}>
       <h3>Dynamics go to</h3>
-      <Segmented<'all' | 'shown'> size="small" block value={reach} onChange={setReach} options={[{ value: 'all', label: 'all parts' }, { value: 'shown', label: 'parts in view' }]} />
+      <Segmented<'all' | 'shown'>
+        size="small"
+        block
+        value={reach}
+        onChange={setReach}
+        options={[
+          { value: 'all', label: 'all parts' },
+          { value: 'shown', label: 'parts in view' },
+        ]}
+      />
       <Select<string[]>
         mode="multiple"
         size="small"
@@ -79,15 +108,34 @@ function PlayingSettings() {
       />
       <label>
         Ramps: values a quarter
-        <Select<number> size="small" aria-label="Values a quarter" value={10080 / settings.rampStep} onChange={(n) => set({ rampStep: 10080 / n })} options={STEPS.map((value) => ({ value, label: String(value) }))} />
+        <Select<number>
+          size="small"
+          aria-label="Values a quarter"
+          value={10080 / settings.rampStep}
+          onChange={(n) => set({ rampStep: 10080 / n })}
+          options={STEPS.map((value) => ({ value, label: String(value) }))}
+        />
       </label>
       <label>
         Slurs overlap by
-        <CommittedNumber key={settings.slurOverlap} value={settings.slurOverlap} min={0} max={200} suffix="ms" label="Slur overlap" onCommit={(slurOverlap) => set({ slurOverlap })} />
+        <CommittedNumber
+          key={settings.slurOverlap}
+          value={settings.slurOverlap}
+          min={0}
+          max={200}
+          suffix="ms"
+          label="Slur overlap"
+          onCommit={(slurOverlap) => set({ slurOverlap })}
+        />
       </label>
       <label>
         Ornaments played out
-        <Switch size="small" aria-label="Ornaments played out" checked={settings.ornaments} onChange={(ornaments) => set({ ornaments })} />
+        <Switch
+          size="small"
+          aria-label="Ornaments played out"
+          checked={settings.ornaments}
+          onChange={(ornaments) => set({ ornaments })}
+        />
       </label>
       <Collapse
         size="small"
@@ -101,7 +149,14 @@ function PlayingSettings() {
                 {DYNAMICS.map((level) => (
                   <label key={level}>
                     <i>{level}</i>
-                    <CommittedNumber key={settings.levels[level]} value={settings.levels[level]} min={1} max={127} label={`Velocity of ${level}`} onCommit={(value) => set({ levels: { ...settings.levels, [level]: value } })} />
+                    <CommittedNumber
+                      key={settings.levels[level]}
+                      value={settings.levels[level]}
+                      min={1}
+                      max={127}
+                      label={`Velocity of ${level}`}
+                      onCommit={(value) => set({ levels: { ...settings.levels, [level]: value } })}
+                    />
                   </label>
                 ))}
               </div>
@@ -114,8 +169,39 @@ function PlayingSettings() {
               <label key={one}>
                 {one}
                 <span className={styles.group}>
-                  <InputNumber<number> size="small" min={5} max={100} suffix="%" value={Math.round(settings.articulations[one].length * 100)} aria-label={`Length of ${one}`} onChange={(value) => value !== null && set({ articulations: { ...settings.articulations, [one]: { ...settings.articulations[one], length: value / 100 } } })} />
-                  <InputNumber<number> size="small" min={-64} max={64} value={settings.articulations[one].velocity} aria-label={`Velocity of ${one}`} onChange={(value) => value !== null && set({ articulations: { ...settings.articulations, [one]: { ...settings.articulations[one], velocity: value } } })} />
+                  <InputNumber<number>
+                    size="small"
+                    min={5}
+                    max={100}
+                    suffix="%"
+                    value={Math.round(settings.articulations[one].length * 100)}
+                    aria-label={`Length of ${one}`}
+                    onChange={(value) =>
+                      value !== null &&
+                      set({
+                        articulations: {
+                          ...settings.articulations,
+                          [one]: { ...settings.articulations[one], length: value / 100 },
+                        },
+                      })
+                    }
+                  />
+                  <InputNumber<number>
+                    size="small"
+                    min={-64}
+                    max={64}
+                    value={settings.articulations[one].velocity}
+                    aria-label={`Velocity of ${one}`}
+                    onChange={(value) =>
+                      value !== null &&
+                      set({
+                        articulations: {
+                          ...settings.articulations,
+                          [one]: { ...settings.articulations[one], velocity: value },
+                        },
+                      })
+                    }
+                  />
                 </span>
               </label>
             )),
@@ -137,12 +223,29 @@ function PlayingSettings() {
                 ).map(([field, label, most, suffix]) => (
                   <label key={field}>
                     {label}
-                    <CommittedNumber key={loosening[field]} value={loosening[field]} min={0} max={most} {...(suffix && { suffix })} label={label} onCommit={(value) => loosen({ [field]: value })} />
+                    <CommittedNumber
+                      key={loosening[field]}
+                      value={loosening[field]}
+                      min={0}
+                      max={most}
+                      {...(suffix && { suffix })}
+                      label={label}
+                      onCommit={(value) => loosen({ [field]: value })}
+                    />
                   </label>
                 ))}
                 <label>
                   Swing
-                  <Select<number> size="small" aria-label="Swing of the eighths" value={loosening.swing} onChange={(swing) => loosen({ swing })} options={[1, 1.5, 2, 2.5, 3].map((value) => ({ value, label: value === 1 ? 'even' : `${value} : 1` }))} />
+                  <Select<number>
+                    size="small"
+                    aria-label="Swing of the eighths"
+                    value={loosening.swing}
+                    onChange={(swing) => loosen({ swing })}
+                    options={[1, 1.5, 2, 2.5, 3].map((value) => ({
+                      value,
+                      label: value === 1 ? 'even' : `${value} : 1`,
+                    }))}
+                  />
                 </label>
                 <Button size="small" onClick={() => set({ loosening: NO_LOOSENING })}>
                   Exactly as written

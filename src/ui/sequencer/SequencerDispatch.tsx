@@ -51,19 +51,54 @@ export function SequencerDispatch() {
         <div className={styles.settings}>
           <label>
             Ticks a quarter
-            <Select<number> size="small" aria-label="Ticks a quarter" value={settings.ticksPerQuarter} onChange={(ticksPerQuarter) => decide({ kind: 'setSequencing', ticksPerQuarter })} options={TICKS.map((value) => ({ value, label: String(value) }))} />
+            <Select<number>
+              size="small"
+              aria-label="Ticks a quarter"
+              value={settings.ticksPerQuarter}
+              onChange={(ticksPerQuarter) => decide({ kind: 'setSequencing', ticksPerQuarter })}
+              options={TICKS.map((value) => ({ value, label: String(value) }))}
+            />
           </label>
           <label>
             Type
-            <Select<0 | 1> size="small" aria-label="SMF type" value={settings.format} onChange={(format) => decide({ kind: 'setSequencing', format })} options={[{ value: 1, label: '1, a track for each' }, { value: 0, label: '0, all in one track' }]} />
+            <Select<0 | 1>
+              size="small"
+              aria-label="SMF type"
+              value={settings.format}
+              onChange={(format) => decide({ kind: 'setSequencing', format })}
+              options={[
+                { value: 1, label: '1, a track for each' },
+                { value: 0, label: '0, all in one track' },
+              ]}
+            />
           </label>
           <label>
             Volume at the start
-            <Select<number> size="small" aria-label="Volume at the start" disabled={settings.preset === 'bare'} value={settings.neutralVolume ?? 0} onChange={(value) => decide({ kind: 'setSequencing', neutralVolume: value === 0 ? null : (value as (typeof NEUTRAL_VOLUMES)[number]) })} options={[{ value: 0, label: 'none' }, ...NEUTRAL_VOLUMES.map((value) => ({ value, label: `controller 7 = ${value}` }))]} />
+            <Select<number>
+              size="small"
+              aria-label="Volume at the start"
+              disabled={settings.preset === 'bare'}
+              value={settings.neutralVolume ?? 0}
+              onChange={(value) =>
+                decide({
+                  kind: 'setSequencing',
+                  neutralVolume: value === 0 ? null : (value as (typeof NEUTRAL_VOLUMES)[number]),
+                })
+              }
+              options={[
+                { value: 0, label: 'none' },
+                ...NEUTRAL_VOLUMES.map((value) => ({ value, label: `controller 7 = ${value}` })),
+              ]}
+            />
           </label>
           <label>
             Running status
-            <Switch size="small" aria-label="Running status" checked={settings.runningStatus} onChange={(runningStatus) => decide({ kind: 'setSequencing', runningStatus })} />
+            <Switch
+              size="small"
+              aria-label="Running status"
+              checked={settings.runningStatus}
+              onChange={(runningStatus) => decide({ kind: 'setSequencing', runningStatus })}
+            />
           </label>
         </div>
       )}
@@ -71,13 +106,21 @@ export function SequencerDispatch() {
       <ul>
         {sequence.kind === 'score' && sequence.files[0]!.report.betweenTicks > 0 && (
           <li>
-            {count(sequence.files[0]!.report.betweenTicks, 'place falls', 'places fall')} between two ticks; the largest is moved by {sequence.files[0]!.report.largestShiftMs.toFixed(2)} ms. More ticks make it smaller.
+            {count(sequence.files[0]!.report.betweenTicks, 'place falls', 'places fall')} between two ticks; the largest
+            is moved by {sequence.files[0]!.report.largestShiftMs.toFixed(2)} ms. More ticks make it smaller.
           </li>
         )}
-        {sequence.kind === 'score' && sequence.files[0]!.report.betweenTicks === 0 && <li>Every place falls on a tick exactly.</li>}
-        {sequence.kind === 'score' && sequence.files.flatMap((file) => file.report.left).filter((one, i, all) => all.indexOf(one) === i).map((one) => <li key={one}>{one}</li>)}
+        {sequence.kind === 'score' && sequence.files[0]!.report.betweenTicks === 0 && (
+          <li>Every place falls on a tick exactly.</li>
+        )}
+        {sequence.kind === 'score' &&
+          sequence.files
+            .flatMap((file) => file.report.left)
+            .filter((one, i, all) => all.indexOf(one) === i)
+            .map((one) => <li key={one}>{one}</li>)}
         <li>
-          The original, {job.originals[0]!.fileName} ({bytesInWords(job.originals[0]!.size)}), is unchanged: SHA-256 <span className="mono">{job.originals[0]!.sha256.slice(0, 16)}…</span>
+          The original, {job.originals[0]!.fileName} ({bytesInWords(job.originals[0]!.size)}), is unchanged: SHA-256{' '}
+          <span className="mono">{job.originals[0]!.sha256.slice(0, 16)}…</span>
         </li>
       </ul>
     </div>

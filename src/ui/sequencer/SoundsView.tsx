@@ -12,7 +12,14 @@ import { PresetChoice } from './PresetChoice';
 import { useScoreSequence } from './useSequence';
 import styles from './sequencer.module.css';
 
-const SPLIT_WORDS: Record<Split, string> = { none: 'one track', technique: 'by technique', solo: 'solo passages', voice: 'by voice', staff: 'by hand', lines: 'single lines' };
+const SPLIT_WORDS: Record<Split, string> = {
+  none: 'one track',
+  technique: 'by technique',
+  solo: 'solo passages',
+  voice: 'by voice',
+  staff: 'by hand',
+  lines: 'single lines',
+};
 const USUAL = 0;
 
 /** Which tracks the parts become, with which sounds and channels, and what tells a sample library how to play. */
@@ -26,11 +33,26 @@ export function SoundsView() {
   return (
     <div className={styles.sheet}>
       <div className={styles.row}>
-        <PresetChoice value={settings.preset} onChange={(preset: Preset) => decide({ kind: 'setSequencing', preset })} />
-        <Segmented<ChannelPlan> size="small" aria-label="Channels" value={settings.channels} onChange={(channels) => decide({ kind: 'setSequencing', channels })} options={[{ value: 'by-part', label: 'A channel for each track' }, { value: 'one-channel', label: 'All on one channel' }]} />
+        <PresetChoice
+          value={settings.preset}
+          onChange={(preset: Preset) => decide({ kind: 'setSequencing', preset })}
+        />
+        <Segmented<ChannelPlan>
+          size="small"
+          aria-label="Channels"
+          value={settings.channels}
+          onChange={(channels) => decide({ kind: 'setSequencing', channels })}
+          options={[
+            { value: 'by-part', label: 'A channel for each track' },
+            { value: 'one-channel', label: 'All on one channel' },
+          ]}
+        />
       </div>
       <p className="soft">
-        {settings.preset === 'bare' ? 'The preset writes no programs: the sequencer’s own sounds stay. Channels and names are written.' : 'Programs are written once, at the start of each track.'} Percussion is on channel 10.
+        {settings.preset === 'bare'
+          ? 'The preset writes no programs: the sequencer’s own sounds stay. Channels and names are written.'
+          : 'Programs are written once, at the start of each track.'}{' '}
+        Percussion is on channel 10.
       </p>
       <Table<ScorePartSummary>
         size="small"
@@ -40,7 +62,20 @@ export function SoundsView() {
         scroll={{ x: 860, y: 500 }}
         dataSource={sequence.parts}
         columns={[
-          { title: '', key: 'in', width: 36, render: (_, part) => <Checkbox checked={!own(part.id).leftOut} aria-label={`${part.name} goes along`} onChange={(event) => decide({ kind: 'setPartSequencing', part: part.id, leftOut: !event.target.checked })} /> },
+          {
+            title: '',
+            key: 'in',
+            width: 36,
+            render: (_, part) => (
+              <Checkbox
+                checked={!own(part.id).leftOut}
+                aria-label={`${part.name} goes along`}
+                onChange={(event) =>
+                  decide({ kind: 'setPartSequencing', part: part.id, leftOut: !event.target.checked })
+                }
+              />
+            ),
+          },
           { title: 'Part', key: 'name', width: 150, ellipsis: true, render: (_, part) => part.name },
           {
             title: 'Sound',
@@ -58,8 +93,13 @@ export function SoundsView() {
                   className={styles.fill}
                   aria-label={`Sound of ${part.name}`}
                   value={own(part.id).program ?? USUAL}
-                  onChange={(program) => decide({ kind: 'setPartSequencing', part: part.id, program: program === USUAL ? null : program })}
-                  options={[{ value: USUAL, label: part.program ? `${PROGRAM_NAMES[part.program - 1]} (usual)` : 'none' }, ...PROGRAM_NAMES.map((name, i) => ({ value: i + 1, label: `${i + 1} ${name}` }))]}
+                  onChange={(program) =>
+                    decide({ kind: 'setPartSequencing', part: part.id, program: program === USUAL ? null : program })
+                  }
+                  options={[
+                    { value: USUAL, label: part.program ? `${PROGRAM_NAMES[part.program - 1]} (usual)` : 'none' },
+                    ...PROGRAM_NAMES.map((name, i) => ({ value: i + 1, label: `${i + 1} ${name}` })),
+                  ]}
                 />
               ),
           },
@@ -74,7 +114,10 @@ export function SoundsView() {
                 aria-label={`Split ${part.name}`}
                 value={own(part.id).split ?? 'none'}
                 onChange={(split) => decide({ kind: 'setPartSequencing', part: part.id, split })}
-                options={SPLITS.filter((split) => split !== 'staff' || part.staves > 1).map((value) => ({ value, label: SPLIT_WORDS[value] }))}
+                options={SPLITS.filter((split) => split !== 'staff' || part.staves > 1).map((value) => ({
+                  value,
+                  label: SPLIT_WORDS[value],
+                }))}
               />
             ),
           },
@@ -95,7 +138,10 @@ export function SoundsView() {
             render: (_, part) => (
               <span className="soft">
                 {tracksOf(part.id)
-                  .map((track) => `${track.name} (${track.port > 0 ? `port ${track.port + 1}, ` : ''}ch ${track.channel}${settings.preset !== 'bare' && track.program && !part.unpitched ? `, ${PROGRAM_NAMES[track.program - 1]}` : ''})`)
+                  .map(
+                    (track) =>
+                      `${track.name} (${track.port > 0 ? `port ${track.port + 1}, ` : ''}ch ${track.channel}${settings.preset !== 'bare' && track.program && !part.unpitched ? `, ${PROGRAM_NAMES[track.program - 1]}` : ''})`,
+                  )
                   .join(' · ')}
               </span>
             ),

@@ -41,7 +41,9 @@ export const CATALOGUE: readonly Instrument[] = PAGE.flatMap(([family, lines], r
   lines.map((line, i) => ({ ...line, family, scoreOrder: row * 100 + i })),
 );
 
-const byId = new Map<InstrumentId, Instrument>([...CATALOGUE, UNKNOWN_INSTRUMENT].map((instrument) => [instrument.id, instrument]));
+const byId = new Map<InstrumentId, Instrument>(
+  [...CATALOGUE, UNKNOWN_INSTRUMENT].map((instrument) => [instrument.id, instrument]),
+);
 
 /** The catalogue's entry; an id that is not in it gives UNKNOWN_INSTRUMENT. */
 export function instrumentById(id: InstrumentId): Instrument {

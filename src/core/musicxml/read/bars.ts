@@ -3,7 +3,8 @@
  *
  *     4/4   four quarters | three (repeat) | one | four   →   bars at 0, 4, 7, 8
  *
- * Three things look alike and are told apart: a bar that is short or long, a voice that is merely incomplete, and a voice that is
+ * Three things look alike and are told apart: a bar that is short or long, a voice that is merely incomplete, and a
+ * voice that is
  * too long by a slip.
  */
 import { barLength, COMMON_TIME, QUARTER, type Bar, type Meter, type WrittenUnits } from '../../time';
@@ -53,7 +54,10 @@ function reachesOf(measure: RawMeasure): Reach[] {
     const name = `${note.staff}/${note.voice}`;
     const reach = byVoice.get(name) ?? { end: 0, sounds: 0 };
     const end = note.at + note.duration;
-    byVoice.set(name, { end: Math.max(reach.end, end), sounds: note.rest ? reach.sounds : Math.max(reach.sounds, end) });
+    byVoice.set(name, {
+      end: Math.max(reach.end, end),
+      sounds: note.rest ? reach.sounds : Math.max(reach.sounds, end),
+    });
   }
   const reaches = [...byVoice.values()];
   const furthest = Math.max(0, ...reaches.map((reach) => reach.end));
@@ -74,7 +78,10 @@ function lengthOf(measures: readonly RawMeasure[], full: WrittenUnits): WrittenU
   return resting > sounding && !measures.some((one) => one.implicit) ? full : longest;
 }
 
-/** A cadenza, unless most voices end with the meter's bar: then the one that does not is too long by a slip. Rests alone lengthen nothing. */
+/**
+ * A cadenza, unless most voices end with the meter's bar: then the one that does not is too long by a slip. Rests alone
+ * lengthen nothing.
+ */
 function longBar(reaches: readonly Reach[], full: WrittenUnits): WrittenUnits {
   const longer = reaches.filter((reach) => reach.sounds > full + ROUNDING);
   const ending = reaches.filter((reach) => Math.abs(reach.end - full) <= ROUNDING).length;
@@ -90,8 +97,21 @@ function restLength(measures: readonly RawMeasure[], full: WrittenUnits): Writte
 
 function cutVoices(parts: RawScore['parts'], bars: readonly Bar[]): MusicXmlWarning[] {
   return bars.flatMap((bar) => {
-    const part = parts.find((one) => one.measures[bar.index]?.notes.some((note) => note.at + note.duration > bar.length + ROUNDING && !note.wholeBarRest));
-    return part ? [{ part: part.id, bar: bar.index, line: part.measures[bar.index]!.line, message: 'a voice is longer than the bar; what reaches over its end is cut off' }] : [];
+    const part = parts.find((one) =>
+      one.measures[bar.index]?.notes.some(
+        (note) => note.at + note.duration > bar.length + ROUNDING && !note.wholeBarRest,
+      ),
+    );
+    return part
+      ? [
+          {
+            part: part.id,
+            bar: bar.index,
+            line: part.measures[bar.index]!.line,
+            message: 'a voice is longer than the bar; what reaches over its end is cut off',
+          },
+        ]
+      : [];
   });
 }
 
@@ -100,11 +120,19 @@ function surprisingBars(parts: RawScore['parts'], bars: readonly Bar[]): MusicXm
   const first = parts[0]!;
   const signed = (b: number) => parts.some((part) => Object.keys(part.measures[b]?.signs ?? {}).length > 0);
   return bars.flatMap((bar, b): MusicXmlWarning[] => {
-    if (!bar.implicit || b === 0 || b === bars.length - 1 || parts.some((part) => part.measures[b]?.implicit)) return [];
+    if (!bar.implicit || b === 0 || b === bars.length - 1 || parts.some((part) => part.measures[b]?.implicit))
+      return [];
     const full = barLength(bar.meter);
     const completes = [bars[b - 1], bars[b + 1]].some((other) => other?.implicit && other.length + bar.length === full);
     if (bar.length < full && (completes || signed(b) || signed(b - 1) || signed(b + 1))) return [];
-    return [{ part: first.id, bar: b, line: first.measures[b]?.line, message: `bar ${bar.number} holds ${quarters(bar.length)} of music where its time signature asks for ${quarters(full)}; it lasts as long as its music` }];
+    return [
+      {
+        part: first.id,
+        bar: b,
+        line: first.measures[b]?.line,
+        message: `bar ${bar.number} holds ${quarters(bar.length)} of music where its time signature asks for ${quarters(full)}; it lasts as long as its music`,
+      },
+    ];
   });
 }
 

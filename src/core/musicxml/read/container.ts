@@ -10,7 +10,8 @@ export function isZip(bytes: Uint8Array): boolean {
 }
 
 /**
- * The score inside a compressed .mxl file: META-INF/container.xml names it (MusicXML 3.0). Names that lead out of the archive mean
+ * The score inside a compressed .mxl file: META-INF/container.xml names it (MusicXML 3.0). Names that lead out of the
+ * archive mean
  * nothing here, since nothing is written to disk; only the entries that are needed are unpacked.
  *
  * @throws MusicXmlError when the zip is damaged, too large, or holds no score
@@ -20,7 +21,9 @@ export function unpackMxl(bytes: Uint8Array): Uint8Array {
   const path = container ? rootFile(strFromU8(container.content)) : null;
   const score = path === null ? null : entry(bytes, (name) => name === path);
   // Some programs write no container: the only score in the zip is meant.
-  const found = score ?? entry(bytes, (name) => /\.(musicxml|xml)$/i.test(name) && !name.startsWith('META-INF/') && !name.includes('..'));
+  const found =
+    score ??
+    entry(bytes, (name) => /\.(musicxml|xml)$/i.test(name) && !name.startsWith('META-INF/') && !name.includes('..'));
   if (!found) throw musicXmlErrors.noScoreInZip();
   return found.content;
 }

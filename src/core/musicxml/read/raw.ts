@@ -3,7 +3,8 @@ import type { Articulation, BarSigns, Lyric, NoteType, Pitch, SwingMark, SymbolM
 import type { Meter, WrittenUnits } from '../../time';
 
 /*
- * A score as its file lays it out: part by part and measure by measure, places still counted from the measure's start, before bars of
+ * A score as its file lays it out: part by part and measure by measure, places still counted from the measure's start,
+ * before bars of
  * all parts are made one and voices are filled.
  */
 

@@ -3,7 +3,16 @@ import type { WrittenUnits } from '../../time';
 import type { RawDirection, RawMeasure } from './raw';
 import { all, child, numberOf, textOf, type XmlNode } from './xml-tree';
 
-const BEAT_UNITS: Record<string, number> = { long: 16, breve: 8, whole: 4, half: 2, quarter: 1, eighth: 0.5, '16th': 0.25, '32nd': 0.125 };
+const BEAT_UNITS: Record<string, number> = {
+  long: 16,
+  breve: 8,
+  whole: 4,
+  half: 2,
+  quarter: 1,
+  eighth: 0.5,
+  '16th': 0.25,
+  '32nd': 0.125,
+};
 /** Tempi beyond these are slips of a file, not music. */
 const SLOWEST = 5;
 const FASTEST = 1000;
@@ -11,11 +20,17 @@ const FASTEST = 1000;
 /** Reads a <direction>, or a <sound> that stands by itself, into the measure. */
 export function readDirection(node: XmlNode, at: WrittenUnits, measure: RawMeasure): void {
   const staff = Math.max(1, numberOf(node, 'staff') ?? 1);
-  const add = (direction: { kind: RawDirection['kind'] } & Record<string, unknown>) => measure.directions.push({ at, staff, ...direction } as RawDirection);
+  const add = (direction: { kind: RawDirection['kind'] } & Record<string, unknown>) =>
+    measure.directions.push({ at, staff, ...direction } as RawDirection);
   const sound = node.name === 'sound' ? node : child(node, 'sound');
   const soundTempo = Number(sound?.attributes.tempo);
   const types = node.name === 'sound' ? [] : all(node, 'direction-type').flatMap((one) => one.children);
-  const words = types.filter((one) => one.name === 'words').map((one) => one.text).join(' ').replace(/\s+/g, ' ').trim();
+  const words = types
+    .filter((one) => one.name === 'words')
+    .map((one) => one.text)
+    .join(' ')
+    .replace(/\s+/g, ' ')
+    .trim();
   let shownTempo = false;
   let bpm = inRange(soundTempo);
   for (const type of types) {
@@ -35,23 +50,42 @@ export function readDirection(node: XmlNode, at: WrittenUnits, measure: RawMeasu
         measure.signs.coda = true;
         break;
       case 'dynamics':
-        for (const level of type.children) add({ kind: 'dynamic', level: level.name === 'other-dynamics' ? level.text : level.name });
+        for (const level of type.children)
+          add({ kind: 'dynamic', level: level.name === 'other-dynamics' ? level.text : level.name });
         break;
       case 'wedge':
-        if (type.attributes.type === 'crescendo' || type.attributes.type === 'diminuendo' || type.attributes.type === 'stop') add({ kind: 'wedge', type: type.attributes.type, number: type.attributes.number ?? '1' });
+        if (
+          type.attributes.type === 'crescendo' ||
+          type.attributes.type === 'diminuendo' ||
+          type.attributes.type === 'stop'
+        )
+          add({ kind: 'wedge', type: type.attributes.type, number: type.attributes.number ?? '1' });
         break;
       case 'pedal':
-        if (type.attributes.type === 'start' || type.attributes.type === 'stop' || type.attributes.type === 'change') add({ kind: 'pedal', type: type.attributes.type });
+        if (type.attributes.type === 'start' || type.attributes.type === 'stop' || type.attributes.type === 'change')
+          add({ kind: 'pedal', type: type.attributes.type });
         break;
       case 'octave-shift':
-        if (type.attributes.type === 'up' || type.attributes.type === 'down' || type.attributes.type === 'stop') add({ kind: 'octave', type: type.attributes.type, size: Number(type.attributes.size) || 8, number: type.attributes.number ?? '1' });
+        if (type.attributes.type === 'up' || type.attributes.type === 'down' || type.attributes.type === 'stop')
+          add({
+            kind: 'octave',
+            type: type.attributes.type,
+            size: Number(type.attributes.size) || 8,
+            number: type.attributes.number ?? '1',
+          });
         break;
     }
   }
   readJumps(sound, words, measure.signs);
   const swing = child(sound, 'swing');
-  if (swing) add({ kind: 'swing', ratio: child(swing, 'straight') ? 1 : (numberOf(swing, 'first') ?? 2) / (numberOf(swing, 'second') || 1), unit: textOf(swing, 'swing-type') === '16th' ? '16th' : 'eighth' });
-  else if (/^swing\b/i.test(words)) add({ kind: 'swing', ratio: 2, unit: /16ths?|sixteenth/i.test(words) ? '16th' : 'eighth' });
+  if (swing)
+    add({
+      kind: 'swing',
+      ratio: child(swing, 'straight') ? 1 : (numberOf(swing, 'first') ?? 2) / (numberOf(swing, 'second') || 1),
+      unit: textOf(swing, 'swing-type') === '16th' ? '16th' : 'eighth',
+    });
+  else if (/^swing\b/i.test(words))
+    add({ kind: 'swing', ratio: 2, unit: /16ths?|sixteenth/i.test(words) ? '16th' : 'eighth' });
   else if (/^straight\b/i.test(words)) add({ kind: 'swing', ratio: 1, unit: 'eighth' });
   const program = numberOf(child(sound, 'midi-instrument'), 'midi-program');
   if (program !== undefined && program >= 1 && program <= 128) add({ kind: 'program', program });
@@ -60,11 +94,13 @@ export function readDirection(node: XmlNode, at: WrittenUnits, measure: RawMeasu
   if (!words || isTempoWords(words) || isJump(words)) return;
   const bold = types.some((one) => one.name === 'words' && one.attributes['font-weight'] === 'bold');
   // What is printed bold above the staff speaks to everybody, unless it says how to play.
-  if (bold && node.attributes.placement !== 'below' && !PLAYING.test(words)) add({ kind: 'marker', text: words, rehearsal: false });
+  if (bold && node.attributes.placement !== 'below' && !PLAYING.test(words))
+    add({ kind: 'marker', text: words, rehearsal: false });
   else add({ kind: 'words', words });
 }
 
-const PLAYING = /\b(?:pizz|arco|sord|mute|open|legno|pont|tasto|trem|div|unis|solo|tutti|a2|harm|stacc|leg|marc|ord|nat)\b/i;
+const PLAYING =
+  /\b(?:pizz|arco|sord|mute|open|legno|pont|tasto|trem|div|unis|solo|tutti|a2|harm|stacc|leg|marc|ord|nat)\b/i;
 
 function inRange(bpm: number | undefined): number | null {
   return bpm !== undefined && Number.isFinite(bpm) && bpm >= SLOWEST && bpm <= FASTEST ? bpm : null;
@@ -99,7 +135,23 @@ function readJumps(sound: XmlNode | undefined, words: string, signs: BarSigns): 
   if (coda !== undefined) signs.coda = true;
 }
 
-const KIND_TEXT: Record<string, string> = { major: '', minor: 'm', augmented: '+', diminished: '°', dominant: '7', 'major-seventh': 'maj7', 'minor-seventh': 'm7', 'diminished-seventh': '°7', 'half-diminished': 'ø7', 'major-sixth': '6', 'minor-sixth': 'm6', 'dominant-ninth': '9', 'suspended-fourth': 'sus4', 'suspended-second': 'sus2', power: '5' };
+const KIND_TEXT: Record<string, string> = {
+  major: '',
+  minor: 'm',
+  augmented: '+',
+  diminished: '°',
+  dominant: '7',
+  'major-seventh': 'maj7',
+  'minor-seventh': 'm7',
+  'diminished-seventh': '°7',
+  'half-diminished': 'ø7',
+  'major-sixth': '6',
+  'minor-sixth': 'm6',
+  'dominant-ninth': '9',
+  'suspended-fourth': 'sus4',
+  'suspended-second': 'sus2',
+  power: '5',
+};
 
 /** A chord symbol as it is read: "B♭m7/F". */
 export function readHarmony(node: XmlNode, at: WrittenUnits, measure: RawMeasure): void {
@@ -112,5 +164,13 @@ export function readHarmony(node: XmlNode, at: WrittenUnits, measure: RawMeasure
   const kind = child(node, 'kind');
   if (!root && !kind) return;
   const bass = name(child(node, 'bass'), 'bass');
-  measure.directions.push({ at, staff: 1, kind: 'harmony', text: kind?.text === 'none' ? 'N.C.' : `${root}${kind?.attributes.text ?? KIND_TEXT[kind?.text ?? ''] ?? kind?.text ?? ''}${bass ? `/${bass}` : ''}` });
+  measure.directions.push({
+    at,
+    staff: 1,
+    kind: 'harmony',
+    text:
+      kind?.text === 'none'
+        ? 'N.C.'
+        : `${root}${kind?.attributes.text ?? KIND_TEXT[kind?.text ?? ''] ?? kind?.text ?? ''}${bass ? `/${bass}` : ''}`,
+  });
 }

@@ -15,8 +15,30 @@ export interface ReadingState {
 const LONGEST: WrittenUnits = 400 * QUARTER;
 
 /** @param warn told of what made no sense */
-export function readMeasure(node: XmlNode, state: ReadingState, warn: (warning: Omit<MusicXmlWarning, 'part' | 'bar'>) => void): RawMeasure {
-  const measure: RawMeasure = { number: node.attributes.number ?? '', implicit: node.attributes.implicit === 'yes', reach: 0, meter: null, key: null, clefs: [], transposition: null, staves: null, staffLines: null, tablatureStaff: null, tuning: null, capo: null, signs: {}, notes: [], directions: [], repeats: null, line: node.line };
+export function readMeasure(
+  node: XmlNode,
+  state: ReadingState,
+  warn: (warning: Omit<MusicXmlWarning, 'part' | 'bar'>) => void,
+): RawMeasure {
+  const measure: RawMeasure = {
+    number: node.attributes.number ?? '',
+    implicit: node.attributes.implicit === 'yes',
+    reach: 0,
+    meter: null,
+    key: null,
+    clefs: [],
+    transposition: null,
+    staves: null,
+    staffLines: null,
+    tablatureStaff: null,
+    tuning: null,
+    capo: null,
+    signs: {},
+    notes: [],
+    directions: [],
+    repeats: null,
+    line: node.line,
+  };
   // Places are kept as the file counts them and rounded at the end, so that roundings do not add up.
   let at = 0;
   let last = 0;
@@ -26,7 +48,10 @@ export function readMeasure(node: XmlNode, state: ReadingState, warn: (warning: 
     if (raw === undefined || raw < 0) return 0;
     const quarters = raw / state.divisions;
     if (quarters * QUARTER > LONGEST) {
-      warn({ message: `a duration of ${Math.round(quarters)} quarter notes at line ${item.line} is left out`, line: item.line });
+      warn({
+        message: `a duration of ${Math.round(quarters)} quarter notes at line ${item.line} is left out`,
+        line: item.line,
+      });
       return 0;
     }
     return quarters;
@@ -79,15 +104,22 @@ function readAttributes(node: XmlNode, at: WrittenUnits, measure: RawMeasure, st
   if (divisions !== undefined && divisions > 0) state.divisions = divisions;
   const key = child(node, 'key');
   const fifths = numberOf(key, 'fifths');
-  if (fifths !== undefined) measure.key = { fifths: Math.max(-7, Math.min(7, Math.round(fifths))), mode: textOf(key, 'mode') === 'minor' ? 'minor' : 'major' };
+  if (fifths !== undefined)
+    measure.key = {
+      fifths: Math.max(-7, Math.min(7, Math.round(fifths))),
+      mode: textOf(key, 'mode') === 'minor' ? 'minor' : 'major',
+    };
   const time = child(node, 'time');
   if (time) {
     // 3/8 + 2/8 is counted as 5/8, and 2+3 over 8 too.
-    const beats = all(time, 'beats').map((one) => one.text.split('+').reduce((sum, part) => sum + (Number(part) || 0), 0));
+    const beats = all(time, 'beats').map((one) =>
+      one.text.split('+').reduce((sum, part) => sum + (Number(part) || 0), 0),
+    );
     const types = all(time, 'beat-type').map((one) => Number(one.text) || 4);
     const beatType = Math.max(...types, 1);
     const total = beats.reduce((sum, count, i) => sum + (count * beatType) / (types[i] ?? beatType), 0);
-    if (total >= 1 && total <= 64 && beatType <= 64 && Number.isInteger(total) && Number.isInteger(Math.log2(beatType))) measure.meter = { beats: total, beatType };
+    if (total >= 1 && total <= 64 && beatType <= 64 && Number.isInteger(total) && Number.isInteger(Math.log2(beatType)))
+      measure.meter = { beats: total, beatType };
   }
   measure.staves = numberOf(node, 'staves') ?? measure.staves;
   for (const clef of all(node, 'clef')) {
@@ -98,13 +130,18 @@ function readAttributes(node: XmlNode, at: WrittenUnits, measure: RawMeasure, st
   const transpose = child(node, 'transpose');
   if (transpose) {
     const octaves = numberOf(transpose, 'octave-change') ?? 0;
-    measure.transposition = { semitones: -Math.round((numberOf(transpose, 'chromatic') ?? 0) + 12 * octaves) + 0, steps: -Math.round((numberOf(transpose, 'diatonic') ?? 0) + 7 * octaves) + 0 };
+    measure.transposition = {
+      semitones: -Math.round((numberOf(transpose, 'chromatic') ?? 0) + 12 * octaves) + 0,
+      steps: -Math.round((numberOf(transpose, 'diatonic') ?? 0) + 7 * octaves) + 0,
+    };
   }
   for (const details of all(node, 'staff-details')) {
     const tuning = all(details, 'staff-tuning').flatMap((one) => {
       const step = textOf(one, 'tuning-step') as Step | undefined;
       const octave = numberOf(one, 'tuning-octave');
-      return step && STEPS.includes(step) && octave !== undefined ? [pitchKey({ step, alter: numberOf(one, 'tuning-alter') ?? 0, octave })] : [];
+      return step && STEPS.includes(step) && octave !== undefined
+        ? [pitchKey({ step, alter: numberOf(one, 'tuning-alter') ?? 0, octave })]
+        : [];
     });
     if (tuning.length > 0) measure.tuning = tuning;
     else measure.staffLines = numberOf(details, 'staff-lines') ?? measure.staffLines;
@@ -131,11 +168,16 @@ function clefOf(node: XmlNode): Clef | null {
 function readBarline(node: XmlNode, measure: RawMeasure): void {
   const repeat = child(node, 'repeat');
   if (repeat?.attributes.direction === 'forward') measure.signs.repeatStart = true;
-  if (repeat?.attributes.direction === 'backward') measure.signs.repeatEnd = { times: Math.max(2, Math.min(64, Number(repeat.attributes.times) || 2)) };
+  if (repeat?.attributes.direction === 'backward')
+    measure.signs.repeatEnd = { times: Math.max(2, Math.min(64, Number(repeat.attributes.times) || 2)) };
   for (const ending of all(node, 'ending')) {
-    const numbers = (ending.attributes.number ?? '').split(/[\s,]+/).map(Number).filter((one) => Number.isInteger(one) && one > 0);
+    const numbers = (ending.attributes.number ?? '')
+      .split(/[\s,]+/)
+      .map(Number)
+      .filter((one) => Number.isInteger(one) && one > 0);
     if (ending.attributes.type === 'start' && numbers.length > 0) measure.signs.ending = numbers;
-    if (ending.attributes.type === 'stop' || ending.attributes.type === 'discontinue') measure.signs.endingStop = ending.attributes.type;
+    if (ending.attributes.type === 'stop' || ending.attributes.type === 'discontinue')
+      measure.signs.endingStop = ending.attributes.type;
   }
   if (child(node, 'segno')) measure.signs.segno = true;
   if (child(node, 'coda')) measure.signs.coda = true;

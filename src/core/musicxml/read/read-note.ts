@@ -1,11 +1,44 @@
-import { ARTICULATIONS, NOTE_TYPES, STEPS, TURNS, type Articulation, type Lyric, type NoteType, type Pitch, type Step, type SymbolMarks, type Turn } from '../../score';
+import {
+  ARTICULATIONS,
+  NOTE_TYPES,
+  STEPS,
+  TURNS,
+  type Articulation,
+  type Lyric,
+  type NoteType,
+  type Pitch,
+  type Step,
+  type SymbolMarks,
+  type Turn,
+} from '../../score';
 import type { WrittenUnits } from '../../time';
 import type { RawNote } from './raw';
 import { all, child, numberOf, textOf, type XmlNode } from './xml-tree';
 
 /** The standard's articulations as the few that change how a note is played. */
-const ARTICULATION_OF: Record<string, Articulation[]> = { staccato: ['staccato'], staccatissimo: ['staccato'], spiccato: ['staccato'], tenuto: ['tenuto'], 'detached-legato': ['tenuto', 'staccato'], accent: ['accent'], 'strong-accent': ['marcato'], stress: ['accent'] };
-const TYPE_NAMES: Record<string, NoteType> = { long: 'breve', breve: 'breve', whole: 'whole', half: 'half', quarter: 'quarter', eighth: 'eighth', '16th': '16th', '32nd': '32nd', '64th': '64th', '128th': '128th', '256th': '128th' };
+const ARTICULATION_OF: Record<string, Articulation[]> = {
+  staccato: ['staccato'],
+  staccatissimo: ['staccato'],
+  spiccato: ['staccato'],
+  tenuto: ['tenuto'],
+  'detached-legato': ['tenuto', 'staccato'],
+  accent: ['accent'],
+  'strong-accent': ['marcato'],
+  stress: ['accent'],
+};
+const TYPE_NAMES: Record<string, NoteType> = {
+  long: 'breve',
+  breve: 'breve',
+  whole: 'whole',
+  half: 'half',
+  quarter: 'quarter',
+  eighth: 'eighth',
+  '16th': '16th',
+  '32nd': '32nd',
+  '64th': '64th',
+  '128th': '128th',
+  '256th': '128th',
+};
 
 /** @param at where it stands in its measure @param duration both in written units */
 export function readNote(node: XmlNode, at: WrittenUnits, duration: WrittenUnits): RawNote {
@@ -33,7 +66,10 @@ export function readNote(node: XmlNode, at: WrittenUnits, duration: WrittenUnits
     instrument: child(node, 'instrument')?.attributes.id ?? null,
     type: TYPE_NAMES[textOf(node, 'type') ?? ''] ?? null,
     dots: Math.min(2, all(node, 'dot').length),
-    tuplet: actual > 0 && normal > 0 ? { actual, normal, normalType: TYPE_NAMES[textOf(modification, 'normal-type') ?? ''] ?? null } : null,
+    tuplet:
+      actual > 0 && normal > 0
+        ? { actual, normal, normalType: TYPE_NAMES[textOf(modification, 'normal-type') ?? ''] ?? null }
+        : null,
     tupletStarts: tuplets.some((one) => one.attributes.type === 'start' && (one.attributes.number ?? '1') === '1'),
     tupletStops: tuplets.some((one) => one.attributes.type === 'stop' && (one.attributes.number ?? '1') === '1'),
     tieFromLast: ties.includes('stop'),
@@ -41,11 +77,24 @@ export function readNote(node: XmlNode, at: WrittenUnits, duration: WrittenUnits
     notehead: textOf(node, 'notehead') ?? null,
     fingering,
     marks,
-    slurs: notations.flatMap((one) => all(one, 'slur')).flatMap(({ attributes: { type, number = '1' } }) => (type === 'start' || type === 'stop' ? [{ number, type: type as 'start' | 'stop' }] : [])),
+    slurs: notations
+      .flatMap((one) => all(one, 'slur'))
+      .flatMap(({ attributes: { type, number = '1' } }) =>
+        type === 'start' || type === 'stop' ? [{ number, type: type as 'start' | 'stop' }] : [],
+      ),
     lyrics: all(node, 'lyric').flatMap((lyric): Lyric[] => {
-      const text = all(lyric, 'text').map((one) => one.text).join(' ');
+      const text = all(lyric, 'text')
+        .map((one) => one.text)
+        .join(' ');
       const syllabic = textOf(lyric, 'syllabic');
-      return text ? [{ text, syllabic: syllabic === 'begin' || syllabic === 'middle' || syllabic === 'end' ? syllabic : 'single' }] : [];
+      return text
+        ? [
+            {
+              text,
+              syllabic: syllabic === 'begin' || syllabic === 'middle' || syllabic === 'end' ? syllabic : 'single',
+            },
+          ]
+        : [];
     }),
     articulations,
     line: node.line,
@@ -56,7 +105,8 @@ function readPitch(node: XmlNode): Pitch | null {
   const pitch = child(node, 'pitch');
   if (pitch) return pitchFrom(textOf(pitch, 'step'), numberOf(pitch, 'alter') ?? 0, numberOf(pitch, 'octave'));
   const unpitched = child(node, 'unpitched');
-  if (unpitched) return pitchFrom(textOf(unpitched, 'display-step') ?? 'B', 0, numberOf(unpitched, 'display-octave') ?? 4);
+  if (unpitched)
+    return pitchFrom(textOf(unpitched, 'display-step') ?? 'B', 0, numberOf(unpitched, 'display-octave') ?? 4);
   return null;
 }
 
@@ -67,7 +117,10 @@ function pitchFrom(step: string | undefined, alter: number, octave: number | und
   return { step: step as Step, alter: whole === 0 ? 0 : whole, octave: Math.round(octave) };
 }
 
-function readNotations(notations: readonly XmlNode[], unpitched: boolean): { marks: SymbolMarks; articulations: Articulation[]; fingering: RawNote['fingering'] } {
+function readNotations(
+  notations: readonly XmlNode[],
+  unpitched: boolean,
+): { marks: SymbolMarks; articulations: Articulation[]; fingering: RawNote['fingering'] } {
   const marks: SymbolMarks = {};
   const found: Articulation[] = [];
   let fingering: RawNote['fingering'] = null;

@@ -16,12 +16,14 @@ const MOST_BYTES = 128 * 2 ** 20;
 /**
  * Reads MusicXML of any version, partwise or timewise, plain or compressed (.mxl).
  *
- * @throws MusicXmlError with one sentence: no XML, no score, harmful (entities of its own, endless nesting, zip bombs), too large
+ * @throws MusicXmlError with one sentence: no XML, no score, harmful (entities of its own, endless nesting, zip bombs),
+ * too large
  */
 export function readMusicXml(bytes: Uint8Array): MusicXmlReading {
   if (bytes.length === 0) throw musicXmlErrors.empty();
   const plain = isZip(bytes) ? unpackMxl(bytes) : bytes;
-  if (plain.length > MOST_BYTES) throw musicXmlErrors.tooLarge(Math.round(plain.length / 2 ** 20), MOST_BYTES / 2 ** 20);
+  if (plain.length > MOST_BYTES)
+    throw musicXmlErrors.tooLarge(Math.round(plain.length / 2 ** 20), MOST_BYTES / 2 ** 20);
   const warnings: MusicXmlWarning[] = [];
   const raw = readRaw(decode(plain), warnings);
   if (!raw.parts.some((part) => part.measures.length > 0)) throw musicXmlErrors.noParts();
@@ -44,15 +46,34 @@ function readRaw(text: string, warnings: MusicXmlWarning[]): RawScore {
   const states = new Map<string, ReadingState>();
   const partOf = (id: string): RawPart => {
     let part = parts.get(id);
-    if (!part) parts.set(id, (part = { id, name: '', abbreviation: '', sound: null, solo: false, channel: null, program: null, instruments: new Map(), measures: [] }));
+    if (!part)
+      parts.set(
+        id,
+        (part = {
+          id,
+          name: '',
+          abbreviation: '',
+          sound: null,
+          solo: false,
+          channel: null,
+          program: null,
+          instruments: new Map(),
+          measures: [],
+        }),
+      );
     return part;
   };
   const measureOf = (node: XmlNode, id: string, number: string | undefined, implicit: string | undefined) => {
     const part = partOf(id);
     const state = states.get(id) ?? { divisions: 1 };
     states.set(id, state);
-    const whole = number === undefined ? node : { ...node, attributes: { ...node.attributes, number, ...(implicit && { implicit }) } };
-    part.measures.push(readMeasure(whole, state, (warning) => warnings.push({ part: id, bar: part.measures.length, ...warning })));
+    const whole =
+      number === undefined
+        ? node
+        : { ...node, attributes: { ...node.attributes, number, ...(implicit && { implicit }) } };
+    part.measures.push(
+      readMeasure(whole, state, (warning) => warnings.push({ part: id, bar: part.measures.length, ...warning })),
+    );
   };
   const root = parseDocument(text.replace(/^\ufeff/, ''), (node, ancestors) => {
     const [top, parent] = [ancestors[0], ancestors.at(-1)];
@@ -89,13 +110,18 @@ function declarePart(node: XmlNode, part: RawPart): void {
   part.sound = textOf(instruments[0], 'instrument-sound') ?? null;
   part.solo = instruments.some((one) => child(one, 'solo') !== undefined);
   const midi = all(node, 'midi-instrument');
-  const inRange = (value: number | undefined, most: number) => (value !== undefined && value >= 1 && value <= most ? Math.round(value) : null);
+  const inRange = (value: number | undefined, most: number) =>
+    value !== undefined && value >= 1 && value <= most ? Math.round(value) : null;
   part.channel = inRange(numberOf(midi[0], 'midi-channel'), 16);
   part.program = inRange(numberOf(midi[0], 'midi-program'), 128);
   for (const instrument of instruments) {
     const id = instrument.attributes.id ?? '';
     const own = midi.find((one) => one.attributes.id === id);
     const key = numberOf(own, 'midi-unpitched');
-    part.instruments.set(id, { name: textOf(instrument, 'instrument-name') ?? '', unpitchedKey: key !== undefined && key >= 1 && key <= 128 ? key - 1 : null, program: inRange(numberOf(own, 'midi-program'), 128) });
+    part.instruments.set(id, {
+      name: textOf(instrument, 'instrument-name') ?? '',
+      unpitchedKey: key !== undefined && key >= 1 && key <= 128 ? key - 1 : null,
+      program: inRange(numberOf(own, 'midi-program'), 128),
+    });
   }
 }

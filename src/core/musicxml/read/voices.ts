@@ -1,13 +1,26 @@
 /*
- * Voices of a measure: the notes of each in order, chords together, gaps filled with rests, so that every voice fills its bar.
+ * Voices of a measure: the notes of each in order, chords together, gaps filled with rests, so that every voice fills
+ * its bar.
  *
  *     file    voice 1  C4 quarter, E4 in chord, (forward) …     →    [C4 E4] quarter, rest …
  */
-import { noteValue, NOTE_TYPES, typeLength, voiceNumber, type NoteType, type NoteValue, type ScoreNote, type SymbolInBar, type VoiceBar } from '../../score';
+import {
+  noteValue,
+  NOTE_TYPES,
+  typeLength,
+  voiceNumber,
+  type NoteType,
+  type NoteValue,
+  type ScoreNote,
+  type SymbolInBar,
+  type VoiceBar,
+} from '../../score';
 import { QUARTER, type WrittenUnits } from '../../time';
 import type { RawNote } from './raw';
 
-/** Which of a staff's four voices a voice of the file is, the same in every bar, so that ties and slurs find each other. */
+/**
+ * Which of a staff's four voices a voice of the file is, the same in every bar, so that ties and slurs find each other.
+ */
 export class VoiceSlots {
   private readonly known = new Map<string, number>();
 
@@ -24,8 +37,18 @@ export class VoiceSlots {
   }
 }
 
-/** @param write makes a note of the score; null for one that cannot be written @returns in order of staff and voice @param mend told of notes that had to give way */
-export function voicesOf(notes: readonly RawNote[], length: WrittenUnits, slots: VoiceSlots, write: (raw: RawNote) => ScoreNote | null, mend: (message: string, raw: RawNote) => void): VoiceBar[] {
+/**
+ * @param write makes a note of the score; null for one that cannot be written
+ * @returns in order of staff and voice
+ * @param mend told of notes that had to give way
+ */
+export function voicesOf(
+  notes: readonly RawNote[],
+  length: WrittenUnits,
+  slots: VoiceSlots,
+  write: (raw: RawNote) => ScoreNote | null,
+  mend: (message: string, raw: RawNote) => void,
+): VoiceBar[] {
   const byVoice = grouped(notes, (note) => note.voice);
   // Some programs count voices anew on each staff: what sounds at once on two staves is two voices.
   for (const [name, own] of [...byVoice]) {
@@ -60,8 +83,16 @@ function grouped(notes: readonly RawNote[], by: (note: RawNote) => string): Map<
 
 /** Whether notes of different groups sound at the same time; a chord over two staves begins together and is one. */
 function overlap(groups: readonly (readonly RawNote[])[]): boolean {
-  const all = groups.flatMap((notes, group) => notes.filter((note) => !note.grace && !note.chord).map((note) => ({ group, from: note.at, to: note.at + note.duration }))).sort((a, b) => a.from - b.from);
-  return all.some((note, i) => all.slice(i + 1, i + 9).some((other) => other.group !== note.group && other.from < note.to));
+  const all = groups
+    .flatMap((notes, group) =>
+      notes
+        .filter((note) => !note.grace && !note.chord)
+        .map((note) => ({ group, from: note.at, to: note.at + note.duration })),
+    )
+    .sort((a, b) => a.from - b.from);
+  return all.some((note, i) =>
+    all.slice(i + 1, i + 9).some((other) => other.group !== note.group && other.from < note.to),
+  );
 }
 
 /** A voice that crosses staves is kept whole, on the staff where most of it stands. */
@@ -71,7 +102,12 @@ function usualStaff(notes: readonly RawNote[]): number {
   return [...counts].reduce((a, b) => (b[1] > a[1] ? b : a))[0];
 }
 
-function symbolsOf(notes: readonly RawNote[], length: WrittenUnits, write: (raw: RawNote) => ScoreNote | null, mend: (message: string, raw: RawNote) => void): SymbolInBar[] {
+function symbolsOf(
+  notes: readonly RawNote[],
+  length: WrittenUnits,
+  write: (raw: RawNote) => ScoreNote | null,
+  mend: (message: string, raw: RawNote) => void,
+): SymbolInBar[] {
   const symbols: SymbolInBar[] = [];
   let at: WrittenUnits = 0;
   let graces: ScoreNote[] = [];
@@ -88,7 +124,8 @@ function symbolsOf(notes: readonly RawNote[], length: WrittenUnits, write: (raw:
     }
     const start = Math.max(raw.at, at);
     const end = Math.min(raw.at + raw.duration, length);
-    if (raw.at < at - 1 && !raw.rest) mend('two notes of one voice overlap; the later one begins where the first one ends', raw);
+    if (raw.at < at - 1 && !raw.rest)
+      mend('two notes of one voice overlap; the later one begins where the first one ends', raw);
     if (end <= start) continue;
     if (start > at) symbols.push(...rests(at, start));
     symbols.push(symbolOf(raw, start, end - start, note, graces));
@@ -100,7 +137,14 @@ function symbolsOf(notes: readonly RawNote[], length: WrittenUnits, write: (raw:
   return closeTuplets(symbols);
 }
 
-const wholeRest = (length: WrittenUnits): SymbolInBar => ({ at: 0, duration: length, type: 'whole', dots: 0, notes: [], wholeBar: true });
+const wholeRest = (length: WrittenUnits): SymbolInBar => ({
+  at: 0,
+  duration: length,
+  type: 'whole',
+  dots: 0,
+  notes: [],
+  wholeBar: true,
+});
 
 function addToChord(symbol: SymbolInBar, note: ScoreNote, raw: RawNote): void {
   if (symbol.notes.some((one) => one.key === note.key && one.pitch.step === note.pitch.step)) return;
@@ -109,9 +153,22 @@ function addToChord(symbol: SymbolInBar, note: ScoreNote, raw: RawNote): void {
   if (raw.marks.arpeggio) symbol.marks = { ...symbol.marks, arpeggio: raw.marks.arpeggio };
 }
 
-function symbolOf(raw: RawNote, at: WrittenUnits, duration: WrittenUnits, note: ScoreNote | null, graces: readonly ScoreNote[]): SymbolInBar {
+function symbolOf(
+  raw: RawNote,
+  at: WrittenUnits,
+  duration: WrittenUnits,
+  note: ScoreNote | null,
+  graces: readonly ScoreNote[],
+): SymbolInBar {
   const value = valueOf(raw, duration);
-  const marks = raw.rest ? {} : { ...raw.marks, ...(raw.articulations.length > 0 && { articulations: raw.articulations }), ...(raw.lyrics.length > 0 && { lyrics: raw.lyrics }), ...(graces.length > 0 && { graces: [...graces] }) };
+  const marks = raw.rest
+    ? {}
+    : {
+        ...raw.marks,
+        ...(raw.articulations.length > 0 && { articulations: raw.articulations }),
+        ...(raw.lyrics.length > 0 && { lyrics: raw.lyrics }),
+        ...(graces.length > 0 && { graces: [...graces] }),
+      };
   return {
     at,
     duration,
@@ -124,16 +181,34 @@ function symbolOf(raw: RawNote, at: WrittenUnits, duration: WrittenUnits, note: 
 }
 
 /** What the file says where it agrees with the length; else the plain value or the tuplet that has this length. */
-function valueOf(raw: RawNote, duration: WrittenUnits): { type: NoteType; dots: number; tuplet?: { actual: number; normal: number; normalType: NoteType } } {
+function valueOf(
+  raw: RawNote,
+  duration: WrittenUnits,
+): { type: NoteType; dots: number; tuplet?: { actual: number; normal: number; normalType: NoteType } } {
   const { tuplet, type, dots } = raw;
   if (type) {
     const plain = typeLength(type) * (2 - 1 / 2 ** dots);
     const length = tuplet ? (plain * tuplet.normal) / tuplet.actual : plain;
-    if (Math.abs(length - duration) < 2) return { type, dots, ...(tuplet && { tuplet: { actual: tuplet.actual, normal: tuplet.normal, normalType: tuplet.normalType ?? type } }) };
+    if (Math.abs(length - duration) < 2)
+      return {
+        type,
+        dots,
+        ...(tuplet && {
+          tuplet: { actual: tuplet.actual, normal: tuplet.normal, normalType: tuplet.normalType ?? type },
+        }),
+      };
   }
   const plain = noteValue(duration);
   if (plain) return { type: plain.type, dots: plain.dots };
-  for (const [actual, normal] of [[3, 2], [5, 4], [6, 4], [7, 4], [9, 8], [2, 3], [4, 3]] as const) {
+  for (const [actual, normal] of [
+    [3, 2],
+    [5, 4],
+    [6, 4],
+    [7, 4],
+    [9, 8],
+    [2, 3],
+    [4, 3],
+  ] as const) {
     const value = noteValue((duration * actual) / normal);
     if (value) return { type: value.type, dots: value.dots, tuplet: { actual, normal, normalType: value.type } };
   }
@@ -152,10 +227,18 @@ function rests(from: WrittenUnits, to: WrittenUnits): SymbolInBar[] {
   let at = from;
   while (at < to) {
     // A rest stands where a multiple of its length begins, so that beats stay visible.
-    const type = NOTE_TYPES.find((one) => typeLength(one) <= to - at && at % typeLength(one) === 0 && typeLength(one) <= 4 * QUARTER);
+    const type = NOTE_TYPES.find(
+      (one) => typeLength(one) <= to - at && at % typeLength(one) === 0 && typeLength(one) <= 4 * QUARTER,
+    );
     const duration = type ? typeLength(type) : to - at;
     const value = type ? { type, dots: 0 } : valueOf({ type: null, tuplet: null, dots: 0 } as RawNote, duration);
-    filled.push({ at, duration, ...value, ...('tuplet' in value && value.tuplet && { tuplet: { ...value.tuplet, first: false, last: false } }), notes: [] } as SymbolInBar);
+    filled.push({
+      at,
+      duration,
+      ...value,
+      ...('tuplet' in value && value.tuplet && { tuplet: { ...value.tuplet, first: false, last: false } }),
+      notes: [],
+    } as SymbolInBar);
     at += duration;
   }
   return filled;

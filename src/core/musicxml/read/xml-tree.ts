@@ -15,7 +15,8 @@ export interface XmlNode {
 const DEEPEST = 64;
 
 /**
- * Parses XML into a tree. Elements for which `take` says yes are handed over when they end and are not kept, so that a long score
+ * Parses XML into a tree. Elements for which `take` says yes are handed over when they end and are not kept, so that a
+ * long score
  * never stands in memory as a whole.
  *
  * @throws MusicXmlError for what is no XML, declares entities, or nests without end
@@ -33,7 +34,13 @@ export function parseDocument(text: string, take?: (node: XmlNode, ancestors: re
     if (/<!ENTITY/i.test(doctype)) throw musicXmlErrors.entities(parser.line);
   });
   parser.on('opentag', (tag) => {
-    const node: XmlNode = { name: tag.name, attributes: tag.attributes as Record<string, string>, children: [], text: '', line: parser.line };
+    const node: XmlNode = {
+      name: tag.name,
+      attributes: tag.attributes as Record<string, string>,
+      children: [],
+      text: '',
+      line: parser.line,
+    };
     if (stack.length >= DEEPEST) throw musicXmlErrors.tooDeep(parser.line, path());
     stack.at(-1)?.children.push(node);
     root ??= node;

@@ -1,8 +1,10 @@
 /*
  * Staccato and accents.
  *
- * Takes the strikes of one part; gives the places of the marks. A note is staccato when it sounds for much less than it is
- * written, in a part that does not play everything so. A note is accented when it is struck much harder than those around it.
+ * Takes the strikes of one part; gives the places of the marks. A note is staccato when it sounds for much less than it
+ * is
+ * written, in a part that does not play everything so. A note is accented when it is struck much harder than those
+ * around it.
  */
 import type { Seconds } from '../../time';
 import type { MarkStrength } from '../settings';
@@ -16,7 +18,11 @@ const PEAK_SPREADS = 3.2;
 const AROUND = 4;
 
 /** @param secondsOf how long a strike is written */
-export function findStaccato({ instrument, strikes }: PlayedPart, strength: MarkStrength, secondsOf: (strike: Strike) => Seconds): Strike[] {
+export function findStaccato(
+  { instrument, strikes }: PlayedPart,
+  strength: MarkStrength,
+  secondsOf: (strike: Strike) => Seconds,
+): Strike[] {
   // Plucked and struck sounds die away by themselves.
   if (instrument.unpitched || instrument.family === 'plucked' || instrument.family === 'percussion') return [];
   return strikes.filter((strike) => {
@@ -29,11 +35,16 @@ export function findStaccato({ instrument, strikes }: PlayedPart, strength: Mark
 export function findAccents({ strikes }: PlayedPart, strength: MarkStrength): Strike[] {
   return byVoice(strikes).flatMap((voice) =>
     voice.filter((strike, i) => {
-      const near = [...voice.slice(Math.max(0, i - AROUND), i), ...voice.slice(i + 1, i + 1 + AROUND)].map(({ velocity }) => velocity);
+      const near = [...voice.slice(Math.max(0, i - AROUND), i), ...voice.slice(i + 1, i + 1 + AROUND)].map(
+        ({ velocity }) => velocity,
+      );
       if (near.length < AROUND) return false;
       const usual = middle(near);
       const spread = middle(near.map((velocity) => Math.abs(velocity - usual))) / 0.6745;
-      return strike.velocity - usual >= Math.max(PEAK[strength], PEAK_SPREADS * spread) && Math.max(...near) < strike.velocity - PEAK[strength] / 2;
+      return (
+        strike.velocity - usual >= Math.max(PEAK[strength], PEAK_SPREADS * spread) &&
+        Math.max(...near) < strike.velocity - PEAK[strength] / 2
+      );
     }),
   );
 }

@@ -1,7 +1,8 @@
 /*
  * Breaths: places where everybody lets go together although no rest is written.
  *
- * Takes all parts; gives the places after which all of them stop for a moment, longer than each of them usually does between
+ * Takes all parts; gives the places after which all of them stop for a moment, longer than each of them usually does
+ * between
  * its notes. A long stop is a caesura.
  */
 import { QUARTER, type Seconds, type WrittenUnits } from '../../time';
@@ -20,7 +21,9 @@ export interface Breath {
 }
 
 export function findBreaths(parts: readonly PlayedPart[]): Breath[] {
-  const pitched = parts.filter(({ instrument, strikes }) => !instrument.unpitched && instrument.family !== 'plucked' && strikes.length > 4);
+  const pitched = parts.filter(
+    ({ instrument, strikes }) => !instrument.unpitched && instrument.family !== 'plucked' && strikes.length > 4,
+  );
   if (pitched.length < LEAST_PARTS) return [];
   const gaps = pitched.map((part) => gapsOf(part.strikes));
   const usual = gaps.map((list) => middle([...list.values()]));
@@ -30,9 +33,15 @@ export function findBreaths(parts: readonly PlayedPart[]): Breath[] {
     for (const at of list.keys()) if (clear(p, at)) votes.set(at, [...(votes.get(at) ?? []), p]);
   });
   return [...votes]
-    .filter(([at, who]) => who.length >= LEAST_PARTS && pitched.every(({ strikes }, p) => who.includes(p) || !soundsAt(strikes, at)))
+    .filter(
+      ([at, who]) =>
+        who.length >= LEAST_PARTS && pitched.every(({ strikes }, p) => who.includes(p) || !soundsAt(strikes, at)),
+    )
     .sort(([a], [b]) => a - b)
-    .map(([at, who]) => ({ at, kind: Math.min(...who.map((p) => gaps[p]!.get(at)!)) >= CAESURA ? 'caesura' : 'breath' }));
+    .map(([at, who]) => ({
+      at,
+      kind: Math.min(...who.map((p) => gaps[p]!.get(at)!)) >= CAESURA ? 'caesura' : 'breath',
+    }));
 }
 
 /** Whether something ends here or goes on over this place. */
@@ -43,7 +52,8 @@ function soundsAt(strikes: readonly Strike[], at: WrittenUnits): boolean {
 /** Silence before the next strike where none is written, by the place where it falls. */
 function gapsOf(strikes: readonly Strike[]): Map<WrittenUnits, Seconds> {
   const starts = new Map<WrittenUnits, Seconds>();
-  for (const { start, onsetSeconds } of strikes) starts.set(start, Math.min(onsetSeconds, starts.get(start) ?? Infinity));
+  for (const { start, onsetSeconds } of strikes)
+    starts.set(start, Math.min(onsetSeconds, starts.get(start) ?? Infinity));
   const gaps = new Map<WrittenUnits, Seconds>();
   for (const strike of strikes) {
     const next = starts.get(strike.end);

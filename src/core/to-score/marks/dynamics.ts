@@ -4,9 +4,12 @@
  *     loudness   48 50 47 49 | 52 60 68 77 | 80 79 82 80
  *     written    p             <             mf
  *
- * Takes loudness points; gives dynamic signs and hairpins. The points are cut into stretches, level or sloping, with the least
- * sum of misfit and a price for each stretch (optimal partitioning: Jackson et al. 2005, from memory). A level stretch takes the
- * sign whose velocity lies nearest, unless the one in force lies about as near. What the velocities of the signs are is common practice.
+ * Takes loudness points; gives dynamic signs and hairpins. The points are cut into stretches, level or sloping, with
+ * the least
+ * sum of misfit and a price for each stretch (optimal partitioning: Jackson et al. 2005, from memory). A level stretch
+ * takes the
+ * sign whose velocity lies nearest, unless the one in force lies about as near. What the velocities of the signs are is
+ * common practice.
  */
 import { DYNAMICS, type Dynamic, type DynamicMark, type Hairpin } from '../../score';
 import { QUARTER, type WrittenUnits } from '../../time';
@@ -42,11 +45,20 @@ const HYSTERESIS = 5;
 const LONG_REST: WrittenUnits = 16 * QUARTER;
 
 /** @param barOf index of the bar that holds a place */
-export function findDynamics({ points, continuous }: Loudness, strength: MarkStrength, barOf: (at: WrittenUnits) => number): { dynamics: DynamicMark[]; hairpins: Hairpin[] } {
+export function findDynamics(
+  { points, continuous }: Loudness,
+  strength: MarkStrength,
+  barOf: (at: WrittenUnits) => number,
+): { dynamics: DynamicMark[]; hairpins: Hairpin[] } {
   const dynamics: DynamicMark[] = [];
   const hairpins: Hairpin[] = [];
   if (points.length === 0) return { dynamics, hairpins };
-  const stretches = cut(points, Math.max(LEAST_NOISE, continuous ? Math.min(CONTINUOUS_NOISE, noise(points)) : noise(points)), strength, barOf);
+  const stretches = cut(
+    points,
+    Math.max(LEAST_NOISE, continuous ? Math.min(CONTINUOUS_NOISE, noise(points)) : noise(points)),
+    strength,
+    barOf,
+  );
   let level: Dynamic | null = null;
   let lastAt = -Infinity;
   const say = (at: WrittenUnits, staff: number, value: number) => {
@@ -59,7 +71,11 @@ export function findDynamics({ points, continuous }: Loudness, strength: MarkStr
     const lastPoint = points[stretch.to - 1]!;
     const until = points[stretch.to]?.at ?? lastPoint.at + QUARTER;
     const change = stretch.last - stretch.first;
-    const hairpin = stretch.sloping && Math.abs(change) >= LEAST_CHANGE[strength] && until - at <= LONGEST_HAIRPIN && until - at >= SHORTEST_HAIRPIN;
+    const hairpin =
+      stretch.sloping &&
+      Math.abs(change) >= LEAST_CHANGE[strength] &&
+      until - at <= LONGEST_HAIRPIN &&
+      until - at >= SHORTEST_HAIRPIN;
     if (hairpin) {
       if (level === null || Math.abs(DYNAMIC_VELOCITY[level] - stretch.first) > 16) say(at, staff, stretch.first);
       hairpins.push({ start: at, end: until, staff, kind: change > 0 ? 'crescendo' : 'diminuendo' });
@@ -81,16 +97,27 @@ function signFor(value: number, now: Dynamic | null): Dynamic {
   return now !== null && away(now) <= away(nearest) + HYSTERESIS ? now : nearest;
 }
 
-/** Standard deviation of a point around its neighbours: from the middle one of all second differences, so that slopes and steps do not count. */
+/**
+ * Standard deviation of a point around its neighbours: from the middle one of all second differences, so that slopes
+ * and steps do not count.
+ */
 function noise(points: readonly LoudnessPoint[]): number {
-  const away = points.slice(1, -1).map((point, i) => Math.abs(point.value - (points[i]!.value + points[i + 2]!.value) / 2)).sort((a, b) => a - b);
+  const away = points
+    .slice(1, -1)
+    .map((point, i) => Math.abs(point.value - (points[i]!.value + points[i + 2]!.value) / 2))
+    .sort((a, b) => a - b);
   if (away.length === 0) return LEAST_NOISE * 2;
   // For a normal distribution: median of absolute values 0.6745 σ, and the difference has variance 1.5 σ².
   return away[away.length >> 1]! / 0.6745 / Math.sqrt(1.5);
 }
 
 /** Optimal partitioning into level and sloping stretches. */
-function cut(points: readonly LoudnessPoint[], sigma: number, strength: MarkStrength, barOf: (at: WrittenUnits) => number): Stretch[] {
+function cut(
+  points: readonly LoudnessPoint[],
+  sigma: number,
+  strength: MarkStrength,
+  barOf: (at: WrittenUnits) => number,
+): Stretch[] {
   const inside = points.map((point, i) => (i > 0 && barOf(points[i - 1]!.at) === barOf(point.at) ? INSIDE_A_BAR : 0));
   const n = points.length;
   const sums = prefixSums(points);
@@ -99,7 +126,8 @@ function cut(points: readonly LoudnessPoint[], sigma: number, strength: MarkStre
   const slopes = new Uint8Array(n + 1);
   const scale = 2 * sigma * sigma;
   const slopePrice = PRICE[strength] * SLOPE_PRICE;
-  // A beginning that is already dearer than the best way to here cannot become the best later (pruning: Killick et al. 2012, from memory).
+  // A beginning that is already dearer than the best way to here cannot become the best later (pruning: Killick et al.
+  // 2012, from memory).
   const beginnings = new Int32Array(n);
   const bounds = new Float64Array(n);
   let open = 0;
@@ -126,7 +154,8 @@ function cut(points: readonly LoudnessPoint[], sigma: number, strength: MarkStre
       }
     }
     let kept = 0;
-    for (let i = 0; i < open; i++) if (bounds[i]! <= best[to]! && to - beginnings[i]! < MOST_POINTS) beginnings[kept++] = beginnings[i]!;
+    for (let i = 0; i < open; i++)
+      if (bounds[i]! <= best[to]! && to - beginnings[i]! < MOST_POINTS) beginnings[kept++] = beginnings[i]!;
     open = kept;
   }
   const stretches: Stretch[] = [];
@@ -154,7 +183,13 @@ function prefixSums(points: readonly LoudnessPoint[]): Sums {
     points.forEach((point, i) => (sums[i + 1] = sums[i]! + value(point, point.at / QUARTER)));
     return sums;
   };
-  return { t: make((_, t) => t), tt: make((_, t) => t * t), v: make(({ value }) => value), vv: make(({ value }) => value * value), tv: make(({ value }, t) => t * value) };
+  return {
+    t: make((_, t) => t),
+    tt: make((_, t) => t * t),
+    v: make(({ value }) => value),
+    vv: make(({ value }) => value * value),
+    tv: make(({ value }, t) => t * value),
+  };
 }
 
 /** What least squares leave over the points [from, to): around a level, and around a straight line. */

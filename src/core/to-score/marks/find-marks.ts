@@ -1,5 +1,6 @@
 /*
- * Marks of one part: every class is looked for with the strength its rules ask for, and each mark that is found is taken,
+ * Marks of one part: every class is looked for with the strength its rules ask for, and each mark that is found is
+ * taken,
  * suggested or left away by the rule of its bar.
  */
 import { MARK_CLASSES, NO_LINES, type Articulation, type MarkClass, type PartLines } from '../../score';
@@ -57,7 +58,11 @@ export function findMarks(part: PlayedPart, rules: readonly MarkRule[], context:
   const onNotes = new Map<NoteId, NoteMark[]>();
 
   /** What the rules leave of marks that were looked for with each strength in use. */
-  function kept<T>(mark: MarkClass, look: (strength: MarkStrength) => readonly T[], at: (one: T) => WrittenUnits): (T & { suggested?: true })[] {
+  function kept<T>(
+    mark: MarkClass,
+    look: (strength: MarkStrength) => readonly T[],
+    at: (one: T) => WrittenUnits,
+  ): (T & { suggested?: true })[] {
     return strengthsInUse(rules, mark).flatMap((strength) =>
       look(strength).flatMap((one) => {
         const rule = ruleFor(rules, mark, barOf(at(one)));
@@ -69,8 +74,13 @@ export function findMarks(part: PlayedPart, rules: readonly MarkRule[], context:
     );
   }
 
-  function onStrikes(mark: MarkClass, sign: NoteMark['mark'], look: (strength: MarkStrength) => readonly Strike[]): void {
-    for (const { notes, suggested } of kept(mark, look, (strike) => strike.start)) add(notes[0]!.id, { mark: sign, suggested: suggested ?? false });
+  function onStrikes(
+    mark: MarkClass,
+    sign: NoteMark['mark'],
+    look: (strength: MarkStrength) => readonly Strike[],
+  ): void {
+    for (const { notes, suggested } of kept(mark, look, (strike) => strike.start))
+      add(notes[0]!.id, { mark: sign, suggested: suggested ?? false });
   }
 
   function add(note: NoteId, mark: NoteMark): void {
@@ -79,15 +89,37 @@ export function findMarks(part: PlayedPart, rules: readonly MarkRule[], context:
 
   const lines: PartLines = {
     ...NO_LINES,
-    dynamics: kept('dynamics', (strength) => dynamics(strength).dynamics, (mark) => mark.at),
-    hairpins: kept('hairpins', (strength) => dynamics(strength).hairpins, (line) => line.start),
-    slurs: kept('slurs', (strength) => findSlurs(part, strength, barOf), (slur) => slur.start),
-    pedals: kept('pedal', () => findPedals(part, end), (pedal) => pedal.start),
+    dynamics: kept(
+      'dynamics',
+      (strength) => dynamics(strength).dynamics,
+      (mark) => mark.at,
+    ),
+    hairpins: kept(
+      'hairpins',
+      (strength) => dynamics(strength).hairpins,
+      (line) => line.start,
+    ),
+    slurs: kept(
+      'slurs',
+      (strength) => findSlurs(part, strength, barOf),
+      (slur) => slur.start,
+    ),
+    pedals: kept(
+      'pedal',
+      () => findPedals(part, end),
+      (pedal) => pedal.start,
+    ),
   };
-  onStrikes('staccato', 'staccato', (strength) => findStaccato(part, strength, (strike) => secondsBetween(strike.start, strike.end)));
+  onStrikes('staccato', 'staccato', (strength) =>
+    findStaccato(part, strength, (strike) => secondsBetween(strike.start, strike.end)),
+  );
   onStrikes('accents', 'accent', (strength) => findAccents(part, strength));
   const ending = new Map(part.strikes.map((strike) => [strike.end, strike]));
-  for (const { kind, suggested, strike } of kept('breaths', () => breaths.flatMap((breath) => (ending.has(breath.at) ? [{ ...breath, strike: ending.get(breath.at)! }] : [])), ({ strike }) => strike.start)) {
+  for (const { kind, suggested, strike } of kept(
+    'breaths',
+    () => breaths.flatMap((breath) => (ending.has(breath.at) ? [{ ...breath, strike: ending.get(breath.at)! }] : [])),
+    ({ strike }) => strike.start,
+  )) {
     add(strike.notes[0]!.id, { mark: kind, suggested: suggested ?? false });
   }
   return { lines, onNotes, report: { found, taken, loudnessFrom: loudness.from } };

@@ -1,9 +1,12 @@
 /*
  * Loudness: how loud a part sounds over time, as its source says it.
  *
- * Takes the played part; gives points on a scale of velocities (0–127), one for each strike, and further ones inside long
- * notes where a controller moves. Struck and plucked sounds are as loud as their velocity. Sustained sounds are often played
- * with the modulation controller (1) while their velocity says nothing; expression (11) and channel volume (7) scale whatever
+ * Takes the played part; gives points on a scale of velocities (0–127), one for each strike, and further ones inside
+ * long
+ * notes where a controller moves. Struck and plucked sounds are as loud as their velocity. Sustained sounds are often
+ * played
+ * with the modulation controller (1) while their velocity says nothing; expression (11) and channel volume (7) scale
+ * whatever
  * there is, where they move (common practice of sample players, no source).
  */
 import { QUARTER, type PlayedUnits, type WrittenUnits } from '../../time';
@@ -33,8 +36,15 @@ const LEAST_MOVES = 4;
 const INSIDE: WrittenUnits = QUARTER / 2;
 
 export function loudnessOf({ instrument, strikes, controls }: PlayedPart): Loudness {
-  const span: [PlayedUnits, PlayedUnits] = [strikes[0]?.start ?? 0, strikes.reduce((last, strike) => Math.max(last, strike.end), 0)];
-  const struck = instrument.unpitched || instrument.family === 'keyboard' || instrument.family === 'plucked' || instrument.family === 'percussion';
+  const span: [PlayedUnits, PlayedUnits] = [
+    strikes[0]?.start ?? 0,
+    strikes.reduce((last, strike) => Math.max(last, strike.end), 0),
+  ];
+  const struck =
+    instrument.unpitched ||
+    instrument.family === 'keyboard' ||
+    instrument.family === 'plucked' ||
+    instrument.family === 'percussion';
   const moving = (controller: number) => {
     const points = controls.get(controller) ?? [];
     return moves(points, span) ? points : null;
@@ -42,16 +52,29 @@ export function loudnessOf({ instrument, strikes, controls }: PlayedPart): Loudn
   const modulation = struck ? null : moving(MODULATION);
   const scales = [moving(EXPRESSION), moving(VOLUME)].filter((points) => points !== null);
   const velocitiesVary = new Set(strikes.map(({ velocity }) => velocity)).size > 1;
-  const from = [modulation ? 'controller 1' : velocitiesVary ? 'velocity' : '', ...[EXPRESSION, VOLUME].map((controller) => (moving(controller) ? `controller ${controller}` : ''))].filter(Boolean);
+  const from = [
+    modulation ? 'controller 1' : velocitiesVary ? 'velocity' : '',
+    ...[EXPRESSION, VOLUME].map((controller) => (moving(controller) ? `controller ${controller}` : '')),
+  ].filter(Boolean);
   if (from.length === 0) return { points: [], from, continuous: false };
 
   const loudest = scales.map((points) => points.reduce((most, point) => Math.max(most, point.value), 1));
-  const loudness = (strike: Strike, at: PlayedUnits) => scales.reduce((value, points, i) => (value * valueAt(points, at)) / loudest[i]!, modulation ? valueAt(modulation, at) : strike.velocity);
+  const loudness = (strike: Strike, at: PlayedUnits) =>
+    scales.reduce(
+      (value, points, i) => (value * valueAt(points, at)) / loudest[i]!,
+      modulation ? valueAt(modulation, at) : strike.velocity,
+    );
   const continuous = modulation !== null || scales.length > 0;
   const points: LoudnessPoint[] = [];
   for (const strike of strikes) {
-    points.push({ at: strike.start, staff: strike.staff, value: loudness(strike, Math.min(strike.start + QUARTER / 8, strike.end)) });
-    if (continuous && !struck) for (let at = strike.start + INSIDE; at + INSIDE / 2 <= strike.end; at += INSIDE) points.push({ at, staff: strike.staff, value: loudness(strike, at) });
+    points.push({
+      at: strike.start,
+      staff: strike.staff,
+      value: loudness(strike, Math.min(strike.start + QUARTER / 8, strike.end)),
+    });
+    if (continuous && !struck)
+      for (let at = strike.start + INSIDE; at + INSIDE / 2 <= strike.end; at += INSIDE)
+        points.push({ at, staff: strike.staff, value: loudness(strike, at) });
   }
   return { points: loudestAtEachPlace(points), from, continuous };
 }
@@ -67,7 +90,8 @@ function loudestAtEachPlace(points: readonly LoudnessPoint[]): LoudnessPoint[] {
   const byPlace = new Map<WrittenUnits, LoudnessPoint>();
   for (const point of points) {
     const there = byPlace.get(point.at);
-    if (!there || there.value < point.value) byPlace.set(point.at, there ? { ...point, staff: Math.min(point.staff, there.staff) } : point);
+    if (!there || there.value < point.value)
+      byPlace.set(point.at, there ? { ...point, staff: Math.min(point.staff, there.staff) } : point);
   }
   return [...byPlace.values()].sort((a, b) => a.at - b.at);
 }

@@ -34,7 +34,12 @@ export interface PlayedPart {
 }
 
 /** @param placeOf a tick on the written time line, the track's lead taken out */
-export function playedPart(instrument: PlayedPart['instrument'], staves: readonly StaffNotes[], controllers: readonly ControllerEvent[], placeOf: (tick: number) => PlayedUnits): PlayedPart {
+export function playedPart(
+  instrument: PlayedPart['instrument'],
+  staves: readonly StaffNotes[],
+  controllers: readonly ControllerEvent[],
+  placeOf: (tick: number) => PlayedUnits,
+): PlayedPart {
   const strikes = staves.flatMap(({ staff, notes, voices }) => {
     const byPlace = new Map<string, EndedNote[]>();
     notes.forEach((note, n) => {

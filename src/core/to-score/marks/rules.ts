@@ -5,8 +5,15 @@ import type { MarkRule, MarkStrength, MarkUse } from '../settings';
 const USUAL = { use: 'suggest', strength: 'usual' } as const;
 
 /** The rule for a class of marks in a bar: the last one that was set for it. */
-export function ruleFor(rules: readonly MarkRule[], mark: MarkClass, bar: number): { use: MarkUse; strength: MarkStrength } {
-  return rules.findLast((rule) => rule.mark === mark && (!rule.bars || (bar >= rule.bars.from && bar < rule.bars.to))) ?? USUAL;
+export function ruleFor(
+  rules: readonly MarkRule[],
+  mark: MarkClass,
+  bar: number,
+): { use: MarkUse; strength: MarkStrength } {
+  return (
+    rules.findLast((rule) => rule.mark === mark && (!rule.bars || (bar >= rule.bars.from && bar < rule.bars.to))) ??
+    USUAL
+  );
 }
 
 /** Strengths that are asked for anywhere in a part; none where the class is off throughout. */

@@ -1,12 +1,14 @@
 /*
  * Slurs: notes played into each other are slurred.
  *
- *     played   ====         
+ *     played   ====
  *                 ====      ===        →   first to third note under one slur, the fourth free
  *                    =====
  *
- * Takes the strikes of one part; gives slurs over runs of notes in which each sounds into the next. A key struck again ends a
- * slur, and so do a rest and a place where the player let go. Long runs are parted at barlines, as bows and breaths are.
+ * Takes the strikes of one part; gives slurs over runs of notes in which each sounds into the next. A key struck again
+ * ends a
+ * slur, and so do a rest and a place where the player let go. Long runs are parted at barlines, as bows and breaths
+ * are.
  */
 import type { Slur } from '../../score';
 import type { Seconds, WrittenUnits } from '../../time';
@@ -19,9 +21,17 @@ const OVERLAP: Record<MarkStrength, Seconds> = { few: 0.04, usual: 0.01, many: -
 const MOST_BARS = 2;
 
 /** @param barOf index of the bar that holds a place */
-export function findSlurs({ instrument, strikes }: PlayedPart, strength: MarkStrength, barOf: (at: WrittenUnits) => number): Slur[] {
+export function findSlurs(
+  { instrument, strikes }: PlayedPart,
+  strength: MarkStrength,
+  barOf: (at: WrittenUnits) => number,
+): Slur[] {
   if (instrument.unpitched || instrument.family === 'plucked' || instrument.family === 'percussion') return [];
-  return byVoice(strikes).flatMap((voice) => runs(voice, strength).flatMap((run) => atBarlines(run, barOf)).map((run): Slur => ({ start: run[0]!.start, end: run.at(-1)!.start, voice: run[0]!.voice })));
+  return byVoice(strikes).flatMap((voice) =>
+    runs(voice, strength)
+      .flatMap((run) => atBarlines(run, barOf))
+      .map((run): Slur => ({ start: run[0]!.start, end: run.at(-1)!.start, voice: run[0]!.voice })),
+  );
 }
 
 function runs(voice: readonly Strike[], strength: MarkStrength): Strike[][] {

@@ -1,5 +1,6 @@
 /*
- * Cleaning: a MIDI file with what fights a sequencer's mixer taken out or made harmless. Notes, velocities, tempo, meters, keys,
+ * Cleaning: a MIDI file with what fights a sequencer's mixer taken out or made harmless. Notes, velocities, tempo,
+ * meters, keys,
  * markers and names stay event for event.
  */
 import { conductorName } from '../../performance';
@@ -10,7 +11,10 @@ import { DATA_KINDS, inventoryOf, kindOf, type DataKind } from './inventory';
 import { switchKeysOf } from './switch-keys';
 
 export const ACTIONS = ['carry', 'drop', 'convert'] as const;
-/** convert: volume, pan, reverb and chorus to one harmless value at the start; modulation and expression into each other; the pedal into longer notes; programs to one at the start. */
+/**
+ * convert: volume, pan, reverb and chorus to one harmless value at the start; modulation and expression into each
+ * other; the pedal into longer notes; programs to one at the start.
+ */
 export type Action = (typeof ACTIONS)[number];
 
 export type CleaningPlan = Record<DataKind, Action>;
@@ -33,7 +37,16 @@ const all = (action: Action) => Object.fromEntries(DATA_KINDS.map((kind) => [kin
 export const PRESET_PLANS: Record<Preset, CleaningPlan> = {
   // Whether low keys are switches is a guess: notes go only where somebody says so.
   bare: { ...all('drop'), keyswitches: 'carry' },
-  expression: { ...all('drop'), keyswitches: 'carry', modulation: 'carry', expression: 'carry', sustain: 'carry', pitchBend: 'carry', aftertouch: 'carry', text: 'carry' },
+  expression: {
+    ...all('drop'),
+    keyswitches: 'carry',
+    modulation: 'carry',
+    expression: 'carry',
+    sustain: 'carry',
+    pitchBend: 'carry',
+    aftertouch: 'carry',
+    text: 'carry',
+  },
   everything: all('carry'),
 };
 
@@ -66,25 +79,58 @@ export function cleanSmf(file: SmfFile, settings: CleaningSettings): { file: Smf
     }
     const plan = { ...settings.plan, ...settings.tracks[t] };
     const cleaned = cleanTrack(track, plan, settings.neutralVolume, switches.get(t));
-    return [inventory[t]!.conductor && inventory[t]!.name === '' ? { ...cleaned, events: [{ kind: 'meta', tick: 0, type: Meta.trackName, data: encodeText(conductorName('')) }, ...cleaned.events] } : cleaned];
+    return [
+      inventory[t]!.conductor && inventory[t]!.name === ''
+        ? {
+            ...cleaned,
+            events: [
+              { kind: 'meta', tick: 0, type: Meta.trackName, data: encodeText(conductorName('')) },
+              ...cleaned.events,
+            ],
+          }
+        : cleaned,
+    ];
   });
   const result: SmfFile = { ...file, tracks };
-  return { file: result, report: { before: totals(inventory), after: totals(inventoryOf(result, keptSwitches(file, settings.leftOut, switches, inventory))), warnings } };
+  return {
+    file: result,
+    report: {
+      before: totals(inventory),
+      after: totals(inventoryOf(result, keptSwitches(file, settings.leftOut, switches, inventory))),
+      warnings,
+    },
+  };
 }
 
 /** Switches by the place their track has in the result. */
-function keptSwitches(file: SmfFile, leftOut: readonly number[], switches: ReadonlyMap<number, ReadonlySet<number>>, inventory: ReturnType<typeof inventoryOf>): ReadonlyMap<number, ReadonlySet<number>> {
+function keptSwitches(
+  file: SmfFile,
+  leftOut: readonly number[],
+  switches: ReadonlyMap<number, ReadonlySet<number>>,
+  inventory: ReturnType<typeof inventoryOf>,
+): ReadonlyMap<number, ReadonlySet<number>> {
   const kept = file.tracks.map((_, t) => t).filter((t) => !leftOut.includes(t) || inventory[t]!.conductor);
   return new Map(kept.flatMap((t, i) => (switches.has(t) ? [[i, switches.get(t)!] as const] : [])));
 }
 
 function totals(inventory: ReturnType<typeof inventoryOf>): Record<DataKind, number> {
-  return Object.fromEntries(DATA_KINDS.map((kind) => [kind, inventory.reduce((sum, track) => sum + track.counts[kind], 0)])) as Record<DataKind, number>;
+  return Object.fromEntries(
+    DATA_KINDS.map((kind) => [kind, inventory.reduce((sum, track) => sum + track.counts[kind], 0)]),
+  ) as Record<DataKind, number>;
 }
 
-const NEUTRAL: Partial<Record<DataKind, { controller: number; value: number }>> = { pan: { controller: 10, value: 64 }, reverb: { controller: 91, value: 0 }, chorus: { controller: 93, value: 0 } };
+const NEUTRAL: Partial<Record<DataKind, { controller: number; value: number }>> = {
+  pan: { controller: 10, value: 64 },
+  reverb: { controller: 91, value: 0 },
+  chorus: { controller: 93, value: 0 },
+};
 
-function cleanTrack(track: SmfTrack, plan: CleaningPlan, neutralVolume: CleaningSettings['neutralVolume'], switches: ReadonlySet<number> | undefined): SmfTrack {
+function cleanTrack(
+  track: SmfTrack,
+  plan: CleaningPlan,
+  neutralVolume: CleaningSettings['neutralVolume'],
+  switches: ReadonlySet<number> | undefined,
+): SmfTrack {
   const met = new Set<string>();
   let events = track.events.flatMap((event): SmfEvent[] => {
     const kind = kindOf(event, switches);
@@ -95,7 +141,13 @@ function cleanTrack(track: SmfTrack, plan: CleaningPlan, neutralVolume: Cleaning
   if (plan.sustain === 'convert') events = withLongerNotes(events, track.endTick);
   // What is put at the start stands there in the order of ticks.
   const order = events.map((event, i) => ({ event, i })).sort((a, b) => a.event.tick - b.event.tick || a.i - b.i);
-  return { events: withinReach(order.map(({ event }) => event), track.endTick), endTick: track.endTick };
+  return {
+    events: withinReach(
+      order.map(({ event }) => event),
+      track.endTick,
+    ),
+    endTick: track.endTick,
+  };
 
   function converted(event: ChannelEvent, kind: DataKind): SmfEvent[] {
     const channel = event.status & 0x0f;
@@ -109,17 +161,31 @@ function cleanTrack(track: SmfTrack, plan: CleaningPlan, neutralVolume: Cleaning
       case 'program':
         return once(() => [{ ...event, tick: 0 }]);
       case 'volume':
-        return neutralVolume === null ? [] : once(() => [{ kind: 'channel', tick: 0, status: Message.controlChange | channel, data1: 7, data2: neutralVolume }]);
+        return neutralVolume === null
+          ? []
+          : once(() => [
+              { kind: 'channel', tick: 0, status: Message.controlChange | channel, data1: 7, data2: neutralVolume },
+            ]);
       case 'pan':
       case 'reverb':
       case 'chorus':
-        return once(() => [{ kind: 'channel', tick: 0, status: Message.controlChange | channel, data1: NEUTRAL[kind]!.controller, data2: NEUTRAL[kind]!.value }]);
+        return once(() => [
+          {
+            kind: 'channel',
+            tick: 0,
+            status: Message.controlChange | channel,
+            data1: NEUTRAL[kind]!.controller,
+            data2: NEUTRAL[kind]!.value,
+          },
+        ]);
       case 'modulation':
         return [{ ...event, data1: 11 }];
       case 'expression':
         return [{ ...event, data1: 1 }];
       case 'keyswitches':
-        return (event.status & 0xf0) === Message.noteOn && event.data2 > 0 ? [{ kind: 'meta', tick: event.tick, type: Meta.text, data: encodeText(`keyswitch ${event.data1}`) }] : [];
+        return (event.status & 0xf0) === Message.noteOn && event.data2 > 0
+          ? [{ kind: 'meta', tick: event.tick, type: Meta.text, data: encodeText(`keyswitch ${event.data1}`) }]
+          : [];
       case 'sustain':
         // Kept for the lengths that are made of them, then taken out.
         return [event];
@@ -137,7 +203,8 @@ function withinReach(events: readonly SmfEvent[], endTick: Ticks): SmfEvent[] {
   const result: SmfEvent[] = [];
   let tick = 0;
   const reach = (to: Ticks) => {
-    while (to - tick > LONGEST_DELTA) result.push({ kind: 'meta', tick: (tick += LONGEST_DELTA), type: Meta.text, data: new Uint8Array() });
+    while (to - tick > LONGEST_DELTA)
+      result.push({ kind: 'meta', tick: (tick += LONGEST_DELTA), type: Meta.text, data: new Uint8Array() });
     tick = to;
   };
   for (const event of events) {

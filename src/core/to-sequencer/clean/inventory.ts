@@ -1,18 +1,61 @@
 /*
- * What a MIDI file carries besides its notes, kind by kind and track by track: the data that moves faders and changes sounds.
+ * What a MIDI file carries besides its notes, kind by kind and track by track: the data that moves faders and changes
+ * sounds.
  */
 import { decodeText, Message, Meta, type SmfEvent, type SmfFile, type SmfTrack } from '../../smf';
 
-export const DATA_KINDS = ['program', 'volume', 'pan', 'reverb', 'chorus', 'modulation', 'expression', 'sustain', 'reset', 'otherControllers', 'pitchBend', 'aftertouch', 'sysex', 'text', 'keyswitches'] as const;
+export const DATA_KINDS = [
+  'program',
+  'volume',
+  'pan',
+  'reverb',
+  'chorus',
+  'modulation',
+  'expression',
+  'sustain',
+  'reset',
+  'otherControllers',
+  'pitchBend',
+  'aftertouch',
+  'sysex',
+  'text',
+  'keyswitches',
+] as const;
 export type DataKind = (typeof DATA_KINDS)[number];
 
-const CONTROLLERS: Record<number, DataKind> = { 0: 'program', 32: 'program', 1: 'modulation', 7: 'volume', 39: 'volume', 10: 'pan', 42: 'pan', 11: 'expression', 64: 'sustain', 91: 'reverb', 93: 'chorus', 120: 'reset', 121: 'reset', 123: 'reset' };
-const TEXTS: readonly number[] = [Meta.text, Meta.lyric, Meta.cuePoint, Meta.instrumentName, Meta.programName, Meta.deviceName];
+const CONTROLLERS: Record<number, DataKind> = {
+  0: 'program',
+  32: 'program',
+  1: 'modulation',
+  7: 'volume',
+  39: 'volume',
+  10: 'pan',
+  42: 'pan',
+  11: 'expression',
+  64: 'sustain',
+  91: 'reverb',
+  93: 'chorus',
+  120: 'reset',
+  121: 'reset',
+  123: 'reset',
+};
+const TEXTS: readonly number[] = [
+  Meta.text,
+  Meta.lyric,
+  Meta.cuePoint,
+  Meta.instrumentName,
+  Meta.programName,
+  Meta.deviceName,
+];
 
-/** The kind of an event; null for notes, tempo, meters, keys, markers, names: what is always kept. @param switches keys that are no music */
+/**
+ * The kind of an event; null for notes, tempo, meters, keys, markers, names: what is always kept.
+ * @param switches keys that are no music
+ */
 export function kindOf(event: SmfEvent, switches?: ReadonlySet<number>): DataKind | null {
   if (event.kind === 'sysex') return 'sysex';
-  if (event.kind === 'meta') return TEXTS.includes(event.type) ? 'text' : event.type === Meta.sequencerSpecific ? 'sysex' : null;
+  if (event.kind === 'meta')
+    return TEXTS.includes(event.type) ? 'text' : event.type === Meta.sequencerSpecific ? 'sysex' : null;
   switch (event.status & 0xf0) {
     case Message.controlChange:
       return CONTROLLERS[event.data1] ?? 'otherControllers';
@@ -43,13 +86,23 @@ export interface TrackInventory {
 }
 
 /** @param switches of each track chunk, where there are any */
-export function inventoryOf(file: SmfFile, switches: ReadonlyMap<number, ReadonlySet<number>> = new Map()): TrackInventory[] {
+export function inventoryOf(
+  file: SmfFile,
+  switches: ReadonlyMap<number, ReadonlySet<number>> = new Map(),
+): TrackInventory[] {
   return file.tracks.map((track, index) => ({ index, ...contentsOf(track, switches.get(index)) }));
 }
 
-const isStrike = (event: SmfEvent) => event.kind === 'channel' && (event.status & 0xf0) === Message.noteOn && event.data2 > 0;
+const isStrike = (event: SmfEvent) =>
+  event.kind === 'channel' && (event.status & 0xf0) === Message.noteOn && event.data2 > 0;
 
-const TIME_LINES: readonly number[] = [Meta.tempo, Meta.timeSignature, Meta.keySignature, Meta.marker, Meta.smpteOffset];
+const TIME_LINES: readonly number[] = [
+  Meta.tempo,
+  Meta.timeSignature,
+  Meta.keySignature,
+  Meta.marker,
+  Meta.smpteOffset,
+];
 
 function contentsOf(track: SmfTrack, switches: ReadonlySet<number> | undefined): Omit<TrackInventory, 'index'> {
   const counts = Object.fromEntries(DATA_KINDS.map((kind) => [kind, 0])) as Record<DataKind, number>;
@@ -65,5 +118,11 @@ function contentsOf(track: SmfTrack, switches: ReadonlySet<number> | undefined):
     if (event.kind === 'meta' && TIME_LINES.includes(event.type)) timeLines++;
   }
   const named = track.events.find((event) => event.kind === 'meta' && event.type === Meta.trackName);
-  return { name: named?.kind === 'meta' ? decodeText(named.data) : '', notes, channels: [...channels].sort((a, b) => a - b), counts, conductor: notes === 0 && timeLines > 0 };
+  return {
+    name: named?.kind === 'meta' ? decodeText(named.data) : '',
+    notes,
+    channels: [...channels].sort((a, b) => a - b),
+    counts,
+    conductor: notes === 0 && timeLines > 0,
+  };
 }
