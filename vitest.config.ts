@@ -7,6 +7,8 @@ export default defineConfig({
     include: ['src/**/*.test.ts', 'demo/**/*.test.ts', 'bench/**/*.test.ts'],
     setupFiles: ['src/testing/setup.ts'],
     testTimeout: 60_000,
+    // The usual number leaves one of two cores idle.
+    maxWorkers: '100%',
     reporters: ['default'],
   },
 });

@@ -1,1 +1,2 @@
 export { append, highest, lowest } from './lists';
+export { beamSearch, type Beam } from './beam';

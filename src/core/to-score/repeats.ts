@@ -27,12 +27,12 @@ export function findRepeats(
   for (let from = 0; from < n; from++) {
     if (!seams[from]) continue;
     for (let length = LEAST_BARS; length <= MOST_BARS && from + 2 * length <= n; length++) {
-      // Everything in silence, or one bar over and over, is no repeat to fold.
+      if (!seams[from + length] || !seams[from + 2 * length]) continue;
       const same = alike(codes, from, from + length, length);
       const ending = length - same;
       const most = Math.min(MOST_ENDING, Math.floor(length * ENDING_SHARE));
-      if (ending > most || !seams[from + length] || !seams[from + 2 * length] || isMonotone(codes, from, length))
-        continue;
+      // Everything in silence, or one bar over and over, is no repeat to fold.
+      if (ending > most || isMonotone(codes, from, length)) continue;
       if (ending > 0 && !seams[from + same]) continue;
       let times = 2;
       if (ending === 0)
@@ -56,21 +56,22 @@ export function findRepeats(
 
 const end = ({ from, length, times }: Fold) => from + length * times;
 
-function alike(codes: readonly string[], a: number, b: number, length: number): number {
+function alike(codes: readonly number[], a: number, b: number, length: number): number {
   let n = 0;
   while (n < length && codes[a + n] === codes[b + n]) n++;
   return n;
 }
 
-function isMonotone(codes: readonly string[], from: number, length: number): boolean {
+function isMonotone(codes: readonly number[], from: number, length: number): boolean {
   for (let i = 1; i < length; i++) if (codes[from + i] !== codes[from]) return false;
   return true;
 }
 
-/** Each bar's contents as one string, and before which bars no tie reaches over. */
-function barCodes(score: Score, partCodes: readonly (readonly string[])[]): { codes: string[]; seams: boolean[] } {
+/** Bars with the same contents have the same number; and before which bars no tie reaches over. */
+function barCodes(score: Score, partCodes: readonly (readonly string[])[]): { codes: number[]; seams: boolean[] } {
   const keyAt = new Map(score.keys.filter(({ bar }) => bar > 0).map((key) => [key.bar, key.fifths]));
   const seams = Array<boolean>(score.bars.length + 1).fill(true);
+  const known = new Map<string, number>();
   const codes = score.bars.map((bar, b) => {
     const within = ({ at }: { at: number }) => at >= bar.start && at < bar.start + bar.length;
     const tempos = score.tempos
@@ -80,7 +81,7 @@ function barCodes(score: Score, partCodes: readonly (readonly string[])[]): { co
     for (const part of score.parts)
       if (part.bars[b]!.voices.some((voice) => voice.symbols[0]?.notes.some((note) => note.tieFromLast)))
         seams[b] = false;
-    return [
+    const contents = [
       bar.meter.beats,
       bar.meter.beatType,
       bar.length,
@@ -89,6 +90,9 @@ function barCodes(score: Score, partCodes: readonly (readonly string[])[]): { co
       markers.join(),
       ...partCodes.map((part) => part[b]!),
     ].join('|');
+    const code = known.get(contents) ?? known.size;
+    known.set(contents, code);
+    return code;
   });
   return { codes, seams };
 }

@@ -8,7 +8,7 @@
  * hand, and changes
  * at a rest or a leap; a chord that one hand can hold is not torn apart.
  */
-import { highest, lowest } from '../base';
+import { beamSearch, highest, lowest } from '../base';
 import type { WrittenUnits, MidiKey } from '../time';
 import { QUARTER } from '../time';
 import type { PlacedNote } from './timed-note';
@@ -48,12 +48,20 @@ interface Hand {
   until: number;
 }
 
-interface State {
-  cost: number;
+interface Hands {
   right: Hand;
   left: Hand;
-  cut: number;
-  from: State | null;
+}
+
+/** A chord cut between its notes: what each hand takes, and what that costs whatever came before. */
+interface Cut {
+  at: WrittenUnits;
+  keys: readonly MidiKey[];
+  left: readonly MidiKey[];
+  right: readonly MidiKey[];
+  leftUntil: number;
+  rightUntil: number;
+  unlike: number;
 }
 
 /** @returns staff of each note, same order as `notes`, which rise by start */
@@ -66,44 +74,53 @@ export function splitHands(notes: readonly PlacedNote[]): number[] {
     highest: centre,
     until: -4 * QUARTER,
   });
-  let states: State[] = [{ cost: 0, right: idle(67), left: idle(50), cut: 0, from: null }];
-  for (const chord of chords) {
-    const keys = chord.map((i) => notes[i]!.key);
-    const at = notes[chord[0]!]!.start;
-    const releases = chord.map((i) => notes[i]!.release);
-    const unlikeFor = (own: readonly number[]) =>
-      own.length > 1 && highest(own) - at > MUCH_LONGER * (lowest(own) - at) ? UNLIKE : 0;
-    const next: State[] = [];
-    for (const state of states) {
-      for (let cut = 0; cut <= keys.length; cut++) {
-        const left = keys.slice(0, cut);
-        const right = keys.slice(cut);
-        const cost =
-          handCost(left, state.left, at, false) +
-          handCost(right, state.right, at, true) +
-          crossing(left, right, state) +
-          hopping(left, right, state, at) +
-          holding(left, right, state, at) +
-          cutCost(keys, cut, state, at) +
-          unlikeFor(releases.slice(0, cut)) +
-          unlikeFor(releases.slice(cut));
-        next.push({
-          cost: state.cost + cost,
-          left: moved(state.left, left, at, releases.slice(0, cut)),
-          right: moved(state.right, right, at, releases.slice(cut)),
-          cut,
-          from: state,
-        });
-      }
-    }
-    states = next.sort((a, b) => a.cost - b.cost).slice(0, BEAM);
-  }
+  const path = beamSearch<Hands, Cut>({
+    start: { right: idle(67), left: idle(50) },
+    steps: chords.length,
+    width: BEAM,
+    choices: (c) => cutsOf(chords[c]!.map((i) => notes[i]!)),
+    cost: costOf,
+    next: (hands, cut) => ({
+      left: moved(hands.left, cut.left, cut.at, cut.leftUntil),
+      right: moved(hands.right, cut.right, cut.at, cut.rightUntil),
+    }),
+  });
   const staff = Array<number>(notes.length).fill(1);
-  let state: State | null = states[0] ?? null;
-  for (let c = chords.length - 1; c >= 0 && state; c--, state = state.from) {
-    chords[c]!.forEach((i, k) => (staff[i] = k < state!.cut ? 2 : 1));
-  }
+  path.forEach((cut, c) => chords[c]!.forEach((i, k) => (staff[i] = k < cut ? 2 : 1)));
   return staff;
+}
+
+/** @param chord lowest key first @returns cuts by how many of the lowest notes the left hand takes */
+function cutsOf(chord: readonly PlacedNote[]): Cut[] {
+  const keys = chord.map((note) => note.key);
+  const at = chord[0]!.start;
+  const releases = chord.map((note) => note.release);
+  const unlikeFor = (own: readonly number[]) =>
+    own.length > 1 && highest(own) - at > MUCH_LONGER * (lowest(own) - at) ? UNLIKE : 0;
+  return Array.from({ length: keys.length + 1 }, (_, cut) => {
+    const [leftReleases, rightReleases] = [releases.slice(0, cut), releases.slice(cut)];
+    return {
+      at,
+      keys,
+      left: keys.slice(0, cut),
+      right: keys.slice(cut),
+      leftUntil: highest(leftReleases),
+      rightUntil: highest(rightReleases),
+      unlike: unlikeFor(leftReleases) + unlikeFor(rightReleases),
+    };
+  });
+}
+
+function costOf(hands: Hands, { at, keys, left, right, unlike }: Cut): number {
+  return (
+    handCost(left, hands.left, at, false) +
+    handCost(right, hands.right, at, true) +
+    crossing(left, right, hands) +
+    hopping(left, right, hands, at) +
+    holding(left, right, hands, at) +
+    cutCost(keys, left.length, hands, at) +
+    unlike
+  );
 }
 
 /** Indices of the notes that start together, lowest key first. */
@@ -131,56 +148,50 @@ function handCost(keys: readonly MidiKey[], hand: Hand, at: WrittenUnits, right:
   return over * 1.5 + crowd + away * 0.12 + move * 0.09 * haste + (right ? 0 : 0.05);
 }
 
-function crossing(left: readonly MidiKey[], right: readonly MidiKey[], state: State): number {
+function crossing(left: readonly MidiKey[], right: readonly MidiKey[], hands: Hands): number {
   // A hand that takes everything while the other's register lies nearer pays for the detour through `away` and `move`;
   // what is left to charge here is playing above or below the other hand's place.
-  const overRight = left.length > 0 && left.at(-1)! > state.right.centre + 5 ? 1 : 0;
-  const underLeft = right.length > 0 && right[0]! < state.left.centre - 5 ? 1 : 0;
+  const overRight = left.length > 0 && left.at(-1)! > hands.right.centre + 5 ? 1 : 0;
+  const underLeft = right.length > 0 && right[0]! < hands.left.centre - 5 ? 1 : 0;
   return overRight + underLeft;
 }
 
 /** What one hand alone went on with, the other takes over: a line that hops from staff to staff. */
-function hopping(left: readonly MidiKey[], right: readonly MidiKey[], state: State, at: WrittenUnits): number {
+function hopping(left: readonly MidiKey[], right: readonly MidiKey[], hands: Hands, at: WrittenUnits): number {
   if ((left.length === 0) === (right.length === 0)) return 0;
   const keys = left.length > 0 ? left : right;
-  const [own, other] = left.length > 0 ? [state.left, state.right] : [state.right, state.left];
+  const [own, other] = left.length > 0 ? [hands.left, hands.right] : [hands.right, hands.left];
   // The line goes on from the other hand when that played last and has let go by now.
   if (other.lastAt <= own.lastAt || other.until > at + QUARTER / 8 || at - other.until > REST_BETWEEN) return 0;
   const leap = Math.max(0, keys[0]! - other.highest, other.lowest - keys.at(-1)!);
   return HOP * Math.max(0, Math.min(1, (WIDE_LEAP - leap) / (WIDE_LEAP - NARROW)));
 }
 
-function holding(left: readonly MidiKey[], right: readonly MidiKey[], state: State, at: WrittenUnits): number {
+function holding(left: readonly MidiKey[], right: readonly MidiKey[], hands: Hands, at: WrittenUnits): number {
   if ((left.length === 0) === (right.length === 0)) return 0;
-  const [keys, own, other] = left.length > 0 ? [left, state.left, state.right] : [right, state.right, state.left];
+  const [keys, own, other] = left.length > 0 ? [left, hands.left, hands.right] : [right, hands.right, hands.left];
   // A chord struck into the chord before is where that one ends.
   if (keys.length > 1 && own.highest > own.lowest && keys[0]! <= own.highest && keys.at(-1)! >= own.lowest) return 0;
   return own.until > at + QUARTER / 8 && other.until <= at + QUARTER / 8 ? HOLDING : 0;
 }
 
 /** Hands lie apart where the chord does. */
-function cutCost(keys: readonly MidiKey[], cut: number, state: State, at: WrittenUnits): number {
+function cutCost(keys: readonly MidiKey[], cut: number, hands: Hands, at: WrittenUnits): number {
   if (keys.length < 2) return 0;
   const widest = keys.slice(1).reduce((most, key, i) => Math.max(most, key - keys[i]!), 0);
   const between = cut > 0 && cut < keys.length ? keys[cut]! - keys[cut - 1]! : 0;
   const torn = between > 0 && between <= CLOSE && keys.at(-1)! - keys[0]! <= OCTAVE;
-  return GAP * (widest - between) + (torn ? (isChording(state, at) ? TORN_BETWEEN_CHORDS : TORN) : 0);
+  return GAP * (widest - between) + (torn ? (isChording(hands, at) ? TORN_BETWEEN_CHORDS : TORN) : 0);
 }
 
 /** The last thing played, not long ago, was a chord of one hand alone. */
-function isChording({ left, right }: State, at: WrittenUnits): boolean {
+function isChording({ left, right }: Hands, at: WrittenUnits): boolean {
   if (left.lastAt === right.lastAt) return false;
   const last = left.lastAt > right.lastAt ? left : right;
   return last.highest > last.lowest && at - last.until <= REST_BETWEEN;
 }
 
-function moved(hand: Hand, keys: readonly MidiKey[], at: WrittenUnits, releases: readonly number[]): Hand {
+function moved(hand: Hand, keys: readonly MidiKey[], at: WrittenUnits, until: number): Hand {
   if (keys.length === 0) return hand;
-  return {
-    centre: (keys[0]! + keys.at(-1)!) / 2,
-    lastAt: at,
-    lowest: keys[0]!,
-    highest: keys.at(-1)!,
-    until: highest(releases),
-  };
+  return { centre: (keys[0]! + keys.at(-1)!) / 2, lastAt: at, lowest: keys[0]!, highest: keys.at(-1)!, until };
 }

@@ -10,6 +10,7 @@
  * 2004
  * for voice continuity, from memory).
  */
+import { beamSearch } from '../base';
 import type { WrittenUnits, MidiKey } from '../time';
 import { QUARTER } from '../time';
 import type { PlacedNote } from './timed-note';
@@ -18,6 +19,7 @@ const BEAM = 12;
 const UNLIKE_ENDS_MEANT = 4;
 /** Cutting off what the file says is held. */
 const HELD_MEANT = 2.5;
+const CROSSING = 2.5;
 /** Cutting off a chord into which the next one is struck. */
 const STRUCK_INTO = 0.4;
 
@@ -32,13 +34,16 @@ interface Line {
   keys: readonly MidiKey[];
 }
 
-interface State {
-  cost: number;
-  /** Top first. */
-  lines: readonly Line[];
+/** A chord shared between the lines, and what does not depend on what came before. */
+interface Sharing {
+  at: WrittenUnits;
   /** How many notes of the chord, from the top, each line takes. */
   sizes: readonly number[];
-  from: State | null;
+  /** The notes of each line, top first. */
+  groups: readonly (readonly PlacedNote[])[];
+  /** What each line with notes is afterwards. */
+  after: readonly (Line | null)[];
+  unlike: readonly number[];
 }
 
 export interface VoiceCosts {
@@ -55,23 +60,40 @@ export function separateVoices(notes: readonly PlacedNote[], costs: VoiceCosts):
   const chords = chordsFromTop(notes);
   if (isOneLine(notes, chords)) return notes.map(() => 0);
   const silent: Line = { end: -Infinity, meant: false, start: -Infinity, key: 0, keys: [] };
-  let states: State[] = [{ cost: 0, lines: Array<Line>(costs.most).fill(silent), sizes: [], from: null }];
-  for (const chord of chords) {
-    const members = chord.map((i) => notes[i]!);
-    const ways = sharings(members.length, costs.most);
-    const next: State[] = [];
-    for (const state of states) for (const sizes of ways) next.push(place(state, members, sizes, costs));
-    states = next.sort((a, b) => a.cost - b.cost).slice(0, BEAM);
-  }
+  const path = beamSearch<readonly Line[], Sharing>({
+    start: Array<Line>(costs.most).fill(silent),
+    steps: chords.length,
+    width: BEAM,
+    choices: (c) =>
+      sharingsOf(
+        chords[c]!.map((i) => notes[i]!),
+        costs,
+      ),
+    cost: (lines, sharing) => costOf(lines, sharing, costs),
+    next: (lines, { after }) => lines.map((line, voice) => after[voice] ?? line),
+  });
   const voices = Array<number>(notes.length).fill(0);
-  let state: State | null = states[0] ?? null;
-  for (let c = chords.length - 1; c >= 0 && state; c--, state = state.from) {
+  path.forEach((way, c) => {
     let next = 0;
-    state.sizes.forEach((size, voice) => {
+    sharings(chords[c]!.length, costs.most)[way]!.forEach((size, voice) => {
       for (let k = 0; k < size; k++) voices[chords[c]![next++]!] = voice;
     });
-  }
+  });
   return voices;
+}
+
+function sharingsOf(members: readonly PlacedNote[], { most, strums }: VoiceCosts): Sharing[] {
+  return sharings(members.length, most).map((sizes) => {
+    let next = 0;
+    const groups = sizes.map((size) => members.slice(next, (next += size)));
+    return {
+      at: members[0]!.start,
+      sizes,
+      groups,
+      after: groups.map((own, voice) => (own.length === 0 ? null : lineAfter(own, voice === 0 ? 'upper' : 'lower'))),
+      unlike: groups.map((own) => (own.length === 0 || strums ? 0 : unlike(own))),
+    };
+  });
 }
 
 /** Ways to share a chord's notes between the lines, from the top down. */
@@ -115,32 +137,34 @@ function chordsFromTop(notes: readonly PlacedNote[]): number[][] {
     .map(([, chord]) => chord.sort((a, b) => notes[b]!.key - notes[a]!.key));
 }
 
-function place(state: State, members: readonly PlacedNote[], sizes: readonly number[], costs: VoiceCosts): State {
-  const later = members[0]!.start + QUARTER / 8;
-  const lines = [...state.lines];
-  let cost = state.cost;
-  let next = 0;
+function costOf(lines: readonly Line[], sharing: Sharing, { secondVoice }: VoiceCosts): number {
+  const later = sharing.at + QUARTER / 8;
+  let cost = 0;
   let silentAbove = true;
-  for (let voice = 0; voice < sizes.length; voice++) {
-    const line = state.lines[voice]!;
-    const size = sizes[voice]!;
-    if (size > 0) {
-      const own = size === members.length ? members : members.slice(next, next + size);
-      next += size;
-      cost += joining(line, own) + (costs.strums ? 0 : unlike(own)) + voice * costs.secondVoice;
-      // Voices that sound against each other keep their order; a voice that rests does not mind.
-      for (let other = 0; other < sizes.length; other++) {
-        const against = state.lines[other]!;
-        if (sizes[other]! > 0 || against.end <= later) continue;
-        if (other > voice ? own.at(-1)!.key < against.key : other < voice && own[0]!.key > against.key) cost += 2.5;
-      }
+  sharing.groups.forEach((own, voice) => {
+    const line = lines[voice]!;
+    if (own.length > 0) {
+      cost +=
+        joining(line, own) + sharing.unlike[voice]! + voice * secondVoice + outOfOrder(lines, sharing, voice, later);
       // A lower voice alone means a rest above it that nobody needs.
       if (voice > 0 && silentAbove) cost += 0.6;
-      lines[voice] = lineAfter(own, voice === 0 ? 'upper' : 'lower');
     }
-    silentAbove &&= size === 0 && line.end <= later;
+    silentAbove &&= own.length === 0 && line.end <= later;
+  });
+  return cost;
+}
+
+/** Voices that sound against each other keep their order; a voice that rests does not mind. */
+function outOfOrder(lines: readonly Line[], { sizes, groups }: Sharing, voice: number, later: number): number {
+  const own = groups[voice]!;
+  let cost = 0;
+  for (let other = 0; other < sizes.length; other++) {
+    const against = lines[other]!;
+    if (sizes[other]! > 0 || against.end <= later) continue;
+    const crosses = other > voice ? own.at(-1)!.key < against.key : other < voice && own[0]!.key > against.key;
+    if (crosses) cost += CROSSING;
   }
-  return { cost, lines, sizes, from: state };
+  return cost;
 }
 
 function lineAfter(chord: readonly PlacedNote[], side: 'upper' | 'lower'): Line {
