@@ -1,7 +1,6 @@
 /*
  * Accuracy: `npm run accuracy`. True scores are played by the seeded performer in many manners, converted without any
- * decision,
- * and compared with the truth; beside it plain rounding to the nearest sixteenth. Writes docs/accuracy.md.
+ * decision, and compared with the truth; beside it plain rounding to the nearest sixteenth. Writes docs/accuracy.md.
  */
 import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';

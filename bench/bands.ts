@@ -1,8 +1,7 @@
 /*
  * Pieces as bands and game composers sequence them: short notes, riffs that double each other, percussion on many keys,
- * arpeggios
- * over two staves, tracks without a name. They have no true score; what is measured on them is how the page reads
- * (copyist.ts).
+ * arpeggios over two staves, tracks without a name. They have no true score; what is measured on them is how the page
+ * reads (copyist.ts).
  */
 import { performanceFromSmf, type Performance } from '../src/core/performance';
 import { pitchKey } from '../src/core/score';

@@ -1,8 +1,7 @@
 /*
  * True scores of many kinds, made by a small grammar from a seed: rhythm from cells that fill beats, melody as a walk
- * along a
- * scale with now and then a chromatic neighbour, so that truth is known for every note: place, value, voice, staff,
- * name.
+ * along a scale with now and then a chromatic neighbour, so that truth is known for every note: place, value, voice,
+ * staff, name.
  */
 import { QUARTER } from '../src/core/time';
 import { line, melody, OF_TWO, pieceScore, rhythm, type Cell, type Meter, type Piece } from './grammar';

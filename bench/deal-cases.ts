@@ -1,7 +1,6 @@
 /*
  * Seeded cases for dealing out: lines for several players are composed by rule, played by people, and merged into the
- * one
- * track that arrives. The truth is who played each note.
+ * one track that arrives. The truth is who played each note.
  */
 import type { Deal } from '../src/core/casting';
 import type { Seconds } from '../src/core/time';

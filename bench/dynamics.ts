@@ -1,7 +1,6 @@
 /*
  * Measures dynamics: scores of the corpus get dynamics and hairpins from a seed, are performed by velocity or by
- * modulation, and what
- * is found is compared with what was wanted.
+ * modulation, and what is found is compared with what was wanted.
  */
 import { performanceFromSmf } from '../src/core/performance';
 import { DYNAMICS, DYNAMIC_VELOCITY, soundsOf, type Dynamic, type Part } from '../src/core/score';

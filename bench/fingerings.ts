@@ -1,7 +1,6 @@
 /*
  * Fingerings as guitar and bass methods teach them (from memory): each note as string:fret, string 1 the highest; notes
- * of a chord joined
- * by +. Keys follow from the tuning, so that nothing is said twice.
+ * of a chord joined by +. Keys follow from the tuning, so that nothing is said twice.
  */
 import { tuningsOf } from '../src/core/instruments';
 import { QUARTER } from '../src/core/time';

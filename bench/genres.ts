@@ -1,8 +1,7 @@
 /*
  * True scores of the kinds that are easily taken for something else: music off the beat, music of dotted and very short
- * values,
- * bars that are counted otherwise than they are written. Made by the same grammar; rhythms common in each kind, from
- * memory.
+ * values, bars that are counted otherwise than they are written. Made by the same grammar; rhythms common in each kind,
+ * from memory.
  */
 import { pitchKey } from '../src/core/score';
 import { QUARTER } from '../src/core/time';

@@ -1,7 +1,6 @@
 /*
  * The grammar that true scores are made by: rhythm from cells that fill beats, melody as a walk along a scale with now
- * and then
- * a chromatic neighbour.
+ * and then a chromatic neighbour.
  */
 import { pitchKey, STEPS, type Pitch } from '../src/core/score';
 import { barLength, QUARTER, type WrittenUnits } from '../src/core/time';

@@ -1,7 +1,6 @@
 /*
  * Chromatic harmony with known names: four-part progressions as harmony textbooks show them (from memory), written in C
- * and carried round
- * the circle of fifths.
+ * and carried round the circle of fifths.
  */
 import { nameAtFifths, lineOfFifths, pitchKey, type Pitch, type Step } from '../src/core/score';
 import { QUARTER } from '../src/core/time';

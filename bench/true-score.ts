@@ -59,8 +59,7 @@ const DRUMS: Record<string, MidiKey> = {
  *     eb5/4. db5/8 | [ab3 c4]/2 r/2 | f5/8t g5/8t ab5/8t _/4
  *
  * Pitch and octave (4 begins at middle C) or a drum's name, a slash, the note value with `.` dotted or `t` triplet; `r`
- * is a
- * rest, `_` prolongs the notes before; square brackets hold a chord; bars are parted by `|` and must be full.
+ * is a rest, `_` prolongs the notes before; square brackets hold a chord; bars are parted by `|` and must be full.
  *
  * @param meterOf meter of each bar, by its number from 0
  * @throws Error naming part and bar when a bar is not full

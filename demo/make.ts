@@ -1,7 +1,6 @@
 /*
  * Makes the demo's original from its true score: `npm run demo`. The file has the faults that real ones have; the true
- * score
- * is kept beside it, so that what Dragoman makes of it can be measured.
+ * score is kept beside it, so that what Dragoman makes of it can be measured.
  */
 import { mkdirSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';

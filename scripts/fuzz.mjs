@@ -1,7 +1,7 @@
 /*
  * npm run fuzz [-- MINUTES]: the property tests from fresh seeds until the time is over (10 minutes when nothing is
- * said).
- * A seed that finds a fault is printed; `FUZZ_SEED=n npm run unit` runs it again. Such a case becomes a named test.
+ * said). A seed that finds a fault is printed; `FUZZ_SEED=n npm run unit` runs it again. Such a case becomes a named
+ * test.
  */
 import { spawnSync } from 'node:child_process';
 import { readdirSync, readFileSync } from 'node:fs';

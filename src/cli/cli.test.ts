@@ -52,6 +52,13 @@ describe('command line', () => {
     const decisions = [
       { kind: 'leaveOut', tracks: ['t3'] },
       { kind: 'renamePart', part: 't1', name: 'Traverso' },
+      // Part ids of players that only a decision made.
+      {
+        kind: 'dealOut',
+        track: 't4',
+        deal: { to: 'players', players: 2, spare: 'double', lines: 'smooth', order: 'straight' },
+      },
+      { kind: 'renamePart', part: 't4p2', name: 'Second Horn' },
     ];
     writeFileSync(
       job,

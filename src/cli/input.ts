@@ -37,6 +37,11 @@ export function jobLedger(fileName: string): Ledger {
   return parseJob(new TextDecoder().decode(readFile(fileName)), fileName).ledger;
 }
 
+/** The original's track behind a further player ("t3p2") and behind one split by channel or by what is struck ("t3c1", "t3s6"). */
+function trackItCameFrom(id: string): string {
+  return id.replace(/p\d+$/, '').replace(/s\d+$/, '').replace(/c\d+$/, '');
+}
+
 /** @throws JobError when a decision speaks of a track the original does not have */
 export function checkTracks(decisions: readonly Decision[], tracks: readonly string[]): void {
   for (const decision of decisions) {
@@ -48,10 +53,9 @@ export function checkTracks(decisions: readonly Decision[], tracks: readonly str
           : 'part' in decision && decision.kind !== 'setPartSequencing'
             ? [decision.part]
             : [];
-    // A track split by channel is known by the track it came from.
     const unknown = named
-      .filter((track) => typeof track === 'string')
-      .find((track) => !tracks.includes(track) && !tracks.includes(track.replace(/c\d+$/, '')));
+      .filter((id) => typeof id === 'string')
+      .find((id) => !tracks.includes(id) && !tracks.includes(trackItCameFrom(id)));
     if (unknown) throw jobErrors.unknownTrack(unknown);
   }
 }

@@ -3,8 +3,7 @@ import { BadUsage } from './errors';
 
 /**
  * The command line: `npm run -s dragoman -- <command> …`. Exit 0 on success, 1 on bad input with one line on stderr, 2
- * on bad
- * usage.
+ * on bad usage.
  */
 export async function main(argv: readonly string[]): Promise<number> {
   const [name = '', ...args] = argv;

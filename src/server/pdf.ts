@@ -6,8 +6,7 @@ import SVGtoPDF from 'svg-to-pdfkit';
 
 /*
  * Engraved pages as a PDF. The drawings come as SVG from the engraver; text is set in DejaVu Serif, which ships with
- * the package
- * dejavu-fonts-ttf and has the signs of music text (♭, ♯) as well as Latin, Greek and Cyrillic letters.
+ * the package dejavu-fonts-ttf and has the signs of music text (♭, ♯) as well as Latin, Greek and Cyrillic letters.
  */
 
 /** A4 in points. */
@@ -65,8 +64,7 @@ function musicFont(svg: string): Font | null {
 
 /**
  * Signs of the music font at the start of a text (the note of a metronome mark) as outlines: its subset, cut out of a
- * compressed
- * font, does not show in PDF readers.
+ * compressed font, does not show in PDF readers.
  */
 function signsDrawn(svg: string, font: Font): string {
   return svg.replace(

@@ -1,7 +1,6 @@
 /*
  * The sound module: a plain stand-in for outside synthesizers, made of oscillators and noise. It is there to compare
- * and to check,
- * not to please.
+ * and to check, not to please.
  */
 import type { HeardNote } from '@/workers/engine-client';
 

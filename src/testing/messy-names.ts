@@ -1,7 +1,6 @@
 /**
  * Track names of the kind that arrives, with the instrument a reader would say they mean. All invented; what they mean
- * is
- * common practice, no source. Names that mean nothing stand under `nobody`.
+ * is common practice, no source. Names that mean nothing stand under `nobody`.
  */
 const LIST: Record<string, string> = {
   piccolo:

@@ -3,7 +3,7 @@ import { instrumentById } from '@/core/instruments';
 import { readMusicXml, type MusicXmlReading } from '@/core/musicxml';
 import { keyName, type Part, type PartId, type Query, type Score } from '@/core/score';
 import { barsOfPerformance, performanceFromSmf, PERCUSSION_CHANNEL } from '@/core/performance';
-import { Message, readSmf, writeSmf, type SmfFile, type SmfReading } from '@/core/smf';
+import { Message, assertOneTimeLine, readSmf, writeSmf, type SmfFile, type SmfReading } from '@/core/smf';
 import { buildTempoMap, secondsAtTick, ticksFromUnits, type Bar } from '@/core/time';
 import {
   cleanSmf,
@@ -114,11 +114,15 @@ export class SequenceDesk {
   ) {}
 
   private sequenced: SequencedFile[] = [];
-  private cleaned: SmfFile | null = null;
+  /** The file as it leaves, and which track of the original each of its tracks is. */
+  private cleaned: { file: SmfFile; kept: readonly number[] } | null = null;
 
   /** @throws SmfError or MusicXmlError with one sentence */
   static open(bytes: Uint8Array): SequenceDesk {
-    return isScoreFile(bytes) ? new SequenceDesk(readMusicXml(bytes), null) : new SequenceDesk(null, readSmf(bytes));
+    if (isScoreFile(bytes)) return new SequenceDesk(readMusicXml(bytes), null);
+    const reading = readSmf(bytes);
+    assertOneTimeLine(reading.file);
+    return new SequenceDesk(null, reading);
   }
 
   sequence(settings: DirectionB): SequenceSummary {
@@ -170,20 +174,20 @@ export class SequenceDesk {
 
   private clean(reading: SmfReading, settings: DirectionB): MidiSequence {
     const plan = { ...PRESET_PLANS[settings.preset], ...settings.carry };
-    const { file, report } = cleanSmf(reading.file, {
+    const { file, report, kept } = cleanSmf(reading.file, {
       plan,
       tracks: settings.carryTracks,
       leftOut: settings.leftOutTracks,
       neutralVolume: settings.neutralVolume,
     });
-    this.cleaned = file;
+    this.cleaned = { file, kept };
     const { division } = reading.file;
     return {
       kind: 'midi',
       format: reading.file.format,
       ticksPerQuarter: division.kind === 'metrical' ? division.ticksPerQuarter : 0,
       inventory: inventoryOf(reading.file, switchKeysOf(reading.file)),
-      bars: reading.file.format === 2 ? 0 : this.barCount(),
+      bars: this.barCount(),
       plan,
       report,
       queries: [...reading.warnings.map((warning) => warning.message), ...report.warnings].map((message, i) => ({
@@ -206,7 +210,7 @@ export class SequenceDesk {
     const write = (file: SmfFile) => writeSmf(file, { runningStatus: settings.runningStatus });
     if (this.score)
       return toSequencer(this.score.score, settings).map(({ label, file }) => ({ label, bytes: write(file) }));
-    return [{ label: '', bytes: write(this.cleaned ?? this.midi!.file) }];
+    return [{ label: '', bytes: write(this.cleaned?.file ?? this.midi!.file) }];
   }
 
   /**
@@ -216,7 +220,7 @@ export class SequenceDesk {
   heardMidi(from: number, to: number, delivered: boolean): HeardNote[] {
     if (!this.midi) throw new Error('There is no MIDI file on the desk.');
     const performance = performanceFromSmf({
-      file: delivered ? (this.cleaned ?? this.midi.file) : this.midi.file,
+      file: delivered ? (this.cleaned?.file ?? this.midi.file) : this.midi.file,
       warnings: [],
     });
     const bars = barsOfPerformance(performance);
@@ -250,14 +254,9 @@ export class SequenceDesk {
   /** Controllers of one track chunk before and after cleaning, by bar position. */
   controllersOf(track: number): ControllerPair[] {
     if (!this.midi) return [];
-    const after = this.cleaned;
-    const inventory = inventoryOf(this.midi.file);
-    const nameAt = inventory[track]?.name ?? '';
-    const left = after
-      ? inventoryOf(after).findIndex((one) => one.name === nameAt && one.notes === inventory[track]!.notes)
-      : -1;
     const before = pointsOf(this.midi.file, track);
-    const now = after && left >= 0 ? pointsOf(after, left) : new Map<number, ControllerPoint[]>();
+    const place = this.cleaned?.kept.indexOf(track) ?? -1;
+    const now = this.cleaned && place >= 0 ? pointsOf(this.cleaned.file, place) : new Map<number, ControllerPoint[]>();
     return [...new Set([...before.keys(), ...now.keys()])]
       .sort((a, b) => a - b)
       .map((controller) => ({ controller, before: before.get(controller) ?? [], after: now.get(controller) ?? [] }));

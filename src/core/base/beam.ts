@@ -1,6 +1,6 @@
 /*
- * Beam search: a path of choices through many steps, of which only the cheapest few beginnings are followed (B. Lowerre,
- * The HARPY Speech Recognition System, 1976).
+ * Beam search: a path of choices through many steps, of which only the cheapest few beginnings are followed (B.
+ * Lowerre, The HARPY Speech Recognition System, 1976).
  */
 
 export interface Beam<State, Choice> {

@@ -1,7 +1,6 @@
 /*
  * Which instrument each track is. What people said counts first, then what the file says clearly, then the house list,
- * then
- * the engine's best guess if it is sure enough.
+ * then the engine's best guess if it is sure enough.
  */
 import {
   instrumentById,

@@ -4,8 +4,7 @@
  *     recognise → take out keyswitches → group tracks → deal out → order and name
  *
  * Takes a performance and what people decided; gives the parts in score order, each with its instrument, name, played
- * notes
- * and their techniques, and a query for what is in doubt.
+ * notes and their techniques, and a query for what is in doubt.
  */
 import type { TechniqueId } from '../instruments';
 import type { NoteId, Performance, PlayedNote } from '../performance';

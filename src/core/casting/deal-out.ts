@@ -2,13 +2,10 @@
  * Dealing out: the notes of one track become the lines of several players.
  *
  * Takes notes with clock times, and the players from top to bottom; says for each note who plays it. Notes struck
- * together
- * form a chord; a player who still holds a note is not free. All ways of giving a chord to the free players without
- * crossing
- * (and with neighbours crossed) are weighed by how far each line moves, crossing, range and doubling; a beam search
- * over the
- * whole track finds the cheapest sequence. Voice leading by least movement: Tymoczko 2006 (from memory); the search is
- * ours.
+ * together form a chord; a player who still holds a note is not free. All ways of giving a chord to the free players
+ * without crossing (and with neighbours crossed) are weighed by how far each line moves, crossing, range and doubling;
+ * a beam search over the whole track finds the cheapest sequence. Voice leading by least movement: Tymoczko 2006 (from
+ * memory); the search is ours.
  */
 import type { KeyRange } from '../instruments';
 import type { MidiKey, Seconds } from '../time';

@@ -1,11 +1,10 @@
 /*
  * Staves that fit: instruments that may have two staves get two only where the music needs two, and a part nobody knows
- * the instrument of
- * gets the clef its notes lie in.
+ * the instrument of gets the clef its notes lie in.
  *
  * Takes the instrument and the played notes of a part; gives the clefs of its staves, top first. One staff is enough
- * when hardly a note
- * would stand beyond the second ledger line and chords stay within a hand. Common practice, no source.
+ * when hardly a note would stand beyond the second ledger line and chords stay within a hand. Common practice, no
+ * source.
  */
 import type { Clef, Instrument, InstrumentId } from '../instruments';
 import type { PlayedNote } from '../performance';

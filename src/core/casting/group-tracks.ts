@@ -148,8 +148,7 @@ function spans(notes: readonly PlayedNote[]): [number, number][] {
 
 /**
  * A cue in several files: a track that goes on in a later original, under the same name and for the same instrument, is
- * the
- * same part. Tracks that sound at the same time are not.
+ * the same part. Tracks that sound at the same time are not.
  */
 function joinSequels(groups: readonly WrittenTrack[][]): WrittenTrack[][] {
   const joined: WrittenTrack[][] = [];

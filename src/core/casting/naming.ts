@@ -98,8 +98,7 @@ function shortened(name: string): string {
 
 /**
  * Numbers as the track names have them where they tell the parts apart; else counted from 1. Several tracks of one
- * numbered
- * section are its desks A, B, C.
+ * numbered section are its desks A, B, C.
  */
 function numbersOf(group: readonly Unnamed[]): Map<Unnamed, string> {
   const [first] = group;

@@ -34,8 +34,7 @@ const sound = (
 
 /**
  * Keys and names: General MIDI Level 1 percussion key assignments (MIDI Association). Staff places and noteheads:
- * common practice of
- * drum notation, no single source.
+ * common practice of drum notation, no single source.
  */
 export const GENERAL_MIDI_DRUMS: DrumMap = new Map(
   [

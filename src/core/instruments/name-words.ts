@@ -1,7 +1,6 @@
 /**
  * Cuts a track name into words that can be compared: lower case, accents folded, letters parted from digits,
- * punctuation
- * gone, hyphens and camel case as gaps.
+ * punctuation gone, hyphens and camel case as gaps.
  *
  *     "VLN1_leg (Close)"  →  vln 1 leg close        "Flöte II"  →  flote ii
  */

@@ -13,8 +13,7 @@ export const KIT_GROUP = 0;
 
 /**
  * Hand percussion by instrument. Keys: General MIDI Level 1 percussion key assignments and the further ones of General
- * MIDI 2 (MIDI
- * Association).
+ * MIDI 2 (MIDI Association).
  */
 export const PERCUSSION_GROUPS: readonly PercussionGroup[] = [
   { number: 1, name: 'Hand Claps', keys: [39] },

@@ -1,5 +1,5 @@
 import { readMusicXml } from '../musicxml';
-import { readSmf, writeSmf } from '../smf';
+import { assertOneTimeLine, readSmf, writeSmf } from '../smf';
 import { cleanSmf, PRESET_PLANS, toSequencer, type CleaningReport, type SequenceReport } from '../to-sequencer';
 import type { DirectionB } from './job-settings';
 
@@ -42,6 +42,7 @@ export function toCleanMidi(bytes: Uint8Array, settings: DirectionB): CleanMidi 
     };
   }
   const reading = readSmf(bytes);
+  assertOneTimeLine(reading.file);
   const { file, report } = cleanSmf(reading.file, {
     plan: { ...PRESET_PLANS[settings.preset], ...settings.carry },
     tracks: settings.carryTracks,

@@ -30,10 +30,9 @@ export * from './sequencer-decisions';
 
 /*
  * Decisions: everything a person can settle, as plain data. A decision is validated where it enters from outside
- * (archives,
- * job files); inside it is an ordinary object with a `kind`. Those about tracks and players are in
- * casting-decisions.ts, those about rhythm in rhythm-decisions.ts, about
- * the page in page-decisions.ts, about direction B in sequencer-decisions.ts.
+ * (archives, job files); inside it is an ordinary object with a `kind`. Those about tracks and players are in
+ * casting-decisions.ts, those about rhythm in rhythm-decisions.ts, about the page in page-decisions.ts, about direction
+ * B in sequencer-decisions.ts.
  */
 
 export const SPLITS = ['channel', 'sounds'] as const;

@@ -83,8 +83,7 @@ export function answersFor(
 
 /**
  * What a decision teaches: entries to merge into the list. Names that say nothing ("Track 3") are not remembered: the
- * next
- * file's third track is another instrument.
+ * next file's third track is another instrument.
  */
 export function lessonsOf(decision: Decision, trackName: (track: string) => string): HouseEntry[] {
   const about = (tracks: readonly string[], answer: HouseAnswer): HouseEntry[] =>

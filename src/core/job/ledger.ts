@@ -4,8 +4,7 @@ import { NO_JOB_SETTINGS, type JobSettings } from './job-settings';
 
 /**
  * The ordered list of all decisions of a job. Undo and redo move `position` along it; a new decision made after an undo
- * takes
- * the place of what was undone. Values are never changed, a new ledger is returned.
+ * takes the place of what was undone. Values are never changed, a new ledger is returned.
  */
 export interface Ledger {
   readonly decisions: readonly Decision[];

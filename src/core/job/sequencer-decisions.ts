@@ -56,7 +56,7 @@ export class LooseningDto {
   @IsInt() @Min(0) @Max(40) velocity!: number;
   @IsInt() @Min(0) @Max(40) accent!: number;
   @IsNumber() @Min(0) @Max(60) onset!: number;
-  @IsNumber() @Min(1) @Max(4) swing!: number;
+  @ValidateIf((one: LooseningDto) => one.swing !== 'even') @IsNumber() @Min(1) @Max(4) swing!: number | 'even';
   @IsNumber() @Min(0) @Max(200) legato!: number;
 }
 

@@ -3,8 +3,7 @@ import { isInstrumentId } from '../instruments';
 
 /**
  * Ids of tracks ("t3"; "t0c10" and "t9s6" split by channel and by what is struck; "o2t3" of the second original) and of
- * parts: a track's,
- * or that of a further player dealt out of it ("t3p2").
+ * parts: a track's, or that of a further player dealt out of it ("t3p2").
  */
 export const TRACK = /^(o\d+)?t\d+(c\d+)?(s\d+)?$/;
 export const PART = /^(o\d+)?t\d+(c\d+)?(s\d+)?(p\d+)?$/;

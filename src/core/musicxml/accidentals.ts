@@ -10,8 +10,7 @@ export interface PrintedAccidental {
 
 /**
  * The accidentals to print in one bar of one staff: those that differ from the signature and from what the bar has
- * shown on
- * the same line or space before. A note tied over the barline prints none.
+ * shown on the same line or space before. A note tied over the barline prints none.
  *
  * @param fifths the staff's written signature
  * @param lastBar what the bar before had shown by its end; places that return to the signature get a reminder (common

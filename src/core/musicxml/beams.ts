@@ -10,8 +10,7 @@ function levels(symbol: SymbolInBar): number {
 
 /**
  * Beams of one voice in one bar: flagged notes of one beat (or one tuplet) are joined, rests part them. Each entry
- * lists the
- * beams from the first level down. (Beaming by the beat: rules of notation handbooks, from memory.)
+ * lists the beams from the first level down. (Beaming by the beat: rules of notation handbooks, from memory.)
  */
 export function barBeams(symbols: readonly SymbolInBar[], bar: Bar): Map<SymbolInBar, Beam[]> {
   const beams = new Map<SymbolInBar, Beam[]>();

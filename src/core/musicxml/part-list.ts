@@ -35,8 +35,7 @@ const UNBRACKETED: readonly Family[] = ['keyboard', 'plucked', 'other'];
 
 /**
  * A bracket for each family of two or more parts; inside it a brace for two to four players of one instrument, unless
- * they are the whole
- * family. Outer groups first. Printed orchestral and band scores, from memory.
+ * they are the whole family. Outer groups first. Printed orchestral and band scores, from memory.
  */
 function partGroups(parts: readonly Part[]): PartGroup[] {
   const runs = (same: (a: Part, b: Part) => boolean, symbol: PartGroup['symbol']) => {

@@ -3,7 +3,7 @@ import {
   guessEncoding,
   Message,
   Meta,
-  smfErrors,
+  assertOneTimeLine,
   type ChannelEvent,
   type SmfEvent,
   type SmfFile,
@@ -44,8 +44,7 @@ const TEXT_KINDS: Record<number, TextEvent['kind']> = {
 
 /**
  * Interprets a file as music: notes paired, time lines gathered from all tracks, tracks of a type 0 file split by
- * channel.
- * The file is not changed.
+ * channel. The file is not changed.
  *
  * @param encoding of its texts; guessed from all of them when absent
  * @throws SmfError for type 2, whose patterns have no common time line
@@ -54,7 +53,7 @@ export function performanceFromSmf(
   { file, warnings: readWarnings }: SmfReading,
   encoding: TextEncoding = guessEncoding(textsOf(file)),
 ): Performance {
-  if (file.format === 2 && file.tracks.length > 1) throw smfErrors.type2(file.tracks.length);
+  assertOneTimeLine(file);
   const { ticksPerQuarter, scale, fixedTempo } = resolution(file);
   const warnings: PerformanceWarning[] = readWarnings.map(fromSmfWarning);
   const chunks = file.tracks.map((track, i) => withinReason(scaled(track, scale), i, ticksPerQuarter, warnings));
@@ -163,8 +162,7 @@ const LAST_TEXT = 0x0f;
 
 /**
  * One played track for a chunk; one for each channel where the chunk is a whole file. Percussion is never left among
- * pitches:
- * what plays on its channel beside others is a track of its own.
+ * pitches: what plays on its channel beside others is a track of its own.
  */
 function playedTracks(
   chunk: SmfTrack,

@@ -9,10 +9,8 @@ import type { Performance, PlayedTrack } from './performance';
  *                        left  |====|====|                          second          |===|===|
  *
  * The tracks of the others are brought to the first one's resolution and to the bar at which they begin; their ids get
- * a
- * prefix ("o2t3"), their notes numbers that follow on. An original that begins where everything before has ended brings
- * its
- * tempo, meters, keys and markers along; one that sounds together with others follows theirs.
+ * a prefix ("o2t3"), their notes numbers that follow on. An original that begins where everything before has ended
+ * brings its tempo, meters, keys and markers along; one that sounds together with others follows theirs.
  *
  * @param offsets bars after the first bar, by the original's number from 2; none means bar 1
  */

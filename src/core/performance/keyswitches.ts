@@ -2,8 +2,7 @@
  * Keys that look like keyswitches: keys that choose a sample player's technique and must never be printed.
  *
  * Found where most notes of a track lie in its instrument's range and a few keys lie clearly outside, apart from the
- * music,
- * one at a time, held while it plays or right before a note.
+ * music, one at a time, held while it plays or right before a note.
  */
 import type { Instrument } from '../instruments';
 import type { MidiKey } from '../time';

@@ -4,9 +4,8 @@
  *     ticks   0        1921            |4/4        |3/4           one tick behind the barline is the barline
  *
  * Programs that convert between resolutions, and people who draw, leave time signatures a few ticks beside the beat.
- * Such a
- * one would cut a bar of a length that no symbols can fill. It is brought to the nearest beat of the meter before it,
- * and said.
+ * Such a one would cut a bar of a length that no symbols can fill. It is brought to the nearest beat of the meter
+ * before it, and said.
  */
 import { barBeat, layBars, QUARTER, COMMON_TIME, type MeterEvent, type Ticks, type WrittenUnits } from '../time';
 

@@ -7,8 +7,7 @@ export function mixedTracks(performance: Performance): PlayedTrack[] {
 
 /**
  * The same performance with some tracks split by channel: "t3" becomes "t3c1", "t3c2" … in order of channel. Notes keep
- * their
- * ids. Tracks that carry one channel stay as they are.
+ * their ids. Tracks that carry one channel stay as they are.
  */
 export function splitChannels(performance: Performance, tracks: Readonly<Record<TrackId, true>>): Performance {
   if (!performance.tracks.some((track) => tracks[track.id])) return performance;

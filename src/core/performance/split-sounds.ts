@@ -3,8 +3,8 @@ import type { Performance, PlayedTrack, TrackId } from './performance';
 
 /**
  * The same performance with some percussion tracks split by what is struck: "t9" becomes "t9s0" (the kit, under the
- * track's own name),
- * "t9s6" (congas) …, the kit first. Notes keep their ids. A track that strikes one instrument only stays as it is.
+ * track's own name), "t9s6" (congas) …, the kit first. Notes keep their ids. A track that strikes one instrument only
+ * stays as it is.
  */
 export function splitSounds(performance: Performance, tracks: Readonly<Record<TrackId, true>>): Performance {
   if (!performance.tracks.some((track) => tracks[track.id])) return performance;

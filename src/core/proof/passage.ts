@@ -2,8 +2,7 @@
  * A passage of the interlinear view: the same bars as played and as written.
  *
  * Takes a conversion and its performance; gives the MusicXML of the chosen parts and bars, every played note of theirs
- * with
- * its written place, and the links between both.
+ * with its written place, and the links between both.
  */
 import { stavesOf, writeMusicXml } from '../musicxml';
 import type { NoteId, Performance } from '../performance';

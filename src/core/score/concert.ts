@@ -4,8 +4,7 @@ import type { Part, Score, ScoreNote, SymbolInBar } from './score';
 
 /**
  * The score as a conductor may read it: every part at sounding pitch, except for whole octaves (piccolo, double bass,
- * guitar …),
- * which stay where their players read them. Clefs follow where a part now lies far from its own.
+ * guitar …), which stay where their players read them. Clefs follow where a part now lies far from its own.
  */
 export function concertScore(score: Score): Score {
   return {

@@ -15,8 +15,7 @@ export interface Fold {
 
 /**
  * Writes stretches once that are played several times: repeat signs, and endings where the last bars differ. The notes
- * that are
- * written stand for those of every playing.
+ * that are written stand for those of every playing.
  *
  *     A B C D | A B C E   →   |: A B C |1. D :|2. E |
  *

@@ -13,10 +13,8 @@ interface Pass {
  *     |: A  B |1. C :|2. D |  E  Fine   →   A B C A B D E …
  *
  * After D.C. or D.S. repeats are not taken again and the last ending is played (common practice of dance and march
- * forms), Fine
- * ends the piece and To Coda leads to the Coda. A repeat without an opening sign goes back to the last double bar that
- * closed a
- * repeat, or to the beginning.
+ * forms), Fine ends the piece and To Coda leads to the Coda. A repeat without an opening sign goes back to the last
+ * double bar that closed a repeat, or to the beginning.
  */
 export function playOrder(signs: Readonly<Record<number, BarSigns>>, bars: number): number[] {
   const order: number[] = [];

@@ -5,8 +5,7 @@ import type { Pitch } from './pitch';
 
 /**
  * Music as it is written: parts, bars, voices, symbols. Every symbol is one glyph with its stem and dots; a longer
- * sound
- * is several symbols tied. All times are written units.
+ * sound is several symbols tied. All times are written units.
  */
 export interface Score {
   title: string;

@@ -5,8 +5,7 @@ import type { WrittenUnits } from '../time';
 
 /**
  * Some parts and bars of a score as a score of their own, with the signature in force at its start. Ties that would
- * reach
- * out of it are dropped.
+ * reach out of it are dropped.
  *
  * @param from first bar index @param to bar index after the last
  */

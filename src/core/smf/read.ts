@@ -17,8 +17,7 @@ const MAX_MEBIBYTES = 256;
  * Reads a Standard MIDI File (types 0, 1 and 2; bare or in a RIFF "RMID" wrapper).
  *
  * Lenient where real files are broken: lying lengths, missing end marks, cut-off tracks and foreign chunks give
- * warnings
- * with track, tick and byte offset. Strict where a meaning would have to be guessed.
+ * warnings with track, tick and byte offset. Strict where a meaning would have to be guessed.
  *
  * @throws SmfError when there is no usable header
  */
@@ -123,4 +122,13 @@ export function chunkType(bytes: Uint8Array, offset: number): string {
 
 function printable(bytes: Uint8Array): string {
   return String.fromCharCode(...bytes).replace(/[^\x20-\x7e]/g, '·');
+}
+
+/**
+ * The tracks of the file sound together.
+ *
+ * @throws SmfError of a type 2 file with several patterns: there is no order to write them in
+ */
+export function assertOneTimeLine({ format, tracks }: SmfFile): void {
+  if (format === 2 && tracks.length > 1) throw smfErrors.type2(tracks.length);
 }

@@ -65,8 +65,7 @@ describe('variable-length quantities', () => {
 
 /*
  * The worked examples of Standard MIDI Files 1.0 (MIDI Association RP-001): four notes, 96 ticks a quarter, once as
- * type 0
- * and once as type 1, byte for byte from memory of the published text.
+ * type 0 and once as type 1, byte for byte from memory of the published text.
  */
 const STANDARD_TYPE_0 = join_(
   bytes('4D 54 68 64 00 00 00 06 00 00 00 01 00 60'),

@@ -1,9 +1,7 @@
 /**
  * Text in Standard MIDI Files names no encoding. One encoding is guessed for the whole file from all its texts: UTF-8
- * when all
- * are valid UTF-8; Shift-JIS when all are valid Shift-JIS and kana stand among them; Windows Latin-1 otherwise, which
- * always
- * succeeds.
+ * when all are valid UTF-8; Shift-JIS when all are valid Shift-JIS and kana stand among them; Windows Latin-1
+ * otherwise, which always succeeds.
  */
 export const TEXT_ENCODINGS = [
   'utf-8',

@@ -1,7 +1,6 @@
 /*
  * A part of the score from its notes: written pitch or place on the staff, bars of symbols for every voice, a rest in
- * every
- * bar where a staff is silent.
+ * every bar where a staff is silent.
  */
 import { drumSound, type Clef } from '../instruments';
 import type { NoteId } from '../performance';

@@ -2,8 +2,7 @@
  * Assembling: notes with written start and end become bars full of symbols.
  *
  * Takes the notes of one voice, all with the same end where they start together, none overlapping the next; gives for
- * each
- * bar its symbols, rests included, ties where a sound crosses a barline or must be cut to show the meter.
+ * each bar its symbols, rests included, ties where a sound crosses a barline or must be cut to show the meter.
  */
 import type { ScoreNote, SymbolInBar, SymbolMarks } from '../score';
 import { barIndexAt, type Bar, type WrittenUnits } from '../time';

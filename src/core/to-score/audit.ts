@@ -5,8 +5,7 @@
  *                                                                                                       stage answers for it
  *
  * Takes the written parts with the notes they came from; gives, part by part, how many notes are written where they
- * were played,
- * how far off at most, and what became of the others. A difference no stage answers for becomes a query.
+ * were played, how far off at most, and what became of the others. A difference no stage answers for becomes a query.
  */
 import type { CastPart } from '../casting';
 import type { NoteId, PlayedNote } from '../performance';
@@ -235,8 +234,7 @@ function trillQuery(
 
 /**
  * The audits in a sentence: "All 4,312 notes are written; 4,290 where they were played, within 9 ms (310 after the lead
- * of Horn, 80 ms,
- * was taken out); 22 as trills, grace notes or spread chords."
+ * of Horn, 80 ms, was taken out); 22 as trills, grace notes or spread chords."
  */
 export function auditInWords(audits: readonly PartAudit[], names: ReadonlyMap<PartId, string>): string {
   const sum = (of: (audit: PartAudit) => number) => audits.reduce((total, audit) => total + of(audit), 0);

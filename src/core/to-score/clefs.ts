@@ -2,10 +2,9 @@
  * Clefs: a part changes its clef only where that pays.
  *
  * Takes a staff's written pitches bar by bar; gives the bars at which another of its usual clefs begins. Least-cost
- * path over
- * the bars: ledger lines cost, the first two little, every change costs as much as a bar full of them, and the
- * instrument's first
- * clef is cheaper than its others. Which clefs an instrument reads: usual orchestration handbooks, from memory.
+ * path over the bars: ledger lines cost, the first two little, every change costs as much as a bar full of them, and
+ * the instrument's first clef is cheaper than its others. Which clefs an instrument reads: usual orchestration
+ * handbooks, from memory.
  */
 import type { Clef, Instrument } from '../instruments';
 import { diatonicNumber, type ClefChange, type PartBar } from '../score';

@@ -1,7 +1,6 @@
 /*
  * Doubts a copyist has about the look of a part: doubles that are written differently, many instruments on one
- * percussion staff, bars that
- * could be written as repeat signs.
+ * percussion staff, bars that could be written as repeat signs.
  */
 import type { CastPart } from '../casting';
 import { KIT_GROUP, PERCUSSION_GROUPS, percussionGroupOf } from '../instruments';

@@ -5,10 +5,9 @@
  *     violin   played loosely     x . xx   x    →    written as the flute's
  *
  * Takes the staves of all parts with their written times; gives them with bars that double each other (the same pitch
- * classes struck one
- * after the other, in unison or octaves, at nearly the same moments) in agreement on starts, ends and dots. The part
- * whose timing is
- * clearest decides. Notes that really sound for another length keep it. Common practice, no source.
+ * classes struck one after the other, in unison or octaves, at nearly the same moments) in agreement on starts, ends
+ * and dots. The part whose timing is clearest decides. Notes that really sound for another length keep it. Common
+ * practice, no source.
  */
 import type { PartId } from '../score';
 import { lastNotAfter, type Bar, type Seconds, type WrittenUnits } from '../time';

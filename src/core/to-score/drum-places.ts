@@ -4,10 +4,8 @@
  *     map      conga, timbale and wood block all on E5            placed   conga E5, timbale D5 (its own), wood block A5
  *
  * Takes a drum map and the strokes of a part; gives the map with places of their own for sounds that are struck
- * together. Kinds of one
- * instrument (two bass drums, two snares) keep their common place: together they are one head. The usual sounds of a
- * kit stay where
- * drummers look for them, the others move to the nearest free line or space.
+ * together. Kinds of one instrument (two bass drums, two snares) keep their common place: together they are one head.
+ * The usual sounds of a kit stay where drummers look for them, the others move to the nearest free line or space.
  */
 import { diatonicNumber, STEPS } from '../score';
 import type { DrumMap, DrumSound } from '../instruments';

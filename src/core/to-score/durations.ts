@@ -5,10 +5,9 @@
  *     written  ====|====|====|              next onset, trimmed, next onset
  *
  * Takes placed notes of one voice; gives written ends. For each chord the ends in question are the places of the grid
- * up to
- * the next onset of the voice. A player lets go after a certain share of a note (estimated from the voice): an end is
- * good
- * when the release fits that share, and when it leaves no rest or a rest of some size rather than a splinter.
+ * up to the next onset of the voice. A player lets go after a certain share of a note (estimated from the voice): an
+ * end is good when the release fits that share, and when it leaves no rest or a rest of some size rather than a
+ * splinter.
  */
 import { noteValue } from '../score';
 import { lastNotAfter, QUARTER, type Seconds, type WrittenUnits } from '../time';
@@ -109,8 +108,8 @@ function bestEnd(
   for (const end of endsInQuestion(start, start + played, next, input)) {
     const length = end - start;
     const spread = Math.hypot(usualSpread * length, RELEASE_SPREAD_FLOOR / perUnit);
-    // Beyond the next onset any overlap is legato and speaks for the full value.
-    // With a rest behind it a note is let go, however legato the line is elsewhere.
+    // Beyond the next onset any overlap is legato and speaks for the full value. With a rest behind it a note is let
+    // go, however legato the line is elsewhere.
     const away = end === next ? Math.min(0, played - share * length) : played - Math.min(share, USUAL_SHARE) * length;
     let cost = Math.min((away * away) / (2 * spread * spread), 12);
     if (end < next) {

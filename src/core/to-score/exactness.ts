@@ -1,18 +1,15 @@
 /*
  * Exactness: which notes of a track the file has exactly where a machine puts them. Such a note was drawn, typed or
- * quantized;
- * it is meant where it stands, however syncopated, and no later stage may move it.
+ * quantized; it is meant where it stands, however syncopated, and no later stage may move it.
  *
  *     ticks    0   240  360  480        721   958  1130
  *     judged   ├── exact: beat 1 ──┤    ├─ by hand ───┤
  *
  * Takes the notes of one track in the file's own ticks; gives their written places. Two hypotheses for each beat, exact
- * and by
- * hand, are compared along the track (Viterbi over two states, so that one lucky onset of a player is no quantization
- * and one
- * odd beat of a machine no playing). Exact costs what the places are unusual; by hand costs what it is unlikely that a
- * hand
- * meets the tick. A whole track may stand beside the grid by the same number of ticks, as some programs export it.
+ * and by hand, are compared along the track (Viterbi over two states, so that one lucky onset of a player is no
+ * quantization and one odd beat of a machine no playing). Exact costs what the places are unusual; by hand costs what
+ * it is unlikely that a hand meets the tick. A whole track may stand beside the grid by the same number of ticks, as
+ * some programs export it.
  */
 import type { NoteId, PlayedNote } from '../performance';
 import { noteValue } from '../score';

@@ -5,10 +5,8 @@
  *     E2 B2 E3 G♯3 …   → 022100, the hand in first position
  *
  * Takes the sounding notes of a part and its tuning; gives a string and a fret for each, and the chords no hand can
- * hold. Every
- * way to put the notes of a chord on different strings within a hand's span is a state; the way through all chords with
- * the least
- * movement of the hand is taken (optimum path: Sayegh 1989, from memory).
+ * hold. Every way to put the notes of a chord on different strings within a hand's span is a state; the way through all
+ * chords with the least movement of the hand is taken (optimum path: Sayegh 1989, from memory).
  */
 import type { NoteId } from '../performance';
 import type { Tablature } from '../score';

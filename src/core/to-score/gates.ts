@@ -1,16 +1,14 @@
 /*
  * Gates: sequencers let go of every note a little early (or late), by a share of its value or by a few ticks. That is a
- * habit of the
- * machine and says nothing about the music; where one habit explains the ends of a track, the values behind it are
- * meant.
+ * habit of the machine and says nothing about the music; where one habit explains the ends of a track, the values
+ * behind it are meant.
  *
  *     value   960        960        480  480
  *     ticks   912        912        456  456           a gate of 95 %: half, half, quarter, quarter
  *
  * Takes the notes of one track whose starts are exact; gives written ends. Each habit in question (shares and ticks
- * that
- * occur between a note and the onset after it, and none) is judged by how plain the ends are that it gives, over all
- * notes.
+ * that occur between a note and the onset after it, and none) is judged by how plain the ends are that it gives, over
+ * all notes.
  */
 import type { NoteId, PlayedNote } from '../performance';
 import { noteValue } from '../score';

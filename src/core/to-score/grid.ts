@@ -5,12 +5,10 @@
  *     chosen   1 . . . 2 . 3 . 4|1   . 2   . 3   .  |     4 to the beat, then 3 to the beat
  *
  * Takes notes with the lead taken out; gives written starts. Per part a least-cost path over the beats (Viterbi):
- * timing
- * misfit scaled by the part's own jitter, the cost of the division, of each place used, of changing the kind of
- * division,
- * and of disagreeing with what other parts do in the same beat. Jitter and the part's habits are estimated from the
- * part
- * in a few rounds. After the ideas of Cemgil, Desain & Kappen (2000) and Temperley (2001, 2007), from memory.
+ * timing misfit scaled by the part's own jitter, the cost of the division, of each place used, of changing the kind of
+ * division, and of disagreeing with what other parts do in the same beat. Jitter and the part's habits are estimated
+ * from the part in a few rounds. After the ideas of Cemgil, Desain & Kappen (2000) and Temperley (2001, 2007), from
+ * memory.
  */
 import { append } from '../base';
 import { noteValue, type PartId } from '../score';

@@ -2,10 +2,9 @@
  * Keys: which key the music is in, bar by bar.
  *
  * Takes sounding notes of all pitched parts with their written times; gives a key for each bar. Each bar's pitch
- * classes,
- * weighted by length, are compared with the profiles of the 24 keys; a hidden Markov chain over the bars keeps a key
- * until
- * there is reason to leave it. Profiles: Temperley (2001), The Cognition of Basic Musical Structures, from memory.
+ * classes, weighted by length, are compared with the profiles of the 24 keys; a hidden Markov chain over the bars keeps
+ * a key until there is reason to leave it. Profiles: Temperley (2001), The Cognition of Basic Musical Structures, from
+ * memory.
  */
 import { QUARTER, type Bar, type MidiKey, type WrittenUnits } from '../time';
 import type { ScoreKey } from '../score';

@@ -6,14 +6,11 @@
  *
  * Takes the onsets of each track; gives a constant offset for each, the confidence in it and what else was considered.
  * A track that the file has exactly on its grid has no lead, however syncopated it is; one that stands beside the grid
- * by
- * the same ticks throughout has just that. For the others every offset in reach is compared with none: a good one puts
- * the
- * onsets close to grid places, on the kinds of place that some style of music uses, and together with tracks that are
- * on the
- * beat. Between two offsets that fit equally well (a sixteenth apart, say) the file is believed. Circular statistics on
- * onset
- * phase with metrical weights (the idea is common in beat tracking; styles and weights here are our own).
+ * by the same ticks throughout has just that. For the others every offset in reach is compared with none: a good one
+ * puts the onsets close to grid places, on the kinds of place that some style of music uses, and together with tracks
+ * that are on the beat. Between two offsets that fit equally well (a sixteenth apart, say) the file is believed.
+ * Circular statistics on onset phase with metrical weights (the idea is common in beat tracking; styles and weights
+ * here are our own).
  */
 import type { TrackId } from '../performance';
 import type { Milliseconds, PlayedUnits, Seconds } from '../time';
@@ -168,8 +165,7 @@ export function estimateLeads(
 
 /**
  * Each track once more: heard together with those that are sure, and expected to have a lead as far as the others
- * clearly have
- * one. Who plays one part ahead of the beat plays the next one so too.
+ * clearly have one. Who plays one part ahead of the beat plays the next one so too.
  */
 function inCompany(
   alone: ReadonlyMap<TrackId, Found>,

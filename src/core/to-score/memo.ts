@@ -1,7 +1,6 @@
 /**
  * What a conversion keeps for the next one: results by their inputs, so that a change to one part computes that part
- * and
- * nothing else. A result is used again only when every input is the very same; the outcome is the same with and
+ * and nothing else. A result is used again only when every input is the very same; the outcome is the same with and
  * without.
  */
 export class Memo {

@@ -4,10 +4,8 @@
  *     4/4   from the 2nd eighth, five eighths long      ♪♩ ♩    →   eighth · quarter tied over the middle to quarter
  *
  * Every place in a bar has a level: 0 the barline, then the middle of the bar where it must be seen, the beats, half
- * beats
- * and so on. A symbol may cross places weaker than its start; crossing a stronger one it is cut there and tied, except
- * for
- * the usual simple syncopations (rules of notation handbooks, from memory).
+ * beats and so on. A symbol may cross places weaker than its start; crossing a stronger one it is cut there and tied,
+ * except for the usual simple syncopations (rules of notation handbooks, from memory).
  */
 import { noteValue, type NoteValue } from '../score';
 import { barLength, beatGroups, isCompound, QUARTER, type Bar, type Meter, type WrittenUnits } from '../time';

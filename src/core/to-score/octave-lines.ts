@@ -2,10 +2,9 @@
  * Octave lines: 8va and 8vb where ledger lines pile up, for those who read them.
  *
  * Takes a part's written pitches; gives lines. Least-cost path over the notes of a staff: ledger lines beyond the third
- * cost,
- * beginning or ending a line costs, and a printed note must not fall to the other side of the staff. Winds and voices
- * read ledger
- * lines; keyboards, harp, mallets and violins read octave lines (orchestration handbooks, from memory).
+ * cost, beginning or ending a line costs, and a printed note must not fall to the other side of the staff. Winds and
+ * voices read ledger lines; keyboards, harp, mallets and violins read octave lines (orchestration handbooks, from
+ * memory).
  */
 import { append } from '../base';
 import type { Clef, Instrument } from '../instruments';
@@ -28,7 +27,6 @@ const MIDDLE = 4;
 
 const READS_THEM: readonly string[] = [
   'violin',
-  'violin-solo',
   'glockenspiel',
   'vibraphone',
   'marimba',

@@ -8,8 +8,7 @@
  *
  * Takes the timed notes of one part; gives fewer notes, those that stand for several with the sign and the notes behind
  * them. Anything slower than a sixteenth by a margin is left to the grid, and so is what the file has exactly on values
- * that
- * can be written: exact thirty-seconds are thirty-seconds. Limits are common practice of what hands do, no source.
+ * that can be written: exact thirty-seconds are thirty-seconds. Limits are common practice of what hands do, no source.
  */
 import type { Instrument } from '../instruments';
 import type { NoteId } from '../performance';

@@ -1,7 +1,6 @@
 /*
  * Doubts about the page: chords no hand can hold, keys without a place in the drum map, stretches that could be
- * repeats, and
- * places where the notes leave the key that is printed.
+ * repeats, and places where the notes leave the key that is printed.
  */
 import type { CastPart } from '../casting';
 import { keyName, type Fold, type Query, type ScoreKey } from '../score';

@@ -2,9 +2,8 @@
  * How a percussion part is read: which key is written where.
  *
  * Takes a part and what people chose for it; gives its map, with an entry for every key that is played, and the lines
- * of its staff. A
- * part with a single sound stands on a single line; keys outside the map are spread over the staff so that they can be
- * told apart.
+ * of its staff. A part with a single sound stands on a single line; keys outside the map are spread over the staff so
+ * that they can be told apart.
  */
 import type { CastPart } from '../casting';
 import { GENERAL_MIDI_DRUMS, type DrumMap, type DrumSound } from '../instruments';

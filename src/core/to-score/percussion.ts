@@ -2,8 +2,7 @@
  * Percussion: struck notes have no written length of their own.
  *
  * Takes placed notes of an unpitched part; gives each its voice (hands up, feet down) and an end: up to the next stroke
- * of
- * its voice within the beat, else to the end of the beat, so that the beat stays visible and rests stay few (common
+ * of its voice within the beat, else to the end of the beat, so that the beat stays visible and rests stay few (common
  * practice of drum notation).
  */
 import { drumSound, type DrumMap } from '../instruments';

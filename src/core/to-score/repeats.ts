@@ -2,10 +2,8 @@
  * Repeats: stretches of bars that are played again right away, over all parts at once.
  *
  * Takes an assembled score; gives the stretches that could be written once with repeat signs, the longest saving first:
- * all parts
- * have the same notes, values and meters, the tempo does the same, and no tie leads over the seams. The last bars may
- * differ:
- * first and second ending. Also which bars of a part are like the one or two before them.
+ * all parts have the same notes, values and meters, the tempo does the same, and no tie leads over the seams. The last
+ * bars may differ: first and second ending. Also which bars of a part are like the one or two before them.
  */
 import type { Fold, Part, PartBar, Score } from '../score';
 

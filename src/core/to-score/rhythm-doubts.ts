@@ -1,7 +1,6 @@
 /*
  * Doubts about rhythm: places where a part leaves the company it keeps, tuplets that are hardly better than none,
- * splinters of
- * rests, and notes that were struck twice in one place.
+ * splinters of rests, and notes that were struck twice in one place.
  */
 import { append, lowest } from '../base';
 import type { CastPart } from '../casting';

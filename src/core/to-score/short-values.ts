@@ -6,11 +6,9 @@
  *     written   x' x' x' x'  (eighths, staccato)          as it is: there a short one is meant
  *
  * Takes the ended notes of one voice; gives the same notes with ends that leave no rest of a sixteenth or less. It does
- * so only in a voice
- * that lets go early as a habit: where most eighths and quarters fill the time to the next onset, a short note is
- * believed. What is
- * written much longer than it sounds gets a staccato dot, so that the score still plays it short. Common practice, no
- * source.
+ * so only in a voice that lets go early as a habit: where most eighths and quarters fill the time to the next onset, a
+ * short note is believed. What is written much longer than it sounds gets a staccato dot, so that the score still plays
+ * it short. Common practice, no source.
  */
 import { noteValue } from '../score';
 import { lastNotAfter, QUARTER, type WrittenUnits } from '../time';
@@ -85,8 +83,7 @@ function playsOut(chords: readonly EndedChord[]): boolean {
 
 /**
  * The first end within the beat that leaves no rest of a sixteenth or less, if a plain value reaches it; failing that
- * the next eighth, so
- * that a short rest stands on the beat; the end as it is otherwise.
+ * the next eighth, so that a short rest stands on the beat; the end as it is otherwise.
  */
 function plainEnd(start: WrittenUnits, end: WrittenUnits, next: WrittenUnits, beatEnd: WrittenUnits): WrittenUnits {
   const onEighths = Math.ceil(end / EIGHTH) * EIGHTH;

@@ -5,12 +5,10 @@
  *     printed        G                                 E                 home is kept through modulations
  *
  * Takes the key heard in each bar and what sounds there; gives the signatures. A piece has a home key, told by how it
- * begins and ends;
- * passing modulations, above all to the dominant, stay under its signature. It changes where a section stands in
- * another key: least
- * cost over the bars (Viterbi), each bar weighing how far the key heard lies from the signature and how many
- * accidentals it would need;
- * a change costs less where everybody comes to rest or the file marks a section. Weights: common practice, no source.
+ * begins and ends; passing modulations, above all to the dominant, stay under its signature. It changes where a section
+ * stands in another key: least cost over the bars (Viterbi), each bar weighing how far the key heard lies from the
+ * signature and how many accidentals it would need; a change costs less where everybody comes to rest or the file marks
+ * a section. Weights: common practice, no source.
  */
 import { lastNotAfter, QUARTER, type Bar, type WrittenUnits } from '../time';
 import type { KeyEvent } from '../performance';
@@ -185,8 +183,7 @@ function trace(steps: readonly (readonly Step[])[]): number[] {
 
 /**
  * Bars before which everybody comes to rest: nothing sounds over the barline, and nothing has begun for at least half a
- * bar, longer than
- * before nearly all other barlines.
+ * bar, longer than before nearly all other barlines.
  */
 function restsBefore(notes: readonly SoundingNote[], bars: readonly Bar[]): Set<number> {
   const gaps = bars.map(() => Infinity);

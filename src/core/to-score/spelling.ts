@@ -4,13 +4,10 @@
  *     key 68 in A flat major  →  A♭        key 68 between A and A in A minor  →  G♯
  *
  * Takes all sounding notes of the piece with the key of each bar; gives each note's place on the line of fifths
- * (concert
- * pitch), the same for all parts that sound a pitch class together. Notes of the key keep their name. For the others
- * two
- * names are weighed: closeness on the line of fifths to what sounds around (Temperley 2001, pitch variance rule, from
- * memory), the name most pitch classes around it would give it as tonics (Meredith 2006, ps13, from memory), and where
- * the line goes
- * next (raised notes rise, lowered notes fall: textbook rule).
+ * (concert pitch), the same for all parts that sound a pitch class together. Notes of the key keep their name. For the
+ * others two names are weighed: closeness on the line of fifths to what sounds around (Temperley 2001, pitch variance
+ * rule, from memory), the name most pitch classes around it would give it as tonics (Meredith 2006, ps13, from memory),
+ * and where the line goes next (raised notes rise, lowered notes fall: textbook rule).
  */
 import { lastNotAfter, QUARTER, type Bar, type WrittenUnits } from '../time';
 import { tonicOf, type BarKey, type SoundingNote } from './keys';

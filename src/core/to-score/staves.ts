@@ -3,10 +3,8 @@
  *
  * Takes placed notes of one part; gives the staff (1 upper, 2 lower) of each. Beam search over the chords in time: each
  * chord is cut between two notes (or goes whole to one hand); a cut costs by the hands' spans, by how far each hand
- * moves,
- * and by register, so that a hand follows its line across middle C when it must. A line of single notes stays in its
- * hand, and changes
- * at a rest or a leap; a chord that one hand can hold is not torn apart.
+ * moves, and by register, so that a hand follows its line across middle C when it must. A line of single notes stays in
+ * its hand, and changes at a rest or a leap; a chord that one hand can hold is not torn apart.
  */
 import { beamSearch, highest, lowest } from '../base';
 import type { WrittenUnits, MidiKey } from '../time';

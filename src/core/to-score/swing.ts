@@ -5,14 +5,10 @@
  *     written  |x   x   |x   x   |        even eighths, and “Swing” above the first bar of them
  *
  * Takes the onsets of all parts with their leads taken out; gives the stretches of bars that swing, with their ratio.
- * In each
- * bar the off-beats are compared with the even place and with the late place of the piece (Viterbi over the bars: a
- * piece may
- * begin to swing, or cease); onsets on the first third speak against it, for then triplets are meant. Ratios from 1.2
- * to 2.4
- * count as swing, 3 : 1 is a dotted rhythm (common practice, no source). One is sure of it only where a rhythm section
- * plays or
- * the file says so; otherwise it is asked.
+ * In each bar the off-beats are compared with the even place and with the late place of the piece (Viterbi over the
+ * bars: a piece may begin to swing, or cease); onsets on the first third speak against it, for then triplets are meant.
+ * Ratios from 1.2 to 2.4 count as swing, 3 : 1 is a dotted rhythm (common practice, no source). One is sure of it only
+ * where a rhythm section plays or the file says so; otherwise it is asked.
  */
 import { lastNotAfter, QUARTER, type Beat, type PlayedUnits, type WrittenUnits } from '../time';
 import { beatIndexAt, type BeatLine } from './beats';

@@ -2,8 +2,7 @@
  * Techniques as a copyist writes them: words where the way of playing changes, signs on the notes where a sign exists.
  *
  * Takes a part's written notes with the technique of each; gives the marks of the notes that need some. Words and signs
- * are
- * common practice of orchestral parts, no single source.
+ * are common practice of orchestral parts, no single source.
  */
 import type { Instrument, TechniqueId } from '../instruments';
 import type { NoteId } from '../performance';

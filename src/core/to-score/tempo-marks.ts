@@ -2,8 +2,7 @@
  * Tempo marks: which tempo changes are printed.
  *
  * Takes the tempo map; gives every change for playback, shown where it is the first, or differs from the last shown one
- * and
- * lasts. The many small steps of a ritardando are played, not printed.
+ * and lasts. The many small steps of a ritardando are played, not printed.
  */
 import { bpmFromMicroseconds, QUARTER, writtenUnits, type TempoMap, type WrittenUnits } from '../time';
 import type { TempoMark } from '../score';

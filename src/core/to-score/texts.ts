@@ -2,8 +2,7 @@
  * Words that the file carries: markers, tempo words, lyrics, and texts on tracks.
  *
  * Takes the performance's text events; gives each its place in the score. Nothing is thrown away: what finds no place
- * is
- * reported.
+ * is reported.
  */
 import type { NoteId, Performance, PlayedNote, PlayedTrack, TextEvent } from '../performance';
 import { isTempoWords, type Lyric, type Marker, type Part, type SymbolInBar } from '../score';

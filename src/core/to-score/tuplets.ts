@@ -4,10 +4,8 @@
  *     places struck     0  1/3  2/3 | 0  1/2 |          3:2 over the first beat, none over the second
  *
  * Takes the places where symbols of one voice begin and end in a bar; gives plain and tuplet stretches that cover it.
- * The
- * shortest stretch that does is bracketed: a half beat or a beat; two beats or the bar for three, five or seven in the
- * time of a half, or of
- * the bar, that leave the beats inside alone.
+ * The shortest stretch that does is bracketed: a half beat or a beat; two beats or the bar for three, five or seven in
+ * the time of a half, or of the bar, that leave the beats inside alone.
  */
 import { NOTE_TYPES, noteValue, type NoteType } from '../score';
 import { beatsOfBar, type Bar, type WrittenUnits } from '../time';

@@ -7,8 +7,7 @@
  * Takes placed notes of one staff with their played ends; gives the voice of each. Beam search over the chords in time;
  * a chord may be cut between its notes. Costs: sound that would have to be cut off, chord notes of unlike length in one
  * voice, crossing, and the second voice itself. Clustering by onset and end follows the usual literature (Chew & Wu
- * 2004
- * for voice continuity, from memory).
+ * 2004 for voice continuity, from memory).
  */
 import { beamSearch } from '../base';
 import type { WrittenUnits, MidiKey } from '../time';

@@ -2,9 +2,8 @@
  * Written pitch: what a transposing part prints.
  *
  * Takes a part's transposition and the score's concert keys; gives the diatonic steps of the transposition and the
- * written
- * signatures. Where the plain interval would lead to more than six sharps or flats, the enharmonic neighbour is written
- * (never seven sharps where five flats do).
+ * written signatures. Where the plain interval would lead to more than six sharps or flats, the enharmonic neighbour is
+ * written (never seven sharps where five flats do).
  */
 import { transpositionSteps } from '../instruments';
 import { pitchAtFifths, type Pitch } from '../score';

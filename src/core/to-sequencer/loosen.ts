@@ -1,7 +1,6 @@
 /*
  * Loosening: what makes a mechanical performance less so, always the same from the same seed. Written values are not
- * touched; with
- * everything at rest the notes come back as they were.
+ * touched; with everything at rest the notes come back as they were.
  */
 import { isCompound, QUARTER, type Bar, type WrittenUnits } from '../time';
 import type { Score, SwingMark } from '../score';
@@ -27,10 +26,11 @@ export function loosened(
   const { bars } = score;
   if (!isLoose(loosening) && score.swing.length === 0) return [...notes];
   // What is asked for goes before what the score says.
-  const swingAt = (bar: number): Swing =>
-    loosening.swing !== 1
-      ? { ratio: loosening.swing, unit: 'eighth' }
-      : (score.swing.findLast((mark) => mark.bar <= bar) ?? { ratio: 1, unit: 'eighth' });
+  const swingAt = (bar: number): Swing => {
+    if (loosening.swing === 'even') return EVEN;
+    if (loosening.swing !== 1) return { ratio: loosening.swing, unit: 'eighth' };
+    return score.swing.findLast((mark) => mark.bar <= bar) ?? EVEN;
+  };
   const random = seeded(loosening.seed * 7919 + part * 104_729);
   const starts = new Map<number, { shift: number; louder: number }>();
   return notes.map((note) => {
@@ -67,6 +67,8 @@ function weight(at: WrittenUnits, bar: number, bars: readonly Bar[]): number {
 }
 
 type Swing = Pick<SwingMark, 'ratio' | 'unit'>;
+
+const EVEN: Swing = { ratio: 1, unit: 'eighth' };
 
 /** How far an off-beat eighth or sixteenth moves when they are long and short. */
 export function swungBy(at: WrittenUnits, { ratio, unit }: Swing, bar: Bar): number {

@@ -4,8 +4,7 @@
  *     written   ♩ staccato   trill on a half       →   half as long · two notes in turn · a chord from below
  *
  * Ornaments are realised as ornament tables of theory books show them (from memory): trills in turn with the upper
- * neighbour of the key, short
- * notes before the beat, spread chords from one end to the other.
+ * neighbour of the key, short notes before the beat, spread chords from one end to the other.
  */
 import type { Articulation } from '../score';
 import { QUARTER, type MidiKey, type WrittenUnits } from '../time';

@@ -7,7 +7,7 @@ export const DYNAMIC_CARRIERS = ['velocity', 'expression', 'modulation', 'volume
 export type DynamicCarrier = (typeof DYNAMIC_CARRIERS)[number];
 
 export const PRESETS = ['bare', 'expression', 'everything'] as const;
-/** bare: notes, velocities, tempo, meters, keys, markers, names. */
+/** bare: notes, velocities, tempo, meters, keys, markers, names, lyrics. */
 export type Preset = (typeof PRESETS)[number];
 
 export const SPLITS = ['none', 'technique', 'solo', 'voice', 'staff', 'lines'] as const;
@@ -36,8 +36,8 @@ export interface Loosening {
   accent: number;
   /** Standard deviation of onsets. */
   onset: Milliseconds;
-  /** Long to short eighth; 1 plays even. */
-  swing: number;
+  /** Long to short eighth; 1 plays as the score says, `even` plays even whatever it says. */
+  swing: number | 'even';
   /** How far a note sounds into the next one. */
   legato: Milliseconds;
 }

@@ -1,7 +1,6 @@
 /*
  * Tempo as it is played: marks where they stand, each time their bar is played; gradual words as steps; fermatas as a
- * moment of
- * slower time.
+ * moment of slower time.
  */
 import type { Score, TempoMark } from '../score';
 import { QUARTER, type Bpm, type WrittenUnits } from '../time';

@@ -16,7 +16,7 @@ import type { Part, PartBar, Score, SymbolInBar, SymbolMarks } from '../score';
 import { decodeText, Message, Meta, readSmf, writeSmf } from '../smf';
 import { layBars, QUARTER } from '../time';
 import { NO_SETTINGS, toScore } from '../to-score';
-import { toSequencer, USUAL_SEQUENCING, type SequencerSettings } from './index';
+import { NO_LOOSENING, toSequencer, USUAL_SEQUENCING, type SequencerSettings } from './index';
 
 const play = (score: Score, settings: Partial<SequencerSettings> = {}) => {
   const [made] = toSequencer(score, { ...USUAL_SEQUENCING, ...settings });
@@ -292,6 +292,18 @@ describe('marks', () => {
     expect(bpms[0]).toBe(100);
     expect(bpms.at(-1)).toBeCloseTo(72, 0);
     expect(bpms).toEqual([...bpms].sort((a, b) => b - a));
+  });
+  it('are even on a swinging score when somebody says so, and swing where the score does not', () => {
+    const swinging = one(
+      [barOf([60, 0.5], [62, 0.5], [64, 1], [67, 2])],
+      {},
+      { swing: [{ bar: 0, ratio: 2, unit: 'eighth' }] },
+    );
+    const starts = (swing: number | 'even', score = swinging) =>
+      notesOf(play(score, { ticksPerQuarter: 480, loosening: { ...NO_LOOSENING, swing } })).map(([, start]) => start);
+    expect(starts(1)).toEqual([0, 320 / 480, 1, 2]);
+    expect(starts('even')).toEqual([0, 0.5, 1, 2]);
+    expect(starts(2, { ...swinging, swing: [] })).toEqual([0, 320 / 480, 1, 2]);
   });
   it('swing when the score says so', () => {
     const made = play(

@@ -190,7 +190,7 @@ function playedTrack(
     }
   }
 
-  /** Lyrics and chord symbols travel as text. */
+  /** Lyrics always go along; chord symbols travel as text, where text does. */
   function words(): void {
     for (const { bar, start } of sequence.line.bars) {
       const written = sequence.score.bars[bar]!;
@@ -204,7 +204,7 @@ function playedTrack(
                 encodeText(syllabic === 'begin' || syllabic === 'middle' ? `${text}-` : text),
               ),
             );
-      for (const { at, text } of part.harmonies ?? [])
+      for (const { at, text } of rich ? (part.harmonies ?? []) : [])
         if (at >= written.start && at < written.start + written.length)
           events.push(meta(tick(start + at - written.start), Meta.text, encodeText(text)));
     }

@@ -350,8 +350,13 @@ export function nameOfTrack(
 ): string {
   const played = sequence?.kind === 'score' ? sequence.parts.find((one) => one.id === track) : undefined;
   if (played) return played.name;
-  const part = summary?.parts.find((candidate) => candidate.tracks.includes(track));
+  // A further player dealt out of a track (“t3p2”) is a part of its own.
+  const part =
+    summary?.parts.find((candidate) => candidate.id === track) ??
+    summary?.parts.find((candidate) => candidate.tracks.includes(track));
   if (part) return part.name;
+  const [, dealt, player] = /^(.+)p(\d+)$/.exec(track) ?? [];
+  if (dealt && player) return `${nameOfTrack(summary, opened, dealt, sequence)} ${player}`;
   const survey = opened?.survey.tracks.find((candidate) => candidate.id === track);
   return survey?.name || (survey ? `Track ${survey.index + 1}` : track);
 }

@@ -49,8 +49,8 @@ export function CleaningView() {
     <div className={styles.sheet}>
       <h1>What goes along</h1>
       <p className="soft">
-        Notes, velocities, tempo, meters, keys, markers and names always do, exactly as they are. The rest moves faders
-        and changes sounds.
+        Notes, velocities, tempo, meters, keys, markers, names and lyrics always do, exactly as they are. The rest moves
+        faders and changes sounds.
       </p>
       <div className={styles.row}>
         <PresetChoice

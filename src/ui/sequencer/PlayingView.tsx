@@ -236,15 +236,16 @@ function PlayingSettings() {
                 ))}
                 <label>
                   Swing
-                  <Select<number>
+                  <Select<number | 'even'>
                     size="small"
                     aria-label="Swing of the eighths"
                     value={loosening.swing}
                     onChange={(swing) => loosen({ swing })}
-                    options={[1, 1.5, 2, 2.5, 3].map((value) => ({
-                      value,
-                      label: value === 1 ? 'even' : `${value} : 1`,
-                    }))}
+                    options={[
+                      { value: 1, label: 'as written' },
+                      { value: 'even', label: 'even' },
+                      ...[1.5, 2, 2.5, 3].map((value) => ({ value, label: `${value} : 1` })),
+                    ]}
                   />
                 </label>
                 <Button size="small" onClick={() => set({ loosening: NO_LOOSENING })}>

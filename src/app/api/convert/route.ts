@@ -20,8 +20,7 @@ class ConvertRequest {
 
 /**
  * Conversion for scripts on this machine: multipart with `file`, `direction` (to-score, to-midi) and, as wished,
- * `carry` or `format`; the
- * file comes back. Errors are JSON with one sentence.
+ * `carry` or `format`; the file comes back. Errors are JSON with one sentence.
  */
 export async function POST(request: Request): Promise<Response> {
   let form: FormData;

@@ -2,8 +2,7 @@ import { instrument as i } from '../instrument';
 
 /*
  * Ranges and transpositions: usual orchestration handbooks, from memory; the ones listed in the project's check table
- * are
- * tested against it. Names: common practice in each language, no source.
+ * are tested against it. Names: common practice in each language, no source.
  */
 export const woodwind = [
   i(

@@ -4,8 +4,7 @@
  *     4/4   four quarters | three (repeat) | one | four   →   bars at 0, 4, 7, 8
  *
  * Three things look alike and are told apart: a bar that is short or long, a voice that is merely incomplete, and a
- * voice that is
- * too long by a slip.
+ * voice that is too long by a slip.
  */
 import { barLength, COMMON_TIME, QUARTER, type Bar, type Meter, type WrittenUnits } from '../../time';
 import type { MusicXmlWarning } from './errors';

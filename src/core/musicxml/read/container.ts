@@ -11,8 +11,7 @@ export function isZip(bytes: Uint8Array): boolean {
 
 /**
  * The score inside a compressed .mxl file: META-INF/container.xml names it (MusicXML 3.0). Names that lead out of the
- * archive mean
- * nothing here, since nothing is written to disk; only the entries that are needed are unpacked.
+ * archive mean nothing here, since nothing is written to disk; only the entries that are needed are unpacked.
  *
  * @throws MusicXmlError when the zip is damaged, too large, or holds no score
  */

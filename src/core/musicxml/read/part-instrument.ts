@@ -4,8 +4,7 @@ import type { RawPart } from './raw';
 
 /**
  * Which instrument of the catalogue a part is: by the standard's sound id where it is unambiguous, by name,
- * transposition and range where
- * several share one.
+ * transposition and range where several share one.
  */
 export function partInstrument(
   part: RawPart,

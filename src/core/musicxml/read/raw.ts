@@ -4,8 +4,7 @@ import type { Meter, WrittenUnits } from '../../time';
 
 /*
  * A score as its file lays it out: part by part and measure by measure, places still counted from the measure's start,
- * before bars of
- * all parts are made one and voices are filled.
+ * before bars of all parts are made one and voices are filled.
  */
 
 export interface RawNote {

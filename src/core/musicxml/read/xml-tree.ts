@@ -16,8 +16,7 @@ const DEEPEST = 64;
 
 /**
  * Parses XML into a tree. Elements for which `take` says yes are handed over when they end and are not kept, so that a
- * long score
- * never stands in memory as a whole.
+ * long score never stands in memory as a whole.
  *
  * @throws MusicXmlError for what is no XML, declares entities, or nests without end
  */

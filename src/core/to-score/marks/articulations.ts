@@ -2,8 +2,7 @@
  * Staccato and accents.
  *
  * Takes the strikes of one part; gives the places of the marks. A note is staccato when it sounds for much less than it
- * is
- * written, in a part that does not play everything so. A note is accented when it is struck much harder than those
+ * is written, in a part that does not play everything so. A note is accented when it is struck much harder than those
  * around it.
  */
 import type { Seconds } from '../../time';

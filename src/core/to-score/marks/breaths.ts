@@ -2,8 +2,7 @@
  * Breaths: places where everybody lets go together although no rest is written.
  *
  * Takes all parts; gives the places after which all of them stop for a moment, longer than each of them usually does
- * between
- * its notes. A long stop is a caesura.
+ * between its notes. A long stop is a caesura.
  */
 import { QUARTER, type Seconds, type WrittenUnits } from '../../time';
 import type { PlayedPart, Strike } from './marked-part';

@@ -5,11 +5,9 @@
  *     written    p             <             mf
  *
  * Takes loudness points; gives dynamic signs and hairpins. The points are cut into stretches, level or sloping, with
- * the least
- * sum of misfit and a price for each stretch (optimal partitioning: Jackson et al. 2005, from memory). A level stretch
- * takes the
- * sign whose velocity lies nearest, unless the one in force lies about as near. What the velocities of the signs are is
- * common practice.
+ * the least sum of misfit and a price for each stretch (optimal partitioning: Jackson et al. 2005, from memory). A
+ * level stretch takes the sign whose velocity lies nearest, unless the one in force lies about as near. What the
+ * velocities of the signs are is common practice.
  */
 import { DYNAMICS, type Dynamic, type DynamicMark, type Hairpin } from '../../score';
 import { QUARTER, type WrittenUnits } from '../../time';

@@ -1,7 +1,6 @@
 /*
  * Marks of one part: every class is looked for with the strength its rules ask for, and each mark that is found is
- * taken,
- * suggested or left away by the rule of its bar.
+ * taken, suggested or left away by the rule of its bar.
  */
 import { MARK_CLASSES, NO_LINES, type Articulation, type MarkClass, type PartLines } from '../../score';
 import type { Seconds, WrittenUnits } from '../../time';

@@ -2,12 +2,9 @@
  * Loudness: how loud a part sounds over time, as its source says it.
  *
  * Takes the played part; gives points on a scale of velocities (0–127), one for each strike, and further ones inside
- * long
- * notes where a controller moves. Struck and plucked sounds are as loud as their velocity. Sustained sounds are often
- * played
- * with the modulation controller (1) while their velocity says nothing; expression (11) and channel volume (7) scale
- * whatever
- * there is, where they move (common practice of sample players, no source).
+ * long notes where a controller moves. Struck and plucked sounds are as loud as their velocity. Sustained sounds are
+ * often played with the modulation controller (1) while their velocity says nothing; expression (11) and channel volume
+ * (7) scale whatever there is, where they move (common practice of sample players, no source).
  */
 import { QUARTER, type PlayedUnits, type WrittenUnits } from '../../time';
 import { valueAt, type ControlPoint, type PlayedPart, type Strike } from './marked-part';

@@ -2,8 +2,7 @@
  * Pedal: where controller 64 is held, from half its way on (MIDI 1.0: 0–63 off, 64–127 on).
  *
  * Takes the part's controllers; gives pedal lines at written places: a press belongs to the strike nearest to it, a
- * release to the
- * place where the next press or the silence begins.
+ * release to the place where the next press or the silence begins.
  */
 import type { PedalMark } from '../../score';
 import { QUARTER, type PlayedUnits, type WrittenUnits } from '../../time';

@@ -6,9 +6,8 @@
  *                    =====
  *
  * Takes the strikes of one part; gives slurs over runs of notes in which each sounds into the next. A key struck again
- * ends a
- * slur, and so do a rest and a place where the player let go. Long runs are parted at barlines, as bows and breaths
- * are.
+ * ends a slur, and so do a rest and a place where the player let go. Long runs are parted at barlines, as bows and
+ * breaths are.
  */
 import type { Slur } from '../../score';
 import type { Seconds, WrittenUnits } from '../../time';

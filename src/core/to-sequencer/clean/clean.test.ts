@@ -177,6 +177,43 @@ describe('cleaning', () => {
   });
 });
 
+describe('words', () => {
+  it('of singers go along always, other texts where text does', () => {
+    const sung = readSmf(
+      smfBytes([
+        {
+          name: 'Soprano',
+          notes: line([72, 1], [74, 1]),
+          extra: [meta(0, Meta.lyric, encodeText('Ah')), meta(0, Meta.text, encodeText('made at night'))],
+        },
+      ]),
+    ).file;
+    const texts = (file: SmfFile) =>
+      file.tracks.flatMap((track) =>
+        track.events.flatMap((event) =>
+          event.kind === 'meta' && ([Meta.lyric, Meta.text] as number[]).includes(event.type)
+            ? [decodeText(event.data)]
+            : [],
+        ),
+      );
+    expect(texts(clean(sung).file)).toEqual(['Ah']);
+    expect(texts(clean(sung, PRESET_PLANS.expression).file)).toEqual(['Ah', 'made at night']);
+  });
+});
+
+describe('tracks', () => {
+  it('are known by their place in the original, whatever was left out', () => {
+    const twins = readSmf(
+      smfBytes([
+        { name: 'Horn', notes: line([60, 1]) },
+        { name: 'Horn', notes: line([64, 1]) },
+        { name: 'Horn', notes: line([67, 1]) },
+      ]),
+    ).file;
+    expect(clean(twins, {}, { leftOut: [1] }).kept).toEqual([0, 2, 3]);
+  });
+});
+
 describe('names', () => {
   it('are kept where a conductor track has one', () => {
     const file = readSmf(

@@ -1,7 +1,6 @@
 /*
  * Cleaning: a MIDI file with what fights a sequencer's mixer taken out or made harmless. Notes, velocities, tempo,
- * meters, keys,
- * markers and names stay event for event.
+ * meters, keys, markers and names stay event for event.
  */
 import { conductorName } from '../../performance';
 import { encodeText, Message, Meta, type ChannelEvent, type SmfEvent, type SmfFile, type SmfTrack } from '../../smf';
@@ -67,7 +66,14 @@ export interface CleaningReport {
   warnings: string[];
 }
 
-export function cleanSmf(file: SmfFile, settings: CleaningSettings): { file: SmfFile; report: CleaningReport } {
+export interface Cleaned {
+  file: SmfFile;
+  /** Which track chunk of the original each track of the result is. */
+  kept: number[];
+  report: CleaningReport;
+}
+
+export function cleanSmf(file: SmfFile, settings: CleaningSettings): Cleaned {
   const switches = switchKeysOf(file);
   const inventory = inventoryOf(file, switches);
   const warnings: string[] = [];
@@ -92,11 +98,13 @@ export function cleanSmf(file: SmfFile, settings: CleaningSettings): { file: Smf
     ];
   });
   const result: SmfFile = { ...file, tracks };
+  const kept = file.tracks.map((_, t) => t).filter((t) => !settings.leftOut.includes(t) || inventory[t]!.conductor);
   return {
     file: result,
+    kept,
     report: {
       before: totals(inventory),
-      after: totals(inventoryOf(result, keptSwitches(file, settings.leftOut, switches, inventory))),
+      after: totals(inventoryOf(result, keptSwitches(kept, switches))),
       warnings,
     },
   };
@@ -104,12 +112,9 @@ export function cleanSmf(file: SmfFile, settings: CleaningSettings): { file: Smf
 
 /** Switches by the place their track has in the result. */
 function keptSwitches(
-  file: SmfFile,
-  leftOut: readonly number[],
+  kept: readonly number[],
   switches: ReadonlyMap<number, ReadonlySet<number>>,
-  inventory: ReturnType<typeof inventoryOf>,
 ): ReadonlyMap<number, ReadonlySet<number>> {
-  const kept = file.tracks.map((_, t) => t).filter((t) => !leftOut.includes(t) || inventory[t]!.conductor);
   return new Map(kept.flatMap((t, i) => (switches.has(t) ? [[i, switches.get(t)!] as const] : [])));
 }
 

@@ -39,17 +39,10 @@ const CONTROLLERS: Record<number, DataKind> = {
   121: 'reset',
   123: 'reset',
 };
-const TEXTS: readonly number[] = [
-  Meta.text,
-  Meta.lyric,
-  Meta.cuePoint,
-  Meta.instrumentName,
-  Meta.programName,
-  Meta.deviceName,
-];
+const TEXTS: readonly number[] = [Meta.text, Meta.cuePoint, Meta.instrumentName, Meta.programName, Meta.deviceName];
 
 /**
- * The kind of an event; null for notes, tempo, meters, keys, markers, names: what is always kept.
+ * The kind of an event; null for notes, tempo, meters, keys, markers, names, lyrics: what is always kept.
  * @param switches keys that are no music
  */
 export function kindOf(event: SmfEvent, switches?: ReadonlySet<number>): DataKind | null {
