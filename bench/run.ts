@@ -88,12 +88,18 @@ const verovioReads = performance.now() - verovioStart;
 
 const browser = await timeInBrowser(large, orchestra);
 
+/** A limit, and whether every figure it speaks of keeps it; nothing is said of what was not measured. */
+const limit = (words: string, ...kept: (boolean | null | undefined)[]): string => {
+  if (kept.some((one) => one === null || one === undefined)) return words;
+  return kept.every(Boolean) ? `${words}: met` : `${words}: **missed**`;
+};
+
 const rows = [
   [
     'read a file of 1,000,000 events',
     ms(ours),
     `${(midiFile / ours).toFixed(1)} × as fast as midi-file (${ms(midiFile)}), ${(toneMidi / ours).toFixed(1)} × as @tonejs/midi (${ms(toneMidi)})`,
-    'under 1 s and 3 × midi-file',
+    limit('under 1 s and 3 × midi-file', ours < 1000, midiFile / ours >= 3),
   ],
   ['… memory for its events', `${Math.round(memory)} MB`, '', ''],
   ['… pair its notes, gather its time lines', ms(interpret), '', ''],
@@ -108,7 +114,7 @@ const rows = [
     `100 tracks, ${conversion!.score.bars.length} bars to a score, in the browser’s worker`,
     browser ? ms(browser.convert) : 'not measured',
     browser ? `page blocked ${ms(browser.convertBlocked)} at most` : '',
-    'under 5 s, page under 50 ms',
+    limit('under 5 s, page under 50 ms', browser && browser.convert < 5000, browser && browser.convertBlocked < 50),
   ],
   ['… the same through the script runner, stage by stage', ms(whole), '', ''],
   ...[...stages].map(([stage, value]) => [`… ${stage}`, ms(value), '', '']),
@@ -117,7 +123,7 @@ const rows = [
     `a score of ${big.parts.length} parts and ${big.bars.length} bars (${(bigBytes.length / 1e6).toFixed(0)} MB of MusicXML) to MIDI`,
     ms(readScore + playScore + writeMidi),
     '',
-    'under 3 s',
+    limit('under 3 s', readScore + playScore + writeMidi < 3000),
   ],
   ['… read', ms(readScore), `${(verovioReads / readScore).toFixed(1)} × as fast as verovio (${ms(verovioReads)})`, ''],
   ['… played', ms(playScore), `${sequenced!.report.notes} notes`, ''],
@@ -127,7 +133,7 @@ const rows = [
     '… and drawn in the interlinear view, four parts and bars',
     browser ? ms(browser.redraw) : 'not measured',
     browser ? `${ms(browser.change + browser.redraw)} together` : '',
-    'under 150 ms',
+    limit('under 150 ms', browser && browser.change + browser.redraw < 150),
   ],
 ];
 const text = `# Benchmarks

@@ -11,6 +11,7 @@
  * it is unlikely that a hand meets the tick. A whole track may stand beside the grid by the same number of ticks, as
  * some programs export it.
  */
+import { lowest } from '../base';
 import type { NoteId, PlayedNote } from '../performance';
 import { noteValue } from '../score';
 import { QUARTER, type Beat, type PlayedUnits, type Seconds, type Ticks, type WrittenUnits } from '../time';
@@ -42,10 +43,12 @@ const EARLIEST: Seconds = 0.32;
 const LATEST: Seconds = 0.06;
 const LEAST_DISPLACED = 8;
 /** Tuplets that go over several beats, and nats for one of them. */
-const WIDE_DIVISIONS = [5, 7];
+const WIDE_DIVISIONS = [5, 7] as const;
 const WIDE = 5;
 /** Nearly all notes must agree on a displacement. */
 const DISPLACED_SHARE = 0.95;
+/** Fewer onsets than this share have no residue in common: they were played. Fifths of a beat leave five, a fifth each. */
+const LEAST_RESIDUE = 0.15;
 const MOST_RESIDUES = 2;
 
 const DIVISIONS = [1, 2, 3, 4, 6, 8, 12, 16, 5, 7, 9, 10, 14, 18, 20, 24, 32];
@@ -181,6 +184,8 @@ function cheapest(a: BeatFit | null, b: BeatFit | null): BeatFit | null {
 function wideTuplets(beats: ReadonlyMap<number, readonly Strike[]>, line: BeatLine): Map<number, BeatFit> {
   const fits = new Map<number, BeatFit>();
   for (const b of beats.keys()) {
+    // Three beats hold no fewer than two: most music is done here.
+    if (strikesIn(beats, b, 3) < lowest(WIDE_DIVISIONS) - 1) continue;
     const { bar, start, length } = line.beats[b]!;
     let inBar = 0;
     while (line.beats[b - inBar - 1]?.bar === bar) inBar++;
@@ -194,20 +199,27 @@ function wideTuplets(beats: ReadonlyMap<number, readonly Strike[]>, line: BeatLi
       )
         continue;
       const members = Array.from({ length: count }, (_, i) => b + i).filter((one) => beats.has(one));
+      const struck = members.reduce((sum, one) => sum + beats.get(one)!.length, 0);
       for (const division of WIDE_DIVISIONS) {
+        if (struck < division - 1) continue;
         const unit = (count * length) / division;
         const placesOf = (one: number) =>
           beats.get(one)!.map(({ at }) => start + Math.round((at - start) / unit) * unit);
         const strikes = members.flatMap((one) =>
           beats.get(one)!.map(({ at }, i) => ({ at, place: placesOf(one)[i]! })),
         );
-        if (strikes.length < division - 1 || !strikes.every(({ at, place }) => standsOn(at, place, line.unitsPerTick)))
-          continue;
+        if (!strikes.every(({ at, place }) => standsOn(at, place, line.unitsPerTick))) continue;
         for (const one of members) fits.set(one, { cost: WIDE / members.length, places: placesOf(one) });
       }
     }
   }
   return fits;
+}
+
+function strikesIn(beats: ReadonlyMap<number, readonly Strike[]>, from: number, count: number): number {
+  let strikes = 0;
+  for (let b = from; b < from + count; b++) strikes += beats.get(b)?.length ?? 0;
+  return strikes;
 }
 
 function fitBeat(strikes: readonly Strike[], beat: Beat, unitsPerTick: number): BeatFit | null {
@@ -271,6 +283,7 @@ function displacements(ticks: readonly Ticks[], line: BeatLine): Ticks[] {
     residues.set(residue, (residues.get(residue) ?? 0) + 1);
   }
   const usual = [...residues]
+    .filter(([, count]) => count >= LEAST_RESIDUE * ticks.length)
     .sort((a, b) => b[1] - a[1])
     .slice(0, MOST_RESIDUES)
     .map(([residue]) => residue);

@@ -151,8 +151,12 @@ export function estimateLeads(
         }
       : null;
   };
-  const alone = new Map([...onsets].map(([id, list]): [TrackId, Found] => [id, known(id) ?? search(list, line, null)]));
-  const found = doubtIfAllAlike(inCompany(alone, onsets, line));
+  // What the file says of itself needs no search.
+  const fits = new Map([...onsets].map(([id, list]) => [id, known(id) ? [] : fitsOf(list, line)]));
+  const alone = new Map(
+    [...onsets].map(([id, list]): [TrackId, Found] => [id, known(id) ?? search(list, fits.get(id)!, line, null)]),
+  );
+  const found = doubtIfAllAlike(inCompany(alone, onsets, fits, line));
   return new Map(
     [...onsets].map(([id, list]) => [
       id,
@@ -170,6 +174,7 @@ export function estimateLeads(
 function inCompany(
   alone: ReadonlyMap<TrackId, Found>,
   onsets: ReadonlyMap<TrackId, readonly Onset[]>,
+  fits: ReadonlyMap<TrackId, readonly Fit[]>,
   line: BeatLine,
 ): Map<TrackId, Found> {
   const found = new Map(alone);
@@ -182,7 +187,7 @@ function inCompany(
     const reference = Float64Array.from(
       witnesses.flatMap(([other, { lead }]) => onsets.get(other)!.map((onset) => onset.seconds + lead)),
     ).sort();
-    found.set(id, search(onsets.get(id)!, line, reference, early / others.length));
+    found.set(id, search(onsets.get(id)!, fits.get(id)!, line, reference, early / others.length));
   }
   return found;
 }
@@ -269,24 +274,26 @@ interface Found {
   exact?: number;
 }
 
-/** @param expected 0–1: how far the other tracks give reason to expect a lead */
-function search(onsets: readonly Onset[], line: BeatLine, reference: Float64Array | null, expected = 0): Found {
+/**
+ * @param fits of the onsets
+ * @param expected 0–1: how far the other tracks give reason to expect a lead
+ */
+function search(
+  onsets: readonly Onset[],
+  fits: readonly Fit[],
+  line: BeatLine,
+  reference: Float64Array | null,
+  expected = 0,
+): Found {
   if (onsets.length === 0) return { lead: 0, rival: 0, confidence: 1 };
-  const costs: { lead: Seconds; cost: number }[] = [];
-  const asPlayed = residue(onsets, line, 0);
-  for (let lead = LATEST; lead <= EARLIEST + 1e-9; lead += STEP) {
-    const rounded = Math.round(lead / STEP) * STEP;
-    const believed =
-      Math.abs(rounded) > NEGLIGIBLE
-        ? onsets.length * BELIEVED * (1 - expected) * likeness(residue(onsets, line, rounded), asPlayed)
-        : 0;
-    const together = reference ? Math.min(MOST_TOGETHER, TOGETHER_WORTH * agreement(onsets, reference, rounded)) : 0;
-    const size =
-      Math.abs(rounded) > NEGLIGIBLE
-        ? ANY_LEAD * (1 - expected) + (rounded > 0 ? EARLY_COST : LATE_COST) * Math.abs(rounded)
-        : 0;
-    costs.push({ lead: rounded, cost: misfit(onsets, line, rounded) + believed - together + size });
-  }
+  const asPlayed = fits.find(({ lead }) => lead === 0)!.residue;
+  const costs = fits.map(({ lead, misfit, residue }) => {
+    const notable = Math.abs(lead) > NEGLIGIBLE;
+    const believed = notable ? onsets.length * BELIEVED * (1 - expected) * likeness(residue, asPlayed) : 0;
+    const together = reference ? Math.min(MOST_TOGETHER, TOGETHER_WORTH * agreement(onsets, reference, lead)) : 0;
+    const size = notable ? ANY_LEAD * (1 - expected) + (lead > 0 ? EARLY_COST : LATE_COST) * Math.abs(lead) : 0;
+    return { lead, cost: misfit + believed - together + size };
+  });
   const best = costs.reduce((a, b) => (b.cost < a.cost ? b : a));
   const rival = costs
     .filter(({ lead }) => Math.abs(lead - best.lead) > 0.05)
@@ -297,9 +304,49 @@ function search(onsets: readonly Onset[], line: BeatLine, reference: Float64Arra
   return { lead, rival: rival.lead, confidence };
 }
 
-/** Mean cost of what the nearest places of any kind leave over. */
-function residue(onsets: readonly Onset[], line: BeatLine, lead: Seconds): number {
-  return onsets.reduce((sum, onset) => sum + Math.min(...distances(onset, line, lead).costs), 0) / onsets.length;
+/** How well the onsets stand on places of the beat once a lead is taken out. */
+interface Fit {
+  lead: Seconds;
+  /** Cost in the style of music that explains them best. */
+  misfit: number;
+  /** Mean cost of what the nearest places of any kind leave over. */
+  residue: number;
+}
+
+/** The fit of each lead in question. */
+function fitsOf(onsets: readonly Onset[], line: BeatLine): Fit[] {
+  if (onsets.length === 0) return [];
+  const detached = areDetached(onsets);
+  const styles = STYLES.map((one) => ({
+    places: one.places,
+    cost: one.cost + (one.detached && !detached ? DETACHED_ONLY : 0),
+  }));
+  const fits: Fit[] = [];
+  for (let lead = LATEST; lead <= EARLIEST + 1e-9; lead += STEP) {
+    fits.push(fitAt(Math.round(lead / STEP) * STEP, onsets, line, styles));
+  }
+  return fits;
+}
+
+/** Called for every track and every lead in question: loops, no lists. */
+function fitAt(lead: Seconds, onsets: readonly Onset[], line: BeatLine, styles: readonly Style[]): Fit {
+  const sums = styles.map(({ cost }) => cost);
+  const away = NOWHERE();
+  let left = 0;
+  for (const onset of onsets) {
+    measure(onset, line, lead, away);
+    const { costs, compound } = away;
+    for (let s = 0; s < styles.length; s++) {
+      const places = styles[s]!.places[compound ? 1 : 0];
+      let least = Infinity;
+      for (let kind = 0; kind < costs.length; kind++) {
+        least = Math.min(least, costs[kind]! + places[kind]! * onset.weight);
+      }
+      sums[s]! += least;
+    }
+    left += Math.min(costs[0]!, costs[1]!, costs[2]!, costs[3]!);
+  }
+  return { lead, misfit: Math.min(...sums), residue: left / onsets.length };
 }
 
 /** 1 where a lead brings the onsets no closer to a grid than they were played, 0 where it does by far. */
@@ -307,27 +354,17 @@ function likeness(withLead: number, asPlayed: number): number {
   return Math.max(0, 1 - Math.max(0, asPlayed - withLead) / MUCH_CLOSER);
 }
 
-/** Cost of the onsets, shifted by `lead`, in the style of music that explains them best. */
-function misfit(onsets: readonly Onset[], line: BeatLine, lead: Seconds): number {
-  const sums = STYLES.map(({ cost, detached }) => cost + (detached && !areDetached(onsets) ? DETACHED_ONLY : 0));
-  for (const onset of onsets) {
-    const away = distances(onset, line, lead);
-    STYLES.forEach(({ places }, s) => {
-      sums[s]! += Math.min(
-        ...places[away.compound ? 1 : 0].map((place, kind) => away.costs[kind]! + place * onset.weight),
-      );
-    });
-  }
-  return Math.min(...sums);
-}
-
 const areDetached = (onsets: readonly Onset[]) =>
   onsets.filter(({ detached }) => detached).length > 0.7 * onsets.length;
 
 /** What the best grid places still leave over, on average: refines the raster. */
 function remainder(onsets: readonly Onset[], line: BeatLine, lead: Seconds): Seconds {
+  const away = NOWHERE();
   const left = onsets
-    .map((onset) => distances(onset, line, lead).residual)
+    .map((onset) => {
+      measure(onset, line, lead, away);
+      return away.residual;
+    })
     .filter((residual) => Math.abs(residual) < 2 * SPREAD);
   if (left.length === 0) return 0;
   left.sort((a, b) => a - b);
@@ -335,11 +372,16 @@ function remainder(onsets: readonly Onset[], line: BeatLine, lead: Seconds): Sec
 }
 
 /** How far an onset lies from the nearest place of each kind, as a cost, and from the nearest of all. */
-function distances(
-  onset: Onset,
-  line: BeatLine,
-  lead: Seconds,
-): { costs: number[]; residual: Seconds; compound: boolean } {
+interface Away {
+  costs: [number, number, number, number];
+  residual: Seconds;
+  compound: boolean;
+}
+
+const NOWHERE = (): Away => ({ costs: [0, 0, 0, 0], residual: 0, compound: false });
+
+/** Writes the distances into `away`: this is called some hundred thousand times for a score. */
+function measure(onset: Onset, line: BeatLine, lead: Seconds, away: Away): void {
   let { beat } = onset;
   const at = onset.at + lead / line.secondsPerUnit[beat]!;
   while (beat > 0 && at < line.starts[beat]!) beat--;
@@ -347,14 +389,14 @@ function distances(
   const { start, length, compound } = line.beats[beat]!;
   const share = (at - start) / length;
   const beatSeconds = length * line.secondsPerUnit[beat]!;
-  const costs = [OUTLIER, OUTLIER, OUTLIER, OUTLIER];
-  let residual = Infinity;
+  away.costs.fill(OUTLIER);
+  away.residual = Infinity;
+  away.compound = compound;
   for (const [place, kind] of compound ? PLACES_COMPOUND : PLACES) {
-    const away = (share - place) * beatSeconds;
-    costs[kind] = Math.min(costs[kind]!, (away * away) / (2 * SPREAD * SPREAD));
-    if (Math.abs(away) < Math.abs(residual)) residual = away;
+    const distance = (share - place) * beatSeconds;
+    away.costs[kind] = Math.min(away.costs[kind]!, (distance * distance) / (2 * SPREAD * SPREAD));
+    if (Math.abs(distance) < Math.abs(away.residual)) away.residual = distance;
   }
-  return { costs, residual, compound };
 }
 
 /** How many onsets fall together with one of the reference. */
