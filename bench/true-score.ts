@@ -1,4 +1,4 @@
-import { lineOfFifths, pitchKey, STEPS, type Dynamic, type Pitch, type Step } from '../src/core/score';
+import { pitchKey, STEPS, type Dynamic, type Pitch, type Step } from '../src/core/score';
 import { barLength, QUARTER, type Bpm, type MidiKey, type WrittenUnits } from '../src/core/time';
 
 /**
@@ -108,6 +108,3 @@ function readPitch(word: string): Pitch {
   const alter = { bb: -2, b: -1, '': 0, '#': 1, '##': 2 }[match[2] ?? '']!;
   return { step, alter, octave: Number(match[3]) };
 }
-
-/** Place of a true note's name on the line of fifths. */
-export const trueFifths = (note: TrueNote) => lineOfFifths(note.pitch);

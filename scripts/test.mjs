@@ -1,4 +1,4 @@
-/* npm test: type check, format, lint, unit tests, build, end-to-end tests; the last line counts them all. */
+/* npm test: type check, format, lint, unused code, unit tests, build, end-to-end tests; the last line counts them all. */
 import { existsSync, mkdtempSync, readFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -50,6 +50,8 @@ step(
 );
 step('format', () => run('node', ['node_modules/prettier/bin/prettier.cjs', '--check', '--log-level=warn', '.']) === 0);
 step('lint', () => run('node', ['node_modules/eslint/bin/eslint.js', '.']) === 0);
+
+step('nothing unused', () => run('node', ['node_modules/knip/bin/knip.js']) === 0);
 
 console.log('\n== unit tests');
 const unitReport = join(reports, 'unit.json');

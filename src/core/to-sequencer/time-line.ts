@@ -4,7 +4,7 @@
  *     written   |: 1  2 :| 3 |        played   1 2 1 2 3
  */
 import { playOrder, type Score } from '../score';
-import { barLength, type Bar, type WrittenUnits } from '../time';
+import { barLength, type WrittenUnits } from '../time';
 import type { SequencerSettings } from './settings';
 
 export interface PlayedBar {
@@ -39,12 +39,4 @@ export function timeLineOf(
     return placed;
   });
   return { bars, end: start, padding };
-}
-
-/** Every place of the played time line where a written place sounds. */
-export function playedPlaces(line: TimeLine, bars: readonly Bar[], at: WrittenUnits): WrittenUnits[] {
-  return line.bars.flatMap(({ bar, start }) => {
-    const written = bars[bar]!;
-    return at >= written.start && at < written.start + written.length ? [start + at - written.start] : [];
-  });
 }

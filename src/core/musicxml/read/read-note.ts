@@ -1,6 +1,5 @@
 import {
   ARTICULATIONS,
-  NOTE_TYPES,
   STEPS,
   TURNS,
   type Articulation,
@@ -152,9 +151,4 @@ function readNotations(
     else if (group.name === 'fermata') marks.fermata = true;
   }
   return { marks, articulations: ARTICULATIONS.filter((one) => found.includes(one)), fingering };
-}
-
-/** Undotted length of the plain value inside a tuplet, for the bracket's unit. */
-export function plainType(type: NoteType | null): NoteType {
-  return type && NOTE_TYPES.includes(type) ? type : 'eighth';
 }
