@@ -1,8 +1,7 @@
-import { readFileSync } from 'node:fs';
 import { expect, test } from '@playwright/test';
 import { line, meta, smfBytes, tempo, type HandNote } from '../src/testing/music';
 import { Meta } from '../src/core/smf';
-import { dropFile, goTo } from './help';
+import { dropFile, exportedXml, goTo } from './help';
 import { readParts } from './read-musicxml';
 
 const QUARTER = 10080;
@@ -24,9 +23,7 @@ test('what a file has exactly stays where it is, and the audit says so', async (
   );
   await expect(page.locator('g.note').first()).toBeVisible({ timeout: 30_000 });
   await expect(page.getByText('All 32 notes are written exactly where they were played.')).toBeVisible();
-  const waiting = page.waitForEvent('download');
-  await page.getByRole('button', { name: 'MusicXML' }).click();
-  const parts = readParts(readFileSync(await (await waiting).path(), 'utf8'));
+  const parts = readParts(await exportedXml(page));
   expect(parts[0]!.notes.map((note) => note.start)).toEqual(horn().map((note) => note.at * QUARTER));
 });
 
@@ -42,11 +39,7 @@ test('short notes are written as they read, or as long as they were played', asy
     ]),
   );
   await expect(page.locator('g.note').first()).toBeVisible({ timeout: 30_000 });
-  const exported = async () => {
-    const waiting = page.waitForEvent('download');
-    await page.getByRole('button', { name: 'MusicXML' }).click();
-    return readParts(readFileSync(await (await waiting).path(), 'utf8'))[0]!.notes[0]!;
-  };
+  const exported = async () => readParts(await exportedXml(page))[0]!.notes[0]!;
   const first = await exported();
   expect(first.end - first.start).toBe(QUARTER / 2);
   await page.getByRole('button', { name: /Rhythm settings of Trumpet/ }).click();
@@ -76,9 +69,7 @@ test('a note says why it is written so, and is written otherwise from there', as
   await why.getByRole('button', { name: 'As played in this bar' }).click();
   await expect(page.getByRole('button', { name: 'Ledger (1)' })).toBeVisible();
   await expect(why).toContainText('Its value is the file’s.');
-  const waiting = page.waitForEvent('download');
-  await page.getByRole('button', { name: 'MusicXML' }).click();
-  const { notes } = readParts(readFileSync(await (await waiting).path(), 'utf8'))[0]!;
+  const { notes } = readParts(await exportedXml(page))[0]!;
   expect(notes.map(({ start, end }) => end - start)).toEqual(
     notes.map((_, i) => (i >= 8 && i < 16 ? QUARTER / 4 : QUARTER / 2)),
   );
@@ -107,11 +98,9 @@ test('percussion of many hands gets a line for each instrument', async ({ page }
   await expect(page.locator('g.note').first()).toBeVisible({ timeout: 30_000 });
   await page.getByText('Each could have a line of its own').click();
   await page.getByRole('button', { name: 'A line for each' }).click();
-  const waiting = page.waitForEvent('download');
   await expect(page.getByRole('button', { name: 'Ledger (1)' })).toBeVisible();
   await expect(page.getByText('Cowbell').first()).toBeVisible();
-  await page.getByRole('button', { name: 'MusicXML' }).click();
-  const xml = readFileSync(await (await waiting).path(), 'utf8');
+  const xml = await exportedXml(page);
   expect([...xml.matchAll(/<part-name>([^<]*)</g)].map(([, name]) => name).sort()).toEqual([
     'Claves',
     'Congas',

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { expect, test, type Page } from '@playwright/test';
 import { line, smfBytes, type HandNote } from '../src/testing/music';
-import { dropFile, goTo, openDemo } from './help';
+import { dropFile, exportedXml, goTo, openDemo } from './help';
 import { readParts } from './read-musicxml';
 
 const chord = (keys: number[], at: number, length: number): HandNote[] => keys.map((key) => ({ key, at, length }));
@@ -39,12 +39,6 @@ async function open(page: Page, name: string): Promise<void> {
   await dropFile(page, { name, mimeType: 'audio/midi', buffer: messy() });
   await goTo(page, 'Casting');
   await expect(page.getByText(/6 tracks with notes/)).toBeVisible({ timeout: 30_000 });
-}
-
-async function exported(page: Page): Promise<string> {
-  const waiting = page.waitForEvent('download');
-  await page.getByRole('button', { name: 'MusicXML' }).click();
-  return readFileSync(await (await waiting).path(), 'utf8');
 }
 
 test('the demo’s messy names come out as players in score order', async ({ page }) => {
@@ -98,7 +92,7 @@ test('tracks become players: choose, deal out, gather, take out keyswitches; the
   await expect(page.getByRole('button', { name: 'Ledger (4)' })).toBeVisible();
   await expect(page.getByText('Nothing is in doubt.')).toBeVisible();
 
-  const xml = await exported(page);
+  const xml = await exportedXml(page);
   const parts = readParts(xml);
   expect(parts.map((part) => [part.name, part.notes.length])).toEqual([
     ['Flute', 4],
@@ -151,7 +145,7 @@ test('gathering by dragging, marked parts at once, order, undo, and the house li
   await page.keyboard.type('oboe');
   await page.keyboard.press('Enter');
   await expect.poll(() => partNames(page)).toEqual(['Oboe 1', 'Oboe 2', 'Horn in F', 'Viola', 'Violin 1']);
-  expect(await exported(page)).toContain('<part-abbreviation>Br.</part-abbreviation>');
+  expect(await exportedXml(page)).toContain('<part-abbreviation>Br.</part-abbreviation>');
 
   await page.getByRole('button', { name: 'House list' }).click();
   const waiting = page.waitForEvent('download');

@@ -37,3 +37,10 @@ export async function openDemo(page: Page): Promise<void> {
 export async function goTo(page: Page, station: string): Promise<void> {
   await page.getByRole('navigation', { name: 'Stations' }).getByRole('link', { name: station }).click();
 }
+
+/** What the button in the header gives, read back. */
+export async function exportedXml(page: Page): Promise<string> {
+  const waiting = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'MusicXML' }).click();
+  return readFileSync(await (await waiting).path(), 'utf8');
+}

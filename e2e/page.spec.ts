@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { expect, test, type Page } from '@playwright/test';
-import { goTo, openDemo } from './help';
+import { exportedXml, goTo, openDemo } from './help';
 
 const side = (page: Page) => page.getByRole('complementary', { name: 'Page settings' });
 
@@ -8,14 +8,6 @@ async function openPage(page: Page): Promise<void> {
   await openDemo(page);
   await goTo(page, 'Page');
   await expect(side(page)).toBeVisible();
-}
-
-async function exported(page: Page): Promise<string> {
-  const [download] = await Promise.all([
-    page.waitForEvent('download'),
-    page.getByRole('button', { name: 'MusicXML' }).click(),
-  ]);
-  return readFileSync((await download.path())!, 'utf8');
 }
 
 const partOf = (xml: string, name: string) => {
@@ -30,7 +22,7 @@ async function choose(page: Page, label: string, option: string): Promise<void> 
 
 test('sharps become flats, and names, keys and clefs can be chosen', async ({ page }) => {
   await openPage(page);
-  const first = await exported(page);
+  const first = await exportedXml(page);
   expect(first).toContain('<fifths>-4</fifths>');
   expect(partOf(first, 'Bassoon')).not.toContain('<alter>1</alter>');
   await page.getByText('Whole piece', { exact: true }).first().click();
@@ -38,24 +30,26 @@ test('sharps become flats, and names, keys and clefs can be chosen', async ({ pa
   await page.keyboard.type('E major');
   await page.locator('.ant-select-dropdown:visible').getByText('E major', { exact: true }).click();
   await expect(page.getByText('bar 1: E major')).toBeVisible();
-  expect(await exported(page)).toContain('<fifths>4</fifths>');
+  expect(await exportedXml(page)).toContain('<fifths>4</fifths>');
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(page.getByText('bar 1: A♭ major')).toBeVisible();
   await page.getByText('Parts', { exact: true }).click();
   await page.getByRole('button', { name: 'Bassoon', exact: true }).click();
   await choose(page, 'Clef of Bassoon', 'tenor');
-  await expect.poll(async () => partOf(await exported(page), 'Bassoon')).toMatch(/<sign>C<\/sign>\s*<line>4<\/line>/);
+  await expect
+    .poll(async () => partOf(await exportedXml(page), 'Bassoon'))
+    .toMatch(/<sign>C<\/sign>\s*<line>4<\/line>/);
 });
 
 test('marks are suggestions until they are taken', async ({ page }) => {
   await openPage(page);
-  expect(partOf(await exported(page), 'Flute')).not.toContain('<slur');
+  expect(partOf(await exportedXml(page), 'Flute')).not.toContain('<slur');
   await expect(page.locator('g.slur').first()).toBeVisible();
   await choose(page, 'Slurs of Flute', 'take');
   await expect(side(page).getByRole('button', { name: 'Flute', exact: true }).locator('..')).toContainText(
     /\d suggestions?/,
   );
-  await expect.poll(async () => partOf(await exported(page), 'Flute').split('<slur').length).toBeGreaterThan(30);
+  await expect.poll(async () => partOf(await exportedXml(page), 'Flute').split('<slur').length).toBeGreaterThan(30);
   await page.getByRole('button', { name: /Ledger/ }).click();
   await expect(page.getByText('Flute: slurs taken')).toBeVisible();
 });
@@ -69,14 +63,14 @@ test('a bar’s articulation is set by hand and copied to its rhythm', async ({ 
   await page.getByRole('button', { name: 'Copy', exact: true }).click();
   // Bar 21 has the rhythm of bar 1.
   await expect
-    .poll(async () => partOf(await exported(page), 'Flute').split('<accent').length - 1)
+    .poll(async () => partOf(await exportedXml(page), 'Flute').split('<accent').length - 1)
     .toBeGreaterThanOrEqual(2);
 });
 
 test('the drum map can be changed, kept and used', async ({ page }) => {
   await openPage(page);
   await side(page).getByRole('button', { name: 'Drum Kit', exact: true }).click();
-  const before = partOf(await exported(page), 'Drum Kit');
+  const before = partOf(await exportedXml(page), 'Drum Kit');
   expect(before).toMatch(/<stem>up<\/stem>/);
   expect(before).toMatch(/<stem>down<\/stem>/);
   expect(before).toContain('<notehead>x</notehead>');
@@ -91,7 +85,7 @@ test('the drum map can be changed, kept and used', async ({ page }) => {
   const map = JSON.parse(readFileSync((await file.path())!, 'utf8'));
   expect(map).toMatchObject({ format: 'dragoman-drum-map', name: 'Puppet kit' });
   await page.getByRole('button', { name: 'Use this map' }).click();
-  await expect.poll(() => exported(page)).toContain('<instrument-name>Clock drum</instrument-name>');
+  await expect.poll(() => exportedXml(page)).toContain('<instrument-name>Clock drum</instrument-name>');
   await expect(page.getByRole('button', { name: 'Puppet kit …' })).toBeVisible();
 });
 
@@ -99,8 +93,8 @@ test('guitar is written as tablature', async ({ page }) => {
   await openPage(page);
   await side(page).getByRole('button', { name: 'Classical Guitar', exact: true }).click();
   await page.getByText('Tablature', { exact: true }).click();
-  await expect.poll(async () => partOf(await exported(page), 'Classical Guitar')).toContain('<sign>TAB</sign>');
-  const part = partOf(await exported(page), 'Classical Guitar');
+  await expect.poll(async () => partOf(await exportedXml(page), 'Classical Guitar')).toContain('<sign>TAB</sign>');
+  const part = partOf(await exportedXml(page), 'Classical Guitar');
   expect(part.split('<fret>').length - 1).toBeGreaterThan(100);
   expect(part).toContain('<staff-lines>6</staff-lines>');
 });

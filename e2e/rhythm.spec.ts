@@ -1,9 +1,8 @@
-import { readFileSync } from 'node:fs';
 import { expect, test, type Page } from '@playwright/test';
 import { corpus } from '../bench/corpus';
 import { playTake, TAKES } from '../bench/takes';
 import { line, smfBytes, tempo, type HandNote } from '../src/testing/music';
-import { dropFile, openDemo, truth } from './help';
+import { dropFile, exportedXml, openDemo, truth } from './help';
 import { readParts } from './read-musicxml';
 
 const QUARTER = 10080;
@@ -15,11 +14,7 @@ const eighths = (keys: number[]): HandNote[] =>
   }));
 const keys = (from: number) => Array.from({ length: 32 }, (_, i) => from + [0, 2, 4, 5, 7, 5, 4, 2][i % 8]!);
 
-async function exported(page: Page) {
-  const waiting = page.waitForEvent('download');
-  await page.getByRole('button', { name: 'MusicXML' }).click();
-  return readParts(readFileSync(await (await waiting).path(), 'utf8'));
-}
+const exported = async (page: Page) => readParts(await exportedXml(page));
 
 const ledger = (page: Page, lines: number) =>
   expect(page.getByRole('button', { name: `Ledger (${lines})` })).toBeVisible();

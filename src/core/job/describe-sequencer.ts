@@ -16,7 +16,7 @@ export const DATA_NAMES: Record<DataKind, string> = {
   pitchBend: 'pitch bend',
   aftertouch: 'aftertouch',
   sysex: 'exclusive data',
-  text: 'texts and lyrics',
+  text: 'texts other than lyrics',
   keyswitches: 'keyswitches',
 };
 export const CARRIER_NAMES = {

@@ -5,6 +5,7 @@ import { barsOfPerformance } from '../performance';
 import { QUARTER } from '../time';
 import { layBeats } from './beats';
 import { findExact } from './exactness';
+import { NO_SETTINGS, toScore } from './index';
 import { findMeantEnds } from './gates';
 import { splitHands } from './staves';
 import type { PlacedNote } from './timed-note';
@@ -99,6 +100,10 @@ describe('gates', () => {
     );
     const { track, line, found } = judged(notes);
     const { ends } = findMeantEnds(track.notes, found.places, line);
+    // Four chords held through their bars, whatever is made of the ends.
+    const { score } = toScore(performanceOf([{ name: 'Strings', notes }], [tempo(0, 100)]), NO_SETTINGS);
+    const symbols = score.parts[0]!.bars.flatMap(({ voices }) => voices.flatMap((voice) => voice.symbols));
+    expect(new Set(symbols.map(({ type, dots }) => `${type} ${dots}`))).toEqual(new Set(['whole 0']));
     for (const note of track.notes)
       expect(ends.get(note.id) ?? 0).toBeLessThanOrEqual((Math.floor(note.start / PPQ / 4) + 1) * 4 * QUARTER);
   });

@@ -8,51 +8,38 @@
  */
 import { append } from '../base';
 import { cast, castingSettings, type Casting, type CastPart } from '../casting';
-import { barsOfPerformance, type Performance, type PlayedNote, type TrackId } from '../performance';
-import { foldScore, type Fold, type Part, type PartId, type Query, type Score, type SwingMark } from '../score';
-import {
-  barIndexAt,
-  layBars,
-  playedUnits,
-  secondsAtTick,
-  tickAtSeconds,
-  ticksFromUnits,
-  writtenUnits,
-  type Bar,
-  type Seconds,
-  type WrittenUnits,
-} from '../time';
+import { barsOfPerformance, type Performance, type TrackId } from '../performance';
+import { foldScore, type Fold, type Part, type PartId, type Query, type Score } from '../score';
+import { layBars, writtenUnits, type Bar, type Seconds, type WrittenUnits } from '../time';
 import { assemblePart } from './assemble-part';
 import { auditInWords, auditPart, auditQueries, type Audit } from './audit';
 import { layBeats, type BeatLine } from './beats';
 import { fileQueries, keyQueries, leadQueries, noteQueries, suspectedSwitches, trackQueries } from './doubts';
 import type { DurationReport } from './durations';
-import { findExact } from './exactness';
 import { barRepeatQueries, doublingQueries, manySoundsQueries } from './copyist-doubts';
-import { findMeantEnds } from './gates';
 import { fitGrids, type GridChoice } from './grid';
 import { agreeDoubles, sameWriting, type Doubling, type DoublingPart } from './doubled-lines';
 import { fret, type Fretting } from './fretting';
-import { keysOfBars, type BarKey } from './keys';
-import { findBreaths, findMarks, markPart, playedPart, type MarkReport, type PlayedPart } from './marks';
-import { octaveLines, readsOctaveLines } from './octave-lines';
+import type { BarKey } from './keys';
+import { markParts } from './mark-parts';
+import type { MarkReport } from './marks';
 import { drumQueries, layeredDrumQueries, frettingQueries, keyChangeQueries, repeatQueries } from './page-doubts';
 import { partDrums, type PartDrums } from './part-drums';
 import { codesOf, findRepeats, withBarRepeats } from './repeats';
-import { chosenNames, type ChosenNote } from './spelling-choices';
-import { markersOf, tempoWords, textsOf, withTexts } from './texts';
-import { appliedLead, estimateLeads, type Lead } from './lead';
+import { markersOf, tempoWords } from './texts';
+import { appliedLead, type Lead } from './lead';
 import { VALUE_LENGTH, type ConversionSettings, type LengthChoice } from './settings';
 import { applyEdits } from './edits';
 import { Memo, sameNumbers } from './memo';
 import { findOrnaments, NO_ORNAMENTS, type OrnamentReport } from './ornaments';
 import { rhythmQueries } from './rhythm-doubts';
-import { isDefaultKey, signatures, withKeyChanges } from './signatures';
-import { spell } from './spelling';
-import { findSwing, withoutSwing, type Swing, type SwingSigns } from './swing';
+import { isDefaultKey } from './signatures';
+import { spellParts } from './spell-parts';
+import { findSwing, withoutSwing, type Swing } from './swing';
+import { swingMarks, swingsAt, swingSigns } from './swing-signs';
 import { keepsLength, writeStaves, type LengthSpan, type StaffNotes, type StaffSettings } from './staff-notes';
 import { tempoMarks } from './tempo-marks';
-import { timeNotes, type MeantTimes, type TimedNote } from './timed-note';
+import { leadsOf, timedPart } from './track-leads';
 
 export interface Progress {
   stage: 'casting' | 'lead' | 'grid' | 'voices' | 'spelling' | 'assembling';
@@ -454,14 +441,6 @@ function barsInUse(bars: readonly Bar[], staves: readonly StaffNotes[][], played
   return bars.filter((bar) => bar.index < played || bar.start < end);
 }
 
-/** Whether eighths swing at a place. */
-function swingsAt({ stretches }: Swing, bars: readonly Bar[]): (at: WrittenUnits) => boolean {
-  const eighths = stretches.filter(({ unit, ratio }) => unit === 'eighth' && ratio > 1);
-  if (eighths.length === 0) return () => false;
-  const starts = bars.map((bar) => bar.start);
-  return (at) => eighths.some(({ from, to }) => at >= starts[from]! && at < (starts[to] ?? Infinity));
-}
-
 function doublingPart(
   { id, instrument }: CastPart,
   staves: StaffNotes[],
@@ -504,82 +483,6 @@ function lengthSpans(choices: readonly LengthChoice[], bars: readonly Bar[]): Le
   }));
 }
 
-/** Leads by track, from the notes that are music; and what the file says exactly. */
-function leadsOf(
-  performance: Performance,
-  casting: Casting,
-  line: BeatLine,
-  settings: ConversionSettings,
-): { leads: Map<TrackId, Lead>; exact: Map<TrackId, MeantTimes> } {
-  const notes = new Map<TrackId, Map<number, PlayedNote>>();
-  for (const part of casting.parts)
-    for (const source of part.sources) {
-      const own = notes.get(source.track) ?? new Map<number, PlayedNote>();
-      // Players who double each other share notes; each counts once.
-      for (const note of source.notes) own.set(note.id, note);
-      notes.set(source.track, own);
-    }
-  const inFileOrder = performance.tracks
-    .filter((track) => notes.has(track.id))
-    .map((track) => ({ id: track.id, notes: [...notes.get(track.id)!.values()] }));
-  const exact = new Map(
-    inFileOrder.map(({ id, notes }) => [id, findExact(notes, line, settings.leads[id] === undefined)]),
-  );
-  const leads = estimateLeads(
-    new Map(inFileOrder.map((track) => [track.id, timeNotes(track.notes, performance.tempo, 0)])),
-    line,
-    settings.leads,
-    exact,
-  );
-  // A lead that somebody set moves what was exact.
-  const believed = inFileOrder.filter(({ id }) => !settings.leads[id]);
-  return {
-    leads,
-    exact: new Map(
-      believed.map(({ id, notes }) => [
-        id,
-        { starts: exact.get(id)!.places, ends: findMeantEnds(notes, exact.get(id)!.places, line).ends },
-      ]),
-    ),
-  };
-}
-
-function timedPart(
-  part: CastPart,
-  performance: Performance,
-  leads: Map<TrackId, Lead>,
-  exact: Map<TrackId, MeantTimes>,
-): TimedNote[] {
-  return part.sources.flatMap(({ track, notes }) =>
-    timeNotes(notes, performance.tempo, appliedLead(leads.get(track)), exact.get(track)),
-  );
-}
-
-/** Names and texts that people give to pieces that swing. */
-const SWINGING = /\b(?:swing|swung|shuffle|blues|jazz|boogie)/i;
-
-function swingSigns(performance: Performance, casting: Casting): SwingSigns {
-  const texts = [
-    performance.title,
-    ...performance.markers.map(({ text }) => text),
-    ...performance.tracks.flatMap((track) => [track.name, ...track.texts.map(({ text }) => text)]),
-  ];
-  const keepsTime = ({ instrument }: CastPart) =>
-    instrument.id === 'drum-kit' || instrument.id === 'bass-guitar' || instrument.id === 'double-bass';
-  return {
-    rhythmSection: casting.parts.length > 1 && casting.parts.some(keepsTime),
-    named: texts.some((text) => SWINGING.test(text)),
-  };
-}
-
-/** A mark where a stretch begins, and one where it ceases before the end. */
-function swingMarks({ stretches }: Swing, bars: number): SwingMark[] {
-  return stretches.flatMap(({ from, to, ratio, unit }, i): SwingMark[] => [
-    { bar: from, ratio, unit },
-    ...(to < bars && stretches[i + 1]?.from !== to ? [{ bar: to, ratio: 1, unit }] : []),
-  ]);
-}
-
 /** Channels 1–16 without 10, in turn. */
 function playbackChannel(part: number): number {
   const pitched = (part % 15) + 1;
@@ -594,125 +497,4 @@ function gridFacts(grid: GridChoice) {
     tupletBeats: grid.tupletBeats,
     divisions: grid.divisions,
   };
-}
-
-function spellParts(
-  parts: readonly CastPart[],
-  staves: readonly StaffNotes[][],
-  bars: readonly Bar[],
-  performance: Performance,
-  settings: ConversionSettings,
-) {
-  const flat = parts.flatMap((part, p) =>
-    part.instrument.unpitched
-      ? []
-      : staves[p]!.flatMap((staff, s) =>
-          staff.notes.map(({ start, end, key }, n) => ({
-            start,
-            end,
-            key,
-            p,
-            s,
-            n,
-            line: p * 16 + s * 4 + staff.voices[n]!,
-          })),
-        ),
-  );
-  const heard = keysOfBars(flat, bars);
-  const keys = withKeyChanges(
-    settings.key
-      ? [{ bar: 0, ...settings.key }]
-      : signatures(heard, flat, bars, performance.keys, sectionsOf(performance, bars)),
-    settings.keyChanges,
-    bars.length,
-  );
-  const set = settings.key !== undefined || settings.keyChanges.length > 0 || !isDefaultKey(performance.keys);
-  const estimated = set ? keysOfBars(flat, bars, keys) : heard;
-  const signatureOfBar = bars.map((bar) => keys.filter((key) => key.bar <= bar.index).at(-1)?.fifths ?? 0);
-  const places: number[][][] = staves.map((part) => part.map((staff) => staff.notes.map(() => 0)));
-  const starts = bars.map((bar) => bar.start);
-  const named =
-    settings.spellings.length === 0
-      ? []
-      : flat.map((note): ChosenNote => ({
-          ...note,
-          part: parts[note.p]!.id,
-          played: [staves[note.p]![note.s]!.notes[note.n]!.id],
-          bar: barIndexAt(starts, note.start),
-        }));
-  chosenNames(named, spell(flat, estimated, signatureOfBar, bars), settings.spellings).forEach((place, i) => {
-    const { p, s, n } = flat[i]!;
-    places[p]![s]![n] = place;
-  });
-  return { places, barKeys: heard, keys };
-}
-
-/** Bars that the file marks as beginnings: a marker, or another meter. */
-function sectionsOf({ markers, ticksPerQuarter }: Performance, bars: readonly Bar[]): Set<number> {
-  const marked = new Set(markers.map(({ tick }) => writtenUnits(tick, ticksPerQuarter)));
-  const begins = (bar: Bar, before: Bar) =>
-    marked.has(bar.start) || bar.meter.beats !== before.meter.beats || bar.meter.beatType !== before.meter.beatType;
-  return new Set(bars.filter((bar, b) => b > 0 && begins(bar, bars[b - 1]!)).map((bar) => bar.index));
-}
-
-/** Marks, words and octave lines on every part. */
-function markParts(
-  cast: readonly CastPart[],
-  assembled: readonly Part[],
-  staves: readonly StaffNotes[][],
-  performance: Performance,
-  leads: Map<TrackId, Lead>,
-  bars: readonly Bar[],
-  settings: ConversionSettings,
-  memo: Memo,
-): { parts: Part[]; reports: MarkReport[] } {
-  const { tempo, ticksPerQuarter } = performance;
-  const byId = new Map(performance.tracks.map((track) => [track.id, track]));
-  const played = cast.map((part, p): PlayedPart => {
-    const lead = appliedLead(leads.get(part.tracks[0]!));
-    return memo.recall(`played/${part.id}`, [part, staves[p], lead], () =>
-      playedPart(
-        part.instrument,
-        staves[p]!,
-        part.tracks.flatMap((track) => byId.get(track)!.controllers),
-        (tick) =>
-          playedUnits(lead === 0 ? tick : tickAtSeconds(tempo, secondsAtTick(tempo, tick) + lead), ticksPerQuarter),
-      ),
-    );
-  });
-  const breaths = memo.settle('breaths', findBreaths(played), (a, b) => JSON.stringify(a) === JSON.stringify(b));
-  const starts = bars.map((bar) => bar.start);
-  const secondsAt = (units: WrittenUnits) => secondsAtTick(tempo, ticksFromUnits(units, ticksPerQuarter));
-  const context = {
-    barOf: (at: WrittenUnits) => barIndexAt(starts, at),
-    secondsBetween: (from: WrittenUnits, to: WrittenUnits) => secondsAt(to) - secondsAt(from),
-    end: bars.at(-1)!.start + bars.at(-1)!.length,
-    breaths,
-  };
-  const reports: MarkReport[] = [];
-  const parts = assembled.map((part, p) => {
-    const found = memo.recall(
-      `marks/${part.id}`,
-      [played[p], bars, breaths, JSON.stringify(settings.marks[part.id])],
-      () => findMarks(played[p]!, settings.marks[part.id] ?? [], context),
-    );
-    reports.push(found.report);
-    const texts = memo.recall(`texts/${part.id}`, [cast[p]], () =>
-      textsOf(
-        cast[p]!.tracks.map((track) => byId.get(track)!),
-        ticksPerQuarter,
-      ),
-    );
-    return memo.recall(
-      `marked/${part.id}`,
-      [part, found, texts, JSON.stringify([settings.markEdits[part.id], settings.plainOctaves[part.id]])],
-      () => {
-        const marked = withTexts(markPart(part, found, settings.markEdits[part.id] ?? [], bars), texts);
-        const lines =
-          readsOctaveLines(cast[p]!.instrument) && !settings.plainOctaves[part.id] ? octaveLines(marked, bars) : [];
-        return { ...marked, lines: { ...marked.lines, octaveLines: lines } };
-      },
-    );
-  });
-  return { parts, reports };
 }

@@ -53,9 +53,9 @@ export function RhythmView() {
               {comparing ? 'Before the last change' : 'Compare with before'}
             </Button>
           </Tooltip>
-          <PickedBar />
+          {side === 'music' && <PickedBar />}
         </div>
-        <Reasons />
+        {side === 'music' && <Reasons />}
         <div className={styles.legend}>
           <span aria-hidden>
             <i className={styles.keyPlayed} /> as played
