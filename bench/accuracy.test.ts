@@ -4,7 +4,7 @@ import { players } from '../demo/make';
 import { performanceFromSmf } from '../src/core/performance';
 import { checkScore } from '../src/core/score';
 import { readSmf } from '../src/core/smf';
-import { NO_SETTINGS, toScore } from '../src/core/to-score';
+import { toScore } from '../src/core/to-score';
 import { dealtRight, gatheredRight } from './casting';
 import { corpus } from './corpus';
 import { dealCases } from './deal-cases';
@@ -13,6 +13,7 @@ import { measure } from './measure';
 import { MECHANICAL, perform, type Manner } from './performer';
 import { seeded } from './random';
 import { EXACT_TAKES, HUMAN_TAKES, measureScores, measureTake, TAKES, totalOf } from './takes';
+import { NO_SETTINGS } from '../src/core/settings';
 
 /** Other seeds than docs/accuracy.md reports on. */
 const SEEDS = [11, 12];

@@ -1,12 +1,14 @@
 /*
  * Measures casting on generated cases: dealing out (who plays each note) and gathering (which technique stands where).
  */
-import { cast, dealPlayers, NO_CASTING_SETTINGS } from '../src/core/casting';
+import { trackId } from '../src/core/base';
+import { cast, dealPlayers } from '../src/core/casting';
 import { instrumentById, type TechniqueId } from '../src/core/instruments';
 import type { Performance, PlayedNote, PlayedTrack } from '../src/core/performance';
 import { buildTempoMap } from '../src/core/time';
 import { dealCases, type DealCase } from './deal-cases';
 import { seeded } from './random';
+import { NO_CASTING_SETTINGS } from '../src/core/settings';
 
 const TICKS = 480;
 /** 120 quarter notes a minute: 960 ticks a second. */
@@ -108,7 +110,17 @@ export function gatheredRight(seed: number): CaseShare {
 }
 
 function emptyTrack(id: string, chunk: number, name: string): PlayedTrack {
-  return { id, chunk, name, channels: [1], port: null, programs: [], notes: [], controllers: [], texts: [] };
+  return {
+    id: trackId(id),
+    chunk,
+    name,
+    channels: [1],
+    port: null,
+    programs: [],
+    notes: [],
+    controllers: [],
+    texts: [],
+  };
 }
 
 /** Rows for docs/accuracy.md. */

@@ -1,7 +1,8 @@
 /* The six figures over the kinds of bands.ts. */
-import { NO_SETTINGS, toScore } from '../src/core/to-score';
+import { toScore } from '../src/core/to-score';
 import { bandPiece, BANDS } from './bands';
 import { addSighs, NO_SIGHS, sighsOf, type Sighs } from './copyist';
+import { NO_SETTINGS } from '../src/core/settings';
 
 const per100 = (count: number, of: number) => (of === 0 ? '–' : ((100 * count) / of).toFixed(1));
 

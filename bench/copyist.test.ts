@@ -1,9 +1,11 @@
+import { partId } from '../src/core/base';
 import { describe, expect, it } from 'vitest';
 import { bandPiece, BANDS } from './bands';
 import { addSighs, NO_SIGHS, sighsOf } from './copyist';
 import { line, performanceOf, tempo, type HandNote } from '../src/testing/music';
 import { checkScore, type Score } from '../src/core/score';
-import { NO_SETTINGS, toScore } from '../src/core/to-score';
+import { toScore } from '../src/core/to-score';
+import { NO_SETTINGS } from '../src/core/settings';
 
 const at104 = [tempo(0, 104)];
 const words = (score: Score, part = 0, bar = 0) =>
@@ -28,7 +30,7 @@ describe('as a copyist writes it', () => {
     expect(audit.words).toMatch(/All 16 notes/);
     const kept = toScore(performanceOf([{ name: 'Trumpet', notes: short([...eight, ...eight], 0.5, 0.25) }], at104), {
       ...NO_SETTINGS,
-      lengths: { t1: [{ as: 'played' }] },
+      lengths: { [partId('t1')]: [{ as: 'played' }] },
     });
     expect(words(kept.score).slice(0, 2)).toEqual(['60:16th', 'r:16th']);
   });
@@ -83,7 +85,7 @@ describe('as a copyist writes it', () => {
     expect(clefs(short([72, 74, 76, 77, 79, 77, 76, 74], 0.5, 0.5))).toEqual(['treble']);
     const wide = [...short([72, 74, 76, 77], 1, 1), ...short([36, 38, 40, 41], 1, 1)];
     expect(clefs(wide)).toEqual(['treble', 'bass']);
-    expect(clefs(wide, { ...NO_SETTINGS, staves: { t1: 1 } })).toHaveLength(1);
+    expect(clefs(wide, { ...NO_SETTINGS, staves: { [partId('t1')]: 1 } })).toHaveLength(1);
   });
   it('two bass drums at once are one head, other sounds on one place move apart, and an open hi-hat has its circle', () => {
     const strike = (key: number, at: number): HandNote => ({ key, at, length: 0.1, channel: 10 });

@@ -2,9 +2,9 @@
  * Seeded cases for dealing out: lines for several players are composed by rule, played by people, and merged into the
  * one track that arrives. The truth is who played each note.
  */
-import type { Deal } from '../src/core/casting';
 import type { Seconds } from '../src/core/time';
 import { seeded, type Random } from './random';
+import type { Deal } from '../src/core/settings';
 
 export interface DealCase {
   name: string;

@@ -6,12 +6,13 @@ import { performanceFromSmf } from '../src/core/performance';
 import { DYNAMICS, DYNAMIC_VELOCITY, soundsOf, type Dynamic, type Part } from '../src/core/score';
 import { readSmf } from '../src/core/smf';
 import { barLength } from '../src/core/time';
-import { NO_SETTINGS, toScore } from '../src/core/to-score';
+import { toScore } from '../src/core/to-score';
 import { corpus } from './corpus';
 import { percent } from './measure';
 import { loudnessAt, MECHANICAL, perform } from './performer';
 import { seeded, type Random } from './random';
 import type { TrueDynamic, TruePart } from './true-score';
+import { NO_SETTINGS } from '../src/core/settings';
 
 export interface DynamicsMeasure {
   notes: number;

@@ -6,13 +6,14 @@ import { performanceFromSmf } from '../src/core/performance';
 import { type Fold, type Score } from '../src/core/score';
 import { readSmf } from '../src/core/smf';
 import { barLength } from '../src/core/time';
-import { NO_SETTINGS, toScore } from '../src/core/to-score';
+import { toScore } from '../src/core/to-score';
 import { corpus } from './corpus';
 import { measure, percent } from './measure';
 import { MECHANICAL, perform, type Manner } from './performer';
 import { chromaticScores } from './progressions';
 import { seeded } from './random';
 import type { TrueNote, TruePart, TrueScore } from './true-score';
+import { NO_SETTINGS } from '../src/core/settings';
 
 /** Without a key signature in the file, as real files come. */
 function converted(score: TrueScore, manner: Partial<Manner>, seed: number): Score {

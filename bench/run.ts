@@ -12,10 +12,11 @@ import createVerovioModule from 'verovio/wasm';
 import { readMusicXml, writeMusicXml } from '../src/core/musicxml';
 import { barsOfPerformance, performanceFromSmf, surveyPerformance } from '../src/core/performance';
 import { readSmf, writeSmf } from '../src/core/smf';
-import { convert, NO_SETTINGS, toScore, type Conversion } from '../src/core/to-score';
-import { toSequencer, USUAL_SEQUENCING } from '../src/core/to-sequencer';
+import { convert, toScore, type Conversion } from '../src/core/to-score';
+import { toSequencer } from '../src/core/to-sequencer';
 import { timeInBrowser } from './browser';
 import { eventsFile, orchestraFile } from './large';
+import { NO_SETTINGS, USUAL_SEQUENCING } from '../src/core/settings';
 
 function median(values: number[]): number {
   return values.sort((a, b) => a - b)[values.length >> 1]!;

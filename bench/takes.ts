@@ -6,12 +6,13 @@ import { instrumentById } from '../src/core/instruments';
 import { performanceFromSmf, type Performance } from '../src/core/performance';
 import { readSmf } from '../src/core/smf';
 import { QUARTER } from '../src/core/time';
-import { NO_SETTINGS, toScore } from '../src/core/to-score';
+import { toScore } from '../src/core/to-score';
 import { corpus, type CorpusScore, type Kind } from './corpus';
 import { add, measure, NOTHING, type Measure } from './measure';
 import { MECHANICAL, perform, type Manner } from './performer';
 import { seeded } from './random';
 import type { TrueScore } from './true-score';
+import { NO_SETTINGS } from '../src/core/settings';
 
 export interface Take {
   name: string;

@@ -5,9 +5,10 @@ import { measure } from '../bench/measure';
 import { instrumentById } from '../src/core/instruments';
 import { performanceFromSmf } from '../src/core/performance';
 import { readSmf } from '../src/core/smf';
-import { NO_SETTINGS, toScore } from '../src/core/to-score';
+import { toScore } from '../src/core/to-score';
 import { goose } from './goose';
 import { demoMechanical, demoOriginal } from './make';
+import { NO_SETTINGS } from '../src/core/settings';
 
 const convert = (bytes: Uint8Array) => toScore(performanceFromSmf(readSmf(bytes)), NO_SETTINGS);
 

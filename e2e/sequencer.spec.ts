@@ -6,8 +6,9 @@ import { demoMechanical } from '../demo/make';
 import { compressMusicXml, writeMusicXml } from '../src/core/musicxml';
 import { performanceFromSmf } from '../src/core/performance';
 import { readSmf } from '../src/core/smf';
-import { NO_SETTINGS, toScore, type MarkRule } from '../src/core/to-score';
+import { toScore } from '../src/core/to-score';
 import { DEMO_FILE, dropFile, goTo, openDemo, truth } from './help';
+import { NO_SETTINGS, type MarkRule } from '../src/core/settings';
 
 const performance = performanceFromSmf(readSmf(demoMechanical()));
 const marks = Object.fromEntries(

@@ -51,6 +51,17 @@ step(
 step('format', () => run('node', ['node_modules/prettier/bin/prettier.cjs', '--check', '--log-level=warn', '.']) === 0);
 step('lint', () => run('node', ['node_modules/eslint/bin/eslint.js', '.']) === 0);
 
+step(
+  'imports go one way',
+  () =>
+    run('node', [
+      'node_modules/dependency-cruiser/bin/dependency-cruise.mjs',
+      'src',
+      '--config',
+      '.dependency-cruiser.mjs',
+    ]) === 0,
+);
+
 step('nothing unused', () => run('node', ['node_modules/knip/bin/knip.js']) === 0);
 
 console.log('\n== unit tests');

@@ -1,10 +1,9 @@
 import { writeFileSync } from 'node:fs';
-import { inEncoding, preparePerformance, settingsOf } from '../core/job';
-import { compressMusicXml, writeMusicXml } from '../core/musicxml';
-import { NO_SETTINGS, toScore, type ConversionSettings } from '../core/to-score';
+import { checkTracks, EMPTY_LEDGER, settingsOf } from '../core/documents';
+import { ScoreDesk } from '../core/engine';
 import { BadUsage } from './errors';
 import { parsed } from './arguments';
-import { checkTracks, jobLedger, readFile, readPerformance } from './input';
+import { jobLedger, named, readFile } from './input';
 import { inspect } from './inspect';
 import { reportOf } from './report';
 import { TO_MIDI_USAGE, toMidiCommand } from './to-midi';
@@ -34,24 +33,13 @@ function toScoreCommand(args: readonly string[]): void {
   if (positionals.length !== 1 || !input || typeof output !== 'string') throw new BadUsage(usage);
   if (!/\.(musicxml|xml|mxl)$/i.test(output))
     throw new BadUsage(`The output must end in .musicxml or .mxl, not “${output}”.\n${usage}`);
-  const original = readPerformance(input);
-  const received = original.performance;
-  const settings =
-    typeof values.job === 'string'
-      ? settingsFrom(
-          values.job,
-          received.tracks.map((track) => track.id),
-        )
-      : NO_SETTINGS;
-  const conversion = toScore(preparePerformance([inEncoding(original, settings)], settings), settings);
-  const text = writeMusicXml(conversion.printed);
-  writeFileSync(output, /\.mxl$/i.test(output) ? compressMusicXml(text) : text);
+  const ledger = typeof values.job === 'string' ? jobLedger(values.job) : EMPTY_LEDGER;
+  const settings = settingsOf(ledger);
+  const bytes = readFile(input);
+  const desk = named(input, () => ScoreDesk.open([bytes], settings));
+  checkTracks(ledger, desk.performance.tracks);
+  const conversion = desk.convert(settings);
+  writeFileSync(output, desk.export(/\.mxl$/i.test(output) ? 'mxl' : 'musicxml'));
   if (typeof values.report === 'string') writeFileSync(values.report, JSON.stringify(reportOf(conversion), null, 2));
   console.log(conversion.audit.words);
-}
-
-function settingsFrom(fileName: string, tracks: readonly string[]): ConversionSettings {
-  const ledger = jobLedger(fileName);
-  checkTracks(ledger.decisions, tracks);
-  return settingsOf(ledger);
 }

@@ -1,9 +1,10 @@
 import { writeFileSync } from 'node:fs';
-import { settingsOf, toCleanMidi, USUAL_DIRECTION_B, type CleanMidi } from '../core/job';
-import { BadInput, BadUsage } from './errors';
-import { jobLedger, readFile } from './input';
+import { settingsOf } from '../core/documents';
+import { SequenceDesk } from '../core/engine';
+import { BadUsage } from './errors';
+import { jobLedger, named, readFile } from './input';
 import { parsed } from './arguments';
-import { PRESETS, type Preset } from '../core/to-sequencer';
+import { USUAL_DIRECTION_B, PRESETS, type Preset } from '../core/settings';
 
 export const TO_MIDI_USAGE =
   'dragoman to-midi IN.musicxml|IN.mxl|IN.mid -o OUT.mid [--carry bare|expression|everything] [--job JOB.json] [--report R.json]';
@@ -28,17 +29,8 @@ export function toMidiCommand(args: readonly string[]): void {
   const ledger = typeof values.job === 'string' ? jobLedger(values.job) : null;
   const asked = typeof values.carry === 'string' ? { preset: carry as Preset } : {};
   const settings = { ...(ledger ? settingsOf(ledger).sequencing : USUAL_DIRECTION_B), ...asked };
-  const result = converted(readFile(input), input, settings);
-  writeFileSync(output, result.files[0]!.bytes);
-  if (typeof values.report === 'string') writeFileSync(values.report, JSON.stringify(result.report, null, 2));
-}
-
-function converted(bytes: Uint8Array, fileName: string, settings: Parameters<typeof toCleanMidi>[1]): CleanMidi {
-  try {
-    return toCleanMidi(bytes, { ...settings, files: 'one' });
-  } catch (error) {
-    if (['SmfError', 'MusicXmlError'].includes((error as Error).name))
-      throw new BadInput(`${fileName}: ${(error as Error).message}`);
-    throw error;
-  }
+  const bytes = readFile(input);
+  const { files, report } = named(input, () => SequenceDesk.open(bytes).files({ ...settings, files: 'one' }));
+  writeFileSync(output, files[0]!.bytes);
+  if (typeof values.report === 'string') writeFileSync(values.report, JSON.stringify(report, null, 2));
 }

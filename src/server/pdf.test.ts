@@ -5,8 +5,9 @@ import { demoMechanical } from '../../demo/make';
 import { writeMusicXml } from '../core/musicxml';
 import { performanceFromSmf } from '../core/performance';
 import { readSmf } from '../core/smf';
-import { NO_SETTINGS, toScore } from '../core/to-score';
+import { toScore } from '../core/to-score';
 import { pdfOf } from './pdf';
+import { NO_SETTINGS } from '@/core/settings';
 
 describe('pages as PDF', () => {
   it('keep every page, set their text in a font of their own, and draw the signs of the music font', async () => {

@@ -2,7 +2,7 @@
  * The sound module: a plain stand-in for outside synthesizers, made of oscillators and noise. It is there to compare
  * and to check, not to please.
  */
-import type { HeardNote } from '@/workers/engine-client';
+import type { HeardNote } from '@/core/engine';
 
 interface Timbre {
   wave: OscillatorType;

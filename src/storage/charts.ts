@@ -1,5 +1,5 @@
-import type { TechniqueChart } from '@/core/to-sequencer';
 import { database } from './schema';
+import type { TechniqueChart } from '@/core/settings';
 
 export async function ownCharts(): Promise<TechniqueChart[]> {
   return (await database.charts.orderBy('name').toArray()).map(({ name, entries }) => ({ name, entries }));

@@ -1,5 +1,5 @@
-import type { NamedDrumMap } from '@/core/job';
 import { database } from './schema';
+import type { NamedDrumMap } from '@/core/documents';
 
 export async function ownDrumMaps(): Promise<NamedDrumMap[]> {
   return (await database.drumMaps.orderBy('name').toArray()).map(({ name, sounds }) => ({ name, sounds }));

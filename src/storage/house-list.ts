@@ -1,5 +1,5 @@
-import type { HouseEntry } from '@/core/job';
 import { database, type HouseRecord } from './schema';
+import type { HouseEntry } from '@/core/documents';
 
 export async function houseEntries(): Promise<HouseEntry[]> {
   return (await database.houseList.toArray()).map(withoutTime);

@@ -1,6 +1,6 @@
 import Dexie from 'dexie';
-import { EMPTY_LEDGER, fileNameOf, packArchive, unpackArchive, type Ledger } from '@/core/job';
 import { database, type Direction, type JobRecord } from './schema';
+import { EMPTY_LEDGER, fileNameOf, packArchive, unpackArchive, type Ledger } from '@/core/documents';
 
 /** Something the browser's storage refused, in a sentence for people. */
 export class StorageError extends Error {

@@ -1,7 +1,7 @@
 import Dexie, { type EntityTable } from 'dexie';
 import type { DrumSound } from '@/core/instruments';
-import type { HouseEntry, Ledger } from '@/core/job';
-import type { TechniqueChart } from '@/core/to-sequencer';
+import type { TechniqueChart } from '@/core/settings';
+import type { HouseEntry, Ledger } from '@/core/documents';
 
 /** A job as it is kept in this browser. */
 export interface JobRecord {

@@ -1,3 +1,4 @@
+import { partId } from '../core/base';
 import {
   NO_LINES,
   noteValue,
@@ -14,7 +15,7 @@ import { layBars, QUARTER, type Bar } from '../core/time';
 
 export function plainPart(bars: Part['bars'], more: Partial<Part> = {}): Part {
   return {
-    id: 't1',
+    id: partId('t1'),
     name: 'Flute',
     abbreviation: 'Fl.',
     instrument: 'flute',

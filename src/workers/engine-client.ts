@@ -1,16 +1,6 @@
 import * as Comlink from 'comlink';
 import type { EngineApi } from './engine.worker';
 
-export type {
-  ControllerPair,
-  HeardNote,
-  MidiSequence,
-  ScorePartSummary,
-  ScoreSequence,
-  SequenceSummary,
-} from './sequence-desk';
-export type { DealPreview, OpenQuery, Opened, PartSummary, SourceSummary, Summary } from './engine.worker';
-
 let engine: Comlink.Remote<EngineApi> | null = null;
 
 /** The one engine worker of this page; started when first asked for. */

@@ -12,7 +12,7 @@ import {
 } from '../instruments';
 import { mostAtOnce, PERCUSSION_CHANNEL, type Performance, type PlayedTrack } from '../performance';
 import type { CastTrack } from './casting';
-import type { CastingSettings } from './settings';
+import type { CastingSettings } from '../settings';
 
 /** From here on a name is clear, and the house list does not overrule it. */
 export const CLEAR = 0.85;

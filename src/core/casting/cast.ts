@@ -6,9 +6,11 @@
  * Takes a performance and what people decided; gives the parts in score order, each with its instrument, name, played
  * notes and their techniques, and a query for what is in doubt.
  */
+import { partOf, queryId } from '../base';
 import type { TechniqueId } from '../instruments';
 import type { NoteId, Performance, PlayedNote } from '../performance';
-import type { Query } from '../score';
+import type { Query } from '../queries';
+
 import { castTracks } from './cast-tracks';
 import type { Casting, CastPart, CastTrack, PartSource } from './casting';
 import { castingQueries } from './casting-queries';
@@ -17,7 +19,7 @@ import { groupTracks, type WrittenTrack } from './group-tracks';
 import { takeOutSwitches } from './keyswitches';
 import { inScoreOrder, nameParts, type Unnamed } from './naming';
 import { dealOf, dealPlayers } from './players';
-import type { CastingSettings } from './settings';
+import type { CastingSettings } from '../settings';
 
 export function cast(performance: Performance, settings: CastingSettings): { output: Casting; queries: Query[] } {
   const tracks = castTracks(performance, settings);
@@ -56,7 +58,7 @@ function stavesOf(
 
 function stavesQuery({ id, name }: CastPart): Query {
   return {
-    id: `staves/${id}`,
+    id: queryId(`staves/${id}`),
     kind: 'staves',
     part: id,
     message: `${name} lies on one staff; a few notes or chords would sit better on two.`,
@@ -97,7 +99,7 @@ function partsOfGroup(
     tracks: group.map(({ track }) => track.id),
     techniqueOf,
     desk: details.desk,
-    solo: settings.solos[id] ?? details.solo,
+    solo: settings.solos[partOf(id)] ?? details.solo,
     trackName: first.track.name || `Track ${first.track.chunk + 1}`,
   };
   const deal = dealOf(group, settings);
@@ -105,7 +107,7 @@ function partsOfGroup(
     return [
       {
         ...base,
-        id,
+        id: partOf(id),
         instrument,
         notes,
         number: details.number,
@@ -119,7 +121,7 @@ function partsOfGroup(
   const trackOf = new Map(group.flatMap((one) => one.notes.map((note) => [note.id, one.track.id] as const)));
   return dealt.players.map((player, p) => ({
     ...base,
-    id: p === 0 ? id : `${id}p${p + 1}`,
+    id: partOf(id, p + 1),
     instrument: player.instrument,
     notes: player.notes,
     number: player.number ?? numberOfPlayer(details, p, deal.players),

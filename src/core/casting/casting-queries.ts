@@ -1,6 +1,7 @@
 /*
  * What is in doubt about tracks and players.
  */
+import { partOf, queryId } from '../base';
 import { instrumentById, techniqueName, UNKNOWN_INSTRUMENT } from '../instruments';
 import {
   barsOfPerformance,
@@ -11,13 +12,14 @@ import {
   type PlayedTrack,
   type TrackId,
 } from '../performance';
-import { keyInWords, type Query } from '../score';
+import type { Query } from '../queries';
+import { keyInWords } from '../score';
 import { barBeat, barIndexAt, writtenUnits } from '../time';
 import { CLEAR } from './cast-tracks';
 import type { Casting, CastPart } from './casting';
 import { overlapOf, sameChair, type WrittenTrack } from './group-tracks';
 import { chordShare, dealOf, playersFor } from './players';
-import type { CastingSettings } from './settings';
+import type { CastingSettings } from '../settings';
 
 /**
  * From this share of chords on, a track of a one-line instrument is more than one player. Sections divide as a matter
@@ -76,7 +78,7 @@ function aboutTrack(
     if (conductor || settings.leftOut[track.id]) return [];
     return [
       {
-        id: `empty-track/${track.id}`,
+        id: queryId(`empty-track/${track.id}`),
         kind: 'empty-track',
         track: track.id,
         message: `${label} has no notes and is left out.`,
@@ -90,12 +92,12 @@ function aboutTrack(
   if (house && cast.by === 'engine' && best && best.confidence >= CLEAR && best.instrument !== house) {
     const [said, named] = [instrumentById(house).names.en, instrumentById(best.instrument).names.en];
     queries.push({
-      id: `house-list/${track.id}`,
+      id: queryId(`house-list/${track.id}`),
       kind: 'house-list',
       track: track.id,
-      part: track.id,
+      part: partOf(track.id),
       message: `${label}: your house list says ${said}, the file says ${named}. Written for ${named} so far.`,
-      facts: { instrument: house },
+      facts: { houseSays: house, fileSays: cast.instrument.id },
     });
   }
   if (cast.instrument === UNKNOWN_INSTRUMENT) {
@@ -103,11 +105,12 @@ function aboutTrack(
       ? ` Perhaps ${instrumentById(best.instrument).names.en} (${Math.round(best.confidence * 100)} % sure).`
       : '';
     queries.push({
-      id: `unknown-instrument/${track.id}`,
+      id: queryId(`unknown-instrument/${track.id}`),
       kind: 'unknown-instrument',
       track: track.id,
-      part: track.id,
+      part: partOf(track.id),
       message: `${label}: which instrument is this?${guess}`,
+      facts: { candidates: cast.recognition.candidates.slice(0, 3).map(({ instrument }) => instrument) },
     });
   }
   const switches = settings.keyswitches[track.id]
@@ -116,12 +119,12 @@ function aboutTrack(
   if (switches.length > 0) {
     const count = track.notes.filter(({ key }) => switches.includes(key)).length;
     queries.push({
-      id: `keyswitch/${track.id}`,
+      id: queryId(`keyswitch/${track.id}`),
       kind: 'keyswitch',
       track: track.id,
-      part: track.id,
+      part: partOf(track.id),
       message: `${label}: ${switches.map(keyInWords).join(', ')} (${count} ${count === 1 ? 'note' : 'notes'}) look like keyswitches, which are never printed.`,
-      facts: { keys: switches.join(' ') },
+      facts: { keys: switches },
     });
   }
   return queries;
@@ -142,10 +145,10 @@ function gatherQueries(groups: readonly (readonly WrittenTrack[])[], settings: C
     const share = Math.round(overlapOf(first.notes, one!.notes) * 100);
     return [
       {
-        id: `gather/${one!.track.id}`,
+        id: queryId(`gather/${one!.track.id}`),
         kind: 'gather',
         track: one!.track.id,
-        part: one!.track.id,
+        part: partOf(one!.track.id),
         message: `${trackLabel(one!.track)} and ${trackLabel(first.track)} are named for one player but sound together ${share} % of the time: one part, or two?`,
         facts: { into: first.track.id },
       },
@@ -177,12 +180,12 @@ function playersQuery(group: readonly WrittenTrack[], performance: Performance, 
     : `${trackLabel(track)} plays up to ${needed} notes at once: more than one player?`;
   return [
     {
-      id: `players/${track.id}`,
+      id: queryId(`players/${track.id}`),
       kind: 'players',
       track: track.id,
-      part: track.id,
+      part: partOf(track.id),
       message,
-      facts: { players: needed, choir: sketch ? 1 : 0 },
+      facts: { players: needed, choir: sketch },
     },
   ];
 }
@@ -193,9 +196,9 @@ function crowdedQuery(part: CastPart, notes: readonly PlayedNote[], place: Place
   const more = notes.length > 1 ? ` (${notes.length} notes in all)` : '';
   return [
     {
-      id: `crowded/${part.id}`,
+      id: queryId(`crowded/${part.id}`),
       kind: 'crowded',
-      track: part.tracks[0],
+      track: part.tracks[0]!,
       part: part.id,
       at,
       bar,
@@ -232,9 +235,9 @@ function collisions(part: CastPart, place: Places): Query[] {
       : `${name(a)} and ${name(b)} sound together`;
   return [
     {
-      id: `collision/${part.id}`,
+      id: queryId(`collision/${part.id}`),
       kind: 'collision',
-      track: trackOf.get(b.id),
+      track: trackOf.get(b.id)!,
       part: part.id,
       at,
       bar,

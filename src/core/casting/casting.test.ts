@@ -1,9 +1,11 @@
+import { partId, trackId } from '../base';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { line, performanceOf, type HandNote, type HandTrack } from '../../testing/music';
 import { findKeyswitches } from '../performance';
-import { cast, dealOut, NO_CASTING_SETTINGS, playersNeeded, type CastingSettings, type Deal } from './index';
+import { cast, dealOut, playersNeeded } from './index';
 import { instrumentById } from '../instruments';
+import { NO_CASTING_SETTINGS, type CastingSettings, type Deal } from '../settings';
 
 const cover = (tracks: readonly HandTrack[], settings: Partial<CastingSettings> = {}) => {
   const performance = performanceOf(tracks);
@@ -45,20 +47,18 @@ describe('names, numbers and order of parts', () => {
       'Violin 1',
       'Violin 2',
     ]);
-    expect(names([track('Vln 1')], { solos: { t1: true } })).toEqual(['Solo Violin 1']);
+    expect(names([track('Vln 1')], { solos: { [partId('t1')]: true } })).toEqual(['Solo Violin 1']);
   });
   it('can be chosen and moved', () => {
-    expect(names([track('Fl'), track('Ob')], { partNames: { t1: 'Flauto' } })).toEqual(['Flauto', 'Oboe']);
-    expect(names([track('Fl'), track('Ob'), track('Vc', 48)], { moves: [{ part: 't3', before: 't1' }] })).toEqual([
-      'Violoncello',
-      'Flute',
-      'Oboe',
-    ]);
+    expect(names([track('Fl'), track('Ob')], { partNames: { [partId('t1')]: 'Flauto' } })).toEqual(['Flauto', 'Oboe']);
+    expect(
+      names([track('Fl'), track('Ob'), track('Vc', 48)], { moves: [{ part: partId('t3'), before: partId('t1') }] }),
+    ).toEqual(['Violoncello', 'Flute', 'Oboe']);
     expect(
       names([track('Fl'), track('Ob'), track('Vc', 48)], {
         moves: [
-          { part: 't1', before: null },
-          { part: 't9', before: 't2' },
+          { part: partId('t1'), before: null },
+          { part: partId('t9'), before: partId('t2') },
         ],
       }),
     ).toEqual(['Oboe', 'Violoncello', 'Flute']);
@@ -95,17 +95,17 @@ describe('gathering', () => {
     const { output, queries } = cover(together);
     expect(output.parts).toHaveLength(2);
     expect(queries).toMatchObject([{ kind: 'gather', track: 't2', facts: { into: 't1' } }]);
-    const answered = cover(together, { gathered: { t2: 't1' } });
+    const answered = cover(together, { gathered: { [trackId('t2')]: trackId('t1') } });
     expect(answered.output.parts.map((part) => part.tracks)).toEqual([['t1', 't2']]);
     expect(answered.queries).toMatchObject([{ kind: 'collision', bar: 0 }]);
-    expect(cover(together, { gathered: { t2: null } }).queries).toEqual([]);
+    expect(cover(together, { gathered: { [trackId('t2')]: null } }).queries).toEqual([]);
   });
   it('can be undone track by track, and gather what has nothing in common', () => {
-    expect(cover(violins, { gathered: { t2: null } }).output.parts).toHaveLength(3);
+    expect(cover(violins, { gathered: { [trackId('t2')]: null } }).output.parts).toHaveLength(3);
     expect(
-      cover([track('Fl'), track('Inst 4'), track('Inst 5')], { gathered: { t2: 't1', t3: 't2' } }).output.parts.map(
-        (part) => part.tracks,
-      ),
+      cover([track('Fl'), track('Inst 4'), track('Inst 5')], {
+        gathered: { [trackId('t2')]: trackId('t1'), [trackId('t3')]: trackId('t2') },
+      }).output.parts.map((part) => part.tracks),
     ).toEqual([['t1', 't2', 't3']]);
   });
   it('puts left and right hand on two staves of one part', () => {
@@ -131,8 +131,10 @@ describe('keyswitches', () => {
   it('are found, proposed, taken out, and leave their technique behind', () => {
     const { performance, queries } = cover([switched]);
     expect(findKeyswitches(performance.tracks[1]!.notes, instrumentById('violin'), 480)).toEqual([24, 26]);
-    expect(queries).toMatchObject([{ kind: 'keyswitch', facts: { keys: '24 26' } }]);
-    const { output, queries: none } = cover([switched], { keyswitches: { t1: { 24: 'none', 26: 'pizzicato' } } });
+    expect(queries).toMatchObject([{ kind: 'keyswitch', facts: { keys: [24, 26] } }]);
+    const { output, queries: none } = cover([switched], {
+      keyswitches: { [trackId('t1')]: { 24: 'none', 26: 'pizzicato' } },
+    });
     expect(none).toEqual([]);
     const [part] = output.parts;
     expect(part!.notes.map((note) => [note.key, part!.techniqueOf.get(note.id)])).toEqual([
@@ -161,14 +163,14 @@ describe('keyswitches', () => {
 describe('dealing out', () => {
   const chord = (keys: number[], at: number, length = 1): HandNote[] => keys.map((key) => ({ key, at, length }));
   const keysOf = (tracks: readonly HandTrack[], deal: Deal) =>
-    cover(tracks, { deals: { t1: deal } }).output.parts.map((part) => part.notes.map((note) => note.key));
+    cover(tracks, { deals: { [trackId('t1')]: deal } }).output.parts.map((part) => part.notes.map((note) => note.key));
   const horns = (notes: HandNote[]): HandTrack[] => [{ name: 'Hns a4', notes }];
 
   it('is proposed for as many players as sound at once', () => {
     const { queries } = cover(horns([...chord([65, 60, 57], 0), ...chord([67, 60, 55], 1)]));
     expect(queries).toMatchObject([{ kind: 'players', facts: { players: 3 } }]);
     expect(cover([{ name: 'Strings', notes: chord([76, 67, 60, 48], 0, 4) }]).queries).toMatchObject([
-      { kind: 'players', facts: { choir: 1 } },
+      { kind: 'players', facts: { choir: true } },
     ]);
     expect(cover([{ name: 'Piano', notes: chord([76, 67, 60, 48], 0, 4) }]).queries).toEqual([]);
   });
@@ -204,10 +206,9 @@ describe('dealing out', () => {
   });
   it('numbers the players and names them in one breath with other parts', () => {
     expect(
-      cover([{ name: 'Hns 3-4', notes: chord([60, 57], 0) }], { deals: { t1: DEAL } }).output.parts.map((part) => [
-        part.id,
-        part.name,
-      ]),
+      cover([{ name: 'Hns 3-4', notes: chord([60, 57], 0) }], { deals: { [trackId('t1')]: DEAL } }).output.parts.map(
+        (part) => [part.id, part.name],
+      ),
     ).toEqual([
       ['t1', 'Horn in F 3'],
       ['t1p2', 'Horn in F 4'],
@@ -216,7 +217,7 @@ describe('dealing out', () => {
   it('makes a string choir of a sketch', () => {
     const { output } = cover(
       [{ name: 'Strings', notes: [...chord([77, 69, 62, 53, 41], 0, 2), ...chord([76, 67, 60, 48, 36], 2, 2)] }],
-      { deals: { t1: { ...DEAL, to: 'string-choir', players: 5 } } },
+      { deals: { [trackId('t1')]: { ...DEAL, to: 'string-choir', players: 5 } } },
     );
     expect(output.parts.map((part) => [part.name, part.notes.map((note) => note.key)])).toEqual([
       ['Violin 1', [77, 76]],
@@ -227,7 +228,9 @@ describe('dealing out', () => {
     ]);
   });
   it('asks when there are more notes than players', () => {
-    const { queries } = cover(horns([...chord([65, 60], 0), ...chord([65, 62, 57], 1)]), { deals: { t1: DEAL } });
+    const { queries } = cover(horns([...chord([65, 60], 0), ...chord([65, 62, 57], 1)]), {
+      deals: { [trackId('t1')]: DEAL },
+    });
     expect(queries.map((query) => query.kind)).toContain('crowded');
   });
   it('takes late releases for what they are', () => {
@@ -290,12 +293,15 @@ describe('the house list’s answers', () => {
     ]);
     expect(queries).toMatchObject([{ kind: 'house-list', track: 't2' }]);
     expect(
-      cover([track('Flute')], { house: { t1: { instrument: 'oboe' } }, instruments: { t1: 'oboe' } }).queries,
+      cover([track('Flute')], {
+        house: { [trackId('t1')]: { instrument: 'oboe' } },
+        instruments: { [trackId('t1')]: 'oboe' },
+      }).queries,
     ).toEqual([]);
   });
   it('carry names, techniques and dealing out', () => {
     const { output } = cover([{ name: 'Slot warm', notes: [...tune(60), ...tune(55)] }], {
-      house: { t1: { instrument: 'horn-f', technique: 'muted', deal: DEAL, partName: 'Corno' } },
+      house: { [trackId('t1')]: { instrument: 'horn-f', technique: 'muted', deal: DEAL, partName: 'Corno' } },
     });
     expect(output.parts.map((part) => part.name)).toEqual(['Corno', 'Horn in F 2']);
     expect(output.parts[0]!.notes.map((note) => output.parts[0]!.techniqueOf.get(note.id))).toEqual(

@@ -9,7 +9,7 @@
  */
 import type { KeyRange } from '../instruments';
 import type { MidiKey, Seconds } from '../time';
-import type { Deal } from './settings';
+import type { Deal } from '../settings';
 
 export interface DealtNote {
   key: MidiKey;

@@ -1,9 +1,11 @@
+import { partId } from '../base';
 import { describe, expect, it } from 'vitest';
 import { instrumentById, UNKNOWN_INSTRUMENT } from '../instruments';
 import type { PlayedNote } from '../performance';
 import { line, performanceOf, type HandNote } from '../../testing/music';
-import { NO_SETTINGS, toScore } from '../to-score';
+import { toScore } from '../to-score';
 import { fittingStaves } from './fitting-staves';
+import { NO_SETTINGS } from '../settings';
 
 const played = (chords: readonly (readonly number[])[]): PlayedNote[] =>
   chords.flatMap((keys, i) =>
@@ -66,6 +68,6 @@ describe('staves that fit', () => {
     const staves = (settings: typeof NO_SETTINGS) =>
       toScore(performanceOf(tracks), settings).score.parts.map((part) => part.clefs.length);
     expect(staves(NO_SETTINGS)).toEqual([2]);
-    expect(staves({ ...NO_SETTINGS, staves: { t1: 1 } })).toEqual([1]);
+    expect(staves({ ...NO_SETTINGS, staves: { [partId('t1')]: 1 } })).toEqual([1]);
   });
 });

@@ -5,7 +5,7 @@
 import type { NoteId, PlayedNote, PlayedTrack, TrackId } from '../performance';
 import type { TechniqueId } from '../instruments';
 import type { CastTrack } from './casting';
-import type { CastingSettings } from './settings';
+import type { CastingSettings } from '../settings';
 
 /** A track that is written, with its notes as far as they are music. */
 export interface WrittenTrack {

@@ -1,7 +1,6 @@
-export * from './settings';
 export * from './casting';
 export { cast } from './cast';
 export { trackLabel } from './casting-queries';
-export { dealPlayers, MOST_PLAYERS, playersFor, proposedDeal, type DealReport } from './players';
+export { dealPlayers, playersFor, proposedDeal, type DealReport } from './players';
 export { mayHaveTwoStaves } from './fitting-staves';
 export { dealOut, playersNeeded, type DealtNote, type Player } from './deal-out';

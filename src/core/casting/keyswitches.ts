@@ -3,7 +3,7 @@
  */
 import type { TechniqueId } from '../instruments';
 import type { NoteId, PlayedNote, PlayedTrack } from '../performance';
-import type { SwitchMeanings } from './settings';
+import type { SwitchMeanings } from '../settings';
 
 /** A switch pressed with its note counts for it, even slightly late. */
 const LATE_TICKS_OF_QUARTER = 1 / 12;

@@ -1,9 +1,10 @@
 /*
  * Names, numbers and order of the parts on the page.
  */
+import { isFurtherPlayer, leadingTrack } from '../base';
 import { UNKNOWN_INSTRUMENT, type Instrument } from '../instruments';
 import type { PartId } from '../score';
-import type { CastingSettings } from './settings';
+import type { CastingSettings } from '../settings';
 
 export interface Unnamed {
   id: PartId;
@@ -62,8 +63,9 @@ export function nameParts(
     const name = (part.solo ? `Solo ${base}` : base) + (known ? suffix : '');
     const abbreviation = part.instrument.abbreviations[settings.language];
     const short = known ? (part.solo ? `Solo ${abbreviation}` : abbreviation) + suffix : shortened(base);
+    const house = isFurtherPlayer(part.id) ? undefined : settings.house[leadingTrack(part.id)];
     return {
-      name: settings.partNames[part.id] ?? settings.house[part.id]?.partName ?? name,
+      name: settings.partNames[part.id] ?? house?.partName ?? name,
       abbreviation: settings.abbreviations[part.id] ?? short,
     };
   });

@@ -6,7 +6,7 @@ import type { PlayedNote } from '../performance';
 import { secondsAtTick, type TempoMap } from '../time';
 import { chordShareOf, dealOut, playersNeeded, type DealtNote, type Player } from './deal-out';
 import type { WrittenTrack } from './group-tracks';
-import type { CastingSettings, Deal } from './settings';
+import { MOST_PLAYERS, type CastingSettings, type Deal } from '../settings';
 
 /**
  * The five parts of a string choir, where each is at home (usual orchestration handbooks, from memory), and its number.
@@ -18,8 +18,6 @@ const STRING_CHOIR: { instrument: InstrumentId; number: number | null; comfort: 
   { instrument: 'cello', number: null, comfort: [36, 60], kin: 'bass' },
   { instrument: 'double-bass', number: null, comfort: [28, 55], kin: 'bass' },
 ];
-
-export const MOST_PLAYERS = 8;
 
 export interface DealtPlayer {
   instrument: Instrument;

@@ -9,9 +9,10 @@ import { performanceFromSmf } from '../performance';
 import { readSmf } from '../smf';
 import { soundsOf, type Score, type ScoreNote, type VoiceBar } from '../score';
 import { QUARTER } from '../time';
-import { NO_SETTINGS, toScore } from '../to-score';
+import { toScore } from '../to-score';
 import { barAccidentals, signatureAlter } from './accidentals';
 import { compressMusicXml, writeMusicXml } from './index';
+import { NO_SETTINGS } from '../settings';
 
 const scoreOf = (tracks: HandTrack[], conductor = [tempo(0, 100)]) =>
   toScore(performanceOf(tracks, conductor), NO_SETTINGS).score;

@@ -1,3 +1,4 @@
+import { partId } from '../base';
 import { describe, expect, it } from 'vitest';
 import { demoOriginal } from '../../../demo/make';
 import { heardByVerovio } from '../../testing/engraver';
@@ -8,8 +9,9 @@ import { performanceFromSmf } from '../performance';
 import { concertScore, MARK_CLASSES, soundsOf, type Score } from '../score';
 import { readSmf } from '../smf';
 import { QUARTER } from '../time';
-import { NO_SETTINGS, toScore, type MarkRule } from '../to-score';
+import { toScore } from '../to-score';
 import { writeMusicXml } from './index';
+import { NO_SETTINGS, type MarkRule } from '../settings';
 
 const performance = performanceFromSmf(readSmf(demoOriginal()));
 const every: Record<string, MarkRule[]> = Object.fromEntries(
@@ -22,8 +24,8 @@ const full = toScore(performance, {
   ...NO_SETTINGS,
   marks: every,
   composer: 'The pit band',
-  barRepeats: { t6: true },
-  tablatures: { t12: { show: 'both', tuning: [...tuningsOf('guitar')[0]!.strings], capo: 0 } },
+  barRepeats: { [partId('t6')]: true },
+  tablatures: { [partId('t12')]: { show: 'both', tuning: [...tuningsOf('guitar')[0]!.strings], capo: 0 } },
 });
 const count = (text: string, element: string) => text.split(`<${element}`).length - 1;
 

@@ -1,3 +1,4 @@
+import { trackId, type TrackId } from '../base';
 import {
   decodeText,
   guessEncoding,
@@ -126,7 +127,7 @@ function withinReason(
   if (beyond > 0) {
     const tick = track.events[events.length]!.tick;
     warnings.push({
-      track: `t${chunk}`,
+      track: trackId(`t${chunk}`),
       tick,
       message: `Track ${chunk + 1} jumps to tick ${tick}, more than ${MAX_QUARTERS} quarter notes from the start: a damaged delta time. ${beyond} events from there on were left out.`,
     });
@@ -139,7 +140,7 @@ function fromSmfWarning(warning: SmfWarning): PerformanceWarning {
   const place =
     warning.track === undefined ? '' : `Track ${warning.track + 1}, tick ${warning.tick}, byte ${warning.offset}: `;
   return {
-    track: warning.track === undefined ? undefined : `t${warning.track}`,
+    track: warning.track === undefined ? undefined : trackId(`t${warning.track}`),
     tick: warning.tick,
     message: place + warning.message,
   };
@@ -176,7 +177,7 @@ function playedTracks(
   ].sort((a, b) => a - b);
   const allOnOneTrack = file.tracks.every((track, i) => i === index || !track.events.some(isNoteOn));
   const make = (id: string, only: readonly number[] | null) =>
-    playedTrack(chunk, { index, id, only }, encoding, warnings);
+    playedTrack(chunk, { index, id: trackId(id), only }, encoding, warnings);
   if (channels.length < 2) return [make(`t${index}`, null)];
   if (allOnOneTrack) return channels.map((channel) => make(`t${index}c${channel + 1}`, [channel]));
   const drums = PERCUSSION_CHANNEL - 1;
@@ -192,7 +193,7 @@ function playedTracks(
 
 interface TrackPlace {
   index: number;
-  id: string;
+  id: TrackId;
   /** Channels from 0 that belong to it; all when null. */
   only: readonly number[] | null;
 }

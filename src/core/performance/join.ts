@@ -1,3 +1,4 @@
+import { trackId, type TrackId } from '../base';
 import { buildTempoMap, COMMON_TIME, QUARTER, type Bar, type Ticks, type WrittenUnits } from '../time';
 import { barsOfPerformance } from './file-facts';
 import type { Performance, PlayedTrack } from './performance';
@@ -30,7 +31,7 @@ function joinOne(joined: Performance, other: Performance, number: number, later:
   const { ticksPerQuarter } = joined;
   const shift: Ticks = Math.round((start / QUARTER) * ticksPerQuarter);
   const move = (tick: Ticks): Ticks => Math.round((tick * ticksPerQuarter) / other.ticksPerQuarter) + shift;
-  const prefix = (id: string) => `o${number}${id}`;
+  const prefix = (id: TrackId) => trackId(`o${number}${id}`);
   const firstId = joined.tracks.reduce((sum, track) => sum + track.notes.length, 0);
   const after = start >= last.start + last.length;
   return {

@@ -1,10 +1,12 @@
+import { trackId } from '../base';
 import { describe, expect, it } from 'vitest';
 import { line, meter, performanceOf, PPQ, tempo } from '../../testing/music';
-import { preparePerformance, replay } from '../job';
 import { soundsOf } from '../score';
 import { QUARTER } from '../time';
-import { NO_SETTINGS } from '../to-score';
 import { joinPerformances, splitChannels } from './index';
+import { NO_SETTINGS } from '../settings';
+import { putTogether } from '../engine/prepare';
+import { replay } from '../../testing/replay';
 
 describe('several originals', () => {
   const right = performanceOf(
@@ -90,20 +92,20 @@ describe('splitting by channel', () => {
     { name: 'Vc', notes: line([48, 4]) },
   ]);
   it('gives a track for each channel and keeps the notes’ ids', () => {
-    const split = splitChannels(mixed, { t1: true });
+    const split = splitChannels(mixed, { [trackId('t1')]: true });
     expect(split.tracks.map((track) => [track.id, track.name, track.notes.map((note) => note.id)])).toEqual([
       ['t0', '', []],
       ['t1c1', 'Winds · Channel 1', [1]],
       ['t1c3', 'Winds · Channel 3', [0]],
       ['t2', 'Vc', [2]],
     ]);
-    expect(preparePerformance([mixed], { ...NO_SETTINGS, splits: { t1: true } })).toEqual(split);
+    expect(putTogether([mixed], { ...NO_SETTINGS, splits: { [trackId('t1')]: true } })).toEqual(split);
     expect(splitChannels(mixed, {})).toBe(mixed);
   });
   it('is offered as a query and done by its remedy', () => {
     const before = replay([mixed], { decisions: [], position: 0 });
     expect(before.queries.map((query) => query.id)).toContain('mixed-channels/t1');
-    const after = replay([mixed], { decisions: [{ kind: 'splitTrack', track: 't1' }], position: 1 });
+    const after = replay([mixed], { decisions: [{ kind: 'splitTrack', track: trackId('t1') }], position: 1 });
     expect(after.score.parts).toHaveLength(3);
     expect(after.queries.map((query) => query.kind)).not.toContain('mixed-channels');
   });
@@ -121,7 +123,7 @@ describe('doubles and keys', () => {
     );
     expect(asked?.message).toContain('1 octave higher');
     expect(
-      replay([doubled], { decisions: [{ kind: 'leaveOut', tracks: ['t2'] }], position: 1 }).queries.map(
+      replay([doubled], { decisions: [{ kind: 'leaveOut', tracks: [trackId('t2')] }], position: 1 }).queries.map(
         (query) => query.kind,
       ),
     ).not.toContain('duplicate-track');

@@ -1,11 +1,8 @@
+import type { NoteId, TrackId } from '../base';
 import type { TextEncoding } from '../smf';
 import type { MeterEvent, MidiKey, Seconds, TempoMap, Ticks, WrittenUnits } from '../time';
 
-/** Identifies a played track for decisions: "t3" is track chunk 3, "t0c10" channel 10 of track chunk 0. */
-export type TrackId = string;
-
-/** Number of a played note, unique within its performance and the same each time the same bytes are read. */
-export type NoteId = number;
+export type { NoteId, TrackId };
 
 /** Music as it was played: the sequencer's side, with every note's true time. */
 export interface Performance {

@@ -1,3 +1,4 @@
+import { trackId } from '../base';
 import type { Performance, PlayedTrack, TrackId } from './performance';
 
 /** Tracks that carry notes on more than one channel and could be split. */
@@ -26,7 +27,7 @@ function split(track: PlayedTrack): PlayedTrack[] {
     .sort((a, b) => a - b)
     .map((channel) => ({
       ...track,
-      id: `${track.id}c${channel}`,
+      id: trackId(`${track.id}c${channel}`),
       name: [track.name, `Channel ${channel}`].filter(Boolean).join(' · '),
       channels: [channel],
       programs: own(track.programs, channel),

@@ -1,3 +1,4 @@
+import { trackId } from '../base';
 import { KIT_GROUP, PERCUSSION_GROUPS, percussionGroupOf } from '../instruments';
 import type { Performance, PlayedTrack, TrackId } from './performance';
 
@@ -16,7 +17,7 @@ function split(track: PlayedTrack): PlayedTrack[] {
   if (groups.length < 2) return [track];
   return groups.map((group) => ({
     ...track,
-    id: `${track.id}s${group}`,
+    id: trackId(`${track.id}s${group}`),
     name: group === KIT_GROUP ? track.name : PERCUSSION_GROUPS.find(({ number }) => number === group)!.name,
     notes: track.notes.filter((note) => percussionGroupOf(note.key) === group),
   }));

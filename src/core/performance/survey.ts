@@ -4,16 +4,7 @@
  * Takes a performance; gives facts for each track and for the whole. Nothing is changed and nothing decided.
  */
 import { instrumentById, recognise, UNKNOWN_INSTRUMENT, type Recognition } from '../instruments';
-import {
-  barIndexAt,
-  beatsOfBar,
-  playedUnits,
-  secondsAtTick,
-  type Bar,
-  type MidiKey,
-  type Seconds,
-  type WrittenUnits,
-} from '../time';
+import { barIndexAt, beatsOfBar, playedUnits, secondsAtTick, type Bar, type MidiKey, type Seconds } from '../time';
 import { findKeyswitches } from './keyswitches';
 import { findDuplicates, type Duplicate } from './duplicates';
 import {
@@ -134,7 +125,7 @@ export function surveyPerformance(performance: Performance, bars: readonly Bar[]
   function gridShares(notes: readonly PlayedNote[]) {
     const near = { eighths: 0, sixteenths: 0, triplets: 0 };
     for (const note of notes) {
-      const at: WrittenUnits = playedUnits(note.start, performance.ticksPerQuarter);
+      const at = playedUnits(note.start, performance.ticksPerQuarter);
       const beat = beats[barIndexAt(beatStarts, at)]!;
       const share = (at - beat.start) / beat.length;
       const close = (parts: number) => Math.abs(share * parts - Math.round(share * parts)) / parts <= NEAR;

@@ -1,2 +1,3 @@
 export * from './passage';
 export * from './sequence-passage';
+export { reasonsFor, type Reason } from './reasons';

@@ -1,3 +1,4 @@
+import { partId } from '../base';
 import { describe, expect, it } from 'vitest';
 import { demoOriginal } from '../../../demo/make';
 import { schemaErrors } from '../../testing/musicxml-schema';
@@ -6,14 +7,15 @@ import { performanceFromSmf } from '../performance';
 import { soundsOf } from '../score';
 import { readSmf } from '../smf';
 import { QUARTER } from '../time';
-import { NO_SETTINGS, toScore } from '../to-score';
+import { toScore } from '../to-score';
 import { passageOf } from './index';
+import { NO_SETTINGS } from '../settings';
 
 const performance = performanceFromSmf(readSmf(demoOriginal()));
 const conversion = toScore(performance, NO_SETTINGS);
 
 describe('a passage', () => {
-  const passage = passageOf(conversion, performance, ['t8', 't1'], 8, 12);
+  const passage = passageOf(conversion, performance, [partId('t8'), partId('t1')], 8, 12);
 
   it('holds the bars and parts asked for, in that order', () => {
     expect(passage.bars.map((bar) => bar.number)).toEqual([9, 10, 11, 12]);
@@ -52,12 +54,12 @@ describe('a passage', () => {
     const [violin, flute] = passage.parts;
     expect(violin!.grid).toEqual([]);
     expect(flute!.grid.length).toBeGreaterThan(0);
-    expect(flute!.grid.every((place) => !passage.beats.includes(place))).toBe(true);
+    expect(flute!.grid.every((place) => !passage.beats.some((beat) => beat === place))).toBe(true);
   });
 
   it('has a final barline only at the end of the piece', () => {
     expect(passage.musicXml).not.toContain('light-heavy');
-    expect(passageOf(conversion, performance, ['t1'], 26, 28).musicXml).toContain('light-heavy');
+    expect(passageOf(conversion, performance, [partId('t1')], 26, 28).musicXml).toContain('light-heavy');
   });
 
   it('is valid MusicXML but for the identifiers, which came later than 3.0', async () => {
@@ -68,7 +70,7 @@ describe('a passage', () => {
     const twice = performanceOf([
       { name: 'Piano', notes: [...line([60, 1], [62, 1]), { key: 60, at: 0.01, length: 1 }] },
     ]);
-    const both = passageOf(toScore(twice, NO_SETTINGS), twice, ['t1'], 0, 1);
+    const both = passageOf(toScore(twice, NO_SETTINGS), twice, [partId('t1')], 0, 1);
     expect(both.parts[0]!.played).toHaveLength(3);
     expect(both.parts[0]!.played.every((mark) => mark.written !== null)).toBe(true);
     expect(

@@ -3,7 +3,6 @@ export * from './score';
 export * from './marks';
 export { withoutSuggestions } from './suggestions';
 export * from './note-values';
-export * from './query';
 export * from './check';
 export * from './slice';
 export * from './sounding';

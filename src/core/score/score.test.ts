@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { demoOriginal } from '../../../demo/make';
 import { performanceFromSmf } from '../performance';
 import { readSmf } from '../smf';
-import { NO_SETTINGS, toScore } from '../to-score';
+import { toScore } from '../to-score';
 import {
   checkScore,
   lineOfFifths,
@@ -16,6 +16,7 @@ import {
   soundsOf,
   type Score,
 } from './index';
+import { NO_SETTINGS } from '../settings';
 
 describe('pitches', () => {
   it('puts names in order on the line of fifths (music theory textbooks)', () => {

@@ -1,3 +1,4 @@
+import type { PartId } from '../base';
 import type { Clef, InstrumentId } from '../instruments';
 import type { Bar, Bpm, MidiKey, Semitones, WrittenUnits } from '../time';
 import type { BarSigns, PartLines } from './marks';
@@ -56,7 +57,7 @@ export interface Marker {
   rehearsal: boolean;
 }
 
-export type PartId = string;
+export type { PartId };
 
 export interface Part {
   id: PartId;

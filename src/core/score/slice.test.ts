@@ -1,3 +1,4 @@
+import { partId } from '../base';
 import { describe, expect, it } from 'vitest';
 import { plainPart, plainScore } from '../../testing/scores';
 import { QUARTER } from '../time';
@@ -39,7 +40,7 @@ const lines = {
 const score = plainScore([plainPart([bar(false), bar(true), bar(true), bar(true)], { lines })]);
 
 describe('a slice of a score', () => {
-  const slice = sliceScore(score, ['t1'], 1, 3);
+  const slice = sliceScore(score, [partId('t1')], 1, 3);
   it('begins at nothing, with lines cut where it begins and ends', () => {
     const { lines: cut } = slice.parts[0]!;
     expect(slice.bars.map((one) => one.start)).toEqual([0, BAR]);

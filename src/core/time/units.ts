@@ -1,32 +1,34 @@
-/**
- * The units of time and pitch used everywhere in the core. They are aliases, not brands: arithmetic stays plain, and a
- * signature says what a number means.
+import type { Unit } from '../base';
+
+/*
+ * The units of time and pitch used everywhere in the core. Arithmetic stays plain; ticks where units are wanted, or a
+ * played place where a written one is, do not compile.
  */
 
 /** Sequencer time: the file's own ticks, counted from its start. */
-export type Ticks = number;
+export type Ticks = Unit<'ticks'>;
 
 /** Written time: an integer count of 1/10080 of a quarter note. Exact for 128th notes and 3-, 5-, 6-, 7-, 9-tuplets. */
-export type WrittenUnits = number;
+export type WrittenUnits = Unit<'written'>;
 
 /** A place on the written time line that was *played* there: the same scale as WrittenUnits, but not rounded. */
-export type PlayedUnits = number;
+export type PlayedUnits = Unit<'written' | 'played'>;
 
 /** Clock time in seconds from the start of the file. */
-export type Seconds = number;
+export type Seconds = Unit<'seconds'>;
 
-export type Milliseconds = number;
+export type Milliseconds = Unit<'milliseconds'>;
 
 /** Quarter notes a minute. */
-export type Bpm = number;
+export type Bpm = Unit<'bpm'>;
 
 /** Tempo as Standard MIDI Files carry it. */
-export type MicrosecondsPerQuarter = number;
+export type MicrosecondsPerQuarter = Unit<'microseconds a quarter'>;
 
 /** MIDI key number, 0–127; 60 is middle C. */
-export type MidiKey = number;
+export type MidiKey = Unit<'key'>;
 
-export type Semitones = number;
+export type Semitones = Unit<'semitones'>;
 
 /** Written units in a quarter note: 2^5 · 3^2 · 5 · 7. */
 export const QUARTER: WrittenUnits = 10080;

@@ -1,3 +1,4 @@
+import { trackId, partId } from '../base';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { line, meta, meter, performanceOf, tempo } from '../../testing/music';
@@ -5,8 +6,9 @@ import { readMusicXml, writeMusicXml } from '../musicxml';
 import { schemaErrors } from '../../testing/musicxml-schema';
 import { Meta } from '../smf';
 import { checkScore, soundsOf, type Score } from '../score';
-import { toSequencer, USUAL_SEQUENCING } from '../to-sequencer';
-import { NO_SETTINGS, toScore, type ConversionSettings } from './index';
+import { toSequencer } from '../to-sequencer';
+import { toScore } from './index';
+import { USUAL_SEQUENCING, NO_SETTINGS, type ConversionSettings } from '../settings';
 
 const METERS = [
   [4, 4],
@@ -20,8 +22,8 @@ const METERS = [
 ] as const;
 const DEALT: ConversionSettings = {
   ...NO_SETTINGS,
-  deals: { t1: { to: 'players', players: 3, spare: 'double', lines: 'smooth', order: 'straight' } },
-  voices: { t1: 4, t2: 3 },
+  deals: { [trackId('t1')]: { to: 'players', players: 3, spare: 'double', lines: 'smooth', order: 'straight' } },
+  voices: { [partId('t1')]: 4, [partId('t2')]: 3 },
 };
 
 /** Played by hand: anywhere. */
@@ -86,7 +88,7 @@ describe('any music at all', () => {
           // Swing would be played, away from where it is written.
           const { score } = toScore(performance, {
             ...NO_SETTINGS,
-            plain: { t1: true, t2: true },
+            plain: { [partId('t1')]: true, [partId('t2')]: true },
             swing: { ratio: 1, unit: 'eighth' },
           });
           const reading = readMusicXml(new TextEncoder().encode(writeMusicXml(score)));

@@ -1,7 +1,9 @@
+import { trackId, partId } from '../base';
 import { describe, expect, it } from 'vitest';
 import { performanceOf, tempo, type HandNote } from '../../testing/music';
 import { auditInWords, auditQueries, type PartAudit } from './audit';
-import { NO_SETTINGS, toScore } from './index';
+import { toScore } from './index';
+import { NO_SETTINGS } from '../settings';
 
 const at120 = [tempo(0, 120)];
 const convert = (notes: HandNote[], settings = NO_SETTINGS, name = 'Flute') =>
@@ -35,7 +37,7 @@ describe('the audit of a conversion', () => {
   it('says which notes a lead moved, and by how much', () => {
     const { audit } = convert(
       quarters(16).map((note) => ({ ...note, at: note.at + 1 })),
-      { ...NO_SETTINGS, leads: { t1: 40 } },
+      { ...NO_SETTINGS, leads: { [trackId('t1')]: 40 } },
     );
     expect(audit.parts[0]!.lead).toEqual({ notes: 16, milliseconds: 40 });
     expect(audit.words).toMatch(/16 of them after the lead of Flute, 40 ms, was taken out/);
@@ -49,7 +51,10 @@ describe('the audit of a conversion', () => {
     ];
     expect(convert(graced).audit.parts[0]).toMatchObject({ notes: 4, signs: 1, inPlace: 3 });
     expect(convert(graced).audit.words).toMatch(/; 1 behind a trill, tremolo, grace note/);
-    const moved = convert(quarters(8), { ...NO_SETTINGS, edits: { t1: [{ kind: 'move', note: 3, by: 5040 }] } });
+    const moved = convert(quarters(8), {
+      ...NO_SETTINGS,
+      edits: { [partId('t1')]: [{ kind: 'move', note: 3, by: 5040 }] },
+    });
     expect(moved.audit.parts[0]).toMatchObject({ notes: 8, inPlace: 7, edited: 1 });
     const twice = [...quarters(8), { key: 60, at: 0.02, length: 0.3 }];
     expect(convert(twice, NO_SETTINGS, 'Piano').audit.parts[0]).toMatchObject({ notes: 9, merged: 1 });
@@ -86,8 +91,8 @@ describe('the audit of a conversion', () => {
     };
     const asked = auditQueries(lost, casting.parts[0]!, grid, score.bars);
     expect(asked.map(({ id }) => id)).toEqual(['audit/missing/t1', 'audit/displaced/t1']);
-    expect(JSON.parse(String(asked[1]!.facts!.moves))).toEqual([{ note: 3, by: 2520 }]);
-    expect(auditInWords([lost], new Map([['t1', 'Flute']]))).toBe(
+    expect(asked[1]).toMatchObject({ facts: { cause: 'displaced', moves: [{ note: 3, by: 2520 }] } });
+    expect(auditInWords([lost], new Map([[partId('t1'), 'Flute']]))).toBe(
       '2 of 4 notes are written; 1 exactly where they were played; 1 further from their place than the grid allows, asked about; 2 not written, asked about.',
     );
   });

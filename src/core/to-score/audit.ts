@@ -7,9 +7,11 @@
  * Takes the written parts with the notes they came from; gives, part by part, how many notes are written where they
  * were played, how far off at most, and what became of the others. A difference no stage answers for becomes a query.
  */
+import { queryId } from '../base';
 import type { CastPart } from '../casting';
 import type { NoteId, PlayedNote } from '../performance';
-import { soundsOf, type Part, type PartId, type Query, type ScoreSound } from '../score';
+import type { AuditDoubt, Query } from '../queries';
+import { soundsOf, type Part, type PartId, type ScoreSound } from '../score';
 import {
   barBeat,
   barIndexAt,
@@ -24,9 +26,9 @@ import {
 import type { BeatLine } from './beats';
 import { isOffGrid } from './doubts';
 import type { GridChoice } from './grid';
-import type { GridPin, NoteEdit } from './settings';
 import { swung, type Swing } from './swing';
 import type { PlacedNote } from './timed-note';
+import type { GridPin, NoteEdit } from '../settings';
 
 /** What became of the played notes of one part. Every note is counted once. */
 export interface PartAudit {
@@ -178,58 +180,55 @@ function placedById(notes: readonly PlacedNote[]): Map<NoteId, PlacedNote> {
   return byId;
 }
 
+type AuditQuery = (facts: AuditDoubt['facts'], notes: readonly NoteId[], words: (count: string) => string) => Query[];
+
 /** Differences nobody answers for, by part and kind. There should be none: each names the stage that is at fault. */
 export function auditQueries(audit: PartAudit, part: CastPart, grid: GridChoice, bars: readonly Bar[]): Query[] {
   const starts = bars.map((bar) => bar.start);
   const startOf = placedById(grid.notes);
-  const query = (
-    cause: string,
-    notes: readonly NoteId[],
-    words: (count: string) => string,
-    facts: Query['facts'] = {},
-  ): Query[] => {
+  const query: AuditQuery = (facts, notes, words) => {
     if (notes.length === 0) return [];
     const at = startOf.get(notes[0]!)?.start ?? 0;
     const { bar, beat } = barBeat(bars, at);
     return [
       {
-        id: `audit/${cause}/${part.id}`,
+        id: queryId(`audit/${facts.cause}/${part.id}`),
         kind: 'audit',
         part: part.id,
         at,
         bar: barIndexAt(starts, at),
         played: [...notes],
         message: `${part.name}, bar ${bar}, beat ${beat}: ${words(notes.length === 1 ? 'a played note' : `${notes.length} played notes`)}`,
-        facts: { cause, ...facts },
+        facts,
       },
     ];
   };
   return [
     ...query(
-      'missing',
+      { cause: 'missing' },
       audit.missing,
       (count) => `${count} did not reach the page (lost between grid and assembling).`,
     ),
-    ...query('repitched', audit.repitched, (count) => `${count} stand at another pitch (spelling or transposition).`),
     ...query(
-      'displaced',
+      { cause: 'repitched' },
+      audit.repitched,
+      (count) => `${count} stand at another pitch (spelling or transposition).`,
+    ),
+    ...query(
+      { cause: 'displaced', moves: audit.displaced.map(({ note, by }) => ({ note, by })) },
       audit.displaced.map(({ note }) => note),
       (count) => `${count} left the place they were played at (grid or doubled lines).`,
-      { moves: JSON.stringify(audit.displaced.map(({ note, by }) => ({ note, by }))) },
     ),
     ...trillQuery(grid, query),
   ];
 }
 
 /** Trills swallow notes: what they stand for is said, and can be written out. */
-function trillQuery(
-  grid: GridChoice,
-  query: (cause: string, notes: readonly NoteId[], words: (count: string) => string) => Query[],
-): Query[] {
+function trillQuery(grid: GridChoice, query: AuditQuery): Query[] {
   const trills = grid.notes.filter((note) => note.ornament?.trill);
   const behind = trills.flatMap((note) => [note.id, ...(note.behind ?? [])]);
   const many = trills.length > 1 ? `${trills.length} trills` : 'one trill';
-  return query('trills', behind, () => `${behind.length} fast uneven notes are written as ${many}.`);
+  return query({ cause: 'trills' }, behind, () => `${behind.length} fast uneven notes are written as ${many}.`);
 }
 
 /**

@@ -1,10 +1,12 @@
+import { partId } from '../base';
 import { describe, expect, it } from 'vitest';
 import { line, performanceOf } from '../../testing/music';
 import { schemaErrors } from '../../testing/musicxml-schema';
 import { instrumentById } from '../instruments';
 import { writeMusicXml } from '../musicxml';
 import { clefsAt, sliceScore } from '../score';
-import { clefChoices, NO_SETTINGS, toScore } from './index';
+import { clefChoices, toScore } from './index';
+import { NO_SETTINGS } from '../settings';
 
 const bar = (key: number): [number, number][] => [
   [key, 1],
@@ -47,7 +49,8 @@ describe('clefs', () => {
     const high = convert('Cello', [72, 72, 72, 72]);
     expect(clefsAt(high.parts[0]!, 0)).toEqual(['treble']);
     expect(
-      convert('Cello', [48, 48, 69, 69, 69, 69], { ...NO_SETTINGS, fixedClefs: { t1: true } }).parts[0]!.clefChanges,
+      convert('Cello', [48, 48, 69, 69, 69, 69], { ...NO_SETTINGS, fixedClefs: { [partId('t1')]: true } }).parts[0]!
+        .clefChanges,
     ).toEqual([]);
   });
   it('reach the MusicXML at their bars, and a passage starts with the one in force', async () => {
@@ -60,7 +63,7 @@ describe('clefs', () => {
         .slice(1)
         .map((measure) => /<sign>(.)<\/sign>/.exec(measure)?.[1] ?? ''),
     ).toEqual(['F', '', 'G', '', '', '', 'F', '']);
-    expect(sliceScore(score, ['t1'], 3, 8).parts[0]).toMatchObject({
+    expect(sliceScore(score, [partId('t1')], 3, 8).parts[0]).toMatchObject({
       clefs: ['treble'],
       clefChanges: [{ bar: 3, clef: 'bass' }],
     });

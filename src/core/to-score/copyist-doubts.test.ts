@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { performanceOf, tempo, type HandNote, type HandTrack } from '../../testing/music';
-import { EMPTY_LEDGER, enter, remediesFor, replay } from '../job';
-import type { Query } from '../score';
+import { type Query, remediesFor } from '../queries';
+import { EMPTY_LEDGER, enter } from '../documents';
+import { replay } from '../../testing/replay';
 
 const asked = (tracks: HandTrack[], kind: Query['kind'], ...ledger: Parameters<typeof enter>[1][]) =>
   replay([performanceOf(tracks, [tempo(0, 100)])], ledger.reduce(enter, EMPTY_LEDGER)).queries.filter(
@@ -12,7 +13,7 @@ function answered(tracks: HandTrack[], kind: Query['kind']): Query[] {
   const performance = performanceOf(tracks, [tempo(0, 100)]);
   const before = replay([performance], EMPTY_LEDGER);
   const query = before.queries.find((one) => one.kind === kind)!;
-  const [remedy] = remediesFor(query, before);
+  const [remedy] = remediesFor(query);
   return replay([performance], [remedy!.decision, ...(remedy!.also ?? [])].reduce(enter, EMPTY_LEDGER)).queries.filter(
     (one) => one.kind === kind,
   );

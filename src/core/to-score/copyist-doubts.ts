@@ -2,9 +2,11 @@
  * Doubts a copyist has about the look of a part: doubles that are written differently, many instruments on one
  * percussion staff, bars that could be written as repeat signs.
  */
+import { queryId } from '../base';
 import type { CastPart } from '../casting';
 import { KIT_GROUP, PERCUSSION_GROUPS, percussionGroupOf } from '../instruments';
-import type { Part, PartId, Query } from '../score';
+import type { Query } from '../queries';
+import type { Part, PartId } from '../score';
 import type { Bar } from '../time';
 import type { Doubling } from './doubled-lines';
 import { withBarRepeats } from './repeats';
@@ -29,7 +31,7 @@ export function doublingQueries(
     .map(({ part, as, bars: both, differing }): Query => {
       const first = bars[differing[0]!]!;
       return {
-        id: `doubled/${part}/${as}`,
+        id: queryId(`doubled/${part}/${as}`),
         kind: 'doubled',
         part,
         at: first.start,
@@ -62,7 +64,7 @@ export function manySoundsQueries(part: CastPart): Query[] {
         : `${names.slice(0, -1).join(', ')} and ${names.at(-1)}`;
     return [
       {
-        id: `many-sounds/${track}`,
+        id: queryId(`many-sounds/${track}`),
         kind: 'many-sounds',
         part: part.id,
         track,
@@ -84,7 +86,7 @@ export function barRepeatQueries(part: CastPart, written: Part, bars: readonly B
   const first = bars[rows[0]!]!;
   return [
     {
-      id: `bar-repeats/${part.id}`,
+      id: queryId(`bar-repeats/${part.id}`),
       kind: 'bar-repeats',
       part: part.id,
       at: first.start,

@@ -1,3 +1,4 @@
+import { partId } from '../base';
 import { describe, expect, it } from 'vitest';
 import { layBars, QUARTER } from '../time';
 import { agreeDoubles, sameWriting, type DoublingPart } from './doubled-lines';
@@ -30,7 +31,7 @@ function note(
 }
 
 const part = (notes: EndedNote[], jitter = 0, follows = true): DoublingPart => ({
-  id: `t${id++}`,
+  id: partId(`t${id++}`),
   staves: [{ staff: 1, notes, voices: notes.map(() => 0) }],
   jitter,
   follows: () => follows,

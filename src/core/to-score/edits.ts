@@ -3,8 +3,8 @@
  */
 import type { PlayedUnits, WrittenUnits } from '../time';
 import { absorbDoubles } from './grid';
-import type { NoteEdit } from './settings';
 import type { PlacedNote } from './timed-note';
+import type { NoteEdit } from '../settings';
 
 /** @returns the notes in order of start; an edit of a note that is no longer there changes nothing */
 export function applyEdits(notes: readonly PlacedNote[], edits: readonly NoteEdit[]): PlacedNote[] {

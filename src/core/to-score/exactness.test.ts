@@ -5,10 +5,11 @@ import { barsOfPerformance } from '../performance';
 import { QUARTER } from '../time';
 import { layBeats } from './beats';
 import { findExact } from './exactness';
-import { NO_SETTINGS, toScore } from './index';
+import { toScore } from './index';
 import { findMeantEnds } from './gates';
 import { splitHands } from './staves';
 import type { PlacedNote } from './timed-note';
+import { NO_SETTINGS } from '../settings';
 
 function judged(notes: HandNote[], bpm = 100) {
   const performance = performanceOf([{ name: 'Flute', notes }], [tempo(0, bpm)]);

@@ -1,3 +1,4 @@
+import { partId } from '../base';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { PASSAGES, fingeringsRight } from '../../../bench/fingerings';
@@ -7,7 +8,8 @@ import { tuningsOf } from '../instruments';
 import { writeMusicXml } from '../musicxml';
 import { QUARTER } from '../time';
 import { fret, type FrettedNote } from './fretting';
-import { NO_SETTINGS, toScore } from './index';
+import { toScore } from './index';
+import { NO_SETTINGS } from '../settings';
 
 const GUITAR = [...tuningsOf('guitar')[0]!.strings];
 const chord = (...keys: number[]): FrettedNote[] => keys.map((key, id) => ({ id, key, start: 0, end: QUARTER }));
@@ -99,7 +101,8 @@ describe('fretting', () => {
     ]);
     const written = (show: 'tablature' | 'both') =>
       writeMusicXml(
-        toScore(performance, { ...NO_SETTINGS, tablatures: { t1: { show, tuning: GUITAR, capo: 1 } } }).printed,
+        toScore(performance, { ...NO_SETTINGS, tablatures: { [partId('t1')]: { show, tuning: GUITAR, capo: 1 } } })
+          .printed,
       );
     const both = written('both');
     expect(await schemaErrors(both)).toEqual([]);

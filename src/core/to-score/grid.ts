@@ -15,8 +15,8 @@ import { noteValue, type PartId } from '../score';
 import { QUARTER, type Beat, type Seconds, type WrittenUnits } from '../time';
 import { beatIndexAt, type BeatLine } from './beats';
 import { sameNumbers, type Memo } from './memo';
-import { VALUE_LENGTH, type GridPin } from './settings';
 import type { PlacedNote, TimedNote } from './timed-note';
+import { VALUE_LENGTH, type GridPin } from '../settings';
 
 export interface GridInput {
   id: PartId;

@@ -1,4 +1,3 @@
-export * from './settings';
 export * from './to-score';
 export { appliedLead, type Lead } from './lead';
 export { isTuplet, type EndedNote } from './durations';
@@ -7,6 +6,6 @@ export type { Doubling } from './doubled-lines';
 export type { PartDrums } from './part-drums';
 export type { Audit, PartAudit } from './audit';
 export { Memo } from './memo';
-export { SWING_UNITS, swung, type Swing, type SwingUnit } from './swing';
+export { swung, type Swing } from './swing';
 export type { BeatLine } from './beats';
 export { clefChoices } from './clefs';

@@ -15,9 +15,9 @@ import { appliedLead, type Lead } from './lead';
 import { findBreaths, findMarks, markPart, playedPart, type MarkReport, type PlayedPart } from './marks';
 import type { Memo } from './memo';
 import { octaveLines, readsOctaveLines } from './octave-lines';
-import type { ConversionSettings } from './settings';
 import type { StaffNotes } from './staff-notes';
 import { textsOf, withTexts } from './texts';
+import type { ConversionSettings } from '../settings';
 
 /** Marks, words and octave lines on every part. */
 export function markParts(

@@ -1,8 +1,10 @@
+import { partId, trackId } from '../base';
 import { describe, expect, it } from 'vitest';
 import { demoOriginal } from '../../../demo/make';
 import { performanceFromSmf } from '../performance';
 import { readSmf } from '../smf';
-import { convert, Memo, NO_SETTINGS, toScore, type Conversion, type ConversionSettings } from './index';
+import { convert, Memo, toScore, type Conversion } from './index';
+import { NO_SETTINGS, type ConversionSettings } from '../settings';
 
 const performance = performanceFromSmf(readSmf(demoOriginal()));
 
@@ -17,14 +19,14 @@ function withMemo(memo: Memo, settings: ConversionSettings): Conversion {
 describe('a conversion that remembers', () => {
   const changes: [string, Partial<ConversionSettings>][] = [
     ['nothing', {}],
-    ['a grid', { grids: { t2: [{ smallest: 'eighth', triplets: false, also: [] }] } }],
-    ['a lead', { leads: { t8: 0 } }],
-    ['gaps', { closeGaps: { t11: 'quarter' } }],
-    ['a note', { edits: { t9: [{ kind: 'move', note: 900, by: 2520 }] } }],
-    ['an instrument', { instruments: { t1: 'oboe' } }],
-    ['a part left out', { leftOut: { t7: true } }],
+    ['a grid', { grids: { [partId('t2')]: [{ smallest: 'eighth', triplets: false, also: [] }] } }],
+    ['a lead', { leads: { [trackId('t8')]: 0 } }],
+    ['gaps', { closeGaps: { [partId('t11')]: 'quarter' } }],
+    ['a note', { edits: { [partId('t9')]: [{ kind: 'move', note: 900, by: 2520 }] } }],
+    ['an instrument', { instruments: { [trackId('t1')]: 'oboe' } }],
+    ['a part left out', { leftOut: { [trackId('t7')]: true } }],
     ['the key', { key: { fifths: 2, mode: 'major' } }],
-    ['hands', { handSplits: { t7: 64 } }],
+    ['hands', { handSplits: { [partId('t7')]: 64 } }],
     ['nothing again', {}],
   ];
   it('gives what one without memory gives, whatever came before', () => {
@@ -42,7 +44,7 @@ describe('a conversion that remembers', () => {
   it('computes only the part that changed, when no other doubles it', () => {
     const memo = new Memo();
     const before = withMemo(memo, NO_SETTINGS);
-    const after = withMemo(memo, { ...NO_SETTINGS, closeGaps: { t12: 'quarter' } });
+    const after = withMemo(memo, { ...NO_SETTINGS, closeGaps: { [partId('t12')]: 'quarter' } });
     const same = after.score.parts.filter((part, p) => part === before.score.parts[p]);
     expect(same.map((part) => part.id)).toEqual(before.score.parts.map((part) => part.id).filter((id) => id !== 't12'));
   });

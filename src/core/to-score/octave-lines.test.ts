@@ -1,3 +1,4 @@
+import { partId } from '../base';
 import { describe, expect, it } from 'vitest';
 import { line, performanceOf } from '../../testing/music';
 import { schemaErrors } from '../../testing/musicxml-schema';
@@ -5,8 +6,9 @@ import { heardByVerovio } from '../../testing/engraver';
 import { instrumentById } from '../instruments';
 import { writeMusicXml } from '../musicxml';
 import { QUARTER } from '../time';
-import { NO_SETTINGS, toScore } from './index';
+import { toScore } from './index';
 import { readsOctaveLines } from './octave-lines';
+import { NO_SETTINGS } from '../settings';
 
 const keys = (key: number): [number, number][] => [
   [key, 1],
@@ -56,8 +58,8 @@ describe('octave lines', () => {
   });
   it('can be done without', () => {
     expect(
-      convert('Violin', [74, 96, 96, 98, 76], { ...NO_SETTINGS, plainOctaves: { t1: true } }).parts[0]!.lines
-        .octaveLines,
+      convert('Violin', [74, 96, 96, 98, 76], { ...NO_SETTINGS, plainOctaves: { [partId('t1')]: true } }).parts[0]!
+        .lines.octaveLines,
     ).toEqual([]);
   });
 });

@@ -1,10 +1,12 @@
+import { partId } from '../base';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { performanceOf, tempo, type HandNote } from '../../testing/music';
 import { schemaErrors } from '../../testing/musicxml-schema';
 import { writeMusicXml } from '../musicxml';
 import { checkScore, type Score } from '../score';
-import { NO_SETTINGS, toScore } from './index';
+import { toScore } from './index';
+import { NO_SETTINGS } from '../settings';
 
 const at120 = [tempo(0, 120)];
 const convert = (name: string, notes: HandNote[], settings = NO_SETTINGS) =>
@@ -135,7 +137,7 @@ describe('ornaments', () => {
       0,
       1 / 8,
     );
-    expect(words(convert('Flute', trill, { ...NO_SETTINGS, plain: { t1: true } }).score)).toHaveLength(16);
+    expect(words(convert('Flute', trill, { ...NO_SETTINGS, plain: { [partId('t1')]: true } }).score)).toHaveLength(16);
   });
   it('reach MusicXML that the standard’s schema accepts', async () => {
     const harp = [60, 64, 67].map((key, i) => ({ key, at: 2 + i * 0.09, length: 2 - i * 0.09 }));

@@ -2,8 +2,10 @@
  * Doubts about the page: chords no hand can hold, keys without a place in the drum map, stretches that could be
  * repeats, and places where the notes leave the key that is printed.
  */
+import { queryId } from '../base';
 import type { CastPart } from '../casting';
-import { keyName, type Fold, type Query, type ScoreKey } from '../score';
+import type { Query } from '../queries';
+import { keyName, type Fold, type ScoreKey, type Tablature } from '../score';
 import { barBeat, barIndexAt, type Bar, type MidiKey, type WrittenUnits } from '../time';
 import { ONE_KIND } from './drum-places';
 import type { Fretting } from './fretting';
@@ -25,19 +27,25 @@ const barOf = (bars: readonly Bar[], at: WrittenUnits) =>
     at,
   );
 
-export function frettingQueries(part: CastPart, { impossible }: Fretting, bars: readonly Bar[]): Query[] {
+export function frettingQueries(
+  part: CastPart,
+  { impossible }: Fretting,
+  tablature: Tablature | null,
+  bars: readonly Bar[],
+): Query[] {
   const [first] = impossible;
-  if (!first) return [];
+  if (!first || !tablature) return [];
   const more = impossible.length > 1 ? `, and ${impossible.length - 1} more` : '';
   return [
     {
-      id: `impossible-chord/${part.id}`,
+      id: queryId(`impossible-chord/${part.id}`),
       kind: 'impossible-chord',
       part: part.id,
       at: first.at,
       bar: barOf(bars, first.at),
       played: first.notes,
       message: `${words(part.name, bars, first.at)}: ${first.notes.length} notes that no hand can hold on these strings${more}. The highest that can be are shown.`,
+      facts: { tuning: tablature.tuning, capo: tablature.capo },
     },
   ];
 }
@@ -64,7 +72,7 @@ export function layeredDrumQueries(
     const { start } = struck[0]!;
     return [
       {
-        id: `one-drum/${part.id}/${key}`,
+        id: queryId(`one-drum/${part.id}/${key}`),
         kind: 'one-drum',
         part: part.id,
         at: start,
@@ -97,14 +105,14 @@ export function drumQueries(
     const near = nearestSounds(map, key, unmapped);
     const times = ids.length > 1 ? ` (${ids.length} times)` : '';
     return {
-      id: `unmapped-drum/${part.id}/${key}`,
+      id: queryId(`unmapped-drum/${part.id}/${key}`),
       kind: 'unmapped-drum',
       part: part.id,
       at: first.start,
       bar: barOf(bars, first.start),
       played: ids,
       message: `${words(part.name, bars, first.start)}: key ${key} is not in the drum map${times}${near[0] ? `; ${near[0].key} is ${near[0].name}` : ''}.`,
-      facts: { key, near: near.map((sound) => sound.key).join(' '), names: near.map((sound) => sound.name).join('|') },
+      facts: { key, near: near.map((sound) => ({ key: sound.key, name: sound.name })) },
     };
   });
 }
@@ -124,7 +132,7 @@ export function repeatQueries(found: readonly Fold[], taken: readonly Fold[], ba
         : `again as ${number(from + length)}–${number(last)}`;
     const ending = endings > 0 ? `, the last ${endings === 1 ? 'bar' : `${endings} bars`} apart` : '';
     return {
-      id: `repeat/${from}/${length}/${times}`,
+      id: queryId(`repeat/${from}/${length}/${times}`),
       kind: 'repeat',
       at: bars[from]!.start,
       bar: from,
@@ -154,18 +162,14 @@ export function keyChangeQueries(
       to++;
     if (to - from >= BARS_OF_ANOTHER_KEY && key.fifths !== printed[from]!.fifths && from > 0) {
       queries.push({
-        id: `key-change/${from}`,
+        id: queryId(`key-change/${from}`),
         kind: 'key-change',
         at: bars[from]!.start,
         bar: from,
         message: `Bars ${bars[from]!.number}–${bars[to - 1]!.number} sound like ${keyName(key)}; the signature there is ${keyName(printed[from]!)}.`,
         facts: {
-          from,
-          to,
-          fifths: key.fifths,
-          mode: key.mode,
-          backFifths: printed[from]!.fifths,
-          backMode: printed[from]!.mode,
+          heard: { fifths: key.fifths, mode: key.mode, bar: from },
+          back: to < bars.length ? { fifths: printed[from]!.fifths, mode: printed[from]!.mode, bar: to } : null,
         },
       });
     }

@@ -1,10 +1,12 @@
+import { partId } from '../base';
 import { describe, expect, it } from 'vitest';
 import { keySignature, line, meta, performanceOf, tempo, type HandNote } from '../../testing/music';
 import { DRUM_LAYOUTS, GENERAL_MIDI_DRUMS } from '../instruments';
 import { encodeText, Meta } from '../smf';
 import { concertScore, lineOfFifths, pitchName, playOrder, soundsOf, type Score } from '../score';
 import { QUARTER } from '../time';
-import { NO_SETTINGS, toScore, type ConversionSettings } from './index';
+import { toScore } from './index';
+import { NO_SETTINGS, type ConversionSettings } from '../settings';
 
 const namesOf = (score: Score, part = 0) =>
   soundsOf(score.parts[part]!, score.bars).map((sound) => pitchName(sound.pitch));
@@ -61,7 +63,9 @@ describe('names of notes', () => {
     const keys = [60, 61, 62, 63, 64, 66, 67, 60];
     expect(spelled(keys, 0).join(' ')).toBe('C4 C♯4 D4 D♯4 E4 F♯4 G4 C4');
     expect(
-      spelled(keys, 0, false, { spellings: [{ kind: 'notes', part: 't1', notes: [1], prefer: 'flats' }] }).join(' '),
+      spelled(keys, 0, false, { spellings: [{ kind: 'notes', part: partId('t1'), notes: [1], prefer: 'flats' }] }).join(
+        ' ',
+      ),
     ).toBe('C4 D♭4 D4 D♯4 E4 F♯4 G4 C4');
     expect(
       spelled(keys, 0, false, {
@@ -70,7 +74,7 @@ describe('names of notes', () => {
     ).toBe('C4 C♯4 D4 D♯4 E4 G♭4 G4 C4');
     expect(
       spelled(keys, 0, false, {
-        spellings: [{ kind: 'bars', part: 't9', bars: { from: 0, to: 9 }, prefer: 'flats' }],
+        spellings: [{ kind: 'bars', part: partId('t9'), bars: { from: 0, to: 9 }, prefer: 'flats' }],
       }).join(' '),
     ).toBe('C4 C♯4 D4 D♯4 E4 F♯4 G4 C4');
   });
@@ -109,7 +113,7 @@ describe('keys', () => {
     );
     const { queries } = toScore(performance, NO_SETTINGS);
     expect(
-      queries.filter((query) => query.kind === 'key-change').map(({ bar, facts }) => [bar, facts!.fifths]),
+      queries.filter((query) => query.kind === 'key-change').map(({ bar, facts }) => [bar, facts.heard.fifths]),
     ).toEqual([[12, -3]]);
   });
   it('are read in written pitch, or at concert pitch on request', () => {
@@ -160,7 +164,7 @@ describe('percussion', () => {
   it('is read by General MIDI unless another map is chosen', () => {
     expect(places(kit(beat))).toEqual(['38 C5 normal 1', '36 F4 normal 2']);
     const upside: ConversionSettings['drumMaps'] = {
-      t1: {
+      [partId('t1')]: {
         name: 'Own',
         sounds: [
           { key: 36, name: 'Boom', step: 'A', octave: 4, notehead: 'diamond', limb: 'hands' },
@@ -181,7 +185,7 @@ describe('percussion', () => {
     expect(doubt.message).toBe(
       'Drum Kit, bar 2, beat 1: key 28 is not in the drum map (2 times); 35 is Acoustic Bass Drum.',
     );
-    const answered = kit(strange, { drumKeys: { t1: { 28: 36 } } });
+    const answered = kit(strange, { drumKeys: { [partId('t1')]: { 28: 36 } } });
     expect(answered.queries.filter((query) => query.kind === 'unmapped-drum')).toEqual([]);
     // Another place on paper, the same key for playback.
     expect(places(answered)).toContain('28 F4 normal 2');
@@ -336,7 +340,7 @@ describe('repeats', () => {
     );
     const { printed } = toScore(performanceOf([{ name: 'Bassoon', notes }]), {
       ...NO_SETTINGS,
-      barRepeats: { t1: true },
+      barRepeats: { [partId('t1')]: true },
     });
     expect(printed.parts[0]!.bars.map((bar) => bar.likeBefore)).toEqual([undefined, 1, 1, 1]);
   });

@@ -9,7 +9,7 @@ import type { CastPart } from '../casting';
 import { GENERAL_MIDI_DRUMS, type DrumMap, type DrumSound } from '../instruments';
 import type { MidiKey, WrittenUnits } from '../time';
 import { placedApart } from './drum-places';
-import type { DrumMapChoice } from './settings';
+import type { DrumMapChoice } from '../settings';
 
 export interface PartDrums {
   map: DrumMap;

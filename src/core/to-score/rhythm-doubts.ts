@@ -2,15 +2,19 @@
  * Doubts about rhythm: places where a part leaves the company it keeps, tuplets that are hardly better than none,
  * splinters of rests, and notes that were struck twice in one place.
  */
+import { queryId } from '../base';
 import { append, lowest } from '../base';
 import type { CastPart } from '../casting';
 import type { PlacedNote } from './timed-note';
-import { noteValue, type Query } from '../score';
+import type { Query } from '../queries';
+import { noteValue } from '../score';
 import { barBeat, barIndexAt, QUARTER, type Bar, type WrittenUnits } from '../time';
 import { beatIndexAt, type BeatLine } from './beats';
 import type { DurationReport } from './durations';
 import type { GridChoice } from './grid';
 import type { Memo } from './memo';
+import { SMALLEST_VALUES, VALUE_LENGTH, type SmallestValue } from '../settings';
+import type { OneStep } from '../queries';
 import { SURE_SWING, type Swing } from './swing';
 
 /**
@@ -61,7 +65,7 @@ export function rhythmQueries(
   /** Onsets one step beside the place where most of those that go with this part have theirs. */
   function oneStepOff({ part, grid }: PartRhythm, p: number): Query[] {
     if (grid.exact || part.instrument.unpitched || company[p]!.length === 0) return [];
-    const queries: Query[] = [];
+    const queries: OneStep[] = [];
     const moves: { note: number; by: WrittenUnits }[] = [];
     for (const [bar, own] of onsets[p]!) {
       for (const at of own.keys()) {
@@ -75,19 +79,20 @@ export function rhythmQueries(
         );
         const more = off.with.length > 1 ? ` and ${off.with.length - 1} more` : '';
         queries.push({
-          id: `one-step/${part.id}/${notes[0]!.id}`,
+          id: queryId(`one-step/${part.id}/${notes[0]!.id}`),
           kind: 'one-step',
           part: part.id,
           at,
           bar,
           played: notes.map((note) => note.id),
           message: `${words(part, at)}: ${stepName(Math.abs(by))} ${by > 0 ? 'before' : 'after'} ${parts[off.with[0]!]!.part.name}${more}, with which it moves elsewhere in the bar.`,
-          facts: { by, as: parts[off.with[0]!]!.part.name },
+          facts: { by, as: parts[off.with[0]!]!.part.name, all: null },
         });
       }
     }
-    if (queries.length > 1) for (const query of queries) query.facts = { ...query.facts, all: JSON.stringify(moves) };
-    return queries;
+    // Places of the whole part, where there are several.
+    const all = queries.length > 1 ? moves : null;
+    return queries.map((query) => ({ ...query, facts: { ...query.facts, all } }));
   }
 
   function stepTo(at: WrittenUnits, bar: number, p: number): { to: WrittenUnits; with: number[] } | null {
@@ -113,14 +118,14 @@ export function rhythmQueries(
       const { start, bar } = line.beats[beat]!;
       const notes = grid.notes.filter((note) => beatIndexAt(line, note.start) === beat);
       return {
-        id: `tuplet/${part.id}/${beat}`,
+        id: queryId(`tuplet/${part.id}/${beat}`),
         kind: 'tuplet',
         part: part.id,
         at: start,
         bar,
         played: notes.map((note) => note.id),
         message: `${words(part, start)}: written as a triplet; plain values fit nearly as well.`,
-        facts: { bar, smallest: usualSmallest(grid, line) },
+        facts: { smallest: smallestValue(usualSmallest(grid, line)) },
       };
     });
   }
@@ -132,7 +137,7 @@ export function rhythmQueries(
     const more = places.length > 1 ? ` (${places.length} of them)` : '';
     return [
       {
-        id: `short-rest/${part.id}`,
+        id: queryId(`short-rest/${part.id}`),
         kind: 'short-rest',
         part: part.id,
         at: first,
@@ -152,7 +157,7 @@ export function rhythmQueries(
     const more = twice.length > 1 ? ` (${twice.length} times)` : '';
     return [
       {
-        id: `merged/${part.id}`,
+        id: queryId(`merged/${part.id}`),
         kind: 'merged',
         part: part.id,
         at: start,
@@ -169,7 +174,12 @@ function swingQuery({ heard, stretches, confidence, pinned, evidence }: Swing): 
   const { ratio, unit } = heard[0]!;
   const written = stretches.length > 0 ? 'Written evenly, with “Swing” above.' : 'Written as played.';
   return [
-    { id: 'swing', kind: 'swing', message: `Perhaps this swings: ${evidence}. ${written}`, facts: { ratio, unit } },
+    {
+      id: queryId('swing'),
+      kind: 'swing',
+      message: `Perhaps this swings: ${evidence}. ${written}`,
+      facts: { ratio, unit },
+    },
   ];
 }
 
@@ -197,6 +207,11 @@ function usualSmallest({ divisions, smallest }: GridChoice, line: BeatLine): Wri
     )
     .sort((a, b) => a - b);
   return units[Math.floor(units.length * EXCEPTION)] ?? smallest;
+}
+
+/** The smallest value that allows a length. */
+function smallestValue(units: WrittenUnits): SmallestValue {
+  return SMALLEST_VALUES.find((value) => VALUE_LENGTH[value] <= units) ?? '32nd';
 }
 
 /** For each part those it usually moves with. @param places where each part has onsets */

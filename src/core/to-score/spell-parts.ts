@@ -6,11 +6,11 @@ import type { CastPart } from '../casting';
 import type { Performance } from '../performance';
 import { barIndexAt, writtenUnits, type Bar } from '../time';
 import { keysOfBars } from './keys';
-import type { ConversionSettings } from './settings';
 import { isDefaultKey, signatures, withKeyChanges } from './signatures';
 import { spell } from './spelling';
 import { chosenNames, type ChosenNote } from './spelling-choices';
 import type { StaffNotes } from './staff-notes';
+import type { ConversionSettings } from '../settings';
 
 /** @returns places by part, staff and note; the key heard in each bar; the signatures printed */
 export function spellParts(

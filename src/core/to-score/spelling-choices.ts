@@ -5,7 +5,7 @@
 import { nameAtFifths } from '../score';
 import { nearestPlace } from './written-pitch';
 import type { NoteToSpell } from './spelling';
-import type { SpellingChoice } from './settings';
+import type { SpellingChoice } from '../settings';
 
 /** A note with what a choice may name it by. */
 export interface ChosenNote extends NoteToSpell {

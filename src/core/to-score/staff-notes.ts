@@ -11,8 +11,8 @@ import type { GridChoice } from './grid';
 import { writeStrokes } from './percussion';
 import { withPlainValues } from './short-values';
 import { splitHands } from './staves';
-import type { Lengths } from './settings';
 import { separateVoices, type VoiceCosts } from './voices';
+import type { Lengths } from '../settings';
 
 /** A staff's notes with their written times, before they are spelled. */
 export interface StaffNotes {

@@ -1,3 +1,4 @@
+import { trackId, partId } from '../base';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { keySignature, line, meter, performanceOf, tempo, type HandNote, type HandTrack } from '../../testing/music';
@@ -12,8 +13,9 @@ import { estimateLeads } from './lead';
 import { barSplitting, splitSpan } from './note-splitting';
 import { spell, type NoteToSpell } from './spelling';
 import { timeNotes } from './timed-note';
-import { NO_SETTINGS, toScore, type ConversionSettings } from './index';
+import { toScore } from './index';
 import { writtenTransposition } from './written-pitch';
+import { NO_SETTINGS, type ConversionSettings } from '../settings';
 
 const convert = (tracks: HandTrack[], conductor = [tempo(0, 100)], settings: Partial<ConversionSettings> = {}) =>
   toScore(performanceOf(tracks, conductor), { ...NO_SETTINGS, ...settings });
@@ -238,11 +240,12 @@ describe('lead', () => {
       pins,
     );
   it('finds 0.2 beats at 100 a minute as 120 ms early, and leaves the piano alone', () => {
-    expect(leads().get('t2')).toMatchObject({ milliseconds: 120 });
-    expect(leads().get('t2')!.confidence).toBeGreaterThan(0.9);
-    expect(leads().get('t1')).toMatchObject({ milliseconds: 0 });
+    expect(leads().get(trackId('t2'))).toMatchObject({ milliseconds: 120 });
+    expect(leads().get(trackId('t2'))!.confidence).toBeGreaterThan(0.9);
+    expect(leads().get(trackId('t1'))).toMatchObject({ milliseconds: 0 });
   });
-  it('believes a person', () => expect(leads({ t2: 40 }).get('t2')).toMatchObject({ milliseconds: 40, pinned: true }));
+  it('believes a person', () =>
+    expect(leads({ t2: 40 }).get(trackId('t2'))).toMatchObject({ milliseconds: 40, pinned: true }));
 });
 
 describe('grid and durations', () => {
@@ -272,7 +275,7 @@ describe('grid and durations', () => {
   it('obeys a pinned grid', () => {
     const notes = line([72, 0.5], [74, 0.25], [76, 0.25], [77, 1], [79, 2]);
     const { score } = convert([{ name: 'Flute', notes }], undefined, {
-      grids: { t1: [{ smallest: 'eighth', triplets: false, also: [] }] },
+      grids: { [partId('t1')]: [{ smallest: 'eighth', triplets: false, also: [] }] },
     });
     expect(soundsOf(score.parts[0]!, score.bars).every((sound) => sound.start % (QUARTER / 2) === 0)).toBe(true);
   });
@@ -457,7 +460,7 @@ describe('queries', () => {
         },
       ],
       undefined,
-      { grids: { t3: [{ smallest: 'eighth', triplets: false, also: [] }] } },
+      { grids: { [partId('t3')]: [{ smallest: 'eighth', triplets: false, also: [] }] } },
     );
     expect(new Set(queries.map((query) => query.kind))).toEqual(
       new Set(['unknown-instrument', 'empty-track', 'out-of-range', 'off-grid']),

@@ -10,12 +10,10 @@
  * Ratios from 1.2 to 2.4 count as swing, 3 : 1 is a dotted rhythm (common practice, no source). One is sure of it only
  * where a rhythm section plays or the file says so; otherwise it is asked.
  */
+import { SWING_UNITS, type SwingSettings, type SwingUnit } from '../settings';
 import { lastNotAfter, QUARTER, type Beat, type PlayedUnits, type WrittenUnits } from '../time';
 import { beatIndexAt, type BeatLine } from './beats';
 import type { TimedNote } from './timed-note';
-
-export const SWING_UNITS = ['eighth', '16th'] as const;
-export type SwingUnit = (typeof SWING_UNITS)[number];
 
 /** Bars that swing, by index, the last one not included. */
 export interface SwingStretch {
@@ -37,11 +35,6 @@ export interface Swing {
   /** Off-beats that lie late. */
   offBeats: number;
   evidence: string;
-}
-
-export interface SwingSettings {
-  ratio: number;
-  unit: SwingUnit;
 }
 
 /** What speaks for a piece that swings before a note is heard. */

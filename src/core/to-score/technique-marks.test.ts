@@ -3,8 +3,9 @@ import { line, performanceOf, type HandNote } from '../../testing/music';
 import { writeMusicXml } from '../musicxml';
 import { schemaErrors } from '../../testing/musicxml-schema';
 import type { TechniqueId } from '../instruments';
-import { NO_SETTINGS, toScore } from './index';
+import { toScore } from './index';
 import { techniqueMarks } from './technique-marks';
+import { NO_SETTINGS } from '../settings';
 
 const wordsOf = (...techniques: (TechniqueId | null)[]) => {
   const notes = techniques.map((_, id) => ({ id, start: id * 100 }));

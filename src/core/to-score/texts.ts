@@ -7,7 +7,7 @@
 import type { NoteId, Performance, PlayedNote, PlayedTrack, TextEvent } from '../performance';
 import { isTempoWords, type Lyric, type Marker, type Part, type SymbolInBar } from '../score';
 import { writtenUnits, type Ticks } from '../time';
-import type { MarkerStyle } from './settings';
+import type { MarkerStyle } from '../settings';
 
 /**
  * A letter, a number, or both, with or without the word before it: something to find one's place by (common practice).

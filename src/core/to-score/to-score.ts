@@ -7,9 +7,11 @@
  * other work in between, or stop: each step yields before its work begins.
  */
 import { append } from '../base';
-import { cast, castingSettings, type Casting, type CastPart } from '../casting';
+import type { InstrumentId } from '../instruments';
+import { cast, type Casting, type CastPart } from '../casting';
 import { barsOfPerformance, type Performance, type TrackId } from '../performance';
-import { foldScore, type Fold, type Part, type PartId, type Query, type Score } from '../score';
+import type { Query } from '../queries';
+import { foldScore, type Fold, type Part, type PartId, type Score } from '../score';
 import { layBars, writtenUnits, type Bar, type Seconds, type WrittenUnits } from '../time';
 import { assemblePart } from './assemble-part';
 import { auditInWords, auditPart, auditQueries, type Audit } from './audit';
@@ -28,7 +30,6 @@ import { partDrums, type PartDrums } from './part-drums';
 import { codesOf, findRepeats, withBarRepeats } from './repeats';
 import { markersOf, tempoWords } from './texts';
 import { appliedLead, type Lead } from './lead';
-import { VALUE_LENGTH, type ConversionSettings, type LengthChoice } from './settings';
 import { applyEdits } from './edits';
 import { Memo, sameNumbers } from './memo';
 import { findOrnaments, NO_ORNAMENTS, type OrnamentReport } from './ornaments';
@@ -40,6 +41,7 @@ import { swingMarks, swingsAt, swingSigns } from './swing-signs';
 import { keepsLength, writeStaves, type LengthSpan, type StaffNotes, type StaffSettings } from './staff-notes';
 import { tempoMarks } from './tempo-marks';
 import { leadsOf, timedPart } from './track-leads';
+import { castingSettings, VALUE_LENGTH, type ConversionSettings, type LengthChoice } from '../settings';
 
 export interface Progress {
   stage: 'casting' | 'lead' | 'grid' | 'voices' | 'spelling' | 'assembling';
@@ -263,7 +265,7 @@ export function* convert(
     append(
       queries,
       memo.recall(`doubts/${part.id}`, [part, grids[p], bars, line, switches], () =>
-        noteQueries(part, grids[p]!, bars, line, switches),
+        noteQueries(part, grids[p]!, bars, line, switches, candidatesOf(part, casting)),
       ),
     );
     if (part.instrument.unpitched)
@@ -271,7 +273,7 @@ export function* convert(
         ...drumQueries(part, grids[p]!, drums[p]!, bars),
         ...layeredDrumQueries(part, grids[p]!, drums[p]!, bars),
       ]);
-    append(queries, frettingQueries(part, fretting, bars));
+    append(queries, frettingQueries(part, fretting, tablature, bars));
   }
 
   yield { stage: 'assembling', done: 0.95 };
@@ -373,6 +375,12 @@ export function* convert(
     drums,
     doublings: doubled.doublings,
   };
+}
+
+/** What the leading track of a part was taken for, the likeliest first. */
+function candidatesOf(part: CastPart, casting: Casting): InstrumentId[] {
+  const track = casting.tracks.find(({ id }) => id === part.tracks[0]);
+  return track?.recognition.candidates.map(({ instrument }) => instrument) ?? [];
 }
 
 interface AuditedWork {

@@ -8,8 +8,8 @@ import type { BeatLine } from './beats';
 import { findExact } from './exactness';
 import { findMeantEnds } from './gates';
 import { appliedLead, estimateLeads, type Lead } from './lead';
-import type { ConversionSettings } from './settings';
 import { timeNotes, type MeantTimes, type TimedNote } from './timed-note';
+import type { ConversionSettings } from '../settings';
 
 /** Leads by track, from the notes that are music; and what the file says exactly. */
 export function leadsOf(

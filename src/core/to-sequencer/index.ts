@@ -1,4 +1,3 @@
-export * from './settings';
 export { toSequencer, type SequencedFile, type SequenceReport } from './to-sequencer';
 export { loudnessAt, loudnessCurve, type CurvePoint } from './loudness-curve';
 export * from './clean';

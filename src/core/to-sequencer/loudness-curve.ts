@@ -5,7 +5,7 @@
  */
 import { DYNAMICS, type Dynamic, type Part } from '../score';
 import { lastNotAfter, QUARTER, type WrittenUnits } from '../time';
-import { UNSAID } from './settings';
+import { UNSAID } from '../settings';
 
 export interface CurvePoint {
   at: WrittenUnits;

@@ -9,8 +9,8 @@
 import type { Articulation } from '../score';
 import { QUARTER, type MidiKey, type WrittenUnits } from '../time';
 import { loudnessAt, type CurvePoint } from './loudness-curve';
-import { UNSAID, type SequencerSettings } from './settings';
 import type { Sound } from './sounds';
+import { UNSAID, type SequencerSettings } from '../settings';
 
 /** A note to be sent; places on the played time line, not rounded. */
 export interface PerformedNote {

@@ -1,23 +1,21 @@
+import { partId } from '../base';
 import { describe, expect, it } from 'vitest';
 import { line, smfBytes } from '../../testing/music';
 import { barOf, named, plainPart, plainScore } from '../../testing/scores';
 import { NO_LINES, type Score } from '../score';
 import { Message, Meta, readSmf, writeSmf, type SmfEvent } from '../smf';
 import { layBars, QUARTER } from '../time';
+import { cleanSmf, CONVERSIONS, PRESET_PLANS, toSequencer } from './index';
 import {
   ACTIONS,
-  cleanSmf,
-  CONVERSIONS,
   DATA_KINDS,
-  PRESET_PLANS,
   SPLITS,
-  toSequencer,
   USUAL_SEQUENCING,
   type DataKind,
   type Loosening,
   type PartSequencing,
   type SequencerSettings,
-} from './index';
+} from '../settings';
 
 /* No setting does nothing: each one changes the bytes that go out of a score that has something of everything. */
 
@@ -47,7 +45,7 @@ const upper = [
   ),
 ];
 const violins = plainPart([pickup, ...upper.map((bar) => ({ voices: [...bar.voices, second, left] }))], {
-  id: 'A',
+  id: partId('A'),
   name: 'Violins',
   instrument: 'violin',
   program: 41,
@@ -65,13 +63,13 @@ const violins = plainPart([pickup, ...upper.map((bar) => ({ voices: [...bar.voic
   },
 });
 const drums = plainPart([barOf([36, 1]), barOf([36, 1], [38, 1], [36, 2]), barOf([38, 4])], {
-  id: 'D',
+  id: partId('D'),
   name: 'Drums',
   instrument: 'drum-kit',
   unpitched: true,
 });
 const cello = plainPart([barOf([48, 1]), barOf([50, 4]), barOf([52, 4])], {
-  id: 'C',
+  id: partId('C'),
   name: 'Cello',
   instrument: 'cello',
   program: 43,
@@ -119,10 +117,10 @@ const changes: { [K in keyof SequencerSettings]: Partial<SequencerSettings> & Pi
   padPickup: { padPickup: true },
   playRepeats: { playRepeats: false },
   loosening: { loosening: { ...USUAL_SEQUENCING.loosening, velocity: 8 } },
-  onlyParts: { onlyParts: ['D'] },
+  onlyParts: { onlyParts: [partId('D')] },
   onlyBars: { onlyBars: { from: 1, to: 2 } },
   files: { files: 'sections' },
-  parts: { parts: { A: { trackName: 'VLNS' } } },
+  parts: { parts: { [partId('A')]: { trackName: 'VLNS' } } },
 };
 
 describe('each setting of the sequencer', () => {
@@ -188,7 +186,7 @@ describe('each setting of the sequencer', () => {
       toSequencer(score, { ...USUAL_SEQUENCING, ...settings })[0]!.tracks.filter((track) => track.part === 'A');
     const sorted = (tracks: ReturnType<typeof notes>) =>
       tracks.flatMap((track) => track.notes.map((note) => `${note.start} ${note.key}`)).sort();
-    const parted = notes({ parts: { A: { split } } });
+    const parted = notes({ parts: { [partId('A')]: { split } } });
     expect(parted.length).toBeGreaterThan(1);
     expect(sorted(parted)).toEqual(sorted(notes({})));
   });

@@ -5,7 +5,7 @@
  */
 import { playOrder, type Score } from '../score';
 import { barLength, type WrittenUnits } from '../time';
-import type { SequencerSettings } from './settings';
+import type { SequencerSettings } from '../settings';
 
 export interface PlayedBar {
   /** Index of the written bar. */

@@ -1,3 +1,4 @@
+import { partId } from '../base';
 import { spawnSync, execFileSync } from 'node:child_process';
 import { mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
@@ -15,8 +16,9 @@ import { performanceFromSmf, type Performance } from '../performance';
 import type { Part, PartBar, Score, SymbolInBar, SymbolMarks } from '../score';
 import { decodeText, Message, Meta, readSmf, writeSmf } from '../smf';
 import { layBars, QUARTER } from '../time';
-import { NO_SETTINGS, toScore } from '../to-score';
-import { NO_LOOSENING, toSequencer, USUAL_SEQUENCING, type SequencerSettings } from './index';
+import { toScore } from '../to-score';
+import { toSequencer } from './index';
+import { NO_SETTINGS, NO_LOOSENING, USUAL_SEQUENCING, type SequencerSettings } from '../settings';
 
 const play = (score: Score, settings: Partial<SequencerSettings> = {}) => {
   const [made] = toSequencer(score, { ...USUAL_SEQUENCING, ...settings });
@@ -210,7 +212,9 @@ describe('dynamics', () => {
     expect(play(one(bars, { lines }), { dynamicsTo: [] }).report.left.join()).toMatch(
       /3 dynamic signs and hairpins are not played/,
     );
-    expect(controls(play(one(bars, { lines }), { parts: { t1: { dynamicsTo: ['modulation'] } } }), 1)).not.toEqual([]);
+    expect(
+      controls(play(one(bars, { lines }), { parts: { [partId('t1')]: { dynamicsTo: ['modulation'] } } }), 1),
+    ).not.toEqual([]);
   });
   it('follow an edited table, and finer ramps send more values', () => {
     expect(velocities({ levels: { ...USUAL_SEQUENCING.levels, p: 20 } })[0]).toBe(20);
@@ -335,11 +339,16 @@ describe('marks', () => {
 describe('tracks', () => {
   const bar = barOf([60, 4]);
   const band = (count: number) =>
-    plainScore(Array.from({ length: count }, (_, i) => plainPart([bar], { id: `P${i + 1}`, name: `Player ${i + 1}` })));
+    plainScore(
+      Array.from({ length: count }, (_, i) => plainPart([bar], { id: partId(`P${i + 1}`), name: `Player ${i + 1}` })),
+    );
   it('have channels in turn, percussion on 10, and ports beyond fifteen', () => {
     const made = play({
       ...band(20),
-      parts: [...band(20).parts, plainPart([bar], { id: 'D', name: 'Drums', instrument: 'drum-kit', unpitched: true })],
+      parts: [
+        ...band(20).parts,
+        plainPart([bar], { id: partId('D'), name: 'Drums', instrument: 'drum-kit', unpitched: true }),
+      ],
     });
     expect(made.tracks.map((track) => track.channel)).toEqual([
       1, 2, 3, 4, 5, 6, 7, 8, 9, 11, 12, 13, 14, 15, 16, 1, 2, 3, 4, 5, 10,
@@ -354,7 +363,7 @@ describe('tracks', () => {
       name: 'Violin',
       program: 41,
     });
-    const split = play(strings, { preset: 'expression', parts: { t1: { split: 'technique' } } });
+    const split = play(strings, { preset: 'expression', parts: { [partId('t1')]: { split: 'technique' } } });
     expect(split.tracks.map((track) => [track.name, track.program, track.notes.length])).toEqual([
       ['Violin', 41, 2],
       ['Violin pizz.', 46, 2],
@@ -366,7 +375,7 @@ describe('tracks', () => {
         { technique: 'pizzicato' as const, by: { kind: 'key' as const, key: 25 } },
       ],
     };
-    const switched = play(strings, { parts: { t1: { chart } } });
+    const switched = play(strings, { parts: { [partId('t1')]: { chart } } });
     expect(
       notesOf(switched)
         .filter(([key]) => key! < 30)
@@ -378,7 +387,9 @@ describe('tracks', () => {
     ]);
     const channels = play(strings, {
       parts: {
-        t1: { chart: { name: 'x', entries: [{ technique: 'pizzicato', by: { kind: 'channel', channel: 5 } }] } },
+        [partId('t1')]: {
+          chart: { name: 'x', entries: [{ technique: 'pizzicato', by: { kind: 'channel', channel: 5 } }] },
+        },
       },
     });
     const strikes = channels.file.tracks[1]!.events.flatMap((event) =>
@@ -413,7 +424,7 @@ describe('tracks', () => {
     };
     const piano = one([chord], { name: 'Piano', instrument: 'piano', clefs: ['treble', 'bass'] });
     const names = (split: 'lines' | 'staff' | 'voice') =>
-      play(piano, { parts: { t1: { split } } }).tracks.map((track) => [
+      play(piano, { parts: { [partId('t1')]: { split } } }).tracks.map((track) => [
         track.name,
         track.notes.map((note) => note.key).join(),
       ]);
@@ -431,7 +442,9 @@ describe('tracks', () => {
   });
   it('strike other keys where a drum map says so', () => {
     const drums = one([barOf([36, 1], [38, 1], [36, 2])], { unpitched: true, instrument: 'drum-kit' });
-    expect(notesOf(play(drums, { parts: { t1: { drumKeys: { 36: 35 } } } })).map(([key]) => key)).toEqual([35, 38, 35]);
+    expect(notesOf(play(drums, { parts: { [partId('t1')]: { drumKeys: { 36: 35 } } } })).map(([key]) => key)).toEqual([
+      35, 38, 35,
+    ]);
   });
 });
 
@@ -440,7 +453,7 @@ describe('a selection', () => {
     ['Flute', 'Bass'].map((name, i) =>
       plainPart(
         [60, 62, 64, 65].map((key) => barOf([key, 4])),
-        { id: `P${i}`, name },
+        { id: partId(`P${i}`), name },
       ),
     ),
     undefined,
@@ -453,7 +466,7 @@ describe('a selection', () => {
       file.tracks[0]!.endTick / 480,
     ]);
   it('takes parts, bars, a file for each part, a clip for each section; clips end on their barline', () => {
-    expect(files({ onlyParts: ['P1'] })).toEqual([['', 1, 16]]);
+    expect(files({ onlyParts: [partId('P1')] })).toEqual([['', 1, 16]]);
     expect(files({ onlyBars: { from: 1, to: 3 } })).toEqual([['', 2, 8]]);
     expect(files({ files: 'parts' })).toEqual([
       ['Flute', 1, 16],

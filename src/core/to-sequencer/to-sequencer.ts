@@ -3,18 +3,19 @@
  *
  *     time line → sounds → performing → loosening → tracks → bytes
  */
+import type { PartId } from '../base';
 import type { Score } from '../score';
 import type { SmfFile } from '../smf';
 import { QUARTER, type WrittenUnits } from '../time';
 import { loudnessCurve, type CurvePoint } from './loudness-curve';
 import { loosened } from './loosen';
 import { performSounds } from './perform';
-import type { DynamicCarrier, SequencerSettings } from './settings';
 import { soundsOfPart } from './sounds';
 import { playedTempos, type PlayedTempo } from './tempo';
 import { timeLineOf, type TimeLine } from './time-line';
 import { layTracks, partSettings, type PerformedPart, type SequencerTrack } from './tracks';
 import { writeSequence } from './write-sequence';
+import type { DynamicCarrier, SequencerSettings } from '../settings';
 
 export interface SequencedFile {
   /** What it holds, for its name: a part, a section; empty for the whole. */
@@ -86,7 +87,7 @@ function sequence(
     const bpm = tempos.findLast((tempo) => tempo.at <= at)?.bpm ?? tempos[0]!.bpm;
     return (milliseconds / 1000) * (bpm / 60) * QUARTER;
   };
-  const curves = new Map<string, readonly CurvePoint[]>();
+  const curves = new Map<PartId, readonly CurvePoint[]>();
   const performed = parts.map((part, p): PerformedPart => {
     const own = partSettings(settings, part.id);
     const carriers = own.dynamicsTo ?? settings.dynamicsTo;
@@ -103,7 +104,7 @@ function sequence(
     return { part, notes: drums ? loose.map((note) => ({ ...note, key: drums[note.key] ?? note.key })) : loose };
   });
   const tracks = layTracks(performed, settings);
-  const carriersOf = (part: string): readonly DynamicCarrier[] =>
+  const carriersOf = (part: PartId): readonly DynamicCarrier[] =>
     partSettings(settings, part).dynamicsTo ?? settings.dynamicsTo;
   const { file, betweenTicks, largestShiftMs } = writeSequence({
     score,

@@ -4,7 +4,7 @@
 import { instrumentById, techniqueName, type TechniqueId } from '../instruments';
 import type { Part, PartId } from '../score';
 import type { PerformedNote } from './perform';
-import type { PartSequencing, SequencerSettings, Split } from './settings';
+import type { PartSequencing, SequencerSettings, Split } from '../settings';
 
 export interface SequencerTrack {
   part: PartId;

@@ -9,10 +9,10 @@ import { QUARTER, type Ticks, type WrittenUnits } from '../time';
 import { curveSteps, loudnessAt, type CurvePoint } from './loudness-curve';
 import type { PerformedNote } from './perform';
 import { isLoose } from './loosen';
-import type { DynamicCarrier, SequencerSettings, TechniqueSwitch } from './settings';
 import type { PlayedTempo } from './tempo';
 import type { TimeLine } from './time-line';
 import { partSettings, type SequencerTrack } from './tracks';
+import type { DynamicCarrier, SequencerSettings, TechniqueSwitch } from '../settings';
 
 const CONTROLLER: Record<Exclude<DynamicCarrier, 'velocity'>, number> = { expression: 11, modulation: 1, volume: 7 };
 const SUSTAIN = 64;

@@ -1,10 +1,10 @@
 'use client';
 
+import { partId, trackId, type PartId, type TrackId } from '@/core/base';
 import { DndContext, PointerSensor, useSensor, useSensors, type DragEndEvent } from '@dnd-kit/core';
 import { Button, Select } from 'antd';
 import { useState } from 'react';
 import { LANGUAGES, type Language } from '@/core/instruments';
-import { LANGUAGE_NAMES, settingsOf } from '@/core/job';
 import { useWorkspace } from '../job/workspace';
 import { count } from '../shared/words';
 import { DealOutDialog } from './DealOutDialog';
@@ -14,6 +14,8 @@ import { PartDetail } from './PartDetail';
 import { PartTable } from './PartTable';
 import { SelectionBar } from './SelectionBar';
 import styles from './casting.module.css';
+import { LANGUAGE_NAMES } from '@/core/decisions';
+import { settingsOf } from '@/core/documents';
 
 /** Which tracks become which parts: the parts in score order, one of them in detail, and what is left out. */
 export function CastingView() {
@@ -21,9 +23,9 @@ export function CastingView() {
   const tracks = useWorkspace((state) => state.opened!.survey.tracks);
   const ledger = useWorkspace((state) => state.ledger)!;
   const decide = useWorkspace((state) => state.decide);
-  const [marked, setMarked] = useState<string[]>([]);
-  const [chosen, setChosen] = useState<string | null>(null);
-  const [dealing, setDealing] = useState<string | null>(null);
+  const [marked, setMarked] = useState<PartId[]>([]);
+  const [chosen, setChosen] = useState<PartId | null>(null);
+  const [dealing, setDealing] = useState<TrackId | null>(null);
   const [house, setHouse] = useState(false);
   // A short way before a press counts as dragging, so that clicks stay clicks.
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 6 } }));
@@ -32,12 +34,16 @@ export function CastingView() {
 
   /** A track dropped on a part joins it; a part dropped on another stands above it. */
   function onDrop({ active, over }: DragEndEvent): void {
-    const [kind, id] = String(active.id).split('/') as ['track' | 'part', string];
+    const [kind, dragged] = String(active.id).split('/') as ['track' | 'part', string];
     const target = summary.parts.find((candidate) => candidate.id === over?.id);
     if (!target) return;
     if (kind === 'part') {
-      if (target.id !== id) decide({ kind: 'movePart', part: id, before: target.id });
-    } else if (!target.tracks.includes(id)) {
+      const part = partId(dragged);
+      if (target.id !== part) decide({ kind: 'movePart', part, before: target.id });
+      return;
+    }
+    const id = trackId(dragged);
+    if (!target.tracks.includes(id)) {
       if (summary.tracks.find((track) => track.id === id)?.leftOut)
         decide({ kind: 'takeIn', tracks: [id] }, { kind: 'gather', tracks: [target.tracks[0]!, id] });
       else decide({ kind: 'gather', tracks: [target.tracks[0]!, id] });

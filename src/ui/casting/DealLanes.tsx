@@ -1,7 +1,7 @@
 import type { Bar } from '@/core/time';
-import type { DealPreview } from '@/workers/engine-client';
 import { count } from '../shared/words';
 import styles from './casting.module.css';
+import type { DealPreview } from '@/core/engine';
 
 const LANE = 46;
 const WIDTH = 658;

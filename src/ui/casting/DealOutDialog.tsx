@@ -1,17 +1,19 @@
 'use client';
 
+import type { TrackId } from '@/core/base';
 import { Alert, Button, InputNumber, Modal, Segmented, Spin } from 'antd';
 import { useEffect, useState } from 'react';
-import { MOST_PLAYERS, type Deal } from '@/core/casting';
-import { settingsOf } from '@/core/job';
-import { engineWorker, type DealPreview } from '@/workers/engine-client';
+import { engineWorker } from '@/workers/engine-client';
 import { useWorkspace } from '../job/workspace';
 import { count } from '../shared/words';
 import { DealLanes } from './DealLanes';
 import styles from './casting.module.css';
+import { MOST_PLAYERS, type Deal } from '@/core/settings';
+import { settingsOf } from '@/core/documents';
+import type { DealPreview } from '@/core/engine';
 
 /** Who gets which notes, before it is done. */
-export function DealOutDialog({ track, onClose }: { track: string; onClose: () => void }) {
+export function DealOutDialog({ track, onClose }: { track: TrackId; onClose: () => void }) {
   const ledger = useWorkspace((state) => state.ledger)!;
   const bars = useWorkspace((state) => state.summary!.bars);
   const edition = useWorkspace((state) => state.edition);

@@ -4,13 +4,13 @@ import { DeleteOutlined } from '@ant-design/icons';
 import { App, Button, Drawer, Empty, Input, Select, Table, Upload } from 'antd';
 import { useLiveQuery } from 'dexie-react-hooks';
 import { useMemo, useState } from 'react';
-import { readHouseList, writeHouseList, type HouseEntry } from '@/core/job';
 import { TECHNIQUES, techniqueName, type TechniqueId } from '@/core/instruments';
 import { forget, houseEntries, learn, saveEntry } from '@/storage/house-list';
 import { download } from '../shared/download';
 import { sentence } from '../shared/receive';
 import { InstrumentSelect } from './InstrumentSelect';
 import styles from './casting.module.css';
+import { readHouseList, writeHouseList, type HouseEntry } from '@/core/documents';
 
 /** The remembered answers: to look through, correct, forget, and carry to another machine. */
 export function HouseListDrawer({ open, onClose }: { open: boolean; onClose: () => void }) {

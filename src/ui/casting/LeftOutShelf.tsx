@@ -1,5 +1,6 @@
 'use client';
 
+import type { TrackId } from '@/core/base';
 import { useDraggable } from '@dnd-kit/core';
 import { Button } from 'antd';
 import { useWorkspace } from '../job/workspace';
@@ -21,7 +22,7 @@ export function LeftOutShelf() {
   );
 }
 
-function LeftOut({ id, name, reason }: { id: string; name: string; reason: string }) {
+function LeftOut({ id, name, reason }: { id: TrackId; name: string; reason: string }) {
   const decide = useWorkspace((state) => state.decide);
   const empty = reason === 'no notes';
   const { setNodeRef, listeners, transform, isDragging } = useDraggable({ id: `track/${id}`, disabled: empty });

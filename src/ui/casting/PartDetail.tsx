@@ -1,15 +1,16 @@
 'use client';
 
+import type { PartId } from '@/core/base';
 import { CloseOutlined } from '@ant-design/icons';
 import { Button, Select, Switch } from 'antd';
-import { settingsOf } from '@/core/job';
 import { instrumentById, TECHNIQUES, techniqueName, usualTechniques, type TechniqueId } from '@/core/instruments';
 import { keyInWords } from '@/core/score';
-import type { PartSummary, SourceSummary } from '@/workers/engine-client';
 import { useWorkspace } from '../job/workspace';
 import { count } from '../shared/words';
 import pane from '../shared/pane.module.css';
 import styles from './casting.module.css';
+import { settingsOf } from '@/core/documents';
+import type { PartSummary, SourceSummary } from '@/core/engine';
 
 const NONE = 'none';
 
@@ -31,8 +32,7 @@ export function PartDetail({ part, onClose, onDeal }: { part: PartSummary; onClo
   const at = parts.findIndex((other) => other.id === part.id);
   const instrument = instrumentById(part.instrument);
   const candidate = track.recognition.candidates.find((one) => one.instrument === part.instrument);
-  const first = part.tracks[0]!;
-  const move = (before: string | null) => decide({ kind: 'movePart', part: part.id, before });
+  const move = (before: PartId | null) => decide({ kind: 'movePart', part: part.id, before });
   return (
     <section className={pane.pane} aria-label={`${part.name} in detail`}>
       <div className={pane.head}>
@@ -66,7 +66,7 @@ export function PartDetail({ part, onClose, onDeal }: { part: PartSummary; onClo
           <Switch
             size="small"
             checked={part.solo}
-            onChange={(solo) => decide({ kind: 'setSolo', part: first, solo })}
+            onChange={(solo) => decide({ kind: 'setSolo', part: part.id, solo })}
             aria-label="Solo"
           />{' '}
           {part.solo ? 'one player' : 'a section'}

@@ -1,23 +1,24 @@
 'use client';
 
+import { partId, type PartId, type TrackId } from '@/core/base';
 import { HolderOutlined } from '@ant-design/icons';
 import { useDraggable, useDroppable } from '@dnd-kit/core';
 import { Input, Table, Tooltip } from 'antd';
 import type { TableRef } from 'antd/es/table';
 import { useEffect, useMemo, useRef } from 'react';
 import { techniqueName } from '@/core/instruments';
-import type { PartSummary } from '@/workers/engine-client';
 import { useWorkspace } from '../job/workspace';
 import { percent } from '../shared/words';
 import { useHeight } from '../shared/useHeight';
 import { InstrumentSelect } from './InstrumentSelect';
 import styles from './casting.module.css';
+import type { PartSummary } from '@/core/engine';
 
 interface Props {
-  marked: string[];
-  onMark: (ids: string[]) => void;
-  chosen: string | null;
-  onChoose: (id: string) => void;
+  marked: PartId[];
+  onMark: (ids: PartId[]) => void;
+  chosen: PartId | null;
+  onChoose: (id: PartId) => void;
 }
 
 /** The parts in score order, each with the tracks it is made of. */
@@ -45,7 +46,11 @@ export function PartTable({ marked, onMark, chosen, onChoose }: Props) {
         virtual
         scroll={{ x: 900, y: Math.max(120, height - 34) }}
         dataSource={parts}
-        rowSelection={{ selectedRowKeys: marked, onChange: (keys) => onMark(keys.map(String)), columnWidth: 34 }}
+        rowSelection={{
+          selectedRowKeys: marked,
+          onChange: (keys) => onMark(keys.map((key) => partId(String(key)))),
+          columnWidth: 34,
+        }}
         rowClassName={(part) => (part.id === chosen || part.id === pointed ? styles.chosen! : '')}
         onRow={(part) => ({ onClick: () => onChoose(part.id) })}
         columns={[
@@ -146,7 +151,7 @@ function TracksOfPart({ part }: { part: PartSummary }) {
   );
 }
 
-function TrackChip({ id, part }: { id: string; part: PartSummary }) {
+function TrackChip({ id, part }: { id: TrackId; part: PartSummary }) {
   const survey = useWorkspace((state) => state.opened!.survey);
   const { setNodeRef, listeners, transform, isDragging } = useDraggable({
     id: `track/${id}`,

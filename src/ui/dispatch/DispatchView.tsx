@@ -1,5 +1,6 @@
 'use client';
 
+import { SCORE_FORMATS, SCORE_FORMAT_NAMES, type ScoreFormat } from '@/core/engine';
 import { DownloadOutlined } from '@ant-design/icons';
 import { App, Button, Segmented } from 'antd';
 import { useState } from 'react';
@@ -29,7 +30,7 @@ export function DispatchView() {
   const conductor = opened.survey.tracks.find((track) => track.index === 0 && track.notes === 0)?.id;
   const out = summary.tracks.filter((track) => track.leftOut && track.id !== conductor);
   const leftOut = out.length;
-  const send = (format: 'musicxml' | 'mxl') =>
+  const send = (format: ScoreFormat) =>
     exportScore(format, concert)
       .then((name) => message.success(`${name} handed to the browser`))
       .catch((error) => message.error(sentence(error)));
@@ -60,12 +61,17 @@ export function DispatchView() {
           />
         </div>
         <div className={styles.buttons}>
-          <Button type="primary" icon={<DownloadOutlined />} disabled={busy} onClick={() => void send('musicxml')}>
-            .musicxml
-          </Button>
-          <Button icon={<DownloadOutlined />} disabled={busy} onClick={() => void send('mxl')}>
-            .mxl, compressed
-          </Button>
+          {SCORE_FORMAT_NAMES.map((format, i) => (
+            <Button
+              key={format}
+              type={i === 0 ? 'primary' : 'default'}
+              icon={<DownloadOutlined />}
+              disabled={busy}
+              onClick={() => void send(format)}
+            >
+              {SCORE_FORMATS[format].words}
+            </Button>
+          ))}
         </div>
       </section>
       <section>

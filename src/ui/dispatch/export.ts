@@ -1,18 +1,15 @@
-import { fileNameOf } from '@/core/job';
 import { engineWorker } from '@/workers/engine-client';
 import { useWorkspace } from '../job/workspace';
 import { download } from '../shared/download';
-
-const TYPES = {
-  musicxml: 'application/vnd.recordare.musicxml+xml',
-  mxl: 'application/vnd.recordare.musicxml',
-} as const;
+import { fileNameOf } from '@/core/documents';
+import { SCORE_FORMATS, type ScoreFormat } from '@/core/engine';
 
 /** Writes the score as it stands and hands it to the browser. @param concert at sounding pitch, octaves aside */
-export async function exportScore(format: keyof typeof TYPES, concert = false): Promise<string> {
+export async function exportScore(format: ScoreFormat, concert = false): Promise<string> {
   const { job } = useWorkspace.getState();
-  const bytes = await engineWorker().export(format, new Date().toISOString().slice(0, 10), concert);
+  const date = new Date().toISOString().slice(0, 10);
+  const bytes = await engineWorker().export(format, { date, concert });
   const fileName = `${fileNameOf(job?.name ?? 'score')}${concert ? ', concert pitch' : ''}.${format}`;
-  download(bytes, fileName, TYPES[format]);
+  download(bytes, fileName, SCORE_FORMATS[format].mediaType);
   return fileName;
 }

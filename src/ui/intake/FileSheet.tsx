@@ -3,12 +3,13 @@
 import { CartesianGrid, Line, LineChart, ResponsiveContainer, Tooltip, XAxis, YAxis } from 'recharts';
 import { Select } from 'antd';
 import type { ReactNode } from 'react';
-import { encodingName, settingsOf } from '@/core/job';
 import { keyName } from '@/core/score';
 import { TEXT_ENCODINGS, type TextEncoding } from '@/core/smf';
 import { useWorkspace } from '../job/workspace';
 import { bytesInWords, clock, count } from '../shared/words';
 import styles from './intake.module.css';
+import { encodingName } from '@/core/decisions';
+import { settingsOf } from '@/core/documents';
 
 const place = ({ bar, beat }: { bar: number; beat: number }) => `bar ${bar}${beat === 1 ? '' : `, beat ${beat}`}`;
 

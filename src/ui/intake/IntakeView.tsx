@@ -1,5 +1,6 @@
 'use client';
 
+import type { TrackId } from '@/core/base';
 import { Segmented } from 'antd';
 import { useState } from 'react';
 import { useWorkspace } from '../job/workspace';
@@ -15,7 +16,7 @@ export function IntakeView() {
   const { facts } = useWorkspace((state) => state.opened)!;
   const job = useWorkspace((state) => state.job)!;
   const [side, setSide] = useState<'tracks' | 'file'>('tracks');
-  const [chosen, setChosen] = useState<string | null>(null);
+  const [chosen, setChosen] = useState<TrackId | null>(null);
   return (
     <div className={styles.view}>
       <div className={styles.head}>

@@ -2,7 +2,6 @@
 
 import { PlusOutlined } from '@ant-design/icons';
 import { App, Button, Upload } from 'antd';
-import { settingsOf } from '@/core/job';
 import { addOriginal } from '@/storage/jobs';
 import { engineWorker } from '@/workers/engine-client';
 import { useWorkspace } from '../job/workspace';
@@ -10,6 +9,7 @@ import { CommittedNumber } from '../shared/CommittedNumber';
 import { receivedFile, sentence } from '../shared/receive';
 import { bytesInWords } from '../shared/words';
 import styles from './intake.module.css';
+import { settingsOf } from '@/core/documents';
 
 /** The job's originals, and where each further one begins. */
 export function Originals() {

@@ -1,5 +1,6 @@
 'use client';
 
+import type { TrackId } from '@/core/base';
 import { CloseOutlined } from '@ant-design/icons';
 import { Button } from 'antd';
 import { useEffect, useState } from 'react';
@@ -30,7 +31,7 @@ const CONTROLLER_NAMES: Record<number, string> = {
 };
 
 /** One track close up: its notes over the whole piece, its controllers, what the name was taken to mean. */
-export function TrackDetailPane({ track, onClose }: { track: string; onClose: () => void }) {
+export function TrackDetailPane({ track, onClose }: { track: TrackId; onClose: () => void }) {
   const [detail, setDetail] = useState<TrackDetail | null>(null);
   const [failure, setFailure] = useState<string | null>(null);
   const bars = useWorkspace((state) => state.summary!.bars);

@@ -1,9 +1,9 @@
 'use client';
 
+import type { TrackId } from '@/core/base';
 import { Button, Checkbox, Empty, Input, Select, Table, type TableProps } from 'antd';
 import type { TableRef } from 'antd/es/table';
 import { useEffect, useMemo, useRef, useState } from 'react';
-import { settingsOf } from '@/core/job';
 import { keyInWords } from '@/core/score';
 import { instrumentById, programName, SURE_ENOUGH } from '@/core/instruments';
 import type { TrackSurvey } from '@/core/performance';
@@ -12,6 +12,7 @@ import { useHeight } from '../shared/useHeight';
 import { percent } from '../shared/words';
 import { Density } from './Density';
 import styles from './intake.module.css';
+import { settingsOf } from '@/core/documents';
 
 type State = 'all' | 'music' | 'percussion' | 'empty' | 'duplicate' | 'leftOut';
 
@@ -36,8 +37,8 @@ export function TrackTable({
   onChoose,
   compact,
 }: {
-  chosen: string | null;
-  onChoose: (id: string) => void;
+  chosen: TrackId | null;
+  onChoose: (id: TrackId) => void;
   compact: boolean;
 }) {
   const survey = useWorkspace((state) => state.opened!.survey);
@@ -80,8 +81,8 @@ export function TrackTable({
       (state === 'all' ||
         (state === 'leftOut' ? row.leftOut : state === 'music' ? row.notes > 0 : row.state === state)),
   );
-  const markedRows = marked.map(String).filter((id) => rows.some((row) => row.id === id && row.notes > 0));
-  const take = (ids: string[], on: boolean) => {
+  const markedRows = rows.filter((row) => marked.includes(row.id) && row.notes > 0).map((row) => row.id);
+  const take = (ids: TrackId[], on: boolean) => {
     if (ids.length > 0) decide({ kind: on ? 'takeIn' : 'leaveOut', tracks: ids });
   };
 
@@ -151,7 +152,7 @@ export function TrackTable({
   );
 }
 
-function columns(take: (ids: string[], on: boolean) => void): TableProps<Row>['columns'] {
+function columns(take: (ids: TrackId[], on: boolean) => void): TableProps<Row>['columns'] {
   return [
     {
       title: 'In',
@@ -241,7 +242,7 @@ function columns(take: (ids: string[], on: boolean) => void): TableProps<Row>['c
 }
 
 /** 4, or 2/4 for track 4 of the second original. */
-function trackNumber(id: string, index: number): string {
+function trackNumber(id: TrackId, index: number): string {
   const original = /^o(\d+)/.exec(id)?.[1];
   return original ? `${original}/${index + 1}` : String(index + 1);
 }

@@ -1,3 +1,4 @@
+import type { NoteId, PartId } from '@/core/base';
 import type { Passage, PassagePart, PlayedMark } from '@/core/proof';
 import { keyInWords } from '@/core/score';
 import { xAt, type Geometry, type Lane } from './geometry';
@@ -7,10 +8,10 @@ interface Props {
   passage: Passage;
   geometry: Geometry;
   lit: ReadonlySet<number>;
-  flags: readonly { id: string; number: number; part: string; at: number; chosen: boolean }[];
+  flags: readonly { id: string; number: number; part: PartId; at: number; chosen: boolean }[];
   picked: ReadonlySet<number>;
   onLight: (ids: readonly number[]) => void;
-  onPick: (part: string, notes: readonly number[], more: boolean) => void;
+  onPick: (part: PartId, notes: readonly NoteId[], more: boolean) => void;
   onFlag: (id: string) => void;
 }
 

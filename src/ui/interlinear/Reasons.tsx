@@ -2,10 +2,10 @@
 
 import { Button } from 'antd';
 import { useEffect, useState } from 'react';
-import type { Reason } from '@/core/job';
 import { engineWorker } from '@/workers/engine-client';
 import { useWorkspace } from '../job/workspace';
 import styles from './interlinear.module.css';
+import type { Reason } from '@/core/proof';
 
 /** Why the picked note is written as it is, with what would turn each choice. */
 export function Reasons() {

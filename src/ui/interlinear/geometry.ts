@@ -1,3 +1,4 @@
+import type { PartId } from '@/core/base';
 import type { Passage } from '@/core/proof';
 
 /** Where things stand on the engraved page, in CSS pixels from the top left of the view. */
@@ -20,7 +21,7 @@ export interface BarPlace {
 
 /** The room for a part's played line, above its first staff. */
 export interface Lane {
-  part: string;
+  part: PartId;
   top: number;
   bottom: number;
 }
@@ -78,7 +79,7 @@ export function readGeometry(root: HTMLElement, passage: Passage, laneHeight: nu
       ) - origin.top;
     return { part: part.id, top, bottom };
   });
-  function laneBelow(part: string, count: number): Lane {
+  function laneBelow(part: PartId, count: number): Lane {
     const last = staff + count - 1;
     const ends = [...staves[last]!.map((rect) => rect.bottom), ...marksBelow(marks, staves[last]!, staves[last + 1])];
     const next = staves[last + 1]

@@ -1,5 +1,6 @@
 'use client';
 
+import { partId, type PartId } from '@/core/base';
 import { useEffect, useRef, useState } from 'react';
 import type { Passage } from '@/core/proof';
 import { engineWorker } from '@/workers/engine-client';
@@ -14,7 +15,7 @@ export interface Drawn {
 interface Wanted {
   /** Changes with each conversion. */
   edition: number;
-  parts: readonly string[];
+  parts: readonly PartId[];
   from: number;
   to: number;
   width: number;
@@ -60,8 +61,8 @@ export function usePassage({
       setState((before) => ({ ...before, busy: true }));
       try {
         const passage = await (below
-          ? engineWorker().sequencePassage(partList.split(' '), from, to)
-          : engineWorker().passage(partList.split(' '), from, to, before, suggestionColour));
+          ? engineWorker().sequencePassage(partList.split(' ').map(partId), from, to)
+          : engineWorker().passage(partList.split(' ').map(partId), from, to, before, suggestionColour));
         const engraving = await engraveWorker().system(passage.musicXml, {
           width,
           staffHeight,

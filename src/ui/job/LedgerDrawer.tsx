@@ -1,9 +1,9 @@
 'use client';
 
 import { Button, Drawer, Empty } from 'antd';
-import { describe } from '@/core/job';
-import { nameOfTrack, useWorkspace } from './workspace';
+import { nameOf, useWorkspace } from './workspace';
 import styles from './job.module.css';
+import { describe } from '@/core/decisions';
 
 /** Every decision of the job in order. Choosing a line goes back, or forward, to just after it. */
 export function LedgerDrawer({ open, onClose }: { open: boolean; onClose: () => void }) {
@@ -39,7 +39,7 @@ export function LedgerDrawer({ open, onClose }: { open: boolean; onClose: () => 
                   aria-current={i + 1 === ledger!.position}
                   onClick={() => moveTo(i + 1)}
                 >
-                  {i + 1}. {describe(decision, (track) => nameOfTrack(summary, opened, track, sequence))}
+                  {i + 1}. {describe(decision, (id) => nameOf(summary, opened, id, sequence))}
                 </Button>
               </li>
             ))}

@@ -4,10 +4,10 @@ import { CheckCircleOutlined } from '@ant-design/icons';
 import { Button, Input, Popover } from 'antd';
 import { useRouter } from 'next/navigation';
 import { useEffect, useRef, useState } from 'react';
-import type { OpenQuery } from '@/workers/engine-client';
 import { stationOf } from './stations';
 import { madeOnDesk, openQueries, useWorkspace } from './workspace';
 import styles from './job.module.css';
+import type { OpenQuery } from '@/core/engine';
 
 /** The doubtful places, one under the other; the chosen one shows its remedies. */
 export function QueryPanel() {

@@ -1,11 +1,11 @@
-import type { QueryKind } from '@/core/score';
+import type { Query } from '@/core/queries';
 import type { Direction } from '@/storage/schema';
 
 interface Station {
   id: StationId;
   name: string;
   about: string;
-  queries: readonly QueryKind[];
+  queries: readonly Query['kind'][];
 }
 
 const STATION_IDS = ['intake', 'casting', 'rhythm', 'page', 'timeline', 'dispatch'] as const;
@@ -69,6 +69,6 @@ export function isStation(id: string): id is StationId {
   return (STATION_IDS as readonly string[]).includes(id);
 }
 
-export function stationOf(kind: QueryKind, direction: Direction): StationId {
+export function stationOf(kind: Query['kind'], direction: Direction): StationId {
   return STATIONS[direction].find((station) => station.queries.includes(kind))?.id ?? 'intake';
 }

@@ -4,15 +4,15 @@ import { DeleteOutlined, PlusOutlined } from '@ant-design/icons';
 import { App, Button, Drawer, Input, InputNumber, Select, Table, Upload } from 'antd';
 import { useLiveQuery } from 'dexie-react-hooks';
 import { useState } from 'react';
-import { fileNameOf, readDrumMap, settingsOf, writeDrumMap, type NamedDrumMap } from '@/core/job';
 import { DRUM_LAYOUTS, NOTEHEADS, type DrumSound, type Notehead } from '@/core/instruments';
 import { STEPS, type Step } from '@/core/score';
 import { forgetDrumMap, ownDrumMaps, saveDrumMap } from '@/storage/drum-maps';
-import type { PartSummary } from '@/workers/engine-client';
 import { useWorkspace } from '../job/workspace';
 import { download } from '../shared/download';
 import { sentence } from '../shared/receive';
 import styles from './page.module.css';
+import { fileNameOf, readDrumMap, settingsOf, writeDrumMap, type NamedDrumMap } from '@/core/documents';
+import type { PartSummary } from '@/core/engine';
 
 /** Places on and around a five-line staff, read as in treble clef, from the top down. */
 const PLACES = ['C6', 'B5', 'A5', 'G5', 'F5', 'E5', 'D5', 'C5', 'B4', 'A4', 'G4', 'F4', 'E4', 'D4', 'C4', 'B3'];

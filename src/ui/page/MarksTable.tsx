@@ -2,13 +2,14 @@
 
 import { Checkbox, Segmented, Select } from 'antd';
 import { useState } from 'react';
-import { MARK_NAMES, settingsOf } from '@/core/job';
 import { instrumentById } from '@/core/instruments';
 import { MARK_CLASSES, type MarkClass } from '@/core/score';
-import { MARK_STRENGTHS, type MarkRule, type MarkStrength, type MarkUse } from '@/core/to-score';
-import type { PartSummary } from '@/workers/engine-client';
 import { useWorkspace } from '../job/workspace';
 import styles from './page.module.css';
+import { MARK_STRENGTHS, type MarkRule, type MarkStrength, type MarkUse } from '@/core/settings';
+import { MARK_NAMES } from '@/core/decisions';
+import { settingsOf } from '@/core/documents';
+import type { PartSummary } from '@/core/engine';
 
 const USE_WORDS: Record<MarkUse, string> = { off: 'off', suggest: 'suggest', on: 'take' };
 

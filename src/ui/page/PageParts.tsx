@@ -1,14 +1,15 @@
 'use client';
 
+import type { PartId } from '@/core/base';
 import { Checkbox } from 'antd';
 import { MARK_CLASSES } from '@/core/score';
-import type { PartSummary } from '@/workers/engine-client';
 import { useWorkspace } from '../job/workspace';
 import { count } from '../shared/words';
 import styles from './page.module.css';
+import type { PartSummary } from '@/core/engine';
 
 /** The parts: ticked ones are in view, the chosen one is set below. */
-export function PageParts({ chosen, onChoose }: { chosen: string; onChoose: (id: string) => void }) {
+export function PageParts({ chosen, onChoose }: { chosen: PartId; onChoose: (id: PartId) => void }) {
   const parts = useWorkspace((state) => state.summary!.parts);
   const shown = useWorkspace((state) => state.passage.parts);
   const show = useWorkspace((state) => state.show);

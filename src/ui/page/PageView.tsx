@@ -1,5 +1,6 @@
 'use client';
 
+import type { PartId } from '@/core/base';
 import { Segmented } from 'antd';
 import { useState } from 'react';
 import { BarWalk } from '../interlinear/BarWalk';
@@ -22,7 +23,7 @@ export function PageView() {
   const show = useWorkspace((state) => state.show);
   const [side, setSide] = useState<'parts' | 'piece'>('parts');
   const [look, setLook] = useState<Look>('passage');
-  const [chosen, setChosen] = useState<string | null>(null);
+  const [chosen, setChosen] = useState<PartId | null>(null);
   const part = parts.find((one) => one.id === chosen) ?? parts.find((one) => shown.includes(one.id)) ?? parts[0];
   if (!part) {
     return (
@@ -32,7 +33,7 @@ export function PageView() {
       </div>
     );
   }
-  const choose = (id: string) => {
+  const choose = (id: PartId) => {
     setChosen(id);
     if (!shown.includes(id)) show({ parts: [...shown, id] });
   };

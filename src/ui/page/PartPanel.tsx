@@ -2,15 +2,16 @@
 
 import { Button, Segmented, Select, Switch } from 'antd';
 import { useState } from 'react';
-import { settingsOf, type Decision } from '@/core/job';
 import { CLEF_NAMES, instrumentById, tuningsOf, type Clef } from '@/core/instruments';
 import { keyName, type Tablature } from '@/core/score';
-import type { PartSummary } from '@/workers/engine-client';
 import { CommittedNumber } from '../shared/CommittedNumber';
 import { useWorkspace } from '../job/workspace';
 import { DrumMapDrawer } from './DrumMapDrawer';
 import { MarksTable } from './MarksTable';
 import styles from './page.module.css';
+import { settingsOf } from '@/core/documents';
+import type { Decision } from '@/core/decisions';
+import type { PartSummary } from '@/core/engine';
 
 const CUSTOM = 'custom';
 const PITCHED_CLEFS = CLEF_NAMES.filter((clef) => clef !== 'percussion');

@@ -1,5 +1,6 @@
 'use client';
 
+import type { PartId } from '@/core/base';
 import { Button, Popover, Tooltip } from 'antd';
 import { useState } from 'react';
 import { ARTICULATIONS, type Articulation } from '@/core/score';
@@ -109,7 +110,7 @@ export function PickedMarks() {
 }
 
 /** One bar's articulation for all bars of the same rhythm. */
-function CopyPattern({ bar, part }: { bar: number; part: string }) {
+function CopyPattern({ bar, part }: { bar: number; part: PartId }) {
   const bars = useWorkspace((state) => state.summary!.bars);
   const decide = useWorkspace((state) => state.decide);
   const [open, setOpen] = useState(false);

@@ -1,11 +1,11 @@
 'use client';
 
 import { Button, Input, Select } from 'antd';
-import { settingsOf } from '@/core/job';
 import { keyName } from '@/core/score';
-import { MARKER_STYLES, type MarkerStyle } from '@/core/to-score';
 import { useWorkspace } from '../job/workspace';
 import styles from './page.module.css';
+import { MARKER_STYLES, type MarkerStyle } from '@/core/settings';
+import { settingsOf } from '@/core/documents';
 
 const MARKER_WORDS: Record<MarkerStyle, string> = { auto: 'as they look', rehearsal: 'rehearsal marks', text: 'words' };
 const KEYS = (['major', 'minor'] as const).flatMap((mode) =>

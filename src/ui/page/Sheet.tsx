@@ -4,14 +4,14 @@ import { DownloadOutlined, LeftOutlined, PrinterOutlined, RightOutlined } from '
 import { Alert, App, Button, Segmented, Spin, Tooltip } from 'antd';
 import { useState } from 'react';
 import { createPortal } from 'react-dom';
-import { fileNameOf } from '@/core/job';
-import type { PartSummary } from '@/workers/engine-client';
 import { useWorkspace } from '../job/workspace';
 import { sentence } from '../shared/receive';
 import { pdf } from './pdf';
 import { useSheet } from './useSheet';
 import music from '../shared/engraving.module.css';
 import styles from './page.module.css';
+import { fileNameOf } from '@/core/documents';
+import type { PartSummary } from '@/core/engine';
 
 /** The engraved score or one part, as pages or on one line; printed, or saved as PDF. */
 export function Sheet({ part, looks }: { part: PartSummary | null; looks: React.ReactNode }) {

@@ -1,5 +1,6 @@
 'use client';
 
+import type { PartId } from '@/core/base';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { engineWorker } from '@/workers/engine-client';
 import { engraveWorker } from '@/workers/engrave-client';
@@ -9,7 +10,7 @@ interface Wanted {
   /** Changes with each conversion. */
   edition: number;
   /** One part, or the whole score. */
-  part: string | null;
+  part: PartId | null;
   concert: boolean;
   layout: 'pages' | 'line';
   /** From 1. */
@@ -68,7 +69,7 @@ export function useSheet({ edition, part, concert, layout, page }: Wanted) {
   }, [laid, page]);
 
   const allPages = useCallback(
-    async (onPage: (done: number, of: number) => void, of: string | null = part): Promise<string[]> => {
+    async (onPage: (done: number, of: number) => void, of: PartId | null = part): Promise<string[]> => {
       const musicXml = await engineWorker().sheet(of, concert);
       const engraver = engraveWorker();
       const pages = await engraver.layOut(musicXml, { layout: 'pages', staffMillimetres });

@@ -1,25 +1,27 @@
 'use client';
 
+import type { PartId } from '@/core/base';
 import { SettingOutlined } from '@ant-design/icons';
 import { Button, Checkbox, Popover, Segmented, Select, Switch } from 'antd';
 import { useState } from 'react';
-import { settingsOf, valueName, type Decision } from '@/core/job';
 import { instrumentById } from '@/core/instruments';
 import { keyInWords } from '@/core/score';
+import { clefChoices } from '@/core/to-score';
+import { CommittedNumber } from '../shared/CommittedNumber';
+import { count } from '../shared/words';
+import { useWorkspace } from '../job/workspace';
+import styles from './rhythm.module.css';
 import {
-  clefChoices,
   FURTHER_TUPLETS,
   SMALLEST_VALUES,
   type FurtherTuplet,
   type LengthChoice,
   type Lengths,
   type SmallestValue,
-} from '@/core/to-score';
-import type { PartSummary } from '@/workers/engine-client';
-import { CommittedNumber } from '../shared/CommittedNumber';
-import { count } from '../shared/words';
-import { useWorkspace } from '../job/workspace';
-import styles from './rhythm.module.css';
+} from '@/core/settings';
+import { settingsOf } from '@/core/documents';
+import { valueName, type Decision } from '@/core/decisions';
+import type { PartSummary } from '@/core/engine';
 
 const FOUND = 'found';
 const FREE = 'free';
@@ -79,7 +81,7 @@ function Settings({ part }: { part: PartSummary }) {
         );
   const to = Math.min(bars.length, passage.from + passage.bars);
   const range = someBars ? { bars: { from: passage.from, to } } : {};
-  const forAll = (make: (id: string) => Decision) => decide(...reached.map(({ id }) => make(id)));
+  const forAll = (make: (id: PartId) => Decision) => decide(...reached.map(({ id }) => make(id)));
   const setGrid = (smallest: SmallestValue, triplets: boolean, also: readonly FurtherTuplet[]) =>
     forAll((id) => ({
       kind: 'setGrid',

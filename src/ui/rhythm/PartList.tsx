@@ -1,11 +1,12 @@
 'use client';
 
+import type { PartId } from '@/core/base';
 import { Checkbox } from 'antd';
 import { QUARTER } from '@/core/time';
-import type { PartSummary } from '@/workers/engine-client';
 import { useWorkspace } from '../job/workspace';
 import { GridSettings } from './GridSettings';
 import styles from './rhythm.module.css';
+import type { PartSummary } from '@/core/engine';
 
 const VALUE_WORDS: Record<number, string> = {
   [4 * QUARTER]: 'whole notes',
@@ -22,7 +23,7 @@ export function PartList() {
   const parts = useWorkspace((state) => state.summary!.parts);
   const shown = useWorkspace((state) => state.passage.parts);
   const show = useWorkspace((state) => state.show);
-  const toggle = (id: string, on: boolean) =>
+  const toggle = (id: PartId, on: boolean) =>
     show({ parts: on ? [...shown, id] : shown.filter((other) => other !== id) });
   return (
     <section className={styles.parts} aria-label="Parts">

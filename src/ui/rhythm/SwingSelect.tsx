@@ -1,9 +1,9 @@
 'use client';
 
 import { Select } from 'antd';
-import { settingsOf } from '@/core/job';
-import type { SwingUnit } from '@/core/to-score';
 import { useWorkspace } from '../job/workspace';
+import type { SwingUnit } from '@/core/settings';
+import { settingsOf } from '@/core/documents';
 
 const FOUND = 'found';
 const AS_PLAYED = 'as-played';

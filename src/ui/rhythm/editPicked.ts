@@ -1,6 +1,7 @@
-import type { Decision } from '@/core/job';
+import type { NoteId, PartId } from '@/core/base';
 import { QUARTER } from '@/core/time';
 import { useWorkspace, type WrittenPlaces } from '../job/workspace';
+import type { Decision } from '@/core/decisions';
 
 export type PickedEdit = 'earlier' | 'later' | 'join' | 'cut';
 
@@ -16,8 +17,8 @@ export function editPicked(edit: PickedEdit): void {
 
 function decisionFor(
   edit: PickedEdit,
-  part: string,
-  notes: readonly number[],
+  part: PartId,
+  notes: readonly NoteId[],
   step: number,
   written: WrittenPlaces,
 ): Decision | null {

@@ -5,10 +5,11 @@ import { Button } from 'antd';
 import { useEffect, useState } from 'react';
 import { Line, LineChart, ResponsiveContainer, Tooltip, XAxis, YAxis } from 'recharts';
 import { play, stopPlaying } from '@/sound/player';
-import { engineWorker, type ControllerPair } from '@/workers/engine-client';
+import { engineWorker } from '@/workers/engine-client';
 import { useWorkspace } from '../job/workspace';
 import { CommittedNumber } from '../shared/CommittedNumber';
 import styles from './sequencer.module.css';
+import type { ControllerPair } from '@/core/engine';
 
 const BARS = 4;
 

@@ -4,16 +4,16 @@ import { DeleteOutlined, PlusOutlined } from '@ant-design/icons';
 import { App, Button, Drawer, Input, InputNumber, Select, Upload } from 'antd';
 import { useLiveQuery } from 'dexie-react-hooks';
 import { useState } from 'react';
-import { fileNameOf, readChart, settingsOf, writeChart } from '@/core/job';
 import { TECHNIQUES, techniqueName, type TechniqueId } from '@/core/instruments';
 import { keyInWords } from '@/core/score';
-import type { TechniqueChart, TechniqueSwitch } from '@/core/to-sequencer';
 import { forgetChart, ownCharts, saveChart } from '@/storage/charts';
-import type { ScorePartSummary } from '@/workers/engine-client';
 import { useWorkspace } from '../job/workspace';
 import { download } from '../shared/download';
 import { sentence } from '../shared/receive';
 import styles from './sequencer.module.css';
+import type { TechniqueChart, TechniqueSwitch } from '@/core/settings';
+import { fileNameOf, readChart, settingsOf, writeChart } from '@/core/documents';
+import type { ScorePartSummary } from '@/core/engine';
 
 type By = TechniqueSwitch['by'];
 

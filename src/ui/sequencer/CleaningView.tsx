@@ -2,23 +2,15 @@
 
 import { Checkbox, Segmented, Select, Table, Tooltip } from 'antd';
 import { useState } from 'react';
-import { DATA_NAMES } from '@/core/job';
-import {
-  ACTIONS,
-  CONVERSIONS,
-  DATA_KINDS,
-  NEUTRAL_VOLUMES,
-  type Action,
-  type DataKind,
-  type Preset,
-  type TrackInventory,
-} from '@/core/to-sequencer';
+import { CONVERSIONS, type TrackInventory } from '@/core/to-sequencer';
 import { useWorkspace } from '../job/workspace';
 import { count } from '../shared/words';
 import { BeforeAfter } from './BeforeAfter';
 import { PresetChoice } from './PresetChoice';
 import { useMidiSequence } from './useSequence';
 import styles from './sequencer.module.css';
+import { ACTIONS, DATA_KINDS, NEUTRAL_VOLUMES, type Action, type DataKind, type Preset } from '@/core/settings';
+import { DATA_NAMES } from '@/core/decisions';
 
 const ACTION_WORDS: Record<Action, string> = { carry: 'carry', drop: 'drop', convert: 'convert' };
 

@@ -4,13 +4,13 @@ import { SoundOutlined } from '@ant-design/icons';
 import { Button, Drawer, Select, Table } from 'antd';
 import { useLiveQuery } from 'dexie-react-hooks';
 import { useState } from 'react';
-import { settingsOf, type NamedDrumMap } from '@/core/job';
 import { DRUM_LAYOUTS } from '@/core/instruments';
 import { play } from '@/sound/player';
 import { ownDrumMaps } from '@/storage/drum-maps';
-import type { ScorePartSummary } from '@/workers/engine-client';
 import { useWorkspace } from '../job/workspace';
 import styles from './sequencer.module.css';
+import { settingsOf, type NamedDrumMap } from '@/core/documents';
+import type { ScorePartSummary } from '@/core/engine';
 
 /** Struck keys and the keys of the target's kit that shall sound instead; each can be heard. */
 export function DrumKeysDrawer({ part, onClose }: { part: ScorePartSummary; onClose: () => void }) {

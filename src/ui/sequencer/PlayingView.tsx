@@ -3,9 +3,7 @@
 import { CaretRightOutlined, PauseOutlined } from '@ant-design/icons';
 import { Button, Checkbox, Collapse, InputNumber, Segmented, Select, Switch } from 'antd';
 import { useState } from 'react';
-import { CARRIER_NAMES, type Decision } from '@/core/job';
 import { ARTICULATIONS, DYNAMICS } from '@/core/score';
-import { DYNAMIC_CARRIERS, NO_LOOSENING, type DynamicCarrier, type Loosening } from '@/core/to-sequencer';
 import { play, stopPlaying } from '@/sound/player';
 import { engineWorker } from '@/workers/engine-client';
 import { BarWalk } from '../interlinear/BarWalk';
@@ -16,6 +14,8 @@ import { DynamicsChart } from './DynamicsChart';
 import { useScoreSequence } from './useSequence';
 import pane from '../shared/pane.module.css';
 import styles from './sequencer.module.css';
+import { DYNAMIC_CARRIERS, NO_LOOSENING, type DynamicCarrier, type Loosening } from '@/core/settings';
+import { CARRIER_NAMES, type Decision } from '@/core/decisions';
 
 const NOTHING = 'nothing';
 const STEPS = [1, 2, 4, 8, 16] as const;

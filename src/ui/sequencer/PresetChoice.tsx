@@ -1,5 +1,5 @@
 import { Segmented } from 'antd';
-import type { Preset } from '@/core/to-sequencer';
+import type { Preset } from '@/core/settings';
 
 export function PresetChoice({ value, onChange }: { value: Preset; onChange: (preset: Preset) => void }) {
   return (

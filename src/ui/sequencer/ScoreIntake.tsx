@@ -2,10 +2,10 @@
 
 import { Table } from 'antd';
 import { keyInWords } from '@/core/score';
-import type { ScorePartSummary } from '@/workers/engine-client';
 import { clock, count } from '../shared/words';
 import { useScoreSequence } from './useSequence';
 import styles from './sequencer.module.css';
+import type { ScorePartSummary } from '@/core/engine';
 
 /** What arrived: the parts of a score. */
 export function ScoreIntake() {

@@ -7,9 +7,9 @@ import { sentence } from '../shared/receive';
 import { bytesInWords, count } from '../shared/words';
 import { exportSequence } from './export';
 import styles from './sequencer.module.css';
-import { settingsOf } from '@/core/job';
-import { NEUTRAL_VOLUMES } from '@/core/to-sequencer';
 import { PresetChoice } from './PresetChoice';
+import { NEUTRAL_VOLUMES } from '@/core/settings';
+import { settingsOf } from '@/core/documents';
 
 const TICKS = [96, 120, 192, 240, 384, 480, 960, 1920] as const;
 

@@ -1,16 +1,17 @@
 'use client';
 
+import type { PartId } from '@/core/base';
 import { Button, Checkbox, Segmented, Select, Table } from 'antd';
 import { useState } from 'react';
 import { PROGRAM_NAMES } from '@/core/instruments';
-import { SPLITS, type ChannelPlan, type Preset, type Split } from '@/core/to-sequencer';
-import type { ScorePartSummary } from '@/workers/engine-client';
 import { useWorkspace } from '../job/workspace';
 import { ChartDrawer } from './ChartDrawer';
 import { DrumKeysDrawer } from './DrumKeysDrawer';
 import { PresetChoice } from './PresetChoice';
 import { useScoreSequence } from './useSequence';
 import styles from './sequencer.module.css';
+import { SPLITS, type ChannelPlan, type Preset, type Split } from '@/core/settings';
+import type { ScorePartSummary } from '@/core/engine';
 
 const SPLIT_WORDS: Record<Split, string> = {
   none: 'one track',
@@ -28,8 +29,8 @@ export function SoundsView() {
   const decide = useWorkspace((state) => state.decide);
   const [charting, setCharting] = useState<ScorePartSummary | null>(null);
   const [drumming, setDrumming] = useState<ScorePartSummary | null>(null);
-  const own = (part: string) => settings.parts[part] ?? {};
-  const tracksOf = (part: string) => sequence.tracks.filter((track) => track.part === part);
+  const own = (part: PartId) => settings.parts[part] ?? {};
+  const tracksOf = (part: PartId) => sequence.tracks.filter((track) => track.part === part);
   return (
     <div className={styles.sheet}>
       <div className={styles.row}>

@@ -1,8 +1,8 @@
 import { zipSync } from 'fflate';
-import { fileNameOf, settingsOf } from '@/core/job';
 import { engineWorker } from '@/workers/engine-client';
 import { useWorkspace } from '../job/workspace';
 import { download } from '../shared/download';
+import { fileNameOf, settingsOf } from '@/core/documents';
 
 /** Writes the MIDI as it stands and hands it to the browser: one file, or several in a zip. @returns its name */
 export async function exportSequence(): Promise<string> {

@@ -1,6 +1,7 @@
-import { settingsOf, type DirectionB } from '@/core/job';
-import type { MidiSequence, ScoreSequence } from '@/workers/engine-client';
 import { useWorkspace } from '../job/workspace';
+import type { DirectionB } from '@/core/settings';
+import { settingsOf } from '@/core/documents';
+import type { MidiSequence, ScoreSequence } from '@/core/engine';
 
 /** A score on its way to a sequencer, and the settings that are in force. */
 export function useScoreSequence(): { sequence: ScoreSequence; settings: DirectionB } {

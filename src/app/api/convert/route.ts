@@ -1,12 +1,16 @@
 import { plainToInstance } from 'class-transformer';
 import { IsIn, IsOptional, validateSync } from 'class-validator';
 import 'reflect-metadata';
-import { fileNameOf, isScoreFile, toCleanMidi, USUAL_DIRECTION_B } from '@/core/job';
-import { compressMusicXml, writeMusicXml } from '@/core/musicxml';
-import { performanceFromSmf } from '@/core/performance';
-import { readSmf } from '@/core/smf';
-import { NO_SETTINGS, toScore } from '@/core/to-score';
-import { PRESETS, type Preset } from '@/core/to-sequencer';
+import { fileNameOf } from '@/core/documents';
+import {
+  isScoreFile,
+  SCORE_FORMAT_NAMES,
+  SCORE_FORMATS,
+  ScoreDesk,
+  SequenceDesk,
+  type ScoreFormat,
+} from '@/core/engine';
+import { NO_SETTINGS, PRESETS, USUAL_DIRECTION_B, type DirectionB, type Preset } from '@/core/settings';
 
 export const runtime = 'nodejs';
 
@@ -15,7 +19,7 @@ const MOST_BYTES = 64 * 2 ** 20;
 class ConvertRequest {
   @IsIn(['to-score', 'to-midi']) direction!: 'to-score' | 'to-midi';
   @IsOptional() @IsIn(PRESETS) carry?: Preset;
-  @IsOptional() @IsIn(['musicxml', 'mxl']) format?: 'musicxml' | 'mxl';
+  @IsOptional() @IsIn(SCORE_FORMAT_NAMES) format?: ScoreFormat;
 }
 
 /**
@@ -48,17 +52,15 @@ export async function POST(request: Request): Promise<Response> {
   const bytes = new Uint8Array(await file.arrayBuffer());
   const name = fileNameOf(file.name.replace(/\.[^.]+$/, ''));
   try {
-    if (asked.direction === 'to-midi')
-      return answer(
-        toCleanMidi(bytes, { ...USUAL_DIRECTION_B, preset: asked.carry ?? 'bare' }).files[0]!.bytes,
-        `${name}.mid`,
-        'audio/midi',
-      );
+    if (asked.direction === 'to-midi') {
+      const settings: DirectionB = { ...USUAL_DIRECTION_B, preset: asked.carry ?? 'bare' };
+      return answer(SequenceDesk.open(bytes).files(settings).files[0]!.bytes, `${name}.mid`, 'audio/midi');
+    }
     if (isScoreFile(bytes)) return sentence(`${file.name} is a score already; ask for “to-midi”.`, 422);
-    const text = writeMusicXml(toScore(performanceFromSmf(readSmf(bytes)), NO_SETTINGS).printed);
-    return asked.format === 'mxl'
-      ? answer(compressMusicXml(text), `${name}.mxl`, 'application/vnd.recordare.musicxml')
-      : answer(new TextEncoder().encode(text), `${name}.musicxml`, 'application/vnd.recordare.musicxml+xml');
+    const format = asked.format ?? 'musicxml';
+    const desk = ScoreDesk.open([bytes], NO_SETTINGS);
+    desk.convert(NO_SETTINGS);
+    return answer(desk.export(format), `${name}.${format}`, SCORE_FORMATS[format].mediaType);
   } catch (error) {
     const { name: kind, message } = error as Error;
     if (kind === 'SmfError' || kind === 'MusicXmlError') return sentence(`${file.name}: ${message}`, 422);

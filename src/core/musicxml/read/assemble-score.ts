@@ -1,6 +1,7 @@
 /*
  * From raw measures to a score: bars, voices, keys in concert pitch, lines over several bars, words where they belong.
  */
+import { partId } from '../../base';
 import { drumSound, GENERAL_MIDI_DRUMS, type Clef, type Instrument } from '../../instruments';
 import {
   DYNAMICS,
@@ -243,7 +244,7 @@ function readPart(raw: RawPart, bars: readonly Bar[], warnings: MusicXmlWarning[
   const tuning = measures.find((measure) => measure?.tuning)?.tuning ?? null;
   const capo = measures.find((measure) => measure?.capo !== null && measure?.capo !== undefined)?.capo ?? 0;
   return {
-    id: raw.id,
+    id: partId(raw.id),
     name: raw.name || instrument.names.en,
     abbreviation: raw.abbreviation || instrument.abbreviations.en,
     instrument: instrument.id,

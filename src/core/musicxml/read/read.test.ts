@@ -6,8 +6,9 @@ import { performanceFromSmf } from '../../performance';
 import { checkScore, pitchName, soundsOf, type Score } from '../../score';
 import { readSmf } from '../../smf';
 import { QUARTER } from '../../time';
-import { NO_SETTINGS, toScore } from '../../to-score';
-import { compressMusicXml, MusicXmlError, readMusicXml, writeMusicXml } from '../index';
+import { toScore } from '../../to-score';
+import { compressMusicXml, MusicXmlError, readMusicXml, writeMusicXml } from '..';
+import { NO_SETTINGS } from '../../settings';
 
 const bytes = (text: string) => new TextEncoder().encode(text);
 const read = (text: string) => readMusicXml(bytes(text));

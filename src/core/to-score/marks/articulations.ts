@@ -6,8 +6,8 @@
  * around it.
  */
 import type { Seconds } from '../../time';
-import type { MarkStrength } from '../settings';
 import { byVoice, type PlayedPart, type Strike } from './marked-part';
+import type { MarkStrength } from '../../settings';
 
 const SHORT: Record<MarkStrength, number> = { few: 0.38, usual: 0.5, many: 0.62 };
 /** Longer than this nobody hears as short. */

@@ -12,8 +12,8 @@
 import { DYNAMICS, type Dynamic, type DynamicMark, type Hairpin } from '../../score';
 import { QUARTER, type WrittenUnits } from '../../time';
 import { DYNAMIC_VELOCITY } from '../../score';
-import type { MarkStrength } from '../settings';
 import type { Loudness, LoudnessPoint } from './loudness';
+import type { MarkStrength } from '../../settings';
 
 interface Stretch {
   /** Indices of its first point and of the one after its last. */

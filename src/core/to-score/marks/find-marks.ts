@@ -5,7 +5,6 @@
 import { MARK_CLASSES, NO_LINES, type Articulation, type MarkClass, type PartLines } from '../../score';
 import type { Seconds, WrittenUnits } from '../../time';
 import type { NoteId } from '../../performance';
-import type { MarkRule, MarkStrength } from '../settings';
 import { findAccents, findStaccato } from './articulations';
 import type { Breath } from './breaths';
 import { findDynamics } from './dynamics';
@@ -14,6 +13,7 @@ import type { PlayedPart, Strike } from './marked-part';
 import { findPedals } from './pedals';
 import { ruleFor, strengthsInUse } from './rules';
 import { findSlurs } from './slurs';
+import type { MarkRule, MarkStrength } from '../../settings';
 
 export interface NoteMark {
   mark: Articulation | 'breath' | 'caesura';

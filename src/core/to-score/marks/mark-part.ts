@@ -5,8 +5,8 @@
 import type { Articulation, Part, PartLines, Slur, SymbolInBar, SymbolMarks, VoiceBar } from '../../score';
 import type { Bar, WrittenUnits } from '../../time';
 import type { NoteId } from '../../performance';
-import type { BarSpan, MarkEdit } from '../settings';
 import type { FoundMarks, NoteMark } from './find-marks';
+import type { BarSpan, MarkEdit } from '../../settings';
 
 export function markPart(
   part: Part,

@@ -1,8 +1,10 @@
+import { partId } from '../../base';
 import { describe, expect, it } from 'vitest';
 import { line, performanceOf, type HandNote, type HandTrack } from '../../../testing/music';
 import { Message } from '../../smf';
 import { QUARTER } from '../../time';
-import { NO_SETTINGS, toScore, type ConversionSettings, type MarkRule } from '../index';
+import { toScore } from '..';
+import { NO_SETTINGS, type ConversionSettings, type MarkRule } from '../../settings';
 
 /* What a copyist would write for what was played: common practice, no source. */
 
@@ -72,7 +74,7 @@ describe('dynamics', () => {
   });
   it('can be off, suggested, or taken, in the part or in some bars; the last word counts', () => {
     const levels = (rules: MarkRule[]) =>
-      partOf(steps, { marks: { t1: rules } }).score.parts[0]!.lines.dynamics.map(
+      partOf(steps, { marks: { [partId('t1')]: rules } }).score.parts[0]!.lines.dynamics.map(
         ({ level, suggested }) => `${level}${suggested ? '?' : ''}`,
       );
     expect(levels([{ mark: 'dynamics', use: 'off', strength: 'usual' }])).toEqual([]);
@@ -92,10 +94,9 @@ describe('slurs', () => {
   const overlapping = (keys: number[], overlap: number): HandNote[] =>
     keys.map((key, i) => ({ key, at: i, length: 1 + overlap }));
   const slurs = (notes: HandNote[], name = 'Flute') =>
-    partOf({ name, notes }, { marks: { t1: take('slurs') } }).score.parts[0]!.lines.slurs.map(({ start, end }) => [
-      start / QUARTER,
-      end / QUARTER,
-    ]);
+    partOf({ name, notes }, { marks: { [partId('t1')]: take('slurs') } }).score.parts[0]!.lines.slurs.map(
+      ({ start, end }) => [start / QUARTER, end / QUARTER],
+    );
   it('go over notes that sound into each other', () => {
     expect(
       slurs([...overlapping([72, 74, 76, 77], 0.1), { key: 79, at: 4, length: 0.8 }, { key: 77, at: 5, length: 0.8 }]),
@@ -130,7 +131,10 @@ describe('signs on notes', () => {
         notes.map((note) => ({ ...note, at: note.at + shift, length: note.length - (shift % 3) * 0.01 })),
       ),
     };
-    const found = articulations(track, { marks: { t1: take('staccato') }, closeGaps: { t1: 'quarter' } });
+    const found = articulations(track, {
+      marks: { [partId('t1')]: take('staccato') },
+      closeGaps: { [partId('t1')]: 'quarter' },
+    });
     expect(found.slice(0, 4)).toEqual(['staccato', 'staccato', '', '']);
   });
   it('are accents where one is struck much harder than those around it', () => {
@@ -138,7 +142,7 @@ describe('signs on notes', () => {
       name: 'Trumpet',
       notes: loud(line(...scale(60, 32, 0.5)), (at) => (at === 5 || at === 11 ? 118 : 70 + ((at * 4) % 3))),
     };
-    const found = articulations(track, { marks: { t1: take('accents') } });
+    const found = articulations(track, { marks: { [partId('t1')]: take('accents') } });
     expect(found.flatMap((sign, i) => (sign ? [[i / 2, sign]] : []))).toEqual([
       [5, 'accent'],
       [11, 'accent'],
@@ -162,7 +166,7 @@ describe('signs on notes', () => {
       [71, 2],
     );
     const edits = (to: number): ConversionSettings['markEdits'] => ({
-      t1: [
+      [partId('t1')]: [
         { kind: 'articulation', note: 1, articulation: 'staccato', on: true },
         { kind: 'articulation', note: 2, articulation: 'staccato', on: true },
         { kind: 'slur', from: 0, to: 1, on: true },
@@ -213,7 +217,7 @@ describe('pedal', () => {
         [7.9, 10],
       ]),
     };
-    const { pedals } = partOf(track, { marks: { t1: take('pedal') } }).score.parts[0]!.lines;
+    const { pedals } = partOf(track, { marks: { [partId('t1')]: take('pedal') } }).score.parts[0]!.lines;
     expect(pedals.map(({ start, end }) => [start / QUARTER, end / QUARTER])).toEqual([
       [0, 4],
       [4, 8],

@@ -1,5 +1,5 @@
 import type { MarkClass } from '../../score';
-import type { MarkRule, MarkStrength, MarkUse } from '../settings';
+import type { MarkRule, MarkStrength, MarkUse } from '../../settings';
 
 /** What nobody has decided about is suggested, with the usual strength. */
 const USUAL = { use: 'suggest', strength: 'usual' } as const;

@@ -11,8 +11,8 @@
  */
 import type { Slur } from '../../score';
 import type { Seconds, WrittenUnits } from '../../time';
-import type { MarkStrength } from '../settings';
 import { byVoice, type PlayedPart, type Strike } from './marked-part';
+import type { MarkStrength } from '../../settings';
 
 /** How far a note must sound into the next one. */
 const OVERLAP: Record<MarkStrength, Seconds> = { few: 0.04, usual: 0.01, many: -0.015 };

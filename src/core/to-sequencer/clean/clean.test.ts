@@ -4,7 +4,8 @@ import { demoOriginal } from '../../../../demo/make';
 import { arbitrarySmf } from '../../../testing/arbitrary-smf';
 import { line, meta, smfBytes } from '../../../testing/music';
 import { decodeText, encodeText, Message, Meta, readSmf, writeSmf, type SmfEvent, type SmfFile } from '../../smf';
-import { ACTIONS, cleanSmf, DATA_KINDS, inventoryOf, PRESET_PLANS, type CleaningPlan } from './index';
+import { cleanSmf, inventoryOf, PRESET_PLANS } from './index';
+import { ACTIONS, DATA_KINDS, type CleaningPlan } from '../../settings';
 
 const PPQ = 480;
 const control = (quarter: number, controller: number, value: number): SmfEvent => ({

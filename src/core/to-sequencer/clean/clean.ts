@@ -2,21 +2,13 @@
  * Cleaning: a MIDI file with what fights a sequencer's mixer taken out or made harmless. Notes, velocities, tempo,
  * meters, keys, markers and names stay event for event.
  */
+import type { Action, CleaningPlan } from '../../settings';
 import { conductorName } from '../../performance';
 import { encodeText, Message, Meta, type ChannelEvent, type SmfEvent, type SmfFile, type SmfTrack } from '../../smf';
 import type { Ticks } from '../../time';
-import type { NEUTRAL_VOLUMES, Preset } from '../settings';
-import { DATA_KINDS, inventoryOf, kindOf, type DataKind } from './inventory';
+import { inventoryOf, kindOf } from './inventory';
 import { switchKeysOf } from './switch-keys';
-
-export const ACTIONS = ['carry', 'drop', 'convert'] as const;
-/**
- * convert: volume, pan, reverb and chorus to one harmless value at the start; modulation and expression into each
- * other; the pedal into longer notes; programs to one at the start.
- */
-export type Action = (typeof ACTIONS)[number];
-
-export type CleaningPlan = Record<DataKind, Action>;
+import { type NEUTRAL_VOLUMES, type Preset, DATA_KINDS, type DataKind } from '../../settings';
 
 /** Kinds that there is a conversion for, and what it does in words. */
 export const CONVERSIONS: Partial<Record<DataKind, string>> = {

@@ -1,12 +1,3 @@
-export { DATA_KINDS, inventoryOf, type DataKind, type TrackInventory } from './inventory';
+export { inventoryOf, type TrackInventory } from './inventory';
 export { switchKeysOf } from './switch-keys';
-export {
-  ACTIONS,
-  cleanSmf,
-  CONVERSIONS,
-  PRESET_PLANS,
-  type Action,
-  type CleaningPlan,
-  type CleaningReport,
-  type CleaningSettings,
-} from './clean';
+export { cleanSmf, CONVERSIONS, PRESET_PLANS, type Cleaned, type CleaningReport, type CleaningSettings } from './clean';

@@ -2,27 +2,8 @@
  * What a MIDI file carries besides its notes, kind by kind and track by track: the data that moves faders and changes
  * sounds.
  */
+import { DATA_KINDS, type DataKind } from '../../settings';
 import { decodeText, Message, Meta, type SmfEvent, type SmfFile, type SmfTrack } from '../../smf';
-
-export const DATA_KINDS = [
-  'program',
-  'volume',
-  'pan',
-  'reverb',
-  'chorus',
-  'modulation',
-  'expression',
-  'sustain',
-  'reset',
-  'otherControllers',
-  'pitchBend',
-  'aftertouch',
-  'sysex',
-  'text',
-  'keyswitches',
-] as const;
-export type DataKind = (typeof DATA_KINDS)[number];
-
 const CONTROLLERS: Record<number, DataKind> = {
   0: 'program',
   32: 'program',

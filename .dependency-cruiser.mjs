@@ -1,0 +1,68 @@
+/*
+ * Imports go one way, lowest layer first: a folder may import from its own row and from the rows above it, never from
+ * those below. docs/architecture.md shows the same order as a picture.
+ */
+const layers = [
+  ['core/base'],
+  ['core/time'],
+  ['core/smf', 'core/instruments'],
+  ['core/score', 'core/performance'],
+  ['core/settings'],
+  ['core/decisions'],
+  ['core/queries'],
+  ['core/musicxml', 'core/casting'],
+  ['core/to-score', 'core/to-sequencer'],
+  ['core/proof', 'core/documents'],
+  ['core/engine'],
+  ['cli', 'server', 'sound', 'workers', 'storage'],
+  ['ui'],
+  ['app'],
+];
+const tests = '\\.test\\.tsx?$';
+const inFolders = (folders) => `^src/(${folders.join('|')})/`;
+
+const upwards = layers.slice(0, -1).map((folders, row) => ({
+  name: `${folders[0]}-imports-no-higher-layer`,
+  severity: 'error',
+  from: { path: inFolders(folders), pathNot: tests },
+  to: { path: inFolders(layers.slice(row + 1).flat()) },
+}));
+
+export default {
+  forbidden: [
+    ...upwards,
+    {
+      name: 'no-circles',
+      comment: 'Two files that need each other are one file, or lack a third.',
+      severity: 'error',
+      from: { pathNot: tests },
+      to: { circular: true, viaOnly: { dependencyTypesNot: ['type-only'] } },
+    },
+    {
+      name: 'outer-folders-stand-apart',
+      comment:
+        'The command line, the server, the sound module, the workers and the storage know the core and nobody else.',
+      severity: 'error',
+      from: { path: '^src/(cli|server|sound|workers|storage)/', pathNot: tests },
+      to: { path: '^src/(cli|server|sound|workers|storage)/', pathNot: '^src/$1/' },
+    },
+    {
+      name: 'core-is-free-of-interface',
+      severity: 'error',
+      from: { path: '^src/core/', pathNot: tests },
+      to: { path: 'node_modules/(react|react-dom|next|antd|dexie|comlink|zustand)/' },
+    },
+    {
+      name: 'no-tests-in-the-product',
+      severity: 'error',
+      from: { path: '^src/', pathNot: ['^src/testing/', tests] },
+      to: { path: ['^(src/testing|bench|demo|e2e)/', tests] },
+    },
+  ],
+  options: {
+    tsConfig: { fileName: 'tsconfig.json' },
+    tsPreCompilationDeps: true,
+    doNotFollow: { path: 'node_modules' },
+    enhancedResolveOptions: { extensions: ['.ts', '.tsx', '.js', '.mjs', '.json'] },
+  },
+};

@@ -1,0 +1,48 @@
+declare const kind: unique symbol;
+
+/** A string that the compiler tells from other strings and from other ids; made by a constructor where it enters. */
+type Id<Name extends string> = string & { readonly [kind]: Name };
+
+/**
+ * A number with a unit. Plain numbers fit it, so that arithmetic stays plain; a number with another unit does not.
+ */
+export type Unit<Name extends string> = number & { readonly [kind]?: Name };
+
+/**
+ * A track of the originals: "t3" by its chunk; "o2t3" of the second original; "t0c10" and "t9s6" split off by channel
+ * and by what is struck.
+ */
+export type TrackId = Id<'track'>;
+
+/** A part of a score: a track's id, with "p2" behind it for its second player; or the id a score file gives. */
+export type PartId = Id<'part'>;
+
+/** The same doubt has the same id each time the job is computed. */
+export type QueryId = Id<'query'>;
+
+/** A played note, unique in its performance. */
+export type NoteId = Unit<'note'>;
+
+export const trackId = (text: string) => text as TrackId;
+export const partId = (text: string) => text as PartId;
+export const queryId = (text: string) => text as QueryId;
+
+/** The part a track leads. @param player its players are counted from 1 */
+export function partOf(track: TrackId, player = 1): PartId {
+  return partId(player === 1 ? track : `${track}p${player}`);
+}
+
+/** The track that leads a part. */
+export function leadingTrack(part: PartId): TrackId {
+  return trackId(part.replace(/p\d+$/, ''));
+}
+
+/** The part is one of several players, and not the first of them. */
+export function isFurtherPlayer(part: PartId): boolean {
+  return /p\d+$/.test(part);
+}
+
+/** The track as it was in its file, before it was split by channel or by what is struck. */
+export function unsplit(track: TrackId): TrackId {
+  return trackId(track.replace(/s\d+$/, '').replace(/c\d+$/, ''));
+}

@@ -1,0 +1,20 @@
+import { Equals, IsString, Matches, MaxLength } from 'class-validator';
+import type { PartId } from '../../base';
+import { decisionKind } from '../decision-kind';
+import { PART } from '../validators';
+
+export class AbbreviatePart {
+  @Equals('abbreviatePart') kind!: 'abbreviatePart';
+  @Matches(PART) part!: PartId;
+  @IsString() @MaxLength(60) abbreviation!: string;
+}
+
+export const abbreviatePart = decisionKind({
+  kind: 'abbreviatePart',
+  dto: AbbreviatePart,
+  apply: (settings, made) => ({
+    ...settings,
+    abbreviations: { ...settings.abbreviations, [made.part]: made.abbreviation },
+  }),
+  describe: (made, nameOf) => `${nameOf(made.part)}: shortened to “${made.abbreviation}”`,
+});

@@ -1,0 +1,24 @@
+import { ArrayNotEmpty, Equals, IsArray, Matches } from 'class-validator';
+import type { TrackId } from '../../base';
+import { instrumentById } from '../../instruments';
+import { decisionKind, namesOf } from '../decision-kind';
+import { each } from '../records';
+import { TRACK, IsInstrumentId } from '../validators';
+
+export class AssignInstrument {
+  @Equals('assignInstrument') kind!: 'assignInstrument';
+  @IsArray() @ArrayNotEmpty() @Matches(TRACK, { each: true }) tracks!: TrackId[];
+  @IsInstrumentId() instrument!: string;
+}
+
+export const assignInstrument = decisionKind({
+  kind: 'assignInstrument',
+  dto: AssignInstrument,
+  apply: (settings, made) => ({
+    ...settings,
+    instruments: { ...settings.instruments, ...each(made.tracks, made.instrument) },
+  }),
+  describe: (made, nameOf) =>
+    `${namesOf(made.tracks, nameOf)}: written for ${instrumentById(made.instrument).names.en}`,
+  learns: ({ tracks, instrument }) => (instrument === 'unknown' ? [] : tracks.map((track) => ({ track, instrument }))),
+});

@@ -1,0 +1,21 @@
+import { Equals, Matches, ValidateNested } from 'class-validator';
+import { Type } from 'class-transformer';
+import type { TrackId } from '../../base';
+import { decisionKind } from '../decision-kind';
+import { DealDto, dealInWords } from '../shapes/deal';
+import { TRACK } from '../validators';
+
+export class DealOut {
+  @Equals('dealOut') kind!: 'dealOut';
+  /** First track of the part. */
+  @Matches(TRACK) track!: TrackId;
+  @ValidateNested() @Type(() => DealDto) deal!: DealDto;
+}
+
+export const dealOut = decisionKind({
+  kind: 'dealOut',
+  dto: DealOut,
+  apply: (settings, made) => ({ ...settings, deals: { ...settings.deals, [made.track]: made.deal } }),
+  describe: (made, nameOf) => `${nameOf(made.track)}: ${dealInWords(made.deal)}`,
+  learns: ({ track, deal }) => [{ track, deal }],
+});

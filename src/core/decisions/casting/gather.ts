@@ -1,0 +1,21 @@
+import { ArrayMinSize, Equals, IsArray, Matches } from 'class-validator';
+import type { TrackId } from '../../base';
+import { decisionKind, namesOf } from '../decision-kind';
+import { each, without } from '../records';
+import { TRACK } from '../validators';
+
+/** Several tracks become one part, under the first of them. */
+export class Gather {
+  @Equals('gather') kind!: 'gather';
+  @IsArray() @ArrayMinSize(2) @Matches(TRACK, { each: true }) tracks!: TrackId[];
+}
+
+export const gather = decisionKind({
+  kind: 'gather',
+  dto: Gather,
+  apply: (settings, made) => {
+    const [first, ...others] = made.tracks;
+    return { ...settings, gathered: { ...without(settings.gathered, first!), ...each(others, first!) } };
+  },
+  describe: (made, nameOf) => `${namesOf(made.tracks, nameOf)}: gathered into one part`,
+});

@@ -1,0 +1,17 @@
+import { ArrayNotEmpty, Equals, IsArray, Matches } from 'class-validator';
+import type { TrackId } from '../../base';
+import { decisionKind, namesOf } from '../decision-kind';
+import { each } from '../records';
+import { TRACK } from '../validators';
+
+export class LeaveOut {
+  @Equals('leaveOut') kind!: 'leaveOut';
+  @IsArray() @ArrayNotEmpty() @Matches(TRACK, { each: true }) tracks!: TrackId[];
+}
+
+export const leaveOut = decisionKind({
+  kind: 'leaveOut',
+  dto: LeaveOut,
+  apply: (settings, made) => ({ ...settings, leftOut: { ...settings.leftOut, ...each(made.tracks, true) } }),
+  describe: (made, nameOf) => `${namesOf(made.tracks, nameOf)}: left out`,
+});

@@ -1,0 +1,22 @@
+import { Equals, Matches, ValidateIf } from 'class-validator';
+import type { PartId } from '../../base';
+import { decisionKind } from '../decision-kind';
+import { PART } from '../validators';
+
+export class MovePart {
+  @Equals('movePart') kind!: 'movePart';
+  @Matches(PART) part!: PartId;
+  /** The part it now stands before; null for the foot of the page. */
+  @ValidateIf((one: MovePart) => one.before !== null) @Matches(PART) before!: PartId | null;
+}
+
+export const movePart = decisionKind({
+  kind: 'movePart',
+  dto: MovePart,
+  apply: (settings, made) => ({
+    ...settings,
+    moves: [...settings.moves, { part: made.part, before: made.before }],
+  }),
+  describe: (made, nameOf) =>
+    `${nameOf(made.part)}: moved ${made.before === null ? 'to the foot of the page' : `above ${nameOf(made.before)}`}`,
+});

@@ -1,0 +1,21 @@
+import { Equals, IsNotEmpty, IsString, Matches, MaxLength } from 'class-validator';
+import { type PartId, isFurtherPlayer, leadingTrack } from '../../base';
+import { decisionKind } from '../decision-kind';
+import { PART } from '../validators';
+
+export class RenamePart {
+  @Equals('renamePart') kind!: 'renamePart';
+  @Matches(PART) part!: PartId;
+  @IsString() @IsNotEmpty() @MaxLength(200) name!: string;
+}
+
+export const renamePart = decisionKind({
+  kind: 'renamePart',
+  dto: RenamePart,
+  apply: (settings, made) => ({
+    ...settings,
+    partNames: { ...settings.partNames, [made.part]: made.name },
+  }),
+  describe: (made, nameOf) => `${nameOf(made.part)}: named “${made.name}”`,
+  learns: ({ part, name }) => (isFurtherPlayer(part) ? [] : [{ track: leadingTrack(part), partName: name }]),
+});

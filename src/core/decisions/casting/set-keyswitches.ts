@@ -1,0 +1,35 @@
+import { ArrayMaxSize, Equals, IsArray, IsIn, IsInt, Matches, Max, Min, ValidateNested } from 'class-validator';
+import { Type } from 'class-transformer';
+import type { TrackId } from '../../base';
+import { type TechniqueId, techniqueName } from '../../instruments';
+import { keyInWords } from '../../score';
+import { decisionKind } from '../decision-kind';
+import { TRACK, TECHNIQUE_OR_NONE } from '../validators';
+
+export class SwitchMeaning {
+  @IsInt() @Min(0) @Max(127) key!: number;
+  @IsIn(TECHNIQUE_OR_NONE) technique!: TechniqueId | 'none';
+}
+
+/** Which keys of a track are keyswitches, and what they mean; none when they are ordinary notes. */
+export class SetKeyswitches {
+  @Equals('setKeyswitches') kind!: 'setKeyswitches';
+  @Matches(TRACK) track!: TrackId;
+  @IsArray() @ArrayMaxSize(128) @ValidateNested({ each: true }) @Type(() => SwitchMeaning) meanings!: SwitchMeaning[];
+}
+
+export const setKeyswitches = decisionKind({
+  kind: 'setKeyswitches',
+  dto: SetKeyswitches,
+  apply: (settings, made) => ({
+    ...settings,
+    keyswitches: {
+      ...settings.keyswitches,
+      [made.track]: Object.fromEntries(made.meanings.map(({ key, technique }) => [key, technique])),
+    },
+  }),
+  describe: (made, nameOf) =>
+    made.meanings.length === 0
+      ? `${nameOf(made.track)}: no keyswitches, all notes are music`
+      : `${nameOf(made.track)}: keyswitches ${made.meanings.map(({ key, technique }) => `${keyInWords(key)}${technique === 'none' ? '' : ` = ${techniqueName(technique)}`}`).join(', ')} taken out`,
+});

@@ -1,0 +1,18 @@
+import { Equals, IsBoolean, Matches } from 'class-validator';
+import type { PartId } from '../../base';
+import { decisionKind } from '../decision-kind';
+import { TRACK } from '../validators';
+
+export class SetSolo {
+  @Equals('setSolo') kind!: 'setSolo';
+  /** First track of the part. */
+  @Matches(TRACK) part!: PartId;
+  @IsBoolean() solo!: boolean;
+}
+
+export const setSolo = decisionKind({
+  kind: 'setSolo',
+  dto: SetSolo,
+  apply: (settings, made) => ({ ...settings, solos: { ...settings.solos, [made.part]: made.solo } }),
+  describe: (made, nameOf) => `${nameOf(made.part)}: ${made.solo ? 'solo' : 'section'}`,
+});

@@ -1,0 +1,17 @@
+import { ArrayNotEmpty, Equals, IsArray, Matches } from 'class-validator';
+import type { TrackId } from '../../base';
+import { decisionKind, namesOf } from '../decision-kind';
+import { each } from '../records';
+import { TRACK } from '../validators';
+
+export class TakeIn {
+  @Equals('takeIn') kind!: 'takeIn';
+  @IsArray() @ArrayNotEmpty() @Matches(TRACK, { each: true }) tracks!: TrackId[];
+}
+
+export const takeIn = decisionKind({
+  kind: 'takeIn',
+  dto: TakeIn,
+  apply: (settings, made) => ({ ...settings, leftOut: { ...settings.leftOut, ...each(made.tracks, false) } }),
+  describe: (made, nameOf) => `${namesOf(made.tracks, nameOf)}: taken in`,
+});

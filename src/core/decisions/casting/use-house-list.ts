@@ -1,0 +1,51 @@
+import {
+  ArrayNotEmpty,
+  Equals,
+  IsArray,
+  IsIn,
+  IsNotEmpty,
+  IsOptional,
+  IsString,
+  Matches,
+  MaxLength,
+  ValidateNested,
+} from 'class-validator';
+import { Type } from 'class-transformer';
+import type { TrackId } from '../../base';
+import { TECHNIQUES, type TechniqueId } from '../../instruments';
+import type { HouseAnswer } from '../../settings';
+import { decisionKind, namesOf } from '../decision-kind';
+import { DealDto } from '../shapes/deal';
+import { TRACK, IsInstrumentId } from '../validators';
+
+export class HouseAnswerDto implements HouseAnswer {
+  @Matches(TRACK) track!: TrackId;
+  @IsOptional() @IsInstrumentId() instrument?: string;
+  @IsOptional() @IsIn(TECHNIQUES) technique?: TechniqueId;
+  @IsOptional() @IsString() @IsNotEmpty() @MaxLength(200) partName?: string;
+  @IsOptional() @ValidateNested() @Type(() => DealDto) deal?: DealDto;
+  @IsOptional() @Equals(true) leftOut?: true;
+}
+
+/** What the house list said when the job was opened: kept with the job, so that it gives the same score everywhere. */
+export class UseHouseList {
+  @Equals('useHouseList') kind!: 'useHouseList';
+  @IsArray() @ArrayNotEmpty() @ValidateNested({ each: true }) @Type(() => HouseAnswerDto) answers!: HouseAnswerDto[];
+}
+
+export const useHouseList = decisionKind({
+  kind: 'useHouseList',
+  dto: UseHouseList,
+  apply: (settings, made) => ({
+    ...settings,
+    house: {
+      ...settings.house,
+      ...Object.fromEntries(made.answers.map(({ track, ...answer }) => [track, answer])),
+    },
+  }),
+  describe: (made, nameOf) =>
+    `From your house list: ${namesOf(
+      made.answers.map(({ track }) => track),
+      nameOf,
+    )}`,
+});

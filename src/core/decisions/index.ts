@@ -1,0 +1,11 @@
+export { type NameOf } from './decision-kind';
+export { apply, DECISION_KINDS, describe, lessonsIn, type Decision } from './registry';
+export { BarRange } from './shapes/bar-range';
+export { DealDto } from './shapes/deal';
+export { DrumSoundDto } from './shapes/drum-sound';
+export { SwitchDto } from './shapes/technique-chart';
+export { type HouseAnswerDto, type UseHouseList } from './casting/use-house-list';
+export { type SetSequencing } from './sequencing/set-sequencing';
+export { type SetPartSequencing } from './sequencing/set-part-sequencing';
+export { IsInstrumentId } from './validators';
+export { CARRIER_NAMES, DATA_NAMES, encodingName, LANGUAGE_NAMES, MARK_NAMES, valueName } from './words';

@@ -1,0 +1,23 @@
+import { Equals, IsInt, Max, Min } from 'class-validator';
+import { decisionKind } from '../decision-kind';
+
+/** Where a further original begins: so many bars after the first one does. */
+export class PlaceOriginal {
+  @Equals('placeOriginal') kind!: 'placeOriginal';
+  /** 2 is the second original. */
+  @IsInt() @Min(2) @Max(99) original!: number;
+  @IsInt() @Min(0) @Max(9999) bars!: number;
+}
+
+export const placeOriginal = decisionKind({
+  kind: 'placeOriginal',
+  dto: PlaceOriginal,
+  apply: (settings, made) => ({
+    ...settings,
+    offsets: { ...settings.offsets, [made.original]: made.bars },
+  }),
+  describe: (made) =>
+    made.bars === 0
+      ? `Original ${made.original} begins at bar 1`
+      : `Original ${made.original} begins ${made.bars} bars later`,
+});

@@ -1,0 +1,23 @@
+import { Equals, IsDefined, IsInt, Matches, Min, ValidateNested } from 'class-validator';
+import { Type } from 'class-transformer';
+import type { PartId } from '../../base';
+import { decisionKind } from '../decision-kind';
+import { marked } from '../edited';
+import { BarRange, inBars } from '../shapes/bar-range';
+import { PART } from '../validators';
+
+/** Articulations and slurs of a bar go to all bars of the same rhythm in a range. */
+export class CopyPattern {
+  @Equals('copyPattern') kind!: 'copyPattern';
+  @Matches(PART) part!: PartId;
+  @IsInt() @Min(0) bar!: number;
+  @IsDefined() @ValidateNested() @Type(() => BarRange) bars!: BarRange;
+}
+
+export const copyPattern = decisionKind({
+  kind: 'copyPattern',
+  dto: CopyPattern,
+  apply: (settings, { part, bar, bars }) => marked(settings, part, [{ kind: 'pattern', bar, to: bars }]),
+  describe: (made, nameOf) =>
+    `${nameOf(made.part)}: articulation of a bar copied to all of its rhythm${inBars(made.bars)}`,
+});

@@ -1,0 +1,25 @@
+import { Equals, IsDefined, IsIn, Matches, ValidateIf, ValidateNested } from 'class-validator';
+import { Type } from 'class-transformer';
+import type { PartId } from '../../base';
+import { decisionKind } from '../decision-kind';
+import { BarRange, inBars } from '../shapes/bar-range';
+import { PART } from '../validators';
+
+/** Chromatic notes of some bars; null means all parts. */
+export class PreferNames {
+  @Equals('preferNames') kind!: 'preferNames';
+  @ValidateIf((one: PreferNames) => one.part !== null) @Matches(PART) part!: PartId | null;
+  @IsDefined() @ValidateNested() @Type(() => BarRange) bars!: BarRange;
+  @IsIn(['sharps', 'flats']) prefer!: 'sharps' | 'flats';
+}
+
+export const preferNames = decisionKind({
+  kind: 'preferNames',
+  dto: PreferNames,
+  apply: (settings, made) => ({
+    ...settings,
+    spellings: [...settings.spellings, { kind: 'bars', part: made.part, bars: made.bars, prefer: made.prefer }],
+  }),
+  describe: (made, nameOf) =>
+    `${made.part === null ? 'All parts' : nameOf(made.part)}: ${made.prefer} preferred${inBars(made.bars)}`,
+});

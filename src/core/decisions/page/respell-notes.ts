@@ -1,0 +1,24 @@
+import { ArrayMaxSize, ArrayNotEmpty, Equals, IsArray, IsIn, IsInt, Matches, Min } from 'class-validator';
+import type { PartId, NoteId } from '../../base';
+import { decisionKind } from '../decision-kind';
+import { PART } from '../validators';
+import { some } from '../words';
+
+/** Single notes take their next name towards sharps or flats. */
+export class RespellNotes {
+  @Equals('respellNotes') kind!: 'respellNotes';
+  @Matches(PART) part!: PartId;
+  @IsArray() @ArrayNotEmpty() @ArrayMaxSize(10_000) @IsInt({ each: true }) @Min(0, { each: true }) notes!: NoteId[];
+  @IsIn(['sharps', 'flats']) prefer!: 'sharps' | 'flats';
+}
+
+export const respellNotes = decisionKind({
+  kind: 'respellNotes',
+  dto: RespellNotes,
+  apply: (settings, made) => ({
+    ...settings,
+    spellings: [...settings.spellings, { kind: 'notes', part: made.part, notes: made.notes, prefer: made.prefer }],
+  }),
+  describe: (made, nameOf) =>
+    `${nameOf(made.part)}: ${some(made.notes.length, 'note')} respelled towards ${made.prefer}`,
+});

@@ -1,0 +1,22 @@
+import { Equals, IsBoolean, Matches } from 'class-validator';
+import type { PartId } from '../../base';
+import { decisionKind } from '../decision-kind';
+import { without } from '../records';
+import { PART } from '../validators';
+
+/** Equal bars of a part as repeat signs. */
+export class SetBarRepeats {
+  @Equals('setBarRepeats') kind!: 'setBarRepeats';
+  @Matches(PART) part!: PartId;
+  @IsBoolean() on!: boolean;
+}
+
+export const setBarRepeats = decisionKind({
+  kind: 'setBarRepeats',
+  dto: SetBarRepeats,
+  apply: (settings, made) => ({
+    ...settings,
+    barRepeats: made.on ? { ...settings.barRepeats, [made.part]: true } : without(settings.barRepeats, made.part),
+  }),
+  describe: (made, nameOf) => `${nameOf(made.part)}: equal bars ${made.on ? 'as repeat signs' : 'written out'}`,
+});

@@ -1,0 +1,14 @@
+import { Equals, IsString, MaxLength } from 'class-validator';
+import { decisionKind } from '../decision-kind';
+
+export class SetComposer {
+  @Equals('setComposer') kind!: 'setComposer';
+  @IsString() @MaxLength(300) composer!: string;
+}
+
+export const setComposer = decisionKind({
+  kind: 'setComposer',
+  dto: SetComposer,
+  apply: (settings, made) => ({ ...settings, composer: made.composer }),
+  describe: (made) => `Composer: “${made.composer}”`,
+});

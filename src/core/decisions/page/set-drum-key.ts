@@ -1,0 +1,25 @@
+import { Equals, IsInt, Matches, Max, Min } from 'class-validator';
+import type { PartId } from '../../base';
+import { decisionKind } from '../decision-kind';
+import { PART } from '../validators';
+
+/** A key of a percussion part means another key of its map. */
+export class SetDrumKey {
+  @Equals('setDrumKey') kind!: 'setDrumKey';
+  @Matches(PART) part!: PartId;
+  @IsInt() @Min(0) @Max(127) key!: number;
+  @IsInt() @Min(0) @Max(127) as!: number;
+}
+
+export const setDrumKey = decisionKind({
+  kind: 'setDrumKey',
+  dto: SetDrumKey,
+  apply: (settings, made) => ({
+    ...settings,
+    drumKeys: {
+      ...settings.drumKeys,
+      [made.part]: { ...settings.drumKeys[made.part], [made.key]: made.as },
+    },
+  }),
+  describe: (made, nameOf) => `${nameOf(made.part)}: key ${made.key} means key ${made.as}`,
+});

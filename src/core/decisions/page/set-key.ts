@@ -1,0 +1,26 @@
+import { Equals, IsIn, IsInt, IsOptional, Max, Min } from 'class-validator';
+import { keyName } from '../../score';
+import { decisionKind } from '../decision-kind';
+
+export class SetKey {
+  @Equals('setKey') kind!: 'setKey';
+  @IsInt() @Min(-7) @Max(7) fifths!: number;
+  @IsIn(['major', 'minor']) mode!: 'major' | 'minor';
+  /** Bar index from which it holds; the whole piece when absent. */
+  @IsOptional() @IsInt() @Min(0) bar?: number;
+}
+
+export const setKey = decisionKind({
+  kind: 'setKey',
+  dto: SetKey,
+  apply: (settings, made) => {
+    const { fifths, mode, bar } = made;
+    if (bar === undefined) return { ...settings, key: { fifths, mode }, keyChanges: [] };
+    return {
+      ...settings,
+      keyChanges: [...settings.keyChanges.filter((change) => change.bar !== bar), { bar, fifths, mode }],
+    };
+  },
+  describe: (made) =>
+    `Key signature${made.bar === undefined ? '' : ` from the ${made.bar + 1}. bar on`}: ${keyName(made)}`,
+});

@@ -1,0 +1,16 @@
+import { Equals, IsIn } from 'class-validator';
+import { MARKER_STYLES, type MarkerStyle } from '../../settings';
+import { decisionKind } from '../decision-kind';
+
+export class SetMarkerStyle {
+  @Equals('setMarkerStyle') kind!: 'setMarkerStyle';
+  @IsIn(MARKER_STYLES) style!: MarkerStyle;
+}
+
+export const setMarkerStyle = decisionKind({
+  kind: 'setMarkerStyle',
+  dto: SetMarkerStyle,
+  apply: (settings, made) => ({ ...settings, markerStyle: made.style }),
+  describe: (made) =>
+    `Markers as ${{ auto: 'rehearsal marks or words, as they look', rehearsal: 'rehearsal marks', text: 'words' }[made.style]}`,
+});

@@ -1,0 +1,35 @@
+import { Equals, IsIn, IsOptional, Matches, ValidateNested } from 'class-validator';
+import { Type } from 'class-transformer';
+import type { PartId } from '../../base';
+import { MARK_CLASSES, type MarkClass } from '../../score';
+import { MARK_STRENGTHS, MARK_USES, type MarkStrength, type MarkUse } from '../../settings';
+import { decisionKind } from '../decision-kind';
+import { BarRange, inBars } from '../shapes/bar-range';
+import { PART } from '../validators';
+import { MARK_NAMES } from '../words';
+
+/** What becomes of a class of marks, in a part or in some of its bars. */
+export class SetMarks {
+  @Equals('setMarks') kind!: 'setMarks';
+  @Matches(PART) part!: PartId;
+  @IsIn(MARK_CLASSES) mark!: MarkClass;
+  @IsIn(MARK_USES) use!: MarkUse;
+  @IsIn(MARK_STRENGTHS) strength!: MarkStrength;
+  @IsOptional() @ValidateNested() @Type(() => BarRange) bars?: BarRange;
+}
+
+export const setMarks = decisionKind({
+  kind: 'setMarks',
+  dto: SetMarks,
+  apply: (settings, made) => {
+    const { mark, use, strength, bars } = made;
+    // A rule for the whole part takes the place of all before it.
+    const before = (settings.marks[made.part] ?? []).filter((rule) => bars !== undefined || rule.mark !== mark);
+    return {
+      ...settings,
+      marks: { ...settings.marks, [made.part]: [...before, { mark, use, strength, ...(bars && { bars }) }] },
+    };
+  },
+  describe: (made, nameOf) =>
+    `${nameOf(made.part)}: ${MARK_NAMES[made.mark].toLowerCase()} ${{ off: 'off', suggest: 'suggested', on: 'taken' }[made.use]}${made.strength === 'usual' ? '' : `, ${made.strength}`}${inBars(made.bars)}`,
+});

@@ -1,0 +1,21 @@
+import { Equals, IsBoolean, Matches } from 'class-validator';
+import type { PartId } from '../../base';
+import { decisionKind } from '../decision-kind';
+import { without } from '../records';
+import { PART } from '../validators';
+
+export class SetOctaveLines {
+  @Equals('setOctaveLines') kind!: 'setOctaveLines';
+  @Matches(PART) part!: PartId;
+  @IsBoolean() on!: boolean;
+}
+
+export const setOctaveLines = decisionKind({
+  kind: 'setOctaveLines',
+  dto: SetOctaveLines,
+  apply: (settings, made) => ({
+    ...settings,
+    plainOctaves: made.on ? without(settings.plainOctaves, made.part) : { ...settings.plainOctaves, [made.part]: true },
+  }),
+  describe: (made, nameOf) => `${nameOf(made.part)}: ${made.on ? '8va where ledger lines pile up' : 'no 8va'}`,
+});

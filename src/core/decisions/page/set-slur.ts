@@ -1,0 +1,21 @@
+import { Equals, IsBoolean, IsInt, Matches, Min } from 'class-validator';
+import type { PartId } from '../../base';
+import { decisionKind } from '../decision-kind';
+import { marked } from '../edited';
+import { PART } from '../validators';
+
+/** A slur from one note to another, or none there. */
+export class SetSlur {
+  @Equals('setSlur') kind!: 'setSlur';
+  @Matches(PART) part!: PartId;
+  @IsInt() @Min(0) from!: number;
+  @IsInt() @Min(0) to!: number;
+  @IsBoolean() on!: boolean;
+}
+
+export const setSlur = decisionKind({
+  kind: 'setSlur',
+  dto: SetSlur,
+  apply: (settings, { part, from, to, on }) => marked(settings, part, [{ kind: 'slur', from, to, on }]),
+  describe: (made, nameOf) => `${nameOf(made.part)}: a slur ${made.on ? 'written' : 'taken away'}`,
+});

@@ -1,0 +1,30 @@
+import { ArrayMaxSize, ArrayMinSize, Equals, IsArray, IsIn, IsInt, Matches, Max, Min } from 'class-validator';
+import type { PartId } from '../../base';
+import type { Tablature } from '../../score';
+import { decisionKind } from '../decision-kind';
+import { PART } from '../validators';
+
+export class SetTablature {
+  @Equals('setTablature') kind!: 'setTablature';
+  @Matches(PART) part!: PartId;
+  @IsIn(['notation', 'tablature', 'both']) show!: Tablature['show'];
+  @IsArray()
+  @ArrayMinSize(1)
+  @ArrayMaxSize(12)
+  @IsInt({ each: true })
+  @Min(0, { each: true })
+  @Max(127, { each: true })
+  tuning!: number[];
+  @IsInt() @Min(0) @Max(12) capo!: number;
+}
+
+export const setTablature = decisionKind({
+  kind: 'setTablature',
+  dto: SetTablature,
+  apply: (settings, made) => {
+    const { show, tuning, capo } = made;
+    return { ...settings, tablatures: { ...settings.tablatures, [made.part]: { show, tuning, capo } } };
+  },
+  describe: (made, nameOf) =>
+    `${nameOf(made.part)}: ${made.show === 'both' ? 'notation and tablature' : made.show}${made.capo > 0 ? `, capo ${made.capo}` : ''}`,
+});

@@ -1,0 +1,32 @@
+import { ArrayMaxSize, ArrayNotEmpty, Equals, IsArray, IsInt, Matches, Max, Min } from 'class-validator';
+import type { PartId, NoteId } from '../../base';
+import { decisionKind } from '../decision-kind';
+import { edited } from '../edited';
+import { PART } from '../validators';
+import { some } from '../words';
+
+/** Notes sound some semitones higher: octaves, as a rule. */
+export class ShiftNotes {
+  @Equals('shiftNotes') kind!: 'shiftNotes';
+  @Matches(PART) part!: PartId;
+  @IsArray() @ArrayNotEmpty() @ArrayMaxSize(500_000) @IsInt({ each: true }) @Min(0, { each: true }) notes!: NoteId[];
+  @IsInt() @Min(-60) @Max(60) semitones!: number;
+}
+
+export const shiftNotes = decisionKind({
+  kind: 'shiftNotes',
+  dto: ShiftNotes,
+  apply: (settings, { part, notes, semitones }) =>
+    edited(
+      settings,
+      part,
+      notes.map((note) => ({ kind: 'shift', note, by: semitones })),
+    ),
+  describe: (made, nameOf) => {
+    const octaves =
+      Math.abs(made.semitones) % 12 === 0
+        ? some(Math.abs(made.semitones) / 12, 'octave').replace(/^a o/, 'an o')
+        : some(Math.abs(made.semitones), 'semitone');
+    return `${nameOf(made.part)}: ${some(made.notes.length, 'note')} ${octaves} ${made.semitones > 0 ? 'higher' : 'lower'}`;
+  },
+});

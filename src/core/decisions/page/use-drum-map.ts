@@ -1,0 +1,48 @@
+import {
+  ArrayMaxSize,
+  ArrayMinSize,
+  Equals,
+  IsArray,
+  IsString,
+  Matches,
+  MaxLength,
+  ValidateIf,
+  ValidateNested,
+} from 'class-validator';
+import { Type } from 'class-transformer';
+import type { PartId } from '../../base';
+import { decisionKind } from '../decision-kind';
+import { without } from '../records';
+import { DrumSoundDto } from '../shapes/drum-sound';
+import { PART } from '../validators';
+
+/**
+ * The whole map stands in the decision, so that the job means the same on another machine; null goes back to the usual
+ * one.
+ */
+export class UseDrumMap {
+  @Equals('useDrumMap') kind!: 'useDrumMap';
+  @Matches(PART) part!: PartId;
+  @IsString() @MaxLength(120) name!: string;
+  @ValidateIf((one: UseDrumMap) => one.sounds !== null)
+  @IsArray()
+  @ArrayMinSize(1)
+  @ArrayMaxSize(128)
+  @ValidateNested({ each: true })
+  @Type(() => DrumSoundDto)
+  sounds!: DrumSoundDto[] | null;
+}
+
+export const useDrumMap = decisionKind({
+  kind: 'useDrumMap',
+  dto: UseDrumMap,
+  apply: (settings, made) => ({
+    ...settings,
+    drumMaps:
+      made.sounds === null
+        ? without(settings.drumMaps, made.part)
+        : { ...settings.drumMaps, [made.part]: { name: made.name, sounds: made.sounds } },
+  }),
+  describe: (made, nameOf) =>
+    `${nameOf(made.part)}: ${made.sounds === null ? 'usual drum map' : `drum map “${made.name}”`}`,
+});

@@ -1,0 +1,149 @@
+/*
+ * Every kind of decision there is. To add one: a file in the folder of its station, and a line here.
+ */
+import type { JobSettings } from '../settings';
+import type { DecisionKind, Lesson, NameOf } from './decision-kind';
+import { leaveOut } from './casting/leave-out';
+import { takeIn } from './casting/take-in';
+import { assignInstrument } from './casting/assign-instrument';
+import { setStaves } from './casting/set-staves';
+import { setTechnique } from './casting/set-technique';
+import { gather } from './casting/gather';
+import { standAlone } from './casting/stand-alone';
+import { dealOut } from './casting/deal-out';
+import { setKeyswitches } from './casting/set-keyswitches';
+import { renamePart } from './casting/rename-part';
+import { abbreviatePart } from './casting/abbreviate-part';
+import { setSolo } from './casting/set-solo';
+import { movePart } from './casting/move-part';
+import { setLanguage } from './casting/set-language';
+import { useHouseList } from './casting/use-house-list';
+import { setGrid } from './rhythm/set-grid';
+import { freeGrid } from './rhythm/free-grid';
+import { setLead } from './rhythm/set-lead';
+import { setSwing } from './rhythm/set-swing';
+import { setOrnaments } from './rhythm/set-ornaments';
+import { setGaps } from './rhythm/set-gaps';
+import { setLengths } from './rhythm/set-lengths';
+import { writeAs } from './rhythm/write-as';
+import { setVoices } from './rhythm/set-voices';
+import { setHandSplit } from './rhythm/set-hand-split';
+import { setClefs } from './rhythm/set-clefs';
+import { moveNotes } from './rhythm/move-notes';
+import { joinNotes } from './rhythm/join-notes';
+import { cutNote } from './rhythm/cut-note';
+import { setKey } from './page/set-key';
+import { respellNotes } from './page/respell-notes';
+import { preferNames } from './page/prefer-names';
+import { chooseClef } from './page/choose-clef';
+import { setOctaveLines } from './page/set-octave-lines';
+import { shiftNotes } from './page/shift-notes';
+import { useDrumMap } from './page/use-drum-map';
+import { setDrumKey } from './page/set-drum-key';
+import { setTablature } from './page/set-tablature';
+import { setMarks } from './page/set-marks';
+import { setArticulation } from './page/set-articulation';
+import { setSlur } from './page/set-slur';
+import { copyPattern } from './page/copy-pattern';
+import { foldRepeat } from './page/fold-repeat';
+import { setBarRepeats } from './page/set-bar-repeats';
+import { setTitle } from './page/set-title';
+import { setComposer } from './page/set-composer';
+import { setMarkerStyle } from './page/set-marker-style';
+import { setSequencing } from './sequencing/set-sequencing';
+import { setCarry } from './sequencing/set-carry';
+import { leaveTracks } from './sequencing/leave-tracks';
+import { setPartSequencing } from './sequencing/set-part-sequencing';
+import { splitTrack } from './originals/split-track';
+import { placeOriginal } from './originals/place-original';
+import { setTextEncoding } from './originals/set-text-encoding';
+import { dismissQuery } from './originals/dismiss-query';
+
+export const DECISION_KINDS = {
+  // casting
+  leaveOut,
+  takeIn,
+  assignInstrument,
+  setStaves,
+  setTechnique,
+  gather,
+  standAlone,
+  dealOut,
+  setKeyswitches,
+  renamePart,
+  abbreviatePart,
+  setSolo,
+  movePart,
+  setLanguage,
+  useHouseList,
+  // rhythm
+  setGrid,
+  freeGrid,
+  setLead,
+  setSwing,
+  setOrnaments,
+  setGaps,
+  setLengths,
+  writeAs,
+  setVoices,
+  setHandSplit,
+  setClefs,
+  moveNotes,
+  joinNotes,
+  cutNote,
+  // page
+  setKey,
+  respellNotes,
+  preferNames,
+  chooseClef,
+  setOctaveLines,
+  shiftNotes,
+  useDrumMap,
+  setDrumKey,
+  setTablature,
+  setMarks,
+  setArticulation,
+  setSlur,
+  copyPattern,
+  foldRepeat,
+  setBarRepeats,
+  setTitle,
+  setComposer,
+  setMarkerStyle,
+  // sequencing
+  setSequencing,
+  setCarry,
+  leaveTracks,
+  setPartSequencing,
+  // originals
+  splitTrack,
+  placeOriginal,
+  setTextEncoding,
+  dismissQuery,
+};
+
+type Kinds = typeof DECISION_KINDS;
+
+export type Decision = {
+  [K in keyof Kinds]: Kinds[K] extends DecisionKind<infer D> ? D : never;
+}[keyof Kinds];
+
+function kindOf<D extends Decision>(made: D): DecisionKind<D> {
+  // The registry is keyed by the kinds themselves.
+  return DECISION_KINDS[made.kind] as unknown as DecisionKind<D>;
+}
+
+/** The settings after one more decision. */
+export function apply(settings: JobSettings, made: Decision): JobSettings {
+  return kindOf(made).apply(settings, made);
+}
+
+/** A ledger line in plain words. */
+export function describe(made: Decision, nameOf: NameOf): string {
+  return kindOf(made).describe(made, nameOf);
+}
+
+/** What a decision teaches about tracks. */
+export function lessonsIn(made: Decision): Lesson[] {
+  return kindOf(made).learns?.(made) ?? [];
+}

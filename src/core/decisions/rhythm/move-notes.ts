@@ -1,0 +1,36 @@
+import { ArrayMaxSize, ArrayNotEmpty, Equals, IsArray, IsInt, Matches, Min, ValidateNested } from 'class-validator';
+import { Type } from 'class-transformer';
+import type { PartId, NoteId } from '../../base';
+import { decisionKind } from '../decision-kind';
+import { edited } from '../edited';
+import { PART } from '../validators';
+
+export class NoteMove {
+  @IsInt() @Min(0) note!: NoteId;
+  /** Written units. */
+  @IsInt() by!: number;
+}
+
+export class MoveNotes {
+  @Equals('moveNotes') kind!: 'moveNotes';
+  @Matches(PART) part!: PartId;
+  @IsArray()
+  @ArrayNotEmpty()
+  @ArrayMaxSize(10_000)
+  @ValidateNested({ each: true })
+  @Type(() => NoteMove)
+  moves!: NoteMove[];
+}
+
+export const moveNotes = decisionKind({
+  kind: 'moveNotes',
+  dto: MoveNotes,
+  apply: (settings, made) =>
+    edited(
+      settings,
+      made.part,
+      made.moves.map(({ note, by }) => ({ kind: 'move', note, by })),
+    ),
+  describe: (made, nameOf) =>
+    `${nameOf(made.part)}: ${made.moves.length === 1 ? 'a note' : `${made.moves.length} notes`} moved`,
+});

@@ -1,0 +1,23 @@
+import { Equals, IsBoolean, Matches } from 'class-validator';
+import type { PartId } from '../../base';
+import { decisionKind } from '../decision-kind';
+import { without } from '../records';
+import { PART } from '../validators';
+
+/** Whether a part may change its clef. */
+export class SetClefs {
+  @Equals('setClefs') kind!: 'setClefs';
+  @Matches(PART) part!: PartId;
+  @IsBoolean() changes!: boolean;
+}
+
+export const setClefs = decisionKind({
+  kind: 'setClefs',
+  dto: SetClefs,
+  apply: (settings, made) => ({
+    ...settings,
+    fixedClefs: made.changes ? without(settings.fixedClefs, made.part) : { ...settings.fixedClefs, [made.part]: true },
+  }),
+  describe: (made, nameOf) =>
+    `${nameOf(made.part)}: ${made.changes ? 'clef changes where they pay' : 'one clef throughout'}`,
+});

@@ -1,0 +1,26 @@
+import { Equals, IsIn, Matches, ValidateIf } from 'class-validator';
+import type { PartId } from '../../base';
+import { SMALLEST_VALUES, type SmallestValue } from '../../settings';
+import { decisionKind } from '../decision-kind';
+import { without } from '../records';
+import { PART } from '../validators';
+import { valueName } from '../words';
+
+/** Gaps up to a value are closed; null closes only what looks like one. */
+export class SetGaps {
+  @Equals('setGaps') kind!: 'setGaps';
+  @Matches(PART) part!: PartId;
+  @ValidateIf((one: SetGaps) => one.upTo !== null) @IsIn(SMALLEST_VALUES) upTo!: SmallestValue | null;
+}
+
+export const setGaps = decisionKind({
+  kind: 'setGaps',
+  dto: SetGaps,
+  apply: (settings, made) => ({
+    ...settings,
+    closeGaps:
+      made.upTo === null ? without(settings.closeGaps, made.part) : { ...settings.closeGaps, [made.part]: made.upTo },
+  }),
+  describe: (made, nameOf) =>
+    `${nameOf(made.part)}: ${made.upTo === null ? 'gaps judged by the engine again' : `gaps up to a ${valueName(made.upTo).replace(/ notes$/, '')} closed`}`,
+});

@@ -1,0 +1,36 @@
+import { Equals, IsArray, IsBoolean, IsIn, IsOptional, Matches, ValidateNested } from 'class-validator';
+import { Type } from 'class-transformer';
+import type { PartId } from '../../base';
+import { FURTHER_TUPLETS, SMALLEST_VALUES, type FurtherTuplet, type SmallestValue } from '../../settings';
+import { decisionKind } from '../decision-kind';
+import { BarRange, inBars } from '../shapes/bar-range';
+import { PART } from '../validators';
+import { valueName } from '../words';
+
+/** The grid of a part, or of some of its bars. */
+export class SetGrid {
+  @Equals('setGrid') kind!: 'setGrid';
+  @Matches(PART) part!: PartId;
+  @IsIn(SMALLEST_VALUES) smallest!: SmallestValue;
+  @IsBoolean() triplets!: boolean;
+  @IsOptional() @IsArray() @IsIn(FURTHER_TUPLETS, { each: true }) also?: FurtherTuplet[];
+  @IsOptional() @ValidateNested() @Type(() => BarRange) bars?: BarRange;
+}
+
+export const setGrid = decisionKind({
+  kind: 'setGrid',
+  dto: SetGrid,
+  apply: (settings, made) => {
+    const { smallest, triplets, also = [], bars } = made;
+    // A grid for the whole part takes the place of all before it.
+    const before = bars ? (settings.grids[made.part] ?? []) : [];
+    return {
+      ...settings,
+      grids: { ...settings.grids, [made.part]: [...before, { smallest, triplets, also, ...(bars && { bars }) }] },
+    };
+  },
+  describe: (made, nameOf) => {
+    const also = made.also && made.also.length > 0 ? ` and ${made.also.join('-, ')}-tuplets` : '';
+    return `${nameOf(made.part)}: grid pinned to ${valueName(made.smallest)}${inBars(made.bars)}, ${made.triplets ? 'with' : 'without'} triplets${also}`;
+  },
+});

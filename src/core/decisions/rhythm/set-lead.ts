@@ -1,0 +1,23 @@
+import { Equals, IsNumber, Matches, Max, Min } from 'class-validator';
+import type { TrackId } from '../../base';
+import { decisionKind } from '../decision-kind';
+import { TRACK } from '../validators';
+
+export class SetLead {
+  @Equals('setLead') kind!: 'setLead';
+  @Matches(TRACK) track!: TrackId;
+  @IsNumber() @Min(-1000) @Max(1000) milliseconds!: number;
+}
+
+export const setLead = decisionKind({
+  kind: 'setLead',
+  dto: SetLead,
+  apply: (settings, made) => ({
+    ...settings,
+    leads: { ...settings.leads, [made.track]: made.milliseconds },
+  }),
+  describe: (made, nameOf) =>
+    made.milliseconds === 0
+      ? `${nameOf(made.track)}: no lead taken out`
+      : `${nameOf(made.track)}: lead of ${made.milliseconds} ms taken out`,
+});

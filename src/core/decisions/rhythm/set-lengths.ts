@@ -1,0 +1,27 @@
+import { Equals, IsIn, IsOptional, Matches, ValidateNested } from 'class-validator';
+import { Type } from 'class-transformer';
+import type { PartId } from '../../base';
+import { LENGTHS, type Lengths } from '../../settings';
+import { decisionKind } from '../decision-kind';
+import { BarRange, inBars } from '../shapes/bar-range';
+import { PART } from '../validators';
+
+/** Whether short notes may be written longer, with a dot, where that reads better; or as long as they were played. */
+export class SetLengths {
+  @Equals('setLengths') kind!: 'setLengths';
+  @Matches(PART) part!: PartId;
+  @IsIn(LENGTHS) as!: Lengths;
+  @IsOptional() @ValidateNested() @Type(() => BarRange) bars?: BarRange;
+}
+
+export const setLengths = decisionKind({
+  kind: 'setLengths',
+  dto: SetLengths,
+  apply: (settings, { part, as, bars }) => {
+    // A choice for the whole part takes the place of all before it.
+    const chosen = bars ? [...(settings.lengths[part] ?? []), { as, bars }] : [{ as }];
+    return { ...settings, lengths: { ...settings.lengths, [part]: chosen } };
+  },
+  describe: (made, nameOf) =>
+    `${nameOf(made.part)}: short notes ${made.as === 'read' ? 'written as they read best' : 'as long as they were played'}${inBars(made.bars)}`,
+});

@@ -1,0 +1,23 @@
+import { Equals, IsBoolean, Matches } from 'class-validator';
+import type { PartId } from '../../base';
+import { decisionKind } from '../decision-kind';
+import { without } from '../records';
+import { PART } from '../validators';
+
+/** Whether trills, tremolos, grace notes and spread chords are looked for. */
+export class SetOrnaments {
+  @Equals('setOrnaments') kind!: 'setOrnaments';
+  @Matches(PART) part!: PartId;
+  @IsBoolean() on!: boolean;
+}
+
+export const setOrnaments = decisionKind({
+  kind: 'setOrnaments',
+  dto: SetOrnaments,
+  apply: (settings, made) => ({
+    ...settings,
+    plain: made.on ? without(settings.plain, made.part) : { ...settings.plain, [made.part]: true },
+  }),
+  describe: (made, nameOf) =>
+    `${nameOf(made.part)}: ${made.on ? 'trills, tremolos and grace notes found' : 'no trills, tremolos or grace notes'}`,
+});

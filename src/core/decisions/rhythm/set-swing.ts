@@ -1,0 +1,26 @@
+import { Equals, IsIn, IsNumber, IsOptional, Max, Min, ValidateIf } from 'class-validator';
+import { SWING_UNITS, type SwingUnit } from '../../settings';
+import { decisionKind } from '../decision-kind';
+
+/** Long to short eighth; 1 keeps the eighths as played, null leaves it to the engine again. */
+export class SetSwing {
+  @Equals('setSwing') kind!: 'setSwing';
+  @ValidateIf((one: SetSwing) => one.ratio !== null) @IsNumber() @Min(1) @Max(4) ratio!: number | null;
+  /** Eighths when absent. */
+  @IsOptional() @IsIn(SWING_UNITS) unit?: SwingUnit;
+}
+
+export const setSwing = decisionKind({
+  kind: 'setSwing',
+  dto: SetSwing,
+  apply: (settings, made) => {
+    const { swing: _swing, ...rest } = settings;
+    return made.ratio === null ? rest : { ...rest, swing: { ratio: made.ratio, unit: made.unit ?? 'eighth' } };
+  },
+  describe: (made) =>
+    made.ratio === null
+      ? 'Swing found by the engine again'
+      : made.ratio === 1
+        ? 'No swing: off-beats as played'
+        : `Swing of ${made.ratio.toFixed(1)} to 1 written evenly${made.unit === '16th' ? ' (sixteenths)' : ''}`,
+});

@@ -1,0 +1,18 @@
+import { Equals, IsInt, Matches, Max, Min } from 'class-validator';
+import type { PartId } from '../../base';
+import { decisionKind } from '../decision-kind';
+import { PART } from '../validators';
+
+export class SetVoices {
+  @Equals('setVoices') kind!: 'setVoices';
+  @Matches(PART) part!: PartId;
+  @IsInt() @Min(1) @Max(4) most!: number;
+}
+
+export const setVoices = decisionKind({
+  kind: 'setVoices',
+  dto: SetVoices,
+  apply: (settings, made) => ({ ...settings, voices: { ...settings.voices, [made.part]: made.most } }),
+  describe: (made, nameOf) =>
+    `${nameOf(made.part)}: at most ${made.most} ${made.most === 1 ? 'voice' : 'voices'} a staff`,
+});

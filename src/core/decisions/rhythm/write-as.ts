@@ -1,0 +1,26 @@
+import { Equals, Matches, ValidateIf } from 'class-validator';
+import type { PartId } from '../../base';
+import { decisionKind } from '../decision-kind';
+import { without } from '../records';
+import { PART } from '../validators';
+
+/**
+ * A part that doubles another is written as that one is; as itself, when it is its own model; null leaves it to the
+ * engine again.
+ */
+export class WriteAs {
+  @Equals('writeAs') kind!: 'writeAs';
+  @Matches(PART) part!: PartId;
+  @ValidateIf((one: WriteAs) => one.as !== null) @Matches(PART) as!: PartId | null;
+}
+
+export const writeAs = decisionKind({
+  kind: 'writeAs',
+  dto: WriteAs,
+  apply: (settings, made) => ({
+    ...settings,
+    doubles: made.as === null ? without(settings.doubles, made.part) : { ...settings.doubles, [made.part]: made.as },
+  }),
+  describe: (made, nameOf) =>
+    `${nameOf(made.part)}: ${made.as === null ? 'doubled passages judged by the engine again' : made.as === made.part ? 'doubled passages written as played' : `doubled passages written as in ${nameOf(made.as)}`}`,
+});

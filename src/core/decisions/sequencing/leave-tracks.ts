@@ -1,0 +1,21 @@
+import { ArrayMaxSize, Equals, IsArray, IsBoolean, IsInt, Min } from 'class-validator';
+import { decisionKind } from '../decision-kind';
+
+/** Track chunks of a MIDI file that do not go along. */
+export class LeaveTracks {
+  @Equals('leaveTracks') kind!: 'leaveTracks';
+  @IsArray() @ArrayMaxSize(10_000) @IsInt({ each: true }) @Min(0, { each: true }) tracks!: number[];
+  @IsBoolean() out!: boolean;
+}
+
+export const leaveTracks = decisionKind({
+  kind: 'leaveTracks',
+  dto: LeaveTracks,
+  apply: (settings, { tracks, out }) => {
+    const { sequencing } = settings;
+    const others = sequencing.leftOutTracks.filter((track) => !tracks.includes(track));
+    return { ...settings, sequencing: { ...sequencing, leftOutTracks: out ? [...others, ...tracks] : others } };
+  },
+  describe: ({ tracks, out }) =>
+    `${tracks.length === 1 ? `Track ${tracks[0]! + 1}` : `${tracks.length} tracks`} ${out ? 'left out' : 'taken in'}`,
+});

@@ -1,0 +1,82 @@
+import { Type } from 'class-transformer';
+import {
+  ArrayMaxSize,
+  ArrayUnique,
+  Equals,
+  IsArray,
+  IsBoolean,
+  IsIn,
+  IsInt,
+  IsOptional,
+  IsString,
+  Matches,
+  Max,
+  MaxLength,
+  Min,
+  ValidateNested,
+} from 'class-validator';
+import type { PartId } from '../../base';
+import { keyInWords } from '../../score';
+import { DYNAMIC_CARRIERS, SPLITS, type DynamicCarrier, type Split } from '../../settings';
+import { decisionKind } from '../decision-kind';
+import { defined } from '../records';
+import { carriersInWords } from '../shapes/carriers';
+import { ChartDto } from '../shapes/technique-chart';
+import { IsRecord, SCORE_PART } from '../validators';
+
+const KEY = (value: unknown) => Number.isInteger(value) && (value as number) >= 0 && (value as number) <= 127;
+
+/** How one part is sequenced; null takes a field back. */
+export class SetPartSequencing {
+  @Equals('setPartSequencing') kind!: 'setPartSequencing';
+  @Matches(SCORE_PART) part!: PartId;
+  @IsOptional() @IsArray() @ArrayUnique() @ArrayMaxSize(2) @IsIn(DYNAMIC_CARRIERS, { each: true }) dynamicsTo?:
+    DynamicCarrier[] | null;
+  @IsOptional() @IsIn(SPLITS) split?: Split | null;
+  @IsOptional() @IsInt() @Min(1) @Max(128) program?: number | null;
+  @IsOptional() @IsInt() @Min(1) @Max(16) channel?: number | null;
+  @IsOptional() @ValidateNested() @Type(() => ChartDto) chart?: ChartDto | null;
+  @IsOptional() @IsRecord(KEY, 128) drumKeys?: Record<number, number> | null;
+  @IsOptional() @IsBoolean() leftOut?: boolean | null;
+  @IsOptional() @IsString() @MaxLength(200) trackName?: string | null;
+}
+
+export const setPartSequencing = decisionKind({
+  kind: 'setPartSequencing',
+  dto: SetPartSequencing,
+  apply: (settings, { kind: _kind, part, ...change }) => {
+    const { parts } = settings.sequencing;
+    const own = Object.fromEntries(
+      Object.entries({ ...parts[part], ...defined(change) }).filter(([, value]) => value !== null),
+    );
+    return { ...settings, sequencing: { ...settings.sequencing, parts: { ...parts, [part]: own } } };
+  },
+  describe: (made, nameOf) => `${nameOf(made.part)}: ${partInWords(made).join('; ') || 'as the whole'}`,
+});
+
+const SPLIT_NAMES = {
+  none: 'one track',
+  technique: 'a track for each technique',
+  solo: 'solo passages on a track of their own',
+  voice: 'a track for each voice',
+  staff: 'a track for each hand',
+  lines: 'chords as single lines',
+} as const;
+
+function partInWords(one: SetPartSequencing): string[] {
+  const words: string[] = [];
+  if (one.dynamicsTo) words.push(carriersInWords(one.dynamicsTo).toLowerCase());
+  if (one.split) words.push(SPLIT_NAMES[one.split]);
+  if (one.program) words.push(`program ${one.program}`);
+  if (one.channel) words.push(`channel ${one.channel}`);
+  if (one.chart) words.push(`technique chart “${one.chart.name}”`);
+  if (one.drumKeys)
+    words.push(
+      Object.entries(one.drumKeys)
+        .map(([from, to]) => `${keyInWords(Number(from))} (${from}) becomes ${to}`)
+        .join(', '),
+    );
+  if (one.leftOut !== undefined && one.leftOut !== null) words.push(one.leftOut ? 'left out' : 'taken in');
+  if (one.trackName) words.push(`track named “${one.trackName}”`);
+  return words;
+}

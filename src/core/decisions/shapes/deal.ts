@@ -1,0 +1,24 @@
+import { IsIn, IsInt, Max, Min } from 'class-validator';
+import { MOST_PLAYERS, type Deal } from '../../settings';
+
+export class DealDto implements Deal {
+  @IsIn(['players', 'string-choir']) to!: Deal['to'];
+  /** 1 keeps the notes together on one part. */
+  @IsInt() @Min(1) @Max(MOST_PLAYERS) players!: number;
+  @IsIn(['double', 'rest']) spare!: Deal['spare'];
+  @IsIn(['smooth', 'top-down']) lines!: Deal['lines'];
+  @IsIn(['straight', 'paired']) order!: Deal['order'];
+}
+
+export function dealInWords({ to, players, spare, lines, order }: Deal): string {
+  if (players === 1) return 'kept on one part';
+  if (to === 'string-choir') return 'dealt out to a string choir';
+  return [
+    'dealt out to ' + players + ' players',
+    spare === 'rest' && 'who rest when there are fewer notes',
+    lines === 'top-down' && 'always from the top',
+    order === 'paired' && 'in pairs',
+  ]
+    .filter(Boolean)
+    .join(', ');
+}

@@ -1,0 +1,82 @@
+import { plainToInstance, Type } from 'class-transformer';
+import {
+  Equals,
+  IsArray,
+  IsDefined,
+  IsInt,
+  IsNotEmpty,
+  IsString,
+  Matches,
+  MaxLength,
+  Min,
+  ValidateNested,
+  validateSync,
+  type ValidationError,
+} from 'class-validator';
+import { DECISION_KINDS, type Decision } from '../decisions';
+import { jobErrors } from './errors';
+
+/** The ledger as it is stored: decisions in order, and how many of them are in force. */
+export class LedgerDto {
+  @IsArray() decisions!: Decision[];
+  @IsInt() @Min(0) position!: number;
+}
+
+export class OriginalDto {
+  @IsString() @IsNotEmpty() @MaxLength(500) fileName!: string;
+  @Matches(/^[0-9a-f]{64}$/) sha256!: string;
+  @IsInt() @Min(0) size!: number;
+}
+
+export const JOB_FORMAT = 'dragoman-job';
+export const JOB_VERSION = 1;
+
+/** job.json, and the file behind `--job` on the command line. */
+export class JobDto {
+  @Equals(JOB_FORMAT) format!: typeof JOB_FORMAT;
+  @Equals(JOB_VERSION) version!: typeof JOB_VERSION;
+  @IsString() @IsNotEmpty() @MaxLength(300) name!: string;
+  @IsArray() @ValidateNested({ each: true }) @Type(() => OriginalDto) originals!: OriginalDto[];
+  @IsDefined() @ValidateNested() @Type(() => LedgerDto) ledger!: LedgerDto;
+}
+
+/**
+ * Reads a job file's text and checks every part of it.
+ *
+ * @throws JobError with one sentence: not JSON, unknown version, unknown decision, a value out of bounds
+ */
+export function parseJob(text: string, fileName: string): JobDto {
+  let plain: unknown;
+  try {
+    plain = JSON.parse(text);
+  } catch {
+    throw jobErrors.notJson(fileName);
+  }
+  if (typeof plain !== 'object' || plain === null) throw jobErrors.invalid('it holds no job');
+  const { version } = plain as { version?: unknown };
+  if (version !== JOB_VERSION) throw jobErrors.wrongVersion(version);
+  const job = plainToInstance(JobDto, plain);
+  check(job);
+  const decisions = job.ledger.decisions.map(checkDecision);
+  if (job.ledger.position > decisions.length)
+    throw jobErrors.invalid(`its ledger stands at line ${job.ledger.position} of ${decisions.length}`);
+  return { ...job, ledger: { decisions, position: job.ledger.position } };
+}
+
+function checkDecision(plain: unknown, at: number): Decision {
+  const kind = (plain as { kind?: unknown } | null)?.kind;
+  if (typeof kind !== 'string' || !Object.hasOwn(DECISION_KINDS, kind)) throw jobErrors.unknownDecision(kind, at);
+  const decision = plainToInstance<Decision, unknown>(DECISION_KINDS[kind as Decision['kind']].dto, plain);
+  check(decision, `line ${at + 1} of the ledger, `);
+  return { ...decision };
+}
+
+function check(value: object, where = ''): void {
+  const [error] = validateSync(value, { whitelist: true, forbidNonWhitelisted: true });
+  if (error) throw jobErrors.invalid(where + firstSentence(error));
+}
+
+function firstSentence(error: ValidationError): string {
+  if (error.constraints) return Object.values(error.constraints)[0]!;
+  return error.children?.[0] ? firstSentence(error.children[0]) : `${error.property} is not as it should be`;
+}

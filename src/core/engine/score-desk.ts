@@ -1,0 +1,162 @@
+/*
+ * A job on the way to a score, from its originals to what leaves the house: open → convert → passage, sheet → export.
+ * Worker, command line, route and tests all go through here.
+ */
+import type { NoteId, PartId, TrackId } from '../base';
+import { writeMusicXml } from '../musicxml';
+import {
+  barsOfPerformance,
+  fileFacts,
+  surveyPerformance,
+  trackDetail,
+  type Performance,
+  type TrackDetail,
+} from '../performance';
+import { passageOf, reasonsFor, type Passage, type Reason } from '../proof';
+import { concertScore } from '../score';
+import type { ConversionSettings, Deal } from '../settings';
+import { convert, Memo, type Conversion, type Progress } from '../to-score';
+import { previewDeal, type DealPreview } from './deal-preview';
+import { preparedBy, preparePerformance, readOriginal, type Original } from './prepare';
+import { exportScore, type ScoreExport, type ScoreFormat } from './score-formats';
+import { summarise, type Opened, type Summary } from './score-summary';
+
+/** The originals as the ledger has them joined and split. */
+interface Prepared {
+  by: string;
+  performance: Performance;
+  opened: Opened;
+  /** Of the conversions of this performance. */
+  memo: Memo;
+}
+
+export class ScoreDesk {
+  private prepared: Prepared;
+  private conversion: Conversion | null = null;
+  /** What it was before the last change, for comparing. */
+  private before: Conversion | null = null;
+
+  private constructor(
+    private readonly originals: readonly Original[],
+    settings: ConversionSettings,
+  ) {
+    this.prepared = prepare(originals, settings);
+  }
+
+  /** @throws SmfError when one of the files is no usable Standard MIDI File */
+  static open(files: readonly Uint8Array[], settings: ConversionSettings): ScoreDesk {
+    return new ScoreDesk(files.map(readOriginal), settings);
+  }
+
+  get opened(): Opened {
+    return this.prepared.opened;
+  }
+
+  /** The music as it was played. */
+  get performance(): Performance {
+    return this.prepared.performance;
+  }
+
+  /**
+   * Converts step by step: it yields before each one, so that a caller can show progress, let other work in, or stop.
+   * What was converted before stays until the last step is done.
+   */
+  *steps(settings: ConversionSettings): Generator<Progress, Conversion> {
+    if (this.prepared.by !== preparedBy(settings)) this.prepared = prepare(this.originals, settings);
+    const { performance, memo } = this.prepared;
+    const conversion = yield* convert(performance, settings, memo);
+    this.before = this.conversion;
+    this.conversion = conversion;
+    return conversion;
+  }
+
+  /** Converts to the end. */
+  convert(settings: ConversionSettings): Conversion {
+    const steps = this.steps(settings);
+    for (;;) {
+      const step = steps.next();
+      if (step.done) return step.value;
+    }
+  }
+
+  /** The last conversion without its notes. */
+  summary(): Summary {
+    return summarise(this.converted(), this.prepared.performance, this.prepared.opened);
+  }
+
+  /** Notes and controllers of one track, for looking at. @throws Error when there is no such track */
+  track(id: TrackId): TrackDetail {
+    const { performance } = this.prepared;
+    const track = performance.tracks.find((candidate) => candidate.id === id);
+    if (!track) throw new Error(`There is no track ${id}.`);
+    return trackDetail(track, performance);
+  }
+
+  /** @param deal none for what the engine proposes */
+  previewDeal(track: TrackId, deal: Deal | null): DealPreview {
+    return previewDeal(this.converted().casting, this.prepared.performance, track, deal);
+  }
+
+  /**
+   * Some bars of some parts, played and written.
+   *
+   * @param before as it was before the last change; parts and bars that it did not have are left away
+   * @param suggestionColour of marks only suggested
+   */
+  passage(parts: PartId[], from: number, to: number, before = false, suggestionColour?: string): Passage {
+    const conversion = this.converted();
+    const { performance } = this.prepared;
+    const earlier = before ? this.before : null;
+    if (!earlier) return passageOf(conversion, performance, parts, from, to, suggestionColour);
+    const known = parts.filter((id) => earlier.score.parts.some((part) => part.id === id));
+    return passageOf(
+      earlier,
+      performance,
+      known.length > 0 ? known : [earlier.score.parts[0]!.id],
+      Math.min(from, earlier.score.bars.length - 1),
+      Math.min(to, earlier.score.bars.length),
+      suggestionColour,
+    );
+  }
+
+  /** Why a note is written as it is. */
+  reasons(part: PartId, note: NoteId): Reason[] {
+    return reasonsFor(this.converted(), part, note);
+  }
+
+  /**
+   * MusicXML for looking at and printing.
+   *
+   * @param part one part alone, with rests over several bars; null for all
+   * @param concert at sounding pitch
+   */
+  sheet(part: PartId | null, concert: boolean): string {
+    const { printed } = this.converted();
+    const chosen = part === null ? printed : { ...printed, parts: printed.parts.filter((one) => one.id === part) };
+    return writeMusicXml(concert ? concertScore(chosen) : chosen, { multiRests: part !== null });
+  }
+
+  export(format: ScoreFormat, how: ScoreExport = {}): Uint8Array {
+    return exportScore(this.converted().printed, format, how);
+  }
+
+  private converted(): Conversion {
+    if (!this.conversion) throw new Error('The job has not been converted yet.');
+    return this.conversion;
+  }
+}
+
+function prepare(originals: readonly Original[], settings: ConversionSettings): Prepared {
+  const performance = preparePerformance(originals, settings);
+  const bars = barsOfPerformance(performance);
+  const size = originals.reduce((sum, original) => sum + original.size, 0);
+  return {
+    by: preparedBy(settings),
+    performance,
+    memo: new Memo(),
+    opened: {
+      survey: surveyPerformance(performance, bars),
+      facts: fileFacts(originals[0]!.reading.file, performance, bars, size),
+    },
+  };
+}

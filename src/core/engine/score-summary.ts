@@ -1,0 +1,109 @@
+import type { PartId, TrackId } from '../base';
+import type { CastPart, CastTrack } from '../casting';
+import type { Clef, InstrumentId, TechniqueId } from '../instruments';
+import { findKeyswitches, type FileFacts, type Performance, type Survey } from '../performance';
+import { remediesFor, type Query, type Remedy } from '../queries';
+import type { Fold, Part, Score } from '../score';
+import type { Bar, MidiKey } from '../time';
+import type { Conversion, PartReport, Swing } from '../to-score';
+
+/* What the screens of a job need to know of a conversion, without its notes. */
+
+/** What is known once the originals are read. */
+export interface Opened {
+  survey: Survey;
+  facts: FileFacts;
+}
+
+export interface PartSummary {
+  id: PartId;
+  name: string;
+  instrument: InstrumentId;
+  instrumentName: string;
+  tracks: TrackId[];
+  abbreviation: string;
+  solo: boolean;
+  player: CastPart['player'];
+  sources: SourceSummary[];
+  unpitched: boolean;
+  clefs: Clef[];
+  /** Written signatures, for each of the score's keys. */
+  writtenKeys: number[];
+  /** What an unpitched part strikes. */
+  struck: Part['struck'];
+  report: PartReport;
+}
+
+/** What one track gives to a part. */
+export interface SourceSummary {
+  track: TrackId;
+  notes: number;
+  technique: TechniqueId | null;
+  staff: number | null;
+  /** Keys that may be keyswitches. */
+  switches: MidiKey[];
+}
+
+export type OpenQuery = Query & { remedies: Remedy[] };
+
+/** A conversion without its notes: those are fetched passage by passage. */
+export interface Summary {
+  title: string;
+  bars: Bar[];
+  keys: Score['keys'];
+  tempos: Score['tempos'];
+  markers: Score['markers'];
+  parts: PartSummary[];
+  /** Stretches that could be written once. */
+  repeats: Fold[];
+  swing: Swing;
+  tracks: CastTrack[];
+  queries: OpenQuery[];
+  /** The written score held against what was played, in a sentence. */
+  audit: string;
+  /** The survey that goes with it: splitting and placing change what arrived. */
+  opened: Opened;
+}
+
+/** @param performance what was converted */
+export function summarise(conversion: Conversion, performance: Performance, opened: Opened): Summary {
+  const { score, casting, queries, reports } = conversion;
+  const tracks = new Map(performance.tracks.map((track) => [track.id, track]));
+  return {
+    title: score.title,
+    bars: score.bars,
+    keys: score.keys,
+    tempos: score.tempos,
+    markers: score.markers,
+    parts: casting.parts.map((part, i) => ({
+      id: part.id,
+      name: part.name,
+      instrument: part.instrument.id,
+      instrumentName: part.instrument.names.en,
+      tracks: part.tracks,
+      abbreviation: part.abbreviation,
+      solo: part.solo,
+      player: part.player,
+      sources: part.sources.map((source) => ({
+        track: source.track,
+        notes: source.notes.length,
+        technique: casting.tracks.find((track) => track.id === source.track)!.technique,
+        staff: source.staff,
+        switches: part.player
+          ? []
+          : findKeyswitches(tracks.get(source.track)!.notes, part.instrument, performance.ticksPerQuarter),
+      })),
+      unpitched: part.instrument.unpitched,
+      clefs: score.parts[i]!.clefs,
+      writtenKeys: score.parts[i]!.writtenKeys,
+      struck: score.parts[i]!.struck,
+      report: reports[i]!,
+    })),
+    repeats: conversion.repeats,
+    swing: conversion.swing,
+    tracks: casting.tracks,
+    queries: queries.map((query) => ({ ...query, remedies: remediesFor(query) })),
+    audit: conversion.audit.words,
+    opened,
+  };
+}

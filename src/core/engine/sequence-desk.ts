@@ -1,0 +1,131 @@
+/*
+ * A job on the way to a sequencer, from its original to what leaves the house: a score to be played, or a MIDI file to
+ * be cleaned. open → sequence → passage, heard → files. Worker, command line, route and tests all go through here.
+ */
+import type { PartId } from '../base';
+import { readMusicXml, type MusicXmlReading } from '../musicxml';
+import { barsOfPerformance, performanceFromSmf } from '../performance';
+import { sequencePassage, type Passage } from '../proof';
+import type { CleaningPlan, DirectionB } from '../settings';
+import { assertOneTimeLine, readSmf, writeSmf, type SmfFile, type SmfReading } from '../smf';
+import {
+  cleanSmf,
+  PRESET_PLANS,
+  toSequencer,
+  type Cleaned,
+  type CleaningReport,
+  type SequencedFile,
+  type SequenceReport,
+} from '../to-sequencer';
+import { controllersIn, heardInFile, heardInScore, type ControllerPair, type HeardNote } from './heard';
+import { isScoreFile } from './file-kind';
+import { midiSummary, scoreSummary, type SequenceSummary } from './sequence-summary';
+
+/** What leaves the house, and what became of it. */
+export interface SequenceFiles {
+  files: { label: string; bytes: Uint8Array }[];
+  report:
+    | { kind: 'score'; warnings: string[]; files: SequenceReport[] }
+    | { kind: 'midi'; warnings: string[]; cleaning: CleaningReport };
+}
+
+export class SequenceDesk {
+  private constructor(
+    private readonly score: MusicXmlReading | null,
+    private readonly midi: SmfReading | null,
+  ) {}
+
+  /** The score played as one whole, whatever is exported in the end. */
+  private whole: SequencedFile | null = null;
+  private cleaned: Cleaned | null = null;
+
+  /** @throws SmfError or MusicXmlError with one sentence */
+  static open(bytes: Uint8Array): SequenceDesk {
+    if (isScoreFile(bytes)) return new SequenceDesk(readMusicXml(bytes), null);
+    const reading = readSmf(bytes);
+    assertOneTimeLine(reading.file);
+    return new SequenceDesk(null, reading);
+  }
+
+  sequence(settings: DirectionB): SequenceSummary {
+    if (this.midi) {
+      this.cleaned = clean(this.midi.file, settings);
+      return midiSummary(this.midi, planOf(settings), this.cleaned.report, this.barCount());
+    }
+    const { score } = this.score!;
+    this.whole = toSequencer(score, { ...settings, files: 'one' })[0]!;
+    const files = settings.files === 'one' ? [this.whole] : toSequencer(score, settings);
+    return scoreSummary(this.score!, this.whole, files, settings);
+  }
+
+  /** Every file as the settings want them. */
+  files(settings: DirectionB): SequenceFiles {
+    const write = (file: SmfFile) => writeSmf(file, { runningStatus: settings.runningStatus });
+    if (this.midi) {
+      const { file, report } = clean(this.midi.file, settings);
+      const warnings = [...this.midi.warnings.map((warning) => warning.message), ...report.warnings];
+      return { files: [{ label: '', bytes: write(file) }], report: { kind: 'midi', warnings, cleaning: report } };
+    }
+    const { score, warnings } = this.score!;
+    const files = toSequencer(score, settings);
+    return {
+      files: files.map(({ label, file }) => ({ label, bytes: write(file) })),
+      report: {
+        kind: 'score',
+        warnings: warnings.map((warning) => warning.message),
+        files: files.map((file) => file.report),
+      },
+    };
+  }
+
+  /** Some written bars of some parts, and what is played of them. @throws Error when no score was sequenced */
+  passage(parts: PartId[], from: number, to: number): Passage {
+    const { score, whole } = this.sequenced();
+    return sequencePassage(score, whole, parts, from, to);
+  }
+
+  /** A stretch of the score to be heard as delivered. @param parts none for all */
+  heard(from: number, to: number, parts: readonly PartId[]): HeardNote[] {
+    const { score, whole } = this.sequenced();
+    return heardInScore(score, whole, { from, to, parts });
+  }
+
+  /** A MIDI file's bars as it arrived, or as it would leave. */
+  heardMidi(from: number, to: number, delivered: boolean): HeardNote[] {
+    if (!this.midi) throw new Error('There is no MIDI file on the desk.');
+    return heardInFile(delivered && this.cleaned ? this.cleaned.file : this.midi.file, from, to);
+  }
+
+  /** Controllers of one track chunk before and after cleaning, by bar position. */
+  controllersOf(track: number): ControllerPair[] {
+    if (!this.midi) return [];
+    const before = controllersIn(this.midi.file, track);
+    const place = this.cleaned?.kept.indexOf(track) ?? -1;
+    const now = this.cleaned && place >= 0 ? controllersIn(this.cleaned.file, place) : new Map<number, []>();
+    return [...new Set([...before.keys(), ...now.keys()])]
+      .sort((a, b) => a - b)
+      .map((controller) => ({ controller, before: before.get(controller) ?? [], after: now.get(controller) ?? [] }));
+  }
+
+  private sequenced() {
+    if (!this.score || !this.whole) throw new Error('There is no score on the desk.');
+    return { score: this.score.score, whole: this.whole };
+  }
+
+  private barCount(): number {
+    return this.midi ? barsOfPerformance(performanceFromSmf({ file: this.midi.file, warnings: [] })).length : 0;
+  }
+}
+
+function planOf(settings: DirectionB): CleaningPlan {
+  return { ...PRESET_PLANS[settings.preset], ...settings.carry };
+}
+
+function clean(file: SmfFile, settings: DirectionB): Cleaned {
+  return cleanSmf(file, {
+    plan: planOf(settings),
+    tracks: settings.carryTracks,
+    leftOut: settings.leftOutTracks,
+    neutralVolume: settings.neutralVolume,
+  });
+}

@@ -1,0 +1,183 @@
+import { queryId, type PartId } from '../base';
+import { instrumentById, type InstrumentId } from '../instruments';
+import type { MusicXmlReading } from '../musicxml';
+import type { Query } from '../queries';
+import { keyName, type Part, type Score } from '../score';
+import type { CleaningPlan, DirectionB } from '../settings';
+import type { SmfReading } from '../smf';
+import type { Bar } from '../time';
+import {
+  inventoryOf,
+  loudnessCurve,
+  switchKeysOf,
+  type CleaningReport,
+  type CurvePoint,
+  type SequencedFile,
+  type SequenceReport,
+  type TrackInventory,
+} from '../to-sequencer';
+import { secondsOf } from './heard';
+
+/* What the screens need to know of a job on the way to a sequencer. */
+
+export interface ScorePartSummary {
+  id: PartId;
+  name: string;
+  instrument: InstrumentId;
+  instrumentName: string;
+  unpitched: boolean;
+  notes: number;
+  lowest: number | null;
+  highest: number | null;
+  staves: number;
+  voices: number;
+  dynamics: number;
+  hairpins: number;
+  slurs: number;
+  program: number | null;
+  techniques: string[];
+  struck: Part['struck'];
+  curve: CurvePoint[];
+}
+
+export interface SequenceTrackSummary {
+  part: PartId;
+  name: string;
+  channel: number;
+  port: number;
+  program: number | null;
+  notes: number;
+  technique: string | null;
+}
+
+/** What was odd in the file: there is nothing to decide. */
+type OpenFileQuery = Query & { remedies: [] };
+
+/** A score as it would go to a sequencer. */
+export interface ScoreSequence {
+  kind: 'score';
+  title: string;
+  composer: string;
+  bars: Bar[];
+  /** Written bars in the order they are played. */
+  order: number[];
+  tempos: Score['tempos'];
+  markers: Score['markers'];
+  keys: string[];
+  signs: number;
+  parts: ScorePartSummary[];
+  tracks: SequenceTrackSummary[];
+  files: { label: string; report: SequenceReport }[];
+  seconds: number;
+  queries: OpenFileQuery[];
+}
+
+/** A MIDI file and what cleaning makes of it. */
+export interface MidiSequence {
+  kind: 'midi';
+  format: number;
+  ticksPerQuarter: number;
+  inventory: TrackInventory[];
+  bars: number;
+  plan: CleaningPlan;
+  report: CleaningReport;
+  queries: OpenFileQuery[];
+}
+
+export type SequenceSummary = ScoreSequence | MidiSequence;
+
+/** @param whole all of it as one file @param files as they are to be exported */
+export function scoreSummary(
+  { score, warnings }: MusicXmlReading,
+  whole: SequencedFile,
+  files: readonly SequencedFile[],
+  settings: DirectionB,
+): ScoreSequence {
+  return {
+    kind: 'score',
+    title: score.title,
+    composer: score.composer,
+    bars: score.bars,
+    order: whole.line.bars.map((played) => played.bar),
+    tempos: score.tempos,
+    markers: score.markers,
+    keys: score.keys.map((key) => keyName(key)),
+    signs: Object.keys(score.signs).length,
+    parts: score.parts.map((part) => partSummary(part, whole, settings)),
+    tracks: whole.tracks.map(({ part, name, channel, port, program, notes, technique }) => ({
+      part,
+      name,
+      channel,
+      port,
+      program,
+      notes: notes.length,
+      technique,
+    })),
+    files: files.map(({ label, report }) => ({ label, report })),
+    seconds: secondsOf(whole),
+    queries: warnings.map((warning, i) => readingQuery(score, warning, i)),
+  };
+}
+
+function readingQuery(score: Score, warning: MusicXmlReading['warnings'][number], i: number): OpenFileQuery {
+  const part = score.parts.find((one) => one.id === warning.part);
+  const bar = warning.bar === undefined ? undefined : score.bars[warning.bar];
+  const place = [part?.name, bar && `bar ${bar.number}`].filter(Boolean).join(', ');
+  return {
+    id: queryId(`score-file/${i}/${warning.part ?? ''}/${warning.bar ?? ''}`),
+    kind: 'file',
+    message: `${place ? `${place}: ` : ''}${warning.message}.`,
+    ...(part && { part: part.id }),
+    ...(warning.bar !== undefined && bar && { bar: warning.bar, at: bar.start }),
+    remedies: [],
+  };
+}
+
+/** @param bars how many there are */
+export function midiSummary(
+  { file, warnings }: SmfReading,
+  plan: CleaningPlan,
+  report: CleaningReport,
+  bars: number,
+): MidiSequence {
+  const { division } = file;
+  return {
+    kind: 'midi',
+    format: file.format,
+    ticksPerQuarter: division.kind === 'metrical' ? division.ticksPerQuarter : 0,
+    inventory: inventoryOf(file, switchKeysOf(file)),
+    bars,
+    plan,
+    report,
+    queries: [...warnings.map((warning) => warning.message), ...report.warnings].map((message, i) => ({
+      id: queryId(`midi-file/${i}`),
+      kind: 'file',
+      message,
+      remedies: [],
+    })),
+  };
+}
+
+function partSummary(part: Part, whole: SequencedFile, settings: DirectionB): ScorePartSummary {
+  const notes = whole.tracks.filter((track) => track.part === part.id).flatMap((track) => track.notes);
+  const keys = notes.map((note) => note.key);
+  return {
+    id: part.id,
+    name: part.name,
+    instrument: part.instrument,
+    instrumentName: instrumentById(part.instrument).names.en,
+    unpitched: part.unpitched,
+    notes: notes.length,
+    lowest: keys.length > 0 ? keys.reduce((a, b) => Math.min(a, b)) : null,
+    highest: keys.length > 0 ? keys.reduce((a, b) => Math.max(a, b)) : null,
+    staves: part.clefs.length,
+    voices: new Set(part.bars.flatMap((bar) => bar.voices.map((voice) => voice.voice))).size,
+    dynamics: part.lines.dynamics.length,
+    hairpins: part.lines.hairpins.length,
+    slurs: part.lines.slurs.length,
+    program: part.program,
+    techniques: [...new Set(notes.flatMap((note) => note.sound.technique ?? []))],
+    struck: part.struck,
+    curve: loudnessCurve(part, settings.levels),
+  };
+}

@@ -1,0 +1,235 @@
+/*
+ * Reasons: why a note is written as it is, in words, each with the decisions that would turn it.
+ */
+import { mayHaveTwoStaves } from '../casting';
+import { drumSound, GENERAL_MIDI_DRUMS } from '../instruments';
+import type { NoteId } from '../performance';
+import type { PartId } from '../score';
+import { barIndexAt, lastNotAfter, QUARTER, type Milliseconds, type WrittenUnits } from '../time';
+import { appliedLead, isTuplet, type Conversion, type EndedNote, type StaffNotes } from '../to-score';
+import type { Remedy } from '../queries';
+
+export interface Reason {
+  /** One sentence. */
+  words: string;
+  /** Decisions that would write it otherwise; none where nothing was chosen. */
+  remedies: Remedy[];
+}
+
+interface Place {
+  conversion: Conversion;
+  part: PartId;
+  /** Index of the part. */
+  p: number;
+  staff: StaffNotes;
+  note: EndedNote;
+  /** Bar index. */
+  bar: number;
+}
+
+/** A note lets go so much before or after the next one before that is worth a word. */
+const TELLING: WrittenUnits = QUARTER / 16;
+
+/** @returns what was decided about a played note, in the order of the stages; empty when it is not on the page */
+export function reasonsFor(conversion: Conversion, part: PartId, played: NoteId): Reason[] {
+  const p = conversion.casting.parts.findIndex(({ id }) => id === part);
+  for (const staff of conversion.staves[p] ?? []) {
+    const note = staff.notes.find(({ id, absorbed }) => id === played || absorbed.includes(played));
+    if (!note) continue;
+    const place: Place = {
+      conversion,
+      part,
+      p,
+      staff,
+      note,
+      bar: barIndexAt(
+        conversion.score.bars.map(({ start }) => start),
+        note.start,
+      ),
+    };
+    return [
+      whereItStands(place),
+      tuplet(place),
+      ornament(place),
+      struckTwice(place),
+      swing(place),
+      length(place),
+      doubled(place),
+      drumPlace(place),
+      whichStaff(place),
+    ].flatMap((reason) => reason ?? []);
+  }
+  return [];
+}
+
+const milliseconds = (units: number, { conversion: { line }, note }: Place): Milliseconds =>
+  Math.round(units * line.secondsPerUnit[lastNotAfter(line.starts, note.start)]! * 1000);
+
+function whereItStands(place: Place): Reason {
+  const { note, conversion, part, p } = place;
+  const source = conversion.casting.parts[p]!.sources.find(({ notes }) => notes.some(({ id }) => id === note.id));
+  const lead = source && conversion.reports[p]!.leads[source.track];
+  const out: Milliseconds = Math.round(appliedLead(lead) * 1000);
+  const taken = out === 0 ? '' : ` after the track’s ${out > 0 ? 'lead' : 'lag'} of ${Math.abs(out)} ms was taken out`;
+  if (note.meant !== undefined && note.start === note.meant)
+    return { words: 'The file has it exactly here.', remedies: [] };
+  const away = milliseconds(note.onset - note.start, place);
+  const back: Remedy[] =
+    note.meant === undefined
+      ? []
+      : [
+          {
+            label: 'Back to where the file has it',
+            decision: { kind: 'moveNotes', part, moves: [{ note: note.id, by: note.meant - note.start }] },
+          },
+        ];
+  return {
+    words:
+      away === 0
+        ? `Played here${taken}.`
+        : `Played ${Math.abs(away)} ms ${away > 0 ? 'after' : 'before'} this place${taken}.`,
+    remedies: back,
+  };
+}
+
+const IN_WORDS: Record<number, string> = { 3: 'three', 5: 'five', 6: 'six', 7: 'seven', 9: 'nine' };
+
+/** The beat is divided as a tuplet. */
+function tuplet({ conversion: { reports, line }, p, part, note, bar }: Place): Reason | null {
+  const b = lastNotAfter(line.starts, note.start);
+  const division = reports[p]!.divisions[b] ?? 1;
+  if (!isTuplet(division, line.beats[b]!.compound)) return null;
+  const plain = { kind: 'setGrid', part, smallest: '16th', triplets: false } as const;
+  return {
+    words: `This beat is divided in ${IN_WORDS[division] ?? division}.`,
+    remedies: [
+      { label: 'Plain values in this bar', decision: { ...plain, bars: { from: bar, to: bar + 1 } } },
+      { label: 'No triplets in the part', decision: plain },
+    ],
+  };
+}
+
+function ornament({ note, part }: Place): Reason | null {
+  if (!note.ornament) return null;
+  const { trill, tremolo, arpeggio, graces } = note.ornament;
+  const behind = (note.behind?.length ?? 0) + 1;
+  const words = trill
+    ? `${behind} fast uneven notes are written as a trill.`
+    : tremolo
+      ? `${behind} fast strokes are written as a tremolo.`
+      : arpeggio
+        ? 'The chord was spread: it has a wavy line.'
+        : graces
+          ? `${graces.length === 1 ? 'A short note' : `${graces.length} short notes`} before it ${graces.length === 1 ? 'is a grace note' : 'are grace notes'}.`
+          : null;
+  return words === null
+    ? null
+    : {
+        words,
+        remedies: [{ label: 'Write every note of this part', decision: { kind: 'setOrnaments', part, on: false } }],
+      };
+}
+
+function struckTwice({ note }: Place): Reason | null {
+  const twice = note.absorbed.filter(
+    (id) => !note.behind?.includes(id) && !note.ornament?.graces?.some((grace) => grace.id === id),
+  );
+  return twice.length === 0
+    ? null
+    : {
+        words: `Struck ${twice.length === 1 ? 'twice' : `${twice.length + 1} times`} on one place: written once.`,
+        remedies: [],
+      };
+}
+
+function swing({ conversion: { swing: found, line }, note, bar }: Place): Reason | null {
+  const stretch = found.stretches.find(({ from, to }) => bar >= from && bar < to);
+  const offBeat = (note.start - line.starts[lastNotAfter(line.starts, note.start)]!) % QUARTER !== 0;
+  if (!stretch || !offBeat) return null;
+  return {
+    words: `Played long and short (${stretch.ratio.toFixed(1)} to 1): written even, under a swing mark.`,
+    remedies: [{ label: 'Write the whole piece as played', decision: { kind: 'setSwing', ratio: 1 } }],
+  };
+}
+
+function length(place: Place): Reason | null {
+  const { note, staff, part, bar, conversion, p } = place;
+  if (conversion.casting.parts[p]!.instrument.unpitched) return null;
+  const sounding = Math.round((note.releaseSeconds - note.onsetSeconds) * 1000);
+  const written = milliseconds(note.end - note.start, place);
+  if (note.short) {
+    return {
+      words: `Sounds ${sounding} ms, written as ${written} ms with a dot: this line lets go early as a habit, and reads without short rests.`,
+      remedies: [
+        {
+          label: 'As played in this bar',
+          decision: { kind: 'setLengths', part, as: 'played', bars: { from: bar, to: bar + 1 } },
+        },
+        { label: 'As played in the part', decision: { kind: 'setLengths', part, as: 'played' } },
+      ],
+    };
+  }
+  if (note.meantEnd === note.end) return { words: 'Its value is the file’s.', remedies: [] };
+  const next = nextOnset(staff, note);
+  if (note.end === next && note.release < next - TELLING)
+    return {
+      words: `Let go ${milliseconds(next - note.release, place)} ms before the next note: no rest is meant.`,
+      remedies: [],
+    };
+  if (note.release > note.end + TELLING)
+    return {
+      words: `Held ${milliseconds(note.release - note.end, place)} ms beyond its value: the overlap is not written.`,
+      remedies: [],
+    };
+  return { words: `Sounds ${sounding} of ${written} ms.`, remedies: [] };
+}
+
+/** Where the note's voice goes on. */
+function nextOnset({ notes, voices }: StaffNotes, note: EndedNote): WrittenUnits {
+  const voice = voices[notes.indexOf(note)];
+  return notes.reduce(
+    (next, other, n) => (voices[n] === voice && other.start > note.start ? Math.min(next, other.start) : next),
+    Infinity,
+  );
+}
+
+function doubled({ conversion: { doublings, casting }, part, bar }: Place): Reason | null {
+  const model = doublings.find((one) => one.part === part && one.followed.includes(bar));
+  if (!model) return null;
+  const name = casting.parts.find(({ id }) => id === model.as)!.name;
+  return {
+    words: `Written as in ${name}, which plays the same here and plays it more clearly.`,
+    remedies: [{ label: 'As it is played itself', decision: { kind: 'writeAs', part, as: part } }],
+  };
+}
+
+function drumPlace({ conversion: { drums, casting }, p, note }: Place): Reason | null {
+  if (!casting.parts[p]!.instrument.unpitched) return null;
+  const sound = drumSound(drums[p]!.map, note.key);
+  const usual = GENERAL_MIDI_DRUMS.get(note.key);
+  const moved =
+    drums[p]!.spread &&
+    usual &&
+    drums[p]!.staffLines > 1 &&
+    (usual.step !== sound.step || usual.octave !== sound.octave);
+  return {
+    words: moved ? `${sound.name}, on a place of its own: its usual one is struck at the same time.` : `${sound.name}.`,
+    remedies: [],
+  };
+}
+
+function whichStaff({ conversion: { casting }, p, part, staff }: Place): Reason | null {
+  const { instrument, sources } = casting.parts[p]!;
+  if (instrument.clefs.length < 2) return null;
+  if (sources.some((source) => source.staff !== null))
+    return {
+      words: `On the ${staff.staff === 1 ? 'upper' : 'lower'} staff: recorded on a track of its own.`,
+      remedies: [],
+    };
+  return {
+    words: `On the ${staff.staff === 1 ? 'upper' : 'lower'} staff: the ${staff.staff === 1 ? 'right' : 'left'} hand goes on here.`,
+    remedies: mayHaveTwoStaves(instrument)
+      ? [{ label: 'One staff for the part', decision: { kind: 'setStaves', part, staves: 1 } }]
+      : [],
+  };
+}

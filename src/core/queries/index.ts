@@ -1,0 +1,4 @@
+export { remediesFor, type Query } from './registry';
+export { type AuditDoubt } from './rhythm/audit';
+export { type OneStep } from './rhythm/one-step';
+export { type Remedy } from './query-kind';

@@ -1,0 +1,15 @@
+import type { PartId } from '../../base';
+import { itIsRight, queryKind, type Doubt } from '../query-kind';
+
+/** Percussion that plays one bar over and over. */
+export interface BarRepeats extends Doubt<'bar-repeats'> {
+  part: PartId;
+}
+
+export const barRepeats = queryKind<BarRepeats>({
+  kind: 'bar-repeats',
+  remedies: (query) => [
+    { label: 'Repeat signs', decision: { kind: 'setBarRepeats', part: query.part, on: true } },
+    itIsRight(query, 'Written out'),
+  ],
+});

@@ -1,0 +1,20 @@
+import { keyName, type ScoreKey } from '../../score';
+import { queryKind, type Doubt, type Remedy } from '../query-kind';
+
+/** The signature of the file is not what its notes say. */
+export interface KeySignature extends Doubt<'key-signature'> {
+  facts: {
+    heard: Pick<ScoreKey, 'fifths' | 'mode'>;
+    /** The file says C major, as files do that nobody told. */
+    byDefault: boolean;
+  };
+}
+
+export const keySignature = queryKind<KeySignature>({
+  kind: 'key-signature',
+  remedies: ({ facts: { heard, byDefault } }) => {
+    const { fifths, mode } = heard;
+    const take: Remedy = { label: keyName(heard), decision: { kind: 'setKey', fifths, mode } };
+    return byDefault ? [take, { label: 'C major', decision: { kind: 'setKey', fifths: 0, mode: 'major' } }] : [take];
+  },
+});

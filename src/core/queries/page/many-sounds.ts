@@ -1,0 +1,16 @@
+import type { PartId, TrackId } from '../../base';
+import { itIsRight, queryKind, type Doubt } from '../query-kind';
+
+/** Percussion of many instruments on one staff. */
+export interface ManySounds extends Doubt<'many-sounds'> {
+  part: PartId;
+  track: TrackId;
+}
+
+export const manySounds = queryKind<ManySounds>({
+  kind: 'many-sounds',
+  remedies: (query) => [
+    { label: 'A line for each', decision: { kind: 'splitTrack', track: query.track, by: 'sounds' } },
+    itIsRight(query, 'One staff'),
+  ],
+});

@@ -1,0 +1,17 @@
+import type { Fold } from '../../score';
+import { queryKind, type Doubt } from '../query-kind';
+
+/** A stretch that comes again in all parts. */
+export interface Repeat extends Doubt<'repeat'> {
+  facts: Fold;
+}
+
+export const repeat = queryKind<Repeat>({
+  kind: 'repeat',
+  remedies: ({ facts }) => [
+    {
+      label: facts.endings > 0 ? 'Repeat signs with endings' : 'Repeat signs',
+      decision: { kind: 'foldRepeat', ...facts },
+    },
+  ],
+});

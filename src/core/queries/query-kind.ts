@@ -1,0 +1,45 @@
+import type { NoteId, PartId, QueryId, TrackId } from '../base';
+import type { Decision } from '../decisions';
+import type { WrittenUnits } from '../time';
+
+/** A decision that answers a query, with the words on its button. */
+export interface Remedy {
+  label: string;
+  decision: Decision;
+  /** Further decisions that belong to it. */
+  also?: Decision[];
+}
+
+/**
+ * A doubtful place: what was seen there. Kinds that need more than a sentence and a place say so in `facts`.
+ */
+export interface Doubt<Kind extends string> {
+  /** The same doubt has the same id each time the job is computed, so that an answer stays with it. */
+  id: QueryId;
+  kind: Kind;
+  /** One sentence. */
+  message: string;
+  track?: TrackId;
+  part?: PartId;
+  at?: WrittenUnits;
+  /** Bar index. */
+  bar?: number;
+  /** Played notes concerned. */
+  played?: NoteId[];
+}
+
+/** A kind of query, with the decisions that answer it. Setting it aside is always possible and not among them. */
+export interface QueryKind<Q extends { kind: string }> {
+  kind: Q['kind'];
+  /** The likeliest first. */
+  remedies(query: Q): Remedy[];
+}
+
+export function queryKind<Q extends { kind: string }>(kind: QueryKind<Q>): QueryKind<Q> {
+  return kind;
+}
+
+/** A remedy that changes nothing: somebody looked and it is right as it is. */
+export function itIsRight({ id }: { id: QueryId }, label: string): Remedy {
+  return { label, decision: { kind: 'dismissQuery', query: id, reason: label } };
+}

@@ -1,0 +1,78 @@
+/*
+ * Every kind of query there is. To add one: a file in the folder of what it is about, a line here, and the stage that asks.
+ */
+import { emptyTrack } from './tracks/empty-track';
+import { duplicateTrack } from './tracks/duplicate-track';
+import { mixedChannels } from './tracks/mixed-channels';
+import { unknownInstrument } from './tracks/unknown-instrument';
+import { houseList } from './tracks/house-list';
+import { keyswitch } from './tracks/keyswitch';
+import { gather } from './tracks/gather';
+import { players } from './tracks/players';
+import { crowded } from './tracks/crowded';
+import { collision } from './tracks/collision';
+import { outOfRange } from './tracks/out-of-range';
+import { offGrid } from './rhythm/off-grid';
+import { oneStep } from './rhythm/one-step';
+import { tuplet } from './rhythm/tuplet';
+import { shortRest } from './rhythm/short-rest';
+import { merged } from './rhythm/merged';
+import { swing } from './rhythm/swing';
+import { lead } from './rhythm/lead';
+import { audit } from './rhythm/audit';
+import { staves } from './page/staves';
+import { doubled } from './page/doubled';
+import { manySounds } from './page/many-sounds';
+import { barRepeats } from './page/bar-repeats';
+import { oneDrum } from './page/one-drum';
+import { unmappedDrum } from './page/unmapped-drum';
+import { impossibleChord } from './page/impossible-chord';
+import { repeat } from './page/repeat';
+import { keyChange } from './page/key-change';
+import { keySignature } from './page/key-signature';
+import { file } from './file/file';
+import type { QueryKind, Remedy } from './query-kind';
+
+const QUERY_KINDS = {
+  'empty-track': emptyTrack,
+  'duplicate-track': duplicateTrack,
+  'mixed-channels': mixedChannels,
+  'unknown-instrument': unknownInstrument,
+  'house-list': houseList,
+  keyswitch,
+  gather,
+  players,
+  crowded,
+  collision,
+  'out-of-range': outOfRange,
+  'off-grid': offGrid,
+  'one-step': oneStep,
+  tuplet,
+  'short-rest': shortRest,
+  merged,
+  swing,
+  lead,
+  audit,
+  staves,
+  doubled,
+  'many-sounds': manySounds,
+  'bar-repeats': barRepeats,
+  'one-drum': oneDrum,
+  'unmapped-drum': unmappedDrum,
+  'impossible-chord': impossibleChord,
+  repeat,
+  'key-change': keyChange,
+  'key-signature': keySignature,
+  file,
+};
+
+type Kinds = typeof QUERY_KINDS;
+
+/** What the engine is not sure of; by its `kind` the compiler knows the facts. */
+export type Query = { [K in keyof Kinds]: Kinds[K] extends QueryKind<infer Q> ? Q : never }[keyof Kinds];
+
+/** The remedies a query offers, the likeliest first. */
+export function remediesFor<Q extends Query>(query: Q): Remedy[] {
+  // The registry is keyed by the kinds themselves.
+  return (QUERY_KINDS[query.kind] as unknown as QueryKind<Q>).remedies(query);
+}

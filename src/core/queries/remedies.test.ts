@@ -1,0 +1,199 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { keySignature, line, meter, performanceOf, tempo, type HandNote, type HandTrack } from '../../testing/music';
+import type { Performance } from '../performance';
+import { checkScore } from '../score';
+import { dismissedQueries, EMPTY_LEDGER, enter } from '../documents';
+import { remediesFor, type Query, type Remedy } from './index';
+import { replay } from '../../testing/replay';
+
+/* A remedy does what its button says: the query it answers is gone, and the score is sound. */
+
+/** Each way to answer a query, and what is left of it afterwards. */
+function outcomes(performance: Performance): { query: Query; remedy: Remedy; gone: boolean; faults: string[] }[] {
+  const before = replay([performance], EMPTY_LEDGER);
+  return before.queries.flatMap((query) =>
+    remediesFor(query).map((remedy) => {
+      const ledger = [remedy.decision, ...(remedy.also ?? [])].reduce(enter, EMPTY_LEDGER);
+      const after = replay([performance], ledger);
+      const open = after.queries.filter(({ id }) => !dismissedQueries(ledger).has(id));
+      return {
+        query,
+        remedy,
+        gone: open.every(({ id }) => id !== query.id),
+        faults: checkScore(after.score).map((fault) => JSON.stringify(fault)),
+      };
+    }),
+  );
+}
+
+const left = (performance: Performance) =>
+  outcomes(performance)
+    .filter(({ gone, faults }) => !gone || faults.length > 0)
+    .map(({ query, remedy, faults }) => `${query.id}: ${remedy.label} ${faults.join()}`);
+const kinds = (performance: Performance) =>
+  new Set(replay([performance], EMPTY_LEDGER).queries.map((query) => query.kind));
+
+const scale: [number, number][] = Array.from({ length: 32 }, (_, i) => [60 + [0, 2, 4, 5, 7, 9, 11, 12][i % 8]!, 0.5]);
+const chords = (size: number, from = 55): HandNote[] =>
+  Array.from({ length: 8 }, (_, i) =>
+    Array.from({ length: size }, (_, n) => ({ key: from + 4 * n + (i % 3), at: i, length: 0.95 })),
+  ).flat();
+
+const doubtful: Record<string, { tracks: HandTrack[]; conductor?: ReturnType<typeof meter>[] }> = {
+  'unknown-instrument': { tracks: [{ name: 'Zz 7', notes: line(...scale) }] },
+  'out-of-range': { tracks: [{ name: 'Flute', notes: line(...scale, [36, 1], [38, 1]) }] },
+  'unmapped-drum': {
+    tracks: [
+      {
+        name: 'Drum Kit',
+        notes: line(...scale.map((): [number, number] => [38, 0.5]), [26, 1]).map((note) => ({ ...note, channel: 10 })),
+      },
+    ],
+  },
+  'duplicate-track': {
+    tracks: [
+      { name: 'Flute', notes: line(...scale) },
+      { name: 'Flute copy', notes: line(...scale) },
+    ],
+  },
+  'empty-track': {
+    tracks: [
+      { name: 'Flute', notes: line(...scale) },
+      { name: 'Oboe', notes: [] },
+    ],
+  },
+  keyswitch: {
+    tracks: [
+      {
+        name: 'Violin 1',
+        notes: [...line(...scale), { key: 24, at: 0, length: 0.5 }, { key: 26, at: 8, length: 0.5 }],
+      },
+    ],
+  },
+  players: { tracks: [{ name: 'Horns a4', notes: chords(4) }] },
+  'mixed-channels': {
+    tracks: [
+      { name: 'Band', notes: line(...scale).map((note, i) => ({ ...note, channel: 1 + (i % 2) })) },
+      { name: 'Cello', notes: line([48, 4]) },
+    ],
+  },
+  'key-signature': {
+    tracks: [{ name: 'Flute', notes: line(...scale.map(([key, length]): [number, number] => [key + 3, length])) }],
+    conductor: [keySignature(0, 0)],
+  },
+  repeat: {
+    tracks: [
+      {
+        name: 'Flute',
+        notes: line(
+          ...[60, 62, 64, 65, 67, 69, 71, 72, 74, 72, 71, 69, 67, 65, 64, 62].map((key): [number, number] => [key, 1]),
+          ...[60, 62, 64, 65, 67, 69, 71, 72, 74, 72, 71, 69, 67, 65, 64, 62].map((key): [number, number] => [key, 1]),
+          [55, 4],
+        ),
+      },
+    ],
+  },
+  swing: {
+    tracks: [
+      {
+        name: 'Alto Sax',
+        notes: Array.from({ length: 16 }, (_, i) =>
+          [0, ...(i % 8 === 3 ? [1 / 3] : []), 2 / 3].map((turn, n) => ({
+            key: 65 + ((i + n) % 5),
+            at: i + turn,
+            length: 0.3,
+          })),
+        ).flat(),
+      },
+    ],
+  },
+  'short-rest': {
+    tracks: [
+      {
+        name: 'Flute',
+        notes: Array.from({ length: 16 }, (_, i) => ({
+          key: 65 + (i % 5),
+          at: i * 0.5,
+          length: i === 5 ? 0.375 : 0.5,
+        })),
+      },
+    ],
+  },
+};
+
+describe('remedies', () => {
+  it.each(Object.entries(doubtful))('of %s answer it', (kind, { tracks, conductor = [] }) => {
+    const performance = performanceOf(tracks, [meter(0, 4, 4), tempo(0, 100), ...conductor]);
+    expect([...kinds(performance)]).toContain(kind);
+    expect(left(performance)).toEqual([]);
+  });
+
+  // Cases that random music once found.
+  it.each<[string, HandTrack[], [number, number]]>([
+    [
+      'two short notes on one key, far off any grid',
+      [
+        {
+          name: 'Flute',
+          notes: [
+            { key: 24, at: 7.1, length: 0.05 },
+            { key: 24, at: 0, length: 0.05 },
+          ],
+        },
+      ],
+      [4, 4],
+    ],
+    [
+      'two short notes on one key either side of a beat',
+      [
+        {
+          name: 'Flute',
+          notes: [
+            { key: 97, at: 1.35, length: 0.05 },
+            { key: 97, at: 1.6, length: 0.05 },
+          ],
+        },
+      ],
+      [6, 8],
+    ],
+    [
+      'two notes closer than a thirty-second',
+      [
+        {
+          name: 'Flute',
+          notes: [
+            { key: 81, at: 5.4, length: 0.05 },
+            { key: 81, at: 5.475, length: 0.05 },
+          ],
+        },
+      ],
+      [6, 8],
+    ],
+  ])('of %s answer it', (_, tracks, [beats, beatType]) => {
+    expect(left(performanceOf(tracks, [meter(0, beats, beatType)]))).toEqual([]);
+  });
+
+  it('of anything that random music is asked about leave a sound score and answer the query', () => {
+    const note = fc.record({
+      key: fc.integer({ min: 24, max: 100 }),
+      at: fc.integer({ min: 0, max: 640 }).map((n) => n / 40),
+      length: fc.integer({ min: 2, max: 80 }).map((n) => n / 40),
+    });
+    const track = fc.record({
+      name: fc.constantFrom('Flute', 'Piano', 'Horns', 'Zz', 'Drum Kit', 'Guitar', 'Violin 1'),
+      notes: fc.array(note, { maxLength: 24 }),
+    });
+    fc.assert(
+      fc.property(
+        fc.array(track, { minLength: 1, maxLength: 3 }),
+        fc.constantFrom([4, 4], [3, 4], [6, 8]),
+        (tracks, [beats, beatType]) => {
+          if (tracks.every(({ notes }) => notes.length === 0)) return;
+          expect(left(performanceOf(tracks, [meter(0, beats!, beatType!)]))).toEqual([]);
+        },
+      ),
+      { numRuns: 60 },
+    );
+  });
+});

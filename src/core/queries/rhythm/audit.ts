@@ -1,0 +1,26 @@
+import type { NoteId, PartId } from '../../base';
+import type { WrittenUnits } from '../../time';
+import { itIsRight, queryKind, type Doubt } from '../query-kind';
+
+/** What the audit found: the rest can only be looked at. */
+export interface AuditDoubt extends Doubt<'audit'> {
+  part: PartId;
+  played: NoteId[];
+  facts:
+    { cause: 'missing' | 'repitched' | 'trills' } | { cause: 'displaced'; moves: { note: NoteId; by: WrittenUnits }[] };
+}
+
+export const audit = queryKind<AuditDoubt>({
+  kind: 'audit',
+  remedies: (query) => {
+    const { part, facts } = query;
+    if (facts.cause === 'trills')
+      return [
+        itIsRight(query, 'Trills are right'),
+        { label: 'Write every note', decision: { kind: 'setOrnaments', part, on: false } },
+      ];
+    if (facts.cause === 'displaced')
+      return [{ label: 'Back to where the file has them', decision: { kind: 'moveNotes', part, moves: facts.moves } }];
+    return [itIsRight(query, 'Looked at')];
+  },
+});

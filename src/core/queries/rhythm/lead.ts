@@ -1,0 +1,18 @@
+import type { PartId, TrackId } from '../../base';
+import type { Milliseconds } from '../../time';
+import { queryKind, type Doubt } from '../query-kind';
+
+/** A track that may have been played ahead of the beat, or behind it. */
+export interface Lead extends Doubt<'lead'> {
+  track: TrackId;
+  part: PartId;
+  facts: { milliseconds: Milliseconds };
+}
+
+export const lead = queryKind<Lead>({
+  kind: 'lead',
+  remedies: ({ track, facts: { milliseconds } }) => [
+    { label: `Take out ${milliseconds} ms`, decision: { kind: 'setLead', track, milliseconds } },
+    { label: 'It is on the beat', decision: { kind: 'setLead', track, milliseconds: 0 } },
+  ],
+});

@@ -1,0 +1,18 @@
+import type { SwingUnit } from '../../settings';
+import { queryKind, type Doubt } from '../query-kind';
+
+/** Off-beats that may swing. */
+export interface Swing extends Doubt<'swing'> {
+  facts: { ratio: number; unit: SwingUnit };
+}
+
+export const swing = queryKind<Swing>({
+  kind: 'swing',
+  remedies: ({ facts: { ratio, unit } }) => [
+    {
+      label: 'It swings',
+      decision: { kind: 'setSwing', ratio: Math.round(ratio * 100) / 100, ...(unit === '16th' && { unit }) },
+    },
+    { label: 'Write it as played', decision: { kind: 'setSwing', ratio: 1 } },
+  ],
+});

@@ -1,0 +1,13 @@
+import type { PartId, TrackId } from '../../base';
+import { queryKind, type Doubt } from '../query-kind';
+
+/** Two techniques of one player at once. */
+export interface Collision extends Doubt<'collision'> {
+  track: TrackId;
+  part: PartId;
+}
+
+export const collision = queryKind<Collision>({
+  kind: 'collision',
+  remedies: ({ track }) => [{ label: 'Make it a part of its own', decision: { kind: 'standAlone', tracks: [track] } }],
+});

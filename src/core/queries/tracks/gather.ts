@@ -1,0 +1,17 @@
+import type { PartId, TrackId } from '../../base';
+import { queryKind, type Doubt } from '../query-kind';
+
+/** Two tracks that may be one part. */
+export interface Gather extends Doubt<'gather'> {
+  track: TrackId;
+  part: PartId;
+  facts: { into: TrackId };
+}
+
+export const gather = queryKind<Gather>({
+  kind: 'gather',
+  remedies: ({ track, facts: { into } }) => [
+    { label: 'Gather into one part', decision: { kind: 'gather', tracks: [into, track] } },
+    { label: 'Two parts', decision: { kind: 'standAlone', tracks: [track] } },
+  ],
+});

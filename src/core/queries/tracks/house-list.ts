@@ -1,0 +1,27 @@
+import type { PartId, TrackId } from '../../base';
+import { instrumentById, type InstrumentId } from '../../instruments';
+import { queryKind, type Doubt } from '../query-kind';
+
+/** The house list and the file disagree. */
+export interface HouseList extends Doubt<'house-list'> {
+  track: TrackId;
+  part: PartId;
+  facts: {
+    houseSays: InstrumentId;
+    fileSays: InstrumentId;
+  };
+}
+
+export const houseList = queryKind<HouseList>({
+  kind: 'house-list',
+  remedies: ({ track, facts: { houseSays, fileSays } }) => [
+    {
+      label: `As the house list says: ${instrumentById(houseSays).names.en}`,
+      decision: { kind: 'assignInstrument', tracks: [track], instrument: houseSays },
+    },
+    {
+      label: `As the file says: ${instrumentById(fileSays).names.en}`,
+      decision: { kind: 'assignInstrument', tracks: [track], instrument: fileSays },
+    },
+  ],
+});

@@ -1,0 +1,21 @@
+import type { PartId, TrackId } from '../../base';
+import type { MidiKey } from '../../time';
+import { queryKind, type Doubt } from '../query-kind';
+
+/** Keys that look like keyswitches. */
+export interface Keyswitch extends Doubt<'keyswitch'> {
+  track: TrackId;
+  part: PartId;
+  facts: { keys: MidiKey[] };
+}
+
+export const keyswitch = queryKind<Keyswitch>({
+  kind: 'keyswitch',
+  remedies: ({ track, facts }) => [
+    {
+      label: 'Take them out',
+      decision: { kind: 'setKeyswitches', track, meanings: facts.keys.map((key) => ({ key, technique: 'none' })) },
+    },
+    { label: 'They are notes', decision: { kind: 'setKeyswitches', track, meanings: [] } },
+  ],
+});

@@ -1,0 +1,13 @@
+import type { PartId, TrackId } from '../../base';
+import { queryKind, type Doubt } from '../query-kind';
+
+/** A track that plays on several channels. */
+export interface MixedChannels extends Doubt<'mixed-channels'> {
+  track: TrackId;
+  part: PartId;
+}
+
+export const mixedChannels = queryKind<MixedChannels>({
+  kind: 'mixed-channels',
+  remedies: ({ track }) => [{ label: 'Split it by channel', decision: { kind: 'splitTrack', track } }],
+});

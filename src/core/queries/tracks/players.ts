@@ -1,0 +1,34 @@
+import type { PartId, TrackId } from '../../base';
+import { MOST_PLAYERS, USUAL_DEAL, type Deal } from '../../settings';
+import { queryKind, type Doubt, type Remedy } from '../query-kind';
+
+/** More notes at once than one player has. */
+export interface Players extends Doubt<'players'> {
+  track: TrackId;
+  part: PartId;
+  facts: {
+    /** Most notes at once. */
+    players: number;
+    /** It sketches the strings. */
+    choir: boolean;
+  };
+}
+
+export const players = queryKind<Players>({
+  kind: 'players',
+  remedies: ({ track, facts }) => {
+    const players = Math.min(facts.players, MOST_PLAYERS);
+    const dealt = (label: string, deal: Partial<Deal>): Remedy => ({
+      label,
+      decision: { kind: 'dealOut', track, deal: { ...USUAL_DEAL, players, ...deal } },
+    });
+    const together = dealt('Keep on one part', { players: 1 });
+    return facts.choir
+      ? [dealt('String choir', { to: 'string-choir', players: 5 }), together]
+      : [
+          dealt(`${players} players, doubling (a2)`, {}),
+          dealt(`${players} players, resting`, { spare: 'rest' }),
+          together,
+        ];
+  },
+});

@@ -1,0 +1,24 @@
+import type { PartId, TrackId } from '../../base';
+import { instrumentById, type InstrumentId } from '../../instruments';
+import { queryKind, type Doubt, type Remedy } from '../query-kind';
+
+/** Nobody can tell which instrument a track is. */
+export interface UnknownInstrument extends Doubt<'unknown-instrument'> {
+  track: TrackId;
+  part: PartId;
+  facts: {
+    /** What it may be, the likeliest first. */
+    candidates: InstrumentId[];
+  };
+}
+
+export const unknownInstrument = queryKind<UnknownInstrument>({
+  kind: 'unknown-instrument',
+  remedies: ({ track, facts }) => [
+    ...facts.candidates.map((instrument): Remedy => ({
+      label: instrumentById(instrument).names.en,
+      decision: { kind: 'assignInstrument', tracks: [track], instrument },
+    })),
+    { label: 'Leave this track out', decision: { kind: 'leaveOut', tracks: [track] } },
+  ],
+});

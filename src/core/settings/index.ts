@@ -1,0 +1,5 @@
+export * from './casting';
+export * from './cleaning';
+export * from './conversion';
+export * from './job';
+export * from './sequencing';

@@ -1,0 +1,20 @@
+import type { CleaningPlan } from './cleaning';
+import { NO_SETTINGS, type ConversionSettings } from './conversion';
+import { USUAL_SEQUENCING, type SequencerSettings } from './sequencing';
+
+/** Everything that is decided about direction B: how a score is played, and what of a MIDI file is kept. */
+export interface DirectionB extends SequencerSettings {
+  /** Over the preset's plan, for the file and by track chunk. */
+  carry: Partial<CleaningPlan>;
+  carryTracks: Readonly<Record<number, Partial<CleaningPlan>>>;
+  leftOutTracks: readonly number[];
+}
+
+export const USUAL_DIRECTION_B: DirectionB = { ...USUAL_SEQUENCING, carry: {}, carryTracks: {}, leftOutTracks: [] };
+
+/** What a ledger says, for both directions. */
+export interface JobSettings extends ConversionSettings {
+  sequencing: DirectionB;
+}
+
+export const NO_JOB_SETTINGS: JobSettings = { ...NO_SETTINGS, sequencing: USUAL_DIRECTION_B };

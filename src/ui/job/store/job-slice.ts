@@ -1,0 +1,109 @@
+import type { Decision } from '@/core/decisions';
+import { answersFor, enter, lessonsOf, moveTo, redo, settingsOf, undo, type Ledger } from '@/core/documents';
+import { isScoreFile, type FileKind } from '@/core/engine';
+import { houseEntries, learn, markHoused } from '@/storage/house-list';
+import { originalBytes, saveDirection, saveLedger } from '@/storage/jobs';
+import { database, type Direction, type JobRecord } from '@/storage/schema';
+import { engineWorker } from '@/workers/engine-client';
+import { sentence } from '../../shared/receive';
+import { NOTHING_MADE } from './conversion-slice';
+import { NOTHING_IN_VIEW } from './view-slice';
+import type { Slice } from './workspace';
+
+/** The job and what was decided about it. */
+export interface JobSlice {
+  job: JobRecord | null;
+  ledger: Ledger | null;
+  direction: Direction;
+  /** What the job's original is: a MIDI file can go both ways. */
+  original: FileKind;
+  /** @param again even when it is open: its originals have changed */
+  open: (id: string, again?: boolean) => Promise<void>;
+  /** Works on the same original in the other direction. */
+  turn: (direction: Direction) => Promise<void>;
+  decide: (...decisions: Decision[]) => void;
+  undo: () => void;
+  redo: () => void;
+  moveTo: (position: number) => void;
+}
+
+export const jobSlice: Slice<JobSlice> = (set, get) => {
+  function go(change: (ledger: Ledger) => Ledger): void {
+    const { job, ledger } = get();
+    if (!job || !ledger) return;
+    const next = change(ledger);
+    if (next === ledger || (next.position === ledger.position && next.decisions === ledger.decisions)) return;
+    set({ ledger: next });
+    saveLedger(job.id, next).catch((error) => set({ failure: sentence(error) }));
+    void get().compute();
+  }
+
+  /** What the house list knows of a new job's tracks becomes the ledger's first line. */
+  async function askHouseList(): Promise<void> {
+    const { job, ledger, opened } = get();
+    if (!job || !ledger || !opened || job.housed) return;
+    const answers = answersFor(
+      await houseEntries(),
+      opened.survey.tracks.filter((track) => track.notes > 0),
+    );
+    await markHoused(job.id);
+    if (!answers || ledger.decisions.length > 0) return;
+    const next = enter(ledger, answers);
+    set({ ledger: next });
+    await saveLedger(job.id, next);
+  }
+
+  return {
+    job: null,
+    ledger: null,
+    direction: 'to-score',
+    original: 'midi',
+
+    open: async (id, again = false) => {
+      if (!again && get().job?.id === id && (get().summary || get().sequence)) return;
+      set({ job: null, ledger: null, ...NOTHING_MADE, ...NOTHING_IN_VIEW });
+      try {
+        const job = await database.jobs.get(id);
+        if (!job) {
+          set({ failure: 'This job is not in this browser. It may have been deleted, or made in another one.' });
+          return;
+        }
+        const files = await Promise.all(job.originals.map((original) => originalBytes(original.sha256)));
+        const original = isScoreFile(files[0]!) ? 'score' : 'midi';
+        const direction = original === 'score' ? 'to-sequencer' : (job.direction ?? 'to-score');
+        if (direction === 'to-sequencer') {
+          await engineWorker().openSequence(files[0]!);
+          set({ job, ledger: job.ledger, original, direction });
+          await get().compute();
+          return;
+        }
+        const began = performance.now();
+        const opened = await engineWorker().open(files, settingsOf(job.ledger));
+        // Shown in the browser's own performance tools; the benchmark reads it.
+        performance.measure('dragoman: read and survey', { start: began });
+        set({ job, ledger: job.ledger, opened, original, direction });
+        await askHouseList();
+        await get().compute();
+      } catch (error) {
+        set({ failure: sentence(error) });
+      }
+    },
+
+    turn: async (direction) => {
+      const { job } = get();
+      if (!job) return;
+      await saveDirection(job.id, direction);
+      await get().open(job.id, true);
+    },
+
+    decide: (...decisions) => {
+      const names = new Map(get().opened?.survey.tracks.map((track) => [track.id, track.name]));
+      const lessons = decisions.flatMap((decision) => lessonsOf(decision, (track) => names.get(track) ?? ''));
+      if (lessons.length > 0) learn(lessons).catch((error) => set({ failure: sentence(error) }));
+      go((ledger) => decisions.reduce(enter, ledger));
+    },
+    undo: () => go(undo),
+    redo: () => go(redo),
+    moveTo: (position) => go((ledger) => moveTo(ledger, position)),
+  };
+};

@@ -1,0 +1,26 @@
+import type { PartId } from '@/core/base';
+import type { SequenceSummary, Summary } from '@/core/engine';
+import type { Bar } from '@/core/time';
+import type { Workspace } from './workspace';
+
+/* What the job's direction has made, whichever it is. */
+
+type OnDesk = Pick<Workspace, 'direction' | 'summary' | 'sequence'>;
+
+/** What the job's direction has made, once it has. */
+export function madeOnDesk({ direction, summary, sequence }: OnDesk): Summary | SequenceSummary | null {
+  return direction === 'to-sequencer' ? sequence : summary;
+}
+
+export function barsOnDesk(state: OnDesk): readonly Bar[] {
+  const made = madeOnDesk(state);
+  return made && 'bars' in made && typeof made.bars !== 'number' ? made.bars : NO_BARS;
+}
+
+export function partsOnDesk(state: OnDesk): readonly { id: PartId; name: string }[] {
+  const made = madeOnDesk(state);
+  return made && 'parts' in made ? made.parts : NO_PARTS;
+}
+
+const NO_BARS: readonly Bar[] = [];
+const NO_PARTS: readonly { id: PartId; name: string }[] = [];

@@ -1,0 +1,101 @@
+import type { NoteId, PartId, QueryId } from '@/core/base';
+import type { OpenQuery } from '@/core/engine';
+import type { Articulation } from '@/core/score';
+import { barsOnDesk, partsOnDesk } from './on-desk';
+import type { Slice } from './workspace';
+
+/** Which bars and parts the interlinear view shows. */
+export interface ShownPassage {
+  from: number;
+  bars: number;
+  /** Empty until a job is converted: then the first parts. */
+  parts: PartId[];
+}
+
+/** Written places by played note, and the marks taken there. */
+export type WrittenPlaces = ReadonlyMap<NoteId, { start: number; end: number; articulations: readonly Articulation[] }>;
+
+/** What is looked at. */
+export interface ViewSlice {
+  passage: ShownPassage;
+  query: QueryId | null;
+  /** Played notes of one part that were picked in the interlinear view. */
+  picked: { part: PartId; notes: readonly NoteId[] } | null;
+  /** Of the notes in view. */
+  written: WrittenPlaces;
+  /** The music as it was before the last change is shown. */
+  comparing: boolean;
+  show: (passage: Partial<ShownPassage>) => void;
+  point: (query: OpenQuery | null) => void;
+  /** @param more adds to what is picked in the same part, or takes it away again */
+  pick: (part: PartId | null, notes: readonly NoteId[], more?: boolean) => void;
+  compare: (on: boolean) => void;
+  see: (written: WrittenPlaces) => void;
+}
+
+const FIRST_PARTS = 4;
+const FIRST_BARS = 4;
+
+/** Nothing looked at yet. */
+export const NOTHING_IN_VIEW = {
+  passage: { from: 0, bars: FIRST_BARS, parts: [] },
+  query: null,
+  picked: null,
+  comparing: false,
+} satisfies Partial<ViewSlice>;
+
+export const viewSlice: Slice<ViewSlice> = (set) => ({
+  ...NOTHING_IN_VIEW,
+  written: new Map(),
+
+  show: (passage) =>
+    set((state) => {
+      const next = { ...state.passage, ...passage };
+      const last = Math.max(0, barsOnDesk(state).length - 1);
+      return { passage: { ...next, from: Math.max(0, Math.min(next.from, last)) } };
+    }),
+
+  pick: (part, notes, more = false) =>
+    set(({ picked }) => {
+      if (part === null) return { picked: null };
+      if (!more || picked?.part !== part) return { picked: { part, notes } };
+      const there = notes.every((note) => picked.notes.includes(note));
+      const next = there
+        ? picked.notes.filter((note) => !notes.includes(note))
+        : [...new Set([...picked.notes, ...notes])];
+      return { picked: next.length > 0 ? { part, notes: next } : null };
+    }),
+
+  compare: (on) => set({ comparing: on }),
+  see: (written) => set({ written }),
+
+  point: (query) =>
+    set((state) => {
+      if (!query) return { query: null };
+      const { passage } = state;
+      const bar = query.bar;
+      const visible = bar === undefined || (bar >= passage.from && bar < passage.from + passage.bars);
+      const parts =
+        query.part && partsOnDesk(state).some((part) => part.id === query.part) && !passage.parts.includes(query.part)
+          ? [query.part, ...passage.parts]
+          : passage.parts;
+      return {
+        query: query.id,
+        passage: {
+          ...passage,
+          parts,
+          from: visible ? passage.from : Math.max(0, bar - Math.floor((passage.bars - 1) / 2)),
+        },
+      };
+    }),
+});
+
+/** The passage as far as it exists; the first parts where none of its own is left. */
+export function passageWithin(passage: ShownPassage, bars: number, known: readonly PartId[]): ShownPassage {
+  const parts = passage.parts.filter((id) => known.includes(id));
+  return {
+    ...passage,
+    from: Math.min(passage.from, Math.max(0, bars - 1)),
+    parts: parts.length > 0 ? parts : known.slice(0, FIRST_PARTS),
+  };
+}
