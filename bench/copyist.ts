@@ -3,7 +3,7 @@
  */
 import { clefsAt, diatonicNumber, soundsOf, type Part, type Score, type SymbolInBar } from '../src/core/score';
 import { barIndexAt, QUARTER, type WrittenUnits } from '../src/core/time';
-import { STAFF_LINES } from '../src/core/to-score/clefs';
+import { STAFF_LINES } from '../src/core/to-score/notation/clefs';
 
 export interface Sighs {
   notes: number;

@@ -4,7 +4,7 @@
  */
 import { tuningsOf } from '../src/core/instruments';
 import { QUARTER } from '../src/core/time';
-import { fret, type FrettedNote } from '../src/core/to-score/fretting';
+import { fret, type FrettedNote } from '../src/core/to-score/notation/fretting';
 import { percent } from './measure';
 
 interface Passage {

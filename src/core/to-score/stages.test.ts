@@ -6,15 +6,15 @@ import { barsOfPerformance } from '../performance';
 import { plainPart, plainScore } from '../../testing/scores';
 import { checkScore, pitchName, soundsOf, type Part } from '../score';
 import { layBars, QUARTER, type Bar } from '../time';
-import { assembleVoice } from './assemble';
-import { layBeats } from './beats';
-import { keysOfBars } from './keys';
-import { estimateLeads } from './lead';
-import { barSplitting, splitSpan } from './note-splitting';
-import { spell, type NoteToSpell } from './spelling';
-import { timeNotes } from './timed-note';
+import { assembleVoice } from './notation/assemble';
+import { layBeats } from './timing/beats';
+import { keysOfBars } from './pitch/keys';
+import { estimateLeads } from './timing/lead';
+import { barSplitting, splitSpan } from './notation/note-splitting';
+import { spell, type NoteToSpell } from './pitch/spelling';
+import { timeNotes } from './timing/timed-note';
 import { toScore } from './index';
-import { writtenTransposition } from './written-pitch';
+import { writtenTransposition } from './pitch/written-pitch';
 import { NO_SETTINGS, type ConversionSettings } from '../settings';
 
 const convert = (tracks: HandTrack[], conductor = [tempo(0, 100)], settings: Partial<ConversionSettings> = {}) =>

@@ -13,34 +13,40 @@ import { barsOfPerformance, type Performance, type TrackId } from '../performanc
 import type { Query } from '../queries';
 import { foldScore, type Fold, type Part, type PartId, type Score } from '../score';
 import { layBars, writtenUnits, type Bar, type Seconds, type WrittenUnits } from '../time';
-import { assemblePart } from './assemble-part';
-import { auditInWords, auditPart, auditQueries, type Audit } from './audit';
-import { layBeats, type BeatLine } from './beats';
-import { fileQueries, keyQueries, leadQueries, noteQueries, suspectedSwitches, trackQueries } from './doubts';
-import type { DurationReport } from './durations';
-import { barRepeatQueries, doublingQueries, manySoundsQueries } from './copyist-doubts';
-import { fitGrids, type GridChoice } from './grid';
-import { agreeDoubles, sameWriting, type Doubling, type DoublingPart } from './doubled-lines';
-import { fret, type Fretting } from './fretting';
-import type { BarKey } from './keys';
-import { markParts } from './mark-parts';
+import { assemblePart } from './notation/assemble-part';
+import { auditInWords, auditPart, auditQueries, type Audit } from './doubts/audit';
+import { layBeats, type BeatLine } from './timing/beats';
+import { fileQueries, keyQueries, leadQueries, noteQueries, suspectedSwitches, trackQueries } from './doubts/doubts';
+import type { DurationReport } from './layout/durations';
+import { barRepeatQueries, doublingQueries, manySoundsQueries } from './doubts/copyist-doubts';
+import { fitGrids, type GridChoice } from './timing/grid';
+import { agreeDoubles, sameWriting, type Doubling, type DoublingPart } from './layout/doubled-lines';
+import { fret, type Fretting } from './notation/fretting';
+import type { BarKey } from './pitch/keys';
+import { markParts } from './marks/mark-parts';
 import type { MarkReport } from './marks';
-import { drumQueries, layeredDrumQueries, frettingQueries, keyChangeQueries, repeatQueries } from './page-doubts';
-import { partDrums, type PartDrums } from './part-drums';
-import { codesOf, findRepeats, withBarRepeats } from './repeats';
-import { markersOf, tempoWords } from './texts';
-import { appliedLead, type Lead } from './lead';
-import { applyEdits } from './edits';
+import {
+  drumQueries,
+  layeredDrumQueries,
+  frettingQueries,
+  keyChangeQueries,
+  repeatQueries,
+} from './doubts/page-doubts';
+import { partDrums, type PartDrums } from './layout/part-drums';
+import { codesOf, findRepeats, withBarRepeats } from './notation/repeats';
+import { markersOf, tempoWords } from './notation/texts';
+import { appliedLead, type Lead } from './timing/lead';
+import { applyEdits } from './timing/edits';
 import { Memo, sameNumbers } from './memo';
-import { findOrnaments, NO_ORNAMENTS, type OrnamentReport } from './ornaments';
-import { rhythmQueries } from './rhythm-doubts';
-import { isDefaultKey } from './signatures';
-import { spellParts } from './spell-parts';
-import { findSwing, withoutSwing, type Swing } from './swing';
-import { swingMarks, swingsAt, swingSigns } from './swing-signs';
-import { keepsLength, writeStaves, type LengthSpan, type StaffNotes, type StaffSettings } from './staff-notes';
-import { tempoMarks } from './tempo-marks';
-import { leadsOf, timedPart } from './track-leads';
+import { findOrnaments, NO_ORNAMENTS, type OrnamentReport } from './timing/ornaments';
+import { rhythmQueries } from './doubts/rhythm-doubts';
+import { isDefaultKey } from './pitch/signatures';
+import { spellParts } from './pitch/spell-parts';
+import { findSwing, withoutSwing, type Swing } from './timing/swing';
+import { swingMarks, swingsAt, swingSigns } from './timing/swing-signs';
+import { keepsLength, writeStaves, type LengthSpan, type StaffNotes, type StaffSettings } from './layout/staff-notes';
+import { tempoMarks } from './notation/tempo-marks';
+import { leadsOf, timedPart } from './timing/track-leads';
 import { castingSettings, VALUE_LENGTH, type ConversionSettings, type LengthChoice } from '../settings';
 
 export interface Progress {

@@ -2,8 +2,8 @@ import type { Instrument } from '../../instruments';
 import type { ControllerEvent } from '../../performance';
 import { voiceNumber } from '../../score';
 import type { PlayedUnits, Seconds, WrittenUnits } from '../../time';
-import type { EndedNote } from '../durations';
-import type { StaffNotes } from '../staff-notes';
+import type { EndedNote } from '../layout/durations';
+import type { StaffNotes } from '../layout/staff-notes';
 
 /** Notes of one voice that start together. */
 export interface Strike {

@@ -1,0 +1,272 @@
+/*
+ * Audit: every conversion is held against its original.
+ *
+ *     played ids, keys, clock times  ──►  written sounds, played back (swing and tempo included)  ──►  what differs, and which
+ *                                                                                                       stage answers for it
+ *
+ * Takes the written parts with the notes they came from; gives, part by part, how many notes are written where they
+ * were played, how far off at most, and what became of the others. A difference no stage answers for becomes a query.
+ */
+import { queryId } from '../../base';
+import type { CastPart } from '../../casting';
+import type { NoteId, PlayedNote } from '../../performance';
+import type { AuditDoubt, Query } from '../../queries';
+import { soundsOf, type Part, type PartId, type ScoreSound } from '../../score';
+import {
+  barBeat,
+  barIndexAt,
+  secondsAtTick,
+  ticksFromUnits,
+  type Bar,
+  type Milliseconds,
+  type Seconds,
+  type TempoMap,
+  type WrittenUnits,
+} from '../../time';
+import type { BeatLine } from '../timing/beats';
+import { isOffGrid } from './doubts';
+import type { GridChoice } from '../timing/grid';
+import { swung, type Swing } from '../timing/swing';
+import type { PlacedNote } from '../timing/timed-note';
+import type { GridPin, NoteEdit } from '../../settings';
+
+/** What became of the played notes of one part. Every note is counted once. */
+export interface PartAudit {
+  part: PartId;
+  notes: number;
+  /** Written at the place they were played at, their track's lead taken out, at their own pitch. */
+  inPlace: number;
+  /** The farthest of those from its place. */
+  within: Milliseconds;
+  /** Of those in place: how many had a lead taken out, and how much. */
+  lead: { notes: number; milliseconds: Milliseconds };
+  /** Written as a sign: behind trills, tremolos and grace notes, in spread chords. */
+  signs: number;
+  /** Struck twice on one place, written once. */
+  merged: number;
+  /** Changed by a person: moved, joined, put on another grid, another octave. */
+  edited: number;
+  /** Written further from where they were played than the grid allows itself; each is asked about. */
+  moved: number;
+  /** At another pitch, or not written, with nobody to answer for it. */
+  repitched: NoteId[];
+  missing: NoteId[];
+  /**
+   * Notes that stand elsewhere than the file has them exactly, or that a stage after the grid has moved too far; and
+   * how to move them back.
+   */
+  displaced: { note: NoteId; by: WrittenUnits }[];
+}
+
+export interface Audit {
+  parts: PartAudit[];
+  /** The whole in a sentence. */
+  words: string;
+}
+
+export interface AuditInput {
+  part: CastPart;
+  written: Part;
+  grid: GridChoice;
+  /** Seconds taken out of each track. */
+  leads: ReadonlyMap<string, Seconds>;
+  edits: readonly NoteEdit[];
+  pins: readonly GridPin[];
+  /** It was decided that it is written as another part. */
+  follows: boolean;
+}
+
+export interface AuditContext {
+  bars: readonly Bar[];
+  line: BeatLine;
+  swing: Swing;
+  tempo: TempoMap;
+  ticksPerQuarter: number;
+}
+
+/** A place may be rounded by so much without anybody having moved it: a tick of a coarse file, a written unit. */
+const ROUNDING: Seconds = 0.0025;
+
+export function auditPart(
+  { part, written, grid, leads, edits, pins, follows }: AuditInput,
+  context: AuditContext,
+): PartAudit {
+  const audit: PartAudit = {
+    part: part.id,
+    notes: 0,
+    inPlace: 0,
+    within: 0,
+    lead: { notes: 0, milliseconds: 0 },
+    signs: 0,
+    merged: 0,
+    edited: 0,
+    moved: 0,
+    repitched: [],
+    missing: [],
+    displaced: [],
+  };
+  const sounds = new Map<NoteId, ScoreSound>();
+  for (const sound of soundsOf(written, context.bars))
+    for (const id of sound.played) sounds.set(id, sounds.get(id) ?? sound);
+  const graces = new Set(gracesOf(written));
+  const placed = placedById(grid.notes);
+  const touched = new Set(edits.flatMap((edit) => [edit.note, ...(edit.kind === 'join' ? [edit.with] : [])]));
+  for (const { track, notes } of part.sources)
+    for (const note of notes) {
+      audit.notes++;
+      judge(note, leads.get(track) ?? 0);
+    }
+  audit.within = Math.round(audit.within * 10) / 10;
+  return audit;
+
+  function judge(note: PlayedNote, lead: Seconds): void {
+    const sound = sounds.get(note.id);
+    const from = placed.get(note.id);
+    if (graces.has(note.id)) audit.signs++;
+    else if (!sound || !from) audit.missing.push(note.id);
+    else if (from.id !== note.id) countSecond(note, from);
+    else if (touched.has(note.id)) audit.edited++;
+    else if (sound.key !== note.key && !part.instrument.unpitched) audit.repitched.push(note.id);
+    else if (from.ornament?.arpeggio) audit.signs++;
+    else judgePlace(note, from, sound, lead);
+  }
+
+  /** A note written as another one: behind a sign, or struck twice. */
+  function countSecond(note: PlayedNote, from: PlacedNote): void {
+    if (from.behind?.includes(note.id)) audit.signs++;
+    else if (touched.has(from.id)) audit.edited++;
+    else audit.merged++;
+  }
+
+  function judgePlace(note: PlayedNote, from: PlacedNote, sound: ScoreSound, lead: Seconds): void {
+    const { tempo, ticksPerQuarter, swing, line } = context;
+    const away = Math.abs(
+      secondsAtTick(tempo, ticksFromUnits(swung(sound.start, swing, line), ticksPerQuarter)) -
+        secondsAtTick(tempo, note.start) -
+        lead,
+    );
+    // What starts with the file could not be played any earlier and keeps its place.
+    const atStart = lead > 0 && note.start === 0 && sound.start === 0;
+    // What stands on the page counts, not what the grid said: later stages may have moved it.
+    const onPage = { ...from, start: sound.start };
+    const home = from.meant ?? from.start;
+    if (from.meant !== undefined && sound.start !== from.meant && pins.length > 0) audit.edited++;
+    else if (sound.start !== home && follows) audit.edited++;
+    else if (sound.start !== home && (from.meant !== undefined || isOffGrid(onPage, grid, line)))
+      audit.displaced.push({ note: note.id, by: Math.round(home - sound.start) });
+    else if (!atStart && away > ROUNDING && isOffGrid(from, grid, line)) audit.moved++;
+    else {
+      audit.inPlace++;
+      if (!atStart) audit.within = Math.max(audit.within, away * 1000);
+      if (lead !== 0) audit.lead = { notes: audit.lead.notes + 1, milliseconds: Math.round(lead * 1000) };
+    }
+  }
+}
+
+/** Played notes that stand on the page as grace notes. */
+function gracesOf({ bars }: Part): NoteId[] {
+  return bars.flatMap(({ voices }) =>
+    voices.flatMap(({ symbols }) =>
+      symbols.flatMap(({ marks }) => (marks?.graces ?? []).flatMap((grace) => grace.played)),
+    ),
+  );
+}
+
+/** Which written note each played one went into. */
+function placedById(notes: readonly PlacedNote[]): Map<NoteId, PlacedNote> {
+  const byId = new Map<NoteId, PlacedNote>();
+  for (const note of notes) for (const id of note.absorbed) byId.set(id, note);
+  for (const note of notes) byId.set(note.id, note);
+  return byId;
+}
+
+type AuditQuery = (facts: AuditDoubt['facts'], notes: readonly NoteId[], words: (count: string) => string) => Query[];
+
+/** Differences nobody answers for, by part and kind. There should be none: each names the stage that is at fault. */
+export function auditQueries(audit: PartAudit, part: CastPart, grid: GridChoice, bars: readonly Bar[]): Query[] {
+  const starts = bars.map((bar) => bar.start);
+  const startOf = placedById(grid.notes);
+  const query: AuditQuery = (facts, notes, words) => {
+    if (notes.length === 0) return [];
+    const at = startOf.get(notes[0]!)?.start ?? 0;
+    const { bar, beat } = barBeat(bars, at);
+    return [
+      {
+        id: queryId(`audit/${facts.cause}/${part.id}`),
+        kind: 'audit',
+        part: part.id,
+        at,
+        bar: barIndexAt(starts, at),
+        played: [...notes],
+        message: `${part.name}, bar ${bar}, beat ${beat}: ${words(notes.length === 1 ? 'a played note' : `${notes.length} played notes`)}`,
+        facts,
+      },
+    ];
+  };
+  return [
+    ...query(
+      { cause: 'missing' },
+      audit.missing,
+      (count) => `${count} did not reach the page (lost between grid and assembling).`,
+    ),
+    ...query(
+      { cause: 'repitched' },
+      audit.repitched,
+      (count) => `${count} stand at another pitch (spelling or transposition).`,
+    ),
+    ...query(
+      { cause: 'displaced', moves: audit.displaced.map(({ note, by }) => ({ note, by })) },
+      audit.displaced.map(({ note }) => note),
+      (count) => `${count} left the place they were played at (grid or doubled lines).`,
+    ),
+    ...trillQuery(grid, query),
+  ];
+}
+
+/** Trills swallow notes: what they stand for is said, and can be written out. */
+function trillQuery(grid: GridChoice, query: AuditQuery): Query[] {
+  const trills = grid.notes.filter((note) => note.ornament?.trill);
+  const behind = trills.flatMap((note) => [note.id, ...(note.behind ?? [])]);
+  const many = trills.length > 1 ? `${trills.length} trills` : 'one trill';
+  return query({ cause: 'trills' }, behind, () => `${behind.length} fast uneven notes are written as ${many}.`);
+}
+
+/**
+ * The audits in a sentence: "All 4,312 notes are written; 4,290 where they were played, within 9 ms (310 after the lead
+ * of Horn, 80 ms, was taken out); 22 as trills, grace notes or spread chords."
+ */
+export function auditInWords(audits: readonly PartAudit[], names: ReadonlyMap<PartId, string>): string {
+  const sum = (of: (audit: PartAudit) => number) => audits.reduce((total, audit) => total + of(audit), 0);
+  const number = (value: number) => value.toLocaleString('en');
+  const notes = sum((one) => one.notes);
+  if (notes === 0) return 'There is no note to write.';
+  const missing = sum((one) => one.missing.length);
+  const inPlace = sum((one) => one.inPlace);
+  const within = Math.ceil(audits.reduce((most, one) => Math.max(most, one.within), 0));
+  const led = audits.filter((one) => one.lead.notes > 0);
+  const leads =
+    led.length === 0
+      ? ''
+      : led.length === 1
+        ? ` (${number(led[0]!.lead.notes)} of them after the lead of ${names.get(led[0]!.part) ?? led[0]!.part}, ${Math.abs(led[0]!.lead.milliseconds)} ms, was taken out)`
+        : ` (${number(sum((one) => one.lead.notes))} of them after the leads of ${led.length} parts were taken out)`;
+  const place = within === 0 ? 'exactly where they were played' : `where they were played, within ${within} ms`;
+  const written =
+    missing > 0
+      ? `${number(notes - missing)} of ${number(notes)} notes are written`
+      : `All ${number(notes)} notes are written`;
+  const others = [
+    [sum((one) => one.signs), 'behind a trill, tremolo, grace note or in a spread chord'],
+    [sum((one) => one.merged), 'struck twice in one place and written once'],
+    [sum((one) => one.edited), 'changed by decision'],
+    [sum((one) => one.moved + one.displaced.length), 'further from their place than the grid allows, asked about'],
+    [sum((one) => one.repitched.length), 'at another pitch, asked about'],
+    [missing, 'not written, asked about'],
+  ] as const;
+  const rest = others.filter(([count]) => count > 0).map(([count, words]) => `${number(count)} ${words}`);
+  const first =
+    inPlace === notes && missing === 0
+      ? `All ${number(notes)} notes are written ${place}${leads}`
+      : `${written}; ${number(inPlace)} ${place}${leads}`;
+  return `${[first, ...rest].join('; ')}.`;
+}

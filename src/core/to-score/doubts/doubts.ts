@@ -1,0 +1,188 @@
+/*
+ * Doubts: what the engine is not sure of, as queries with their places.
+ */
+import { partOf, queryId } from '../../base';
+import { trackLabel, type Casting, type CastPart } from '../../casting';
+import { findDuplicates, mixedTracks, type Performance, type TrackId } from '../../performance';
+import type { Query } from '../../queries';
+import { keyName, type ScoreKey } from '../../score';
+import {
+  barBeat,
+  barIndexAt,
+  type Bar,
+  type MidiKey,
+  type Milliseconds,
+  type Seconds,
+  type WrittenUnits,
+} from '../../time';
+import { beatIndexAt, type BeatLine } from '../timing/beats';
+import type { GridChoice } from '../timing/grid';
+import { usualKey, type BarKey } from '../pitch/keys';
+import { isDefaultKey } from '../pitch/signatures';
+import { LEAST_LEAD_CONFIDENCE, type Lead } from '../timing/lead';
+import { rangeQueries, type Place } from './range-doubts';
+import type { PlacedNote } from '../timing/timed-note';
+import type { InstrumentId } from '../../instruments';
+
+/** A note this far from its place is asked about, in shares of the part's jitter and absolutely. */
+const FAR_JITTERS = 3.5;
+const FAR: Seconds = 0.045;
+
+/**
+ * Notes far off their place, and notes the instrument does not have.
+ *
+ * @param candidates what the part's track was taken for, the likeliest first
+ */
+export function noteQueries(
+  part: CastPart,
+  grid: GridChoice,
+  bars: readonly Bar[],
+  line: BeatLine,
+  switches: ReadonlySet<MidiKey>,
+  candidates: readonly InstrumentId[],
+): Query[] {
+  const barStarts = bars.map((bar) => bar.start);
+  const place = (at: WrittenUnits) => {
+    const { bar, beat } = barBeat(bars, at);
+    return { words: `${part.name}, bar ${bar}, beat ${beat}`, bar: barIndexAt(barStarts, at) };
+  };
+  return [...offGrid(part, grid, line, place), ...rangeQueries(part, candidates, grid, place, switches)];
+}
+
+/** Keys of a part that are already asked about as keyswitches. */
+export function suspectedSwitches(part: CastPart, queries: readonly Query[]): Set<MidiKey> {
+  const keys = queries.flatMap((query) =>
+    query.kind === 'keyswitch' && part.tracks.includes(query.track) ? query.facts.keys : [],
+  );
+  return new Set(keys);
+}
+
+/** How long after its written place a note was played, lead and swing taken out. */
+function awayFromPlace(note: PlacedNote, line: BeatLine): Seconds {
+  return (note.onset - note.start) * line.secondsPerUnit[beatIndexAt(line, note.start)]!;
+}
+
+/** Further from its place than the grid allows itself in this part. */
+export function isOffGrid(note: PlacedNote, grid: Pick<GridChoice, 'jitter'>, line: BeatLine): boolean {
+  return Math.abs(awayFromPlace(note, line)) > Math.max(FAR, FAR_JITTERS * grid.jitter);
+}
+
+function offGrid(part: CastPart, grid: GridChoice, line: BeatLine, place: Place): Query[] {
+  return grid.notes.flatMap((note): Query[] => {
+    if (!isOffGrid(note, grid, line)) return [];
+    const { words, bar } = place(note.start);
+    const ms: Milliseconds = Math.round(awayFromPlace(note, line) * 1000);
+    return [
+      {
+        id: queryId(`off-grid/${part.id}/${note.id}`),
+        kind: 'off-grid',
+        part: part.id,
+        at: note.start,
+        bar,
+        played: [note.id],
+        message: `${words}: played ${Math.abs(ms)} ms ${ms > 0 ? 'after' : 'before'} the place it is written on.`,
+      },
+    ];
+  });
+}
+
+/** Leads that are likely but not certain; they were not taken out. */
+export function leadQueries(casting: Casting, leads: Map<TrackId, Lead>): Query[] {
+  return casting.parts.flatMap((part) =>
+    part.tracks.flatMap((track): Query[] => {
+      const lead = leads.get(track)!;
+      if (lead.pinned || lead.milliseconds === 0 || lead.confidence >= LEAST_LEAD_CONFIDENCE) return [];
+      return [
+        {
+          id: queryId(`lead/${track}`),
+          kind: 'lead',
+          track,
+          part: part.id,
+          message: `${part.name} may have been played ${Math.abs(lead.milliseconds)} ms ${lead.milliseconds > 0 ? 'early' : 'late'} (${Math.round(lead.confidence * 100)} % sure); written as played so far.`,
+          facts: { milliseconds: lead.milliseconds },
+        },
+      ];
+    }),
+  );
+}
+
+/** What was odd in the file itself. */
+export function fileQueries(performance: Performance): Query[] {
+  return performance.warnings.map((warning, i) => ({
+    id: queryId(`file/${i}/${warning.track ?? ''}/${warning.tick ?? ''}`),
+    kind: 'file',
+    track: warning.track,
+    message: warning.message,
+  }));
+}
+
+/** Tracks that double another and are both written; tracks that carry several channels. */
+export function trackQueries(performance: Performance, casting: Casting): Query[] {
+  const written = new Set(casting.parts.flatMap((part) => part.tracks));
+  const nameOf = (id: TrackId) => {
+    const track = performance.tracks.find((candidate) => candidate.id === id)!;
+    return trackLabel(track);
+  };
+  const duplicates = [...findDuplicates(performance)].filter(([id, { of }]) => written.has(id) && written.has(of));
+  return [
+    ...duplicates.map(([id, { of, exact, transposed, later }]): Query => {
+      const shift = [
+        transposed !== 0 &&
+          `${Math.abs(transposed / 12)} octave${Math.abs(transposed) > 12 ? 's' : ''} ${transposed > 0 ? 'higher' : 'lower'}`,
+        later !== 0 && `${Math.abs(later)} ms ${later > 0 ? 'later' : 'earlier'}`,
+      ]
+        .filter(Boolean)
+        .join(', ');
+      return {
+        id: queryId(`duplicate-track/${id}`),
+        kind: 'duplicate-track',
+        track: id,
+        part: partOf(id),
+        message: `${nameOf(id)} plays ${exact ? 'exactly ' : ''}what ${nameOf(of)} plays${shift && ` (${shift})`}: perhaps only there to thicken the sound.`,
+      };
+    }),
+    ...mixedTracks(performance)
+      .filter((track) => written.has(track.id))
+      .map((track): Query => ({
+        id: queryId(`mixed-channels/${track.id}`),
+        kind: 'mixed-channels',
+        track: track.id,
+        part: partOf(track.id),
+        message: `${trackLabel(track)} plays on channels ${track.channels.join(', ')}: perhaps ${track.channels.length} instruments.`,
+      })),
+  ];
+}
+
+/** Where the signature printed is not what the file says, or not what its notes say. */
+export function keyQueries(
+  keys: readonly ScoreKey[],
+  barKeys: readonly BarKey[],
+  performance: Performance,
+  decided: boolean,
+): Query[] {
+  if (decided || barKeys.length === 0) return [];
+  const heard = usualKey(barKeys);
+  const stated = performance.keys;
+  if (isDefaultKey(stated)) {
+    const printed = keys[0]!;
+    if (stated.length === 0 || printed.fifths === 0) return [];
+    return [
+      {
+        id: queryId('key-signature/default'),
+        kind: 'key-signature',
+        message: `The file says C major, which often means that nobody set it. Its notes say ${keyName(printed)}, and that is printed.`,
+        facts: { heard: { fifths: printed.fifths, mode: printed.mode }, byDefault: true },
+      },
+    ];
+  }
+  const share = barKeys.filter((key) => keys.some((printed) => printed.fifths === key.fifths)).length / barKeys.length;
+  if (share > 0.25) return [];
+  return [
+    {
+      id: queryId('key-signature/stated'),
+      kind: 'key-signature',
+      message: `The file’s key signature is printed, but the notes sound like ${keyName(heard)}.`,
+      facts: { heard: { fifths: heard.fifths, mode: heard.mode }, byDefault: false },
+    },
+  ];
+}

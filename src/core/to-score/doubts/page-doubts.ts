@@ -1,0 +1,179 @@
+/*
+ * Doubts about the page: chords no hand can hold, keys without a place in the drum map, stretches that could be
+ * repeats, and places where the notes leave the key that is printed.
+ */
+import { queryId } from '../../base';
+import type { CastPart } from '../../casting';
+import type { Query } from '../../queries';
+import { keyName, type Fold, type ScoreKey, type Tablature } from '../../score';
+import { barBeat, barIndexAt, type Bar, type MidiKey, type WrittenUnits } from '../../time';
+import { ONE_KIND } from '../layout/drum-places';
+import type { Fretting } from '../notation/fretting';
+import type { GridChoice } from '../timing/grid';
+import type { BarKey } from '../pitch/keys';
+import { nearestSounds, type PartDrums } from '../layout/part-drums';
+
+/** A key must be left for so many bars before it is asked about. */
+const BARS_OF_ANOTHER_KEY = 8;
+
+function words(name: string, bars: readonly Bar[], at: WrittenUnits): string {
+  const { bar, beat } = barBeat(bars, at);
+  return `${name}, bar ${bar}, beat ${beat}`;
+}
+
+const barOf = (bars: readonly Bar[], at: WrittenUnits) =>
+  barIndexAt(
+    bars.map((bar) => bar.start),
+    at,
+  );
+
+export function frettingQueries(
+  part: CastPart,
+  { impossible }: Fretting,
+  tablature: Tablature | null,
+  bars: readonly Bar[],
+): Query[] {
+  const [first] = impossible;
+  if (!first || !tablature) return [];
+  const more = impossible.length > 1 ? `, and ${impossible.length - 1} more` : '';
+  return [
+    {
+      id: queryId(`impossible-chord/${part.id}`),
+      kind: 'impossible-chord',
+      part: part.id,
+      at: first.at,
+      bar: barOf(bars, first.at),
+      played: first.notes,
+      message: `${words(part.name, bars, first.at)}: ${first.notes.length} notes that no hand can hold on these strings${more}. The highest that can be are shown.`,
+      facts: { tuning: tablature.tuning, capo: tablature.capo },
+    },
+  ];
+}
+
+/** Two drums of one kind that a kit has on two keys. */
+export function layeredDrumQueries(
+  part: CastPart,
+  grid: GridChoice,
+  { map }: PartDrums,
+  bars: readonly Bar[],
+): Query[] {
+  return ONE_KIND.flatMap(({ keys: [key, other], name }): Query[] => {
+    const [first, second] = [map.get(key), map.get(other)];
+    const struck = grid.notes.filter((note) => note.key === other);
+    if (
+      !first ||
+      !second ||
+      struck.length === 0 ||
+      first.step !== second.step ||
+      first.octave !== second.octave ||
+      !grid.notes.some((note) => note.key === key)
+    )
+      return [];
+    const { start } = struck[0]!;
+    return [
+      {
+        id: queryId(`one-drum/${part.id}/${key}`),
+        kind: 'one-drum',
+        part: part.id,
+        at: start,
+        bar: barOf(bars, start),
+        played: struck.map((note) => note.id),
+        message: `${words(part.name, bars, start)}: keys ${key} and ${other} are both a ${name}; they stand on one place, and are one head where they are struck together.`,
+        facts: { key, other },
+      },
+    ];
+  });
+}
+
+/** Keys a percussion part strikes that its map does not have. */
+export function drumQueries(
+  part: CastPart,
+  grid: GridChoice,
+  { map, unmapped }: PartDrums,
+  bars: readonly Bar[],
+): Query[] {
+  return unmapped.map((key: MidiKey): Query => {
+    const ids = part.notes.filter((note) => note.key === key).map((note) => note.id);
+    // The stroke itself may be part of a roll or a flam on another one.
+    const first =
+      grid.notes.find(
+        (note) =>
+          ids.includes(note.id) ||
+          note.absorbed.some((id) => ids.includes(id)) ||
+          note.behind?.some((id) => ids.includes(id)),
+      ) ?? grid.notes[0]!;
+    const near = nearestSounds(map, key, unmapped);
+    const times = ids.length > 1 ? ` (${ids.length} times)` : '';
+    return {
+      id: queryId(`unmapped-drum/${part.id}/${key}`),
+      kind: 'unmapped-drum',
+      part: part.id,
+      at: first.start,
+      bar: barOf(bars, first.start),
+      played: ids,
+      message: `${words(part.name, bars, first.start)}: key ${key} is not in the drum map${times}${near[0] ? `; ${near[0].key} is ${near[0].name}` : ''}.`,
+      facts: { key, near: near.map((sound) => ({ key: sound.key, name: sound.name })) },
+    };
+  });
+}
+
+export function repeatQueries(found: readonly Fold[], taken: readonly Fold[], bars: readonly Bar[]): Query[] {
+  const free = found.filter((one) =>
+    taken.every(
+      (other) => one.from + one.length * one.times <= other.from || other.from + other.length * other.times <= one.from,
+    ),
+  );
+  return free.map(({ from, length, times, endings }): Query => {
+    const number = (b: number) => bars[b]!.number;
+    const last = from + length * times - 1;
+    const again =
+      times > 2
+        ? `${times} times in a row, up to bar ${number(last)}`
+        : `again as ${number(from + length)}–${number(last)}`;
+    const ending = endings > 0 ? `, the last ${endings === 1 ? 'bar' : `${endings} bars`} apart` : '';
+    return {
+      id: queryId(`repeat/${from}/${length}/${times}`),
+      kind: 'repeat',
+      at: bars[from]!.start,
+      bar: from,
+      message: `Bars ${number(from)}–${number(from + length - 1)} come ${again} in all parts${ending}. They could be written once.`,
+      facts: { from, length, times, endings },
+    };
+  });
+}
+
+/**
+ * Long stretches in another key than the one printed there. Where nobody set a key, signatures follow the notes
+ * already.
+ */
+export function keyChangeQueries(
+  keys: readonly ScoreKey[],
+  barKeys: readonly BarKey[],
+  bars: readonly Bar[],
+  stated: boolean,
+): Query[] {
+  if (!stated) return [];
+  const printed = bars.map((bar) => keys.findLast((key) => key.bar <= bar.index)!);
+  const queries: Query[] = [];
+  for (let from = 0; from < bars.length;) {
+    const key = barKeys[from]!;
+    let to = from;
+    while (to < bars.length && barKeys[to]!.fifths === key.fifths && printed[to]!.fifths === printed[from]!.fifths)
+      to++;
+    if (to - from >= BARS_OF_ANOTHER_KEY && key.fifths !== printed[from]!.fifths && from > 0) {
+      queries.push({
+        id: queryId(`key-change/${from}`),
+        kind: 'key-change',
+        at: bars[from]!.start,
+        bar: from,
+        message: `Bars ${bars[from]!.number}–${bars[to - 1]!.number} sound like ${keyName(key)}; the signature there is ${keyName(printed[from]!)}.`,
+        facts: {
+          heard: { fifths: key.fifths, mode: key.mode, bar: from },
+          back: to < bars.length ? { fifths: printed[from]!.fifths, mode: printed[from]!.mode, bar: to } : null,
+        },
+      });
+    }
+    from = Math.max(to, from + 1);
+  }
+  return queries;
+}
