@@ -146,6 +146,9 @@ export interface ConversionSettings extends CastingSettings {
   markerStyle: MarkerStyle;
 }
 
+/** Where nothing was chosen for a part: always the same list. */
+export const NO_CHOICES: readonly never[] = [];
+
 export const NO_SETTINGS: ConversionSettings = {
   ...NO_CASTING_SETTINGS,
   plain: {},

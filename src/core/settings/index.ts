@@ -3,3 +3,4 @@ export * from './cleaning';
 export * from './conversion';
 export * from './job';
 export * from './sequencing';
+export { steadySettings } from './steady';

@@ -1,11 +1,12 @@
-export * from './to-score';
+export { convert, toScore } from './pipeline';
+export type { Conversion, PartReport, Progress } from './conversion';
 export { appliedLead, type Lead } from './timing/lead';
 export { isTuplet, type EndedNote } from './layout/durations';
 export type { StaffNotes } from './layout/staff-notes';
 export type { Doubling } from './layout/doubled-lines';
 export type { PartDrums } from './layout/part-drums';
 export type { Audit, PartAudit } from './doubts/audit';
-export { Memo } from './memo';
+export { Memo } from './stage';
 export { swung, type Swing } from './timing/swing';
 export type { BeatLine } from './timing/beats';
 export { clefChoices } from './notation/clefs';

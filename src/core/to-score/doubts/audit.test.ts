@@ -1,9 +1,9 @@
-import { trackId, partId } from '../../base/index';
+import { trackId, partId } from '../../base';
 import { describe, expect, it } from 'vitest';
 import { performanceOf, tempo, type HandNote } from '../../../testing/music';
 import { auditInWords, auditQueries, type PartAudit } from './audit';
 import { toScore } from '../index';
-import { NO_SETTINGS } from '../../settings/index';
+import { NO_SETTINGS } from '../../settings';
 
 const at120 = [tempo(0, 120)];
 const convert = (notes: HandNote[], settings = NO_SETTINGS, name = 'Flute') =>

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { performanceOf, tempo, type HandNote, type HandTrack } from '../../../testing/music';
-import { type Query, remediesFor } from '../../queries/index';
-import { EMPTY_LEDGER, enter } from '../../documents/index';
+import { type Query, remediesFor } from '../../queries';
+import { EMPTY_LEDGER, enter } from '../../documents';
 import { replay } from '../../../testing/replay';
 
 const asked = (tracks: HandTrack[], kind: Query['kind'], ...ledger: Parameters<typeof enter>[1][]) =>

@@ -50,11 +50,10 @@ export function noteQueries(
 }
 
 /** Keys of a part that are already asked about as keyswitches. */
-export function suspectedSwitches(part: CastPart, queries: readonly Query[]): Set<MidiKey> {
-  const keys = queries.flatMap((query) =>
+export function suspectedSwitches(part: CastPart, queries: readonly Query[]): MidiKey[] {
+  return queries.flatMap((query) =>
     query.kind === 'keyswitch' && part.tracks.includes(query.track) ? query.facts.keys : [],
   );
-  return new Set(keys);
 }
 
 /** How long after its written place a note was played, lead and swing taken out. */
@@ -87,7 +86,7 @@ function offGrid(part: CastPart, grid: GridChoice, line: BeatLine, place: Place)
 }
 
 /** Leads that are likely but not certain; they were not taken out. */
-export function leadQueries(casting: Casting, leads: Map<TrackId, Lead>): Query[] {
+export function leadQueries(casting: Casting, leads: ReadonlyMap<TrackId, Lead>): Query[] {
   return casting.parts.flatMap((part) =>
     part.tracks.flatMap((track): Query[] => {
       const lead = leads.get(track)!;

@@ -12,7 +12,7 @@ import { barBeat, barIndexAt, QUARTER, type Bar, type WrittenUnits } from '../..
 import { beatIndexAt, type BeatLine } from '../timing/beats';
 import type { DurationReport } from '../layout/durations';
 import type { GridChoice } from '../timing/grid';
-import type { Memo } from '../memo';
+import { stage, type Memo } from '../stage';
 import { SMALLEST_VALUES, VALUE_LENGTH, type SmallestValue } from '../../settings';
 import type { OneStep } from '../../queries';
 import { SURE_SWING, type Swing } from '../timing/swing';
@@ -49,14 +49,8 @@ export function rhythmQueries(
     const { bar, beat } = barBeat(bars, at);
     return `${part.name}, bar ${bar}, beat ${beat}`;
   };
-  const onsets = parts.map(({ part, grid }) =>
-    memo.recall(`onsets/${part.id}`, [grid, bars], () => onsetsByBar(grid.notes, barOf)),
-  );
-  const company = companions(
-    parts.map(({ part, grid }) =>
-      memo.recall(`places/${part.id}`, [grid], () => new Set(grid.notes.map((note) => note.start))),
-    ),
-  );
+  const onsets = parts.map(({ part, grid }) => memo.run(onsetsInBars, { grid, bars }, part.id));
+  const company = companions(parts.map(({ part, grid }) => memo.run(onsetPlaces, { grid }, part.id)));
   return [
     ...swingQuery(swing),
     ...parts.flatMap((one, p) => [...oneStepOff(one, p), ...tuplets(one), ...shortRests(one), ...merged(one)]),
@@ -182,6 +176,17 @@ function swingQuery({ heard, stretches, confidence, pinned, evidence }: Swing): 
     },
   ];
 }
+
+/** Where a part has onsets. */
+const onsetPlaces = stage(
+  'onset places',
+  ({ grid }: { grid: GridChoice }) => new Set(grid.notes.map(({ start }) => start)),
+);
+
+const onsetsInBars = stage('onsets in bars', ({ grid, bars }: { grid: GridChoice; bars: readonly Bar[] }) => {
+  const starts = bars.map((bar) => bar.start);
+  return onsetsByBar(grid.notes, (at) => barIndexAt(starts, at));
+});
 
 function onsetsByBar(
   notes: readonly PlacedNote[],

@@ -1,6 +1,6 @@
-import { partId } from '../../base/index';
+import { partId } from '../../base';
 import { describe, expect, it } from 'vitest';
-import { layBars, QUARTER } from '../../time/index';
+import { layBars, QUARTER } from '../../time';
 import { agreeDoubles, sameWriting, type DoublingPart } from './doubled-lines';
 import type { EndedNote } from './durations';
 

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { GENERAL_MIDI_DRUMS } from '../../instruments/index';
-import { QUARTER } from '../../time/index';
+import { GENERAL_MIDI_DRUMS } from '../../instruments';
+import { QUARTER } from '../../time';
 import { ONE_KIND, placedApart } from './drum-places';
 import { hiHatMarks } from './hi-hat';
 import type { PlacedNote } from '../timing/timed-note';

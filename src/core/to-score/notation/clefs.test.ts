@@ -1,12 +1,12 @@
-import { partId } from '../../base/index';
+import { partId } from '../../base';
 import { describe, expect, it } from 'vitest';
 import { line, performanceOf } from '../../../testing/music';
 import { schemaErrors } from '../../../testing/musicxml-schema';
-import { instrumentById } from '../../instruments/index';
-import { writeMusicXml } from '../../musicxml/index';
-import { clefsAt, sliceScore } from '../../score/index';
+import { instrumentById } from '../../instruments';
+import { writeMusicXml } from '../../musicxml';
+import { clefsAt, sliceScore } from '../../score';
 import { clefChoices, toScore } from '../index';
-import { NO_SETTINGS } from '../../settings/index';
+import { NO_SETTINGS } from '../../settings';
 
 const bar = (key: number): [number, number][] => [
   [key, 1],

@@ -1,15 +1,15 @@
-import { partId } from '../../base/index';
+import { partId } from '../../base';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { PASSAGES, fingeringsRight } from '../../../../bench/fingerings';
 import { performanceOf } from '../../../testing/music';
 import { schemaErrors } from '../../../testing/musicxml-schema';
-import { tuningsOf } from '../../instruments/index';
-import { writeMusicXml } from '../../musicxml/index';
-import { QUARTER } from '../../time/index';
+import { tuningsOf } from '../../instruments';
+import { writeMusicXml } from '../../musicxml';
+import { QUARTER } from '../../time';
 import { fret, type FrettedNote } from './fretting';
 import { toScore } from '../index';
-import { NO_SETTINGS } from '../../settings/index';
+import { NO_SETTINGS } from '../../settings';
 
 const GUITAR = [...tuningsOf('guitar')[0]!.strings];
 const chord = (...keys: number[]): FrettedNote[] => keys.map((key, id) => ({ id, key, start: 0, end: QUARTER }));

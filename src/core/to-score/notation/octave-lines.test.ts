@@ -1,14 +1,14 @@
-import { partId } from '../../base/index';
+import { partId } from '../../base';
 import { describe, expect, it } from 'vitest';
 import { line, performanceOf } from '../../../testing/music';
 import { schemaErrors } from '../../../testing/musicxml-schema';
 import { heardByVerovio } from '../../../testing/engraver';
-import { instrumentById } from '../../instruments/index';
-import { writeMusicXml } from '../../musicxml/index';
-import { QUARTER } from '../../time/index';
+import { instrumentById } from '../../instruments';
+import { writeMusicXml } from '../../musicxml';
+import { QUARTER } from '../../time';
 import { toScore } from '../index';
 import { readsOctaveLines } from './octave-lines';
-import { NO_SETTINGS } from '../../settings/index';
+import { NO_SETTINGS } from '../../settings';
 
 const keys = (key: number): [number, number][] => [
   [key, 1],

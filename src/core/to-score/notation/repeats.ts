@@ -15,8 +15,11 @@ const MOST_BARS = 128;
 const ENDING_SHARE = 0.34;
 
 /** @param partCodes `codesOf` each part, when they are known already */
+/** What repeats are found in. */
+type Repeating = Pick<Score, 'bars' | 'keys' | 'tempos' | 'markers'> & { parts: readonly Part[] };
+
 export function findRepeats(
-  score: Score,
+  score: Repeating,
   partCodes: readonly (readonly string[])[] = score.parts.map(codesOf),
 ): Fold[] {
   const { codes, seams } = barCodes(score, partCodes);
@@ -66,7 +69,7 @@ function isMonotone(codes: readonly number[], from: number, length: number): boo
 }
 
 /** Bars with the same contents have the same number; and before which bars no tie reaches over. */
-function barCodes(score: Score, partCodes: readonly (readonly string[])[]): { codes: number[]; seams: boolean[] } {
+function barCodes(score: Repeating, partCodes: readonly (readonly string[])[]): { codes: number[]; seams: boolean[] } {
   const keyAt = new Map(score.keys.filter(({ bar }) => bar > 0).map((key) => [key.bar, key.fifths]));
   const seams = Array<boolean>(score.bars.length + 1).fill(true);
   const known = new Map<string, number>();

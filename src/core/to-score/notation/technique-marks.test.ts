@@ -1,11 +1,11 @@
 import { describe, expect, it } from 'vitest';
 import { line, performanceOf, type HandNote } from '../../../testing/music';
-import { writeMusicXml } from '../../musicxml/index';
+import { writeMusicXml } from '../../musicxml';
 import { schemaErrors } from '../../../testing/musicxml-schema';
-import type { TechniqueId } from '../../instruments/index';
+import type { TechniqueId } from '../../instruments';
 import { toScore } from '../index';
 import { techniqueMarks } from './technique-marks';
-import { NO_SETTINGS } from '../../settings/index';
+import { NO_SETTINGS } from '../../settings';
 
 const wordsOf = (...techniques: (TechniqueId | null)[]) => {
   const notes = techniques.map((_, id) => ({ id, start: id * 100 }));

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { layBars, QUARTER } from '../../time/index';
+import { layBars, QUARTER } from '../../time';
 import { keysOfBars, type SoundingNote } from './keys';
 import { isDefaultKey, signatures, withKeyChanges } from './signatures';
 

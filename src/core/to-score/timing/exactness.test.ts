@@ -1,15 +1,15 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { line as noteLine, performanceOf, PPQ, tempo, type HandNote } from '../../../testing/music';
-import { barsOfPerformance } from '../../performance/index';
-import { QUARTER } from '../../time/index';
+import { barsOfPerformance } from '../../performance';
+import { QUARTER } from '../../time';
 import { layBeats } from './beats';
 import { findExact } from './exactness';
 import { toScore } from '../index';
 import { findMeantEnds } from './gates';
 import { splitHands } from '../layout/staves';
 import type { PlacedNote } from './timed-note';
-import { NO_SETTINGS } from '../../settings/index';
+import { NO_SETTINGS } from '../../settings';
 
 function judged(notes: HandNote[], bpm = 100) {
   const performance = performanceOf([{ name: 'Flute', notes }], [tempo(0, bpm)]);

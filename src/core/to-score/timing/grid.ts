@@ -14,7 +14,7 @@ import { append } from '../../base';
 import { noteValue, type PartId } from '../../score';
 import { QUARTER, type Beat, type Seconds, type WrittenUnits } from '../../time';
 import { beatIndexAt, type BeatLine } from './beats';
-import { sameNumbers, type Memo } from '../memo';
+import { sameNumbers, stage, type Memo } from '../stage';
 import type { PlacedNote, TimedNote } from './timed-note';
 import { VALUE_LENGTH, type GridPin } from '../../settings';
 
@@ -86,16 +86,17 @@ const DOUBTFUL = 0.7;
 const HABIT: Record<number, number> = { 1: 0.4, 2: 0.9, 4: 1.4, 8: 4.2, 3: 2.6, 6: 4.2, 12: 5 };
 const COMPOUND_HABIT: Record<number, number> = { 1: 0.6, 3: 0.7, 6: 1.6, 12: 4.2, 2: 4, 4: 4.6 };
 
+/** A part's grid before the others are heard. */
+const partGrid = stage('grid', ({ id, notes, pins, melodic, line }: GridInput & { line: BeatLine }) => {
+  const state = new PartGrid({ id, notes, pins, melodic }, line);
+  state.fit(null);
+  state.bearWitness();
+  return state;
+});
+
 /** @param parts all parts of the piece, so that they can bear witness for each other; results in the same order */
 export function fitGrids(parts: readonly GridInput[], line: BeatLine, memo: Memo): GridChoice[] {
-  const states = parts.map((part) =>
-    memo.recall(`grid/${part.id}`, [part.notes, line, part.melodic, JSON.stringify(part.pins)], () => {
-      const state = new PartGrid(part, line);
-      state.fit(null);
-      state.bearWitness();
-      return state;
-    }),
-  );
+  const states = parts.map((part) => memo.run(partGrid, { ...part, line }, part.id));
   const witness = new Float64Array(line.beats.length);
   for (const state of states) state.addWitness(witness);
   return states.map((state) => state.resultWith(witness));

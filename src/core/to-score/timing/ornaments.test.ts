@@ -1,12 +1,12 @@
-import { partId } from '../../base/index';
+import { partId } from '../../base';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { performanceOf, tempo, type HandNote } from '../../../testing/music';
 import { schemaErrors } from '../../../testing/musicxml-schema';
-import { writeMusicXml } from '../../musicxml/index';
-import { checkScore, type Score } from '../../score/index';
+import { writeMusicXml } from '../../musicxml';
+import { checkScore, type Score } from '../../score';
 import { toScore } from '../index';
-import { NO_SETTINGS } from '../../settings/index';
+import { NO_SETTINGS } from '../../settings';
 
 const at120 = [tempo(0, 120)];
 const convert = (name: string, notes: HandNote[], settings = NO_SETTINGS) =>

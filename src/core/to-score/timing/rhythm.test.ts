@@ -1,13 +1,13 @@
-import { partId } from '../../base/index';
+import { partId } from '../../base';
 import { describe, expect, it } from 'vitest';
 import { line, performanceOf, tempo, type HandNote, type HandTrack } from '../../../testing/music';
-import { checkScore, soundsOf } from '../../score/index';
-import { QUARTER } from '../../time/index';
+import { checkScore, soundsOf } from '../../score';
+import { QUARTER } from '../../time';
 import { toScore } from '../index';
-import { NO_SETTINGS, type ConversionSettings } from '../../settings/index';
-import { remediesFor } from '../../queries/index';
-import { settingsOf, enter, EMPTY_LEDGER } from '../../documents/index';
-import type { Decision } from '../../decisions/index';
+import { NO_SETTINGS, type ConversionSettings } from '../../settings';
+import { remediesFor } from '../../queries';
+import { settingsOf, enter, EMPTY_LEDGER } from '../../documents';
+import type { Decision } from '../../decisions';
 
 type Tracks = Parameters<typeof performanceOf>[0];
 const convert = (tracks: Tracks, settings: ConversionSettings = NO_SETTINGS) => {

@@ -1,0 +1,92 @@
+import { append, type TrackId } from '../../base';
+import type { Query } from '../../queries';
+import type { Fold, ScoreKey } from '../../score';
+import type { Bar } from '../../time';
+import type { Doubling } from '../layout/doubled-lines';
+import type { Piece } from '../piece';
+import type { BarKey } from '../pitch/keys';
+import { isDefaultKey } from '../pitch/signatures';
+import type { Lead } from '../timing/lead';
+import type { Swing } from '../timing/swing';
+import { auditQueries } from './audit';
+import type { AuditedPart } from './audit-parts';
+import { doublingQueries, manySoundsQueries } from './copyist-doubts';
+import { fileQueries, keyQueries, leadQueries, suspectedSwitches } from './doubts';
+import { drumQueries, frettingQueries, keyChangeQueries, layeredDrumQueries, repeatQueries } from './page-doubts';
+import { rhythmQueries } from './rhythm-doubts';
+import * as stages from './stages';
+
+/** What was decided about the piece as a whole. */
+export interface Decided {
+  bars: readonly Bar[];
+  swing: Swing;
+  leads: ReadonlyMap<TrackId, Lead>;
+  keys: readonly ScoreKey[];
+  barKeys: readonly BarKey[];
+  repeats: readonly Fold[];
+  doublings: readonly Doubling[];
+}
+
+/**
+ * Everything the engine is not sure of.
+ *
+ * @param casting what is asked about tracks and players already @returns that, and all other queries
+ */
+export function askAll(
+  piece: Piece,
+  parts: readonly AuditedPart[],
+  decided: Decided,
+  casting: readonly Query[],
+): Query[] {
+  const { settings, line, memo } = piece;
+  const { bars, swing, repeats, doublings } = decided;
+  const cast = parts.map(({ part }) => part);
+  const queries = [...casting];
+  append(
+    queries,
+    parts.flatMap((one) => aboutNotes(piece, one, bars, suspectedSwitches(one.part, casting))),
+  );
+  append(queries, rhythmQueries(parts, bars, line, swing, memo));
+  append(queries, aboutPiece(piece, decided));
+  append(queries, repeatQueries(repeats, settings.folds, bars));
+  append(queries, doublingQueries(doublings, cast, bars));
+  append(
+    queries,
+    parts.flatMap(({ part, written }) =>
+      settings.barRepeats[part.id] ? [] : memo.run(stages.barRepeatDoubts, { part, written, bars }, part.id),
+    ),
+  );
+  append(queries, cast.flatMap(manySoundsQueries));
+  append(
+    queries,
+    parts.flatMap(({ audit, part, grid }) => auditQueries(audit, part, grid, bars)),
+  );
+  return queries;
+}
+
+/** Single notes of a part. @param switches keys that are asked about as keyswitches */
+function aboutNotes(
+  { casting, line, memo }: Piece,
+  { part, grid, drums, fretting, tablature }: AuditedPart,
+  bars: readonly Bar[],
+  switches: readonly number[],
+): Query[] {
+  return [
+    ...memo.run(stages.noteDoubts, { part, grid, bars, line, switches, casting }, part.id),
+    ...(part.instrument.unpitched
+      ? [...drumQueries(part, grid, drums, bars), ...layeredDrumQueries(part, grid, drums, bars)]
+      : []),
+    ...frettingQueries(part, fretting, tablature, bars),
+  ];
+}
+
+function aboutPiece({ performance, casting, settings, memo }: Piece, { bars, leads, keys, barKeys }: Decided): Query[] {
+  const keySet = settings.key !== undefined;
+  return [
+    ...leadQueries(casting, leads),
+    ...memo.run(stages.trackDoubts, { performance, casting }),
+    ...keyQueries(keys, barKeys, performance, keySet),
+    ...fileQueries(performance),
+    ...keyChangeQueries(keys, barKeys, bars, keySet || !isDefaultKey(performance.keys)),
+  ];
+}

@@ -1,0 +1,87 @@
+/* The stages that say what is in doubt, and whether the written score answers for every played note. */
+import type { PartId, TrackId } from '../../base';
+import type { Casting, CastPart } from '../../casting';
+import type { Performance } from '../../performance';
+import type { Part } from '../../score';
+import type { GridPin, NoteEdit } from '../../settings';
+import type { Bar, MidiKey, Seconds, TempoMap } from '../../time';
+import { stage } from '../stage';
+import type { BeatLine } from '../timing/beats';
+import type { GridChoice } from '../timing/grid';
+import type { Swing } from '../timing/swing';
+import { auditPart } from './audit';
+import { barRepeatQueries } from './copyist-doubts';
+import { noteQueries, trackQueries } from './doubts';
+
+export const noteDoubts = stage(
+  'note doubts',
+  ({
+    part,
+    grid,
+    bars,
+    line,
+    switches,
+    casting,
+  }: {
+    part: CastPart;
+    grid: GridChoice;
+    bars: readonly Bar[];
+    line: BeatLine;
+    /** Keys that are asked about as keyswitches already. */
+    switches: readonly MidiKey[];
+    casting: Casting;
+  }) => {
+    const track = casting.tracks.find(({ id }) => id === part.tracks[0]);
+    const candidates = track?.recognition.candidates.map(({ instrument }) => instrument) ?? [];
+    return noteQueries(part, grid, bars, line, new Set(switches), candidates);
+  },
+);
+
+export const trackDoubts = stage(
+  'track doubts',
+  ({ performance, casting }: { performance: Performance; casting: Casting }) => trackQueries(performance, casting),
+);
+
+export const barRepeatDoubts = stage(
+  'bar repeat doubts',
+  ({ part, written, bars }: { part: CastPart; written: Part; bars: readonly Bar[] }) =>
+    barRepeatQueries(part, written, bars),
+);
+
+/** A written part held against what was played. */
+export const audited = stage(
+  'audited',
+  ({
+    part,
+    written,
+    grid,
+    taken,
+    edits,
+    pins,
+    model,
+    bars,
+    line,
+    swing,
+    tempo,
+  }: {
+    part: CastPart;
+    written: Part;
+    grid: GridChoice;
+    /** Leads taken out of its tracks, in their order. */
+    taken: readonly Seconds[];
+    edits: readonly NoteEdit[];
+    pins: readonly GridPin[];
+    /** The part it was decided to follow. */
+    model: PartId | undefined;
+    bars: readonly Bar[];
+    line: BeatLine;
+    swing: Swing;
+    tempo: TempoMap;
+  }) => {
+    const leads = new Map<TrackId, Seconds>(part.tracks.map((track, t) => [track, taken[t]!]));
+    return auditPart(
+      { part, written, grid, leads, edits, pins, follows: model !== undefined },
+      { bars, line, swing, tempo, ticksPerQuarter: tempo.ticksPerQuarter },
+    );
+  },
+);

@@ -1,0 +1,113 @@
+/* The stages that say on which staff, in which voice and how long a note is written. */
+import type { CastPart } from '../../casting';
+import type { DrumMapChoice, LengthChoice, SmallestValue } from '../../settings';
+import { VALUE_LENGTH } from '../../settings';
+import type { Bar, MidiKey } from '../../time';
+import { stage } from '../stage';
+import type { BeatLine } from '../timing/beats';
+import type { GridChoice } from '../timing/grid';
+import type { Swing } from '../timing/swing';
+import { swingsAt } from '../timing/swing-signs';
+import { agreeDoubles, type DoublingPart } from './doubled-lines';
+import { partDrums, type PartDrums } from './part-drums';
+import { keepsLength, writeStaves, type LengthSpan, type StaffNotes } from './staff-notes';
+
+/** Which key of a percussion part is written where. */
+export const drums = stage(
+  'drums',
+  ({
+    part,
+    grid,
+    map,
+    keys,
+  }: {
+    part: CastPart;
+    grid: GridChoice;
+    map: DrumMapChoice | undefined;
+    keys: Readonly<Record<MidiKey, MidiKey>> | undefined;
+  }) => partDrums(part, part.instrument.unpitched ? grid.notes : [], map, keys),
+);
+
+/** Hands, voices and ends of a part. */
+export const staves = stage(
+  'staves',
+  ({
+    part,
+    grid,
+    line,
+    drums: read,
+    swing,
+    laid,
+    voices,
+    handSplit,
+    closeGaps,
+    lengths,
+  }: {
+    part: CastPart;
+    grid: GridChoice;
+    line: BeatLine;
+    drums: PartDrums;
+    swing: Swing;
+    laid: readonly Bar[];
+    voices: number | undefined;
+    handSplit: MidiKey | undefined;
+    closeGaps: SmallestValue | undefined;
+    lengths: readonly LengthChoice[];
+  }) =>
+    writeStaves(
+      part,
+      grid,
+      line,
+      read.map,
+      { voices, handSplit, closeGaps: closeGaps && VALUE_LENGTH[closeGaps], lengths: lengthSpans(lengths, laid) },
+      swingsAt(swing, laid),
+    ),
+);
+
+/** What plays the same is written the same. @param parts their staves and grids are in the same order */
+export const doubles = stage(
+  'doubles',
+  ({
+    parts,
+    staves: own,
+    grids,
+    laid,
+    lengths,
+    models,
+    edits,
+  }: {
+    parts: readonly CastPart[];
+    staves: readonly StaffNotes[][];
+    grids: readonly GridChoice[];
+    laid: readonly Bar[];
+    lengths: Readonly<Record<string, readonly LengthChoice[]>>;
+    models: Readonly<Record<CastPart['id'], CastPart['id']>>;
+    /** Parts with notes changed by hand. */
+    edits: Readonly<Record<string, unknown>>;
+  }) =>
+    agreeDoubles(
+      parts.map(({ id, instrument }, p): DoublingPart => {
+        const { exact, jitter } = grids[p]!;
+        const spans = lengthSpans(lengths[id] ?? [], laid);
+        const model = models[id];
+        const free = !instrument.unpitched && edits[id] === undefined && model !== id;
+        return {
+          id,
+          staves: own[p]!,
+          jitter: exact ? 0 : jitter,
+          follows: (at) => free && !keepsLength(spans, at),
+          ...(model !== undefined && model !== id && { model }),
+        };
+      }),
+      laid,
+    ),
+);
+
+function lengthSpans(choices: readonly LengthChoice[], bars: readonly Bar[]): LengthSpan[] {
+  const startOf = (bar: number) => bars[bar]?.start ?? Number.MAX_SAFE_INTEGER;
+  return choices.map(({ as, bars: span }) => ({
+    as,
+    from: span ? startOf(span.from) : 0,
+    to: span ? startOf(span.to) : Number.MAX_SAFE_INTEGER,
+  }));
+}

@@ -1,0 +1,163 @@
+/*
+ * Direction A from end to end: a performance becomes a score.
+ *
+ *     casting → timing (lead, ornaments, swing, grid) → layout (staves, voices, lengths)
+ *             → pitch and notation (keys, names, symbols, clefs) → marks → audit and doubts
+ *
+ * Each phase stands in the folder of what it decides; its stages are declared in that folder's `stages.ts` with the
+ * inputs they need. All are generators so that a caller can show progress, let other work in, or stop: each step
+ * yields before its work begins.
+ */
+import { cast } from '../casting';
+import { barsOfPerformance, type Performance } from '../performance';
+import { foldScore, type Fold, type Score } from '../score';
+import { castingSettings, steadySettings, type CastingSettings, type ConversionSettings } from '../settings';
+import { layBars, writtenUnits, type Bar } from '../time';
+import type { Conversion, PartReport, Progress } from './conversion';
+import { askAll } from './doubts/ask-all';
+import { auditInWords } from './doubts/audit';
+import { auditParts } from './doubts/audit-parts';
+import { layOutParts, type LaidOutPart } from './layout/lay-out-parts';
+import { markParts, type MarkedPart } from './marks/mark-parts';
+import { withBarRepeats } from './notation/repeats';
+import * as notation from './notation/stages';
+import { tempoMarks } from './notation/tempo-marks';
+import { markersOf, tempoWords } from './notation/texts';
+import { writeParts, type Notation } from './notation/write-parts';
+import type { Piece } from './piece';
+import { Memo, stage } from './stage';
+import * as timing from './timing/stages';
+import { swingMarks } from './timing/swing-signs';
+import { timeParts, type Timing } from './timing/time-parts';
+
+const castStage = stage(
+  'casting',
+  ({ performance, settings }: { performance: Performance; settings: CastingSettings }) => cast(performance, settings),
+);
+
+/** One bar more than was played in: the last onset may belong to a beat that follows it. */
+const laidBars = stage('laid bars', ({ performance }: { performance: Performance }): Bar[] => {
+  const last = barsOfPerformance(performance).at(-1)!;
+  return layBars(performance.meters, last.start + last.length + 1);
+});
+
+/**
+ * @param memo of an earlier conversion of the same performance: what its inputs have not changed is not computed again
+ */
+export function* convert(
+  performance: Performance,
+  decided: ConversionSettings,
+  memo = new Memo(),
+): Generator<Progress, Conversion> {
+  yield { stage: 'casting', done: 0 };
+  const settings = steadySettings(decided, (slot, value) => memo.steady(`settings/${slot}`, value));
+  const { output: casting, queries } = memo.run(castStage, {
+    performance,
+    settings: memo.steady('casting settings', castingSettings(settings)),
+  });
+  const laid = memo.run(laidBars, { performance });
+  const line = memo.run(timing.beats, { laid, tempo: performance.tempo });
+  const piece: Piece = { performance, settings, casting, laid, line, memo };
+
+  const timed = yield* timeParts(piece);
+  const { parts: laidOut, doublings } = yield* layOutParts(piece, timed.parts, timed.swing);
+  const bars = barsInUse(laid, laidOut, barsOfPerformance(performance).length);
+  const notated = yield* writeParts(piece, laidOut, bars);
+
+  yield { stage: 'assembling', done: 0.95 };
+  const marked = markParts(piece, notated.parts, bars);
+  const score = scoreOf(piece, marked, bars, notated.keys, timed);
+  const repeats = repeatsOf(score, marked, memo);
+  const audited = auditParts(piece, marked, bars, timed.swing);
+  const audits = audited.map(({ audit }) => audit);
+  const { swing, leads } = timed;
+  const { keys, barKeys } = notated;
+  return {
+    score,
+    printed: printedOf(score, settings),
+    repeats,
+    casting,
+    queries: askAll(piece, audited, { bars, swing, leads, keys, barKeys, repeats, doublings }, queries),
+    reports: marked.map((one) => reportOf(one, timed)),
+    line,
+    swing,
+    barKeys,
+    audit: { parts: audits, words: auditInWords(audits, new Map(casting.parts.map(({ id, name }) => [id, name]))) },
+    staves: laidOut.map(({ staves }) => staves),
+    drums: laidOut.map(({ drums }) => drums),
+    doublings,
+  };
+}
+
+/** Runs a generator to its end without looking at the progress. */
+export function toScore(performance: Performance, settings: ConversionSettings): Conversion {
+  const steps = convert(performance, settings);
+  for (;;) {
+    const step = steps.next();
+    if (step.done) return step.value;
+  }
+}
+
+/** Up to the last written sound; silence at the end that was played through stays. */
+function barsInUse(bars: readonly Bar[], parts: readonly LaidOutPart[], played: number): Bar[] {
+  const end = parts
+    .flatMap(({ staves }) => staves)
+    .reduce((latest, staff) => staff.notes.reduce((later, note) => Math.max(later, note.end), latest), 0);
+  return bars.filter((bar) => bar.index < played || bar.start < end);
+}
+
+function scoreOf(
+  { performance, settings, memo }: Piece,
+  parts: readonly MarkedPart[],
+  bars: Bar[],
+  keys: Notation['keys'],
+  { swing }: Timing,
+): Score {
+  const { tempo, ticksPerQuarter, lastNoteEnd } = performance;
+  return {
+    title: settings.title ?? performance.title,
+    composer: settings.composer ?? '',
+    rights: performance.copyright,
+    bars,
+    signs: {},
+    keys: memo.steady('keys', keys),
+    tempos: memo.steady(
+      'tempos',
+      tempoMarks(tempo, writtenUnits(lastNoteEnd, ticksPerQuarter), tempoWords(performance)),
+    ),
+    markers: memo.steady('markers', markersOf(performance, settings.markerStyle)),
+    swing: swingMarks(swing, bars.length),
+    parts: parts.map(({ marked }) => marked),
+  };
+}
+
+/** Stretches that come again; marks are not looked at. */
+function repeatsOf({ bars, keys, tempos, markers }: Score, parts: readonly MarkedPart[], memo: Memo): Fold[] {
+  const codes = parts.map(({ part, written }) => memo.run(notation.barCodes, { part: written }, part.id));
+  const written = parts.map((one) => one.written);
+  return memo.run(notation.repeats, { parts: written, codes, bars, keys, tempos, markers });
+}
+
+/** As it goes out: with the repeat signs that were decided. */
+function printedOf(score: Score, { barRepeats, folds }: ConversionSettings): Score {
+  const lengths = score.bars.map((bar) => bar.length);
+  const parts = score.parts.map((part) => (barRepeats[part.id] ? withBarRepeats(part, lengths) : part));
+  return foldScore({ ...score, parts }, folds);
+}
+
+function reportOf(one: MarkedPart, { leads }: Timing): PartReport {
+  const { part, grid, ornaments, report, fretting, marks } = one;
+  return {
+    ...report,
+    ...ornaments,
+    part: part.id,
+    leads: Object.fromEntries(part.tracks.map((track) => [track, leads.get(track)!])),
+    jitter: grid.jitter,
+    exact: grid.exact,
+    smallest: grid.smallest,
+    tupletBeats: grid.tupletBeats,
+    divisions: grid.divisions,
+    marks,
+    impossibleChords: fretting.impossible.length,
+  };
+}

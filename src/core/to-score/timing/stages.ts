@@ -1,0 +1,161 @@
+/* The stages that say when a note was meant: lead, ornaments, swing, grid, edits. */
+import type { TrackId } from '../../base';
+import type { Casting, CastPart } from '../../casting';
+import type { Performance, PlayedNote } from '../../performance';
+import type { ConversionSettings, NoteEdit } from '../../settings';
+import type { Bar, Milliseconds, Seconds, TempoMap } from '../../time';
+import { stage } from '../stage';
+import { layBeats, type BeatLine } from './beats';
+import { applyEdits } from './edits';
+import { findExact, type ExactTrack } from './exactness';
+import { findMeantEnds } from './gates';
+import type { GridChoice } from './grid';
+import { estimateLeads } from './lead';
+import { findOrnaments, NO_ORNAMENTS, type OrnamentReport } from './ornaments';
+import { findSwing, withoutSwing, type Swing } from './swing';
+import { swingSigns } from './swing-signs';
+import { timeNotes, type MeantTimes, type TimedNote } from './timed-note';
+
+/** The notes of a track that are music. */
+export interface MusicTrack {
+  id: TrackId;
+  notes: readonly PlayedNote[];
+}
+
+export const beats = stage('beats', ({ laid, tempo }: { laid: readonly Bar[]; tempo: TempoMap }) =>
+  layBeats(laid, tempo),
+);
+
+/** In the order of the file; tracks that are left out, and keyswitches, are not in it. */
+export const musicTracks = stage(
+  'music tracks',
+  ({ performance, casting }: { performance: Performance; casting: Casting }): MusicTrack[] => {
+    const notes = new Map<TrackId, Map<number, PlayedNote>>();
+    for (const part of casting.parts)
+      for (const source of part.sources) {
+        const own = notes.get(source.track) ?? new Map<number, PlayedNote>();
+        // Players who double each other share notes; each counts once.
+        for (const note of source.notes) own.set(note.id, note);
+        notes.set(source.track, own);
+      }
+    return performance.tracks.flatMap(({ id }) => {
+      const own = notes.get(id);
+      return own ? [{ id, notes: [...own.values()] }] : [];
+    });
+  },
+);
+
+/** What the file says exactly of a track's notes. */
+export const exactness = stage(
+  'exactness',
+  ({
+    track: { notes },
+    line,
+    pin,
+  }: {
+    track: MusicTrack;
+    line: BeatLine;
+    pin: Milliseconds | undefined;
+  }): { exact: ExactTrack; meant: MeantTimes | undefined } => {
+    const exact = findExact(notes, line, pin === undefined);
+    // A lead that somebody set moves what was exact.
+    if (pin) return { exact, meant: undefined };
+    return { exact, meant: { starts: exact.places, ends: findMeantEnds(notes, exact.places, line).ends } };
+  },
+);
+
+/** How far ahead of the beat each track was played. */
+export const leads = stage(
+  'leads',
+  ({
+    tracks,
+    exact,
+    line,
+    tempo,
+    pins,
+  }: {
+    tracks: readonly MusicTrack[];
+    /** In order of `tracks`. */
+    exact: readonly ExactTrack[];
+    line: BeatLine;
+    tempo: TempoMap;
+    pins: ConversionSettings['leads'];
+  }) =>
+    estimateLeads(
+      new Map(tracks.map(({ id, notes }) => [id, timeNotes(notes, tempo, 0)])),
+      line,
+      pins,
+      new Map(tracks.map(({ id }, t) => [id, exact[t]!])),
+    ),
+);
+
+/** The notes of a part with the leads of its tracks taken out. */
+export const timed = stage(
+  'timed',
+  ({
+    part,
+    tempo,
+    taken,
+    meant,
+  }: {
+    part: CastPart;
+    tempo: TempoMap;
+    /** Of each of its sources. */
+    taken: readonly Seconds[];
+    meant: readonly (MeantTimes | undefined)[];
+  }): TimedNote[] => part.sources.flatMap(({ notes }, i) => timeNotes(notes, tempo, taken[i]!, meant[i])),
+);
+
+/** What is too fast and uneven to be counted. */
+export const ornaments = stage(
+  'ornaments',
+  ({
+    part,
+    notes,
+    line,
+    plain,
+  }: {
+    part: CastPart;
+    notes: readonly TimedNote[];
+    line: BeatLine;
+    /** Nothing becomes an ornament. */
+    plain: true | undefined;
+  }): { notes: readonly TimedNote[]; report: OrnamentReport } =>
+    plain ? { notes, report: NO_ORNAMENTS } : findOrnaments(notes, line, part.instrument),
+);
+
+/** Stretches of the piece that swing. @param parts notes of each part, in order of the casting */
+export const swing = stage(
+  'swing',
+  ({
+    parts,
+    line,
+    bars,
+    performance,
+    casting,
+    pin,
+  }: {
+    parts: readonly (readonly TimedNote[])[];
+    line: BeatLine;
+    bars: number;
+    performance: Performance;
+    casting: Casting;
+    pin: ConversionSettings['swing'];
+  }) => findSwing(parts, line, bars, swingSigns(performance, casting), pin),
+);
+
+/** Off-beats back on their even places. */
+export const evened = stage(
+  'evened',
+  ({ notes, swing: found, line }: { notes: readonly TimedNote[]; swing: Swing; line: BeatLine }) =>
+    notes.map((note) => withoutSwing(note, found, line)),
+);
+
+/** A part's grid with what people changed on single notes. */
+export const edited = stage(
+  'edited',
+  ({ grid, edits }: { grid: GridChoice; edits: readonly NoteEdit[] }): GridChoice => ({
+    ...grid,
+    notes: applyEdits(grid.notes, edits),
+  }),
+);
