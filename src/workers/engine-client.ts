@@ -1,6 +1,8 @@
 import * as Comlink from 'comlink';
 import type { EngineApi } from './engine.worker';
 
+export type { AnyProgress } from './engine.worker';
+
 let engine: Comlink.Remote<EngineApi> | null = null;
 
 /** The one engine worker of this page; started when first asked for. */

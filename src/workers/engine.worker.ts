@@ -18,6 +18,7 @@ import type { TrackDetail } from '@/core/performance';
 import type { Passage, Reason } from '@/core/proof';
 import type { ConversionSettings, Deal, DirectionB } from '@/core/settings';
 import type { Progress } from '@/core/to-score';
+import type { SequenceProgress } from '@/core/to-sequencer';
 
 /* The engine behind messages: one job at a time lies on the desk; opening another clears it. */
 
@@ -25,6 +26,8 @@ let desk: ScoreDesk | null = null;
 let sequenceDesk: SequenceDesk | null = null;
 /** Number of the latest conversion; an earlier one that finds it changed stops. */
 let run = 0;
+
+export type AnyProgress = Progress | SequenceProgress;
 
 /** What a conversion tells the page, and how long it took. */
 export interface Converted {
@@ -34,6 +37,24 @@ export interface Converted {
 
 /** So long the worker computes before it lets messages in: a cancel, a newer run. */
 const BREATH_MS = 30;
+
+type OnProgress = (progress: AnyProgress) => void;
+
+/** Runs a generator to its end with breaths between its steps; `null` when something newer has taken over. */
+async function drive<T>(steps: Generator<AnyProgress, T>, onProgress?: OnProgress): Promise<T | null> {
+  const mine = ++run;
+  let rested = performance.now();
+  for (;;) {
+    const step = steps.next();
+    if (step.done) return step.value;
+    if (performance.now() - rested > BREATH_MS) {
+      onProgress?.(step.value);
+      await new Promise((resolve) => setTimeout(resolve, 0));
+      rested = performance.now();
+    }
+    if (mine !== run) return null;
+  }
+}
 
 const api = {
   /** @throws SmfError or MusicXmlError when the file can be used in neither direction */
@@ -47,22 +68,11 @@ const api = {
   },
 
   /** Converts what lies on the desk. A later call, or `cancel`, stops an earlier one, which then gives `null`. */
-  async convert(settings: ConversionSettings, onProgress?: (progress: Progress) => void): Promise<Converted | null> {
-    const mine = ++run;
+  async convert(settings: ConversionSettings, onProgress?: OnProgress): Promise<Converted | null> {
     const current = onDesk();
     const started = performance.now();
-    let rested = started;
-    const steps = current.steps(settings);
-    for (;;) {
-      const step = steps.next();
-      if (step.done) return { summary: current.summary(), milliseconds: performance.now() - started };
-      if (performance.now() - rested > BREATH_MS) {
-        onProgress?.(step.value);
-        await new Promise((resolve) => setTimeout(resolve, 0));
-        rested = performance.now();
-      }
-      if (mine !== run) return null;
-    }
+    const done = await drive(current.steps(settings), onProgress);
+    return done && { summary: current.summary(), milliseconds: performance.now() - started };
   },
 
   cancel(): void {
@@ -82,7 +92,9 @@ const api = {
     sequenceDesk = SequenceDesk.open(bytes);
   },
 
-  sequence: (settings: DirectionB): SequenceSummary => onSequenceDesk().sequence(settings),
+  /** As `convert`, on the way to a sequencer. */
+  sequence: (settings: DirectionB, onProgress?: OnProgress): Promise<SequenceSummary | null> =>
+    drive(onSequenceDesk().steps(settings), onProgress),
   sequencePassage: (parts: PartId[], from: number, to: number): Passage => onSequenceDesk().passage(parts, from, to),
   heard: (from: number, to: number, parts: PartId[]): HeardNote[] => onSequenceDesk().heard(from, to, parts),
   heardMidi: (from: number, to: number, delivered: boolean): HeardNote[] =>

@@ -1,3 +1,6 @@
 export * from './ids';
-export { append, highest, lowest } from './lists';
+export { append, highest, lowest, runsOf } from './lists';
+export { commonDivisor, median, upperMedian } from './statistics';
+export { leastCostPath, type PathCosts } from './path';
 export { beamSearch, type Beam } from './beam';
+export { Memo, sameNumbers, stage, type Stage } from './stage';

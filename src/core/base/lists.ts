@@ -14,3 +14,14 @@ export function lowest(values: readonly number[]): number {
 export function highest(values: readonly number[]): number {
   return values.reduce((high, value) => (value > high ? value : high), -Infinity);
 }
+
+/** Neighbours that agree in something, together: [1, 1, 2, 1] → [[1, 1], [2], [1]]. */
+export function runsOf<T>(list: readonly T[], of: (one: T) => unknown): T[][] {
+  const runs: T[][] = [];
+  for (const one of list) {
+    const last = runs.at(-1);
+    if (last && of(last[0]!) === of(one)) last.push(one);
+    else runs.push([one]);
+  }
+  return runs;
+}

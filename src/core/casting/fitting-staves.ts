@@ -6,7 +6,7 @@
  * when hardly a note would stand beyond the second ledger line and chords stay within a hand. Common practice, no
  * source.
  */
-import type { Clef, Instrument, InstrumentId } from '../instruments';
+import type { Clef, Instrument } from '../instruments';
 import type { PlayedNote } from '../performance';
 import type { MidiKey } from '../time';
 
@@ -14,24 +14,6 @@ export interface FittingStaves {
   clefs: readonly Clef[];
   /** The other choice would read nearly as well. */
   doubtful: boolean;
-}
-
-/** Written on one or two staves as the music wants. */
-const MAY_HAVE_TWO: readonly InstrumentId[] = [
-  'celesta',
-  'electric-piano',
-  'clavichord',
-  'harpsichord',
-  'organ',
-  'harmonium',
-  'accordion',
-  'synthesizer',
-  'choir',
-  'string-section',
-  'unknown',
-];
-export function mayHaveTwoStaves({ id }: Instrument): boolean {
-  return MAY_HAVE_TWO.includes(id);
 }
 
 /** Keys of the bottom and top line. */
@@ -46,7 +28,7 @@ const MOST_WIDE = 0.05;
 
 /** @param chosen how many staves somebody decided */
 export function fittingStaves(instrument: Instrument, notes: readonly PlayedNote[], chosen?: 1 | 2): FittingStaves {
-  if (instrument.unpitched || notes.length === 0 || (chosen === undefined && !MAY_HAVE_TWO.includes(instrument.id)))
+  if (instrument.unpitched || notes.length === 0 || (chosen === undefined && !instrument.oneOrTwoStaves))
     return { clefs: instrument.clefs, doubtful: false };
   const keys = notes.map((note) => note.key + instrument.transposition);
   const beyond = (clef: 'treble' | 'bass') =>

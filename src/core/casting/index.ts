@@ -2,5 +2,4 @@ export * from './casting';
 export { cast } from './cast';
 export { trackLabel } from './casting-queries';
 export { dealPlayers, playersFor, proposedDeal, type DealReport } from './players';
-export { mayHaveTwoStaves } from './fitting-staves';
 export { dealOut, playersNeeded, type DealtNote, type Player } from './deal-out';

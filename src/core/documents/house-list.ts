@@ -24,7 +24,7 @@ import {
   type HouseAnswerDto,
   type UseHouseList,
 } from '../decisions';
-import { nameDetails, nameWords, TECHNIQUES, type TechniqueId } from '../instruments';
+import { nameDetails, nameWords, TECHNIQUES, type InstrumentId, type TechniqueId } from '../instruments';
 import { jobErrors } from './errors';
 import type { Deal, HouseAnswer } from '../settings';
 
@@ -32,7 +32,7 @@ import type { Deal, HouseAnswer } from '../settings';
 export class HouseEntry implements HouseAnswer {
   /** A track name as `housePattern` writes it; `*` stands for any further words. */
   @IsString() @IsNotEmpty() @MaxLength(300) pattern!: string;
-  @IsOptional() @IsInstrumentId() instrument?: string;
+  @IsOptional() @IsInstrumentId() instrument?: InstrumentId;
   @IsOptional() @IsIn(TECHNIQUES) technique?: TechniqueId;
   @IsOptional() @IsString() @IsNotEmpty() @MaxLength(200) partName?: string;
   @IsOptional() @ValidateNested() @Type(() => DealDto) deal?: Deal;

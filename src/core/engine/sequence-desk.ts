@@ -2,7 +2,7 @@
  * A job on the way to a sequencer, from its original to what leaves the house: a score to be played, or a MIDI file to
  * be cleaned. open → sequence → passage, heard → files. Worker, command line, route and tests all go through here.
  */
-import type { PartId } from '../base';
+import { Memo, type PartId } from '../base';
 import { readMusicXml, type MusicXmlReading } from '../musicxml';
 import { barsOfPerformance, performanceFromSmf } from '../performance';
 import { sequencePassage, type Passage } from '../proof';
@@ -11,10 +11,12 @@ import { assertOneTimeLine, readSmf, writeSmf, type SmfFile, type SmfReading } f
 import {
   cleanSmf,
   PRESET_PLANS,
+  sequenceScore,
   toSequencer,
   type Cleaned,
   type CleaningReport,
   type SequencedFile,
+  type SequenceProgress,
   type SequenceReport,
 } from '../to-sequencer';
 import { controllersIn, heardInFile, heardInScore, type ControllerPair, type HeardNote } from './heard';
@@ -38,6 +40,8 @@ export class SequenceDesk {
   /** The score played as one whole, whatever is exported in the end. */
   private whole: SequencedFile | null = null;
   private cleaned: Cleaned | null = null;
+  /** Of the runs with this score. */
+  private readonly memo = new Memo();
 
   /** @throws SmfError or MusicXmlError with one sentence */
   static open(bytes: Uint8Array): SequenceDesk {
@@ -47,15 +51,29 @@ export class SequenceDesk {
     return new SequenceDesk(null, reading);
   }
 
-  sequence(settings: DirectionB): SequenceSummary {
+  /**
+   * Sequences, or cleans, step by step: it yields before each part, so that a caller can show progress, let other work
+   * in, or stop.
+   */
+  *steps(settings: DirectionB): Generator<SequenceProgress, SequenceSummary> {
     if (this.midi) {
       this.cleaned = clean(this.midi.file, settings);
       return midiSummary(this.midi, planOf(settings), this.cleaned.report, this.barCount());
     }
     const { score } = this.score!;
-    this.whole = toSequencer(score, { ...settings, files: 'one' })[0]!;
-    const files = settings.files === 'one' ? [this.whole] : toSequencer(score, settings);
-    return scoreSummary(this.score!, this.whole, files, settings);
+    const [whole] = yield* sequenceScore(score, { ...settings, files: 'one' }, this.memo);
+    const files = settings.files === 'one' ? [whole!] : yield* sequenceScore(score, settings, this.memo);
+    this.whole = whole!;
+    return scoreSummary(this.score!, whole!, files, settings);
+  }
+
+  /** Sequences, or cleans, to the end. */
+  sequence(settings: DirectionB): SequenceSummary {
+    const steps = this.steps(settings);
+    for (;;) {
+      const step = steps.next();
+      if (step.done) return step.value;
+    }
   }
 
   /** Every file as the settings want them. */

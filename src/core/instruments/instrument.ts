@@ -1,7 +1,6 @@
 import type { MidiKey, Semitones } from '../time';
+import type { InstrumentId } from './catalogue';
 import { abbreviationsOf } from './catalogue/abbreviations';
-
-export type InstrumentId = string;
 
 export type Family = 'woodwind' | 'brass' | 'percussion' | 'keyboard' | 'plucked' | 'voice' | 'strings' | 'other';
 
@@ -14,8 +13,9 @@ export type Language = (typeof LANGUAGES)[number];
 /** Lowest and highest sounding key. */
 export type KeyRange = readonly [MidiKey, MidiKey];
 
-export interface Instrument {
-  id: InstrumentId;
+/** All there is to know of an instrument. @typeParam Id its id in the catalogue */
+export interface InstrumentSheet<Id extends string> {
+  id: Id;
   family: Family;
   /** Position from the top of the page; lower comes first. */
   scoreOrder: number;
@@ -25,6 +25,14 @@ export interface Instrument {
   aliases: readonly string[];
   /** One for each staff, top first. */
   clefs: readonly Clef[];
+  /** Further clefs a staff may change to, the usual one first. */
+  otherClefs: readonly Clef[];
+  /** Written on one or two staves as the music wants. */
+  oneOrTwoStaves: boolean;
+  /** Its players read 8va and 8vb; others read ledger lines. */
+  octaveLines: boolean;
+  /** Plays in the rhythm section of a band: what swings is heard there first. */
+  keepsTime: boolean;
   /** Written minus sounding pitch. */
   transposition: Semitones;
   /** Sounding range of a professional player; of an amateur. */
@@ -42,6 +50,8 @@ export interface Instrument {
   polyphonic: boolean;
 }
 
+export type Instrument = InstrumentSheet<InstrumentId>;
+
 export interface InstrumentOptions {
   transposition?: Semitones;
   amateur?: KeyRange;
@@ -49,6 +59,10 @@ export interface InstrumentOptions {
   section?: true;
   unpitched?: true;
   polyphonic?: true;
+  otherClefs?: readonly Clef[];
+  oneOrTwoStaves?: true;
+  octaveLines?: true;
+  keepsTime?: true;
 }
 
 /**
@@ -57,8 +71,8 @@ export interface InstrumentOptions {
  * @param names English | German | Italian | French | Spanish
  * @param aliases in options: spellings seen in track names, separated by commas
  */
-export function instrument(
-  id: InstrumentId,
+export function instrument<const Id extends string>(
+  id: Id,
   names: string,
   abbreviation: string,
   clefs: Clef | readonly Clef[],
@@ -66,7 +80,7 @@ export function instrument(
   programs: readonly number[],
   sound: string,
   options: InstrumentOptions = {},
-): Omit<Instrument, 'family' | 'scoreOrder'> {
+): Omit<InstrumentSheet<Id>, 'family' | 'scoreOrder'> {
   const [en = id, de = en, it = en, fr = en, es = en] = names.split('|').map((name) => name.trim());
   return {
     id,
@@ -77,6 +91,10 @@ export function instrument(
       .map((alias) => alias.trim())
       .filter(Boolean),
     clefs: typeof clefs === 'string' ? [clefs] : clefs,
+    otherClefs: options.otherClefs ?? [],
+    oneOrTwoStaves: options.oneOrTwoStaves ?? false,
+    octaveLines: options.octaveLines ?? false,
+    keepsTime: options.keepsTime ?? false,
     transposition: options.transposition ?? 0,
     range,
     amateurRange: options.amateur ?? range,

@@ -1,7 +1,8 @@
 import type { MidiKey } from '../time';
 import { CATALOGUE, instrumentById } from './catalogue';
 import { programName, USUAL_INSTRUMENT } from './general-midi';
-import type { Instrument, InstrumentId } from './instrument';
+import type { InstrumentId } from './catalogue';
+import type { Instrument } from './instrument';
 import { nameDetails, nameWords, type NameDetails } from './name-words';
 import { readTechnique, type TechniqueId } from './techniques';
 

@@ -1,5 +1,5 @@
 import type { MidiKey } from '../time';
-import type { InstrumentId } from './instrument';
+import type { InstrumentId } from './catalogue';
 
 export interface Tuning {
   id: string;
@@ -25,7 +25,7 @@ const BASS: readonly Tuning[] = [
   { id: 'bass-six', name: 'B E A D G C (six strings)', strings: [23, 28, 33, 38, 43, 48] },
 ];
 
-const TUNINGS: Record<InstrumentId, readonly Tuning[]> = {
+const TUNINGS: Partial<Record<InstrumentId, readonly Tuning[]>> = {
   guitar: GUITAR,
   'electric-guitar': GUITAR,
   'bass-guitar': BASS,

@@ -1,4 +1,4 @@
-export { writeMusicXml, type MusicXmlOptions } from './write';
-export { stavesOf } from './attributes';
+export { writeMusicXml, type MusicXmlOptions } from './write/write';
+export { stavesOf } from './write/attributes';
 export { compressMusicXml } from './compressed';
 export * from './read';

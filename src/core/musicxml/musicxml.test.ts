@@ -10,7 +10,7 @@ import { readSmf } from '../smf';
 import { soundsOf, type Score, type ScoreNote, type VoiceBar } from '../score';
 import { QUARTER } from '../time';
 import { toScore } from '../to-score';
-import { barAccidentals, signatureAlter } from './accidentals';
+import { barAccidentals, signatureAlter } from './write/accidentals';
 import { compressMusicXml, writeMusicXml } from './index';
 import { NO_SETTINGS } from '../settings';
 

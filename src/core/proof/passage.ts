@@ -6,7 +6,7 @@
  */
 import { stavesOf, writeMusicXml } from '../musicxml';
 import type { NoteId, Performance } from '../performance';
-import { sliceScore, soundsOf, type Articulation, type PartId, type SymbolInBar } from '../score';
+import { sliceScore, soundsOf, symbolsOf, type Articulation, type PartId, type SymbolInBar } from '../score';
 import { swung, type Conversion } from '../to-score';
 import { lastNotAfter, playedUnits, type MidiKey, type PlayedUnits, type WrittenUnits } from '../time';
 
@@ -77,10 +77,8 @@ export function passageOf(
   const slice = { ...sliceScore(score, parts, from, to), tempos: [], markers: [], swing: [] };
   const articulationsOf = new Map(
     slice.parts.flatMap((part) =>
-      part.bars.flatMap((bar) =>
-        bar.voices.flatMap((voice) =>
-          voice.symbols.flatMap((symbol) => symbol.notes.map((note) => [note, takenArticulations(symbol)] as const)),
-        ),
+      [...symbolsOf(part)].flatMap(({ symbol }) =>
+        symbol.notes.map((note) => [note, takenArticulations(symbol)] as const),
       ),
     ),
   );

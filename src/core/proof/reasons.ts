@@ -1,7 +1,6 @@
 /*
  * Reasons: why a note is written as it is, in words, each with the decisions that would turn it.
  */
-import { mayHaveTwoStaves } from '../casting';
 import { drumSound, GENERAL_MIDI_DRUMS } from '../instruments';
 import type { NoteId } from '../performance';
 import type { PartId } from '../score';
@@ -228,7 +227,7 @@ function whichStaff({ conversion: { casting }, p, part, staff }: Place): Reason 
     };
   return {
     words: `On the ${staff.staff === 1 ? 'upper' : 'lower'} staff: the ${staff.staff === 1 ? 'right' : 'left'} hand goes on here.`,
-    remedies: mayHaveTwoStaves(instrument)
+    remedies: instrument.oneOrTwoStaves
       ? [{ label: 'One staff for the part', decision: { kind: 'setStaves', part, staves: 1 } }]
       : [],
   };

@@ -2,7 +2,7 @@
  * A passage the other way round: written bars of a score, and the notes that go to the sequencer, in one picture.
  */
 import { stavesOf, writeMusicXml } from '../musicxml';
-import { sliceScore, type PartId, type Score } from '../score';
+import { sliceScore, symbolsOf, type PartId, type Score } from '../score';
 import { beatsOfBar } from '../time';
 import type { SequencedFile } from '../to-sequencer';
 import type { NoteLink, Passage, PassagePart, PlayedMark } from './passage';
@@ -55,11 +55,7 @@ export function sequencePassage(
   const slice = { ...sliceScore(score, parts, from, to), tempos: [], markers: [], swing: [] };
   const partOfNote = new Map(
     slice.parts.flatMap((part) =>
-      part.bars.flatMap((bar) =>
-        bar.voices.flatMap((voice) =>
-          voice.symbols.flatMap((symbol) => symbol.notes.map((note) => [note, part.id] as const)),
-        ),
-      ),
+      [...symbolsOf(part)].flatMap(({ symbol }) => symbol.notes.map((note) => [note, part.id] as const)),
     ),
   );
   const musicXml = writeMusicXml(slice, {

@@ -1,3 +1,5 @@
+import { upperMedian } from '../base';
+import { mapSymbols, symbolsOf } from './walk';
 import type { Clef } from '../instruments';
 import { diatonicNumber, lineOfFifths, pitchAtFifths } from './pitch';
 import type { Part, Score, ScoreNote, SymbolInBar } from './score';
@@ -30,10 +32,7 @@ function atConcertPitch(part: Part, score: Score): Part {
     notes: one.notes.map(sounding),
     ...(one.marks?.graces && { marks: { ...one.marks, graces: one.marks.graces.map(sounding) } }),
   });
-  const bars = part.bars.map((bar) => ({
-    ...bar,
-    voices: bar.voices.map((voice) => ({ ...voice, symbols: voice.symbols.map(symbol) })),
-  }));
+  const bars = mapSymbols(part.bars, symbol);
   const clef = clefFor(bars) ?? part.clefs[0]!;
   const keepsClef = clef === part.clefs[0] || part.clefs.length > 1;
   return {
@@ -48,12 +47,10 @@ function atConcertPitch(part: Part, score: Score): Part {
 }
 
 function clefFor(bars: Part['bars']): Clef | null {
-  const steps = bars.flatMap((bar) =>
-    bar.voices.flatMap((voice) =>
-      voice.symbols.flatMap((symbol) => symbol.notes.map((note) => diatonicNumber(note.pitch))),
-    ),
+  const steps = [...symbolsOf({ bars })].flatMap(({ symbol }) =>
+    symbol.notes.map((note) => diatonicNumber(note.pitch)),
   );
   if (steps.length === 0) return null;
-  const middle = steps.sort((a, b) => a - b)[steps.length >> 1]!;
+  const middle = upperMedian(steps);
   return Math.abs(middle - MIDDLE.treble) <= Math.abs(middle - MIDDLE.bass) ? 'treble' : 'bass';
 }

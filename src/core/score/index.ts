@@ -4,6 +4,7 @@ export * from './marks';
 export { withoutSuggestions } from './suggestions';
 export * from './note-values';
 export * from './check';
+export { mapSymbols, symbolsOf } from './walk';
 export * from './slice';
 export * from './sounding';
 export * from './key-name';

@@ -1,3 +1,4 @@
+import { mapSymbols } from './walk';
 import type { Part, Score, SymbolInBar, SymbolMarks } from './score';
 
 /** The score as it goes out: what was only suggested is not in it. */
@@ -17,10 +18,7 @@ function taken(part: Part): Part {
       pedals: kept(lines.pedals),
       octaveLines: lines.octaveLines,
     },
-    bars: part.bars.map((bar) => ({
-      ...bar,
-      voices: bar.voices.map((voice) => ({ ...voice, symbols: voice.symbols.map(symbolTaken) })),
-    })),
+    bars: mapSymbols(part.bars, symbolTaken),
   };
 }
 

@@ -6,7 +6,7 @@ export type { StaffNotes } from './layout/staff-notes';
 export type { Doubling } from './layout/doubled-lines';
 export type { PartDrums } from './layout/part-drums';
 export type { Audit, PartAudit } from './doubts/audit';
-export { Memo } from './stage';
+export { Memo } from '../base/stage';
 export { swung, type Swing } from './timing/swing';
 export type { BeatLine } from './timing/beats';
 export { clefChoices } from './notation/clefs';

@@ -2,7 +2,7 @@ import type { Casting } from '../casting';
 import type { Performance } from '../performance';
 import type { ConversionSettings } from '../settings';
 import type { Bar } from '../time';
-import type { Memo } from './stage';
+import type { Memo } from '../base/stage';
 import type { BeatLine } from './timing/beats';
 
 /** What every phase knows of the piece. */

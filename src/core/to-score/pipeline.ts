@@ -25,7 +25,7 @@ import { tempoMarks } from './notation/tempo-marks';
 import { markersOf, tempoWords } from './notation/texts';
 import { writeParts, type Notation } from './notation/write-parts';
 import type { Piece } from './piece';
-import { Memo, stage } from './stage';
+import { Memo, stage } from '../base/stage';
 import * as timing from './timing/stages';
 import { swingMarks } from './timing/swing-signs';
 import { timeParts, type Timing } from './timing/time-parts';

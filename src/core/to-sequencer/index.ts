@@ -1,3 +1,3 @@
-export { toSequencer, type SequencedFile, type SequenceReport } from './to-sequencer';
-export { loudnessAt, loudnessCurve, type CurvePoint } from './loudness-curve';
-export * from './clean';
+export { sequenceScore, toSequencer, type SequencedFile, type SequenceProgress, type SequenceReport } from './pipeline';
+export { loudnessAt, loudnessCurve, type CurvePoint } from './dynamics/loudness-curve';
+export * from './cleaning';

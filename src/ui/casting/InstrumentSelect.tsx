@@ -1,7 +1,7 @@
 'use client';
 
 import { Select } from 'antd';
-import { CATALOGUE, UNKNOWN_INSTRUMENT } from '@/core/instruments';
+import { CATALOGUE, UNKNOWN_INSTRUMENT, type InstrumentId } from '@/core/instruments';
 
 const FAMILY_NAMES: Record<string, string> = {
   woodwind: 'Woodwind',
@@ -38,10 +38,10 @@ export function InstrumentSelect({
   placeholder,
   onChange,
 }: {
-  value: string | undefined;
+  value: InstrumentId | undefined;
   label: string;
   placeholder?: string;
-  onChange: (instrument: string) => void;
+  onChange: (instrument: InstrumentId) => void;
 }) {
   return (
     <Select

@@ -24,6 +24,7 @@ import styles from './job.module.css';
 
 const STAGE_WORDS = {
   casting: 'casting',
+  playing: 'playing',
   lead: 'finding leads',
   grid: 'fitting grids',
   voices: 'parting voices',

@@ -1,6 +1,6 @@
 import { ArrayNotEmpty, Equals, IsArray, Matches } from 'class-validator';
 import type { TrackId } from '../../base';
-import { instrumentById } from '../../instruments';
+import { instrumentById, type InstrumentId } from '../../instruments';
 import { decisionKind, namesOf } from '../decision-kind';
 import { each } from '../records';
 import { TRACK, IsInstrumentId } from '../validators';
@@ -8,7 +8,7 @@ import { TRACK, IsInstrumentId } from '../validators';
 export class AssignInstrument {
   @Equals('assignInstrument') kind!: 'assignInstrument';
   @IsArray() @ArrayNotEmpty() @Matches(TRACK, { each: true }) tracks!: TrackId[];
-  @IsInstrumentId() instrument!: string;
+  @IsInstrumentId() instrument!: InstrumentId;
 }
 
 export const assignInstrument = decisionKind({

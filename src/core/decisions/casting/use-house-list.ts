@@ -12,7 +12,7 @@ import {
 } from 'class-validator';
 import { Type } from 'class-transformer';
 import type { TrackId } from '../../base';
-import { TECHNIQUES, type TechniqueId } from '../../instruments';
+import { TECHNIQUES, type InstrumentId, type TechniqueId } from '../../instruments';
 import type { HouseAnswer } from '../../settings';
 import { decisionKind, namesOf } from '../decision-kind';
 import { DealDto } from '../shapes/deal';
@@ -20,7 +20,7 @@ import { TRACK, IsInstrumentId } from '../validators';
 
 export class HouseAnswerDto implements HouseAnswer {
   @Matches(TRACK) track!: TrackId;
-  @IsOptional() @IsInstrumentId() instrument?: string;
+  @IsOptional() @IsInstrumentId() instrument?: InstrumentId;
   @IsOptional() @IsIn(TECHNIQUES) technique?: TechniqueId;
   @IsOptional() @IsString() @IsNotEmpty() @MaxLength(200) partName?: string;
   @IsOptional() @ValidateNested() @Type(() => DealDto) deal?: DealDto;

@@ -1,10 +1,10 @@
-import type { InstrumentId, Language } from '../instrument';
+import type { Language } from '../instrument';
 
 /**
  * Usual abbreviations where they differ from the English one: German | Italian | French | Spanish. Usual orchestration
  * handbooks and engraved scores, from memory. What is not listed is abbreviated as in English.
  */
-const TABLE: Record<InstrumentId, string> = {
+const TABLE: Record<string, string> = {
   piccolo: 'Kl. Fl. | Ott. | P. fl. | Flt.',
   flute: 'Fl. | Fl. | Fl. | Fl.',
   'alto-flute': 'Altfl. | Fl. c.alto | Fl. sol | Fl. alt.',
@@ -49,7 +49,7 @@ const TABLE: Record<InstrumentId, string> = {
   'string-section': 'Str. | Archi | Cdes. | Cda.',
 };
 
-export function abbreviationsOf(id: InstrumentId, english: string): Record<Language, string> {
+export function abbreviationsOf(id: string, english: string): Record<Language, string> {
   const [de = english, it = english, fr = english, es = english] = (TABLE[id] ?? '')
     .split('|')
     .map((word) => word.trim() || english);

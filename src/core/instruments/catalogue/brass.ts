@@ -150,7 +150,7 @@ export const brass = [
     [34, 74],
     [59],
     'brass.euphonium',
-    { aliases: 'euph, euphoniums, eufonium, euphonium bc, baryton, flicorno baritono' },
+    { aliases: 'euph, euphoniums, eufonium, euphonium bc, baryton, flicorno baritono', otherClefs: ['tenor'] },
   ),
   i(
     'euphonium-treble',
@@ -184,6 +184,7 @@ export const brass = [
       amateur: [40, 67],
       aliases:
         'tbn, tbns, trb, trbn, trombones, tromb, pos, posaunen, tromboni, tenor trombone, trombon, trombones, tenorposaune, tb, bone, bones, t bone, tenor tbn, t bones, ten tbn, trombone tenore',
+      otherClefs: ['tenor'],
     },
   ),
   i(
@@ -204,7 +205,10 @@ export const brass = [
     [34, 67],
     [58],
     'brass.trombone.bass',
-    { aliases: 'bass tbn, btbn, b tbn, basspos, b trb, bass trb, btrb, bass trom, bs tbn, trb basso' },
+    {
+      aliases: 'bass tbn, btbn, b tbn, basspos, b trb, bass trb, btrb, bass trom, bs tbn, trb basso',
+      otherClefs: ['tenor'],
+    },
   ),
   i(
     'contrabass-trombone',

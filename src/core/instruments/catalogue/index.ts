@@ -1,11 +1,24 @@
-import type { Family, Instrument, InstrumentId } from '../instrument';
+import type { Family, Instrument, InstrumentSheet } from '../instrument';
 import { brass } from './brass';
 import { keyboard, plucked } from './keyboard-plucked';
 import { percussion } from './percussion';
 import { strings, voice } from './voice-strings';
 import { woodwind } from './woodwind';
 
-type Line = Omit<Instrument, 'family' | 'scoreOrder'>;
+/** Ids of all instruments, as their families list them. */
+export type InstrumentId =
+  | (
+      | typeof woodwind
+      | typeof brass
+      | typeof percussion
+      | typeof keyboard
+      | typeof plucked
+      | typeof voice
+      | typeof strings
+    )[number]['id']
+  | 'unknown';
+
+type Line = Omit<InstrumentSheet<InstrumentId>, 'family' | 'scoreOrder'>;
 
 /** Families from the top of an orchestral page to its foot, and instruments in score order within each. */
 const PAGE: [Family, readonly Line[]][] = [
@@ -27,6 +40,10 @@ export const UNKNOWN_INSTRUMENT: Instrument = {
   abbreviations: { en: '?', de: '?', it: '?', fr: '?', es: '?' },
   aliases: [],
   clefs: ['treble'],
+  otherClefs: [],
+  oneOrTwoStaves: true,
+  octaveLines: true,
+  keepsTime: false,
   transposition: 0,
   range: [0, 127],
   amateurRange: [0, 127],
@@ -41,15 +58,15 @@ export const CATALOGUE: readonly Instrument[] = PAGE.flatMap(([family, lines], r
   lines.map((line, i) => ({ ...line, family, scoreOrder: row * 100 + i })),
 );
 
-const byId = new Map<InstrumentId, Instrument>(
+const byId = new Map<string, Instrument>(
   [...CATALOGUE, UNKNOWN_INSTRUMENT].map((instrument) => [instrument.id, instrument]),
 );
 
 /** The catalogue's entry; an id that is not in it gives UNKNOWN_INSTRUMENT. */
-export function instrumentById(id: InstrumentId): Instrument {
+export function instrumentById(id: string): Instrument {
   return byId.get(id) ?? UNKNOWN_INSTRUMENT;
 }
 
-export function isInstrumentId(id: string): boolean {
+export function isInstrumentId(id: string): id is InstrumentId {
   return byId.has(id);
 }

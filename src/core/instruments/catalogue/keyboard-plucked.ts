@@ -9,10 +9,13 @@ export const keyboard = [
     ...many,
     transposition: -12,
     aliases: 'cel, celeste, clst',
+    oneOrTwoStaves: true,
+    octaveLines: true,
   }),
   i('piano', 'Piano | Klavier | Pianoforte | Piano | Piano', 'Pno.', grand, [21, 108], [1, 2, 3, 4], 'keyboard.piano', {
     ...many,
     aliases: 'pno, pf, pn, klav, klavier, grand piano, grand, pianoforte, flügel, keys, upright, kbd, keyboard, pfte',
+    octaveLines: true,
   }),
   i(
     'electric-piano',
@@ -22,7 +25,12 @@ export const keyboard = [
     [28, 100],
     [5, 6],
     'keyboard.piano.electric',
-    { ...many, aliases: 'e piano, epiano, ep, elec piano, el piano, stage piano, el pno, epno' },
+    {
+      ...many,
+      aliases: 'e piano, epiano, ep, elec piano, el piano, stage piano, el pno, epno',
+      oneOrTwoStaves: true,
+      octaveLines: true,
+    },
   ),
   i(
     'harpsichord',
@@ -32,7 +40,7 @@ export const keyboard = [
     [29, 89],
     [7],
     'keyboard.harpsichord',
-    { ...many, aliases: 'hpschd, hpd, cemb, clavicemb, clav, hpsd' },
+    { ...many, aliases: 'hpschd, hpd, cemb, clavicemb, clav, hpsd', oneOrTwoStaves: true, octaveLines: true },
   ),
   i(
     'clavichord',
@@ -42,7 +50,7 @@ export const keyboard = [
     [36, 86],
     [8],
     'keyboard.clavichord',
-    { ...many },
+    { ...many, oneOrTwoStaves: true, octaveLines: true },
   ),
   i(
     'organ',
@@ -52,7 +60,12 @@ export const keyboard = [
     [36, 96],
     [20, 17, 18, 19, 21],
     'keyboard.organ',
-    { ...many, aliases: 'org, pipe organ, church organ, drawbar organ, orgel, kirchenorgel, jazz organ' },
+    {
+      ...many,
+      aliases: 'org, pipe organ, church organ, drawbar organ, orgel, kirchenorgel, jazz organ',
+      oneOrTwoStaves: true,
+      octaveLines: true,
+    },
   ),
   i(
     'harmonium',
@@ -62,7 +75,7 @@ export const keyboard = [
     [29, 89],
     [21],
     'keyboard.harmonium',
-    { ...many, aliases: 'reed organ, pump organ' },
+    { ...many, aliases: 'reed organ, pump organ', oneOrTwoStaves: true, octaveLines: true },
   ),
   i(
     'accordion',
@@ -72,7 +85,12 @@ export const keyboard = [
     [41, 93],
     [22, 24],
     'keyboard.accordion',
-    { ...many, aliases: 'acc, accord, akk, accordeon, fisa, squeezebox, acdn, bandoneon, akkord' },
+    {
+      ...many,
+      aliases: 'acc, accord, akk, accordeon, fisa, squeezebox, acdn, bandoneon, akkord',
+      oneOrTwoStaves: true,
+      octaveLines: true,
+    },
   ),
   i(
     'synthesizer',
@@ -82,7 +100,12 @@ export const keyboard = [
     [0, 127],
     [82, 81, 89, 90, 91, 92, 93, 94, 95, 96, 83, 84, 85, 86, 87, 88, 97, 98, 99, 100, 101, 102, 103, 104],
     'strings.group.synth',
-    { ...many, aliases: 'synth, syn, pad, synth pad, synth lead, lead synth, poly synth, arp, sequence' },
+    {
+      ...many,
+      aliases: 'synth, syn, pad, synth pad, synth lead, lead synth, poly synth, arp, sequence',
+      oneOrTwoStaves: true,
+      octaveLines: true,
+    },
   ),
 ];
 
@@ -90,6 +113,7 @@ export const plucked = [
   i('harp', 'Harp | Harfe | Arpa | Harpe | Arpa', 'Hp.', grand, [24, 103], [47], 'pluck.harp', {
     ...many,
     aliases: 'hp, hrp, harps, hfe, hf, hpe, arpe',
+    octaveLines: true,
   }),
   i(
     'guitar',
@@ -104,6 +128,7 @@ export const plucked = [
       transposition: 12,
       aliases:
         'gtr, gt, git, guitar, acoustic guitar, ac gtr, nylon, steel guitar, chit, guit, ac guitar, agtr, acoustic gtr, nylon gtr, classical gtr, gitarren, a gtr',
+      octaveLines: true,
     },
   ),
   i(
@@ -119,6 +144,7 @@ export const plucked = [
       transposition: 12,
       aliases:
         'e gtr, egtr, el gtr, elec guitar, lead guitar, rhythm guitar, dist gtr, clean gtr, overdrive gtr, lead gtr, rhythm gtr, e git, elec gtr, jazz guitar, jazz gtr',
+      octaveLines: true,
     },
   ),
   i(
@@ -133,6 +159,8 @@ export const plucked = [
       transposition: 12,
       aliases:
         'bass gtr, e bass, ebass, electric bass, el bass, fretless bass, slap bass, fingered bass, synth bass, bassgit, picked bass, elec bass, bajo, elbass',
+      octaveLines: true,
+      keepsTime: true,
     },
   ),
   i('ukulele', 'Ukulele | Ukulele | Ukulele | Ukulélé | Ukelele', 'Uke.', 'treble', [60, 81], [25], 'pluck.ukulele', {

@@ -23,6 +23,7 @@ export const percussion = [
       transposition: -24,
       polyphonic: true,
       aliases: 'glock, glsp, glocken, campli, orchestra bells, bells, glk, gspl, campanelli, lira',
+      octaveLines: true,
     },
   ),
   i(
@@ -43,7 +44,7 @@ export const percussion = [
     [65, 108],
     [14],
     'pitched-percussion.xylophone',
-    { transposition: -12, polyphonic: true, aliases: 'xyl, xylo, xyloph, silofono' },
+    { transposition: -12, polyphonic: true, aliases: 'xyl, xylo, xyloph, silofono', octaveLines: true },
   ),
   i(
     'marimba',
@@ -53,7 +54,7 @@ export const percussion = [
     [36, 96],
     [13],
     'pitched-percussion.marimba',
-    { polyphonic: true, aliases: 'mar, mba, marimbaphon, mrb' },
+    { polyphonic: true, aliases: 'mar, mba, marimbaphon, mrb', octaveLines: true },
   ),
   i(
     'vibraphone',
@@ -63,7 +64,7 @@ export const percussion = [
     [53, 89],
     [12],
     'pitched-percussion.vibraphone',
-    { polyphonic: true, aliases: 'vib, vibes, vibr, vbr, vibra' },
+    { polyphonic: true, aliases: 'vib, vibes, vibr, vbr, vibra', octaveLines: true },
   ),
   i(
     'tubular-bells',
@@ -137,6 +138,7 @@ export const percussion = [
       ...unpitched,
       polyphonic: true,
       aliases: 'drums, drum set, drumset, drumkit, kit, dr, drs, batt, trap set, dru, drum, beat',
+      keepsTime: true,
     },
   ),
   i(

@@ -53,6 +53,7 @@ export const voice = [
     ...section,
     polyphonic: true,
     aliases: 'chor, coro, choeur, aahs, oohs, choir aah, choir ooh, chorus',
+    oneOrTwoStaves: true,
   }),
 ];
 
@@ -70,12 +71,14 @@ export const strings = [
       amateur: [55, 93],
       aliases:
         'vln, vlns, vn, vl, vno, vni, viol, violins, violinen, violini, violons, violines, geige, geigen, vlin, vlins, fiddle, vlo, vns',
+      octaveLines: true,
     },
   ),
   i('viola', 'Viola | Bratsche | Viola | Alto | Viola', 'Vla.', 'alto', [48, 91], [42], 'strings.viola', {
     ...section,
     amateur: [48, 84],
     aliases: 'vla, vlas, va, vle, violas, bratschen, br, violen, viole, altos cordes, vas',
+    otherClefs: ['treble'],
   }),
   i(
     'cello',
@@ -90,6 +93,7 @@ export const strings = [
       amateur: [36, 72],
       aliases:
         'vc, vcl, vcs, cello, cellos, celli, vlc, violoncelli, violoncelles, vcll, vcello, violoncelle, vlcs, chelo, vlcl',
+      otherClefs: ['tenor', 'treble'],
     },
   ),
   i(
@@ -106,6 +110,7 @@ export const strings = [
       amateur: [28, 62],
       aliases:
         'db, dbs, cb, cbs, kb, basses, contrabass, contrabasses, string bass, upright bass, acoustic bass, kontrabässe, contrabbassi, contrebasses, dbl bass, double basses, bassi, d bass, ctb, cbass, bs str, kontrab, contrabassi, str bass, str basses, string basses',
+      keepsTime: true,
     },
   ),
   i(
@@ -121,6 +126,8 @@ export const strings = [
       polyphonic: true,
       aliases:
         'str, strs, string, string ensemble, ensemble strings, strg, streich, archi, stgs, string section, full strings, strings full, string orchestra',
+      oneOrTwoStaves: true,
+      octaveLines: true,
     },
   ),
   i(
@@ -131,7 +138,7 @@ export const strings = [
     [38, 79],
     [43],
     'strings.viol',
-    { aliases: 'gamba, gambe' },
+    { aliases: 'gamba, gambe', otherClefs: ['treble'] },
   ),
   i(
     'hardanger-fiddle',

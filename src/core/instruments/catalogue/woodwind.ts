@@ -223,6 +223,7 @@ export const woodwind = [
   i('bassoon', 'Bassoon | Fagott | Fagotto | Basson | Fagot', 'Bsn.', 'bass', [34, 75], [71], 'wind.reed.bassoon', {
     amateur: [34, 67],
     aliases: 'bsn, bn, bssn, bassn, bassoons, fag, fg, fagotte, fagotti, bons, bon, bsns, bns',
+    otherClefs: ['tenor'],
   }),
   i(
     'contrabassoon',

@@ -5,11 +5,12 @@ import { partId } from '../../base';
 import { drumSound, GENERAL_MIDI_DRUMS, type Clef, type Instrument } from '../../instruments';
 import {
   DYNAMICS,
-  lineOfFifths,
   NO_LINES,
+  lineOfFifths,
   nameAtFifths,
   pitchAtFifths,
   pitchKey,
+  symbolsOf,
   type Dynamic,
   type Hairpin,
   type Marker,
@@ -230,9 +231,7 @@ function readPart(raw: RawPart, bars: readonly Bar[], warnings: MusicXmlWarning[
   const declared =
     Math.max(1, ...measures.map((measure) => measure?.staves ?? 1)) - (tablature?.show === 'both' ? 1 : 0);
   const staves = Math.max(declared, ...partBars.flatMap((bar) => bar.voices.map((voice) => voice.staff)));
-  const keys = partBars.flatMap((bar) =>
-    bar.voices.flatMap((voice) => voice.symbols.flatMap((symbol) => symbol.notes.map((note) => note.key))),
-  );
+  const keys = [...symbolsOf({ bars: partBars })].flatMap(({ symbol }) => symbol.notes.map((note) => note.key));
   const instrument = partInstrument(raw, keys, first.semitones, unpitched);
   const { clefs, clefChanges } = clefsOf(measures, Math.min(4, staves), instrument);
   fixTies(partBars, bars);

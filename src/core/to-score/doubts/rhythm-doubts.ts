@@ -12,7 +12,7 @@ import { barBeat, barIndexAt, QUARTER, type Bar, type WrittenUnits } from '../..
 import { beatIndexAt, type BeatLine } from '../timing/beats';
 import type { DurationReport } from '../layout/durations';
 import type { GridChoice } from '../timing/grid';
-import { stage, type Memo } from '../stage';
+import { stage, type Memo } from '../../base/stage';
 import { SMALLEST_VALUES, VALUE_LENGTH, type SmallestValue } from '../../settings';
 import type { OneStep } from '../../queries';
 import { SURE_SWING, type Swing } from '../timing/swing';

@@ -5,7 +5,7 @@ import type { Performance } from '../../performance';
 import type { Part } from '../../score';
 import type { GridPin, NoteEdit } from '../../settings';
 import type { Bar, MidiKey, Seconds, TempoMap } from '../../time';
-import { stage } from '../stage';
+import { stage } from '../../base/stage';
 import type { BeatLine } from '../timing/beats';
 import type { GridChoice } from '../timing/grid';
 import type { Swing } from '../timing/swing';

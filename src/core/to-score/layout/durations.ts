@@ -9,6 +9,7 @@
  * end is good when the release fits that share, and when it leaves no rest or a rest of some size rather than a
  * splinter.
  */
+import { median, runsOf } from '../../base';
 import { noteValue } from '../../score';
 import { lastNotAfter, QUARTER, type Seconds, type WrittenUnits } from '../../time';
 import type { BeatLine } from '../timing/beats';
@@ -55,7 +56,7 @@ const DOTTED = 0.5;
 const TIED = 2.5;
 
 export function writeEnds(input: DurationInput): { notes: EndedNote[]; report: DurationReport } {
-  const chords = chordsByStart(input.notes);
+  const chords = runsOf(input.notes, (note) => note.start);
   const share = releaseShare(chords);
   const report: DurationReport = { gapsClosed: 0, overlapsTrimmed: 0, shortRests: [], shortNotes: 0 };
   const notes: EndedNote[] = [];
@@ -223,20 +224,4 @@ function releaseShare(chords: readonly (readonly PlacedNote[])[]): Release {
   // believed too much.
   const away = [...shares.map((one) => Math.abs(one - share)), ...Array<number>(4).fill(0.08)];
   return { share, spread: Math.min(RELEASE_SPREAD, Math.max(LEAST_SPREAD, SPREAD_OF_MEDIAN * median(away))) };
-}
-
-function chordsByStart<T extends PlacedNote>(notes: readonly T[]): T[][] {
-  const chords: T[][] = [];
-  for (const note of notes) {
-    const last = chords.at(-1);
-    if (last && last[0]!.start === note.start) last.push(note);
-    else chords.push([note]);
-  }
-  return chords;
-}
-
-function median(values: readonly number[]): number {
-  const sorted = [...values].sort((a, b) => a - b);
-  const middle = sorted.length >> 1;
-  return sorted.length % 2 === 1 ? sorted[middle]! : (sorted[middle - 1]! + sorted[middle]!) / 2;
 }

@@ -3,7 +3,7 @@ import type { CastPart } from '../../casting';
 import type { DrumMapChoice, LengthChoice, SmallestValue } from '../../settings';
 import { VALUE_LENGTH } from '../../settings';
 import type { Bar, MidiKey } from '../../time';
-import { stage } from '../stage';
+import { stage } from '../../base/stage';
 import type { BeatLine } from '../timing/beats';
 import type { GridChoice } from '../timing/grid';
 import type { Swing } from '../timing/swing';

@@ -6,7 +6,7 @@
  * moves, and by register, so that a hand follows its line across middle C when it must. A line of single notes stays in
  * its hand, and changes at a rest or a leap; a chord that one hand can hold is not torn apart.
  */
-import { beamSearch, highest, lowest } from '../../base';
+import { beamSearch, highest, lowest, runsOf } from '../../base';
 import type { WrittenUnits, MidiKey } from '../../time';
 import { QUARTER } from '../../time';
 import type { PlacedNote } from '../timing/timed-note';
@@ -123,12 +123,7 @@ function costOf(hands: Hands, { at, keys, left, right, unlike }: Cut): number {
 
 /** Indices of the notes that start together, lowest key first. */
 function chordsOf(notes: readonly PlacedNote[]): number[][] {
-  const chords: number[][] = [];
-  notes.forEach((note, i) => {
-    const last = chords.at(-1);
-    if (last && notes[last[0]!]!.start === note.start) last.push(i);
-    else chords.push([i]);
-  });
+  const chords = runsOf([...notes.keys()], (i) => notes[i]!.start);
   for (const chord of chords) chord.sort((a, b) => notes[a]!.key - notes[b]!.key);
   return chords;
 }

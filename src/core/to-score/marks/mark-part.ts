@@ -2,7 +2,16 @@
  * Puts marks on an assembled part: those that were found, then what people set or took away, then patterns that are
  * copied.
  */
-import type { Articulation, Part, PartLines, Slur, SymbolInBar, SymbolMarks, VoiceBar } from '../../score';
+import {
+  mapSymbols,
+  type Articulation,
+  type Part,
+  type PartLines,
+  type Slur,
+  type SymbolInBar,
+  type SymbolMarks,
+  type VoiceBar,
+} from '../../score';
 import type { Bar, WrittenUnits } from '../../time';
 import type { NoteId } from '../../performance';
 import type { FoundMarks, NoteMark } from './find-marks';
@@ -17,19 +26,9 @@ export function markPart(
   const marked: Part = {
     ...part,
     lines,
-    bars: onNotes.size === 0 ? part.bars : mapSymbols(part, (symbol) => withNoteMarks(symbol, onNotes)),
+    bars: onNotes.size === 0 ? part.bars : mapSymbols(part.bars, (symbol) => withNoteMarks(symbol, onNotes)),
   };
   return edits.reduce((now, edit) => edited(now, edit, bars), marked);
-}
-
-function mapSymbols(part: Part, change: (symbol: SymbolInBar) => SymbolInBar): Part['bars'] {
-  return part.bars.map((bar) => {
-    const voices = bar.voices.map((voice) => {
-      const symbols = voice.symbols.map(change);
-      return symbols.some((symbol, i) => symbol !== voice.symbols[i]) ? { ...voice, symbols } : voice;
-    });
-    return voices.some((voice, i) => voice !== bar.voices[i]) ? { ...bar, voices } : bar;
-  });
 }
 
 /** Where a sound begins: marks go on the first of tied symbols; a breath on the last. */
@@ -79,7 +78,7 @@ function edited(part: Part, edit: MarkEdit, bars: readonly Bar[]): Part {
     case 'articulation':
       return {
         ...part,
-        bars: mapSymbols(part, (symbol) =>
+        bars: mapSymbols(part.bars, (symbol) =>
           begins(symbol) && symbol.notes.some((note) => note.played.includes(edit.note))
             ? withArticulation(symbol, edit.articulation, edit.on)
             : symbol,

@@ -15,9 +15,9 @@ import {
   type WrittenUnits,
 } from '../../time';
 import type { StaffNotes } from '../layout/staff-notes';
-import { octaveLines, readsOctaveLines } from '../notation/octave-lines';
+import { octaveLines } from '../notation/octave-lines';
 import { textsOf, withTexts, type PartTexts } from '../notation/texts';
-import { stage } from '../stage';
+import { stage } from '../../base/stage';
 import { findBreaths, type Breath } from './breaths';
 import { findMarks, type FoundMarks } from './find-marks';
 import { markPart } from './mark-part';
@@ -107,7 +107,7 @@ export const marked = stage(
     bars: readonly Bar[];
   }): Part => {
     const all = withTexts(markPart(written, marks, edits, bars), words);
-    const lines = readsOctaveLines(part.instrument) && !plainOctaves ? octaveLines(all, bars) : [];
+    const lines = part.instrument.octaveLines && !plainOctaves ? octaveLines(all, bars) : [];
     return { ...all, lines: { ...all.lines, octaveLines: lines } };
   },
 );

@@ -8,6 +8,7 @@
  * hold. Every way to put the notes of a chord on different strings within a hand's span is a state; the way through all
  * chords with the least movement of the hand is taken (optimum path: Sayegh 1989, from memory).
  */
+import { runsOf } from '../../base';
 import type { NoteId } from '../../performance';
 import type { Tablature } from '../../score';
 import { QUARTER, type MidiKey, type WrittenUnits } from '../../time';
@@ -124,15 +125,8 @@ function moving(from: number | null, to: number | null): number {
 
 /** Lowest note first. */
 function chordsOf(notes: readonly FrettedNote[]): FrettedNote[][] {
-  const byStart = new Map<WrittenUnits, FrettedNote[]>();
-  for (const note of notes) {
-    const chord = byStart.get(note.start);
-    if (chord) chord.push(note);
-    else byStart.set(note.start, [note]);
-  }
-  return [...byStart.values()]
-    .sort((a, b) => a[0]!.start - b[0]!.start)
-    .map((chord) => chord.sort((a, b) => a.key - b.key));
+  const inOrder = [...notes].sort((a, b) => a.start - b.start || a.key - b.key);
+  return runsOf(inOrder, (note) => note.start);
 }
 
 /** Every way to hold the notes, the cheapest first. */

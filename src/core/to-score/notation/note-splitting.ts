@@ -7,6 +7,7 @@
  * beats and so on. A symbol may cross places weaker than its start; crossing a stronger one it is cut there and tied,
  * except for the usual simple syncopations (rules of notation handbooks, from memory).
  */
+import { commonDivisor } from '../../base';
 import { noteValue, type NoteValue } from '../../score';
 import { barLength, beatGroups, isCompound, QUARTER, type Bar, type Meter, type WrittenUnits } from '../../time';
 
@@ -75,10 +76,7 @@ function crossed(from: WrittenUnits, to: WrittenUnits, rules: Splitting): { leve
 
 /** Coarser places are stronger ones, so that only those need a look that lie on the span's own raster. */
 function raster(from: WrittenUnits, to: WrittenUnits, { unit }: Splitting): WrittenUnits {
-  let [a, b] = [from, to];
-  while (b > 0) [a, b] = [b, a % b];
-  b = unit;
-  while (b > 0) [a, b] = [b, a % b];
+  const a = commonDivisor(commonDivisor(from, to), unit);
   // A span of one raster step: look one step finer, there is nothing to cut at otherwise.
   return a === to - from && Number.isInteger(a / 2) ? a / 2 : a;
 }

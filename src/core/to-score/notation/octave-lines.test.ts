@@ -7,7 +7,6 @@ import { instrumentById } from '../../instruments';
 import { writeMusicXml } from '../../musicxml';
 import { QUARTER } from '../../time';
 import { toScore } from '../index';
-import { readsOctaveLines } from './octave-lines';
 import { NO_SETTINGS } from '../../settings';
 
 const keys = (key: number): [number, number][] => [
@@ -28,13 +27,13 @@ const lines = (name: string, list: number[]) =>
 describe('octave lines', () => {
   // Who reads them: orchestration handbooks, from memory.
   it('are for keyboards, harp, mallets and violins, not for winds', () => {
-    expect(['piano', 'harp', 'violin', 'glockenspiel'].map((id) => readsOctaveLines(instrumentById(id)))).toEqual([
+    expect(['piano', 'harp', 'violin', 'glockenspiel'].map((id) => instrumentById(id).octaveLines)).toEqual([
       true,
       true,
       true,
       true,
     ]);
-    expect(['flute', 'trumpet-bflat', 'cello', 'drum-kit'].map((id) => readsOctaveLines(instrumentById(id)))).toEqual([
+    expect(['flute', 'trumpet-bflat', 'cello', 'drum-kit'].map((id) => instrumentById(id).octaveLines)).toEqual([
       false,
       false,
       false,

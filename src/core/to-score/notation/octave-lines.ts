@@ -6,8 +6,8 @@
  * voices read ledger lines; keyboards, harp, mallets and violins read octave lines (orchestration handbooks, from
  * memory).
  */
-import { append } from '../../base';
-import type { Clef, Instrument } from '../../instruments';
+import { append, leastCostPath } from '../../base';
+import type { Clef } from '../../instruments';
 import { clefsAt, diatonicNumber, type OctaveLine, type Part } from '../../score';
 import type { Bar, WrittenUnits } from '../../time';
 import { STAFF_LINES } from './clefs';
@@ -25,24 +25,6 @@ const FIFTEENTH = 6;
 /** A printed note may stay this many steps inside the staff's other half. */
 const MIDDLE = 4;
 
-const READS_THEM: readonly string[] = [
-  'violin',
-  'glockenspiel',
-  'vibraphone',
-  'marimba',
-  'xylophone',
-  'harp',
-  'guitar',
-  'electric-guitar',
-  'bass-guitar',
-  'string-section',
-  'unknown',
-];
-
-export function readsOctaveLines({ id, family, unpitched }: Pick<Instrument, 'id' | 'family' | 'unpitched'>): boolean {
-  return !unpitched && (family === 'keyboard' || READS_THEM.includes(id));
-}
-
 export function octaveLines(part: Part, bars: readonly Bar[]): OctaveLine[] {
   return part.clefs.flatMap((_, s) => linesOfStaff(part, s + 1, bars));
 }
@@ -59,31 +41,22 @@ function linesOfStaff(part: Part, staff: number, bars: readonly Bar[]): OctaveLi
   const places = placesOf(part, staff, bars);
   // Most parts never leave the staff far enough.
   if (!places.some((place) => cost(place, 0) > 0)) return [];
-  let costs = STATES.map((state) => (state === 0 ? 0 : Infinity));
-  const from: number[][] = [];
-  for (const place of places) {
-    const steps = STATES.map((state, s) => {
-      const best = costs.reduce(
-        (a, _, other) => (costs[other]! + change(other, s) < costs[a]! + change(a, s) ? other : a),
-        0,
-      );
-      return { best, cost: costs[best]! + change(best, s) + cost(place, state) };
-    });
-    from.push(steps.map(({ best }) => best));
-    costs = steps.map((step) => step.cost);
-  }
-  let state = costs.indexOf(Math.min(...costs));
+  const { path } = leastCostPath({
+    steps: places.length,
+    states: STATES.length,
+    begin: (state) => (STATES[state] === 0 ? 0 : Infinity),
+    at: (step, state) => cost(places[step]!, STATES[state]!),
+    change,
+  });
   const lines: OctaveLine[] = [];
-  for (let i = places.length - 1; i >= 0; i--) {
-    const { start, end } = places[i]!;
-    const octaves = STATES[state]!;
-    if (octaves !== 0) {
-      const next = lines[0];
-      if (next && next.octaves === octaves && next.start <= (places[i + 1]?.start ?? -1)) next.start = start;
-      else lines.unshift({ start, end: Math.max(end, start), staff, octaves });
-    }
-    state = from[i]![state]!;
-  }
+  let before: Shift = 0;
+  places.forEach(({ start, end }, i) => {
+    const octaves = STATES[path[i]!]!;
+    const line = lines.at(-1);
+    if (octaves !== 0 && octaves === before && line) line.end = Math.max(end, start);
+    else if (octaves !== 0) lines.push({ start, end: Math.max(end, start), staff, octaves });
+    before = octaves;
+  });
   return lines;
 }
 

@@ -5,7 +5,7 @@ import type { Part, Score, Tablature } from '../../score';
 import type { Bar } from '../../time';
 import type { PartDrums } from '../layout/part-drums';
 import type { StaffNotes } from '../layout/staff-notes';
-import { stage } from '../stage';
+import { stage } from '../../base/stage';
 import { assemblePart } from './assemble-part';
 import { fret, type Fretting } from './fretting';
 import { codesOf, findRepeats } from './repeats';

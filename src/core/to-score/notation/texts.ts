@@ -5,7 +5,7 @@
  * is reported.
  */
 import type { NoteId, Performance, PlayedNote, PlayedTrack, TextEvent } from '../../performance';
-import { isTempoWords, type Lyric, type Marker, type Part, type SymbolInBar } from '../../score';
+import { isTempoWords, mapSymbols, type Lyric, type Marker, type Part, type SymbolInBar } from '../../score';
 import { writtenUnits, type Ticks } from '../../time';
 import type { MarkerStyle } from '../../settings';
 
@@ -110,11 +110,5 @@ export function withTexts(part: Part, { lyrics, words }: PartTexts): Part {
       },
     };
   };
-  return {
-    ...part,
-    bars: part.bars.map((bar) => ({
-      ...bar,
-      voices: bar.voices.map((voice) => ({ ...voice, symbols: voice.symbols.map(change) })),
-    })),
-  };
+  return { ...part, bars: mapSymbols(part.bars, change) };
 }

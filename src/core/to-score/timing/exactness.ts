@@ -11,7 +11,7 @@
  * it is unlikely that a hand meets the tick. A whole track may stand beside the grid by the same number of ticks, as
  * some programs export it.
  */
-import { lowest } from '../../base';
+import { commonDivisor, lowest } from '../../base';
 import type { NoteId, PlayedNote } from '../../performance';
 import { noteValue } from '../../score';
 import { QUARTER, type Beat, type PlayedUnits, type Seconds, type Ticks, type WrittenUnits } from '../../time';
@@ -265,10 +265,6 @@ function divisionCost(beat: Beat, division: number): number {
   if (division === 1) return 0;
   if (division === 2 || division === 4) return 0.8;
   return division === 5 || division === 7 ? 5.5 : division === 9 ? 7 : 9;
-}
-
-function commonDivisor(a: number, b: number): number {
-  return b === 0 ? Math.abs(a) : commonDivisor(b, a % b);
 }
 
 /**

@@ -14,7 +14,7 @@ import { append } from '../../base';
 import { noteValue, type PartId } from '../../score';
 import { QUARTER, type Beat, type Seconds, type WrittenUnits } from '../../time';
 import { beatIndexAt, type BeatLine } from './beats';
-import { sameNumbers, stage, type Memo } from '../stage';
+import { sameNumbers, stage, type Memo } from '../../base/stage';
 import type { PlacedNote, TimedNote } from './timed-note';
 import { VALUE_LENGTH, type GridPin } from '../../settings';
 

@@ -4,7 +4,7 @@ import type { Casting, CastPart } from '../../casting';
 import type { Performance, PlayedNote } from '../../performance';
 import type { ConversionSettings, NoteEdit } from '../../settings';
 import type { Bar, Milliseconds, Seconds, TempoMap } from '../../time';
-import { stage } from '../stage';
+import { stage } from '../../base/stage';
 import { layBeats, type BeatLine } from './beats';
 import { applyEdits } from './edits';
 import { findExact, type ExactTrack } from './exactness';

@@ -1,5 +1,5 @@
 /* What a piece says of swing besides its notes, and where its score says it. */
-import type { Casting, CastPart } from '../../casting';
+import type { Casting } from '../../casting';
 import type { Performance } from '../../performance';
 import type { SwingMark } from '../../score';
 import type { Bar, WrittenUnits } from '../../time';
@@ -14,10 +14,8 @@ export function swingSigns(performance: Performance, casting: Casting): SwingSig
     ...performance.markers.map(({ text }) => text),
     ...performance.tracks.flatMap((track) => [track.name, ...track.texts.map(({ text }) => text)]),
   ];
-  const keepsTime = ({ instrument }: CastPart) =>
-    instrument.id === 'drum-kit' || instrument.id === 'bass-guitar' || instrument.id === 'double-bass';
   return {
-    rhythmSection: casting.parts.length > 1 && casting.parts.some(keepsTime),
+    rhythmSection: casting.parts.length > 1 && casting.parts.some(({ instrument }) => instrument.keepsTime),
     named: texts.some((text) => SWINGING.test(text)),
   };
 }

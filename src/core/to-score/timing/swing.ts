@@ -10,6 +10,7 @@
  * Ratios from 1.2 to 2.4 count as swing, 3 : 1 is a dotted rhythm (common practice, no source). One is sure of it only
  * where a rhythm section plays or the file says so; otherwise it is asked.
  */
+import { upperMedian } from '../../base';
 import { SWING_UNITS, type SwingSettings, type SwingUnit } from '../../settings';
 import { lastNotAfter, QUARTER, type Beat, type PlayedUnits, type WrittenUnits } from '../../time';
 import { beatIndexAt, type BeatLine } from './beats';
@@ -131,8 +132,8 @@ function listen(parts: readonly (readonly TimedNote[])[], line: BeatLine, bars: 
   const all = evidence.flatMap((bar) => bar.offBeats);
   const clearlyLate = all.filter(({ share }) => share > CLEARLY_LATE);
   if (clearlyLate.length < LEAST_WITNESSES) return NOTHING;
-  const turn = median(clearlyLate.map(({ share }) => share));
-  const spread = median(clearlyLate.map((one) => one.spread));
+  const turn = upperMedian(clearlyLate.map(({ share }) => share));
+  const spread = upperMedian(clearlyLate.map((one) => one.spread));
   const ratio = ratioOf(turn);
   if (ratio < LEAST_RATIO || ratio > MOST_RATIO || turn - 0.5 < CLEAR * spread) return NOTHING;
   const costs = evidence.map(({ offBeats, thirds }) => ({
@@ -143,7 +144,7 @@ function listen(parts: readonly (readonly TimedNote[])[], line: BeatLine, bars: 
   const within = spans.flatMap(({ from, to }) => evidence.slice(from, to));
   const late = within.flatMap((bar) => bar.offBeats).filter((one) => away(one, turn) < away(one, 0.5));
   if (late.length < LEAST_WITNESSES) return NOTHING;
-  const exactRatio = nearUsual(ratioOf(median(late.map(({ share }) => share))));
+  const exactRatio = nearUsual(ratioOf(upperMedian(late.map(({ share }) => share))));
   return {
     stretches: spans.map((span) => ({ ...span, ratio: exactRatio, unit })),
     gain: spans.reduce(
@@ -267,9 +268,4 @@ function warp(
     start +
     length * (share <= source ? (share / source) * target : target + ((share - source) / (1 - source)) * (1 - target))
   );
-}
-
-function median(values: number[]): number {
-  values.sort((a, b) => a - b);
-  return values[values.length >> 1] ?? 0;
 }

@@ -1,8 +1,7 @@
 import { settingsOf } from '@/core/documents';
 import type { Opened, SequenceSummary, Summary } from '@/core/engine';
-import type { Progress } from '@/core/to-score';
 import { saveOpenQueries } from '@/storage/jobs';
-import { asCallback, engineWorker } from '@/workers/engine-client';
+import { asCallback, engineWorker, type AnyProgress } from '@/workers/engine-client';
 import { sentence } from '../../shared/receive';
 import { openQueries } from './open-queries';
 import { passageWithin } from './view-slice';
@@ -18,7 +17,7 @@ export interface ConversionSlice {
   sequence: SequenceSummary | null;
   /** Grows with each finished conversion, so that views know when to draw again. */
   edition: number;
-  progress: Progress | null;
+  progress: AnyProgress | null;
   failure: string | null;
   /** The work was stopped: what is shown is older than the ledger. */
   stale: boolean;
@@ -38,79 +37,84 @@ export const NOTHING_MADE = {
 } satisfies Partial<ConversionSlice>;
 
 export const conversionSlice: Slice<ConversionSlice> = (set, get) => {
-  async function sequence(): Promise<void> {
-    const { job, ledger } = get();
-    if (!job || !ledger) return;
-    set({ progress: { stage: 'casting', done: 0 }, stale: false });
-    try {
-      const next = await engineWorker().sequence(settingsOf(ledger).sequencing);
-      if (get().job?.id !== job.id) return;
-      set((state) => ({
-        sequence: next,
-        progress: null,
-        failure: null,
-        edition: state.edition + 1,
-        passage:
-          next.kind === 'score'
-            ? passageWithin(
-                state.passage,
-                next.bars.length,
-                next.parts.map((part) => part.id),
-              )
-            : state.passage,
-      }));
-      void saveOpenQueries(job.id, openQueries(next, ledger).length);
-    } catch (error) {
-      set({ progress: null, failure: sentence(error) });
-    }
-  }
-
-  async function convert(): Promise<void> {
-    const { job, ledger, direction } = get();
-    if (!job || !ledger) return;
-    if (direction === 'to-sequencer') return sequence();
+  /** Runs the engine and shows its progress; `null` when the job was closed or a newer run has taken over. */
+  async function run<T>(work: (onProgress: (progress: AnyProgress) => void) => Promise<T | null>): Promise<T | null> {
+    const { job } = get();
     set({ progress: { stage: 'casting', done: 0 }, stale: false });
     const began = performance.now();
     let running = true;
     try {
-      const converted = await engineWorker().convert(
-        settingsOf(ledger),
-        asCallback((progress: Progress) => {
+      const made = await work(
+        asCallback((progress: AnyProgress) => {
           // Progress travels on a channel of its own and may arrive after the result.
-          if (running && get().job?.id === job.id) set({ progress });
+          if (running && get().job?.id === job?.id) set({ progress });
         }),
       );
-      running = false;
       performance.measure('dragoman: convert', { start: began });
-      // A newer run has taken over.
-      if (!converted || get().job?.id !== job.id) return;
-      const { summary, milliseconds } = converted;
-      set((state) => ({
-        summary,
-        milliseconds,
-        opened: summary.opened,
-        progress: null,
-        failure: null,
-        comparing: false,
-        edition: state.edition + 1,
+      return get().job?.id === job?.id ? made : null;
+    } catch (error) {
+      set({ progress: null, failure: sentence(error) });
+      return null;
+    } finally {
+      running = false;
+    }
+  }
+
+  async function sequence(): Promise<void> {
+    const { job, ledger } = get();
+    const made = await run<SequenceSummary>(async (onProgress) =>
+      engineWorker().sequence(settingsOf(ledger!).sequencing, onProgress),
+    );
+    if (!made) return;
+    set((state) => ({
+      ...finished(state),
+      sequence: made,
+      ...(made.kind === 'score' && {
         passage: passageWithin(
           state.passage,
-          summary.bars.length,
-          summary.parts.map((part) => part.id),
+          made.bars.length,
+          made.parts.map((part) => part.id),
         ),
-      }));
-      void saveOpenQueries(job.id, openQueries(summary, ledger).length);
-    } catch (error) {
-      running = false;
-      set({ progress: null, failure: sentence(error) });
-    }
+      }),
+    }));
+    await keepCount(job!.id, openQueries(made, ledger).length);
+  }
+
+  async function convert(): Promise<void> {
+    const { job, ledger } = get();
+    const made = await run((onProgress) => engineWorker().convert(settingsOf(ledger!), onProgress));
+    if (!made) return;
+    const { summary, milliseconds } = made;
+    set((state) => ({
+      ...finished(state),
+      summary,
+      milliseconds,
+      opened: summary.opened,
+      comparing: false,
+      passage: passageWithin(
+        state.passage,
+        summary.bars.length,
+        summary.parts.map((part) => part.id),
+      ),
+    }));
+    await keepCount(job!.id, openQueries(summary, ledger).length);
+  }
+
+  const finished = ({ edition }: ConversionSlice) => ({ progress: null, failure: null, edition: edition + 1 });
+
+  /** The home page says how many queries are open. */
+  async function keepCount(job: string, count: number): Promise<void> {
+    await saveOpenQueries(job, count).catch((error) => set({ failure: sentence(error) }));
   }
 
   return {
     ...NOTHING_MADE,
     edition: 0,
     stale: false,
-    compute: convert,
+    compute: async () => {
+      const { job, ledger, direction } = get();
+      if (job && ledger) await (direction === 'to-sequencer' ? sequence() : convert());
+    },
     cancel: () => {
       void engineWorker().cancel();
       set({ progress: null, stale: true });

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { noteValue, type SymbolInBar } from '../score';
-import { layBars, QUARTER } from '../time';
+import { noteValue, type SymbolInBar } from '../../score';
+import { layBars, QUARTER } from '../../time';
 import { barBeams } from './beams';
 
 /** Symbols one after the other: lengths in quarters, negative for rests. */

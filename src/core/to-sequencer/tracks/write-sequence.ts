@@ -1,18 +1,18 @@
 /*
  * The performed tracks as a Standard MIDI File: conductor track first and named, then a track for each.
  */
-import type { TechniqueId } from '../instruments';
-import type { Part, PartId, Score } from '../score';
-import { conductorName } from '../performance';
-import { encodeText, Message, Meta, type SmfEvent, type SmfFile, type SmfTrack } from '../smf';
-import { QUARTER, type Ticks, type WrittenUnits } from '../time';
-import { curveSteps, loudnessAt, type CurvePoint } from './loudness-curve';
-import type { PerformedNote } from './perform';
-import { isLoose } from './loosen';
-import type { PlayedTempo } from './tempo';
-import type { TimeLine } from './time-line';
+import type { TechniqueId } from '../../instruments';
+import type { Part, PartId, Score } from '../../score';
+import { conductorName } from '../../performance';
+import { encodeText, Message, Meta, type SmfEvent, type SmfFile, type SmfTrack } from '../../smf';
+import { QUARTER, type Ticks, type WrittenUnits } from '../../time';
+import { curveSteps, loudnessAt, type CurvePoint } from '../dynamics/loudness-curve';
+import type { PerformedNote } from '../playing/perform';
+import { isLoose } from '../loosening/loosen';
+import type { PlayedTempo } from '../timeline/tempo';
+import type { TimeLine } from '../timeline/time-line';
 import { partSettings, type SequencerTrack } from './tracks';
-import type { DynamicCarrier, SequencerSettings, TechniqueSwitch } from '../settings';
+import type { DynamicCarrier, SequencerSettings, TechniqueSwitch } from '../../settings';
 
 const CONTROLLER: Record<Exclude<DynamicCarrier, 'velocity'>, number> = { expression: 11, modulation: 1, volume: 7 };
 const SUSTAIN = 64;

@@ -7,8 +7,8 @@ import {
   type Score,
   type SwingMark,
   type TempoMark,
-} from '../score';
-import type { Bar, WrittenUnits } from '../time';
+} from '../../score';
+import type { Bar, WrittenUnits } from '../../time';
 import type { Attributes, XmlWriter } from './xml-writer';
 
 /** What is written between the notes: at a place in the bar, on a staff. */

@@ -1,5 +1,6 @@
-import { withoutSuggestions, type Score, type ScoreNote } from '../score';
-import { QUARTER, type WrittenUnits } from '../time';
+import { commonDivisor } from '../../base';
+import { symbolsOf, withoutSuggestions, type Score, type ScoreNote } from '../../score';
+import { QUARTER, type WrittenUnits } from '../../time';
 import { writePartList } from './part-list';
 import { PartWriter } from './part-writer';
 import { XmlWriter } from './xml-writer';
@@ -60,14 +61,9 @@ export function writeMusicXml(given: Score, asked: MusicXmlOptions = {}): string
 function divisionsOf(score: Score): number {
   let common: WrittenUnits = QUARTER;
   const take = (units: WrittenUnits) => {
-    let a = common;
-    let b = units;
-    while (b > 0) [a, b] = [b, a % b];
-    common = a;
+    common = commonDivisor(common, units);
   };
   for (const bar of score.bars) take(bar.length);
-  for (const part of score.parts)
-    for (const bar of part.bars)
-      for (const voice of bar.voices) for (const symbol of voice.symbols) take(symbol.duration);
+  for (const part of score.parts) for (const { symbol } of symbolsOf(part)) take(symbol.duration);
   return QUARTER / common;
 }

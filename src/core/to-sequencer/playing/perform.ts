@@ -6,11 +6,11 @@
  * Ornaments are realised as ornament tables of theory books show them (from memory): trills in turn with the upper
  * neighbour of the key, short notes before the beat, spread chords from one end to the other.
  */
-import type { Articulation } from '../score';
-import { QUARTER, type MidiKey, type WrittenUnits } from '../time';
-import { loudnessAt, type CurvePoint } from './loudness-curve';
+import type { Articulation } from '../../score';
+import { QUARTER, type MidiKey, type WrittenUnits } from '../../time';
+import { loudnessAt, type CurvePoint } from '../dynamics/loudness-curve';
 import type { Sound } from './sounds';
-import { UNSAID, type SequencerSettings } from '../settings';
+import { UNSAID, type SequencerSettings } from '../../settings';
 
 /** A note to be sent; places on the played time line, not rounded. */
 export interface PerformedNote {
@@ -28,8 +28,10 @@ const TURN_STEP: WrittenUnits = QUARTER / 8;
 const GRACE_STEP: WrittenUnits = QUARTER / 8;
 const SPREAD_STEP: WrittenUnits = QUARTER / 16;
 
+/** What of the settings says how notes are played. */
+export type Playing = Pick<SequencerSettings, 'levels' | 'articulations' | 'ornaments' | 'slurOverlap'>;
+
 export interface PerformOptions {
-  settings: SequencerSettings;
   /** Loudness over the written bars. */
   curve: readonly CurvePoint[];
   /** Velocity follows it. */
@@ -38,8 +40,11 @@ export interface PerformOptions {
   unitsOf: (milliseconds: number, at: WrittenUnits) => number;
 }
 
-export function performSounds(sounds: readonly Sound[], options: PerformOptions): PerformedNote[] {
-  const { settings, curve, byVelocity, unitsOf } = options;
+export function performSounds(
+  sounds: readonly Sound[],
+  settings: Playing,
+  { curve, byVelocity, unitsOf }: PerformOptions,
+): PerformedNote[] {
   const steady = settings.levels[UNSAID];
   const notes = sounds.flatMap((sound): PerformedNote[] => {
     const articulations = sound.marks.articulations ?? [];
@@ -65,7 +70,7 @@ const clampVelocity = (value: number) => Math.max(1, Math.min(127, Math.round(va
 function releaseOf(
   sound: Sound,
   articulations: readonly Articulation[],
-  settings: SequencerSettings,
+  settings: Playing,
   unitsOf: PerformOptions['unitsOf'],
 ): number {
   const length = sound.end - sound.start;

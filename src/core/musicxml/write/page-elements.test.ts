@@ -1,17 +1,17 @@
-import { partId } from '../base';
+import { partId } from '../../base';
 import { describe, expect, it } from 'vitest';
-import { demoOriginal } from '../../../demo/make';
-import { heardByVerovio } from '../../testing/engraver';
-import { performanceOf } from '../../testing/music';
-import { schemaErrors } from '../../testing/musicxml-schema';
-import { tuningsOf } from '../instruments';
-import { performanceFromSmf } from '../performance';
-import { concertScore, MARK_CLASSES, soundsOf, type Score } from '../score';
-import { readSmf } from '../smf';
-import { QUARTER } from '../time';
-import { toScore } from '../to-score';
-import { writeMusicXml } from './index';
-import { NO_SETTINGS, type MarkRule } from '../settings';
+import { demoOriginal } from '../../../../demo/make';
+import { heardByVerovio } from '../../../testing/engraver';
+import { performanceOf } from '../../../testing/music';
+import { schemaErrors } from '../../../testing/musicxml-schema';
+import { tuningsOf } from '../../instruments';
+import { performanceFromSmf } from '../../performance';
+import { concertScore, MARK_CLASSES, soundsOf, type Score } from '../../score';
+import { readSmf } from '../../smf';
+import { QUARTER } from '../../time';
+import { toScore } from '../../to-score';
+import { writeMusicXml } from '../index';
+import { NO_SETTINGS, type MarkRule } from '../../settings';
 
 const performance = performanceFromSmf(readSmf(demoOriginal()));
 const every: Record<string, MarkRule[]> = Object.fromEntries(

@@ -3,9 +3,9 @@
  *
  *     p      <      f            49 49 ╱ 96 96
  */
-import { DYNAMICS, type Dynamic, type Part } from '../score';
-import { lastNotAfter, QUARTER, type WrittenUnits } from '../time';
-import { UNSAID } from '../settings';
+import { DYNAMICS, type Dynamic, type Part } from '../../score';
+import { lastNotAfter, QUARTER, type WrittenUnits } from '../../time';
+import { UNSAID } from '../../settings';
 
 export interface CurvePoint {
   at: WrittenUnits;

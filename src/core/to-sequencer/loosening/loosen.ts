@@ -2,11 +2,11 @@
  * Loosening: what makes a mechanical performance less so, always the same from the same seed. Written values are not
  * touched; with everything at rest the notes come back as they were.
  */
-import { isCompound, QUARTER, type Bar, type WrittenUnits } from '../time';
-import type { Score, SwingMark } from '../score';
-import type { PerformedNote } from './perform';
+import { isCompound, QUARTER, type Bar, type WrittenUnits } from '../../time';
+import type { Score, SwingMark } from '../../score';
+import type { PerformedNote } from '../playing/perform';
 import { normal, seeded } from './seeded';
-import type { Loosening } from '../settings';
+import type { Loosening } from '../../settings';
 
 export function isLoose({ velocity, accent, onset, swing, legato }: Loosening): boolean {
   return velocity !== 0 || accent !== 0 || onset !== 0 || swing !== 1 || legato !== 0;

@@ -2,8 +2,8 @@
  * Tempo as it is played: marks where they stand, each time their bar is played; gradual words as steps; fermatas as a
  * moment of slower time.
  */
-import type { Score, TempoMark } from '../score';
-import { QUARTER, type Bpm, type WrittenUnits } from '../time';
+import { symbolsOf, type Score, type TempoMark } from '../../score';
+import { QUARTER, type Bpm, type WrittenUnits } from '../../time';
 import type { TimeLine } from './time-line';
 
 export interface PlayedTempo {
@@ -111,14 +111,11 @@ export function playedTempos(score: Score, line: TimeLine): PlayedTempo[] {
 function fermatas(score: Score): { at: WrittenUnits; end: WrittenUnits }[] {
   const holds = new Map<WrittenUnits, WrittenUnits>();
   for (const part of score.parts)
-    part.bars.forEach((bar, b) => {
-      for (const voice of bar.voices)
-        for (const symbol of voice.symbols) {
-          if (!symbol.marks?.fermata) continue;
-          const at = score.bars[b]!.start + symbol.at;
-          holds.set(at, Math.max(holds.get(at) ?? 0, at + symbol.duration));
-        }
-    });
+    for (const { symbol, bar } of symbolsOf(part)) {
+      if (!symbol.marks?.fermata) continue;
+      const at = score.bars[bar]!.start + symbol.at;
+      holds.set(at, Math.max(holds.get(at) ?? 0, at + symbol.duration));
+    }
   const sorted = [...holds].sort((a, b) => a[0] - b[0]);
   // A fermata in several voices that end together is one.
   return sorted.map(([at, end]) => ({ at, end })).filter((hold, i, list) => i === 0 || hold.at >= list[i - 1]!.end);

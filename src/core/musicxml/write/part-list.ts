@@ -1,5 +1,5 @@
-import { instrumentById, type Family } from '../instruments';
-import type { Part, Score } from '../score';
+import { instrumentById, type Family } from '../../instruments';
+import type { Part, Score } from '../../score';
 import type { XmlWriter } from './xml-writer';
 
 /** Names, sounds, MIDI instruments; brackets by family, braces for players of one instrument. */

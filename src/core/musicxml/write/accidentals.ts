@@ -1,4 +1,4 @@
-import { lineOfFifths, type Pitch, type ScoreNote, type VoiceBar } from '../score';
+import { lineOfFifths, type Pitch, type ScoreNote, type VoiceBar } from '../../score';
 
 const NAMES: Record<number, string> = { [-2]: 'flat-flat', [-1]: 'flat', 0: 'natural', 1: 'sharp', 2: 'double-sharp' };
 

@@ -2,10 +2,10 @@
  * Sounds: a part's symbols become notes with their times on the played time line, ties joined, each with the marks it
  * is played by.
  */
-import type { TechniqueId } from '../instruments';
-import { lineOfFifths, type Part, type Score, type ScoreNote, type SymbolInBar, type SymbolMarks } from '../score';
-import type { MidiKey, WrittenUnits } from '../time';
-import type { TimeLine } from './time-line';
+import type { TechniqueId } from '../../instruments';
+import { lineOfFifths, type Part, type Score, type ScoreNote, type SymbolInBar, type SymbolMarks } from '../../score';
+import type { MidiKey, WrittenUnits } from '../../time';
+import type { TimeLine } from '../timeline/time-line';
 
 export interface Sound {
   /** On the played time line. */

@@ -1,10 +1,10 @@
 /*
  * Tracks: which tracks a part becomes, on which channel and port, with which sound.
  */
-import { instrumentById, techniqueName, type TechniqueId } from '../instruments';
-import type { Part, PartId } from '../score';
-import type { PerformedNote } from './perform';
-import type { PartSequencing, SequencerSettings, Split } from '../settings';
+import { instrumentById, techniqueName, type TechniqueId } from '../../instruments';
+import type { Part, PartId } from '../../score';
+import type { PerformedNote } from '../playing/perform';
+import type { PartSequencing, SequencerSettings, Split } from '../../settings';
 
 export interface SequencerTrack {
   part: PartId;

@@ -1,6 +1,6 @@
-import type { Clef } from '../instruments';
-import { clefsAt, STEPS, type Part, type Score } from '../score';
-import type { Bar, MidiKey } from '../time';
+import type { Clef } from '../../instruments';
+import { clefsAt, STEPS, type Part, type Score } from '../../score';
+import type { Bar, MidiKey } from '../../time';
 import type { XmlWriter } from './xml-writer';
 
 export const CLEFS: Record<Clef, { sign: string; line?: number; octave?: number }> = {

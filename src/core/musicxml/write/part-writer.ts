@@ -1,5 +1,15 @@
-import type { Articulation, Part, PartBar, Score, ScoreNote, Slur, SymbolInBar, SymbolMarks, VoiceBar } from '../score';
-import { QUARTER, type Bar, type WrittenUnits } from '../time';
+import type {
+  Articulation,
+  Part,
+  PartBar,
+  Score,
+  ScoreNote,
+  Slur,
+  SymbolInBar,
+  SymbolMarks,
+  VoiceBar,
+} from '../../score';
+import { QUARTER, type Bar, type WrittenUnits } from '../../time';
 import { barAccidentals, type PrintedAccidental } from './accidentals';
 import { stavesOf, writeAttributes, type BarStyle } from './attributes';
 import { barBeams, type Beam } from './beams';

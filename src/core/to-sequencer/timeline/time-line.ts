@@ -3,9 +3,9 @@
  *
  *     written   |: 1  2 :| 3 |        played   1 2 1 2 3
  */
-import { playOrder, type Score } from '../score';
-import { barLength, type WrittenUnits } from '../time';
-import type { SequencerSettings } from '../settings';
+import { playOrder, type Score } from '../../score';
+import { barLength, type WrittenUnits } from '../../time';
+import type { SequencerSettings } from '../../settings';
 
 export interface PlayedBar {
   /** Index of the written bar. */

@@ -1,0 +1,53 @@
+import { describe, expect, it } from 'vitest';
+import {
+  append,
+  commonDivisor,
+  highest,
+  isFurtherPlayer,
+  leadingTrack,
+  lowest,
+  median,
+  partId,
+  partOf,
+  runsOf,
+  trackId,
+  unsplit,
+  upperMedian,
+} from './index';
+
+describe('ids', () => {
+  it('name a part by its track, and its further players behind it', () => {
+    const track = trackId('o2t3c10');
+    expect([partOf(track), partOf(track, 2)]).toEqual(['o2t3c10', 'o2t3c10p2']);
+    expect([partOf(track), partOf(track, 12)].map(leadingTrack)).toEqual([track, track]);
+    expect([partOf(track), partOf(track, 2)].map(isFurtherPlayer)).toEqual([false, true]);
+  });
+  it('lead back to the track a file has', () => {
+    expect(['t3', 't0c10', 't9s6', 'o2t9c1s6'].map((id) => unsplit(trackId(id)))).toEqual(['t3', 't0', 't9', 'o2t9']);
+    expect(leadingTrack(partId('t9s6p3'))).toBe('t9s6');
+  });
+});
+
+describe('lists', () => {
+  it('of any length are added, and searched, without overflowing', () => {
+    const long = Array.from({ length: 300_000 }, (_, i) => i);
+    const list = [-1];
+    append(list, long);
+    expect([list.length, lowest(list), highest(list)]).toEqual([300_001, -1, 299_999]);
+    expect([lowest([]), highest([])]).toEqual([Infinity, -Infinity]);
+  });
+  it('fall into runs of neighbours that agree', () => {
+    expect(runsOf([1, 1, 2, 1, 1, 1], (one) => one)).toEqual([[1, 1], [2], [1, 1, 1]]);
+    expect(runsOf([], (one) => one)).toEqual([]);
+  });
+});
+
+describe('statistics', () => {
+  it('find the middle, between two or as one of them', () => {
+    expect([median([3, 1, 2]), median([4, 1, 2, 3]), median([])]).toEqual([2, 2.5, NaN]);
+    expect([upperMedian([3, 1, 2]), upperMedian([4, 1, 2, 3]), upperMedian([])]).toEqual([2, 3, 0]);
+  });
+  it('find the common divisor', () => {
+    expect([commonDivisor(10080, 3360), commonDivisor(-8, 12), commonDivisor(7, 0)]).toEqual([3360, 4, 7]);
+  });
+});

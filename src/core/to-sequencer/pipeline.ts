@@ -1,0 +1,196 @@
+/*
+ * Direction B from end to end: a score becomes one or several Standard MIDI Files.
+ *
+ *     time line → sounds → performing → loosening → tracks → bytes
+ *
+ * The stages are declared in stages.ts with the inputs they need. A generator, as the way to a score is: it yields
+ * before each part, so that a caller can show progress, let other work in, or stop.
+ */
+import { Memo, type PartId } from '../base';
+import type { Part, Score } from '../score';
+import type { DynamicCarrier, SequencerSettings } from '../settings';
+import type { SmfFile } from '../smf';
+import type { CurvePoint } from './dynamics/loudness-curve';
+import * as stages from './stages';
+import type { PlayedTempo } from './timeline/tempo';
+import type { TimeLine } from './timeline/time-line';
+import { layTracks, partSettings, type PerformedPart, type SequencerTrack } from './tracks/tracks';
+import { writeSequence } from './tracks/write-sequence';
+
+export interface SequencedFile {
+  /** What it holds, for its name: a part, a section; empty for the whole. */
+  label: string;
+  file: SmfFile;
+  tracks: SequencerTrack[];
+  line: TimeLine;
+  tempos: PlayedTempo[];
+  report: SequenceReport;
+}
+
+export interface SequenceReport {
+  notes: number;
+  tracks: number;
+  /** Bars as played. */
+  bars: number;
+  /** Places that fall between two ticks, and the largest shift that rounding made. */
+  betweenTicks: number;
+  largestShiftMs: number;
+  /** Sentences about what could not go along. */
+  left: string[];
+}
+
+/** How far the work is. */
+export interface SequenceProgress {
+  stage: 'playing';
+  /** 0–1 over the whole work. */
+  done: number;
+}
+
+/**
+ * @param memo of an earlier run with the same score: what its inputs have not changed is not computed again
+ * @throws RangeError when the selection holds no bar
+ */
+export function* sequenceScore(
+  score: Score,
+  settings: SequencerSettings,
+  memo = new Memo(),
+): Generator<SequenceProgress, SequencedFile[]> {
+  const parts = score.parts.filter(
+    (part) =>
+      (settings.onlyParts === null || settings.onlyParts.includes(part.id)) && !partSettings(settings, part.id).leftOut,
+  );
+  const jobs = filesOf(score, parts, settings);
+  const files: SequencedFile[] = [];
+  for (const [i, job] of jobs.entries()) {
+    const steps = sequenceFile(score, job, memo);
+    for (;;) {
+      const step = steps.next();
+      if (step.done) {
+        files.push(step.value);
+        break;
+      }
+      yield { stage: 'playing', done: (i + step.value) / jobs.length };
+    }
+  }
+  return files;
+}
+
+/** Runs a generator to its end without looking at the progress. */
+export function toSequencer(score: Score, settings: SequencerSettings): SequencedFile[] {
+  const steps = sequenceScore(score, settings);
+  for (;;) {
+    const step = steps.next();
+    if (step.done) return step.value;
+  }
+}
+
+/** A file to be made. */
+interface FileJob {
+  label: string;
+  parts: readonly Part[];
+  settings: SequencerSettings;
+}
+
+function filesOf(score: Score, parts: readonly Part[], settings: SequencerSettings): FileJob[] {
+  switch (settings.files) {
+    case 'one':
+      return [{ label: '', parts, settings }];
+    case 'parts':
+      return parts.map((part) => ({ label: part.name, parts: [part], settings }));
+    case 'sections':
+      return sections(score, settings).map(({ label, ...onlyBars }) => ({
+        label,
+        parts,
+        settings: { ...settings, onlyBars },
+      }));
+  }
+}
+
+/** From each marker to the next; what comes before the first one is a section too. */
+function sections(
+  { markers, bars }: Score,
+  { onlyBars }: SequencerSettings,
+): { label: string; from: number; to: number }[] {
+  const [first, last] = [onlyBars?.from ?? 0, onlyBars?.to ?? bars.length];
+  const starts = new Map<number, string>([[first, bars[first] ? `bar ${bars[first].number}` : '']]);
+  for (const marker of markers) {
+    const b = bars.findLastIndex((bar) => bar.start <= marker.at);
+    if (b >= first && b < last) starts.set(b, marker.text);
+  }
+  const sorted = [...starts].sort((a, b) => a[0] - b[0]);
+  return sorted
+    .map(([from, label], i) => ({ label, from, to: sorted[i + 1]?.[0] ?? last }))
+    .filter(({ from, to }) => to > from);
+}
+
+/** Yields the share that is done before each part. */
+function* sequenceFile(
+  score: Score,
+  { label, parts, settings }: FileJob,
+  memo: Memo,
+): Generator<number, SequencedFile> {
+  const { playRepeats, padPickup } = settings;
+  const onlyBars = memo.steady(`only bars/${label}`, settings.onlyBars);
+  const line = memo.run(stages.timeLine, { score, playRepeats, onlyBars, padPickup }, label);
+  if (line.bars.length === 0) throw new RangeError('no bar is chosen');
+  const tempos = memo.run(stages.tempos, { score, line }, label);
+  const carriersOf = (part: PartId): readonly DynamicCarrier[] =>
+    partSettings(settings, part).dynamicsTo ?? settings.dynamicsTo;
+  const levels = memo.steady('levels', settings.levels);
+  const playing = { levels, ornaments: settings.ornaments, slurOverlap: settings.slurOverlap };
+  const articulations = memo.steady('articulations', settings.articulations);
+  const loosening = memo.steady('loosening', settings.loosening);
+  const curves = new Map<PartId, readonly CurvePoint[]>();
+  const performed: PerformedPart[] = [];
+  for (const [at, part] of parts.entries()) {
+    yield at / parts.length;
+    const whose = `${label}/${part.id}`;
+    const sounds = memo.run(stages.sounds, { part, score, line }, whose);
+    const curve = memo.run(stages.curve, { part, levels }, part.id);
+    curves.set(part.id, curve);
+    const byVelocity = carriersOf(part.id).includes('velocity');
+    const inputs = { sounds, curve, byVelocity, tempos, articulations, ...playing };
+    const notes = memo.run(stages.performed, inputs, whose);
+    const drumKeys = memo.steady(`drum keys/${part.id}`, partSettings(settings, part.id).drumKeys);
+    performed.push({ part, notes: memo.run(stages.loose, { notes, loosening, at, score, tempos, drumKeys }, whose) });
+  }
+  const tracks = layTracks(performed, settings);
+  const curveOf = (part: PartId) => curves.get(part)!;
+  const written = { score, parts, line, tempos, tracks, settings, carriersOf, curveOf };
+  const { file, betweenTicks, largestShiftMs } = writeSequence(written);
+  return {
+    label,
+    file,
+    tracks,
+    line,
+    tempos,
+    report: {
+      notes: tracks.reduce((sum, track) => sum + track.notes.length, 0),
+      tracks: tracks.length,
+      bars: line.bars.length,
+      betweenTicks,
+      largestShiftMs,
+      left: leftBehind(score, parts, settings),
+    },
+  };
+}
+
+/** What a MIDI file of this kind has no place for, said once. */
+function leftBehind(score: Score, parts: readonly Score['parts'][number][], settings: SequencerSettings): string[] {
+  const sentences: string[] = [];
+  const dynamics = parts.reduce((sum, part) => sum + part.lines.dynamics.length + part.lines.hairpins.length, 0);
+  if (
+    dynamics > 0 &&
+    settings.dynamicsTo.length === 0 &&
+    parts.every((part) => !partSettings(settings, part.id).dynamicsTo)
+  )
+    sentences.push(`${dynamics} dynamic signs and hairpins are not played: dynamics are set to nothing.`);
+  if (Object.keys(score.signs).length > 0 && (!settings.playRepeats || settings.onlyBars))
+    sentences.push('Repeats and jumps are not played: every chosen bar sounds once.');
+  const pedals = parts.reduce((sum, part) => sum + part.lines.pedals.length, 0);
+  if (pedals > 0 && settings.preset === 'bare')
+    sentences.push(`${pedals} pedal marks are left away: the preset keeps bare notes.`);
+  if (parts.length > 15 && settings.channels === 'by-part')
+    sentences.push(`${parts.length} parts need more than one port; each track names its own.`);
+  return sentences;
+}

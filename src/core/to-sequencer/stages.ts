@@ -1,0 +1,79 @@
+/* The stages on the way to a sequencer, with the inputs they need. */
+import { stage } from '../base';
+import type { Part, Score } from '../score';
+import type { Loosening, SequencerSettings } from '../settings';
+import { QUARTER, type MidiKey, type WrittenUnits } from '../time';
+import { loudnessCurve, type CurvePoint } from './dynamics/loudness-curve';
+import { loosened } from './loosening/loosen';
+import { performSounds, type PerformedNote, type Playing } from './playing/perform';
+import { soundsOfPart, type Sound } from './playing/sounds';
+import { playedTempos, type PlayedTempo } from './timeline/tempo';
+import { timeLineOf, type TimeLine } from './timeline/time-line';
+
+/** The bars in the order they are played. */
+export const timeLine = stage(
+  'time line',
+  ({ score, ...chosen }: { score: Score } & Pick<SequencerSettings, 'playRepeats' | 'onlyBars' | 'padPickup'>) =>
+    timeLineOf(score, chosen),
+);
+
+export const tempos = stage('tempos', ({ score, line }: { score: Score; line: TimeLine }) => playedTempos(score, line));
+
+/** Symbols as notes with their times. */
+export const sounds = stage('sounds', ({ part, score, line }: { part: Part; score: Score; line: TimeLine }) =>
+  soundsOfPart(part, score, line),
+);
+
+/** How loud a part is meant to be. */
+export const curve = stage('curve', ({ part, levels }: { part: Part; levels: SequencerSettings['levels'] }) =>
+  loudnessCurve(part, levels),
+);
+
+/** Lengths and velocities; ornaments played out. */
+export const performed = stage(
+  'performed',
+  ({
+    sounds: written,
+    curve: loudness,
+    byVelocity,
+    tempos: at,
+    ...playing
+  }: Playing & {
+    sounds: readonly Sound[];
+    curve: readonly CurvePoint[];
+    byVelocity: boolean;
+    tempos: readonly PlayedTempo[];
+  }) => performSounds(written, playing, { curve: loudness, byVelocity, unitsOf: unitsAt(at) }),
+);
+
+/** Seeded variation on top; what is struck may be struck on another key. */
+export const loose = stage(
+  'loose',
+  ({
+    notes,
+    loosening,
+    at,
+    score,
+    tempos: speeds,
+    drumKeys,
+  }: {
+    notes: readonly PerformedNote[];
+    loosening: Loosening;
+    /** Number of the part, so that parts do not all err alike. */
+    at: number;
+    score: Score;
+    tempos: readonly PlayedTempo[];
+    drumKeys: Readonly<Record<number, MidiKey>> | undefined;
+  }): PerformedNote[] => {
+    const varied = loosened(notes, loosening, at, score, unitsAt(speeds));
+    return drumKeys ? varied.map((note) => ({ ...note, key: drumKeys[note.key] ?? note.key })) : varied;
+  },
+);
+
+/** Written units that a time takes at a place. */
+function unitsAt(at: readonly PlayedTempo[]): (milliseconds: number, place: WrittenUnits) => number {
+  return (milliseconds, place) => {
+    const bpm = at.findLast((tempo) => tempo.at <= place)?.bpm ?? at[0]!.bpm;
+    return (milliseconds / 1000) * (bpm / 60) * QUARTER;
+  };
+}
