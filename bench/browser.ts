@@ -61,9 +61,9 @@ export async function timeInBrowser(file: Uint8Array, orchestra: Uint8Array): Pr
       await page.getByRole('tooltip').getByRole('combobox').nth(1).click();
       await page.locator('.ant-select-item-option', { hasText: value }).last().click();
       await page.waitForFunction(() => performance.getEntriesByName('dragoman: draw passage').length > 0);
-      const [change, redraw] = (await page.evaluate(
+      const [change, redraw] = await page.evaluate<[number, number]>(
         `['dragoman: convert', 'dragoman: draw passage'].map((name) => performance.getEntriesByName(name).at(-1).duration)`,
-      )) as [number, number];
+      );
       changes.push(change);
       redraws.push(redraw);
       await page.keyboard.press('Escape');

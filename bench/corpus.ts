@@ -162,7 +162,7 @@ export function corpus(seed: number): CorpusScore[] {
           line(piece, 'trumpet-bflat', 'Trumpet', [55, 80], SWUNG),
           line(piece, 'double-bass', 'Bass', [30, 55], WALKING),
         ],
-        [1.6, 1.8, 2, 2.2][i]!,
+        [1.6, 1.8, 2, 2.2][i],
       ),
     ),
     ...(

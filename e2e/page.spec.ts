@@ -82,7 +82,7 @@ test('the drum map can be changed, kept and used', async ({ page }) => {
     page.waitForEvent('download'),
     page.getByRole('button', { name: 'Export', exact: true }).click(),
   ]);
-  const map = JSON.parse(readFileSync((await file.path())!, 'utf8'));
+  const map = JSON.parse(readFileSync(await file.path(), 'utf8'));
   expect(map).toMatchObject({ format: 'dragoman-drum-map', name: 'Puppet kit' });
   await page.getByRole('button', { name: 'Use this map' }).click();
   await expect.poll(() => exportedXml(page)).toContain('<instrument-name>Clock drum</instrument-name>');
@@ -111,7 +111,7 @@ test('score and parts are shown as pages, printed, and saved as PDF', async ({ p
     page.getByRole('button', { name: 'download PDF' }).click(),
   ]);
   expect(download.suggestedFilename()).toMatch(/\.pdf$/);
-  const bytes = readFileSync((await download.path())!);
+  const bytes = readFileSync(await download.path());
   expect(bytes.subarray(0, 5).toString()).toBe('%PDF-');
   expect(bytes.toString('latin1').match(/\/Type \/Page\b/g)!.length).toBeGreaterThan(2);
   await page.getByText('Part', { exact: true }).click();

@@ -22,8 +22,7 @@ const STEPS: Record<string, number> = { C: 0, D: 2, E: 4, F: 5, G: 7, A: 9, B: 1
 const tag = (node: Node) => Object.keys(node).find((key) => key !== ':@')!;
 const kids = (node: Node | undefined) => (node ? (node[tag(node)] as Node[]) : []);
 const find = (nodes: Node[], name: string) => nodes.find((node) => tag(node) === name);
-const text = (node: Node | undefined): string =>
-  String((kids(node)[0] as Record<string, unknown> | undefined)?.['#text'] ?? '');
+const text = (node: Node | undefined): string => String(kids(node)[0]?.['#text'] ?? '');
 const number = (nodes: Node[], name: string, otherwise = 0) =>
   find(nodes, name) ? Number(text(find(nodes, name))) : otherwise;
 

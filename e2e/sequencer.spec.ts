@@ -35,7 +35,7 @@ async function exported(page: Page): Promise<Buffer> {
     page.waitForEvent('download'),
     page.getByRole('banner').getByRole('button', { name: 'MIDI' }).click(),
   ]);
-  return readFileSync((await download.path())!);
+  return readFileSync(await download.path());
 }
 
 async function choose(page: Page, label: string, option: string): Promise<void> {
@@ -99,7 +99,7 @@ test('dynamics, split, sounds and a selection are decided, undone, and reach the
     page.waitForEvent('download'),
     page.getByRole('banner').getByRole('button', { name: 'MIDI' }).click(),
   ]);
-  expect(Object.keys(unzipSync(readFileSync((await download.path())!)))).toEqual([
+  expect(Object.keys(unzipSync(readFileSync(await download.path())))).toEqual([
     '01 Goose waltz.mid',
     '02 The clock again.mid',
   ]);

@@ -5,12 +5,12 @@ import { BadUsage } from './errors';
  * The command line: `npm run -s dragoman -- <command> …`. Exit 0 on success, 1 on bad input with one line on stderr, 2
  * on bad usage.
  */
-export async function main(argv: readonly string[]): Promise<number> {
+export function main(argv: readonly string[]): number {
   const [name = '', ...args] = argv;
   const command = Object.hasOwn(commands, name) ? commands[name as keyof typeof commands] : undefined;
   try {
     if (!command) throw new BadUsage(name ? `There is no command “${name}”. ${batchHint}` : batchHint);
-    await command(args);
+    command(args);
     return 0;
   } catch (error) {
     if (error instanceof BadUsage) {
@@ -22,4 +22,4 @@ export async function main(argv: readonly string[]): Promise<number> {
   }
 }
 
-process.exitCode = await main(process.argv.slice(2));
+process.exitCode = main(process.argv.slice(2));

@@ -9,17 +9,14 @@ import { NO_SETTINGS } from '../settings';
 
 const played = (chords: readonly (readonly number[])[]): PlayedNote[] =>
   chords.flatMap((keys, i) =>
-    keys.map(
-      (key) =>
-        ({
-          id: i * 10 + key,
-          key,
-          velocity: 80,
-          start: i * 480,
-          end: i * 480 + 480,
-          channel: 1,
-        }) as unknown as PlayedNote,
-    ),
+    keys.map((key) => ({
+      id: i * 10 + key,
+      key,
+      velocity: 80,
+      start: i * 480,
+      end: i * 480 + 480,
+      channel: 1,
+    })),
   );
 const clefs = (id: string, chords: readonly (readonly number[])[], chosen?: 1 | 2) =>
   fittingStaves(instrumentById(id), played(chords), chosen).clefs;

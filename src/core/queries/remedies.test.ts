@@ -190,7 +190,7 @@ describe('remedies', () => {
         fc.constantFrom([4, 4], [3, 4], [6, 8]),
         (tracks, [beats, beatType]) => {
           if (tracks.every(({ notes }) => notes.length === 0)) return;
-          expect(left(performanceOf(tracks, [meter(0, beats!, beatType!)]))).toEqual([]);
+          expect(left(performanceOf(tracks, [meter(0, beats, beatType)]))).toEqual([]);
         },
       ),
       { numRuns: 60 },

@@ -124,7 +124,7 @@ describe('any music at all', () => {
         fc.array(fc.oneof(loose, exact), { minLength: 1, maxLength: 12 }),
         (events, notes) => {
           const meters = events
-            .map(([tick, [beats, power]]) => meta(tick, Meta.timeSignature, [beats!, power!, 24, 8]))
+            .map(([tick, [beats, power]]) => meta(tick, Meta.timeSignature, [beats, power, 24, 8]))
             .sort((a, b) => a.tick - b.tick);
           const { score } = toScore(performanceOf([{ name: 'Piano', notes }], meters), NO_SETTINGS);
           expect(checkScore(score)).toEqual([]);

@@ -206,7 +206,7 @@ describe('each kind of data in a MIDI file', () => {
     event(Message.programChange, 5),
     event(Message.pitchBend, 0, 80),
     event(Message.channelPressure, 50),
-    { kind: 'sysex', tick: 480, status: 0xf0, data: new Uint8Array([0x7e, 0x7f, 9, 1, 0xf7]) } as SmfEvent,
+    { kind: 'sysex', tick: 480, status: 0xf0, data: new Uint8Array([0x7e, 0x7f, 9, 1, 0xf7]) },
     { kind: 'meta', tick: 480, type: Meta.text, data: new Uint8Array([104, 105]) },
   ];
   const { file } = readSmf(

@@ -56,7 +56,7 @@ export function usePassage({
   useEffect(() => {
     if (width < 100 || partList === '') return;
     const mine = ++latest.current;
-    (async () => {
+    void (async () => {
       const began = performance.now();
       setState((before) => ({ ...before, busy: true }));
       try {

@@ -3,9 +3,10 @@
 import { BookOutlined, DownloadOutlined, QuestionCircleOutlined, RedoOutlined, UndoOutlined } from '@ant-design/icons';
 import { App, Button, Tooltip } from 'antd';
 import Link from 'next/link';
-import { useState } from 'react';
+import { useCallback, useState } from 'react';
 import { exportScore } from '../dispatch/export';
 import { sentence } from '../shared/receive';
+import { useJobKeys } from './keys';
 import { KeysHelp } from './KeysHelp';
 import { LedgerDrawer } from './LedgerDrawer';
 import type { StationId } from './stations';
@@ -24,6 +25,7 @@ export function JobHeader({ station }: { station: StationId }) {
   const redo = useWorkspace((state) => state.redo);
   const [ledgerOpen, setLedgerOpen] = useState(false);
   const [keysOpen, setKeysOpen] = useState(false);
+  useJobKeys(useCallback(() => setKeysOpen(true), []));
 
   return (
     <header className={styles.head}>
@@ -74,7 +76,7 @@ export function JobHeader({ station }: { station: StationId }) {
         </Button>
       )}
       <LedgerDrawer open={ledgerOpen} onClose={() => setLedgerOpen(false)} />
-      <KeysHelp open={keysOpen} onOpen={() => setKeysOpen(true)} onClose={() => setKeysOpen(false)} />
+      <KeysHelp open={keysOpen} onClose={() => setKeysOpen(false)} />
     </header>
   );
 }

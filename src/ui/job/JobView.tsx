@@ -18,7 +18,6 @@ import { ScoreIntake } from '../sequencer/ScoreIntake';
 import { SoundsView } from '../sequencer/SoundsView';
 import { TimelineView } from '../sequencer/TimelineView';
 import type { StationId } from './stations';
-import { useJobKeys } from './keys';
 import { madeOnDesk, useWorkspace } from './workspace';
 import styles from './job.module.css';
 
@@ -53,7 +52,6 @@ export function JobView({ id, station }: { id: string; station: StationId }) {
   );
   const here = useWorkspace((state) => state.job?.id === id);
   const failure = useWorkspace((state) => state.failure);
-  useJobKeys();
 
   useEffect(() => {
     void open(id);

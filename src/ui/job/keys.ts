@@ -1,23 +1,71 @@
 'use client';
 
 import { useEffect } from 'react';
+import { tinykeys } from 'tinykeys';
 import { editPicked } from '../rhythm/editPicked';
+import type { Workspace } from './store/workspace';
 import { madeOnDesk, openQueries, useWorkspace } from './workspace';
 
-/** The few keys of a job, as shown under “?”. */
-export const KEYS: readonly { keys: string; does: string }[] = [
-  { keys: 'N', does: 'next query' },
-  { keys: 'B', does: 'the query before' },
-  { keys: 'A', does: 'accept its first remedy' },
-  { keys: 'D', does: 'set it aside' },
-  { keys: '→ ←', does: 'one bar on, one bar back' },
-  { keys: ', .', does: 'picked notes one step earlier, later' },
-  { keys: 'J K', does: 'join picked notes, strike one again in its middle' },
-  { keys: 'C', does: 'compare with before the last change' },
-  { keys: '+ −', does: 'fewer bars in view, more bars in view' },
-  { keys: 'Ctrl+Z', does: 'undo' },
-  { keys: 'Ctrl+Shift+Z', does: 'redo' },
-  { keys: '?', does: 'this list' },
+interface Key {
+  /** As shown under “?”. */
+  shown: string;
+  does: string;
+  /** What is pressed, as tinykeys writes it; `$mod` is Ctrl, or Cmd on a Mac. */
+  presses: Record<string, (space: Workspace) => void>;
+}
+
+const queriesOf = (space: Workspace) => openQueries(madeOnDesk(space), space.ledger);
+const here = (space: Workspace) => queriesOf(space).find((query) => query.id === space.query);
+
+/** @param step +1 the next query, −1 the one before */
+function walk(space: Workspace, step: 1 | -1): void {
+  const queries = queriesOf(space);
+  const at = queries.findIndex((query) => query.id === space.query) + step;
+  space.point(queries[Math.max(0, Math.min(at, queries.length - 1))] ?? null);
+}
+
+function accept(space: Workspace): void {
+  const remedy = here(space)?.remedies[0];
+  if (remedy) space.decide(remedy.decision, ...(remedy.also ?? []));
+}
+
+function setAside(space: Workspace): void {
+  const query = here(space);
+  if (query) space.decide({ kind: 'dismissQuery', query: query.id, reason: '' });
+}
+
+const move = (step: 1 | -1) => (space: Workspace) => space.show({ from: space.passage.from + step });
+const zoom = (step: 1 | -1) => (space: Workspace) => space.show({ bars: zoomed(space.passage.bars, step) });
+
+/** The few keys of a job. */
+export const KEYS: readonly Key[] = [
+  { shown: 'N', does: 'next query', presses: { n: (space) => walk(space, 1) } },
+  { shown: 'B', does: 'the query before', presses: { b: (space) => walk(space, -1) } },
+  { shown: 'A', does: 'accept its first remedy', presses: { a: accept } },
+  { shown: 'D', does: 'set it aside', presses: { d: setAside } },
+  { shown: '→ ←', does: 'one bar on, one bar back', presses: { ArrowRight: move(1), ArrowLeft: move(-1) } },
+  {
+    shown: ', .',
+    does: 'picked notes one step earlier, later',
+    presses: { ',': () => editPicked('earlier'), '.': () => editPicked('later') },
+  },
+  {
+    shown: 'J K',
+    does: 'join picked notes, strike one again in its middle',
+    presses: { j: () => editPicked('join'), k: () => editPicked('cut') },
+  },
+  {
+    shown: 'C',
+    does: 'compare with before the last change',
+    presses: { c: (space) => space.compare(!space.comparing) },
+  },
+  {
+    shown: '+ −',
+    does: 'fewer bars in view, more bars in view',
+    presses: { '+': zoom(-1), 'Shift++': zoom(-1), '-': zoom(1) },
+  },
+  { shown: 'Ctrl+Z', does: 'undo', presses: { '$mod+z': (space) => space.undo() } },
+  { shown: 'Ctrl+Shift+Z', does: 'redo', presses: { '$mod+Shift+z': (space) => space.redo() } },
 ];
 
 export const BARS_IN_VIEW = [1, 2, 3, 4, 6, 8] as const;
@@ -28,53 +76,24 @@ export function zoomed(bars: number, step: 1 | -1): number {
   return BARS_IN_VIEW[Math.max(0, Math.min(BARS_IN_VIEW.length - 1, (i < 0 ? BARS_IN_VIEW.length - 1 : i) + step))]!;
 }
 
-export function useJobKeys(): void {
+/** Ticks and switches take no text; everything that does keeps its keys. */
+const TAKES_KEYS =
+  'input:not([type=checkbox]), textarea, select, [contenteditable], [role=slider], .ant-modal, .ant-select';
+
+function unlessTyping(act: () => void): (event: KeyboardEvent) => void {
+  return (event) => {
+    if (event.target instanceof Element && event.target.closest(TAKES_KEYS)) return;
+    event.preventDefault();
+    act();
+  };
+}
+
+/** @param onHelp shows the list of keys */
+export function useJobKeys(onHelp: () => void): void {
   useEffect(() => {
-    function onKey(event: KeyboardEvent): void {
-      const target = event.target as HTMLElement;
-      // Ticks and switches take no text; everything that does keeps its keys.
-      if (
-        target.closest(
-          'input:not([type=checkbox]), textarea, select, [contenteditable], [role=slider], .ant-modal, .ant-select',
-        )
-      )
-        return;
-      const space = useWorkspace.getState();
-      if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'z') {
-        event.preventDefault();
-        if (event.shiftKey) space.redo();
-        else space.undo();
-        return;
-      }
-      if (event.ctrlKey || event.metaKey || event.altKey) return;
-      const queries = openQueries(madeOnDesk(space), space.ledger);
-      const here = queries.findIndex((query) => query.id === space.query);
-      const act: Record<string, () => void> = {
-        n: () => space.point(queries[Math.min(here + 1, queries.length - 1)] ?? null),
-        b: () => space.point(queries[Math.max(here - 1, 0)] ?? null),
-        a: () => {
-          const remedy = queries[here]?.remedies[0];
-          if (remedy) space.decide(remedy.decision, ...(remedy.also ?? []));
-        },
-        d: () => {
-          if (queries[here]) space.decide({ kind: 'dismissQuery', query: queries[here].id, reason: '' });
-        },
-        ',': () => editPicked('earlier'),
-        '.': () => editPicked('later'),
-        j: () => editPicked('join'),
-        k: () => editPicked('cut'),
-        c: () => space.compare(!space.comparing),
-        arrowright: () => space.show({ from: space.passage.from + 1 }),
-        arrowleft: () => space.show({ from: space.passage.from - 1 }),
-        '+': () => space.show({ bars: zoomed(space.passage.bars, -1) }),
-        '-': () => space.show({ bars: zoomed(space.passage.bars, 1) }),
-      };
-      const action = act[event.key.toLowerCase()];
-      if (!action) return;
-      event.preventDefault();
-      action();
-    }
-    window.addEventListener('keydown', onKey);
-    return () => window.removeEventListener('keydown', onKey);
-  }, []);
+    const presses = KEYS.flatMap(({ presses: own }) => Object.entries(own));
+    const acts = presses.map(([press, act]) => [press, unlessTyping(() => act(useWorkspace.getState()))]);
+    const help = unlessTyping(onHelp);
+    return tinykeys(window, { ...Object.fromEntries(acts), '?': help, 'Shift+?': help });
+  }, [onHelp]);
 }

@@ -38,7 +38,7 @@ export function useSheet({ edition, part, concert, layout, page }: Wanted) {
 
   useEffect(() => {
     const mine = ++latest.current;
-    (async () => {
+    void (async () => {
       try {
         const musicXml = await engineWorker().sheet(part, concert);
         const pages = await engraveWorker().layOut(musicXml, { layout, staffMillimetres });

@@ -480,6 +480,7 @@ function linesOf(raw: RawPart, bars: readonly Bar[], partBars: readonly PartBar[
           });
         break;
       }
+      default: // Belongs to the piece, or to single notes.
     }
   }
   for (const open of wedges.values())

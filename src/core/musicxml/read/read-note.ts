@@ -79,7 +79,7 @@ export function readNote(node: XmlNode, at: WrittenUnits, duration: WrittenUnits
     slurs: notations
       .flatMap((one) => all(one, 'slur'))
       .flatMap(({ attributes: { type, number = '1' } }) =>
-        type === 'start' || type === 'stop' ? [{ number, type: type as 'start' | 'stop' }] : [],
+        type === 'start' || type === 'stop' ? [{ number, type: type }] : [],
       ),
     lyrics: all(node, 'lyric').flatMap((lyric): Lyric[] => {
       const text = all(lyric, 'text')

@@ -43,7 +43,7 @@ export function writeAttributes(
   xml.open('attributes');
   if (index === 0) xml.leaf('divisions', divisions);
   if (newKey) {
-    xml.open('key').leaf('fifths', part.writtenKeys[k]!);
+    xml.open('key').leaf('fifths', part.writtenKeys[k]);
     if (!part.unpitched) xml.leaf('mode', score.keys[k]!.mode);
     xml.close('key');
   }

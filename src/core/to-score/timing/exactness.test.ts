@@ -8,7 +8,6 @@ import { findExact } from './exactness';
 import { toScore } from '../index';
 import { findMeantEnds } from './gates';
 import { splitHands } from '../layout/staves';
-import type { PlacedNote } from './timed-note';
 import { NO_SETTINGS } from '../../settings';
 
 function judged(notes: HandNote[], bpm = 100) {
@@ -121,20 +120,17 @@ describe('gates', () => {
 describe('hands', () => {
   const staves = (chords: readonly { keys: readonly number[]; at: number; length: number }[]) => {
     const notes = chords.flatMap(({ keys, at: start, length }, i) =>
-      keys.map(
-        (key, k) =>
-          ({
-            id: i * 10 + k,
-            key,
-            start: start * QUARTER,
-            onset: start * QUARTER,
-            release: (start + length) * QUARTER,
-            onsetSeconds: 0,
-            releaseSeconds: 0,
-            velocity: 80,
-            absorbed: [],
-          }) as PlacedNote,
-      ),
+      keys.map((key, k) => ({
+        id: i * 10 + k,
+        key,
+        start: start * QUARTER,
+        onset: start * QUARTER,
+        release: (start + length) * QUARTER,
+        onsetSeconds: 0,
+        releaseSeconds: 0,
+        velocity: 80,
+        absorbed: [],
+      })),
     );
     return splitHands(notes);
   };

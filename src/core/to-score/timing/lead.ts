@@ -344,7 +344,7 @@ function fitAt(lead: Seconds, onsets: readonly Onset[], line: BeatLine, styles: 
       }
       sums[s]! += least;
     }
-    left += Math.min(costs[0]!, costs[1]!, costs[2]!, costs[3]!);
+    left += Math.min(costs[0], costs[1], costs[2], costs[3]);
   }
   return { lead, misfit: Math.min(...sums), residue: left / onsets.length };
 }
