@@ -1,0 +1,68 @@
+import { describe, expect, it, vi } from 'vitest';
+import { demoOriginal } from '../../demo/make';
+import { partId, trackId } from '@/core/base';
+import { NO_SETTINGS, USUAL_DIRECTION_B } from '@/core/settings';
+import { readSmf } from '@/core/smf';
+import { engine, exposed } from '../testing/engine';
+
+vi.mock('comlink', () => ({ expose: exposed }));
+const demo = demoOriginal();
+const api = await engine();
+
+describe('the engine behind messages', () => {
+  it('wants a job before anything else', () => {
+    expect(() => api.passage([], 0, 1)).toThrow('No job is open.');
+    expect(() => api.heard(0, 1, [])).toThrow('No job is open.');
+  });
+  it('tells the two kinds of files apart, and refuses what is neither', () => {
+    expect(api.check(demo)).toBe('midi');
+    expect(() => api.check(new TextEncoder().encode('<nothing/>'))).toThrow(/score/i);
+    expect(() => api.check(new Uint8Array(10))).toThrow();
+  });
+  it('opens, converts with progress, and shows, explains and exports what it made', async () => {
+    expect(api.open([demo], NO_SETTINGS).survey.tracks).toHaveLength(14);
+    expect(() => api.passage([], 0, 1)).toThrow(/not been converted/);
+    const stages: string[] = [];
+    const converted = await api.convert(NO_SETTINGS, ({ stage }) => stages.push(stage));
+    expect(converted!.summary.parts).toHaveLength(12);
+    expect(converted!.milliseconds).toBeGreaterThan(0);
+    expect(stages.length).toBeGreaterThan(0);
+    const flute = partId('t1');
+    const passage = api.passage([flute], 0, 2);
+    expect(passage.musicXml).toContain('<score-partwise');
+    expect(api.reasons(flute, 0).length).toBeGreaterThan(0);
+    expect(api.track(trackId('t1')).notes).toHaveLength(123);
+    expect(() => api.track(trackId('t99'))).toThrow('There is no track t99.');
+    expect(api.previewDeal(trackId('t8'), null).players.length).toBeGreaterThan(0);
+    expect(new TextDecoder().decode(api.export('musicxml', { date: '2026-01-01' }))).toContain('2026-01-01');
+    expect([...api.export('mxl', {}).slice(0, 2)]).toEqual([0x50, 0x4b]);
+  });
+  it('stops for a newer conversion, and for a cancel, and keeps what it had', async () => {
+    api.open([demo], NO_SETTINGS);
+    const [first, second] = await Promise.all([
+      api.convert(NO_SETTINGS),
+      api.convert({ ...NO_SETTINGS, title: 'Newer' }),
+    ]);
+    expect(first).toBeNull();
+    expect(second!.summary.title).toBe('Newer');
+    api.open([demo], NO_SETTINGS);
+    const running = api.convert(NO_SETTINGS);
+    api.cancel();
+    expect(await running).toBeNull();
+  });
+  it('sequences a score it wrote, and cleans the MIDI file it came from', async () => {
+    api.open([demo], NO_SETTINGS);
+    await api.convert(NO_SETTINGS);
+    api.openSequence(api.export('musicxml', {}));
+    const sequence = await api.sequence(USUAL_DIRECTION_B);
+    expect(sequence).toMatchObject({ kind: 'score', title: 'The Clockmaker’s Goose, cue 3' });
+    expect(api.heard(0, 1, []).length).toBeGreaterThan(0);
+    expect(api.sequencePassage([partId('P1')], 0, 1).musicXml).toContain('<score-partwise');
+    expect(readSmf(api.sequenceFiles(USUAL_DIRECTION_B)[0]!.bytes).file.format).toBe(1);
+    api.openSequence(demo);
+    expect(await api.sequence(USUAL_DIRECTION_B)).toMatchObject({ kind: 'midi', format: 1 });
+    expect(api.heardMidi(0, 1, true).length).toBeGreaterThan(0);
+    expect(api.controllersOf(1).length).toBeGreaterThan(0);
+    expect(() => api.heard(0, 1, [])).toThrow(/no score/);
+  });
+});
