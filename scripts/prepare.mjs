@@ -1,7 +1,7 @@
 /*
  * What both commands need on a fresh machine: packages, and for tests a Chromium and midicsv where apt can bring them.
  */
-import { spawnSync } from 'node:child_process';
+import { spawn, spawnSync } from 'node:child_process';
 import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
@@ -12,6 +12,17 @@ export const environment = { ...process.env, NEXT_TELEMETRY_DISABLED: '1' };
 /** Runs a command in the project's folder and shows what it prints. @returns its exit code */
 export function run(command, args, options = {}) {
   return spawnSync(command, args, { cwd: root, stdio: 'inherit', env: environment, ...options }).status ?? 1;
+}
+
+/** Runs a node script beside others. @returns its exit code and what it printed */
+export function runBeside(args) {
+  return new Promise((resolve) => {
+    const child = spawn('node', args, { cwd: root, env: environment });
+    let printed = '';
+    child.stdout.on('data', (data) => (printed += data));
+    child.stderr.on('data', (data) => (printed += data));
+    child.on('close', (code) => resolve({ code: code ?? 1, printed }));
+  });
 }
 
 /** Installs the packages when there are none, or when the lock file has changed since. */

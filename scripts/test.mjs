@@ -1,9 +1,12 @@
-/* npm test: type check, format, lint, unused code, unit tests, build, end-to-end tests; the last line counts them all. */
+/*
+ * npm test: lint, types, format, imports, unused code, licences, unit tests, build, end-to-end tests; the last line counts
+ * them all.
+ */
 import { existsSync, mkdtempSync, readFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { buildIfNeeded } from './build.mjs';
-import { environment, findChromium, installPackages, installWithApt, run } from './prepare.mjs';
+import { environment, findChromium, installPackages, installWithApt, run, runBeside } from './prepare.mjs';
 
 let passed = 0;
 let failed = 0;
@@ -42,27 +45,30 @@ function slowest() {
     console.log(`${seconds.toFixed(1).padStart(7)} s  ${name}`);
 }
 
-step(
-  'type check',
-  () =>
-    run('node', ['node_modules/next/dist/bin/next', 'typegen'], { stdio: 'ignore' }) === 0 &&
-    run('node', ['node_modules/typescript/bin/tsc', '--noEmit']) === 0,
-);
-step('format', () => run('node', ['node_modules/prettier/bin/prettier.cjs', '--check', '--log-level=warn', '.']) === 0);
-step('lint', () => run('node', ['node_modules/eslint/bin/eslint.js', '.']) === 0);
+/* Each of these passes or fails as a whole. The first takes longest; the others run beside it, one after the other. */
+const LINT = ['lint', ['node_modules/eslint/bin/eslint.js', '.']];
+const QUICK = [
+  ['type check', ['node_modules/typescript/bin/tsc', '--noEmit']],
+  ['format', ['node_modules/prettier/bin/prettier.cjs', '--check', '--log-level=warn', '.']],
+  [
+    'imports go one way',
+    ['node_modules/dependency-cruiser/bin/dependency-cruise.mjs', 'src', '--config', '.dependency-cruiser.mjs'],
+  ],
+  ['nothing unused', ['node_modules/knip/bin/knip.js']],
+  ['licences of what is shipped', ['scripts/notices.mjs', '--check']],
+];
 
-step(
-  'imports go one way',
-  () =>
-    run('node', [
-      'node_modules/dependency-cruiser/bin/dependency-cruise.mjs',
-      'src',
-      '--config',
-      '.dependency-cruiser.mjs',
-    ]) === 0,
-);
+async function check([name, args]) {
+  const { code, printed } = await runBeside(args);
+  step(name, () => code === 0);
+  if (printed.trim()) console.log(printed.trim());
+}
 
-step('nothing unused', () => run('node', ['node_modules/knip/bin/knip.js']) === 0);
+run('node', ['node_modules/next/dist/bin/next', 'typegen'], { stdio: 'ignore' });
+const quick = (async () => {
+  for (const one of QUICK) await check(one);
+})();
+await Promise.all([check(LINT), quick]);
 
 console.log('\n== unit tests');
 const unitReport = join(reports, 'unit.json');

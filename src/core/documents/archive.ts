@@ -37,15 +37,16 @@ export function packArchive(job: ArchivedJob): Uint8Array {
 /**
  * Opens an archive and checks all of it: the job by its rules, each original by its hash.
  *
- * @param sha256 hash of bytes as lower-case hexadecimal
+ * @param sha256 hash of bytes as lower-case hexadecimal @param most bytes it may unpack to
  * @throws JobError with one sentence; nothing of a bad archive is returned
  */
 export async function unpackArchive(
   bytes: Uint8Array,
   fileName: string,
   sha256: (bytes: Uint8Array) => Promise<string>,
+  most = MOST_UNPACKED,
 ): Promise<ArchivedJob> {
-  const entries = unzip(bytes, fileName);
+  const entries = unzip(bytes, fileName, most);
   const text = entries['job.json'];
   if (!text) throw jobErrors.notArchive(fileName);
   const job = parseJob(strFromU8(text), fileName);
@@ -66,7 +67,7 @@ function entryName(sha256: string): string {
 }
 
 /** Only the entries an archive can have, and only while they stay within bounds. */
-function unzip(bytes: Uint8Array, fileName: string): Record<string, Uint8Array> {
+function unzip(bytes: Uint8Array, fileName: string, most: number): Record<string, Uint8Array> {
   let total = 0;
   let tooLarge = false;
   try {
@@ -74,11 +75,11 @@ function unzip(bytes: Uint8Array, fileName: string): Record<string, Uint8Array> 
       filter: ({ name, originalSize }) => {
         if (name !== 'job.json' && !/^originals\/[0-9a-f]{64}$/.test(name)) return false;
         total += originalSize;
-        if (total > MOST_UNPACKED) tooLarge = true;
+        if (total > most) tooLarge = true;
         return !tooLarge;
       },
     });
-    if (tooLarge) throw jobErrors.tooLarge(fileName);
+    if (tooLarge) throw jobErrors.tooLarge(fileName, most);
     return entries;
   } catch (error) {
     if ((error as Error).name === 'JobError') throw error;

@@ -34,8 +34,10 @@ export const jobErrors = {
     new JobError(
       `“${fileName}” is not a technique chart: ${why}. Export the chart again and take that file; nothing was changed.`,
     ),
-  tooLarge: (fileName: string) =>
-    new JobError(`“${fileName}” would unpack to more than 300 MiB and was not opened; nothing was stored.`),
+  tooLarge: (fileName: string, most: number) =>
+    new JobError(
+      `“${fileName}” would unpack to more than ${Math.round(most / 2 ** 20)} MiB and was not opened; nothing was stored.`,
+    ),
   noOriginal: (sha: string) =>
     new JobError(
       `The archive lacks an original its job needs (SHA-256 ${sha.slice(0, 12)}…). Save the archive again; nothing was stored.`,

@@ -8,7 +8,7 @@ import { keyName, MARK_CLASSES } from '@/core/score';
 import { openQueries, useWorkspace } from '../job/workspace';
 import { sentence } from '../shared/receive';
 import { bytesInWords, clock, count } from '../shared/words';
-import { exportScore } from './export';
+import { exportScore } from './exportScore';
 import styles from './dispatch.module.css';
 
 /** What leaves the house. */

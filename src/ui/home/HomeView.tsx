@@ -245,6 +245,9 @@ export function HomeView() {
           ]}
         />
         <StorageLine jobs={jobs?.length ?? 0} />
+        <p className="soft">
+          <a href="/third-party-notices.txt">Licences of the packages Dragoman is made with</a>
+        </p>
       </section>
     </main>
   );

@@ -4,13 +4,13 @@ import { BookOutlined, DownloadOutlined, QuestionCircleOutlined, RedoOutlined, U
 import { App, Button, Tooltip } from 'antd';
 import Link from 'next/link';
 import { useCallback, useState } from 'react';
-import { exportScore } from '../dispatch/export';
+import { exportScore } from '../dispatch/exportScore';
 import { sentence } from '../shared/receive';
 import { useJobKeys } from './keys';
 import { KeysHelp } from './KeysHelp';
 import { LedgerDrawer } from './LedgerDrawer';
 import type { StationId } from './stations';
-import { exportSequence } from '../sequencer/export';
+import { exportSequence } from '../dispatch/exportSequence';
 import { DirectionSwitch } from './DirectionSwitch';
 import { madeOnDesk, useWorkspace } from './workspace';
 import styles from './job.module.css';

@@ -109,7 +109,7 @@ function Settings({ part }: { part: PartSummary }) {
         values only in bars {bars[passage.from]?.number}–{bars[to - 1]?.number}
       </Checkbox>
       <label>
-        Smallest value
+        Quantize to
         <Select<SmallestValue | typeof FOUND>
           size="small"
           value={pin?.smallest ?? FOUND}

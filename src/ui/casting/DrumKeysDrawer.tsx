@@ -8,7 +8,7 @@ import { DRUM_LAYOUTS } from '@/core/instruments';
 import { play } from '@/sound/player';
 import { ownDrumMaps } from '@/storage/drum-maps';
 import { useWorkspace } from '../job/workspace';
-import styles from './sequencer.module.css';
+import styles from '../shared/sequencing.module.css';
 import { settingsOf, type NamedDrumMap } from '@/core/documents';
 import type { ScorePartSummary } from '@/core/engine';
 

@@ -8,7 +8,7 @@ import { play, stopPlaying } from '@/sound/player';
 import { engineWorker } from '@/workers/engine-client';
 import { useWorkspace } from '../job/workspace';
 import { CommittedNumber } from '../shared/CommittedNumber';
-import styles from './sequencer.module.css';
+import styles from '../shared/sequencing.module.css';
 import type { ControllerPair } from '@/core/engine';
 
 const BARS = 4;

@@ -3,8 +3,8 @@
 import { Table } from 'antd';
 import { keyInWords } from '@/core/score';
 import { clock, count } from '../shared/words';
-import { useScoreSequence } from './useSequence';
-import styles from './sequencer.module.css';
+import { useScoreSequence } from '../shared/useSequence';
+import styles from '../shared/sequencing.module.css';
 import type { ScorePartSummary } from '@/core/engine';
 
 /** What arrived: the parts of a score. */

@@ -4,8 +4,8 @@ import { Button, Checkbox, Select, Switch, Table } from 'antd';
 import { useWorkspace } from '../job/workspace';
 import { CommittedNumber } from '../shared/CommittedNumber';
 import { clock, count } from '../shared/words';
-import { useScoreSequence } from './useSequence';
-import styles from './sequencer.module.css';
+import { useScoreSequence } from '../shared/useSequence';
+import styles from '../shared/sequencing.module.css';
 
 /** Bars in the order they are played, tempo changes, and what of the piece is wanted. */
 export function TimelineView() {

@@ -10,7 +10,7 @@ import { forgetChart, ownCharts, saveChart } from '@/storage/charts';
 import { useWorkspace } from '../job/workspace';
 import { download } from '../shared/download';
 import { sentence } from '../shared/receive';
-import styles from './sequencer.module.css';
+import styles from '../shared/sequencing.module.css';
 import type { TechniqueChart, TechniqueSwitch } from '@/core/settings';
 import { fileNameOf, readChart, settingsOf, writeChart } from '@/core/documents';
 import type { ScorePartSummary } from '@/core/engine';

@@ -6,9 +6,9 @@ import { CONVERSIONS, type TrackInventory } from '@/core/to-sequencer';
 import { useWorkspace } from '../job/workspace';
 import { count } from '../shared/words';
 import { BeforeAfter } from './BeforeAfter';
-import { PresetChoice } from './PresetChoice';
-import { useMidiSequence } from './useSequence';
-import styles from './sequencer.module.css';
+import { PresetChoice } from '../shared/PresetChoice';
+import { useMidiSequence } from '../shared/useSequence';
+import styles from '../shared/sequencing.module.css';
 import { ACTIONS, DATA_KINDS, NEUTRAL_VOLUMES, type Action, type DataKind, type Preset } from '@/core/settings';
 import { DATA_NAMES } from '@/core/decisions';
 

@@ -5,9 +5,9 @@ import { App, Button, Select, Switch } from 'antd';
 import { useWorkspace } from '../job/workspace';
 import { sentence } from '../shared/receive';
 import { bytesInWords, count } from '../shared/words';
-import { exportSequence } from './export';
-import styles from './sequencer.module.css';
-import { PresetChoice } from './PresetChoice';
+import { exportSequence } from './exportSequence';
+import styles from '../shared/sequencing.module.css';
+import { PresetChoice } from '../shared/PresetChoice';
 import { NEUTRAL_VOLUMES } from '@/core/settings';
 import { settingsOf } from '@/core/documents';
 

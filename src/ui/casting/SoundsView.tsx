@@ -7,9 +7,9 @@ import { PROGRAM_NAMES } from '@/core/instruments';
 import { useWorkspace } from '../job/workspace';
 import { ChartDrawer } from './ChartDrawer';
 import { DrumKeysDrawer } from './DrumKeysDrawer';
-import { PresetChoice } from './PresetChoice';
-import { useScoreSequence } from './useSequence';
-import styles from './sequencer.module.css';
+import { PresetChoice } from '../shared/PresetChoice';
+import { useScoreSequence } from '../shared/useSequence';
+import styles from '../shared/sequencing.module.css';
 import { SPLITS, type ChannelPlan, type Preset, type Split } from '@/core/settings';
 import type { ScorePartSummary } from '@/core/engine';
 

@@ -3,9 +3,9 @@
 import { CartesianGrid, Line, LineChart, ReferenceLine, ResponsiveContainer, Tooltip, XAxis, YAxis } from 'recharts';
 import { DYNAMICS } from '@/core/score';
 import { useWorkspace } from '../job/workspace';
-import { useScoreSequence } from './useSequence';
+import { useScoreSequence } from '../shared/useSequence';
 import chart from '../shared/charts.module.css';
-import styles from './sequencer.module.css';
+import styles from '../shared/sequencing.module.css';
 
 /** The dynamics of the parts in view over all bars, as the curve that velocities or controllers follow. */
 export function DynamicsChart() {

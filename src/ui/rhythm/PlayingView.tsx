@@ -11,9 +11,9 @@ import { Interlinear } from '../interlinear/Interlinear';
 import { useWorkspace } from '../job/workspace';
 import { CommittedNumber } from '../shared/CommittedNumber';
 import { DynamicsChart } from './DynamicsChart';
-import { useScoreSequence } from './useSequence';
+import { useScoreSequence } from '../shared/useSequence';
 import pane from '../shared/pane.module.css';
-import styles from './sequencer.module.css';
+import styles from '../shared/sequencing.module.css';
 import { DYNAMIC_CARRIERS, NO_LOOSENING, type DynamicCarrier, type Loosening } from '@/core/settings';
 import { CARRIER_NAMES, type Decision } from '@/core/decisions';
 
@@ -208,7 +208,7 @@ function PlayingSettings() {
           },
           {
             key: 'loosening',
-            label: 'Loosening',
+            label: 'Loosening (humanize)',
             children: (
               <>
                 <p className="soft">From a seed, the same each time; at rest the notes are exactly as written.</p>
