@@ -1,0 +1,160 @@
+import { plainToInstance } from 'class-transformer';
+import { validateSync } from 'class-validator';
+import { describe as about, expect, it } from 'vitest';
+import { partId, queryId, trackId } from '../base';
+import { NO_JOB_SETTINGS } from '../settings';
+import { apply, DECISION_KINDS, describe, lessonsIn, type Decision } from './index';
+
+const track = trackId('t1');
+const part = partId('t1');
+const sequenced = partId('P1');
+const bars = { from: 0, to: 2 };
+
+/** Examples of every kind: one without does not compile. Where two stand, the second takes the first back. */
+const EXAMPLES: { [K in Decision['kind']]: Extract<Decision, { kind: K }>[] } = {
+  leaveOut: [{ kind: 'leaveOut', tracks: [track] }],
+  takeIn: [{ kind: 'takeIn', tracks: [track] }],
+  assignInstrument: [{ kind: 'assignInstrument', tracks: [track], instrument: 'oboe' }],
+  setStaves: [
+    { kind: 'setStaves', part, staves: 2 },
+    { kind: 'setStaves', part, staves: null },
+  ],
+  setTechnique: [{ kind: 'setTechnique', tracks: [track], technique: 'pizzicato' }],
+  gather: [{ kind: 'gather', tracks: [track, trackId('t2')] }],
+  standAlone: [{ kind: 'standAlone', tracks: [track] }],
+  dealOut: [
+    { kind: 'dealOut', track, deal: { to: 'players', players: 2, spare: 'rest', lines: 'top-down', order: 'paired' } },
+  ],
+  setKeyswitches: [{ kind: 'setKeyswitches', track, meanings: [{ key: 24, technique: 'none' }] }],
+  renamePart: [{ kind: 'renamePart', part, name: 'Fl.' }],
+  abbreviatePart: [{ kind: 'abbreviatePart', part, abbreviation: 'F' }],
+  setSolo: [{ kind: 'setSolo', part, solo: true }],
+  movePart: [{ kind: 'movePart', part, before: null }],
+  setLanguage: [{ kind: 'setLanguage', language: 'fr' }],
+  useHouseList: [{ kind: 'useHouseList', answers: [{ track, leftOut: true }] }],
+  setGrid: [{ kind: 'setGrid', part, smallest: '16th', triplets: true, also: [5, 7], bars }],
+  freeGrid: [{ kind: 'freeGrid', part }],
+  setLead: [{ kind: 'setLead', track, milliseconds: 80 }],
+  setSwing: [
+    { kind: 'setSwing', ratio: 2, unit: '16th' },
+    { kind: 'setSwing', ratio: null },
+  ],
+  setOrnaments: [
+    { kind: 'setOrnaments', part, on: false },
+    { kind: 'setOrnaments', part, on: true },
+  ],
+  setGaps: [
+    { kind: 'setGaps', part, upTo: 'quarter' },
+    { kind: 'setGaps', part, upTo: null },
+  ],
+  setLengths: [{ kind: 'setLengths', part, as: 'played', bars }],
+  writeAs: [
+    { kind: 'writeAs', part, as: partId('t2') },
+    { kind: 'writeAs', part, as: null },
+  ],
+  setVoices: [{ kind: 'setVoices', part, most: 1 }],
+  setHandSplit: [
+    { kind: 'setHandSplit', part, key: 60 },
+    { kind: 'setHandSplit', part, key: null },
+  ],
+  setClefs: [
+    { kind: 'setClefs', part, changes: false },
+    { kind: 'setClefs', part, changes: true },
+  ],
+  moveNotes: [{ kind: 'moveNotes', part, moves: [{ note: 1, by: 2520 }] }],
+  joinNotes: [{ kind: 'joinNotes', part, notes: [1, 2] }],
+  cutNote: [{ kind: 'cutNote', part, note: 1, at: 2520 }],
+  setKey: [{ kind: 'setKey', fifths: -2, mode: 'minor', bar: 3 }],
+  respellNotes: [{ kind: 'respellNotes', part, notes: [1], prefer: 'flats' }],
+  preferNames: [{ kind: 'preferNames', part: null, bars, prefer: 'sharps' }],
+  chooseClef: [{ kind: 'chooseClef', part, staff: 2, clef: 'treble-8vb' }],
+  setOctaveLines: [
+    { kind: 'setOctaveLines', part, on: false },
+    { kind: 'setOctaveLines', part, on: true },
+  ],
+  shiftNotes: [{ kind: 'shiftNotes', part, notes: [1, 2], semitones: -12 }],
+  useDrumMap: [
+    {
+      kind: 'useDrumMap',
+      part,
+      name: 'Kit',
+      sounds: [{ key: 36, name: 'Kick', step: 'F', octave: 4, notehead: 'normal', limb: 'feet' }],
+    },
+    { kind: 'useDrumMap', part, name: '', sounds: null },
+  ],
+  setDrumKey: [{ kind: 'setDrumKey', part, key: 99, as: 38 }],
+  setTablature: [{ kind: 'setTablature', part, show: 'both', tuning: [40, 45], capo: 2 }],
+  setMarks: [{ kind: 'setMarks', part, mark: 'slurs', use: 'suggest', strength: 'few', bars }],
+  setArticulation: [{ kind: 'setArticulation', part, notes: [1], articulation: 'accent', on: true }],
+  setSlur: [{ kind: 'setSlur', part, from: 1, to: 2, on: false }],
+  copyPattern: [{ kind: 'copyPattern', part, bar: 0, bars }],
+  foldRepeat: [
+    { kind: 'foldRepeat', from: 0, length: 4, times: 2, endings: 1 },
+    { kind: 'foldRepeat', from: 0, length: 4, times: 1, endings: 0 },
+  ],
+  setBarRepeats: [
+    { kind: 'setBarRepeats', part, on: true },
+    { kind: 'setBarRepeats', part, on: false },
+  ],
+  setTitle: [{ kind: 'setTitle', title: 'Goose' }],
+  setComposer: [{ kind: 'setComposer', composer: 'Band' }],
+  setMarkerStyle: [{ kind: 'setMarkerStyle', style: 'text' }],
+  setSequencing: [{ kind: 'setSequencing', preset: 'expression', rampStep: 2520 }],
+  setPartSequencing: [
+    { kind: 'setPartSequencing', part: sequenced, split: 'voice', program: 5 },
+    { kind: 'setPartSequencing', part: sequenced, split: null, program: null },
+  ],
+  setCarry: [{ kind: 'setCarry', data: 'pan', action: 'convert', track: 2 }],
+  leaveTracks: [
+    { kind: 'leaveTracks', tracks: [3], out: true },
+    { kind: 'leaveTracks', tracks: [3], out: false },
+  ],
+  splitTrack: [{ kind: 'splitTrack', track, by: 'sounds' }],
+  placeOriginal: [{ kind: 'placeOriginal', original: 2, bars: 8 }],
+  setTextEncoding: [
+    { kind: 'setTextEncoding', encoding: 'shift_jis' },
+    { kind: 'setTextEncoding', encoding: null },
+  ],
+  dismissQuery: [{ kind: 'dismissQuery', query: queryId('x'), reason: 'It is so' }],
+};
+
+/** Kinds that leave the settings as they were when nothing was decided before. */
+const CHANGE_NOTHING_ALONE: Decision['kind'][] = ['freeGrid', 'dismissQuery'];
+
+about('every kind of decision', () => {
+  it.each(Object.entries(EXAMPLES))(
+    '%s is checked by its own shape, changes the settings and is said',
+    (kind, list) => {
+      let settings = NO_JOB_SETTINGS;
+      for (const made of list as Decision[]) {
+        const { dto } = DECISION_KINDS[made.kind];
+        const rules = { whitelist: true, forbidNonWhitelisted: true };
+        expect(validateSync(plainToInstance<object, unknown>(dto, made), rules)).toEqual([]);
+        const foreign = plainToInstance<object, unknown>(dto, { ...made, somethingElse: 1 });
+        expect(validateSync(foreign, rules)).not.toEqual([]);
+        const next = apply(settings, made);
+        if (!CHANGE_NOTHING_ALONE.includes(made.kind)) expect(next).not.toEqual(settings);
+        settings = next;
+        expect(describe(made, () => 'Flute')).toMatch(/^\S.{3,}/);
+        expect(describe(made, () => 'Flute')).not.toMatch(/undefined|null|\[object|NaN/);
+      }
+      // What was taken back is gone; a part that was spoken of may keep an empty place.
+      if (list.length > 1 && kind !== 'setPartSequencing') expect(settings).toEqual(NO_JOB_SETTINGS);
+    },
+  );
+  it('frees what was pinned', () => {
+    const pinned = apply(NO_JOB_SETTINGS, { kind: 'setGrid', part, smallest: '16th', triplets: true });
+    expect(apply(pinned, { kind: 'freeGrid', part })).toEqual(NO_JOB_SETTINGS);
+  });
+  it('teaches the house list only what is true of a name', () => {
+    const taught = Object.values(EXAMPLES).flatMap((list) => (list as Decision[]).flatMap(lessonsIn));
+    expect(taught.map((lesson) => Object.keys(lesson).join())).toEqual([
+      'track,instrument',
+      'track,technique',
+      'track,deal',
+      'track,partName',
+    ]);
+    expect(lessonsIn({ kind: 'renamePart', part: partId('t1p2'), name: 'Second' })).toEqual([]);
+    expect(lessonsIn({ kind: 'assignInstrument', tracks: [track], instrument: 'unknown' })).toEqual([]);
+  });
+});
