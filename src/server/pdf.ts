@@ -3,6 +3,7 @@ import { dirname, join } from 'node:path';
 import { create, type Font } from 'fontkit';
 import PDFDocument from 'pdfkit';
 import SVGtoPDF from 'svg-to-pdfkit';
+import { plainDrawing } from './drawing';
 
 /*
  * Engraved pages as a PDF. The drawings come as SVG from the engraver; text is set in DejaVu Serif, which ships with
@@ -25,8 +26,12 @@ const FONTS = {
   'Text-BoldItalic': 'DejaVuSerif-BoldItalic',
 };
 
-/** @param pages one SVG drawing each, in the proportions of A4 */
-export function pdfOf(pages: readonly string[], title: string): Promise<Uint8Array> {
+/**
+ * @param pages one SVG drawing each, in the proportions of A4
+ * @throws DrawingError when a page is none that the engraver draws
+ */
+export async function pdfOf(pages: readonly string[], title: string): Promise<Uint8Array> {
+  const drawings = pages.map(plainDrawing);
   const document = new PDFDocument({
     size: [PAGE.width, PAGE.height],
     margin: 0,
@@ -40,10 +45,10 @@ export function pdfOf(pages: readonly string[], title: string): Promise<Uint8Arr
     document.on('error', reject);
   });
   for (const [name, file] of Object.entries(FONTS)) document.registerFont(name, fontFile(file));
-  const music = pages.map(musicFont).find((font) => font !== null) ?? null;
-  for (const svg of pages) {
+  const music = drawings.map(({ styles }) => musicFont(styles)).find((font) => font !== null) ?? null;
+  for (const { svg } of drawings) {
     document.addPage();
-    SVGtoPDF(document, plain(music ? signsDrawn(svg, music) : svg), 0, 0, {
+    SVGtoPDF(document, music ? signsDrawn(svg, music) : svg, 0, 0, {
       width: PAGE.width,
       height: PAGE.height,
       preserveAspectRatio: 'xMidYMin meet',
@@ -55,9 +60,9 @@ export function pdfOf(pages: readonly string[], title: string): Promise<Uint8Arr
   return done;
 }
 
-/** The music font that the engraver puts into its drawings for signs inside text. */
-function musicFont(svg: string): Font | null {
-  const data = /src:\s*url\(["']?data:[^,]*;base64,([^)"']+)/.exec(svg)?.[1];
+/** The music font that the engraver puts into its drawings for signs inside text. @param styles of a drawing */
+function musicFont(styles: string): Font | null {
+  const data = /src:\s*url\(["']?data:[^,;]*(?:;[^,;]*)?;base64,([^)"']+)/.exec(styles)?.[1];
   const font = data ? create(Buffer.from(data, 'base64')) : null;
   return font && 'layout' in font ? font : null;
 }
@@ -81,19 +86,4 @@ function signsDrawn(svg: string, font: Font): string {
       return `${paths.join('')}<text x="${at}" y="${y}"${between}`;
     },
   );
-}
-
-const ITALIC = ['dir', 'dynam', 'mNum'];
-const BOLD = ['ending', 'fing', 'reh', 'tempo'];
-
-/** The engraver's style rules, which the PDF writer does not read, as attributes. */
-function plain(svg: string): string {
-  return svg
-    .replace(/<style[\s\S]*?<\/style>/g, '')
-    .replace(/<g ([^>]*class="([^"]+)")/g, (whole, attributes: string, names: string) => {
-      const own = names.split(' ');
-      const style = `${own.some((name) => ITALIC.includes(name)) ? ' font-style="italic"' : ''}${own.some((name) => BOLD.includes(name)) ? ' font-weight="bold"' : ''}`;
-      return style ? `<g${style} ${attributes}` : whole;
-    })
-    .replace(/<(path|rect|polygon|polyline|ellipse) (?![^>]*stroke=)/g, '<$1 stroke="currentColor" ');
 }

@@ -72,7 +72,6 @@ afterEach(() => {
   vi.unstubAllGlobals();
 });
 
-
 describe('the sound module', () => {
   it('plays each note at its time, in equal temperament from A at 440 Hz', async () => {
     const { seconds } = await play([note({}), note({ key: 81, start: 0.5, duration: 2 })]);

@@ -245,8 +245,8 @@ export function HomeView() {
           ]}
         />
         <StorageLine jobs={jobs?.length ?? 0} />
-        <p className="soft">
-          <a href="/third-party-notices.txt">Licences of the packages Dragoman is made with</a>
+        <p className={styles.storage}>
+          <a href="/third-party-notices.txt">Licences</a> of the packages Dragoman is made with.
         </p>
       </section>
     </main>

@@ -2,19 +2,16 @@ import { plainToInstance } from 'class-transformer';
 import { IsIn, IsOptional, validateSync } from 'class-validator';
 import 'reflect-metadata';
 import { fileNameOf } from '@/core/documents';
-import {
-  isScoreFile,
-  SCORE_FORMAT_NAMES,
-  SCORE_FORMATS,
-  ScoreDesk,
-  SequenceDesk,
-  type ScoreFormat,
-} from '@/core/engine';
-import { NO_SETTINGS, PRESETS, USUAL_DIRECTION_B, type DirectionB, type Preset } from '@/core/settings';
+import { isScoreFile, SCORE_FORMAT_NAMES, SCORE_FORMATS, type ScoreFormat } from '@/core/engine';
+import { PRESETS, type Preset } from '@/core/settings';
+import { compute } from '@/server/pool';
+import { answered, guarded, sentence } from '@/server/routes';
 
 export const runtime = 'nodejs';
 
 const MOST_BYTES = 64 * 2 ** 20;
+/** What a form adds to its file. */
+const FORM_BYTES = 2 ** 16;
 
 class ConvertRequest {
   @IsIn(['to-score', 'to-midi']) direction!: 'to-score' | 'to-midi';
@@ -26,7 +23,7 @@ class ConvertRequest {
  * Conversion for scripts on this machine: multipart with `file`, `direction` (to-score, to-midi) and, as wished,
  * `carry` or `format`; the file comes back. Errors are JSON with one sentence.
  */
-export async function POST(request: Request): Promise<Response> {
+export const POST = guarded('multipart/form-data', MOST_BYTES + FORM_BYTES, async (request) => {
   let form: FormData;
   try {
     form = await request.formData();
@@ -50,33 +47,16 @@ export async function POST(request: Request): Promise<Response> {
       400,
     );
   const bytes = new Uint8Array(await file.arrayBuffer());
-  const name = fileNameOf(file.name.replace(/\.[^.]+$/, ''));
-  try {
-    if (asked.direction === 'to-midi') {
-      const settings: DirectionB = { ...USUAL_DIRECTION_B, preset: asked.carry ?? 'bare' };
-      return answer(SequenceDesk.open(bytes).files(settings).files[0]!.bytes, `${name}.mid`, 'audio/midi');
-    }
-    if (isScoreFile(bytes)) return sentence(`${file.name} is a score already; ask for “to-midi”.`, 422);
-    const format = asked.format ?? 'musicxml';
-    const desk = ScoreDesk.open([bytes], NO_SETTINGS);
-    desk.convert(NO_SETTINGS);
-    return answer(desk.export(format), `${name}.${format}`, SCORE_FORMATS[format].mediaType);
-  } catch (error) {
-    const { name: kind, message } = error as Error;
-    if (kind === 'SmfError' || kind === 'MusicXmlError') return sentence(`${file.name}: ${message}`, 422);
-    return sentence(`${file.name} could not be converted; nothing was stored.`, 500);
+  const named = file.name.slice(0, 200);
+  const name = fileNameOf(named.replace(/\.[^.]+$/, ''));
+  const otherwise = `${named} could not be converted; nothing was stored.`;
+  if (asked.direction === 'to-midi') {
+    const preset = asked.carry ?? 'bare';
+    const out = { type: 'audio/midi', fileName: `${name}.mid` };
+    return answered(() => compute({ kind: 'to-midi', bytes, preset }), out, otherwise, `${named}: `);
   }
-}
-
-function answer(bytes: Uint8Array, fileName: string, type: string): Response {
-  return new Response(bytes as BodyInit, {
-    headers: {
-      'content-type': type,
-      'content-disposition': `attachment; filename*=UTF-8''${encodeURIComponent(fileName)}`,
-    },
-  });
-}
-
-function sentence(error: string, status: number): Response {
-  return Response.json({ error }, { status });
-}
+  if (isScoreFile(bytes)) return sentence(`${named} is a score already; ask for “to-midi”.`, 422);
+  const format = asked.format ?? 'musicxml';
+  const out = { type: SCORE_FORMATS[format].mediaType, fileName: `${name}.${format}` };
+  return answered(() => compute({ kind: 'to-score', bytes, format }), out, otherwise, `${named}: `);
+});

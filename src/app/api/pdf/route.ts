@@ -1,7 +1,8 @@
 import { plainToInstance } from 'class-transformer';
 import { ArrayMaxSize, ArrayMinSize, IsArray, IsString, MaxLength, validateSync } from 'class-validator';
 import 'reflect-metadata';
-import { pdfOf } from '@/server/pdf';
+import { answered, guarded, sentence } from '@/server/routes';
+import { compute } from '@/server/pool';
 
 export const runtime = 'nodejs';
 
@@ -15,8 +16,10 @@ class PdfRequest {
   pages!: string[];
 }
 
+const MOST_BYTES = 64 * 2 ** 20;
+
 /** Engraved pages in, one PDF out. Everything happens on this machine. */
-export async function POST(request: Request): Promise<Response> {
+export const POST = guarded('application/json', MOST_BYTES, async (request) => {
   let body: unknown;
   try {
     body = await request.json();
@@ -30,14 +33,10 @@ export async function POST(request: Request): Promise<Response> {
     validateSync(wanted, { whitelist: true, forbidNonWhitelisted: true }).length > 0
   )
     return sentence('This is not a title with engraved pages.', 400);
-  try {
-    const bytes = await pdfOf(wanted.pages, wanted.title);
-    return new Response(bytes as BodyInit, { headers: { 'content-type': 'application/pdf' } });
-  } catch {
-    return sentence('These pages could not be made into a PDF; use the browser’s own print instead.', 422);
-  }
-}
-
-function sentence(error: string, status: number): Response {
-  return Response.json({ error }, { status });
-}
+  const { pages, title } = wanted;
+  return answered(
+    () => compute({ kind: 'pdf', pages, title }),
+    { type: 'application/pdf', fileName: 'pages.pdf' },
+    'These pages could not be made into a PDF; use the browser’s own print instead.',
+  );
+});
