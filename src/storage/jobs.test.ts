@@ -8,6 +8,8 @@ import { forget, houseEntries, learn, saveEntry } from './house-list';
 import {
   addOriginal,
   archiveOf,
+  archiveWith,
+  changeLedger,
   clearUnusedOriginals,
   createJob,
   deleteJob,
@@ -16,7 +18,6 @@ import {
   originalBytes,
   renameJob,
   restoreJob,
-  saveLedger,
   saveOpenQueries,
 } from './jobs';
 import { database } from './schema';
@@ -39,19 +40,27 @@ describe('jobs in the browser', () => {
   it('keep name, ledger and the number of open queries', async () => {
     const { id, ledger } = await createJob(flute);
     const left = enter(ledger, { kind: 'leaveOut', tracks: [trackId('t1')] });
-    await saveLedger(id, left);
+    expect(await changeLedger(id, () => left)).toEqual(left);
     await renameJob(id, 'Cue 3');
     await saveOpenQueries(id, 7);
     expect(await database.jobs.get(id)).toMatchObject({ name: 'Cue 3', ledger: left, openQueries: 7 });
   });
-  it('can be brought back after they were deleted, until unused originals are let go', async () => {
+  it('can be brought back with their originals for a day after they were deleted', async () => {
     const job = await createJob(flute);
+    const hash = job.originals[0]!.sha256;
+    const hours = (n: number) => 1_000_000 + n * 3_600_000;
     const deleted = await deleteJob(job.id);
+    // The list of jobs is opened, and opened again in another window.
+    await clearUnusedOriginals(hours(0));
+    await clearUnusedOriginals(hours(20));
     await restoreJob(deleted!);
-    await clearUnusedOriginals();
-    expect(await originalBytes(job.originals[0]!.sha256)).toEqual(flute.bytes);
+    await clearUnusedOriginals(hours(30));
+    expect(await originalBytes(hash)).toEqual(flute.bytes);
     await deleteJob(job.id);
-    await clearUnusedOriginals();
+    await clearUnusedOriginals(hours(40));
+    await clearUnusedOriginals(hours(60));
+    expect(await originalBytes(hash)).toEqual(flute.bytes);
+    await clearUnusedOriginals(hours(65));
     await expect(originalBytes(job.originals[0]!.sha256)).rejects.toThrow(/Drop the file again/);
   });
   it('take further originals, and copies of them stand by themselves', async () => {
@@ -65,10 +74,25 @@ describe('jobs in the browser', () => {
     expect(await originalBytes(copy.originals[1]!.sha256)).toEqual(oboe.bytes);
     await expect(duplicateJob(job.id)).rejects.toThrow(/no longer in this browser/);
   });
+  it('keep what two windows decide, one after the other', async () => {
+    const { id } = await createJob(flute);
+    const decided = (title: string) => changeLedger(id, (ledger) => enter(ledger, { kind: 'setTitle', title }));
+    await Promise.all([decided('one'), decided('two'), decided('three')]);
+    const { decisions } = (await database.jobs.get(id))!.ledger;
+    expect(decisions.map((one) => one.kind === 'setTitle' && one.title)).toEqual(['one', 'two', 'three']);
+    await deleteJob(id);
+    await expect(decided('four')).rejects.toThrow(/deleted in another window/);
+  });
+  it('give an archive of decisions that are not stored', async () => {
+    const job = await createJob(flute);
+    const { bytes } = await archiveWith(job, enter(job.ledger, { kind: 'setTitle', title: 'Unsaved' }));
+    const arrived = await importArchive({ fileName: 'x.zip', bytes });
+    expect(arrived.ledger.decisions).toMatchObject([{ title: 'Unsaved' }]);
+  });
   it('travel as archives and arrive as they left', async () => {
     const job = await createJob(flute);
     await addOriginal(job.id, oboe);
-    await saveLedger(job.id, enter(job.ledger, { kind: 'setTitle', title: 'Goose' }));
+    await changeLedger(job.id, (ledger) => enter(ledger, { kind: 'setTitle', title: 'Goose' }));
     const archive = await archiveOf(job.id);
     expect(archive.fileName).toBe('Flute.dragoman.zip');
     await Promise.all(database.tables.map((table) => table.clear()));
@@ -83,7 +107,7 @@ describe('jobs in the browser', () => {
   it('say when the storage is full, and keep what there was', async () => {
     const job = await createJob(flute);
     const full = vi.spyOn(database.jobs, 'update').mockRejectedValue(new Dexie.QuotaExceededError());
-    await expect(saveLedger(job.id, job.ledger)).rejects.toThrow(/storage is full/);
+    await expect(changeLedger(job.id, (ledger) => ledger)).rejects.toThrow(/storage is full/);
     // As the reason of a transaction that was called off.
     full.mockRejectedValue(Object.assign(new Error('aborted'), { inner: new Dexie.QuotaExceededError() }));
     await expect(renameJob(job.id, 'x')).rejects.toThrow(/storage is full/);

@@ -1,4 +1,4 @@
-import Dexie from 'dexie';
+import Dexie, { liveQuery } from 'dexie';
 import { database, type Direction, type JobRecord } from './schema';
 import { EMPTY_LEDGER, fileNameOf, packArchive, unpackArchive, type Ledger } from '@/core/documents';
 
@@ -53,8 +53,32 @@ export async function originalBytes(hash: string): Promise<Uint8Array> {
   return original.bytes;
 }
 
-export async function saveLedger(id: string, ledger: Ledger): Promise<void> {
-  await guarded(() => database.jobs.update(id, { ledger, changedAt: Date.now() }));
+/**
+ * Changes the ledger as it is stored, which another window may have changed since it was read: nothing of either is
+ * lost. The change and what it rests on are one transaction.
+ *
+ * @returns the ledger as it is stored now
+ * @throws StorageError when the job is gone or the storage is full; nothing was changed then
+ */
+export async function changeLedger(id: string, change: (stored: Ledger) => Ledger): Promise<Ledger> {
+  return guarded(() =>
+    database.transaction('rw', database.jobs, async () => {
+      const job = await database.jobs.get(id);
+      if (!job) throw new StorageError(JOB_IS_GONE);
+      const ledger = change(job.ledger);
+      await database.jobs.update(id, { ledger, changedAt: Date.now() });
+      return ledger;
+    }),
+  );
+}
+
+const JOB_IS_GONE =
+  'This job was deleted in another window. Save its archive here if you still need it, or bring it back there.';
+
+/** Tells of every change to a job, also in other windows. @returns ends the telling */
+export function watchJob(id: string, onChange: (job: JobRecord | undefined) => void): () => void {
+  const subscription = liveQuery(() => database.jobs.get(id)).subscribe(onChange);
+  return () => subscription.unsubscribe();
 }
 
 export async function saveOpenQueries(id: string, openQueries: number): Promise<void> {
@@ -80,14 +104,22 @@ export async function restoreJob(job: JobRecord): Promise<void> {
   await guarded(() => database.jobs.put(job));
 }
 
-/** Lets go of originals that no job holds any more. Called when the application starts. */
-export async function clearUnusedOriginals(): Promise<void> {
+/** So long an original is kept that no job holds: a deleted job can be brought back with it, in any window. */
+const KEPT_UNUSED_MS = 24 * 60 * 60 * 1000;
+
+/** Lets go of originals that no job has held for a day. Called when the application starts. @param now milliseconds */
+export async function clearUnusedOriginals(now = Date.now()): Promise<void> {
   await database.transaction('rw', database.jobs, database.originals, async () => {
     const held = new Set(
       (await database.jobs.toArray()).flatMap((job) => job.originals.map((original) => original.sha256)),
     );
-    const kept = await database.originals.toCollection().primaryKeys();
-    await database.originals.bulkDelete(kept.filter((hash) => !held.has(hash)));
+    for (const hash of await database.originals.toCollection().primaryKeys()) {
+      const { unusedSince } = (await database.originals.get(hash))!;
+      if (held.has(hash)) {
+        if (unusedSince !== undefined) await database.originals.update(hash, { unusedSince: undefined });
+      } else if (unusedSince === undefined) await database.originals.update(hash, { unusedSince: now });
+      else if (now - unusedSince > KEPT_UNUSED_MS) await database.originals.delete(hash);
+    }
   });
 }
 
@@ -151,11 +183,19 @@ export async function duplicateJob(id: string): Promise<JobRecord> {
 export async function archiveOf(id: string): Promise<{ bytes: Uint8Array; fileName: string }> {
   const job = await database.jobs.get(id);
   if (!job) throw new StorageError('This job is no longer in this browser.');
+  return archiveWith(job, job.ledger);
+}
+
+/** The archive of a job with decisions that may not be stored yet. */
+export async function archiveWith(
+  job: Pick<JobRecord, 'name' | 'originals'>,
+  ledger: Ledger,
+): Promise<{ bytes: Uint8Array; fileName: string }> {
   const originals = await Promise.all(
     job.originals.map(async (original) => ({ ...original, bytes: await originalBytes(original.sha256) })),
   );
   return {
-    bytes: packArchive({ name: job.name, originals, ledger: job.ledger }),
+    bytes: packArchive({ name: job.name, originals, ledger }),
     fileName: `${fileNameOf(job.name)}.dragoman.zip`,
   };
 }

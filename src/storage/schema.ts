@@ -33,6 +33,8 @@ export interface OriginalRef {
 export interface OriginalRecord {
   sha256: string;
   bytes: Uint8Array;
+  /** Milliseconds since 1970 at which it was found that no job holds it. */
+  unusedSince?: number;
 }
 
 /** A line of the house list with the time it was last learnt or edited. */

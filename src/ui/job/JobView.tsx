@@ -1,7 +1,10 @@
 'use client';
 
-import { Alert, Button, Progress, Spin } from 'antd';
+import { Alert, App, Button, Progress, Spin } from 'antd';
 import Link from 'next/link';
+import { archiveWith } from '@/storage/jobs';
+import { download } from '../shared/download';
+import { sentence } from '../shared/receive';
 import { useEffect } from 'react';
 import { CastingView } from '../casting/CastingView';
 import { DispatchView } from '../dispatch/DispatchView';
@@ -72,6 +75,7 @@ export function JobView({ id, station }: { id: string; station: StationId }) {
     <div className={styles.desk}>
       <JobHeader station={station} />
       <StationNav job={id} station={station} />
+      <Keeping />
       <Working />
       <div className={styles.work}>
         <main className={styles.main} aria-label={station}>
@@ -80,6 +84,49 @@ export function JobView({ id, station }: { id: string; station: StationId }) {
         <QueryPanel />
       </div>
     </div>
+  );
+}
+
+/** Decisions that are not stored yet, and those of another window. */
+function Keeping() {
+  const unsaved = useWorkspace((state) => state.unsaved);
+  const elsewhere = useWorkspace((state) => state.changedElsewhere);
+  const saveAgain = useWorkspace((state) => state.saveAgain);
+  const noticed = useWorkspace((state) => state.noticed);
+  const { message } = App.useApp();
+  const saveArchive = async () => {
+    const { job, ledger } = useWorkspace.getState();
+    const { bytes, fileName } = await archiveWith(job!, ledger!);
+    download(bytes, fileName, 'application/zip');
+  };
+  return (
+    <>
+      {unsaved && (
+        <Alert
+          banner
+          type="error"
+          title={`Your last decisions are not stored: ${unsaved}`}
+          action={
+            <>
+              <Button size="small" onClick={() => void saveAgain()}>
+                Try again
+              </Button>{' '}
+              <Button size="small" onClick={() => void saveArchive().catch((error) => message.error(sentence(error)))}>
+                Save archive
+              </Button>
+            </>
+          }
+        />
+      )}
+      {elsewhere && (
+        <Alert
+          banner
+          type="info"
+          closable={{ onClose: noticed }}
+          title="Another window has changed this job. Its decisions are in the ledger, yours on top of them."
+        />
+      )}
+    </>
   );
 }
 

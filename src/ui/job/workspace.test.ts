@@ -1,11 +1,13 @@
 import 'fake-indexeddb/auto';
+import Dexie from 'dexie';
 import { beforeAll, beforeEach, describe, expect, it, vi } from 'vitest';
 import { demoOriginal } from '../../../demo/make';
 import { line, smfBytes } from '../../testing/music';
 import { engine, exposed } from '../../testing/engine';
 import { partId, trackId } from '@/core/base';
 import { houseEntries } from '@/storage/house-list';
-import { createJob } from '@/storage/jobs';
+import { enter } from '@/core/documents';
+import { changeLedger, createJob } from '@/storage/jobs';
 import { database } from '@/storage/schema';
 import { barsOnDesk, madeOnDesk, nameOf, openQueries, partsOnDesk, useWorkspace } from './workspace';
 
@@ -115,6 +117,29 @@ describe('the store behind a job', () => {
     expect(space()).toMatchObject({ stale: true, progress: null });
     await space().compute();
     expect(space()).toMatchObject({ stale: false, summary: { title: 'Stopped' } });
+  });
+  it('puts what it decides on top of what another window decided, and says so', async () => {
+    await changeLedger(demo, (ledger) => enter(ledger, { kind: 'setComposer', composer: 'Elsewhere' }));
+    await vi.waitFor(() => expect(space().changedElsewhere).toBe(true));
+    await settled();
+    await decided({ kind: 'setTitle', title: 'Here' });
+    const stored = (await database.jobs.get(demo))!.ledger.decisions.map(({ kind }) => kind);
+    expect(stored).toEqual(['setComposer', 'setTitle']);
+    expect(space().summary!.title).toBe('Here');
+    space().noticed();
+    expect(space().changedElsewhere).toBe(false);
+  });
+  it('keeps what could not be stored, says so until it is, and stores all of it', async () => {
+    const full = vi.spyOn(database.jobs, 'update').mockRejectedValue(new Dexie.QuotaExceededError());
+    await decided({ kind: 'setTitle', title: 'One' });
+    await decided({ kind: 'setComposer', composer: 'Two' });
+    await vi.waitFor(() => expect(space().unsaved).toMatch(/storage is full/));
+    expect(space().ledger!.decisions).toHaveLength(2);
+    expect((await database.jobs.get(demo))!.ledger.decisions).toEqual([]);
+    full.mockRestore();
+    await space().saveAgain();
+    expect(space().unsaved).toBeNull();
+    expect((await database.jobs.get(demo))!.ledger.decisions).toMatchObject([{ title: 'One' }, { composer: 'Two' }]);
   });
   it('names tracks and parts as people know them', async () => {
     const name = (id: string) => nameOf(space().summary, space().opened, partId(id), space().sequence);

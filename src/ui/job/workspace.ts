@@ -3,6 +3,7 @@
 import { create } from 'zustand';
 import { conversionSlice } from './store/conversion-slice';
 import { jobSlice } from './store/job-slice';
+import { keepingSlice } from './store/keeping-slice';
 import { viewSlice } from './store/view-slice';
 import type { Workspace } from './store/workspace';
 
@@ -14,6 +15,7 @@ export type { WrittenPlaces } from './store/view-slice';
 /** The store behind the screens of a job. */
 export const useWorkspace = create<Workspace>()((...args) => ({
   ...jobSlice(...args),
+  ...keepingSlice(...args),
   ...conversionSlice(...args),
   ...viewSlice(...args),
 }));

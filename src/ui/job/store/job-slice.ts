@@ -2,7 +2,7 @@ import type { Decision } from '@/core/decisions';
 import { answersFor, enter, lessonsOf, moveTo, redo, settingsOf, undo, type Ledger } from '@/core/documents';
 import { isScoreFile, type FileKind } from '@/core/engine';
 import { houseEntries, learn, markHoused } from '@/storage/house-list';
-import { originalBytes, saveDirection, saveLedger } from '@/storage/jobs';
+import { changeLedger, originalBytes, saveDirection } from '@/storage/jobs';
 import { database, type Direction, type JobRecord } from '@/storage/schema';
 import { engineWorker } from '@/workers/engine-client';
 import { sentence } from '../../shared/receive';
@@ -28,16 +28,6 @@ export interface JobSlice {
 }
 
 export const jobSlice: Slice<JobSlice> = (set, get) => {
-  function go(change: (ledger: Ledger) => Ledger): void {
-    const { job, ledger } = get();
-    if (!job || !ledger) return;
-    const next = change(ledger);
-    if (next === ledger || (next.position === ledger.position && next.decisions === ledger.decisions)) return;
-    set({ ledger: next });
-    saveLedger(job.id, next).catch((error) => set({ failure: sentence(error) }));
-    void get().compute();
-  }
-
   /** What the house list knows of a new job's tracks becomes the ledger's first line. */
   async function askHouseList(): Promise<void> {
     const { job, ledger, opened } = get();
@@ -48,9 +38,9 @@ export const jobSlice: Slice<JobSlice> = (set, get) => {
     );
     await markHoused(job.id);
     if (!answers || ledger.decisions.length > 0) return;
-    const next = enter(ledger, answers);
-    set({ ledger: next });
-    await saveLedger(job.id, next);
+    // Another window may have asked at the same moment.
+    const ask = (stored: Ledger) => (stored.decisions.length > 0 ? stored : enter(stored, answers));
+    set({ ledger: await changeLedger(job.id, ask) });
   }
 
   return {
@@ -61,7 +51,7 @@ export const jobSlice: Slice<JobSlice> = (set, get) => {
 
     open: async (id, again = false) => {
       if (!again && get().job?.id === id && (get().summary || get().sequence)) return;
-      set({ job: null, ledger: null, ...NOTHING_MADE, ...NOTHING_IN_VIEW });
+      set({ job: null, ledger: null, unsaved: null, changedElsewhere: false, ...NOTHING_MADE, ...NOTHING_IN_VIEW });
       try {
         const job = await database.jobs.get(id);
         if (!job) {
@@ -74,6 +64,7 @@ export const jobSlice: Slice<JobSlice> = (set, get) => {
         if (direction === 'to-sequencer') {
           await engineWorker().openSequence(files[0]!);
           set({ job, ledger: job.ledger, original, direction });
+          get().watch();
           await get().compute();
           return;
         }
@@ -82,6 +73,7 @@ export const jobSlice: Slice<JobSlice> = (set, get) => {
         // Shown in the browser's own performance tools; the benchmark reads it.
         performance.measure('dragoman: read and survey', { start: began });
         set({ job, ledger: job.ledger, opened, original, direction });
+        get().watch();
         await askHouseList();
         await get().compute();
       } catch (error) {
@@ -100,10 +92,10 @@ export const jobSlice: Slice<JobSlice> = (set, get) => {
       const names = new Map(get().opened?.survey.tracks.map((track) => [track.id, track.name]));
       const lessons = decisions.flatMap((decision) => lessonsOf(decision, (track) => names.get(track) ?? ''));
       if (lessons.length > 0) learn(lessons).catch((error) => set({ failure: sentence(error) }));
-      go((ledger) => decisions.reduce(enter, ledger));
+      get().keep((ledger) => decisions.reduce(enter, ledger));
     },
-    undo: () => go(undo),
-    redo: () => go(redo),
-    moveTo: (position) => go((ledger) => moveTo(ledger, position)),
+    undo: () => get().keep(undo),
+    redo: () => get().keep(redo),
+    moveTo: (position) => get().keep((ledger) => moveTo(ledger, position)),
   };
 };

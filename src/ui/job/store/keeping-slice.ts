@@ -1,0 +1,86 @@
+import type { Ledger } from '@/core/documents';
+import { changeLedger, watchJob } from '@/storage/jobs';
+import { sentence } from '../../shared/receive';
+import type { Slice } from './workspace';
+
+type Change = (ledger: Ledger) => Ledger;
+
+/** What becomes of decisions: they are stored, whatever other windows do, or it is said that they are not. */
+export interface KeepingSlice {
+  /** Why the last decisions are not stored yet; it stays until they are. */
+  unsaved: string | null;
+  /** Another window has changed this job. */
+  changedElsewhere: boolean;
+  /** Changes the ledger here at once, and then as it is stored. */
+  keep: (change: Change) => void;
+  /** Tries to store again what could not be. */
+  saveAgain: () => Promise<void>;
+  /** Follows what other windows do to the open job. */
+  watch: () => void;
+  noticed: () => void;
+}
+
+const same = (a: Ledger, b: Ledger) =>
+  a.position === b.position &&
+  a.decisions.length === b.decisions.length &&
+  (a.decisions === b.decisions || JSON.stringify(a.decisions) === JSON.stringify(b.decisions));
+
+export const keepingSlice: Slice<KeepingSlice> = (set, get) => {
+  /** Changes that are not stored yet, oldest first, and the job they belong to. */
+  let pending: { job: string; change: Change }[] = [];
+  let endWatching: (() => void) | null = null;
+
+  async function save(): Promise<void> {
+    const job = get().job?.id;
+    const mine = pending.filter((one) => one.job === job);
+    if (!job || mine.length === 0) return;
+    try {
+      const stored = await changeLedger(job, (ledger) => mine.reduce((now, { change }) => change(now), ledger));
+      pending = pending.filter((one) => !mine.includes(one));
+      if (get().job?.id !== job) return;
+      set({ unsaved: null });
+      // More was decided meanwhile: what is stored comes with that.
+      if (!pending.some((one) => one.job === job)) adopt(stored);
+    } catch (error) {
+      if (get().job?.id === job) set({ unsaved: sentence(error) });
+    }
+  }
+
+  /** Shows the ledger as it is stored, when it is another than the one here. */
+  function adopt(stored: Ledger): void {
+    const { ledger } = get();
+    if (!ledger || same(ledger, stored)) return;
+    set({ ledger: stored, changedElsewhere: true });
+    void get().compute();
+  }
+
+  return {
+    unsaved: null,
+    changedElsewhere: false,
+    keep: (change) => {
+      const { job, ledger } = get();
+      if (!job || !ledger) return;
+      const next = change(ledger);
+      if (next === ledger || (next.position === ledger.position && next.decisions === ledger.decisions)) return;
+      set({ ledger: next });
+      pending.push({ job: job.id, change });
+      void save();
+      void get().compute();
+    },
+    saveAgain: save,
+    watch: () => {
+      endWatching?.();
+      const id = get().job?.id;
+      endWatching = id
+        ? watchJob(id, (stored) => {
+            // Not what this window is about to store itself, nor a job that was closed.
+            if (stored && get().job?.id === id && !pending.some((one) => one.job === id)) {
+              adopt(stored.ledger);
+              if (stored.name !== get().job!.name) set({ job: { ...get().job!, name: stored.name } });
+            }
+          })
+        : null;
+    },
+    noticed: () => set({ changedElsewhere: false }),
+  };
+};
