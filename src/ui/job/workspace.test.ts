@@ -11,10 +11,16 @@ import { changeLedger, createJob } from '@/storage/jobs';
 import { database } from '@/storage/schema';
 import { barsOnDesk, madeOnDesk, nameOf, openQueries, partsOnDesk, useWorkspace } from './workspace';
 
+const generation = vi.hoisted(() => ({ of: 0 }));
 vi.mock('comlink', () => ({ expose: exposed }));
 vi.mock('@/workers/engine-client', async () => {
   const api = await engine();
-  return { engineWorker: () => api, asCallback: <T>(callback: T) => callback };
+  return {
+    engineWorker: () => api,
+    engineGeneration: () => generation.of,
+    stopEngine: () => Promise.resolve(api.cancel()),
+    asCallback: <T>(callback: T) => callback,
+  };
 });
 
 const space = () => useWorkspace.getState();
@@ -140,6 +146,12 @@ describe('the store behind a job', () => {
     await space().saveAgain();
     expect(space().unsaved).toBeNull();
     expect((await database.jobs.get(demo))!.ledger.decisions).toMatchObject([{ title: 'One' }, { composer: 'Two' }]);
+  });
+  it('lays the originals out again when the engine was started again', async () => {
+    generation.of++;
+    const { edition } = space();
+    await decided({ kind: 'setTitle', title: 'After' });
+    expect(space()).toMatchObject({ failure: null, edition: edition + 1, summary: { title: 'After' } });
   });
   it('names tracks and parts as people know them', async () => {
     const name = (id: string) => nameOf(space().summary, space().opened, partId(id), space().sequence);

@@ -1,7 +1,7 @@
 import { settingsOf } from '@/core/documents';
 import type { Opened, SequenceSummary, Summary } from '@/core/engine';
 import { saveOpenQueries } from '@/storage/jobs';
-import { asCallback, engineWorker, type AnyProgress } from '@/workers/engine-client';
+import { asCallback, engineWorker, stopEngine, type AnyProgress } from '@/workers/engine-client';
 import { sentence } from '../../shared/receive';
 import { openQueries } from './open-queries';
 import { passageWithin } from './view-slice';
@@ -44,6 +44,7 @@ export const conversionSlice: Slice<ConversionSlice> = (set, get) => {
     const began = performance.now();
     let running = true;
     try {
+      await get().layOut();
       const made = await work(
         asCallback((progress: AnyProgress) => {
           // Progress travels on a channel of its own and may arrive after the result.
@@ -53,7 +54,8 @@ export const conversionSlice: Slice<ConversionSlice> = (set, get) => {
       performance.measure('dragoman: convert', { start: began });
       return get().job?.id === job?.id ? made : null;
     } catch (error) {
-      set({ progress: null, failure: sentence(error) });
+      // Stopped by somebody: that is said already.
+      if (get().job?.id === job?.id && !get().stale) set({ progress: null, failure: sentence(error) });
       return null;
     } finally {
       running = false;
@@ -116,7 +118,7 @@ export const conversionSlice: Slice<ConversionSlice> = (set, get) => {
       if (job && ledger) await (direction === 'to-sequencer' ? sequence() : convert());
     },
     cancel: () => {
-      void engineWorker().cancel();
+      void stopEngine();
       set({ progress: null, stale: true });
     },
   };

@@ -4,7 +4,7 @@ import { isScoreFile, type FileKind } from '@/core/engine';
 import { houseEntries, learn, markHoused } from '@/storage/house-list';
 import { changeLedger, originalBytes, saveDirection } from '@/storage/jobs';
 import { database, type Direction, type JobRecord } from '@/storage/schema';
-import { engineWorker } from '@/workers/engine-client';
+import { engineGeneration, engineWorker } from '@/workers/engine-client';
 import { sentence } from '../../shared/receive';
 import { NOTHING_MADE } from './conversion-slice';
 import { NOTHING_IN_VIEW } from './view-slice';
@@ -19,6 +19,8 @@ export interface JobSlice {
   original: FileKind;
   /** @param again even when it is open: its originals have changed */
   open: (id: string, again?: boolean) => Promise<void>;
+  /** Has the job's originals on the engine's desk; they are laid out again after it was started again. */
+  layOut: () => Promise<void>;
   /** Works on the same original in the other direction. */
   turn: (direction: Direction) => Promise<void>;
   decide: (...decisions: Decision[]) => void;
@@ -27,7 +29,29 @@ export interface JobSlice {
   moveTo: (position: number) => void;
 }
 
+const filesOf = (job: JobRecord) => Promise.all(job.originals.map((original) => originalBytes(original.sha256)));
+
 export const jobSlice: Slice<JobSlice> = (set, get) => {
+  /** What lies on the engine's desk; the engine may have been started again since. */
+  let laidOut: { job: string; direction: Direction; generation: number } | null = null;
+
+  async function layOutFiles(job: JobRecord, ledger: Ledger, direction: Direction, files: Uint8Array[]): Promise<void> {
+    const began = performance.now();
+    if (direction === 'to-sequencer') await engineWorker().openSequence(files[0]!);
+    else set({ opened: await engineWorker().open(files, settingsOf(ledger)) });
+    // Shown in the browser's own performance tools; the benchmark reads it.
+    performance.measure('dragoman: read and survey', { start: began });
+    laidOut = { job: job.id, direction, generation: engineGeneration() };
+  }
+
+  async function layOut(): Promise<void> {
+    const { job, ledger, direction } = get();
+    if (!job || !ledger) return;
+    const there = laidOut?.job === job.id && laidOut.direction === direction;
+    if (there && laidOut!.generation === engineGeneration()) return;
+    await layOutFiles(job, ledger, direction, await filesOf(job));
+  }
+
   /** What the house list knows of a new job's tracks becomes the ledger's first line. */
   async function askHouseList(): Promise<void> {
     const { job, ledger, opened } = get();
@@ -48,6 +72,7 @@ export const jobSlice: Slice<JobSlice> = (set, get) => {
     ledger: null,
     direction: 'to-score',
     original: 'midi',
+    layOut,
 
     open: async (id, again = false) => {
       if (!again && get().job?.id === id && (get().summary || get().sequence)) return;
@@ -58,23 +83,13 @@ export const jobSlice: Slice<JobSlice> = (set, get) => {
           set({ failure: 'This job is not in this browser. It may have been deleted, or made in another one.' });
           return;
         }
-        const files = await Promise.all(job.originals.map((original) => originalBytes(original.sha256)));
+        const files = await filesOf(job);
         const original = isScoreFile(files[0]!) ? 'score' : 'midi';
         const direction = original === 'score' ? 'to-sequencer' : (job.direction ?? 'to-score');
-        if (direction === 'to-sequencer') {
-          await engineWorker().openSequence(files[0]!);
-          set({ job, ledger: job.ledger, original, direction });
-          get().watch();
-          await get().compute();
-          return;
-        }
-        const began = performance.now();
-        const opened = await engineWorker().open(files, settingsOf(job.ledger));
-        // Shown in the browser's own performance tools; the benchmark reads it.
-        performance.measure('dragoman: read and survey', { start: began });
-        set({ job, ledger: job.ledger, opened, original, direction });
+        await layOutFiles(job, job.ledger, direction, files);
+        set({ job, ledger: job.ledger, original, direction });
         get().watch();
-        await askHouseList();
+        if (direction === 'to-score') await askHouseList();
         await get().compute();
       } catch (error) {
         set({ failure: sentence(error) });
