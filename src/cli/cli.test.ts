@@ -41,6 +41,14 @@ describe('command line', () => {
       expect(facts).toHaveProperty(key);
   });
 
+  it('inspects a score as well', () => {
+    const score = join(folder, 'inspected.mxl');
+    expect(dragoman('to-score', demo, '-o', score).status).toBe(0);
+    const facts = JSON.parse(dragoman('inspect', score).stdout);
+    expect(facts).toMatchObject({ kind: 'score', bars: 28, barsAsPlayed: 28, warnings: [] });
+    expect(facts.parts[0]).toMatchObject({ name: 'Flute', instrument: 'flute', notes: 123 });
+  });
+
   it('writes MusicXML, plain and compressed, with a report, by the decisions of a job', () => {
     const plain = join(folder, 'out.musicxml');
     const packed = join(folder, 'out.mxl');

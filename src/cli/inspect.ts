@@ -1,10 +1,35 @@
 import { basename } from 'node:path';
-import { ScoreDesk } from '../core/engine';
-import { NO_SETTINGS } from '../core/settings';
+import { isScoreFile, ScoreDesk, SequenceDesk } from '../core/engine';
+import { NO_SETTINGS, USUAL_DIRECTION_B } from '../core/settings';
+import { BadInput } from './errors';
 import { named } from './input';
 
-/** Everything the survey knows of a file, as plain data. @throws BadInput when it is no readable MIDI file */
+/** Everything that is known of a file, as plain data. @throws BadInput when it is neither MIDI nor MusicXML */
 export function inspect(bytes: Uint8Array, fileName: string) {
+  return isScoreFile(bytes) ? inspectScore(bytes, fileName) : inspectMidi(bytes, fileName);
+}
+
+function inspectScore(bytes: Uint8Array, fileName: string) {
+  const summary = named(fileName, () => SequenceDesk.open(bytes).sequence(USUAL_DIRECTION_B));
+  if (summary.kind !== 'score') throw new BadInput(`${fileName}: this is no score.`);
+  const { title, composer, bars, order, seconds, parts, tempos, markers, keys, queries } = summary;
+  return {
+    kind: 'score',
+    file: basename(fileName),
+    title,
+    composer,
+    bars: bars.length,
+    barsAsPlayed: order.length,
+    durationSeconds: seconds,
+    parts: parts.map(({ curve: _curve, ...part }) => part),
+    tempos,
+    markers,
+    keys,
+    warnings: queries.map(({ message }) => message),
+  };
+}
+
+function inspectMidi(bytes: Uint8Array, fileName: string) {
   const desk = named(fileName, () => ScoreDesk.open([bytes], NO_SETTINGS));
   const { survey, facts } = desk.opened;
   return {

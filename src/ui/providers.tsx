@@ -3,6 +3,7 @@
 import { AntdRegistry } from '@ant-design/nextjs-registry';
 import { App, ConfigProvider } from 'antd';
 import { createContext, useContext, useEffect, useMemo, useState, type ReactNode } from 'react';
+import { catchStrayFiles } from './shared/strayFiles';
 import { themeFor } from './theme';
 
 type Mode = 'light' | 'dark';
@@ -26,6 +27,8 @@ export function Providers({ children }: { children: ReactNode }) {
   useEffect(() => {
     document.documentElement.dataset.mode = mode;
   }, [mode]);
+
+  useEffect(catchStrayFiles, []);
 
   const value = useMemo(
     () => ({

@@ -17,7 +17,9 @@ describe('the engine behind messages', () => {
   it('tells the two kinds of files apart, and refuses what is neither', () => {
     expect(api.check(demo)).toBe('midi');
     expect(() => api.check(new TextEncoder().encode('<nothing/>'))).toThrow(/score/i);
-    expect(() => api.check(new Uint8Array(10))).toThrow();
+    expect(() => api.check(new Uint8Array(10))).toThrow(/Standard MIDI File/);
+    // Its name says what it means to be.
+    expect(() => api.check(new Uint8Array(10), 'Score.mxl')).toThrow(/MusicXML/);
   });
   it('opens, converts with progress, and shows, explains and exports what it made', async () => {
     expect(api.open([demo], NO_SETTINGS).survey.tracks).toHaveLength(14);

@@ -58,7 +58,7 @@ async function drive<T>(steps: Generator<AnyProgress, T>, onProgress?: OnProgres
 
 const api = {
   /** @throws SmfError or MusicXmlError when the file can be used in neither direction */
-  check: (bytes: Uint8Array): FileKind => checkFile(bytes),
+  check: (bytes: Uint8Array, fileName = ''): FileKind => checkFile(bytes, fileName),
 
   /** Lays originals out for a score. @throws SmfError */
   open(files: Uint8Array[], settings: ConversionSettings): Opened {

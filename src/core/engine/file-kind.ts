@@ -17,10 +17,11 @@ export function isScoreFile(bytes: Uint8Array): boolean {
 /**
  * Reads a file without opening a job.
  *
+ * @param fileName says what it means to be
  * @throws SmfError or MusicXmlError when it can be used in neither direction
  */
-export function checkFile(bytes: Uint8Array): FileKind {
-  if (isScoreFile(bytes)) {
+export function checkFile(bytes: Uint8Array, fileName = ''): FileKind {
+  if (isScoreFile(bytes) || /\.(?:musicxml|mxl|xml)$/i.test(fileName)) {
     readMusicXml(bytes);
     return 'score';
   }

@@ -13,7 +13,16 @@ import {
   type SmfWarning,
   type TextEncoding,
 } from '../smf';
-import { buildTempoMap, QUARTER, writtenUnits, type MeterEvent, type TempoEvent, type Ticks } from '../time';
+import {
+  QUARTER,
+  barLength,
+  buildTempoMap,
+  writtenUnits,
+  type MeterEvent,
+  type TempoEvent,
+  type Ticks,
+  type WrittenUnits,
+} from '../time';
 import { titleFromConductor } from './conductor-name';
 import { settleMeters } from './meters';
 import { pairNotes } from './pair-notes';
@@ -85,19 +94,40 @@ export function performanceFromSmf(
   const settled = settleMeters(meters, (at) => Math.round((at * ticksPerQuarter) / QUARTER / scale));
   warnings.push(...settled.moved);
   const conductor = chunks[0] && !chunks[0].events.some(isNoteOn) ? chunks[0] : undefined;
+  const lastNoteEnd = tracks.reduce(
+    (last, track) => track.notes.reduce((end, note) => Math.max(end, note.end), last),
+    0,
+  );
   return {
     ticksPerQuarter,
     tempo: buildTempoMap(tempos, ticksPerQuarter),
-    meters: settled.meters,
+    meters: withinBars(settled.meters, units(lastNoteEnd), warnings),
     keys: lastAtEachPlace(keys),
     markers: markers.sort((a, b) => a.tick - b.tick),
     encoding,
     title: conductor ? titleFromConductor(trackName(conductor.events, encoding)) : '',
     copyright,
     tracks,
-    lastNoteEnd: tracks.reduce((last, track) => track.notes.reduce((end, note) => Math.max(end, note.end), last), 0),
+    lastNoteEnd,
     warnings,
   };
+}
+
+/** A symphony has some 2,000 bars. Meters that make more than this are damaged, or a joke. */
+const MOST_BARS = 12_000;
+
+/** The meters, or 4/4 where they would make more bars than anybody reads. @param end of the last note */
+function withinBars(meters: MeterEvent[], end: WrittenUnits, warnings: PerformanceWarning[]): MeterEvent[] {
+  const bars = meters.reduce((sum, meter, i) => {
+    const until = Math.min(end, meters[i + 1]?.at ?? end);
+    return sum + Math.max(0, until - meter.at) / barLength(meter);
+  }, 0);
+  if (bars <= MOST_BARS) return meters;
+  const shortest = meters.reduce((a, b) => (barLength(b) < barLength(a) ? b : a));
+  warnings.push({
+    message: `The file’s meters, such as ${shortest.beats}/${shortest.beatType}, would make ${Math.round(bars).toLocaleString('en')} bars; it is read in 4/4. Set a meter where it was made, or cut the silence in it.`,
+  });
+  return [];
 }
 
 /** SMPTE division counts real time: it is read as 120 quarter notes a minute, so that a quarter is half a second. */

@@ -132,6 +132,14 @@ describe('from file to performance', () => {
     expect(barsOfPerformance(performance).length).toBeLessThan(10);
   });
 
+  it('reads meters that would make more bars than anybody reads as 4/4, and says so', () => {
+    const late = [{ name: 'Flute', notes: [{ key: 60, at: 39_000, length: 1 }] }];
+    const { meters, warnings } = performanceOf(late, [meter(0, 1, 64)]);
+    expect(meters).toEqual([]);
+    expect(warnings[0]!.message).toMatch(/such as 1\/64, would make 624,016 bars; it is read in 4\/4/);
+    expect(performanceOf(late, [meter(0, 2, 4)]).meters).toEqual([]);
+    expect(performanceOf(late, [meter(0, 4, 4)]).meters).toHaveLength(1);
+  });
   it('reads SMPTE time as 120 quarter notes a minute', () => {
     const { file } = readSmf(
       writeSmf({

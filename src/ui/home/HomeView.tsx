@@ -13,7 +13,7 @@ import { Alert, App, Button, Empty, Input, Table, Tooltip, Upload } from 'antd';
 import { useLiveQuery } from 'dexie-react-hooks';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
-import { useEffect, useState } from 'react';
+import { useEffect, useEffectEvent, useState } from 'react';
 import { database, type JobRecord } from '@/storage/schema';
 import {
   archiveOf,
@@ -30,7 +30,10 @@ import { receive, receivedFile, sentence } from '../shared/receive';
 import { bytesInWords, count, when } from '../shared/words';
 import { ensureDemo } from './demo';
 import { StorageLine } from './StorageLine';
+import { onStrayFiles } from '../shared/strayFiles';
 import styles from './home.module.css';
+
+const ENDINGS = ['.mid', '.midi', '.smf', '.kar', '.rmi', '.musicxml', '.mxl', '.xml', '.zip'];
 
 /** The front door: drop a file, or go on with a job. */
 export function HomeView() {
@@ -48,19 +51,31 @@ export function HomeView() {
       .catch((error) => setFailure(sentence(error)));
   }, []);
 
-  async function take(file: File) {
+  /** A job of each file. One opens at once; of several, those that cannot be read are named and the rest stay. */
+  async function take(files: readonly File[]) {
     setFailure(null);
-    setBusy(file.name);
-    try {
-      const received = await receivedFile(file);
-      const job = /\.zip$/i.test(file.name) ? await importArchive(received) : await receive(received);
-      router.push(`/job/${job.id}/${job.direction === 'to-sequencer' ? 'intake' : 'rhythm'}`);
-    } catch (error) {
-      setFailure(sentence(error));
-    } finally {
-      setBusy(null);
+    const made: JobRecord[] = [];
+    const failures: string[] = [];
+    for (const file of files) {
+      setBusy(file.name);
+      try {
+        const received = await receivedFile(file);
+        made.push(/\.zip$/i.test(file.name) ? await importArchive(received) : await receive(received));
+      } catch (error) {
+        failures.push(sentence(error));
+      }
     }
+    setBusy(null);
+    if (failures.length > 0) setFailure(failures.join(' '));
+    const [job] = made;
+    if (job && files.length === 1)
+      router.push(`/job/${job.id}/${job.direction === 'to-sequencer' ? 'intake' : 'rhythm'}`);
+    else if (made.length > 0) message.success(`${count(made.length, 'job', 'jobs')} made; open one to begin.`);
   }
+  const takeDropped = useEffectEvent((files: readonly File[]) => void take(files));
+
+  // A file dropped beside the area is meant for it.
+  useEffect(() => onStrayFiles(takeDropped), []);
 
   async function attempt(work: () => Promise<unknown>) {
     try {
@@ -119,20 +134,29 @@ export function HomeView() {
 
       <div className={styles.drop}>
         <Upload.Dragger
-          accept=".mid,.midi,.smf,.kar,.rmi,.musicxml,.mxl,.xml,.zip"
+          accept={ENDINGS.join()}
           showUploadList={false}
-          multiple={false}
+          multiple
           disabled={busy !== null}
-          beforeUpload={(file) => {
-            void take(file);
+          beforeUpload={(file, all) => {
+            if (file === all[0]) void take(all);
             return false;
+          }}
+          onDrop={({ dataTransfer }) => {
+            const strange = [...dataTransfer.files].filter(
+              ({ name }) => !ENDINGS.some((end) => name.toLowerCase().endsWith(end)),
+            );
+            if (strange.length > 0)
+              setFailure(
+                `${strange.map(({ name }) => name).join(', ')}: neither MIDI nor MusicXML nor the archive of a job, by its name.`,
+              );
           }}
         >
           <p className={styles.dropIcon}>
             <InboxOutlined />
           </p>
           <p className={styles.dropWords}>
-            {busy ? `Reading ${busy} …` : 'Drop a MIDI file or a MusicXML score here, or click to choose one'}
+            {busy ? `Reading ${busy} …` : 'Drop MIDI files or MusicXML scores here, or click to choose them'}
           </p>
           <p className="soft">
             MIDI becomes a score, a score becomes clean MIDI; the archive of a job opens again. Everything stays in this

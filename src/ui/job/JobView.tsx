@@ -121,7 +121,7 @@ function Keeping() {
       {elsewhere && (
         <Alert
           banner
-          type="info"
+          type="warning"
           closable={{ onClose: noticed }}
           title="Another window has changed this job. Its decisions are in the ledger, yours on top of them."
         />

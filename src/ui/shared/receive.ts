@@ -11,7 +11,7 @@ import { engineWorker } from '@/workers/engine-client';
 export async function receive(file: ReceivedFile, options?: { demo?: boolean; name?: string }): Promise<JobRecord> {
   let kind: 'midi' | 'score';
   try {
-    kind = await engineWorker().check(file.bytes);
+    kind = await engineWorker().check(file.bytes, file.fileName);
   } catch (error) {
     throw new Error(`${file.fileName}: ${sentence(error)}`);
   }

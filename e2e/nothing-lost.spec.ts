@@ -1,0 +1,83 @@
+import { readFileSync } from 'node:fs';
+import { expect, test } from '@playwright/test';
+import { DEMO_FILE, DEMO_NAME, goTo, openDemo } from './help';
+
+/* What people decide, and what they drop, is not lost. */
+
+test('two windows on one job: each hears of the other, and both decisions stay', async ({ page, context }) => {
+  await openDemo(page);
+  const other = await context.newPage();
+  await other.goto(page.url());
+  await expect(other.locator('g.note').first()).toBeVisible({ timeout: 30_000 });
+
+  await goTo(page, 'Page');
+  await page
+    .getByRole('button', { name: 'Repeat signs' })
+    .or(page.getByText('They could be repeat signs'))
+    .first()
+    .click();
+  await page.getByRole('button', { name: 'Written out' }).click();
+  await expect(page.getByText('Ledger (1)')).toBeVisible();
+  await expect(other.getByText('Ledger (1)')).toBeVisible();
+  await expect(other.getByText('Another window has changed this job.')).toBeVisible();
+
+  await other.getByText('has no notes and is left out').click();
+  await other.getByRole('button', { name: 'Leave it out' }).click();
+  await expect(other.getByText('Ledger (2)')).toBeVisible();
+  await expect(page.getByText('Ledger (2)')).toBeVisible();
+  await page.reload();
+  await expect(page.getByText('Ledger (2)')).toBeVisible({ timeout: 30_000 });
+});
+
+test('decisions the storage refuses stay in sight, are said, and are stored when there is room', async ({ page }) => {
+  await openDemo(page);
+  // The storage is full from now on.
+  await page.evaluate(() => {
+    const put = IDBObjectStore.prototype.put;
+    Object.assign(window, { giveRoom: () => (IDBObjectStore.prototype.put = put) });
+    IDBObjectStore.prototype.put = () => {
+      throw new DOMException('full', 'QuotaExceededError');
+    };
+  });
+  await page.getByText('has no notes and is left out').click();
+  await page.getByRole('button', { name: 'Leave it out' }).click();
+  await expect(page.getByText('Your last decisions are not stored: This browser’s storage is full.')).toBeVisible();
+  await expect(page.getByText('Ledger (1)')).toBeVisible();
+  const archive = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Save archive' }).click();
+  expect((await archive).suggestedFilename()).toMatch(/\.dragoman\.zip$/);
+  await page.evaluate(() => (window as unknown as { giveRoom: () => void }).giveRoom());
+  await page.getByRole('button', { name: 'Try again' }).click();
+  await expect(page.getByText('Your last decisions are not stored')).toHaveCount(0);
+  await page.reload();
+  await expect(page.getByText('Ledger (1)')).toBeVisible({ timeout: 30_000 });
+});
+
+test('of several files each becomes a job, and those that cannot be read are named', async ({ page }) => {
+  await page.goto('/');
+  await expect(page.getByText(DEMO_NAME)).toBeVisible();
+  await page.locator('input[type=file]').setInputFiles([
+    { name: 'clockmakers-goose-cue-3.mid', mimeType: 'audio/midi', buffer: readFileSync(DEMO_FILE) },
+    { name: 'Broken.mid', mimeType: 'audio/midi', buffer: Buffer.from('nothing at all') },
+    { name: 'Empty.xml', mimeType: 'text/xml', buffer: Buffer.from('<nothing/>') },
+  ]);
+  await expect(page.getByText('1 job made')).toBeVisible();
+  await expect(page.getByText(/Broken\.mid: .*Empty\.xml: /)).toBeVisible();
+  await expect(page.getByRole('link', { name: 'clockmakers-goose-cue-3' })).toBeVisible();
+});
+
+test('a file dropped beside its area is taken all the same, and leaves nobody outside the application', async ({
+  page,
+}) => {
+  await page.goto('/');
+  await expect(page.getByText(DEMO_NAME)).toBeVisible();
+  const taken = await page.evaluate(() => {
+    const transfer = new DataTransfer();
+    transfer.items.add(new File(['nothing at all'], 'Beside.mid'));
+    const drop = new DragEvent('drop', { bubbles: true, cancelable: true, dataTransfer: transfer });
+    document.querySelector('h1')!.dispatchEvent(drop);
+    return drop.defaultPrevented;
+  });
+  expect(taken).toBe(true);
+  await expect(page.getByText(/Beside\.mid: /)).toBeVisible();
+});
