@@ -29,7 +29,7 @@ export default tseslint.config(
   },
   {
     // Readings of what tests expect need no word of reason.
-    files: ['**/*.test.ts', 'src/testing/**', 'e2e/**', 'bench/**'],
+    files: ['**/*.test.{ts,tsx}', 'src/testing/**', 'e2e/**', 'bench/**'],
     rules: { '@typescript-eslint/no-unsafe-type-assertion': 'off' },
   },
   { files: ['src/**/*.{ts,tsx}'], plugins: { 'react-hooks': hooks }, rules: hooks.configs.recommended.rules },

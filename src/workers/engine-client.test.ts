@@ -1,7 +1,7 @@
 import { beforeEach, describe, expect, it, vi } from 'vitest';
 
 /* A worker that answers, or does not, as the test wants. */
-let workers: FakeWorker[] = [];
+const workers: FakeWorker[] = [];
 let answers = true;
 
 class FakeWorker extends EventTarget {
