@@ -14,6 +14,7 @@ import { DynamicsChart } from './DynamicsChart';
 import { useScoreSequence } from '../shared/useSequence';
 import pane from '../shared/pane.module.css';
 import styles from '../shared/sequencing.module.css';
+import { QUARTER } from '@/core/time';
 import { DYNAMIC_CARRIERS, NO_LOOSENING, type DynamicCarrier, type Loosening } from '@/core/settings';
 import { CARRIER_NAMES, type Decision } from '@/core/decisions';
 
@@ -111,8 +112,8 @@ function PlayingSettings() {
         <Select<number>
           size="small"
           aria-label="Values a quarter"
-          value={10080 / settings.rampStep}
-          onChange={(n) => set({ rampStep: 10080 / n })}
+          value={QUARTER / settings.rampStep}
+          onChange={(n) => set({ rampStep: QUARTER / n })}
           options={STEPS.map((value) => ({ value, label: String(value) }))}
         />
       </label>
