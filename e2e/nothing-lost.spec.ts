@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { expect, test } from '@playwright/test';
-import { DEMO_FILE, DEMO_NAME, goTo, openDemo } from './help';
+import { DEMO_FILE, DEMO_NAME, openDemo } from './help';
 
 /* What people decide, and what they drop, is not lost. */
 
@@ -10,12 +10,7 @@ test('two windows on one job: each hears of the other, and both decisions stay',
   await other.goto(page.url());
   await expect(other.locator('g.note').first()).toBeVisible({ timeout: 30_000 });
 
-  await goTo(page, 'Page');
-  await page
-    .getByRole('button', { name: 'Repeat signs' })
-    .or(page.getByText('They could be repeat signs'))
-    .first()
-    .click();
+  await page.getByText('They could be repeat signs').click();
   await page.getByRole('button', { name: 'Written out' }).click();
   await expect(page.getByText('Ledger (1)')).toBeVisible();
   await expect(other.getByText('Ledger (1)')).toBeVisible();

@@ -25,9 +25,8 @@ describe('the engine behind messages', () => {
     expect(api.open([demo], NO_SETTINGS).survey.tracks).toHaveLength(14);
     expect(() => api.passage([], 0, 1)).toThrow(/not been converted/);
     const stages: string[] = [];
-    const converted = await api.convert(NO_SETTINGS, ({ stage }) => stages.push(stage));
-    expect(converted!.summary.parts).toHaveLength(12);
-    expect(converted!.milliseconds).toBeGreaterThan(0);
+    const summary = await api.convert(NO_SETTINGS, ({ stage }) => stages.push(stage));
+    expect(summary!.parts).toHaveLength(12);
     expect(stages.length).toBeGreaterThan(0);
     const flute = partId('t1');
     const passage = api.passage([flute], 0, 2);
@@ -46,7 +45,7 @@ describe('the engine behind messages', () => {
       api.convert({ ...NO_SETTINGS, title: 'Newer' }),
     ]);
     expect(first).toBeNull();
-    expect(second!.summary.title).toBe('Newer');
+    expect(second!.title).toBe('Newer');
     api.open([demo], NO_SETTINGS);
     const running = api.convert(NO_SETTINGS);
     api.cancel();

@@ -29,12 +29,6 @@ let run = 0;
 
 export type AnyProgress = Progress | SequenceProgress;
 
-/** What a conversion tells the page, and how long it took. */
-export interface Converted {
-  summary: Summary;
-  milliseconds: number;
-}
-
 /** So long the worker computes before it lets messages in: a cancel, a newer run. */
 const BREATH_MS = 30;
 
@@ -68,11 +62,9 @@ const api = {
   },
 
   /** Converts what lies on the desk. A later call, or `cancel`, stops an earlier one, which then gives `null`. */
-  async convert(settings: ConversionSettings, onProgress?: OnProgress): Promise<Converted | null> {
+  async convert(settings: ConversionSettings, onProgress?: OnProgress): Promise<Summary | null> {
     const current = onDesk();
-    const started = performance.now();
-    const done = await drive(current.steps(settings), onProgress);
-    return done && { summary: current.summary(), milliseconds: performance.now() - started };
+    return (await drive(current.steps(settings), onProgress)) && current.summary();
   },
 
   cancel(): void {

@@ -4,3 +4,4 @@ export { commonDivisor, median, upperMedian } from './statistics';
 export { leastCostPath, type PathCosts } from './path';
 export { beamSearch, type Beam } from './beam';
 export { Memo, sameNumbers, stage, type Stage } from './stage';
+export { toEnd } from './steps';

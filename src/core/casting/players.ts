@@ -6,7 +6,7 @@ import type { PlayedNote } from '../performance';
 import { secondsAtTick, type TempoMap } from '../time';
 import { chordShareOf, dealOut, playersNeeded, type DealtNote, type Player } from './deal-out';
 import type { WrittenTrack } from './group-tracks';
-import { MOST_PLAYERS, type CastingSettings, type Deal } from '../settings';
+import { MOST_PLAYERS, USUAL_DEAL, type CastingSettings, type Deal } from '../settings';
 
 /**
  * The five parts of a string choir, where each is at home (usual orchestration handbooks, from memory), and its number.
@@ -85,9 +85,8 @@ export function chordShare(notes: readonly PlayedNote[], tempo: TempoMap): numbe
 
 /** What is proposed for a track: as many players as sound at once, or a string choir for a sketch of the strings. */
 export function proposedDeal(notes: readonly PlayedNote[], instrument: Instrument, tempo: TempoMap): Deal {
-  const usual = { spare: 'double', lines: 'smooth', order: 'straight' } as const;
-  if (instrument.id === 'string-section') return { ...usual, to: 'string-choir', players: STRING_CHOIR.length };
-  return { ...usual, to: 'players', players: Math.max(2, Math.min(MOST_PLAYERS, playersFor(notes, tempo))) };
+  if (instrument.id === 'string-section') return { ...USUAL_DEAL, to: 'string-choir', players: STRING_CHOIR.length };
+  return { ...USUAL_DEAL, players: Math.max(2, Math.min(MOST_PLAYERS, playersFor(notes, tempo))) };
 }
 
 function dealtNotes(notes: readonly PlayedNote[], tempo: TempoMap): DealtNote[] {

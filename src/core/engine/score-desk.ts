@@ -2,7 +2,7 @@
  * A job on the way to a score, from its originals to what leaves the house: open → convert → passage, sheet → export.
  * Worker, command line, route and tests all go through here.
  */
-import type { NoteId, PartId, TrackId } from '../base';
+import { toEnd, type NoteId, type PartId, type TrackId } from '../base';
 import { writeMusicXml } from '../musicxml';
 import {
   barsOfPerformance,
@@ -72,11 +72,7 @@ export class ScoreDesk {
 
   /** Converts to the end. */
   convert(settings: ConversionSettings): Conversion {
-    const steps = this.steps(settings);
-    for (;;) {
-      const step = steps.next();
-      if (step.done) return step.value;
-    }
+    return toEnd(this.steps(settings));
   }
 
   /** The last conversion without its notes. */

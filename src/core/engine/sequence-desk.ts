@@ -2,7 +2,7 @@
  * A job on the way to a sequencer, from its original to what leaves the house: a score to be played, or a MIDI file to
  * be cleaned. open → sequence → passage, heard → files. Worker, command line, route and tests all go through here.
  */
-import { Memo, type PartId } from '../base';
+import { Memo, toEnd, type PartId } from '../base';
 import { readMusicXml, type MusicXmlReading } from '../musicxml';
 import { barsOfPerformance, performanceFromSmf } from '../performance';
 import { sequencePassage, type Passage } from '../proof';
@@ -69,11 +69,7 @@ export class SequenceDesk {
 
   /** Sequences, or cleans, to the end. */
   sequence(settings: DirectionB): SequenceSummary {
-    const steps = this.steps(settings);
-    for (;;) {
-      const step = steps.next();
-      if (step.done) return step.value;
-    }
+    return toEnd(this.steps(settings));
   }
 
   /** Every file as the settings want them. */

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { bandPiece } from '../../../bench/bands';
 import { demoOriginal } from '../../../demo/make';
-import { partId, trackId } from '../base';
+import { partId, toEnd, trackId } from '../base';
 import { GENERAL_MIDI_DRUMS } from '../instruments';
 import { performanceFromSmf } from '../performance';
 import { NO_SETTINGS, type ConversionSettings } from '../settings';
@@ -41,11 +41,7 @@ const MUSIC = {
 type Music = keyof typeof MUSIC;
 
 function withMemo(memo: Memo, settings: ConversionSettings, music: Music = 'demo'): Conversion {
-  const steps = convert(MUSIC[music], settings, memo);
-  for (;;) {
-    const step = steps.next();
-    if (step.done) return step.value;
-  }
+  return toEnd(convert(MUSIC[music], settings, memo));
 }
 
 /** What of a conversion a setting can be seen in. */

@@ -8,6 +8,7 @@
  * inputs they need. All are generators so that a caller can show progress, let other work in, or stop: each step
  * yields before its work begins.
  */
+import { toEnd } from '../base';
 import { cast } from '../casting';
 import { barsOfPerformance, type Performance } from '../performance';
 import { foldScore, type Fold, type Score } from '../score';
@@ -89,13 +90,9 @@ export function* convert(
   };
 }
 
-/** Runs a generator to its end without looking at the progress. */
+/** Converts to the end. */
 export function toScore(performance: Performance, settings: ConversionSettings): Conversion {
-  const steps = convert(performance, settings);
-  for (;;) {
-    const step = steps.next();
-    if (step.done) return step.value;
-  }
+  return toEnd(convert(performance, settings));
 }
 
 /** Up to the last written sound; silence at the end that was played through stays. */

@@ -6,7 +6,7 @@
  * The stages are declared in stages.ts with the inputs they need. A generator, as the way to a score is: it yields
  * before each part, so that a caller can show progress, let other work in, or stop.
  */
-import { Memo, type PartId } from '../base';
+import { Memo, toEnd, type PartId } from '../base';
 import type { Part, Score } from '../score';
 import type { DynamicCarrier, SequencerSettings } from '../settings';
 import type { SmfFile } from '../smf';
@@ -75,13 +75,9 @@ export function* sequenceScore(
   return files;
 }
 
-/** Runs a generator to its end without looking at the progress. */
+/** Sequences to the end. */
 export function toSequencer(score: Score, settings: SequencerSettings): SequencedFile[] {
-  const steps = sequenceScore(score, settings);
-  for (;;) {
-    const step = steps.next();
-    if (step.done) return step.value;
-  }
+  return toEnd(sequenceScore(score, settings));
 }
 
 /** A file to be made. */

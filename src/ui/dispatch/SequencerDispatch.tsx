@@ -6,9 +6,9 @@ import { useWorkspace } from '../job/workspace';
 import { sentence } from '../shared/receive';
 import { bytesInWords, count } from '../shared/words';
 import { exportSequence } from './exportSequence';
+import { NeutralVolume } from '../shared/NeutralVolume';
 import styles from '../shared/sequencing.module.css';
 import { PresetChoice } from '../shared/PresetChoice';
-import { NEUTRAL_VOLUMES } from '@/core/settings';
 import { settingsOf } from '@/core/documents';
 
 const TICKS = [96, 120, 192, 240, 384, 480, 960, 1920] as const;
@@ -74,21 +74,10 @@ export function SequencerDispatch() {
           </label>
           <label>
             Volume at the start
-            <Select<number>
-              size="small"
-              aria-label="Volume at the start"
+            <NeutralVolume
+              value={settings.neutralVolume}
               disabled={settings.preset === 'bare'}
-              value={settings.neutralVolume ?? 0}
-              onChange={(value) =>
-                decide({
-                  kind: 'setSequencing',
-                  neutralVolume: value === 0 ? null : (value as (typeof NEUTRAL_VOLUMES)[number]),
-                })
-              }
-              options={[
-                { value: 0, label: 'none' },
-                ...NEUTRAL_VOLUMES.map((value) => ({ value, label: `controller 7 = ${value}` })),
-              ]}
+              label="Volume at the start"
             />
           </label>
           <label>

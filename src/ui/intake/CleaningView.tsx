@@ -1,6 +1,6 @@
 'use client';
 
-import { Checkbox, Segmented, Select, Table, Tooltip } from 'antd';
+import { Checkbox, Segmented, Table, Tooltip } from 'antd';
 import { useState } from 'react';
 import { CONVERSIONS, type TrackInventory } from '@/core/to-sequencer';
 import { useWorkspace } from '../job/workspace';
@@ -8,8 +8,9 @@ import { count } from '../shared/words';
 import { BeforeAfter } from './BeforeAfter';
 import { PresetChoice } from '../shared/PresetChoice';
 import { useMidiSequence } from '../shared/useSequence';
+import { NeutralVolume } from '../shared/NeutralVolume';
 import styles from '../shared/sequencing.module.css';
-import { ACTIONS, DATA_KINDS, NEUTRAL_VOLUMES, type Action, type DataKind, type Preset } from '@/core/settings';
+import { ACTIONS, DATA_KINDS, type Action, type DataKind, type Preset } from '@/core/settings';
 import { DATA_NAMES } from '@/core/decisions';
 
 const ACTION_WORDS: Record<Action, string> = { carry: 'carry', drop: 'drop', convert: 'convert' };
@@ -51,21 +52,7 @@ export function CleaningView() {
         />
         <label>
           Neutral volume
-          <Select<number>
-            size="small"
-            aria-label="Neutral volume"
-            value={settings.neutralVolume ?? 0}
-            onChange={(value) =>
-              decide({
-                kind: 'setSequencing',
-                neutralVolume: value === 0 ? null : (value as (typeof NEUTRAL_VOLUMES)[number]),
-              })
-            }
-            options={[
-              { value: 0, label: 'none' },
-              ...NEUTRAL_VOLUMES.map((value) => ({ value, label: `controller 7 = ${value}` })),
-            ]}
-          />
+          <NeutralVolume value={settings.neutralVolume} label="Neutral volume" />
         </label>
       </div>
       <div className={styles.columns}>

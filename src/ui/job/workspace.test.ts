@@ -135,6 +135,28 @@ describe('the store behind a job', () => {
     space().noticed();
     expect(space().changedElsewhere).toBe(false);
   });
+  it('stores decisions made in one breath once each, in order', async () => {
+    space().decide({ kind: 'setTitle', title: 'One' });
+    space().decide({ kind: 'setComposer', composer: 'Two' });
+    space().decide({ kind: 'setTitle', title: 'Three' });
+    await settled();
+    await space().saveAgain();
+    const stored = (await database.jobs.get(demo))!.ledger;
+    expect(stored.decisions.map(({ kind }) => kind)).toEqual(['setTitle', 'setComposer', 'setTitle']);
+    expect(space().ledger).toEqual(stored);
+    expect(space().changedElsewhere).toBe(false);
+  });
+  it('still has what could not be stored when the job is opened again', async () => {
+    const full = vi.spyOn(database.jobs, 'update').mockRejectedValue(new Dexie.QuotaExceededError());
+    await decided({ kind: 'setTitle', title: 'Kept' });
+    await space().open(demo, true);
+    expect(space().summary!.title).toBe('Kept');
+    await vi.waitFor(() => expect(space().unsaved).toMatch(/storage is full/));
+    full.mockRestore();
+    await space().saveAgain();
+    expect((await database.jobs.get(demo))!.ledger.decisions).toMatchObject([{ title: 'Kept' }]);
+    expect(space()).toMatchObject({ unsaved: null, changedElsewhere: false });
+  });
   it('keeps what could not be stored, says so until it is, and stores all of it', async () => {
     const full = vi.spyOn(database.jobs, 'update').mockRejectedValue(new Dexie.QuotaExceededError());
     await decided({ kind: 'setTitle', title: 'One' });

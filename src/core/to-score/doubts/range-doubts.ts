@@ -4,7 +4,7 @@
 import { queryId } from '../../base';
 import type { CastPart } from '../../casting';
 import { CATALOGUE, type InstrumentId } from '../../instruments';
-import type { Query } from '../../queries';
+import type { OutOfRange, Query } from '../../queries';
 import { keyInWords } from '../../score';
 import type { MidiKey, Semitones, WrittenUnits } from '../../time';
 import type { GridChoice } from '../timing/grid';
@@ -52,40 +52,53 @@ export function rangeQueries(
     : [...new Set(strange.map((note) => note.key))].map((key) => keyQuery(judged, key));
 }
 
-function mostlyQuery({ part, notes, strange, place, others }: Judged): Query {
-  const first = strange[0]!;
+/** @param which of the part's queries about range it is @param notes concerned */
+function rangeQuery(
+  { part, others, place }: Judged,
+  which: string,
+  notes: readonly PlacedNote[],
+  {
+    first = notes[0]!,
+    within,
+    say,
+  }: { first?: PlacedNote; within: OutOfRange['facts']['within']; say: (where: string) => string },
+): Query {
   const { words, bar } = place(first.start);
-  const [low, high] = part.instrument.range.map(keyInWords);
   return {
-    id: queryId(`out-of-range/${part.id}`),
+    id: queryId(`out-of-range/${part.id}${which}`),
     kind: 'out-of-range',
     part: part.id,
     at: first.start,
     bar,
-    played: strange.map((note) => note.id),
-    message: `${words} and on: ${strange.length} of ${notes.length} notes lie outside ${low}–${high}. Perhaps this is another instrument.`,
-    facts: { within: null, tracks: part.tracks, others },
+    played: notes.map((note) => note.id),
+    message: say(words),
+    facts: { within, tracks: part.tracks, others },
   };
 }
 
-function keyQuery({ part, strange, place, others, writable }: Judged, key: MidiKey): Query {
-  const { range } = part.instrument;
-  const notes = strange.filter((note) => note.key === key);
-  const { words, bar } = place(notes[0]!.start);
+/** "3 of 40 notes lie outside G3–A7" */
+function outside({ part, notes, strange }: Judged): string {
+  const [low, high] = part.instrument.range.map(keyInWords);
+  return `${strange.length} of ${notes.length} notes lie outside ${low}–${high}`;
+}
+
+function mostlyQuery(judged: Judged): Query {
+  const say = (where: string) => `${where} and on: ${outside(judged)}. Perhaps this is another instrument.`;
+  return rangeQuery(judged, '', judged.strange, { within: null, say });
+}
+
+function keyQuery(judged: Judged, key: MidiKey): Query {
+  const { range } = judged.part.instrument;
+  const notes = judged.strange.filter((note) => note.key === key);
   const times = notes.length > 1 ? ` (${notes.length} times)` : '';
   const semitones = [12, -12, 24, -24].find((by) => key + by >= range[0] && key + by <= range[1]);
-  return {
-    id: queryId(`out-of-range/${part.id}/${key}`),
-    kind: 'out-of-range',
-    part: part.id,
-    at: notes[0]!.start,
-    bar,
-    played: notes.map((note) => note.id),
-    message: writable(key)
-      ? `${words}: ${keyInWords(key)} lies outside the instrument’s range, ${range.map(keyInWords).join('–')}${times}.`
-      : `${words}: MusicXML cannot write ${keyInWords(key)}${times}; an octave nearer the middle stands in the file.`,
-    facts: { within: semitones === undefined ? null : { whole: false, semitones }, tracks: part.tracks, others },
-  };
+  return rangeQuery(judged, `/${key}`, notes, {
+    within: semitones === undefined ? null : { whole: false, semitones },
+    say: (where) =>
+      judged.writable(key)
+        ? `${where}: ${keyInWords(key)} lies outside the instrument’s range, ${range.map(keyInWords).join('–')}${times}.`
+        : `${where}: MusicXML cannot write ${keyInWords(key)}${times}; an octave nearer the middle stands in the file.`,
+  });
 }
 
 /**
@@ -99,20 +112,13 @@ function octaveOff({ part, notes, strange, writable }: Judged, switches: Readonl
   return [12, -12].find((by) => notes.every(({ key }) => switches.has(key) || within(key + by))) ?? null;
 }
 
-function octaveQuery({ part, notes, strange, place, others }: Judged, semitones: Semitones): Query {
-  const first = strange[0]!;
-  const { words, bar } = place(first.start);
-  const [low, high] = part.instrument.range.map(keyInWords);
-  return {
-    id: queryId(`out-of-range/${part.id}/octave`),
-    kind: 'out-of-range',
-    part: part.id,
-    at: first.start,
-    bar,
-    played: notes.map((note) => note.id),
-    message: `${words} and on: ${strange.length} of ${notes.length} notes lie outside ${low}–${high}. An octave ${semitones > 0 ? 'higher' : 'lower'} the whole part would be within it.`,
-    facts: { within: { whole: true, semitones }, tracks: part.tracks, others },
-  };
+function octaveQuery(judged: Judged, semitones: Semitones): Query {
+  const way = semitones > 0 ? 'higher' : 'lower';
+  return rangeQuery(judged, '/octave', judged.notes, {
+    first: judged.strange[0]!,
+    within: { whole: true, semitones },
+    say: (where) => `${where} and on: ${outside(judged)}. An octave ${way} the whole part would be within it.`,
+  });
 }
 
 /** Instruments that have every note of the part: first what the track was taken for, then its family in score order. */

@@ -11,8 +11,6 @@ import type { Slice } from './workspace';
 export interface ConversionSlice {
   opened: Opened | null;
   summary: Summary | null;
-  /** How long the last conversion took. */
-  milliseconds: number;
   /** What would go to a sequencer; only in that direction. */
   sequence: SequenceSummary | null;
   /** Grows with each finished conversion, so that views know when to draw again. */
@@ -30,7 +28,6 @@ export interface ConversionSlice {
 export const NOTHING_MADE = {
   opened: null,
   summary: null,
-  milliseconds: 0,
   sequence: null,
   progress: null,
   failure: null,
@@ -84,13 +81,11 @@ export const conversionSlice: Slice<ConversionSlice> = (set, get) => {
 
   async function convert(): Promise<void> {
     const { job, ledger } = get();
-    const made = await run((onProgress) => engineWorker().convert(settingsOf(ledger!), onProgress));
-    if (!made) return;
-    const { summary, milliseconds } = made;
+    const summary = await run((onProgress) => engineWorker().convert(settingsOf(ledger!), onProgress));
+    if (!summary) return;
     set((state) => ({
       ...finished(state),
       summary,
-      milliseconds,
       opened: summary.opened,
       comparing: false,
       passage: passageWithin(

@@ -1,5 +1,6 @@
 import type { Ledger } from '@/core/documents';
 import { changeLedger, watchJob } from '@/storage/jobs';
+import type { JobRecord } from '@/storage/schema';
 import { sentence } from '../../shared/receive';
 import type { Slice } from './workspace';
 
@@ -15,7 +16,9 @@ export interface KeepingSlice {
   keep: (change: Change) => void;
   /** Tries to store again what could not be. */
   saveAgain: () => Promise<void>;
-  /** Follows what other windows do to the open job. */
+  /** A job's ledger with what could not be stored of it before it was closed. */
+  withUnsaved: (job: JobRecord) => Ledger;
+  /** Follows what other windows do to the open job, and stores what is still to be stored of it. */
   watch: () => void;
   noticed: () => void;
 }
@@ -30,19 +33,33 @@ export const keepingSlice: Slice<KeepingSlice> = (set, get) => {
   let pending: { job: string; change: Change }[] = [];
   let endWatching: (() => void) | null = null;
 
-  async function save(): Promise<void> {
-    const job = get().job?.id;
-    const mine = pending.filter((one) => one.job === job);
-    if (!job || mine.length === 0) return;
-    try {
-      const stored = await changeLedger(job, (ledger) => mine.reduce((now, { change }) => change(now), ledger));
-      pending = pending.filter((one) => !mine.includes(one));
-      if (get().job?.id !== job) return;
-      set({ unsaved: null });
-      // More was decided meanwhile: what is stored comes with that.
-      if (!pending.some((one) => one.job === job)) adopt(stored);
-    } catch (error) {
-      if (get().job?.id === job) set({ unsaved: sentence(error) });
+  let saving: Promise<void> | null = null;
+
+  const of = (job: string | undefined) => pending.filter((one) => one.job === job);
+  const applied = (changes: typeof pending, ledger: Ledger) => changes.reduce((now, { change }) => change(now), ledger);
+
+  /** One save at a time: a change that is on its way is not stored twice. */
+  function save(): Promise<void> {
+    saving ??= saveAll().finally(() => (saving = null));
+    return saving;
+  }
+
+  async function saveAll(): Promise<void> {
+    for (;;) {
+      const job = get().job?.id;
+      const mine = of(job);
+      if (!job || mine.length === 0) return;
+      try {
+        const stored = await changeLedger(job, (ledger) => applied(mine, ledger));
+        pending = pending.filter((one) => !mine.includes(one));
+        if (get().job?.id !== job) continue;
+        set({ unsaved: null });
+        // More was decided meanwhile: what is stored comes with that.
+        if (of(job).length === 0) adopt(stored);
+      } catch (error) {
+        if (get().job?.id === job) set({ unsaved: sentence(error) });
+        return;
+      }
     }
   }
 
@@ -68,18 +85,20 @@ export const keepingSlice: Slice<KeepingSlice> = (set, get) => {
       void get().compute();
     },
     saveAgain: save,
+    withUnsaved: ({ id, ledger }) => applied(of(id), ledger),
     watch: () => {
       endWatching?.();
       const id = get().job?.id;
       endWatching = id
         ? watchJob(id, (stored) => {
             // Not what this window is about to store itself, nor a job that was closed.
-            if (stored && get().job?.id === id && !pending.some((one) => one.job === id)) {
+            if (stored && get().job?.id === id && of(id).length === 0) {
               adopt(stored.ledger);
               if (stored.name !== get().job!.name) set({ job: { ...get().job!, name: stored.name } });
             }
           })
         : null;
+      void save();
     },
     noticed: () => set({ changedElsewhere: false }),
   };
