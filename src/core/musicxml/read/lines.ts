@@ -1,81 +1,31 @@
-/* What runs over several notes of a part: dynamics, hairpins, pedals, octave lines, slurs. */
-import {
-  DYNAMICS,
-  NO_LINES,
-  type Dynamic,
-  type Hairpin,
-  type OctaveLine,
-  type PartBar,
-  type PartLines,
-  type Slur,
-} from '../../score';
-import { QUARTER, type Bar, type WrittenUnits } from '../../time';
+/* What stands beside the staves of a part or runs over several of its notes. */
+import { LINES, type LineEvent, type LineKind, type LineKinds } from '../../marks';
+import { type PartBar, type PartLines, type Slur } from '../../score';
+import { type Bar, type WrittenUnits } from '../../time';
 import { directionsOf } from './directions';
 import type { RawNote, RawPart } from './raw';
 
-/** Signs that only strike one note harder are accents; fp and its like are loud and soft at once. */
-const LEVELS: Record<string, Dynamic> = { pppp: 'ppp', ppppp: 'ppp', ffff: 'fff', fffff: 'fff', n: 'ppp' };
-
 export function linesOf(raw: RawPart, bars: readonly Bar[], partBars: readonly PartBar[]): PartLines {
-  const lines: PartLines = {
-    ...NO_LINES,
-    dynamics: [],
-    hairpins: [],
-    slurs: slursOf(raw, bars, partBars),
-    pedals: [],
-    octaveLines: [],
-  };
-  const wedges = new Map<string, Hairpin>();
-  const octaves = new Map<string, OctaveLine>();
-  let pedal: WrittenUnits | null = null;
+  const events = directionsOf(raw, bars)
+    .flatMap(({ direction, at }): LineEvent[] =>
+      direction.kind === 'line' ? [{ at, staff: direction.staff, element: direction.element }] : [],
+    )
+    .sort((a, b) => a.at - b.at);
   const end = bars.at(-1)!.start + bars.at(-1)!.length;
-  for (const { direction, at } of directionsOf(raw, bars).sort((a, b) => a.at - b.at)) {
-    const { staff } = direction;
-    switch (direction.kind) {
-      case 'dynamic': {
-        const level =
-          LEVELS[direction.level] ??
-          (DYNAMICS.includes(direction.level as Dynamic) ? (direction.level as Dynamic) : null);
-        if (level) lines.dynamics.push({ at, staff, level });
-        else if (/^s?fp+$/.test(direction.level))
-          lines.dynamics.push({ at, staff, level: 'f' }, { at: at + QUARTER / 2, staff, level: 'p' });
-        break;
-      }
-      case 'wedge': {
-        const open = wedges.get(direction.number);
-        if (open) {
-          if (at > open.start) lines.hairpins.push({ ...open, end: at });
-          wedges.delete(direction.number);
-        }
-        if (direction.type !== 'stop')
-          wedges.set(direction.number, { start: at, end: at, staff, kind: direction.type });
-        break;
-      }
-      case 'pedal':
-        if (pedal !== null && direction.type !== 'start' && at > pedal) lines.pedals.push({ start: pedal, end: at });
-        if (direction.type === 'stop') pedal = null;
-        else pedal = at;
-        break;
-      case 'octave': {
-        const open = octaves.get(direction.number);
-        if (open && at > open.start) lines.octaveLines.push({ ...open, end: at });
-        octaves.delete(direction.number);
-        if (direction.type !== 'stop')
-          octaves.set(direction.number, {
-            start: at,
-            end: at,
-            staff,
-            octaves: ((direction.type === 'down' ? 1 : -1) * (direction.size > 8 ? 2 : 1)) as OctaveLine['octaves'],
-          });
-        break;
-      }
-      default: // Belongs to the piece, or to single notes.
-    }
-  }
-  for (const open of wedges.values())
-    if (end > open.start) lines.hairpins.push({ ...open, end: Math.min(end, open.start + 8 * QUARTER) });
-  if (pedal !== null && pedal < end) lines.pedals.push({ start: pedal, end });
-  return lines;
+  const read = <K extends keyof LineKinds>(name: K): PartLines[K] => {
+    const kind: LineKind<PartLines[K][number]> = LINES[name];
+    return kind.read(
+      events.filter(({ element }) => element.name === kind.element),
+      end,
+    ) as PartLines[K];
+  };
+  return {
+    dynamics: read('dynamics'),
+    hairpins: read('hairpins'),
+    slurs: slursOf(raw, bars, partBars),
+    pedals: read('pedals'),
+    octaveLines: read('octaveLines'),
+  };
 }
 
 function slursOf(raw: RawPart, bars: readonly Bar[], partBars: readonly PartBar[]): Slur[] {

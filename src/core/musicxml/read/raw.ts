@@ -1,5 +1,6 @@
+import type { ReadElement } from '../../marks';
 import type { Clef } from '../../instruments';
-import type { Articulation, BarSigns, Lyric, NoteType, Pitch, SwingMark, SymbolMarks } from '../../score';
+import type { BarSigns, Lyric, NoteType, Pitch, SwingMark, SymbolMarks } from '../../score';
 import type { Meter, WrittenUnits } from '../../time';
 
 /*
@@ -35,7 +36,6 @@ export interface RawNote {
   marks: SymbolMarks;
   slurs: { number: string; type: 'start' | 'stop' }[];
   lyrics: Lyric[];
-  articulations: Articulation[];
   line: number;
 }
 
@@ -44,10 +44,8 @@ export type RawDirection = { at: WrittenUnits; staff: number } & (
   | { kind: 'tempo-words'; words: string }
   | { kind: 'words'; words: string }
   | { kind: 'marker'; text: string; rehearsal: boolean }
-  | { kind: 'dynamic'; level: string }
-  | { kind: 'wedge'; type: 'crescendo' | 'diminuendo' | 'stop'; number: string }
-  | { kind: 'pedal'; type: 'start' | 'stop' | 'change' }
-  | { kind: 'octave'; type: 'up' | 'down' | 'stop'; size: number; number: string }
+  /** What `core/marks` reads. */
+  | { kind: 'line'; element: ReadElement }
   | { kind: 'swing'; ratio: number; unit: SwingMark['unit'] }
   | { kind: 'program'; program: number }
   | { kind: 'harmony'; text: string }

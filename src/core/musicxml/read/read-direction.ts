@@ -1,7 +1,10 @@
+import { LINES } from '../../marks';
 import { isTempoWords, type BarSigns } from '../../score';
 import type { WrittenUnits } from '../../time';
 import type { RawDirection, RawMeasure } from './raw';
 import { all, child, numberOf, textOf, type XmlNode } from './xml-tree';
+
+const LINE_ELEMENTS = new Set(Object.values(LINES).map((kind) => kind.element));
 
 const BEAT_UNITS: Record<string, number> = {
   long: 16,
@@ -49,31 +52,8 @@ export function readDirection(node: XmlNode, at: WrittenUnits, measure: RawMeasu
       case 'coda':
         measure.signs.coda = true;
         break;
-      case 'dynamics':
-        for (const level of type.children)
-          add({ kind: 'dynamic', level: level.name === 'other-dynamics' ? level.text : level.name });
-        break;
-      case 'wedge':
-        if (
-          type.attributes.type === 'crescendo' ||
-          type.attributes.type === 'diminuendo' ||
-          type.attributes.type === 'stop'
-        )
-          add({ kind: 'wedge', type: type.attributes.type, number: type.attributes.number ?? '1' });
-        break;
-      case 'pedal':
-        if (type.attributes.type === 'start' || type.attributes.type === 'stop' || type.attributes.type === 'change')
-          add({ kind: 'pedal', type: type.attributes.type });
-        break;
-      case 'octave-shift':
-        if (type.attributes.type === 'up' || type.attributes.type === 'down' || type.attributes.type === 'stop')
-          add({
-            kind: 'octave',
-            type: type.attributes.type,
-            size: Number(type.attributes.size) || 8,
-            number: type.attributes.number ?? '1',
-          });
-        break;
+      default:
+        if (LINE_ELEMENTS.has(type.name)) add({ kind: 'line', element: type });
     }
   }
   readJumps(sound, words, measure.signs);

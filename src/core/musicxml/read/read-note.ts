@@ -1,30 +1,9 @@
-import {
-  ARTICULATIONS,
-  STEPS,
-  TURNS,
-  type Articulation,
-  type Lyric,
-  type NoteType,
-  type Pitch,
-  type Step,
-  type SymbolMarks,
-  type Turn,
-} from '../../score';
+import { MARK_GROUPS, NOTE_MARKS } from '../../marks';
+import { STEPS, type Lyric, type NoteType, type Pitch, type Step, type SymbolMarks } from '../../score';
 import type { WrittenUnits } from '../../time';
 import type { RawNote } from './raw';
 import { all, child, numberOf, textOf, type XmlNode } from './xml-tree';
 
-/** The standard's articulations as the few that change how a note is played. */
-const ARTICULATION_OF: Record<string, Articulation[]> = {
-  staccato: ['staccato'],
-  staccatissimo: ['staccato'],
-  spiccato: ['staccato'],
-  tenuto: ['tenuto'],
-  'detached-legato': ['tenuto', 'staccato'],
-  accent: ['accent'],
-  'strong-accent': ['marcato'],
-  stress: ['accent'],
-};
 const TYPE_NAMES: Record<string, NoteType> = {
   long: 'breve',
   breve: 'breve',
@@ -48,7 +27,7 @@ export function readNote(node: XmlNode, at: WrittenUnits, duration: WrittenUnits
   const tuplets = notations.flatMap((one) => all(one, 'tuplet'));
   const actual = numberOf(modification, 'actual-notes') ?? 0;
   const normal = numberOf(modification, 'normal-notes') ?? 0;
-  const { marks, articulations, fingering } = readNotations(notations, child(node, 'unpitched') !== undefined);
+  const { marks, fingering } = readNotations(notations, child(node, 'unpitched') !== undefined);
   return {
     at,
     duration,
@@ -95,7 +74,6 @@ export function readNote(node: XmlNode, at: WrittenUnits, duration: WrittenUnits
           ]
         : [];
     }),
-    articulations,
     line: node.line,
   };
 }
@@ -119,36 +97,19 @@ function pitchFrom(step: string | undefined, alter: number, octave: number | und
 function readNotations(
   notations: readonly XmlNode[],
   unpitched: boolean,
-): { marks: SymbolMarks; articulations: Articulation[]; fingering: RawNote['fingering'] } {
+): { marks: SymbolMarks; fingering: RawNote['fingering'] } {
   const marks: SymbolMarks = {};
-  const found: Articulation[] = [];
   let fingering: RawNote['fingering'] = null;
-  for (const group of notations.flatMap((one) => one.children)) {
-    if (group.name === 'articulations') {
-      for (const sign of group.children) {
-        found.push(...(ARTICULATION_OF[sign.name] ?? []));
-        if (sign.name === 'breath-mark') marks.breath = 'breath';
-        if (sign.name === 'caesura') marks.breath = 'caesura';
-      }
-    } else if (group.name === 'ornaments') {
-      for (const sign of group.children) {
-        if (sign.name === 'trill-mark' || sign.name === 'shake') marks.trill = true;
-        if (TURNS.includes(sign.name as Turn)) marks.turn = sign.name as Turn;
-        if (sign.name === 'delayed-turn') marks.turn = 'turn';
-        if (sign.name === 'tremolo') {
-          marks.tremolo = Math.max(1, Math.min(5, Number(sign.text) || 3));
-          if (sign.attributes.type === 'start') marks.alternating = 'first';
-          if (sign.attributes.type === 'stop') marks.alternating = 'second';
-        }
-      }
-    } else if (group.name === 'technical') {
-      const [string, fret] = [numberOf(group, 'string'), numberOf(group, 'fret')];
+  for (const sign of notations.flatMap((one) => one.children)) {
+    if (sign.name === 'technical') {
+      const [string, fret] = [numberOf(sign, 'string'), numberOf(sign, 'fret')];
       if (string !== undefined && fret !== undefined) fingering = { string, fret };
-      if (child(group, 'harmonic')) marks.harmonic = true;
-      if (unpitched && (child(group, 'open-string') || child(group, 'open'))) marks.hiHat = 'open';
-      if (unpitched && child(group, 'stopped')) marks.hiHat = 'closed';
-    } else if (group.name === 'arpeggiate') marks.arpeggio = group.attributes.direction === 'down' ? 'down' : 'up';
-    else if (group.name === 'fermata') marks.fermata = true;
+    }
+    const own = GROUP_NAMES.includes(sign.name) ? sign.children : [sign];
+    for (const element of own) READ_BY_ELEMENT.get(element.name)?.(marks, element, unpitched);
   }
-  return { marks, articulations: ARTICULATIONS.filter((one) => found.includes(one)), fingering };
+  return { marks, fingering };
 }
+
+const GROUP_NAMES: readonly string[] = MARK_GROUPS.filter((group) => group !== null);
+const READ_BY_ELEMENT = new Map(NOTE_MARKS.flatMap(({ read }) => Object.entries(read)));

@@ -165,7 +165,6 @@ function symbolOf(
     ? {}
     : {
         ...raw.marks,
-        ...(raw.articulations.length > 0 && { articulations: raw.articulations }),
         ...(raw.lyrics.length > 0 && { lyrics: raw.lyrics }),
         ...(graces.length > 0 && { graces: [...graces] }),
       };

@@ -1,15 +1,7 @@
-import {
-  DYNAMIC_VELOCITY,
-  type BarSigns,
-  type DynamicMark,
-  type Marker,
-  type Part,
-  type Score,
-  type SwingMark,
-  type TempoMark,
-} from '../../score';
-import type { Bar, WrittenUnits } from '../../time';
-import type { Attributes, XmlWriter } from './xml-writer';
+import { LINES, type Attributes, type Colour, type LineKind, type LineKinds, type PlacedSign } from '../../marks';
+import type { BarSigns, Marker, Part, PartLines, Score, SwingMark, TempoMark } from '../../score';
+import { barIndexAt, type Bar, type WrittenUnits } from '../../time';
+import { writeElement, type XmlWriter } from './xml-writer';
 
 /** What is written between the notes: at a place in the bar, on a staff. */
 export interface Direction {
@@ -21,106 +13,77 @@ export interface Direction {
   write: (xml: XmlWriter, place: { offset: number; staff: number | undefined }) => void;
 }
 
-/** The standard counts loudness in percent of a forte of this velocity. */
-const FORTE = 90;
-
-/** @param top the part that carries what concerns the whole score @returns in order of place */
-export function directionsOf(
-  score: Score,
-  part: Part,
-  bar: Bar,
-  top: boolean,
-  suggestionColour: string | undefined,
-): Direction[] {
-  const end = bar.start + bar.length;
-  const last = bar.index === score.bars.length - 1;
-  const within = (at: WrittenUnits) => at >= bar.start && at < end;
-  /** The end of a line belongs to the bar before the barline. */
-  const endsWithin = (at: WrittenUnits) => at > bar.start && (at <= end || last);
-  const list: Direction[] = [];
-  const add = (
-    at: WrittenUnits,
-    staff: number,
-    rank: number,
-    type: (xml: XmlWriter) => void,
-    more: { placement?: 'above' | 'below'; sound?: Attributes } = {},
-  ) =>
-    list.push({
-      at: Math.min(at, end) - bar.start,
-      staff,
-      rank,
-      write: (xml, place) => writeDirection(xml, place, type, more),
-    });
-  const coloured = (mark: { suggested?: true }): Attributes =>
-    mark.suggested && suggestionColour ? { color: suggestionColour } : {};
-
-  if (top) {
-    for (const marker of score.markers)
-      if (within(marker.at)) add(marker.at, 1, 1, (xml) => writeMarker(xml, marker), { placement: 'above' });
-    for (const mark of score.swing)
-      if (mark.bar === bar.index)
-        add(bar.start, 1, 2, (xml) => xml.leaf('words', swingWords(mark)), { placement: 'above' });
-    for (const tempo of score.tempos)
-      if (within(tempo.at))
-        list.push({
-          at: tempo.at - bar.start,
-          staff: 1,
-          rank: 3,
-          write: (xml, place) => writeTempo(xml, place, tempo, bar),
-        });
-    for (const direction of signDirections(score.signs[bar.index]))
-      add(direction.atEnd ? end : bar.start, 1, direction.atEnd ? 9 : 0, direction.write, {
-        placement: 'above',
-        sound: direction.sound,
-      });
-  }
-  const { lines } = part;
-  lines.dynamics.forEach(
-    (mark) =>
-      within(mark.at) &&
-      add(mark.at, mark.staff, 5, (xml) => writeDynamic(xml, mark, mark.suggested ? suggestionColour : undefined), {
-        placement: 'below',
-        sound: mark.suggested
-          ? undefined
-          : { dynamics: Math.round((DYNAMIC_VELOCITY[mark.level] / FORTE) * 10000) / 100 },
-      }),
-  );
-  numbered(lines.hairpins).forEach(({ line, number }) => {
-    if (within(line.start))
-      add(line.start, line.staff, 6, (xml) => xml.leaf('wedge', null, { type: line.kind, number, ...coloured(line) }), {
-        placement: 'below',
-      });
-    if (endsWithin(line.end))
-      add(line.end, line.staff, 4, (xml) => xml.leaf('wedge', null, { type: 'stop', number }), { placement: 'below' });
-  });
-  for (const line of lines.pedals) {
-    if (within(line.start))
-      add(line.start, part.clefs.length, 6, (xml) => xml.leaf('pedal', null, { type: 'start', line: 'yes' }), {
-        placement: 'below',
-      });
-    if (endsWithin(line.end))
-      add(line.end, part.clefs.length, 4, (xml) => xml.leaf('pedal', null, { type: 'stop', line: 'yes' }), {
-        placement: 'below',
-      });
-  }
-  numbered(lines.octaveLines).forEach(({ line, number }) => {
-    const size = Math.abs(line.octaves) * 7 + 1;
-    const placement = line.octaves > 0 ? 'above' : 'below';
-    // The standard's "down": the notes are shown lower than they sound.
-    if (within(line.start))
+/**
+ * @param top the part that carries what concerns the whole score
+ * @returns for each bar, in order of place
+ */
+export function directionsByBar(score: Score, part: Part, top: boolean, colour: Colour): Direction[][] {
+  const { bars } = score;
+  const starts = bars.map((bar) => bar.start);
+  const byBar = bars.map((): Direction[] => []);
+  const begin = starts[0] ?? 0;
+  const end = bars.length > 0 ? bars.at(-1)!.start + bars.at(-1)!.length : 0;
+  /** Where a place is written; what ends at a barline belongs to the bar before it. */
+  const add = (at: WrittenUnits, staff: number, rank: number, write: Direction['write'], ends = false) => {
+    if (ends ? at <= begin : at < begin || at >= end) return;
+    const bar = bars[barIndexAt(starts, ends ? at - 1 : at)]!;
+    byBar[bar.index]!.push({ at: Math.min(at - bar.start, bar.length), staff, rank, write });
+  };
+  if (top) addForAll(score, add);
+  const lastStaff = part.clefs.length;
+  for (const kind of Object.keys(LINES) as (keyof typeof LINES)[])
+    for (const sign of writtenAs(kind, part.lines, { colour, lastStaff }))
       add(
-        line.start,
-        line.staff,
-        7,
-        (xml) => xml.leaf('octave-shift', null, { type: line.octaves > 0 ? 'down' : 'up', number, size }),
-        { placement },
+        sign.at,
+        sign.staff,
+        sign.rank,
+        (xml, place) => writeDirection(xml, place, (into) => writeElement(into, sign.element), sign),
+        sign.ends,
       );
-    if (endsWithin(line.end))
-      add(line.end, line.staff, 4, (xml) => xml.leaf('octave-shift', null, { type: 'stop', number, size }), {
-        placement,
-      });
+  for (const list of byBar) list.sort((a, b) => a.at - b.at || a.rank - b.rank);
+  return byBar;
+}
+
+function writtenAs<K extends keyof LineKinds>(
+  kind: K,
+  lines: PartLines,
+  how: Parameters<LineKinds[K]['write']>[1],
+): PlacedSign[] {
+  const { write }: LineKind<PartLines[K][number]> = LINES[kind];
+  return write(lines[kind], how);
+}
+
+type Add = (at: WrittenUnits, staff: number, rank: number, write: Direction['write'], ends?: boolean) => void;
+
+/** Markers, swing, tempo, and what stands at barlines. */
+function addForAll(score: Score, add: Add): void {
+  const above =
+    (type: (xml: XmlWriter) => void, sound?: Attributes): Direction['write'] =>
+    (xml, place) =>
+      writeDirection(xml, place, type, { placement: 'above', sound });
+  const { bars } = score;
+  const starts = bars.map((bar) => bar.start);
+  for (const marker of score.markers)
+    add(
+      marker.at,
+      1,
+      1,
+      above((xml) => writeMarker(xml, marker)),
+    );
+  for (const mark of score.swing)
+    if (bars[mark.bar])
+      add(
+        bars[mark.bar]!.start,
+        1,
+        2,
+        above((xml) => void xml.leaf('words', swingWords(mark))),
+      );
+  for (const tempo of score.tempos)
+    add(tempo.at, 1, 3, (xml, place) => writeTempo(xml, place, tempo, bars[barIndexAt(starts, tempo.at)]!));
+  bars.forEach((bar) => {
+    for (const { atEnd, write, sound } of signDirections(score.signs[bar.index]))
+      add(atEnd ? bar.start + bar.length : bar.start, 1, atEnd ? 9 : 0, above(write, sound), atEnd);
   });
-  return list.sort((a, b) => a.at - b.at || a.rank - b.rank);
 }
 
 function writeDirection(
@@ -138,35 +101,14 @@ function writeDirection(
   xml.close('direction');
 }
 
-/** Lines that overlap need different numbers. */
 /** Read back by the same words. */
 function swingWords({ ratio, unit }: SwingMark): string {
   return ratio === 1 ? 'Straight' : unit === '16th' ? 'Swing (sixteenths)' : 'Swing';
 }
 
-function numbered<T extends { start: WrittenUnits; end: WrittenUnits }>(
-  lines: readonly T[],
-): { line: T; number: number }[] {
-  const busyUntil: WrittenUnits[] = [];
-  return [...lines]
-    .sort((a, b) => a.start - b.start)
-    .map((line) => {
-      const free = busyUntil.findIndex((until) => until <= line.start);
-      const slot = free >= 0 ? free : busyUntil.length;
-      busyUntil[slot] = line.end;
-      return { line, number: (slot % 6) + 1 };
-    });
-}
-
 function writeMarker(xml: XmlWriter, { text, rehearsal }: Marker): void {
   if (rehearsal) xml.leaf('rehearsal', text);
   else xml.leaf('words', text, { 'font-weight': 'bold' });
-}
-
-/** The engraver colours words but not dynamic signs: one that is only suggested is shown as words. */
-function writeDynamic(xml: XmlWriter, { level }: DynamicMark, colour: string | undefined): void {
-  if (colour) xml.leaf('words', level, { color: colour, 'font-style': 'italic', 'font-weight': 'bold' });
-  else xml.open('dynamics').leaf(level).close('dynamics');
 }
 
 /** Compound meters count dotted quarters; steps of a gradual change are only played. */

@@ -1,21 +1,12 @@
-import type {
-  Articulation,
-  Part,
-  PartBar,
-  Score,
-  ScoreNote,
-  Slur,
-  SymbolInBar,
-  SymbolMarks,
-  VoiceBar,
-} from '../../score';
+import type { Part, PartBar, Score, ScoreNote, Slur, SymbolInBar, SymbolMarks, VoiceBar } from '../../score';
+import { MARK_GROUPS, NOTE_MARKS, type Colour, type MarkElement, type MarkGroup } from '../../marks';
 import { QUARTER, type Bar, type WrittenUnits } from '../../time';
 import { barAccidentals, type PrintedAccidental } from './accidentals';
 import { stavesOf, writeAttributes, type BarStyle } from './attributes';
 import { barBeams, type Beam } from './beams';
-import { directionsOf, type Direction } from './directions';
+import { directionsByBar, type Direction } from './directions';
 import type { MusicXmlOptions } from './write';
-import type { Attributes, XmlWriter } from './xml-writer';
+import { writeElement, type XmlWriter } from './xml-writer';
 
 type Accidentals = ReadonlyMap<ScoreNote, PrintedAccidental>;
 
@@ -28,6 +19,8 @@ export class PartWriter {
   private readonly staves: number;
   private readonly slurs: { starts: ReadonlyMap<string, Slur>; ends: ReadonlyMap<string, Slur> };
   private readonly styles: ReadonlyMap<number, BarStyle[]>;
+  private readonly directions: readonly Direction[][];
+  private readonly colour: Colour;
   private fifths = 0;
   /** Accidentals shown in the last bar, by staff and place. */
   private shown: ReadonlyMap<string, number>[] = [];
@@ -39,7 +32,7 @@ export class PartWriter {
     private readonly id: string,
     private readonly divisions: number,
     /** The top part carries what concerns the whole score. */
-    private readonly top: boolean,
+    top: boolean,
     private readonly options: MusicXmlOptions,
   ) {
     this.unit = QUARTER / divisions;
@@ -49,6 +42,9 @@ export class PartWriter {
       ends: new Map(part.lines.slurs.map((slur) => [`${slur.voice}/${slur.end}`, slur])),
     };
     this.styles = barStyles(part, options.multiRests ?? false);
+    const color = options.suggestionColour;
+    this.colour = ({ suggested }) => (suggested && color ? { color } : {});
+    this.directions = directionsByBar(score, part, top, this.colour);
   }
 
   write(): void {
@@ -97,7 +93,7 @@ export class PartWriter {
 
   private voices(bar: Bar, partBar: PartBar): void {
     const { part, options } = this;
-    const directions = directionsOf(this.score, part, bar, this.top, options.suggestionColour);
+    const directions = this.directions[bar.index]!;
     const accidentals = new Map<ScoreNote, PrintedAccidental>();
     if (!part.unpitched) {
       part.clefs.forEach((_, s) => {
@@ -300,94 +296,43 @@ export class PartWriter {
     const { xml } = this;
     const first = n === 0;
     const bracket = first && symbol.tuplet && (symbol.tuplet.first || symbol.tuplet.last);
-    const marks = first && symbol.notes.length > 0 ? symbol.marks : undefined;
-    const signs =
-      marks &&
-      (marks.articulations ||
-        marks.tremolo ||
-        marks.trill ||
-        marks.turn ||
-        marks.harmonic ||
-        marks.hiHat ||
-        marks.breath ||
-        marks.fermata);
-    const arpeggio = note ? symbol.marks?.arpeggio : undefined;
+    const signs = note ? this.signs(symbol.marks, first) : new Map<MarkGroup, MarkElement[]>();
     const fingering = asTablature ? note?.fingering : undefined;
     const slurEnd = first && !note?.tieFromLast ? this.slurs.ends.get(`${voice}/${at}`) : undefined;
     const slurStart = first ? this.slurs.starts.get(`${voice}/${at}`) : undefined;
-    if (
-      !bracket &&
-      !note?.tieFromLast &&
-      !note?.tieToNext &&
-      !signs &&
-      !arpeggio &&
-      !fingering &&
-      !slurEnd &&
-      !slurStart
-    )
+    if (!bracket && !note?.tieFromLast && !note?.tieToNext && signs.size === 0 && !fingering && !slurEnd && !slurStart)
       return;
     xml.open('notations');
     if (note?.tieFromLast) xml.leaf('tied', null, { type: 'stop' });
     if (note?.tieToNext) xml.leaf('tied', null, { type: 'start' });
     const number = ((voice - 1) % 6) + 1;
     if (slurEnd) xml.leaf('slur', null, { type: 'stop', number });
-    if (slurStart) xml.leaf('slur', null, { type: 'start', number, ...this.colour(slurStart.suggested) });
+    if (slurStart) xml.leaf('slur', null, { type: 'start', number, ...this.colour(slurStart) });
     if (bracket && symbol.tuplet!.first) xml.leaf('tuplet', null, { type: 'start', bracket: 'yes' });
     if (bracket && symbol.tuplet!.last) xml.leaf('tuplet', null, { type: 'stop' });
-    if (marks && signs) this.signs(marks);
-    if (fingering)
-      xml.open('technical').leaf('string', fingering.string).leaf('fret', fingering.fret).close('technical');
-    if (arpeggio) xml.leaf('arpeggiate', null, { direction: arpeggio });
-    if (marks?.fermata) xml.leaf('fermata', null, { type: 'upright' });
+    for (const group of MARK_GROUPS) {
+      // A string and a fret stand after the signs.
+      if (group === null && fingering)
+        xml.open('technical').leaf('string', fingering.string).leaf('fret', fingering.fret).close('technical');
+      const elements = signs.get(group) ?? [];
+      if (group && elements.length > 0) xml.open(group);
+      for (const element of elements) writeElement(xml, element);
+      if (group && elements.length > 0) xml.close(group);
+    }
     xml.close('notations');
   }
 
-  private signs({
-    articulations = [],
-    tremolo,
-    trill,
-    turn,
-    alternating,
-    harmonic,
-    hiHat,
-    breath,
-    suggested = [],
-  }: SymbolMarks): void {
-    const { xml } = this;
-    if (trill || turn || tremolo) {
-      xml.open('ornaments');
-      if (trill) xml.leaf('trill-mark');
-      if (turn) xml.leaf(turn);
-      if (tremolo)
-        xml.leaf('tremolo', tremolo, { type: alternating ? (alternating === 'first' ? 'start' : 'stop') : 'single' });
-      xml.close('ornaments');
+  /** What the marks of a symbol put on one of its notes, by the element it stands in. */
+  private signs(marks: SymbolMarks | undefined, first: boolean): ReadonlyMap<MarkGroup, MarkElement[]> {
+    const groups = new Map<MarkGroup, MarkElement[]>();
+    if (!marks) return groups;
+    for (const kind of NOTE_MARKS) {
+      const elements = first || kind.everyNote ? kind.elements(marks, this.colour) : [];
+      if (elements.length > 0) groups.set(kind.group, [...(groups.get(kind.group) ?? []), ...elements]);
     }
-    if (harmonic || hiHat) {
-      xml.open('technical');
-      if (harmonic) xml.leaf('harmonic');
-      // The standard's 3.0 has the small circle as that of an open string.
-      if (hiHat) xml.leaf(hiHat === 'open' ? 'open-string' : 'stopped');
-      xml.close('technical');
-    }
-    if (articulations.length === 0 && !breath) return;
-    xml.open('articulations');
-    for (const one of articulations) xml.leaf(ARTICULATION_ELEMENTS[one], null, this.colour(suggested.includes(one)));
-    if (breath)
-      xml.leaf(breath === 'breath' ? 'breath-mark' : 'caesura', null, this.colour(suggested.includes('breath')));
-    xml.close('articulations');
-  }
-
-  private colour(suggested: boolean | undefined): Attributes {
-    return suggested && this.options.suggestionColour ? { color: this.options.suggestionColour } : {};
+    return groups;
   }
 }
-
-const ARTICULATION_ELEMENTS: Record<Articulation, string> = {
-  staccato: 'staccato',
-  accent: 'accent',
-  tenuto: 'tenuto',
-  marcato: 'strong-accent',
-};
 
 /** Where repeat signs for equal bars and rests over several bars begin and end, by bar index. */
 function barStyles({ bars }: Part, multiRests: boolean): ReadonlyMap<number, BarStyle[]> {

@@ -1,3 +1,5 @@
+import type { Attributes, MarkElement } from '../../marks';
+
 /** Builds XML text line by line. Names come from us, text and attribute values are escaped. */
 export class XmlWriter {
   private readonly lines: string[] = [];
@@ -38,7 +40,16 @@ export class XmlWriter {
   }
 }
 
-export type Attributes = Record<string, string | number | undefined>;
+/** A mark's element with what stands in it. */
+export function writeElement(xml: XmlWriter, { name, text, attributes, children }: MarkElement): void {
+  if (!children) {
+    xml.leaf(name, text, attributes);
+    return;
+  }
+  xml.open(name, attributes);
+  for (const one of children) writeElement(xml, one);
+  xml.close(name);
+}
 
 function attributeText(attributes: Attributes): string {
   let text = '';

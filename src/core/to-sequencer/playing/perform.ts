@@ -3,9 +3,9 @@
  *
  *     written   ♩ staccato   trill on a half       →   half as long · two notes in turn · a chord from below
  *
- * Ornaments are realised as ornament tables of theory books show them (from memory): trills in turn with the upper
- * neighbour of the key, short notes before the beat, spread chords from one end to the other.
+ * How a mark is played out stands with the mark (`core/marks`); short notes come before the beat.
  */
+import { NOTE_MARKS } from '../../marks';
 import type { Articulation } from '../../score';
 import { QUARTER, type MidiKey, type WrittenUnits } from '../../time';
 import { loudnessAt, type CurvePoint } from '../dynamics/loudness-curve';
@@ -19,14 +19,9 @@ export interface PerformedNote {
   key: MidiKey;
   velocity: number;
   sound: Sound;
-  /** Written as it stands: not part of an ornament. */
-  plain: boolean;
 }
 
-const TRILL_STEP: WrittenUnits = QUARTER / 8;
-const TURN_STEP: WrittenUnits = QUARTER / 8;
 const GRACE_STEP: WrittenUnits = QUARTER / 8;
-const SPREAD_STEP: WrittenUnits = QUARTER / 16;
 
 /** What of the settings says how notes are played. */
 export type Playing = Pick<SequencerSettings, 'levels' | 'articulations' | 'ornaments' | 'slurOverlap'>;
@@ -58,7 +53,6 @@ export function performSounds(
       key: sound.key,
       velocity,
       sound,
-      plain: true,
     };
     return settings.ornaments ? ornamented(shaped) : [shaped];
   });
@@ -88,60 +82,14 @@ function ornamented(note: PerformedNote): PerformedNote[] {
   return [...graces, ...main];
 }
 
+/** What the first of its marks that is played out makes of it. */
 function mainOf(note: PerformedNote): PerformedNote[] {
-  const { sound, start, end, key } = note;
-  const { marks } = sound;
-  const length = end - start;
-  const part = (from: number, to: number, sounding: MidiKey): PerformedNote => ({
-    ...note,
-    start: from,
-    end: to,
-    key: sounding,
-    plain: false,
-  });
-  if (sound.alternates) {
-    const { keys, until } = sound.alternates;
-    const other = keys[Math.min(sound.inChord, keys.length - 1)] ?? key;
-    return inTurn(start, until, TRILL_STEP).map(([from, to, i]) => part(from, to, i % 2 === 0 ? key : other));
-  }
-  if (marks.tremolo && marks.tremolo > 0) {
-    const step = Math.max(QUARTER / 16, QUARTER / 2 ** Math.min(4, marks.tremolo + sound.flags));
-    return length >= 2 * step ? inTurn(start, end, step).map(([from, to]) => part(from, to, key)) : [note];
-  }
-  if (sound.inChord === sound.chordSize - 1) {
-    if (marks.trill && length >= 3 * TRILL_STEP)
-      return inTurn(start, end, TRILL_STEP).map(([from, to, i]) =>
-        part(from, to, i % 2 === 0 ? key : key + sound.upper),
-      );
-    if (marks.turn && length >= 4 * TURN_STEP) return turned(note, part);
-  }
-  if (marks.arpeggio && sound.chordSize > 1) {
-    const step = Math.min(SPREAD_STEP, length / (2 * sound.chordSize));
-    const order = marks.arpeggio === 'up' ? sound.inChord : sound.chordSize - 1 - sound.inChord;
-    return [{ ...note, start: start + step * order }];
+  const sounding = { ...note.sound, start: note.start, end: note.end };
+  for (const { play } of NOTE_MARKS) {
+    const stretches = play?.(sounding);
+    if (stretches) return stretches.map((stretch) => ({ ...note, ...stretch }));
   }
   return [note];
-}
-
-/** Equal steps from one end to the other, the last one taking what is left. */
-function inTurn(from: number, to: number, step: number): [number, number, number][] {
-  const count = Math.max(1, Math.floor((to - from) / step + 1e-9));
-  return Array.from({ length: count }, (_, i) => [from + i * step, i === count - 1 ? to : from + (i + 1) * step, i]);
-}
-
-function turned(
-  { sound, start, end, key }: PerformedNote,
-  part: (from: number, to: number, key: MidiKey) => PerformedNote,
-): PerformedNote[] {
-  const { upper, lower } = sound;
-  const figure = {
-    mordent: [0, -lower],
-    'inverted-mordent': [0, upper],
-    turn: [upper, 0, -lower],
-    'inverted-turn': [-lower, 0, upper],
-  }[sound.marks.turn!];
-  const quick = figure.map((by, i) => part(start + i * TURN_STEP, start + (i + 1) * TURN_STEP, key + by));
-  return [...quick, part(start + figure.length * TURN_STEP, end, key)];
 }
 
 /** Before the beat, taking their time from what came before; at the very beginning they take it from their note. */
@@ -156,7 +104,6 @@ function graceNotes(note: PerformedNote): PerformedNote[] {
     end: from + (i + 1) * step,
     key: grace.key,
     velocity: Math.max(1, note.velocity - 6),
-    plain: false,
   }));
 }
 
