@@ -1,12 +1,13 @@
 import { queryId, type PartId } from '../base';
 import { instrumentById, type InstrumentId } from '../instruments';
 import type { MusicXmlReading } from '../musicxml';
-import type { Query } from '../queries';
+import { remediesFor, type Query, type Remedy } from '../queries';
 import { keyName, type Part, type Score } from '../score';
 import type { CleaningPlan, DirectionB } from '../settings';
 import type { SmfReading } from '../smf';
 import type { Bar } from '../time';
 import {
+  askSequence,
   inventoryOf,
   loudnessCurve,
   switchKeysOf,
@@ -50,8 +51,7 @@ export interface SequenceTrackSummary {
   technique: string | null;
 }
 
-/** What was odd in the file: there is nothing to decide. */
-type OpenFileQuery = Query & { remedies: [] };
+type OpenQuery = Query & { remedies: Remedy[] };
 
 /** A score as it would go to a sequencer. */
 export interface ScoreSequence {
@@ -69,7 +69,7 @@ export interface ScoreSequence {
   tracks: SequenceTrackSummary[];
   files: { label: string; report: SequenceReport }[];
   seconds: number;
-  queries: OpenFileQuery[];
+  queries: OpenQuery[];
 }
 
 /** A MIDI file and what cleaning makes of it. */
@@ -81,7 +81,7 @@ export interface MidiSequence {
   bars: number;
   plan: CleaningPlan;
   report: CleaningReport;
-  queries: OpenFileQuery[];
+  queries: OpenQuery[];
 }
 
 export type SequenceSummary = ScoreSequence | MidiSequence;
@@ -115,11 +115,17 @@ export function scoreSummary(
     })),
     files: files.map(({ label, report }) => ({ label, report })),
     seconds: secondsOf(whole),
-    queries: warnings.map((warning, i) => readingQuery(score, warning, i)),
+    queries: [
+      ...warnings.map((warning, i) => readingQuery(score, warning, i)),
+      ...askSequence({ score, tracks: whole.tracks, settings }).map((query) => ({
+        ...query,
+        remedies: remediesFor(query),
+      })),
+    ],
   };
 }
 
-function readingQuery(score: Score, warning: MusicXmlReading['warnings'][number], i: number): OpenFileQuery {
+function readingQuery(score: Score, warning: MusicXmlReading['warnings'][number], i: number): OpenQuery {
   const part = score.parts.find((one) => one.id === warning.part);
   const bar = warning.bar === undefined ? undefined : score.bars[warning.bar];
   const place = [part?.name, bar && `bar ${bar.number}`].filter(Boolean).join(', ');

@@ -1,6 +1,7 @@
 /* Every kind of mark once, in the order in which they are written. */
 import { articulations } from './on-notes/articulations';
 import { arpeggio } from './on-notes/arpeggio';
+import { bowing } from './on-notes/bowing';
 import { breath } from './on-notes/breath';
 import { fermata } from './on-notes/fermata';
 import { harmonic } from './on-notes/harmonic';
@@ -20,6 +21,7 @@ export const NOTE_MARKS: readonly NoteMark[] = [
   trill,
   turn,
   tremolo,
+  bowing,
   harmonic,
   hiHat,
   articulations,

@@ -30,6 +30,9 @@ import { impossibleChord } from './page/impossible-chord';
 import { repeat } from './page/repeat';
 import { keyChange } from './page/key-change';
 import { keySignature } from './page/key-signature';
+import { pickup } from './sequencing/pickup';
+import { severalPorts } from './sequencing/several-ports';
+import { silentTechniques } from './sequencing/silent-techniques';
 import { file } from './file/file';
 import type { QueryKind, Remedy } from './query-kind';
 
@@ -63,6 +66,9 @@ const QUERY_KINDS = {
   repeat,
   'key-change': keyChange,
   'key-signature': keySignature,
+  pickup,
+  'silent-techniques': silentTechniques,
+  'several-ports': severalPorts,
   file,
 };
 

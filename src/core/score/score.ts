@@ -172,6 +172,7 @@ export interface SymbolMarks {
   /** Two symbols that alternate: the first and the second of them. */
   alternating?: 'first' | 'second';
   harmonic?: true;
+  bowing?: 'down' | 'up';
   /** A hi-hat struck open, or closed again after that: a small circle, a plus. */
   hiHat?: 'open' | 'closed';
   /** The chord is spread from its lowest note up, or down. */

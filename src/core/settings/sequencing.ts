@@ -131,5 +131,10 @@ export const USUAL_SEQUENCING: SequencerSettings = {
   parts: {},
 };
 
+/** A part's own settings over those of the whole. */
+export function partSettings(settings: SequencerSettings, part: PartId): PartSequencing {
+  return settings.parts[part] ?? {};
+}
+
 /** Velocity where nothing is said: mezzo forte. */
 export const UNSAID: Dynamic = 'mf';

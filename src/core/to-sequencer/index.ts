@@ -1,3 +1,4 @@
 export { sequenceScore, toSequencer, type SequencedFile, type SequenceProgress, type SequenceReport } from './pipeline';
 export { loudnessAt, loudnessCurve, type CurvePoint } from './dynamics/loudness-curve';
+export { askSequence } from './doubts/ask-sequence';
 export * from './cleaning';

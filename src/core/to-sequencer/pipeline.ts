@@ -8,13 +8,13 @@
  */
 import { Memo, toEnd, type PartId } from '../base';
 import type { Part, Score } from '../score';
-import type { DynamicCarrier, SequencerSettings } from '../settings';
+import { partSettings, type DynamicCarrier, type SequencerSettings } from '../settings';
 import type { SmfFile } from '../smf';
 import type { CurvePoint } from './dynamics/loudness-curve';
 import * as stages from './stages';
 import type { PlayedTempo } from './timeline/tempo';
 import type { TimeLine } from './timeline/time-line';
-import { layTracks, partSettings, type PerformedPart, type SequencerTrack } from './tracks/tracks';
+import { layTracks, type PerformedPart, type SequencerTrack } from './tracks/tracks';
 import { writeSequence } from './tracks/write-sequence';
 
 export interface SequencedFile {
@@ -186,7 +186,5 @@ function leftBehind(score: Score, parts: readonly Score['parts'][number][], sett
   const pedals = parts.reduce((sum, part) => sum + part.lines.pedals.length, 0);
   if (pedals > 0 && settings.preset === 'bare')
     sentences.push(`${pedals} pedal marks are left away: the preset keeps bare notes.`);
-  if (parts.length > 15 && settings.channels === 'by-part')
-    sentences.push(`${parts.length} parts need more than one port; each track names its own.`);
   return sentences;
 }

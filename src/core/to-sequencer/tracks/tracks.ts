@@ -4,7 +4,7 @@
 import { instrumentById, techniqueName, type TechniqueId } from '../../instruments';
 import type { Part, PartId } from '../../score';
 import type { PerformedNote } from '../playing/perform';
-import type { PartSequencing, SequencerSettings, Split } from '../../settings';
+import { partSettings, type PartSequencing, type SequencerSettings, type Split } from '../../settings';
 
 export interface SequencerTrack {
   part: PartId;
@@ -30,11 +30,6 @@ const TECHNIQUE_PROGRAMS: Partial<Record<TechniqueId, Partial<Record<string, num
 export interface PerformedPart {
   part: Part;
   notes: PerformedNote[];
-}
-
-/** A part's own settings over those of the whole. */
-export function partSettings(settings: SequencerSettings, part: PartId): PartSequencing {
-  return settings.parts[part] ?? {};
 }
 
 export function layTracks(parts: readonly PerformedPart[], settings: SequencerSettings): SequencerTrack[] {

@@ -11,8 +11,8 @@ import type { PerformedNote } from '../playing/perform';
 import { isLoose } from '../loosening/loosen';
 import type { PlayedTempo } from '../timeline/tempo';
 import type { TimeLine } from '../timeline/time-line';
-import { partSettings, type SequencerTrack } from './tracks';
-import type { DynamicCarrier, SequencerSettings, TechniqueSwitch } from '../../settings';
+import type { SequencerTrack } from './tracks';
+import { partSettings, type DynamicCarrier, type SequencerSettings, type TechniqueSwitch } from '../../settings';
 
 const CONTROLLER: Record<Exclude<DynamicCarrier, 'velocity'>, number> = { expression: 11, modulation: 1, volume: 7 };
 const SUSTAIN = 64;

@@ -1,0 +1,9 @@
+import { queryKind, type Doubt } from '../query-kind';
+
+/** The first bar is short: a sequencer counts from it as if it were full. */
+export type Pickup = Doubt<'pickup'>;
+
+export const pickup = queryKind<Pickup>({
+  kind: 'pickup',
+  remedies: () => [{ label: 'Silence before it, to a full bar', decision: { kind: 'setSequencing', padPickup: true } }],
+});

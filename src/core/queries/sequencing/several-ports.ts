@@ -1,0 +1,13 @@
+import { queryKind, type Doubt } from '../query-kind';
+
+/** More tracks than a port has channels. */
+export interface SeveralPorts extends Doubt<'several-ports'> {
+  facts: { tracks: number; ports: number };
+}
+
+export const severalPorts = queryKind<SeveralPorts>({
+  kind: 'several-ports',
+  remedies: () => [
+    { label: 'All tracks on one channel', decision: { kind: 'setSequencing', channels: 'one-channel' } },
+  ],
+});

@@ -1,0 +1,16 @@
+import type { PartId } from '../../base';
+import type { TechniqueId } from '../../instruments';
+import { queryKind, type Doubt } from '../query-kind';
+
+/** Ways of playing that are written and that nothing tells the sound library of. */
+export interface SilentTechniques extends Doubt<'silent-techniques'> {
+  part: PartId;
+  facts: { techniques: TechniqueId[] };
+}
+
+export const silentTechniques = queryKind<SilentTechniques>({
+  kind: 'silent-techniques',
+  remedies: ({ part }) => [
+    { label: 'A track for each technique', decision: { kind: 'setPartSequencing', part, split: 'technique' } },
+  ],
+});
