@@ -28,6 +28,9 @@ import type { CastingSettings } from '../settings';
 const SEVERAL_PLAYERS = 0.2;
 const SEVERAL_PLAYERS_SECTION = 0.5;
 
+/** Of many tracks so many are named. */
+const MOST_NAMED = 6;
+
 type Places = (tick: number) => { at: number; bar: number; words: string };
 
 export function castingQueries(
@@ -46,6 +49,7 @@ export function castingQueries(
   };
   const doubles = findDuplicates(performance);
   return [
+    ...emptyTracks(performance, settings),
     ...performance.tracks.flatMap((track, i) => aboutTrack(track, casting, i, performance, settings)),
     ...gatherQueries(groups, settings),
     // A double of another track is asked about as such.
@@ -59,6 +63,30 @@ export function castingQueries(
   ];
 }
 
+/** One query, however many there are. */
+function emptyTracks({ tracks }: Performance, settings: CastingSettings): Query[] {
+  // The first track of a type 1 file carries tempo and meter and is empty by design.
+  const conducts = (track: PlayedTrack) =>
+    track.chunk === 0 && tracks.length > 1 && track.controllers.length === 0 && track.programs.length === 0;
+  const empty = tracks.filter((track) => track.notes.length === 0 && !conducts(track) && !settings.leftOut[track.id]);
+  const [first] = empty;
+  if (!first) return [];
+  const shown = empty.slice(0, MOST_NAMED).map(trackLabel).join(', ');
+  const more = empty.length > MOST_NAMED ? ` and ${empty.length - MOST_NAMED} more` : '';
+  return [
+    {
+      id: queryId(empty.length === 1 ? `empty-track/${first.id}` : 'empty-tracks'),
+      kind: 'empty-track',
+      track: first.id,
+      message:
+        empty.length === 1
+          ? `${trackLabel(first)} has no notes and is left out.`
+          : `${empty.length} tracks have no notes and are left out: ${shown}${more}.`,
+      facts: { tracks: empty.map((track) => track.id) },
+    },
+  ];
+}
+
 function aboutTrack(
   track: PlayedTrack,
   casting: Casting,
@@ -68,24 +96,7 @@ function aboutTrack(
 ): Query[] {
   const cast = casting.tracks[index]!;
   const label = trackLabel(track);
-  if (track.notes.length === 0) {
-    // The first track of a type 1 file carries tempo and meter and is empty by design.
-    const conductor =
-      track.chunk === 0 &&
-      performance.tracks.length > 1 &&
-      track.controllers.length === 0 &&
-      track.programs.length === 0;
-    if (conductor || settings.leftOut[track.id]) return [];
-    return [
-      {
-        id: queryId(`empty-track/${track.id}`),
-        kind: 'empty-track',
-        track: track.id,
-        message: `${label} has no notes and is left out.`,
-      },
-    ];
-  }
-  if (cast.leftOut) return [];
+  if (track.notes.length === 0 || cast.leftOut) return [];
   const best = cast.recognition.candidates[0];
   const house = settings.house[track.id]?.instrument;
   const queries: Query[] = [];

@@ -117,7 +117,7 @@ export function scoreSummary(
     seconds: secondsOf(whole),
     queries: [
       ...warnings.map((warning, i) => readingQuery(score, warning, i)),
-      ...askSequence({ score, tracks: whole.tracks, settings }).map((query) => ({
+      ...askSequence({ score, tracks: whole.tracks, line: whole.line, settings }).map((query) => ({
         ...query,
         remedies: remediesFor(query),
       })),

@@ -15,6 +15,9 @@ export interface SettledMeters {
   moved: { tick: Ticks; message: string }[];
 }
 
+/** Each of so many is said by itself: where the bars are is counted anew for each. */
+const MOST_SAID = 20;
+
 /** A bar may be cut at sixteenths. */
 const CUT: WrittenUnits = QUARTER / 4;
 
@@ -25,10 +28,12 @@ const CUT: WrittenUnits = QUARTER / 4;
 export function settleMeters(events: readonly MeterEvent[], tickOf: (at: WrittenUnits) => Ticks): SettledMeters {
   const meters: MeterEvent[] = [];
   const moved: SettledMeters['moved'] = [];
+  let more = 0;
   for (const event of [...events].sort((a, b) => a.at - b.at)) {
     const before = meters.at(-1) ?? { ...COMMON_TIME, at: 0 };
     const at = event.at % CUT === 0 ? event.at : nearestBeat(event.at, before);
-    if (at !== event.at) {
+    if (at !== event.at && moved.length === MOST_SAID) more++;
+    else if (at !== event.at) {
       const place = barBeat(
         layBars([...meters, ...(meters[0]?.at === 0 ? [] : [{ ...COMMON_TIME, at: 0 }])], at + 1),
         at,
@@ -41,6 +46,11 @@ export function settleMeters(events: readonly MeterEvent[], tickOf: (at: Written
     if (meters.at(-1)?.at === at) meters.pop();
     meters.push({ ...event, at });
   }
+  if (more > 0)
+    moved.push({
+      tick: moved.at(-1)!.tick,
+      message: `${more} more time signatures after that stand beside the beat; each is read at the nearest one.`,
+    });
   return { meters, moved };
 }
 

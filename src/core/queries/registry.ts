@@ -30,6 +30,7 @@ import { impossibleChord } from './page/impossible-chord';
 import { repeat } from './page/repeat';
 import { keyChange } from './page/key-change';
 import { keySignature } from './page/key-signature';
+import { endlessRepeats } from './sequencing/endless-repeats';
 import { pickup } from './sequencing/pickup';
 import { severalPorts } from './sequencing/several-ports';
 import { silentTechniques } from './sequencing/silent-techniques';
@@ -66,6 +67,7 @@ const QUERY_KINDS = {
   repeat,
   'key-change': keyChange,
   'key-signature': keySignature,
+  'endless-repeats': endlessRepeats,
   pickup,
   'silent-techniques': silentTechniques,
   'several-ports': severalPorts,

@@ -25,7 +25,7 @@ function checkPart(score: Score, part: Part): string[] {
     if (!bar) return;
     for (const voice of partBar.voices) {
       const place = `${part.name}, bar ${bar.number}, voice ${voice.voice}`;
-      faults.push(...checkVoice(voice, bar.length).map((fault) => `${place}: ${fault}`));
+      for (const fault of checkVoice(voice, bar.length)) faults.push(`${place}: ${fault}`);
       for (const symbol of voice.symbols) {
         for (const note of symbol.notes) {
           if (!part.unpitched && pitchKey(note.pitch) - part.transposition !== note.key)

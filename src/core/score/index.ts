@@ -10,6 +10,6 @@ export * from './sounding';
 export * from './key-name';
 export { clefsAt } from './clefs-at';
 export { foldScore, type Fold } from './fold';
-export { playOrder } from './play-order';
+export { MOST_BARS_PLAYED, playOrder } from './play-order';
 export { concertScore } from './concert';
 export { isTempoWords } from './tempo-words';

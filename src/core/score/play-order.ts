@@ -17,6 +17,15 @@ interface Pass {
  * double bar that closed a repeat, or to the beginning.
  */
 export function playOrder(signs: Readonly<Record<number, BarSigns>>, bars: number): number[] {
+  const order = unfolded(signs, bars);
+  // Signs by which nothing at all would be played are no form.
+  return order.length > 0 ? order : Array.from({ length: bars }, (_, bar) => bar);
+}
+
+/** So many bars are played at most: hours of music, and what only a broken form reaches. */
+export const MOST_BARS_PLAYED = 200_000;
+
+function unfolded(signs: Readonly<Record<number, BarSigns>>, bars: number): number[] {
   const order: number[] = [];
   const segno = find(signs, bars, (one) => one.segno);
   const coda = find(signs, bars, (one) => one.coda);
@@ -29,12 +38,12 @@ export function playOrder(signs: Readonly<Record<number, BarSigns>>, bars: numbe
   let pass: Pass = { from: 0, time: 1 };
   let afterJump = false;
   let bar = 0;
-  while (bar < bars) {
+  while (bar < bars && order.length < MOST_BARS_PLAYED) {
     const here = signs[bar] ?? {};
     if (here.repeatStart && pass.from !== bar) pass = { from: bar, time: 1 };
     if (here.ending) {
       const time = afterJump ? lastTime(signs, bar, bars) : pass.time;
-      if (!here.ending.includes(time)) {
+      if (!here.ending.includes(time) && isRepeated(signs, bar, bars)) {
         bar = afterEnding(signs, bar, bars);
         continue;
       }
@@ -75,6 +84,13 @@ function find(
 ): number {
   for (let bar = 0; bar < bars; bar++) if (signs[bar] && has(signs[bar]!)) return bar;
   return -1;
+}
+
+/** An ending that begins here belongs to a repeat; one that nothing repeats is played as it comes. */
+function isRepeated(signs: Readonly<Record<number, BarSigns>>, bar: number, bars: number): boolean {
+  if (endingsAround(signs, bar, bars).includes(1)) return true;
+  for (let at = bar; at < afterEnding(signs, bar, bars); at++) if (signs[at]?.repeatEnd) return true;
+  return false;
 }
 
 /** Endings that belong to the same repeat stand one after the other. */

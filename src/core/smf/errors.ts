@@ -9,7 +9,8 @@ export type SmfErrorCode =
   | 'bad-smpte'
   | 'no-tracks'
   | 'type-2'
-  | 'too-large';
+  | 'too-large'
+  | 'too-many-tracks';
 
 /** The file cannot be read at all. `offset` is the byte where that became clear. */
 export class SmfError extends Error {
@@ -51,6 +52,12 @@ export interface SmfWarning {
 const hex = (byte: number) => `0x${byte.toString(16).padStart(2, '0').toUpperCase()}`;
 
 export const smfErrors = {
+  tooManyTracks: (offset: number, most: number) =>
+    new SmfError(
+      'too-many-tracks',
+      offset,
+      `The file goes on after ${most} tracks, more than a Standard MIDI File can count. Export it again with the tracks that are needed.`,
+    ),
   empty: () => new SmfError('empty', 0, 'The file is empty (0 bytes). Ask for it again, or export it once more.'),
   notMidi: (start: string) =>
     new SmfError(

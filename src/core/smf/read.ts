@@ -10,6 +10,9 @@ export interface SmfReading {
 /** How far into a file a header is looked for behind foreign bytes. */
 const HEADER_SEARCH = 4096;
 
+/** The header counts tracks in sixteen bits. */
+const MOST_TRACKS = 0xffff;
+
 /** Larger files are refused before anything is allocated for them. */
 const MAX_MEBIBYTES = 256;
 
@@ -98,6 +101,7 @@ function readChunks(bytes: Uint8Array, view: DataView, from: number, warnings: S
     const length = view.getUint32(at + 4);
     const end = Math.min(start + length, bytes.length);
     if (type === 'MTrk') {
+      if (tracks.length === MOST_TRACKS) throw smfErrors.tooManyTracks(at, MOST_TRACKS);
       const track = readTrack(bytes, start, end, start + length - end, tracks.length, warnings);
       tracks.push({ events: track.events, endTick: track.endTick });
       at = track.next;

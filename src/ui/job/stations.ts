@@ -60,7 +60,7 @@ export const STATIONS: Record<Direction, readonly Station[]> = {
       about: 'Written time becomes played time: dynamics, lengths, loosening',
       queries: [],
     },
-    { id: 'timeline', name: 'Timeline', about: 'Bars, repeats, tempo, what is chosen', queries: ['pickup'] },
+    { id: 'timeline', name: 'Timeline', about: 'Bars, repeats, tempo, what is chosen', queries: ['endless-repeats', 'pickup'] },
     { id: 'dispatch', name: 'Dispatch', about: 'What leaves the house', queries: [] },
   ],
 };

@@ -14,6 +14,7 @@ import type { RawMeasure, RawScore } from './raw';
 const ROUNDING: WrittenUnits = QUARTER / 16;
 /** More than so many bars' length in one bar is a fault of the file. */
 const LONGEST_IN_BARS = 64;
+const MOST_SAID = 12;
 
 export function barsOf({ parts }: RawScore, warnings: MusicXmlWarning[]): Bar[] {
   const count = parts.reduce((most, part) => Math.max(most, part.measures.length), 0);
@@ -34,7 +35,11 @@ export function barsOf({ parts }: RawScore, warnings: MusicXmlWarning[]): Bar[] 
     bars.push({ index: b, number, start, length, meter, implicit: length !== full });
     start += length;
   }
-  warnings.push(...cutVoices(parts, bars), ...surprisingBars(parts, bars));
+  for (const [list, rest] of [
+    [cutVoices(parts, bars), 'more bars have a voice that is longer than the bar'],
+    [surprisingBars(parts, bars), 'more bars hold another length than their time signature asks for'],
+  ] as const)
+    warnings.push(...firstFew(list, rest));
   return bars;
 }
 
@@ -92,6 +97,12 @@ function longBar(reaches: readonly Reach[], full: WrittenUnits): WrittenUnits {
 function restLength(measures: readonly RawMeasure[], full: WrittenUnits): WrittenUnits {
   const said = Math.max(0, ...measures.map((one) => one.reach));
   return said > 0 && said < full && measures.some((one) => one.implicit) ? said : full;
+}
+
+/** A fault that runs through a file is said by its first places. */
+function firstFew(list: readonly MusicXmlWarning[], rest: string): MusicXmlWarning[] {
+  const more = list.length - MOST_SAID;
+  return more > 0 ? [...list.slice(0, MOST_SAID), { message: `${more} ${rest}` }] : [...list];
 }
 
 function cutVoices(parts: RawScore['parts'], bars: readonly Bar[]): MusicXmlWarning[] {

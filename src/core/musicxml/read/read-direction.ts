@@ -133,11 +133,14 @@ const KIND_TEXT: Record<string, string> = {
   power: '5',
 };
 
+/** Sharps or flats of a root at most; beyond are slips of a file. */
+const MOST_ALTERED = 3;
+
 /** A chord symbol as it is read: "B♭m7/F". */
 export function readHarmony(node: XmlNode, at: WrittenUnits, measure: RawMeasure): void {
   const name = (of: XmlNode | undefined, prefix: string) => {
     const step = textOf(of, `${prefix}-step`);
-    const alter = numberOf(of, `${prefix}-alter`) ?? 0;
+    const alter = Math.max(-MOST_ALTERED, Math.min(MOST_ALTERED, Math.round(numberOf(of, `${prefix}-alter`) ?? 0)));
     return step ? `${step}${alter > 0 ? '♯'.repeat(alter) : '♭'.repeat(-alter)}` : '';
   };
   const root = name(child(node, 'root'), 'root');

@@ -23,16 +23,21 @@ import type { RawNote } from './raw';
  */
 export class VoiceSlots {
   private readonly known = new Map<string, number>();
+  /** Slots that voices have, by staff. */
+  private readonly used = new Map<number, Set<number>>();
 
   /** @param taken slots that other voices have in this bar */
   slotOf(staff: number, name: string, taken: ReadonlySet<number>): number {
     const before = this.known.get(`${staff}/${name}`);
     if (before !== undefined && !taken.has(before)) return before;
     const own = Number(name) - voiceNumber(staff, 0);
-    const used = new Set([...this.known].flatMap(([slot, n]) => (slot.startsWith(`${staff}/`) ? [n] : [])));
+    const used = this.used.get(staff) ?? new Set();
     const free = [own, 0, 1, 2, 3].filter((n) => Number.isInteger(n) && n >= 0 && n < 4 && !taken.has(n));
     const slot = free.find((n) => !used.has(n)) ?? free[0] ?? 3;
-    if (before === undefined) this.known.set(`${staff}/${name}`, slot);
+    if (before === undefined) {
+      this.known.set(`${staff}/${name}`, slot);
+      this.used.set(staff, used.add(slot));
+    }
     return slot;
   }
 }

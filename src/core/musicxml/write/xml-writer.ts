@@ -1,5 +1,7 @@
 import type { Attributes, MarkElement } from '../../marks';
 
+const INDENTS: string[] = [];
+
 /** Builds XML text line by line. Names come from us, text and attribute values are escaped. */
 export class XmlWriter {
   private readonly lines: string[] = [];
@@ -36,7 +38,7 @@ export class XmlWriter {
   }
 
   private indent(): string {
-    return '  '.repeat(this.depth);
+    return (INDENTS[this.depth] ??= '  '.repeat(this.depth));
   }
 }
 
@@ -58,7 +60,11 @@ function attributeText(attributes: Attributes): string {
   return text;
 }
 
+/** Whatever is not plain letters, digits and the like. */
+const NOT_PLAIN = /[^\w #.,:/()+-]/;
+
 export function escapeXml(text: string): string {
+  if (!NOT_PLAIN.test(text)) return text;
   return (
     text
       // XML 1.0 has no way to carry these control characters.

@@ -1,12 +1,15 @@
 import type { TrackId } from '../../base';
 import { queryKind, type Doubt } from '../query-kind';
 
-/** A track without a note. */
+/** Tracks without a note; `track` is the first of them. */
 export interface EmptyTrack extends Doubt<'empty-track'> {
   track: TrackId;
+  facts: { tracks: TrackId[] };
 }
 
 export const emptyTrack = queryKind<EmptyTrack>({
   kind: 'empty-track',
-  remedies: ({ track }) => [{ label: 'Leave it out', decision: { kind: 'leaveOut', tracks: [track] } }],
+  remedies: ({ facts: { tracks } }) => [
+    { label: tracks.length === 1 ? 'Leave it out' : 'Leave them out', decision: { kind: 'leaveOut', tracks } },
+  ],
 });

@@ -11,7 +11,7 @@ import { askSequence } from './ask-sequence';
 
 const asked = (score: Score, settings = NO_JOB_SETTINGS) => {
   const [whole] = toSequencer(score, settings.sequencing);
-  return askSequence({ score, tracks: whole!.tracks, settings: settings.sequencing });
+  return askSequence({ score, tracks: whole!.tracks, line: whole!.line, settings: settings.sequencing });
 };
 
 const full = barOf([60, 1], [62, 1], [64, 1], [65, 1]);

@@ -2,20 +2,33 @@
 import { queryId } from '../../base';
 import { techniqueName } from '../../instruments';
 import type { Query } from '../../queries';
-import type { Score } from '../../score';
+import { MOST_BARS_PLAYED, type Score } from '../../score';
 import { partSettings, type SequencerSettings } from '../../settings';
 import { barLength } from '../../time';
+import type { TimeLine } from '../timeline/time-line';
 import type { SequencerTrack } from '../tracks/tracks';
 
 interface Asked {
   score: Score;
   tracks: readonly SequencerTrack[];
+  line: TimeLine;
   settings: SequencerSettings;
 }
 
 /** @param asked a score sequenced as one file */
 export function askSequence(asked: Asked): Query[] {
-  return [...pickupQuery(asked), ...techniqueQueries(asked), ...portQuery(asked)];
+  return [...repeatsQuery(asked), ...pickupQuery(asked), ...techniqueQueries(asked), ...portQuery(asked)];
+}
+
+function repeatsQuery({ line }: Asked): Query[] {
+  if (line.bars.length < MOST_BARS_PLAYED) return [];
+  return [
+    {
+      id: queryId('endless-repeats'),
+      kind: 'endless-repeats',
+      message: `The repeats and jumps would go on and on; ${MOST_BARS_PLAYED} bars are played.`,
+    },
+  ];
 }
 
 /** Nothing is moved where the piece is not taken from its beginning. */

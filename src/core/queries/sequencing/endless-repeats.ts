@@ -1,0 +1,9 @@
+import { queryKind, type Doubt } from '../query-kind';
+
+/** Repeats and jumps that would go on and on. */
+export type EndlessRepeats = Doubt<'endless-repeats'>;
+
+export const endlessRepeats = queryKind<EndlessRepeats>({
+  kind: 'endless-repeats',
+  remedies: () => [{ label: 'Every bar once', decision: { kind: 'setSequencing', playRepeats: false } }],
+});
