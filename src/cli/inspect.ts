@@ -25,7 +25,8 @@ function inspectScore(bytes: Uint8Array, fileName: string) {
     tempos,
     markers,
     keys,
-    warnings: queries.map(({ message }) => message),
+    warnings: queries.filter(({ kind }) => kind === 'file').map(({ message }) => message),
+    queries: queries.filter(({ kind }) => kind !== 'file').map(({ message }) => message),
   };
 }
 

@@ -97,8 +97,13 @@ describe('jobs in the browser', () => {
     expect(archive.fileName).toBe('Flute.dragoman.zip');
     await Promise.all(database.tables.map((table) => table.clear()));
     const arrived = await importArchive(archive);
+    expect(arrived).not.toHaveProperty('direction');
     expect(arrived).toMatchObject({ name: 'Flute', ledger: { position: 1, decisions: [{ title: 'Goose' }] } });
     expect(await originalBytes(arrived.originals[1]!.sha256)).toEqual(oboe.bytes);
+  });
+  it('know their direction again', async () => {
+    const job = await createJob(flute, { direction: 'to-sequencer' });
+    expect(await importArchive(await archiveOf(job.id))).toMatchObject({ direction: 'to-sequencer' });
   });
   it('store nothing of a bad archive', async () => {
     await expect(importArchive({ fileName: 'x.zip', bytes: flute.bytes })).rejects.toThrow(/not a job archive/);

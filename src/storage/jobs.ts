@@ -188,15 +188,15 @@ export async function archiveOf(id: string): Promise<{ bytes: Uint8Array; fileNa
 
 /** The archive of a job with decisions that may not be stored yet. */
 export async function archiveWith(
-  job: Pick<JobRecord, 'name' | 'originals'>,
+  { name, direction, originals: kept }: Pick<JobRecord, 'name' | 'originals' | 'direction'>,
   ledger: Ledger,
 ): Promise<{ bytes: Uint8Array; fileName: string }> {
   const originals = await Promise.all(
-    job.originals.map(async (original) => ({ ...original, bytes: await originalBytes(original.sha256) })),
+    kept.map(async (original) => ({ ...original, bytes: await originalBytes(original.sha256) })),
   );
   return {
-    bytes: packArchive({ name: job.name, originals, ledger }),
-    fileName: `${fileNameOf(job.name)}.dragoman.zip`,
+    bytes: packArchive({ name, ...(direction && { direction }), originals, ledger }),
+    fileName: `${fileNameOf(name)}.dragoman.zip`,
   };
 }
 
@@ -211,6 +211,7 @@ export async function importArchive(file: ReceivedFile): Promise<JobRecord> {
     changedAt: now,
     originals: archived.originals.map(({ sha256: hash, fileName, size }) => ({ sha256: hash, fileName, size })),
     ledger: archived.ledger,
+    ...(archived.direction && { direction: archived.direction }),
     openQueries: null,
     // It comes with its own answers.
     housed: true,

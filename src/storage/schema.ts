@@ -1,7 +1,7 @@
 import Dexie, { type EntityTable } from 'dexie';
 import type { DrumSound } from '@/core/instruments';
 import type { TechniqueChart } from '@/core/settings';
-import type { HouseEntry, Ledger } from '@/core/documents';
+import type { Direction, HouseEntry, Ledger } from '@/core/documents';
 
 /** A job as it is kept in this browser. */
 export interface JobRecord {
@@ -21,7 +21,7 @@ export interface JobRecord {
   direction?: Direction;
 }
 
-export type Direction = 'to-score' | 'to-sequencer';
+export type { Direction };
 
 export interface OriginalRef {
   sha256: string;

@@ -1,7 +1,7 @@
 import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate';
 import { jobErrors } from './errors';
 import type { Ledger } from './ledger';
-import { JOB_FORMAT, JOB_VERSION, parseJob, type JobDto } from './job-file';
+import { JOB_FORMAT, JOB_VERSION, parseJob, type Direction, type JobDto } from './job-file';
 
 /*
  * The job archive: a zip with job.json and the originals, byte for byte, under their SHA-256 (docs/formats.md).
@@ -9,6 +9,7 @@ import { JOB_FORMAT, JOB_VERSION, parseJob, type JobDto } from './job-file';
 
 export interface ArchivedJob {
   name: string;
+  direction?: Direction;
   originals: { fileName: string; sha256: string; size: number; bytes: Uint8Array }[];
   ledger: Ledger;
 }
@@ -21,6 +22,7 @@ export function packArchive(job: ArchivedJob): Uint8Array {
     format: JOB_FORMAT,
     version: JOB_VERSION,
     name: job.name,
+    ...(job.direction && { direction: job.direction }),
     originals: job.originals.map(({ fileName, sha256, size }) => ({ fileName, sha256, size })),
     ledger: { decisions: [...job.ledger.decisions], position: job.ledger.position },
   };
@@ -59,7 +61,7 @@ export async function unpackArchive(
     originals.push({ ...original, bytes: content });
   }
   if (originals.length === 0) throw jobErrors.invalid('it has no original');
-  return { name: job.name, originals, ledger: job.ledger };
+  return { name: job.name, ...(job.direction && { direction: job.direction }), originals, ledger: job.ledger };
 }
 
 function entryName(sha256: string): string {

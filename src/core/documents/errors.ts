@@ -5,8 +5,8 @@ export class JobError extends Error {
 }
 
 export const jobErrors = {
-  notJson: (fileName: string) =>
-    new JobError(`“${fileName}” is not a job file: its text is not JSON. Save the job again and take that file.`),
+  notJobFile: (fileName: string, why: string) =>
+    new JobError(`“${fileName}” is not a job file: ${why}. Save the job again and take that file.`),
   wrongVersion: (version: unknown) =>
     new JobError(`This job was saved in version ${String(version)}; version 1 can be read. Nothing was stored.`),
   invalid: (what: string) => new JobError(`The job file cannot be used: ${what}. Nothing was stored.`),

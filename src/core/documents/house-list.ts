@@ -26,6 +26,7 @@ import {
 } from '../decisions';
 import { nameDetails, nameWords, TECHNIQUES, type InstrumentId, type TechniqueId } from '../instruments';
 import { jobErrors } from './errors';
+import { parsePlain } from './plain-json';
 import type { Deal, HouseAnswer } from '../settings';
 
 /** One line of the house list. */
@@ -107,9 +108,9 @@ export function writeHouseList(entries: readonly HouseEntry[]): string {
 export function readHouseList(text: string, fileName: string): HouseEntry[] {
   let plain: unknown;
   try {
-    plain = JSON.parse(text);
-  } catch {
-    throw jobErrors.notHouseList(fileName, 'it is not JSON');
+    plain = parsePlain(text);
+  } catch (error) {
+    throw jobErrors.notHouseList(fileName, (error as Error).message);
   }
   if (typeof plain !== 'object' || plain === null || (plain as { format?: unknown }).format !== HOUSE_LIST_FORMAT)
     throw jobErrors.notHouseList(fileName, 'it holds something else');

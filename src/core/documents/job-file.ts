@@ -3,8 +3,10 @@ import {
   Equals,
   IsArray,
   IsDefined,
+  IsIn,
   IsInt,
   IsNotEmpty,
+  IsOptional,
   IsString,
   Matches,
   MaxLength,
@@ -15,6 +17,7 @@ import {
 } from 'class-validator';
 import { DECISION_KINDS, type Decision } from '../decisions';
 import { jobErrors } from './errors';
+import { parsePlain } from './plain-json';
 
 /** The ledger as it is stored: decisions in order, and how many of them are in force. */
 export class LedgerDto {
@@ -31,11 +34,17 @@ export class OriginalDto {
 export const JOB_FORMAT = 'dragoman-job';
 export const JOB_VERSION = 1;
 
+/** Which way a job goes. */
+export const DIRECTIONS = ['to-score', 'to-sequencer'] as const;
+export type Direction = (typeof DIRECTIONS)[number];
+
 /** job.json, and the file behind `--job` on the command line. */
 export class JobDto {
   @Equals(JOB_FORMAT) format!: typeof JOB_FORMAT;
   @Equals(JOB_VERSION) version!: typeof JOB_VERSION;
   @IsString() @IsNotEmpty() @MaxLength(300) name!: string;
+  /** Files of before have none: the way its original suggests. */
+  @IsOptional() @IsIn(DIRECTIONS) direction?: Direction;
   @IsArray() @ValidateNested({ each: true }) @Type(() => OriginalDto) originals!: OriginalDto[];
   @IsDefined() @ValidateNested() @Type(() => LedgerDto) ledger!: LedgerDto;
 }
@@ -48,9 +57,9 @@ export class JobDto {
 export function parseJob(text: string, fileName: string): JobDto {
   let plain: unknown;
   try {
-    plain = JSON.parse(text);
-  } catch {
-    throw jobErrors.notJson(fileName);
+    plain = parsePlain(text);
+  } catch (error) {
+    throw jobErrors.notJobFile(fileName, (error as Error).message);
   }
   if (typeof plain !== 'object' || plain === null) throw jobErrors.invalid('it holds no job');
   const { version } = plain as { version?: unknown };

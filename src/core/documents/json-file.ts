@@ -1,6 +1,7 @@
 import { plainToInstance } from 'class-transformer';
 import { validateSync } from 'class-validator';
 import type { JobError } from './errors';
+import { parsePlain } from './plain-json';
 
 /**
  * Reads a JSON file of ours that travels by itself: a drum map, a technique chart.
@@ -23,9 +24,9 @@ export function readDocument<T extends object>(
 ): T {
   let plain: unknown;
   try {
-    plain = JSON.parse(text);
-  } catch {
-    throw fail('it is not JSON');
+    plain = parsePlain(text);
+  } catch (error) {
+    throw fail((error as Error).message);
   }
   if (typeof plain !== 'object' || plain === null || (plain as { format?: unknown }).format !== format)
     throw fail('it holds something else');

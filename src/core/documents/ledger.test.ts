@@ -8,7 +8,7 @@ import { Meta, readSmf } from '../smf';
 import { line, meta, smfBytes } from '../../testing/music';
 import { convert, Memo, toScore } from '../to-score';
 import { preparePerformance } from '../engine/prepare';
-import { DECISION_KINDS, describe as inWords, type Decision } from '../decisions';
+import { apply, DECISION_KINDS, describe as inWords, type Decision } from '../decisions';
 import {
   dismissedQueries,
   EMPTY_LEDGER,
@@ -26,6 +26,7 @@ import {
   writeDrumMap,
 } from './index';
 import { remediesFor } from '../queries';
+import { NO_JOB_SETTINGS } from '../settings';
 
 const performance = performanceFromSmf(readSmf(demoOriginal()));
 // What one decision changes is computed, the rest is remembered: memo.test.ts shows that the outcome is the same.
@@ -427,6 +428,29 @@ describe('job files', () => {
   it.each(bad)('refuses %s with one sentence', (_, change, words) => {
     expect(() => parse(change)).toThrow(JobError);
     expect(() => parse(change)).toThrow(words);
+  });
+  it.each(['__proto__', 'constructor', 'prototype'])('refuses the key “%s” at every level', (key) => {
+    for (const text of [`{"${key}":1}`, `{"ledger":{"${key}":{"x":1}}}`, `{"originals":[{"${key}":1}]}`])
+      expect(() => parseJob(text, 'x')).toThrow(`it has the key “${key}”`);
+  });
+  it('refuses what is nested without end', () => {
+    const deep = '['.repeat(3000) + ']'.repeat(3000);
+    expect(() => parseJob(`{"format":"dragoman-job","version":1,"name":${deep}}`, 'x')).toThrow(/nested more than/);
+  });
+  it('replays a hundred thousand decisions as one by one', () => {
+    const many = Array.from({ length: 100_000 }, (_, i): Decision => {
+      const part = partId(`t${(i % 4000) + 1}`);
+      if (i % 3 === 0) return { kind: 'movePart', part, before: null };
+      return i % 3 === 1
+        ? { kind: 'renamePart', part, name: `Part ${i}` }
+        : { kind: 'setSolo', part, solo: i % 2 === 0 };
+    });
+    const ledger = { decisions: many, position: many.length };
+    const settings = settingsOf(ledger);
+    expect(settings.moves).toHaveLength(33_334);
+    expect(Object.keys(settings.partNames)).toHaveLength(4000);
+    const short = many.slice(0, 500);
+    expect(settingsOf({ decisions: short, position: 500 })).toEqual(short.reduce(apply, NO_JOB_SETTINGS));
   });
   it('refuses what is no JSON, or no object', () => {
     expect(() => parseJob('{', 'x.json')).toThrow(/“x.json” is not a job file/);

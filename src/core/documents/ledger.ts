@@ -1,5 +1,5 @@
 import type { QueryId } from '../base';
-import { apply, type Decision } from '../decisions';
+import { apply, inOneGo, type Decision } from '../decisions';
 import { NO_JOB_SETTINGS, type JobSettings } from '../settings';
 
 /**
@@ -43,7 +43,7 @@ const replayed = new WeakMap<Ledger, JobSettings>();
 export function settingsOf(ledger: Ledger): JobSettings {
   const known = replayed.get(ledger);
   if (known) return known;
-  const settings = inForce(ledger).reduce(apply, NO_JOB_SETTINGS);
+  const settings = inOneGo(() => inForce(ledger).reduce(apply, NO_JOB_SETTINGS));
   replayed.set(ledger, settings);
   return settings;
 }

@@ -53,14 +53,24 @@ export const STATIONS: Record<Direction, readonly Station[]> = {
   ],
   'to-sequencer': [
     { id: 'intake', name: 'Intake', about: 'What arrived, and what of it goes along', queries: ['file'] },
-    { id: 'casting', name: 'Casting', about: 'Tracks, sounds, channels, techniques', queries: ['silent-techniques', 'several-ports'] },
+    {
+      id: 'casting',
+      name: 'Casting',
+      about: 'Tracks, sounds, channels, techniques',
+      queries: ['silent-techniques', 'several-ports'],
+    },
     {
       id: 'rhythm',
       name: 'Rhythm',
       about: 'Written time becomes played time: dynamics, lengths, loosening',
       queries: [],
     },
-    { id: 'timeline', name: 'Timeline', about: 'Bars, repeats, tempo, what is chosen', queries: ['endless-repeats', 'pickup'] },
+    {
+      id: 'timeline',
+      name: 'Timeline',
+      about: 'Bars, repeats, tempo, what is chosen',
+      queries: ['endless-repeats', 'pickup'],
+    },
     { id: 'dispatch', name: 'Dispatch', about: 'What leaves the house', queries: [] },
   ],
 };

@@ -1,6 +1,7 @@
 import { Equals, IsString, Matches, MaxLength } from 'class-validator';
 import type { PartId } from '../../base';
 import { decisionKind } from '../decision-kind';
+import { entered } from '../records';
 import { PART } from '../validators';
 
 export class AbbreviatePart {
@@ -14,7 +15,7 @@ export const abbreviatePart = decisionKind({
   dto: AbbreviatePart,
   apply: (settings, made) => ({
     ...settings,
-    abbreviations: { ...settings.abbreviations, [made.part]: made.abbreviation },
+    abbreviations: entered(settings.abbreviations, made.part, made.abbreviation),
   }),
   describe: (made, nameOf) => `${nameOf(made.part)}: shortened to “${made.abbreviation}”`,
 });

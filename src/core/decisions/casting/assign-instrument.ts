@@ -16,7 +16,7 @@ export const assignInstrument = decisionKind({
   dto: AssignInstrument,
   apply: (settings, made) => ({
     ...settings,
-    instruments: { ...settings.instruments, ...each(made.tracks, made.instrument) },
+    instruments: each(settings.instruments, made.tracks, made.instrument),
   }),
   describe: (made, nameOf) =>
     `${namesOf(made.tracks, nameOf)}: written for ${instrumentById(made.instrument).names.en}`,

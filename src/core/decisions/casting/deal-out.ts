@@ -2,6 +2,7 @@ import { Equals, Matches, ValidateNested } from 'class-validator';
 import { Type } from 'class-transformer';
 import type { TrackId } from '../../base';
 import { decisionKind } from '../decision-kind';
+import { entered } from '../records';
 import { DealDto, dealInWords } from '../shapes/deal';
 import { TRACK } from '../validators';
 
@@ -15,7 +16,7 @@ export class DealOut {
 export const dealOut = decisionKind({
   kind: 'dealOut',
   dto: DealOut,
-  apply: (settings, made) => ({ ...settings, deals: { ...settings.deals, [made.track]: made.deal } }),
+  apply: (settings, made) => ({ ...settings, deals: entered(settings.deals, made.track, made.deal) }),
   describe: (made, nameOf) => `${nameOf(made.track)}: ${dealInWords(made.deal)}`,
   learns: ({ track, deal }) => [{ track, deal }],
 });

@@ -15,7 +15,7 @@ export const gather = decisionKind({
   dto: Gather,
   apply: (settings, made) => {
     const [first, ...others] = made.tracks;
-    return { ...settings, gathered: { ...without(settings.gathered, first!), ...each(others, first!) } };
+    return { ...settings, gathered: each(without(settings.gathered, first!), others, first!) };
   },
   describe: (made, nameOf) => `${namesOf(made.tracks, nameOf)}: gathered into one part`,
 });

@@ -12,6 +12,6 @@ export class LeaveOut {
 export const leaveOut = decisionKind({
   kind: 'leaveOut',
   dto: LeaveOut,
-  apply: (settings, made) => ({ ...settings, leftOut: { ...settings.leftOut, ...each(made.tracks, true) } }),
+  apply: (settings, made) => ({ ...settings, leftOut: each(settings.leftOut, made.tracks, true) }),
   describe: (made, nameOf) => `${namesOf(made.tracks, nameOf)}: left out`,
 });

@@ -1,6 +1,7 @@
 import { Equals, Matches, ValidateIf } from 'class-validator';
 import type { PartId } from '../../base';
 import { decisionKind } from '../decision-kind';
+import { listed } from '../records';
 import { PART } from '../validators';
 
 export class MovePart {
@@ -15,7 +16,7 @@ export const movePart = decisionKind({
   dto: MovePart,
   apply: (settings, made) => ({
     ...settings,
-    moves: [...settings.moves, { part: made.part, before: made.before }],
+    moves: listed(settings.moves, { part: made.part, before: made.before }),
   }),
   describe: (made, nameOf) =>
     `${nameOf(made.part)}: moved ${made.before === null ? 'to the foot of the page' : `above ${nameOf(made.before)}`}`,

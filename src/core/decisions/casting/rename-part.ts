@@ -1,6 +1,7 @@
 import { Equals, IsNotEmpty, IsString, Matches, MaxLength } from 'class-validator';
 import { type PartId, isFurtherPlayer, leadingTrack } from '../../base';
 import { decisionKind } from '../decision-kind';
+import { entered } from '../records';
 import { PART } from '../validators';
 
 export class RenamePart {
@@ -14,7 +15,7 @@ export const renamePart = decisionKind({
   dto: RenamePart,
   apply: (settings, made) => ({
     ...settings,
-    partNames: { ...settings.partNames, [made.part]: made.name },
+    partNames: entered(settings.partNames, made.part, made.name),
   }),
   describe: (made, nameOf) => `${nameOf(made.part)}: named “${made.name}”`,
   learns: ({ part, name }) => (isFurtherPlayer(part) ? [] : [{ track: leadingTrack(part), partName: name }]),

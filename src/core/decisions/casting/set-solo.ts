@@ -1,6 +1,7 @@
 import { Equals, IsBoolean, Matches } from 'class-validator';
 import type { PartId } from '../../base';
 import { decisionKind } from '../decision-kind';
+import { entered } from '../records';
 import { TRACK } from '../validators';
 
 export class SetSolo {
@@ -13,6 +14,6 @@ export class SetSolo {
 export const setSolo = decisionKind({
   kind: 'setSolo',
   dto: SetSolo,
-  apply: (settings, made) => ({ ...settings, solos: { ...settings.solos, [made.part]: made.solo } }),
+  apply: (settings, made) => ({ ...settings, solos: entered(settings.solos, made.part, made.solo) }),
   describe: (made, nameOf) => `${nameOf(made.part)}: ${made.solo ? 'solo' : 'section'}`,
 });

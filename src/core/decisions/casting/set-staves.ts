@@ -1,7 +1,7 @@
 import { Equals, IsIn, Matches, ValidateIf } from 'class-validator';
 import type { PartId } from '../../base';
 import { decisionKind } from '../decision-kind';
-import { without } from '../records';
+import { entered, without } from '../records';
 import { PART } from '../validators';
 
 /** One staff or two, for instruments that may have either; null leaves it to the engine again. */
@@ -17,7 +17,7 @@ export const setStaves = decisionKind({
   apply: (settings, made) => ({
     ...settings,
     staves:
-      made.staves === null ? without(settings.staves, made.part) : { ...settings.staves, [made.part]: made.staves },
+      made.staves === null ? without(settings.staves, made.part) : entered(settings.staves, made.part, made.staves),
   }),
   describe: (made, nameOf) =>
     `${nameOf(made.part)}: ${made.staves === null ? 'as many staves as it needs' : made.staves === 1 ? 'one staff' : 'two staves'}`,

@@ -16,7 +16,7 @@ export const setTechnique = decisionKind({
   dto: SetTechnique,
   apply: (settings, made) => ({
     ...settings,
-    techniques: { ...settings.techniques, ...each(made.tracks, made.technique) },
+    techniques: each(settings.techniques, made.tracks, made.technique),
   }),
   describe: (made, nameOf) =>
     `${namesOf(made.tracks, nameOf)}: ${made.technique === 'none' ? 'ordinary playing' : techniqueName(made.technique)}`,

@@ -13,7 +13,7 @@ export class StandAlone {
 export const standAlone = decisionKind({
   kind: 'standAlone',
   dto: StandAlone,
-  apply: (settings, made) => ({ ...settings, gathered: { ...settings.gathered, ...each(made.tracks, null) } }),
+  apply: (settings, made) => ({ ...settings, gathered: each(settings.gathered, made.tracks, null) }),
   describe: (made, nameOf) =>
     `${namesOf(made.tracks, nameOf)}: ${made.tracks.length === 1 ? 'a part of its own' : 'parts of their own'}`,
 });

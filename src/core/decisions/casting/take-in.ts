@@ -12,6 +12,6 @@ export class TakeIn {
 export const takeIn = decisionKind({
   kind: 'takeIn',
   dto: TakeIn,
-  apply: (settings, made) => ({ ...settings, leftOut: { ...settings.leftOut, ...each(made.tracks, false) } }),
+  apply: (settings, made) => ({ ...settings, leftOut: each(settings.leftOut, made.tracks, false) }),
   describe: (made, nameOf) => `${namesOf(made.tracks, nameOf)}: taken in`,
 });

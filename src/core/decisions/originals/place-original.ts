@@ -1,5 +1,6 @@
 import { Equals, IsInt, Max, Min } from 'class-validator';
 import { decisionKind } from '../decision-kind';
+import { entered } from '../records';
 
 /** Where a further original begins: so many bars after the first one does. */
 export class PlaceOriginal {
@@ -14,7 +15,7 @@ export const placeOriginal = decisionKind({
   dto: PlaceOriginal,
   apply: (settings, made) => ({
     ...settings,
-    offsets: { ...settings.offsets, [made.original]: made.bars },
+    offsets: entered(settings.offsets, made.original, made.bars),
   }),
   describe: (made) =>
     made.bars === 0

@@ -1,6 +1,7 @@
 import { Equals, IsIn, IsOptional, Matches } from 'class-validator';
 import type { TrackId } from '../../base';
 import { decisionKind } from '../decision-kind';
+import { entered } from '../records';
 import { TRACK } from '../validators';
 
 const SPLITS = ['channel', 'sounds'] as const;
@@ -20,7 +21,7 @@ export const splitTrack = decisionKind({
   dto: SplitTrack,
   apply: (settings, made) =>
     made.by === 'sounds'
-      ? { ...settings, soundSplits: { ...settings.soundSplits, [made.track]: true } }
-      : { ...settings, splits: { ...settings.splits, [made.track]: true } },
+      ? { ...settings, soundSplits: entered(settings.soundSplits, made.track, true) }
+      : { ...settings, splits: entered(settings.splits, made.track, true) },
   describe: (made, nameOf) => `${nameOf(made.track)}: split by ${made.by === 'sounds' ? 'what is struck' : 'channel'}`,
 });

@@ -2,6 +2,7 @@ import { Equals, IsDefined, IsIn, Matches, ValidateIf, ValidateNested } from 'cl
 import { Type } from 'class-transformer';
 import type { PartId } from '../../base';
 import { decisionKind } from '../decision-kind';
+import { listed } from '../records';
 import { BarRange, inBars } from '../shapes/bar-range';
 import { PART } from '../validators';
 
@@ -18,7 +19,7 @@ export const preferNames = decisionKind({
   dto: PreferNames,
   apply: (settings, made) => ({
     ...settings,
-    spellings: [...settings.spellings, { kind: 'bars', part: made.part, bars: made.bars, prefer: made.prefer }],
+    spellings: listed(settings.spellings, { kind: 'bars', part: made.part, bars: made.bars, prefer: made.prefer }),
   }),
   describe: (made, nameOf) =>
     `${made.part === null ? 'All parts' : nameOf(made.part)}: ${made.prefer} preferred${inBars(made.bars)}`,

@@ -1,6 +1,7 @@
 import { ArrayMaxSize, ArrayNotEmpty, Equals, IsArray, IsIn, IsInt, Matches, Min } from 'class-validator';
 import type { PartId, NoteId } from '../../base';
 import { decisionKind } from '../decision-kind';
+import { listed } from '../records';
 import { PART } from '../validators';
 import { some } from '../words';
 
@@ -17,7 +18,7 @@ export const respellNotes = decisionKind({
   dto: RespellNotes,
   apply: (settings, made) => ({
     ...settings,
-    spellings: [...settings.spellings, { kind: 'notes', part: made.part, notes: made.notes, prefer: made.prefer }],
+    spellings: listed(settings.spellings, { kind: 'notes', part: made.part, notes: made.notes, prefer: made.prefer }),
   }),
   describe: (made, nameOf) =>
     `${nameOf(made.part)}: ${some(made.notes.length, 'note')} respelled towards ${made.prefer}`,

@@ -1,7 +1,7 @@
 import { Equals, IsBoolean, Matches } from 'class-validator';
 import type { PartId } from '../../base';
 import { decisionKind } from '../decision-kind';
-import { without } from '../records';
+import { entered, without } from '../records';
 import { PART } from '../validators';
 
 /** Equal bars of a part as repeat signs. */
@@ -16,7 +16,7 @@ export const setBarRepeats = decisionKind({
   dto: SetBarRepeats,
   apply: (settings, made) => ({
     ...settings,
-    barRepeats: made.on ? { ...settings.barRepeats, [made.part]: true } : without(settings.barRepeats, made.part),
+    barRepeats: made.on ? entered(settings.barRepeats, made.part, true) : without(settings.barRepeats, made.part),
   }),
   describe: (made, nameOf) => `${nameOf(made.part)}: equal bars ${made.on ? 'as repeat signs' : 'written out'}`,
 });

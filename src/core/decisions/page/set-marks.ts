@@ -4,6 +4,7 @@ import type { PartId } from '../../base';
 import { MARK_CLASSES, type MarkClass } from '../../score';
 import { MARK_STRENGTHS, MARK_USES, type MarkStrength, type MarkUse } from '../../settings';
 import { decisionKind } from '../decision-kind';
+import { entered, listed } from '../records';
 import { BarRange, inBars } from '../shapes/bar-range';
 import { PART } from '../validators';
 import { MARK_NAMES } from '../words';
@@ -27,7 +28,7 @@ export const setMarks = decisionKind({
     const before = (settings.marks[made.part] ?? []).filter((rule) => bars !== undefined || rule.mark !== mark);
     return {
       ...settings,
-      marks: { ...settings.marks, [made.part]: [...before, { mark, use, strength, ...(bars && { bars }) }] },
+      marks: entered(settings.marks, made.part, listed(before, { mark, use, strength, ...(bars && { bars }) })),
     };
   },
   describe: (made, nameOf) =>

@@ -1,7 +1,7 @@
 import { Equals, IsBoolean, Matches } from 'class-validator';
 import type { PartId } from '../../base';
 import { decisionKind } from '../decision-kind';
-import { without } from '../records';
+import { entered, without } from '../records';
 import { PART } from '../validators';
 
 export class SetOctaveLines {
@@ -15,7 +15,7 @@ export const setOctaveLines = decisionKind({
   dto: SetOctaveLines,
   apply: (settings, made) => ({
     ...settings,
-    plainOctaves: made.on ? without(settings.plainOctaves, made.part) : { ...settings.plainOctaves, [made.part]: true },
+    plainOctaves: made.on ? without(settings.plainOctaves, made.part) : entered(settings.plainOctaves, made.part, true),
   }),
   describe: (made, nameOf) => `${nameOf(made.part)}: ${made.on ? '8va where ledger lines pile up' : 'no 8va'}`,
 });

@@ -2,6 +2,7 @@ import { ArrayMaxSize, ArrayMinSize, Equals, IsArray, IsIn, IsInt, Matches, Max,
 import type { PartId } from '../../base';
 import type { Tablature } from '../../score';
 import { decisionKind } from '../decision-kind';
+import { entered } from '../records';
 import { PART } from '../validators';
 
 export class SetTablature {
@@ -23,7 +24,7 @@ export const setTablature = decisionKind({
   dto: SetTablature,
   apply: (settings, made) => {
     const { show, tuning, capo } = made;
-    return { ...settings, tablatures: { ...settings.tablatures, [made.part]: { show, tuning, capo } } };
+    return { ...settings, tablatures: entered(settings.tablatures, made.part, { show, tuning, capo }) };
   },
   describe: (made, nameOf) =>
     `${nameOf(made.part)}: ${made.show === 'both' ? 'notation and tablature' : made.show}${made.capo > 0 ? `, capo ${made.capo}` : ''}`,

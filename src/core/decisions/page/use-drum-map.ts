@@ -12,7 +12,7 @@ import {
 import { Type } from 'class-transformer';
 import type { PartId } from '../../base';
 import { decisionKind } from '../decision-kind';
-import { without } from '../records';
+import { entered, without } from '../records';
 import { DrumSoundDto } from '../shapes/drum-sound';
 import { PART } from '../validators';
 
@@ -41,7 +41,7 @@ export const useDrumMap = decisionKind({
     drumMaps:
       made.sounds === null
         ? without(settings.drumMaps, made.part)
-        : { ...settings.drumMaps, [made.part]: { name: made.name, sounds: made.sounds } },
+        : entered(settings.drumMaps, made.part, { name: made.name, sounds: made.sounds }),
   }),
   describe: (made, nameOf) =>
     `${nameOf(made.part)}: ${made.sounds === null ? 'usual drum map' : `drum map “${made.name}”`}`,

@@ -1,7 +1,7 @@
 import { Equals, IsBoolean, Matches } from 'class-validator';
 import type { PartId } from '../../base';
 import { decisionKind } from '../decision-kind';
-import { without } from '../records';
+import { entered, without } from '../records';
 import { PART } from '../validators';
 
 /** Whether a part may change its clef. */
@@ -16,7 +16,7 @@ export const setClefs = decisionKind({
   dto: SetClefs,
   apply: (settings, made) => ({
     ...settings,
-    fixedClefs: made.changes ? without(settings.fixedClefs, made.part) : { ...settings.fixedClefs, [made.part]: true },
+    fixedClefs: made.changes ? without(settings.fixedClefs, made.part) : entered(settings.fixedClefs, made.part, true),
   }),
   describe: (made, nameOf) =>
     `${nameOf(made.part)}: ${made.changes ? 'clef changes where they pay' : 'one clef throughout'}`,

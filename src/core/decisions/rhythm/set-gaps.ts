@@ -2,7 +2,7 @@ import { Equals, IsIn, Matches, ValidateIf } from 'class-validator';
 import type { PartId } from '../../base';
 import { SMALLEST_VALUES, type SmallestValue } from '../../settings';
 import { decisionKind } from '../decision-kind';
-import { without } from '../records';
+import { entered, without } from '../records';
 import { PART } from '../validators';
 import { valueName } from '../words';
 
@@ -19,7 +19,7 @@ export const setGaps = decisionKind({
   apply: (settings, made) => ({
     ...settings,
     closeGaps:
-      made.upTo === null ? without(settings.closeGaps, made.part) : { ...settings.closeGaps, [made.part]: made.upTo },
+      made.upTo === null ? without(settings.closeGaps, made.part) : entered(settings.closeGaps, made.part, made.upTo),
   }),
   describe: (made, nameOf) =>
     `${nameOf(made.part)}: ${made.upTo === null ? 'gaps judged by the engine again' : `gaps up to a ${valueName(made.upTo).replace(/ notes$/, '')} closed`}`,

@@ -3,6 +3,7 @@ import { Type } from 'class-transformer';
 import type { PartId } from '../../base';
 import { FURTHER_TUPLETS, SMALLEST_VALUES, type FurtherTuplet, type SmallestValue } from '../../settings';
 import { decisionKind } from '../decision-kind';
+import { entered, listed } from '../records';
 import { BarRange, inBars } from '../shapes/bar-range';
 import { PART } from '../validators';
 import { valueName } from '../words';
@@ -26,7 +27,7 @@ export const setGrid = decisionKind({
     const before = bars ? (settings.grids[made.part] ?? []) : [];
     return {
       ...settings,
-      grids: { ...settings.grids, [made.part]: [...before, { smallest, triplets, also, ...(bars && { bars }) }] },
+      grids: entered(settings.grids, made.part, listed(before, { smallest, triplets, also, ...(bars && { bars }) })),
     };
   },
   describe: (made, nameOf) => {

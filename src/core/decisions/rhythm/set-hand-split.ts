@@ -2,7 +2,7 @@ import { Equals, IsInt, Matches, Max, Min, ValidateIf } from 'class-validator';
 import type { PartId } from '../../base';
 import { keyInWords } from '../../score';
 import { decisionKind } from '../decision-kind';
-import { without } from '../records';
+import { entered, without } from '../records';
 import { PART } from '../validators';
 
 /** Lowest key of the upper staff; null lets the hands move. */
@@ -18,7 +18,7 @@ export const setHandSplit = decisionKind({
   apply: (settings, made) => ({
     ...settings,
     handSplits:
-      made.key === null ? without(settings.handSplits, made.part) : { ...settings.handSplits, [made.part]: made.key },
+      made.key === null ? without(settings.handSplits, made.part) : entered(settings.handSplits, made.part, made.key),
   }),
   describe: (made, nameOf) =>
     `${nameOf(made.part)}: ${made.key === null ? 'hands move freely' : `staves split at ${keyInWords(made.key)}`}`,

@@ -1,6 +1,7 @@
 import { Equals, IsNumber, Matches, Max, Min } from 'class-validator';
 import type { TrackId } from '../../base';
 import { decisionKind } from '../decision-kind';
+import { entered } from '../records';
 import { TRACK } from '../validators';
 
 export class SetLead {
@@ -14,7 +15,7 @@ export const setLead = decisionKind({
   dto: SetLead,
   apply: (settings, made) => ({
     ...settings,
-    leads: { ...settings.leads, [made.track]: made.milliseconds },
+    leads: entered(settings.leads, made.track, made.milliseconds),
   }),
   describe: (made, nameOf) =>
     made.milliseconds === 0

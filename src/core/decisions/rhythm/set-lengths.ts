@@ -3,6 +3,7 @@ import { Type } from 'class-transformer';
 import type { PartId } from '../../base';
 import { LENGTHS, type Lengths } from '../../settings';
 import { decisionKind } from '../decision-kind';
+import { entered } from '../records';
 import { BarRange, inBars } from '../shapes/bar-range';
 import { PART } from '../validators';
 
@@ -20,7 +21,7 @@ export const setLengths = decisionKind({
   apply: (settings, { part, as, bars }) => {
     // A choice for the whole part takes the place of all before it.
     const chosen = bars ? [...(settings.lengths[part] ?? []), { as, bars }] : [{ as }];
-    return { ...settings, lengths: { ...settings.lengths, [part]: chosen } };
+    return { ...settings, lengths: entered(settings.lengths, part, chosen) };
   },
   describe: (made, nameOf) =>
     `${nameOf(made.part)}: short notes ${made.as === 'read' ? 'written as they read best' : 'as long as they were played'}${inBars(made.bars)}`,

@@ -1,7 +1,7 @@
 import { Equals, IsBoolean, Matches } from 'class-validator';
 import type { PartId } from '../../base';
 import { decisionKind } from '../decision-kind';
-import { without } from '../records';
+import { entered, without } from '../records';
 import { PART } from '../validators';
 
 /** Whether trills, tremolos, grace notes and spread chords are looked for. */
@@ -16,7 +16,7 @@ export const setOrnaments = decisionKind({
   dto: SetOrnaments,
   apply: (settings, made) => ({
     ...settings,
-    plain: made.on ? without(settings.plain, made.part) : { ...settings.plain, [made.part]: true },
+    plain: made.on ? without(settings.plain, made.part) : entered(settings.plain, made.part, true),
   }),
   describe: (made, nameOf) =>
     `${nameOf(made.part)}: ${made.on ? 'trills, tremolos and grace notes found' : 'no trills, tremolos or grace notes'}`,

@@ -1,6 +1,7 @@
 import { Equals, IsInt, Matches, Max, Min } from 'class-validator';
 import type { PartId } from '../../base';
 import { decisionKind } from '../decision-kind';
+import { entered } from '../records';
 import { PART } from '../validators';
 
 export class SetVoices {
@@ -12,7 +13,7 @@ export class SetVoices {
 export const setVoices = decisionKind({
   kind: 'setVoices',
   dto: SetVoices,
-  apply: (settings, made) => ({ ...settings, voices: { ...settings.voices, [made.part]: made.most } }),
+  apply: (settings, made) => ({ ...settings, voices: entered(settings.voices, made.part, made.most) }),
   describe: (made, nameOf) =>
     `${nameOf(made.part)}: at most ${made.most} ${made.most === 1 ? 'voice' : 'voices'} a staff`,
 });

@@ -1,7 +1,7 @@
 import { Equals, Matches, ValidateIf } from 'class-validator';
 import type { PartId } from '../../base';
 import { decisionKind } from '../decision-kind';
-import { without } from '../records';
+import { entered, without } from '../records';
 import { PART } from '../validators';
 
 /**
@@ -19,7 +19,7 @@ export const writeAs = decisionKind({
   dto: WriteAs,
   apply: (settings, made) => ({
     ...settings,
-    doubles: made.as === null ? without(settings.doubles, made.part) : { ...settings.doubles, [made.part]: made.as },
+    doubles: made.as === null ? without(settings.doubles, made.part) : entered(settings.doubles, made.part, made.as),
   }),
   describe: (made, nameOf) =>
     `${nameOf(made.part)}: ${made.as === null ? 'doubled passages judged by the engine again' : made.as === made.part ? 'doubled passages written as played' : `doubled passages written as in ${nameOf(made.as)}`}`,

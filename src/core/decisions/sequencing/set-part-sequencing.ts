@@ -19,7 +19,7 @@ import type { PartId } from '../../base';
 import { keyInWords } from '../../score';
 import { DYNAMIC_CARRIERS, SPLITS, type DynamicCarrier, type Split } from '../../settings';
 import { decisionKind } from '../decision-kind';
-import { defined } from '../records';
+import { defined, entered } from '../records';
 import { carriersInWords } from '../shapes/carriers';
 import { ChartDto } from '../shapes/technique-chart';
 import { IsRecord, SCORE_PART } from '../validators';
@@ -49,7 +49,7 @@ export const setPartSequencing = decisionKind({
     const own = Object.fromEntries(
       Object.entries({ ...parts[part], ...defined(change) }).filter(([, value]) => value !== null),
     );
-    return { ...settings, sequencing: { ...settings.sequencing, parts: { ...parts, [part]: own } } };
+    return { ...settings, sequencing: { ...settings.sequencing, parts: entered(parts, part, own) } };
   },
   describe: (made, nameOf) => `${nameOf(made.part)}: ${partInWords(made).join('; ') || 'as the whole'}`,
 });
