@@ -14,7 +14,7 @@ export default tseslint.config(
   },
   {
     // With types: what only the compiler knows. Places from before a rule stand in eslint-suppressions.json, by file.
-    files: ['{src,bench,e2e,demo}/**/*.{ts,tsx}'],
+    files: ['{src,bench,e2e,demo,fuzz}/**/*.{ts,tsx}'],
     languageOptions: { parserOptions: { projectService: true, tsconfigRootDir: import.meta.dirname } },
     rules: {
       '@typescript-eslint/no-floating-promises': 'error',
@@ -29,7 +29,7 @@ export default tseslint.config(
   },
   {
     // Readings of what tests expect need no word of reason.
-    files: ['**/*.test.{ts,tsx}', 'src/testing/**', 'e2e/**', 'bench/**'],
+    files: ['**/*.test.{ts,tsx}', 'src/testing/**', 'e2e/**', 'bench/**', 'fuzz/**'],
     rules: { '@typescript-eslint/no-unsafe-type-assertion': 'off' },
   },
   { files: ['src/**/*.{ts,tsx}'], plugins: { 'react-hooks': hooks }, rules: hooks.configs.recommended.rules },

@@ -1,4 +1,5 @@
-import { registerDecorator } from 'class-validator';
+import { Type } from 'class-transformer';
+import { IsArray, IsObject, registerDecorator, ValidateNested } from 'class-validator';
 import { isInstrumentId, TECHNIQUES } from '../instruments';
 
 /**
@@ -12,6 +13,21 @@ export const PART = /^(o\d+)?t\d+(c\d+)?(s\d+)?(p\d+)?$/;
 export const SCORE_PART = /^[\w.-]{1,120}$/;
 
 export const TECHNIQUE_OR_NONE = [...TECHNIQUES, 'none'] as const;
+
+/** One object of a shape of ours, checked by its own rules; a list in its place is refused. */
+export function IsShape(shape: new () => object): PropertyDecorator {
+  return (target, name) => {
+    for (const rule of [IsObject(), ValidateNested(), Type(() => shape)]) rule(target, name);
+  };
+}
+
+/** A list of such objects. */
+export function AreShapes(shape: new () => object): PropertyDecorator {
+  return (target, name) => {
+    for (const rule of [IsArray(), IsObject({ each: true }), ValidateNested({ each: true }), Type(() => shape)])
+      rule(target, name);
+  };
+}
 
 /** A plain object with at most so many entries, each of which is good. */
 export function IsRecord(good: (value: unknown, record: object) => boolean, most: number) {

@@ -1,11 +1,10 @@
 /*
  * Technique charts that travel: what makes one sample library play in one way, as JSON files.
  */
-import { Type } from 'class-transformer';
-import { ArrayMaxSize, Equals, IsArray, IsNotEmpty, IsString, MaxLength, ValidateNested } from 'class-validator';
+import { ArrayMaxSize, Equals, IsNotEmpty, IsString, MaxLength } from 'class-validator';
 import { readDocument } from './json-file';
 import { jobErrors } from './errors';
-import { SwitchDto } from '../decisions';
+import { SwitchDto, AreShapes } from '../decisions';
 import type { TechniqueChart } from '../settings';
 
 export const CHART_FORMAT = 'dragoman-technique-chart';
@@ -14,7 +13,7 @@ class ChartFileDto {
   @Equals(CHART_FORMAT) format!: typeof CHART_FORMAT;
   @Equals(1) version!: 1;
   @IsString() @IsNotEmpty() @MaxLength(120) name!: string;
-  @IsArray() @ArrayMaxSize(64) @ValidateNested({ each: true }) @Type(() => SwitchDto) entries!: SwitchDto[];
+  @ArrayMaxSize(64) @AreShapes(SwitchDto) entries!: SwitchDto[];
 }
 
 export function writeChart({ name, entries }: TechniqueChart): string {

@@ -1,18 +1,8 @@
 /*
  * Drum maps that travel: own maps as JSON files.
  */
-import { Type } from 'class-transformer';
-import {
-  ArrayMaxSize,
-  ArrayMinSize,
-  Equals,
-  IsArray,
-  IsNotEmpty,
-  IsString,
-  MaxLength,
-  ValidateNested,
-} from 'class-validator';
-import { DrumSoundDto } from '../decisions';
+import { ArrayMaxSize, ArrayMinSize, Equals, IsNotEmpty, IsString, MaxLength } from 'class-validator';
+import { DrumSoundDto, AreShapes } from '../decisions';
 import type { DrumSound } from '../instruments';
 import { readDocument } from './json-file';
 import { jobErrors } from './errors';
@@ -23,11 +13,9 @@ class DrumMapDto {
   @Equals(DRUM_MAP_FORMAT) format!: typeof DRUM_MAP_FORMAT;
   @Equals(1) version!: 1;
   @IsString() @IsNotEmpty() @MaxLength(120) name!: string;
-  @IsArray()
   @ArrayMinSize(1)
   @ArrayMaxSize(128)
-  @ValidateNested({ each: true })
-  @Type(() => DrumSoundDto)
+  @AreShapes(DrumSoundDto)
   sounds!: DrumSoundDto[];
 }
 

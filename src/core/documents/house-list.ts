@@ -2,19 +2,8 @@
  * The house list: remembered answers about track names. It learns from decisions, answers for new jobs, and travels as
  * JSON.
  */
-import { plainToInstance, Type } from 'class-transformer';
-import {
-  ArrayMaxSize,
-  Equals,
-  IsArray,
-  IsIn,
-  IsNotEmpty,
-  IsOptional,
-  IsString,
-  MaxLength,
-  validateSync,
-  ValidateNested,
-} from 'class-validator';
+import { plainToInstance } from 'class-transformer';
+import { ArrayMaxSize, Equals, IsIn, IsNotEmpty, IsOptional, IsString, MaxLength, validateSync } from 'class-validator';
 import type { TrackId } from '../base';
 import {
   DealDto,
@@ -23,6 +12,8 @@ import {
   type Decision,
   type HouseAnswerDto,
   type UseHouseList,
+  IsShape,
+  AreShapes,
 } from '../decisions';
 import { nameDetails, nameWords, TECHNIQUES, type InstrumentId, type TechniqueId } from '../instruments';
 import { jobErrors } from './errors';
@@ -36,7 +27,7 @@ export class HouseEntry implements HouseAnswer {
   @IsOptional() @IsInstrumentId() instrument?: InstrumentId;
   @IsOptional() @IsIn(TECHNIQUES) technique?: TechniqueId;
   @IsOptional() @IsString() @IsNotEmpty() @MaxLength(200) partName?: string;
-  @IsOptional() @ValidateNested() @Type(() => DealDto) deal?: Deal;
+  @IsOptional() @IsShape(DealDto) deal?: Deal;
   @IsOptional() @Equals(true) leftOut?: true;
 }
 
@@ -45,7 +36,7 @@ export const HOUSE_LIST_FORMAT = 'dragoman-house-list';
 class HouseListDto {
   @Equals(HOUSE_LIST_FORMAT) format!: typeof HOUSE_LIST_FORMAT;
   @Equals(1) version!: 1;
-  @IsArray() @ArrayMaxSize(20_000) @ValidateNested({ each: true }) @Type(() => HouseEntry) entries!: HouseEntry[];
+  @ArrayMaxSize(20_000) @AreShapes(HouseEntry) entries!: HouseEntry[];
 }
 
 /** A track name reduced to its words: "VLN 1 leg (Close)" and "vln1_leg close" are the same. */

@@ -1,8 +1,7 @@
-import { plainToInstance, Type } from 'class-transformer';
+import { plainToInstance } from 'class-transformer';
 import {
   Equals,
   IsArray,
-  IsDefined,
   IsIn,
   IsInt,
   IsNotEmpty,
@@ -11,11 +10,10 @@ import {
   Matches,
   MaxLength,
   Min,
-  ValidateNested,
   validateSync,
   type ValidationError,
 } from 'class-validator';
-import { DECISION_KINDS, type Decision } from '../decisions';
+import { DECISION_KINDS, type Decision, IsShape, AreShapes } from '../decisions';
 import { jobErrors } from './errors';
 import { parsePlain } from './plain-json';
 
@@ -45,8 +43,8 @@ export class JobDto {
   @IsString() @IsNotEmpty() @MaxLength(300) name!: string;
   /** Files of before have none: the way its original suggests. */
   @IsOptional() @IsIn(DIRECTIONS) direction?: Direction;
-  @IsArray() @ValidateNested({ each: true }) @Type(() => OriginalDto) originals!: OriginalDto[];
-  @IsDefined() @ValidateNested() @Type(() => LedgerDto) ledger!: LedgerDto;
+  @AreShapes(OriginalDto) originals!: OriginalDto[];
+  @IsShape(LedgerDto) ledger!: LedgerDto;
 }
 
 /**

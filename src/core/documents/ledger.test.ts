@@ -420,6 +420,18 @@ describe('job files', () => {
       (job) => ((job.ledger as { decisions: unknown[] }).decisions[0] = { kind: 'leaveOut', tracks: ['../x'] }),
       /tracks/,
     ],
+    [
+      'a list where a range of bars belongs',
+      (job) =>
+        ((job.ledger as { decisions: unknown[] }).decisions[0] = {
+          kind: 'preferNames',
+          part: null,
+          bars: [{ from: 0, to: 8 }],
+          prefer: 'flats',
+        }),
+      /bars/,
+    ],
+    ['a list in place of the ledger', (job) => (job.ledger = []), /ledger/],
     ['a field nobody knows', (job) => (job.surprise = 1), /surprise/],
     ['a ledger beyond its end', (job) => ((job.ledger as { position: number }).position = 99), /line 99 of/],
     ['a damaged hash', (job) => ((job.originals as { sha256: string }[])[0]!.sha256 = 'zz'), /sha256/],

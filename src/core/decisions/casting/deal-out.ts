@@ -1,16 +1,15 @@
-import { Equals, Matches, ValidateNested } from 'class-validator';
-import { Type } from 'class-transformer';
+import { Equals, Matches } from 'class-validator';
 import type { TrackId } from '../../base';
 import { decisionKind } from '../decision-kind';
 import { entered } from '../records';
 import { DealDto, dealInWords } from '../shapes/deal';
-import { TRACK } from '../validators';
+import { TRACK, IsShape } from '../validators';
 
 export class DealOut {
   @Equals('dealOut') kind!: 'dealOut';
   /** First track of the part. */
   @Matches(TRACK) track!: TrackId;
-  @ValidateNested() @Type(() => DealDto) deal!: DealDto;
+  @IsShape(DealDto) deal!: DealDto;
 }
 
 export const dealOut = decisionKind({

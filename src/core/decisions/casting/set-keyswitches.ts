@@ -1,10 +1,9 @@
-import { ArrayMaxSize, Equals, IsArray, IsIn, IsInt, Matches, Max, Min, ValidateNested } from 'class-validator';
-import { Type } from 'class-transformer';
+import { ArrayMaxSize, Equals, IsIn, IsInt, Matches, Max, Min } from 'class-validator';
 import type { TrackId } from '../../base';
 import { type TechniqueId, techniqueName } from '../../instruments';
 import { keyInWords } from '../../score';
 import { decisionKind } from '../decision-kind';
-import { TRACK, TECHNIQUE_OR_NONE } from '../validators';
+import { TRACK, TECHNIQUE_OR_NONE, AreShapes } from '../validators';
 
 export class SwitchMeaning {
   @IsInt() @Min(0) @Max(127) key!: number;
@@ -15,7 +14,7 @@ export class SwitchMeaning {
 export class SetKeyswitches {
   @Equals('setKeyswitches') kind!: 'setKeyswitches';
   @Matches(TRACK) track!: TrackId;
-  @IsArray() @ArrayMaxSize(128) @ValidateNested({ each: true }) @Type(() => SwitchMeaning) meanings!: SwitchMeaning[];
+  @ArrayMaxSize(128) @AreShapes(SwitchMeaning) meanings!: SwitchMeaning[];
 }
 
 export const setKeyswitches = decisionKind({

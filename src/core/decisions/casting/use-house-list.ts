@@ -1,36 +1,24 @@
-import {
-  ArrayNotEmpty,
-  Equals,
-  IsArray,
-  IsIn,
-  IsNotEmpty,
-  IsOptional,
-  IsString,
-  Matches,
-  MaxLength,
-  ValidateNested,
-} from 'class-validator';
-import { Type } from 'class-transformer';
+import { ArrayNotEmpty, Equals, IsIn, IsNotEmpty, IsOptional, IsString, Matches, MaxLength } from 'class-validator';
 import type { TrackId } from '../../base';
 import { TECHNIQUES, type InstrumentId, type TechniqueId } from '../../instruments';
 import type { HouseAnswer } from '../../settings';
 import { decisionKind, namesOf } from '../decision-kind';
 import { DealDto } from '../shapes/deal';
-import { TRACK, IsInstrumentId } from '../validators';
+import { TRACK, IsInstrumentId, IsShape, AreShapes } from '../validators';
 
 export class HouseAnswerDto implements HouseAnswer {
   @Matches(TRACK) track!: TrackId;
   @IsOptional() @IsInstrumentId() instrument?: InstrumentId;
   @IsOptional() @IsIn(TECHNIQUES) technique?: TechniqueId;
   @IsOptional() @IsString() @IsNotEmpty() @MaxLength(200) partName?: string;
-  @IsOptional() @ValidateNested() @Type(() => DealDto) deal?: DealDto;
+  @IsOptional() @IsShape(DealDto) deal?: DealDto;
   @IsOptional() @Equals(true) leftOut?: true;
 }
 
 /** What the house list said when the job was opened: kept with the job, so that it gives the same score everywhere. */
 export class UseHouseList {
   @Equals('useHouseList') kind!: 'useHouseList';
-  @IsArray() @ArrayNotEmpty() @ValidateNested({ each: true }) @Type(() => HouseAnswerDto) answers!: HouseAnswerDto[];
+  @ArrayNotEmpty() @AreShapes(HouseAnswerDto) answers!: HouseAnswerDto[];
 }
 
 export const useHouseList = decisionKind({

@@ -1,17 +1,16 @@
-import { Equals, IsDefined, IsInt, Matches, Min, ValidateNested } from 'class-validator';
-import { Type } from 'class-transformer';
+import { Equals, IsInt, Matches, Min } from 'class-validator';
 import type { PartId } from '../../base';
 import { decisionKind } from '../decision-kind';
 import { marked } from '../edited';
 import { BarRange, inBars } from '../shapes/bar-range';
-import { PART } from '../validators';
+import { PART, IsShape } from '../validators';
 
 /** Articulations and slurs of a bar go to all bars of the same rhythm in a range. */
 export class CopyPattern {
   @Equals('copyPattern') kind!: 'copyPattern';
   @Matches(PART) part!: PartId;
   @IsInt() @Min(0) bar!: number;
-  @IsDefined() @ValidateNested() @Type(() => BarRange) bars!: BarRange;
+  @IsShape(BarRange) bars!: BarRange;
 }
 
 export const copyPattern = decisionKind({

@@ -1,16 +1,15 @@
-import { Equals, IsDefined, IsIn, Matches, ValidateIf, ValidateNested } from 'class-validator';
-import { Type } from 'class-transformer';
+import { Equals, IsIn, Matches, ValidateIf } from 'class-validator';
 import type { PartId } from '../../base';
 import { decisionKind } from '../decision-kind';
 import { listed } from '../records';
 import { BarRange, inBars } from '../shapes/bar-range';
-import { PART } from '../validators';
+import { PART, IsShape } from '../validators';
 
 /** Chromatic notes of some bars; null means all parts. */
 export class PreferNames {
   @Equals('preferNames') kind!: 'preferNames';
   @ValidateIf((one: PreferNames) => one.part !== null) @Matches(PART) part!: PartId | null;
-  @IsDefined() @ValidateNested() @Type(() => BarRange) bars!: BarRange;
+  @IsShape(BarRange) bars!: BarRange;
   @IsIn(['sharps', 'flats']) prefer!: 'sharps' | 'flats';
 }
 

@@ -1,12 +1,11 @@
-import { Equals, IsIn, IsOptional, Matches, ValidateNested } from 'class-validator';
-import { Type } from 'class-transformer';
+import { Equals, IsIn, IsOptional, Matches } from 'class-validator';
 import type { PartId } from '../../base';
 import { MARK_CLASSES, type MarkClass } from '../../score';
 import { MARK_STRENGTHS, MARK_USES, type MarkStrength, type MarkUse } from '../../settings';
 import { decisionKind } from '../decision-kind';
 import { entered, listed } from '../records';
 import { BarRange, inBars } from '../shapes/bar-range';
-import { PART } from '../validators';
+import { PART, IsShape } from '../validators';
 import { MARK_NAMES } from '../words';
 
 /** What becomes of a class of marks, in a part or in some of its bars. */
@@ -16,7 +15,7 @@ export class SetMarks {
   @IsIn(MARK_CLASSES) mark!: MarkClass;
   @IsIn(MARK_USES) use!: MarkUse;
   @IsIn(MARK_STRENGTHS) strength!: MarkStrength;
-  @IsOptional() @ValidateNested() @Type(() => BarRange) bars?: BarRange;
+  @IsOptional() @IsShape(BarRange) bars?: BarRange;
 }
 
 export const setMarks = decisionKind({

@@ -1,20 +1,9 @@
-import {
-  ArrayMaxSize,
-  ArrayMinSize,
-  Equals,
-  IsArray,
-  IsString,
-  Matches,
-  MaxLength,
-  ValidateIf,
-  ValidateNested,
-} from 'class-validator';
-import { Type } from 'class-transformer';
+import { ArrayMaxSize, ArrayMinSize, Equals, IsString, Matches, MaxLength, ValidateIf } from 'class-validator';
 import type { PartId } from '../../base';
 import { decisionKind } from '../decision-kind';
 import { entered, without } from '../records';
 import { DrumSoundDto } from '../shapes/drum-sound';
-import { PART } from '../validators';
+import { PART, AreShapes } from '../validators';
 
 /**
  * The whole map stands in the decision, so that the job means the same on another machine; null goes back to the usual
@@ -25,11 +14,9 @@ export class UseDrumMap {
   @Matches(PART) part!: PartId;
   @IsString() @MaxLength(120) name!: string;
   @ValidateIf((one: UseDrumMap) => one.sounds !== null)
-  @IsArray()
   @ArrayMinSize(1)
   @ArrayMaxSize(128)
-  @ValidateNested({ each: true })
-  @Type(() => DrumSoundDto)
+  @AreShapes(DrumSoundDto)
   sounds!: DrumSoundDto[] | null;
 }
 

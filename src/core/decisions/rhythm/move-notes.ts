@@ -1,9 +1,8 @@
-import { ArrayMaxSize, ArrayNotEmpty, Equals, IsArray, IsInt, Matches, Min, ValidateNested } from 'class-validator';
-import { Type } from 'class-transformer';
+import { ArrayMaxSize, ArrayNotEmpty, Equals, IsInt, Matches, Min } from 'class-validator';
 import type { PartId, NoteId } from '../../base';
 import { decisionKind } from '../decision-kind';
 import { edited } from '../edited';
-import { PART } from '../validators';
+import { PART, AreShapes } from '../validators';
 
 export class NoteMove {
   @IsInt() @Min(0) note!: NoteId;
@@ -14,11 +13,9 @@ export class NoteMove {
 export class MoveNotes {
   @Equals('moveNotes') kind!: 'moveNotes';
   @Matches(PART) part!: PartId;
-  @IsArray()
   @ArrayNotEmpty()
   @ArrayMaxSize(10_000)
-  @ValidateNested({ each: true })
-  @Type(() => NoteMove)
+  @AreShapes(NoteMove)
   moves!: NoteMove[];
 }
 

@@ -1,11 +1,10 @@
-import { Equals, IsArray, IsBoolean, IsIn, IsOptional, Matches, ValidateNested } from 'class-validator';
-import { Type } from 'class-transformer';
+import { Equals, IsArray, IsBoolean, IsIn, IsOptional, Matches } from 'class-validator';
 import type { PartId } from '../../base';
 import { FURTHER_TUPLETS, SMALLEST_VALUES, type FurtherTuplet, type SmallestValue } from '../../settings';
 import { decisionKind } from '../decision-kind';
 import { entered, listed } from '../records';
 import { BarRange, inBars } from '../shapes/bar-range';
-import { PART } from '../validators';
+import { PART, IsShape } from '../validators';
 import { valueName } from '../words';
 
 /** The grid of a part, or of some of its bars. */
@@ -15,7 +14,7 @@ export class SetGrid {
   @IsIn(SMALLEST_VALUES) smallest!: SmallestValue;
   @IsBoolean() triplets!: boolean;
   @IsOptional() @IsArray() @IsIn(FURTHER_TUPLETS, { each: true }) also?: FurtherTuplet[];
-  @IsOptional() @ValidateNested() @Type(() => BarRange) bars?: BarRange;
+  @IsOptional() @IsShape(BarRange) bars?: BarRange;
 }
 
 export const setGrid = decisionKind({

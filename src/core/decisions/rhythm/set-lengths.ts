@@ -1,18 +1,17 @@
-import { Equals, IsIn, IsOptional, Matches, ValidateNested } from 'class-validator';
-import { Type } from 'class-transformer';
+import { Equals, IsIn, IsOptional, Matches } from 'class-validator';
 import type { PartId } from '../../base';
 import { LENGTHS, type Lengths } from '../../settings';
 import { decisionKind } from '../decision-kind';
 import { entered } from '../records';
 import { BarRange, inBars } from '../shapes/bar-range';
-import { PART } from '../validators';
+import { PART, IsShape } from '../validators';
 
 /** Whether short notes may be written longer, with a dot, where that reads better; or as long as they were played. */
 export class SetLengths {
   @Equals('setLengths') kind!: 'setLengths';
   @Matches(PART) part!: PartId;
   @IsIn(LENGTHS) as!: Lengths;
-  @IsOptional() @ValidateNested() @Type(() => BarRange) bars?: BarRange;
+  @IsOptional() @IsShape(BarRange) bars?: BarRange;
 }
 
 export const setLengths = decisionKind({

@@ -1,4 +1,3 @@
-import { Type } from 'class-transformer';
 import {
   ArrayMaxSize,
   ArrayUnique,
@@ -13,7 +12,6 @@ import {
   Max,
   MaxLength,
   Min,
-  ValidateNested,
 } from 'class-validator';
 import type { PartId } from '../../base';
 import { keyInWords } from '../../score';
@@ -22,7 +20,7 @@ import { decisionKind } from '../decision-kind';
 import { defined, entered } from '../records';
 import { carriersInWords } from '../shapes/carriers';
 import { ChartDto } from '../shapes/technique-chart';
-import { IsRecord, SCORE_PART } from '../validators';
+import { IsRecord, SCORE_PART, IsShape } from '../validators';
 
 const KEY = (value: unknown) => Number.isInteger(value) && (value as number) >= 0 && (value as number) <= 127;
 
@@ -35,7 +33,7 @@ export class SetPartSequencing {
   @IsOptional() @IsIn(SPLITS) split?: Split | null;
   @IsOptional() @IsInt() @Min(1) @Max(128) program?: number | null;
   @IsOptional() @IsInt() @Min(1) @Max(16) channel?: number | null;
-  @IsOptional() @ValidateNested() @Type(() => ChartDto) chart?: ChartDto | null;
+  @IsOptional() @IsShape(ChartDto) chart?: ChartDto | null;
   @IsOptional() @IsRecord(KEY, 128) drumKeys?: Record<number, number> | null;
   @IsOptional() @IsBoolean() leftOut?: boolean | null;
   @IsOptional() @IsString() @MaxLength(200) trackName?: string | null;

@@ -1,4 +1,3 @@
-import { Type } from 'class-transformer';
 import {
   ArrayMaxSize,
   ArrayUnique,
@@ -13,7 +12,6 @@ import {
   Max,
   Min,
   ValidateIf,
-  ValidateNested,
 } from 'class-validator';
 import type { PartId } from '../../base';
 import {
@@ -32,7 +30,7 @@ import { defined } from '../records';
 import { BarRange } from '../shapes/bar-range';
 import { carriersInWords } from '../shapes/carriers';
 import { LooseningDto } from '../shapes/loosening';
-import { IsRecord, SCORE_PART } from '../validators';
+import { IsRecord, SCORE_PART, IsShape } from '../validators';
 
 const VELOCITY = (value: unknown) => Number.isInteger(value) && (value as number) >= 1 && (value as number) <= 127;
 const shapeOk = (value: unknown) =>
@@ -65,7 +63,7 @@ export class SetSequencing {
   @IsOptional() @IsBoolean() runningStatus?: boolean;
   @IsOptional() @IsBoolean() padPickup?: boolean;
   @IsOptional() @IsBoolean() playRepeats?: boolean;
-  @IsOptional() @ValidateNested() @Type(() => LooseningDto) loosening?: LooseningDto;
+  @IsOptional() @IsShape(LooseningDto) loosening?: LooseningDto;
   @IsOptional()
   @ValidateIf((one: SetSequencing) => one.onlyParts !== null)
   @IsArray()
@@ -74,8 +72,7 @@ export class SetSequencing {
   onlyParts?: PartId[] | null;
   @IsOptional()
   @ValidateIf((one: SetSequencing) => one.onlyBars !== null)
-  @ValidateNested()
-  @Type(() => BarRange)
+  @IsShape(BarRange)
   onlyBars?: BarRange | null;
   @IsOptional() @IsIn(['one', 'parts', 'sections']) files?: 'one' | 'parts' | 'sections';
 }

@@ -1,17 +1,7 @@
-import { Type } from 'class-transformer';
-import {
-  ArrayMaxSize,
-  IsArray,
-  IsIn,
-  IsNotEmpty,
-  IsObject,
-  IsString,
-  MaxLength,
-  ValidateNested,
-} from 'class-validator';
+import { ArrayMaxSize, IsIn, IsNotEmpty, IsObject, IsString, MaxLength } from 'class-validator';
 import { TECHNIQUES, type TechniqueId } from '../../instruments';
 import type { TechniqueSwitch } from '../../settings';
-import { IsRecord } from '../validators';
+import { IsRecord, AreShapes } from '../validators';
 
 export class SwitchDto {
   @IsIn([...TECHNIQUES, 'ordinary']) technique!: TechniqueId | 'ordinary';
@@ -20,7 +10,7 @@ export class SwitchDto {
 
 export class ChartDto {
   @IsString() @IsNotEmpty() @MaxLength(120) name!: string;
-  @IsArray() @ArrayMaxSize(64) @ValidateNested({ each: true }) @Type(() => SwitchDto) entries!: SwitchDto[];
+  @ArrayMaxSize(64) @AreShapes(SwitchDto) entries!: SwitchDto[];
 }
 
 function IsSwitchRule() {

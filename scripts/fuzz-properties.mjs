@@ -1,5 +1,5 @@
 /*
- * npm run fuzz [-- MINUTES]: the property tests from fresh seeds until the time is over (10 minutes when nothing is
+ * npm run fuzz:properties [-- MINUTES]: the property tests from fresh seeds until the time is over (10 minutes when nothing is
  * said). A seed that finds a fault is printed; `FUZZ_SEED=n npm run unit` runs it again. Such a case becomes a named
  * test.
  */
@@ -10,7 +10,7 @@ import { environment, root } from './prepare.mjs';
 
 const minutes = Number(process.argv[2] ?? 10);
 if (!(minutes > 0)) {
-  console.error('usage: npm run fuzz [-- MINUTES]');
+  console.error('usage: npm run fuzz:properties [-- MINUTES]');
   process.exit(2);
 }
 

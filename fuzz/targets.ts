@@ -1,0 +1,172 @@
+/*
+ * What is fuzzed: for each kind of input some good ones, a way to damage them, and what is done with the outcome. A
+ * case is good when it gives a result or is refused with a typed error.
+ */
+import { createHash } from 'node:crypto';
+import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate';
+import { BANDS, bandFile } from '../bench/bands';
+import type { Random } from '../bench/random';
+import { demoMechanical, demoOriginal } from '../demo/make';
+import { POST as convertRoute } from '../src/app/api/convert/route';
+import { POST as pdfRoute } from '../src/app/api/pdf/route';
+import { trackId } from '../src/core/base';
+import type { Decision } from '../src/core/decisions';
+import { packArchive, settingsOf, unpackArchive } from '../src/core/documents';
+import { ScoreDesk, SequenceDesk } from '../src/core/engine';
+import { MARK_CLASSES } from '../src/core/score';
+import { NO_SETTINGS, USUAL_DIRECTION_B } from '../src/core/settings';
+import stored from '../src/storage/fixtures/decisions-by-version.json';
+import { damageBytes, damageJson, damageXml } from './mutations';
+
+/** What became of a case. */
+export type Outcome = 'result' | 'refused';
+
+export interface Target {
+  /** A damaged input, the same for the same random numbers. */
+  make(random: Random): Uint8Array;
+  /** @throws whatever the program did not foresee */
+  run(bytes: Uint8Array): Outcome | Promise<Outcome>;
+}
+
+/** Refusals with a sentence of their own. */
+const TYPED = new Set(['SmfError', 'MusicXmlError', 'JobError']);
+
+async function outcomeOf(work: () => unknown): Promise<Outcome> {
+  try {
+    await work();
+    return 'result';
+  } catch (error) {
+    if (error instanceof Error && TYPED.has(error.name)) return 'refused';
+    throw error;
+  }
+}
+
+/** Built when first asked for: each child needs those of its own kind only. */
+function once<T>(make: () => T): () => T {
+  let made: { value: T } | null = null;
+  return () => (made ??= { value: make() }).value;
+}
+
+const midiFiles = once(() => [demoOriginal(), demoMechanical(), ...BANDS.slice(0, 3).map((band) => bandFile(band, 5))]);
+
+const scoreTexts = once(() =>
+  midiFiles().map((bytes) => {
+    const desk = ScoreDesk.open([bytes], NO_SETTINGS);
+    const { score } = desk.convert(NO_SETTINGS);
+    const rules = MARK_CLASSES.map((mark) => ({ mark, use: 'on' as const, strength: 'usual' as const }));
+    desk.convert({ ...NO_SETTINGS, marks: Object.fromEntries(score.parts.map((part) => [part.id, rules])) });
+    // Some bars of each are enough, and leave time for more cases.
+    return new TextDecoder()
+      .decode(desk.export('musicxml'))
+      .replace(/<measure number="(?:9|\d\d+)"[\s\S]*?<\/measure>\s*/g, '');
+  }),
+);
+
+const SMF: Target = {
+  make: (random) => damageBytes(random, random.pick(midiFiles()), random.pick(midiFiles())),
+  run: (bytes) =>
+    outcomeOf(() => {
+      SequenceDesk.open(bytes).sequence(USUAL_DIRECTION_B);
+      const desk = ScoreDesk.open([bytes], NO_SETTINGS);
+      desk.convert(NO_SETTINGS);
+      desk.export('musicxml');
+    }),
+};
+
+const MUSICXML: Target = {
+  make: (random) => {
+    const text = random.pick(scoreTexts());
+    if (random.next() < 0.85) return strToU8(damageXml(random, text));
+    return damageBytes(random, strToU8(text), strToU8(random.pick(scoreTexts())));
+  },
+  run: (bytes) =>
+    outcomeOf(() => {
+      const desk = SequenceDesk.open(bytes);
+      desk.sequence(USUAL_DIRECTION_B);
+      desk.files({ ...USUAL_DIRECTION_B, files: 'sections', padPickup: true });
+    }),
+};
+
+const sha256 = (bytes: Uint8Array) => Promise.resolve(createHash('sha256').update(bytes).digest('hex'));
+
+const archives = once(() => {
+  const bytes = demoOriginal();
+  const hash = createHash('sha256').update(bytes).digest('hex');
+  const originals = [{ fileName: 'goose.mid', sha256: hash, size: bytes.length, bytes }];
+  // Checked when they are read.
+  const kept = stored.flatMap(({ decisions }) => decisions as unknown as Decision[]);
+  const few: Decision[] = [{ kind: 'leaveOut', tracks: [trackId('t2')] }];
+  return [kept, few].map((decisions) =>
+    packArchive({ name: 'Goose', originals, ledger: { decisions, position: decisions.length } }),
+  );
+});
+
+const ARCHIVE: Target = {
+  make: (random) => {
+    const archive = random.pick(archives());
+    if (random.next() < 0.2) return damageBytes(random, archive, random.pick(archives()));
+    const { 'job.json': job, ...originals } = unzipSync(archive);
+    const damaged = damageJson(random, JSON.parse(strFromU8(job!)));
+    return zipSync({ 'job.json': strToU8(JSON.stringify(damaged) ?? ''), ...originals }, { level: 0 });
+  },
+  run: (bytes) =>
+    outcomeOf(async () => {
+      const { ledger, originals } = await unpackArchive(bytes, 'x.dragoman.zip', sha256);
+      const settings = settingsOf(ledger);
+      ScoreDesk.open([originals[0]!.bytes], settings).convert(settings);
+    }),
+};
+
+const HEADERS = {
+  'content-type': ['multipart/form-data; boundary=x', 'multipart/form-data', 'application/json', 'text/plain', ''],
+  origin: ['http://127.0.0.1', 'http://example.org', 'null', 'x'],
+  'sec-fetch-site': ['same-origin', 'cross-site', 'none', 'x'],
+  'content-length': ['0', '10', '999999999999', '-1', 'x'],
+};
+
+/** A request as JSON, so that it can be kept: which route, its headers, its body. */
+interface KeptRequest {
+  route: 'convert' | 'pdf';
+  headers: Record<string, string>;
+  body: string;
+}
+
+const FORM = [
+  '--x\r\nContent-Disposition: form-data; name="direction"\r\n\r\nto-score\r\n',
+  '--x\r\nContent-Disposition: form-data; name="file"; filename="a.mid"\r\n\r\nMThd\r\n',
+  '--x--\r\n',
+].join('');
+const DRAWING = JSON.stringify({
+  title: 'Goose',
+  pages: ['<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 10 10"><path d="M0 0L1 1"/><text x="1">a</text></svg>'],
+});
+
+const HTTP: Target = {
+  make: (random) => {
+    const route = random.pick(['convert', 'pdf'] as const);
+    const usual = route === 'convert' ? HEADERS['content-type'][0]! : 'application/json';
+    const headers: Record<string, string> = { host: '127.0.0.1', 'content-type': usual };
+    for (const [name, values] of Object.entries(HEADERS)) if (random.next() < 0.08) headers[name] = random.pick(values);
+    const good = strToU8(route === 'convert' ? FORM : DRAWING);
+    const body = strFromU8(damageBytes(random, good, good), true);
+    return strToU8(JSON.stringify({ route, headers, body } satisfies KeptRequest));
+  },
+  run: async (bytes) => {
+    const { route, headers, body } = JSON.parse(strFromU8(bytes)) as KeptRequest;
+    const request = new Request('http://127.0.0.1/api/x', {
+      method: 'POST',
+      headers,
+      body: strToU8(body, true).slice(),
+    });
+    const response = await (route === 'convert' ? convertRoute : pdfRoute)(request);
+    // What went wrong inside is a fault; a refusal has one sentence.
+    if (response.status >= 500) throw new Error(`answered ${response.status}: ${await response.text()}`);
+    if (response.ok) return 'result';
+    const { error } = (await response.json()) as { error?: string };
+    if (!error) throw new Error(`answered ${response.status} without a sentence`);
+    return 'refused';
+  },
+};
+
+export const TARGETS = { smf: SMF, musicxml: MUSICXML, archive: ARCHIVE, http: HTTP } satisfies Record<string, Target>;
+export type Kind = keyof typeof TARGETS;
