@@ -7,7 +7,8 @@ export default defineConfig({
   testMatch: '**/*.spec.ts',
   timeout: 60_000,
   expect: { timeout: 10_000 },
-  workers: 1,
+  workers: 2,
+  fullyParallel: true,
   forbidOnly: true,
   use: {
     baseURL: `http://127.0.0.1:${PORT}`,

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { expect, test } from '@playwright/test';
-import { DEMO_FILE, DEMO_NAME, openDemo } from './help';
+import { DEMO_FILE, DEMO_NAME, goTo, openDemo } from './help';
 
 /* What people decide, and what they drop, is not lost. */
 
@@ -75,4 +75,87 @@ test('a file dropped beside its area is taken all the same, and leaves nobody ou
   });
   expect(taken).toBe(true);
   await expect(page.getByText(/Beside\.mid: /)).toBeVisible();
+});
+
+test('stations change without the server, and what is decided there is kept', async ({ page, context }) => {
+  await openDemo(page);
+  await context.setOffline(true);
+  for (const station of ['Intake', 'Casting', 'Page', 'Dispatch', 'Rhythm']) {
+    await goTo(page, station);
+    await expect(page.getByRole('main', { name: station.toLowerCase() })).toBeVisible();
+    expect(page.url()).toMatch(new RegExp(`/${station.toLowerCase()}$`));
+  }
+  await page.goBack();
+  await expect(page.getByRole('main', { name: 'dispatch' })).toBeVisible();
+  await goTo(page, 'Intake');
+  await page.getByText('has no notes and is left out').click();
+  await page.getByRole('button', { name: 'Leave it out' }).click();
+  await expect(page.getByText('Ledger (1)')).toBeVisible();
+  await context.setOffline(false);
+  await page.reload();
+  await expect(page.getByText('Ledger (1)')).toBeVisible({ timeout: 30_000 });
+  await expect(page.getByRole('main', { name: 'intake' })).toBeVisible();
+});
+
+test('a copy of each job is kept in a folder and opens again', async ({ page }) => {
+  // The browser's own private folder stands for one that a person chooses.
+  await page.addInitScript(() => {
+    Object.assign(window, { showDirectoryPicker: () => navigator.storage.getDirectory() });
+  });
+  await page.goto('/');
+  await expect(page.getByText(DEMO_NAME)).toBeVisible();
+  await page.getByRole('button', { name: 'Keep a copy of each job in a folder …' }).click();
+  await expect(page.getByText('Each job is copied into the folder')).toBeVisible();
+  const names = () =>
+    page.evaluate(async () => {
+      const found: string[] = [];
+      const folder = await navigator.storage.getDirectory();
+      // The types of the browser know nothing of it yet.
+      const keys = (folder as unknown as { keys: () => AsyncIterable<string> }).keys();
+      for await (const name of keys) found.push(name);
+      return found;
+    });
+  await expect.poll(names).toEqual([expect.stringMatching(/^The Clockmakers Goose cue 3 [0-9a-f]{8}\.dragoman\.zip$/)]);
+  await page.getByRole('button', { name: `Rename ${DEMO_NAME}` }).click();
+  await page.getByRole('textbox', { name: 'Name of the job' }).fill('Goose '.repeat(60));
+  await page.keyboard.press('Enter');
+  await expect.poll(names).toHaveLength(2);
+  const copy = await page.evaluate(async () => {
+    const folder = await navigator.storage.getDirectory();
+    const keys = (folder as unknown as { keys: () => AsyncIterable<string> }).keys();
+    for await (const name of keys)
+      if (name.startsWith('Goose'))
+        return [...new Uint8Array(await (await (await folder.getFileHandle(name)).getFile()).arrayBuffer())];
+    return [];
+  });
+  await page
+    .locator('input[type=file]')
+    .first()
+    .setInputFiles({ name: 'copy.zip', mimeType: 'application/zip', buffer: Buffer.from(copy) });
+  await expect(page.locator('g.note').first()).toBeVisible({ timeout: 30_000 });
+});
+
+test('reloaded at any moment after a drop, the list has whole jobs only', async ({ page }) => {
+  const buffer = readFileSync(DEMO_FILE);
+  for (const [i, moment] of [0, 40, 120, 400, 1200].entries()) {
+    await page.goto('/');
+    await expect(page.getByRole('link', { name: DEMO_NAME })).toBeVisible();
+    await page
+      .locator('input[type=file]')
+      .first()
+      .setInputFiles({ name: `Drop ${i}.mid`, mimeType: 'audio/midi', buffer });
+    await page.waitForTimeout(moment);
+    await page.reload();
+  }
+  await page.goto('/');
+  await expect(page.getByRole('link', { name: DEMO_NAME })).toBeVisible();
+  const jobs = await page
+    .getByRole('link', { name: /^Drop \d$/ })
+    .evaluateAll((links) => links.map((link) => link.getAttribute('href')!));
+  // The last was dropped more than a second before.
+  expect(jobs.length).toBeGreaterThan(0);
+  for (const job of jobs) {
+    await page.goto(job);
+    await expect(page.locator('g.note').first()).toBeVisible({ timeout: 30_000 });
+  }
 });

@@ -101,6 +101,13 @@ describe('jobs in the browser', () => {
     expect(arrived).toMatchObject({ name: 'Flute', ledger: { position: 1, decisions: [{ title: 'Goose' }] } });
     expect(await originalBytes(arrived.originals[1]!.sha256)).toEqual(oboe.bytes);
   });
+  it('with a name of any length travel too', async () => {
+    const job = await createJob({ ...flute, fileName: `${'Goose '.repeat(80)}.mid` });
+    await renameJob(job.id, 'Gänse '.repeat(200));
+    const archive = await archiveOf(job.id);
+    expect(archive.fileName.length).toBeLessThan(100);
+    expect((await importArchive(archive)).name).toMatch(/^(?:Gänse )+/);
+  });
   it('know their direction again', async () => {
     const job = await createJob(flute, { direction: 'to-sequencer' });
     expect(await importArchive(await archiveOf(job.id))).toMatchObject({ direction: 'to-sequencer' });

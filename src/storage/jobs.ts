@@ -1,6 +1,6 @@
 import Dexie, { liveQuery } from 'dexie';
 import { database, type Direction, type JobRecord } from './schema';
-import { EMPTY_LEDGER, fileNameOf, packArchive, unpackArchive, type Ledger } from '@/core/documents';
+import { EMPTY_LEDGER, fileNameOf, LONGEST_JOB_NAME, packArchive, unpackArchive, type Ledger } from '@/core/documents';
 
 /** Something the browser's storage refused, in a sentence for people. */
 export class StorageError extends Error {
@@ -17,6 +17,9 @@ export async function sha256(bytes: Uint8Array): Promise<string> {
   return [...new Uint8Array(digest)].map((byte) => byte.toString(16).padStart(2, '0')).join('');
 }
 
+/** A name as archives can carry it. */
+const shortened = (name: string) => name.slice(0, LONGEST_JOB_NAME).toWellFormed();
+
 /** Keeps the file and makes a job of it, both or neither. @throws StorageError when the browser's storage is full */
 export async function createJob(
   file: ReceivedFile,
@@ -26,7 +29,7 @@ export async function createJob(
   const now = Date.now();
   const job: JobRecord = {
     id: crypto.randomUUID(),
-    name: options.name ?? file.fileName.replace(/\.(midi?|smf|kar|rmi|musicxml|mxl|xml)$/i, ''),
+    name: shortened(options.name ?? file.fileName.replace(/\.(midi?|smf|kar|rmi|musicxml|mxl|xml)$/i, '')),
     createdAt: now,
     changedAt: now,
     originals: [{ sha256: hash, fileName: file.fileName, size: file.bytes.length }],
@@ -90,7 +93,7 @@ export async function saveDirection(id: string, direction: Direction): Promise<v
 }
 
 export async function renameJob(id: string, name: string): Promise<void> {
-  await guarded(() => database.jobs.update(id, { name, changedAt: Date.now() }));
+  await guarded(() => database.jobs.update(id, { name: shortened(name), changedAt: Date.now() }));
 }
 
 /** Takes the job off the list; its originals stay until the next start, so that it can be brought back. */

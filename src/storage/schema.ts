@@ -1,6 +1,7 @@
 import Dexie, { type EntityTable } from 'dexie';
 import type { DrumSound } from '@/core/instruments';
 import type { TechniqueChart } from '@/core/settings';
+import type { FolderHandle } from './copies';
 import type { Direction, HouseEntry, Ledger } from '@/core/documents';
 
 /** A job as it is kept in this browser. */
@@ -54,12 +55,21 @@ export interface ChartRecord extends TechniqueChart {
   changedAt: number;
 }
 
+/** The folder that copies of jobs are kept in. */
+export interface CopiesRecord {
+  key: 'folder';
+  handle: FolderHandle;
+  /** By id of the job: when what was copied last had been changed. */
+  copied: Record<string, number>;
+}
+
 export interface DragomanDatabase {
   jobs: EntityTable<JobRecord, 'id'>;
   originals: EntityTable<OriginalRecord, 'sha256'>;
   houseList: EntityTable<HouseRecord, 'pattern'>;
   drumMaps: EntityTable<DrumMapRecord, 'name'>;
   charts: EntityTable<ChartRecord, 'name'>;
+  copies: EntityTable<CopiesRecord, 'key'>;
 }
 
 /** Versions in order; each says only what it changes. */
@@ -72,6 +82,7 @@ export function openDatabase(name = 'dragoman'): Dexie & DragomanDatabase {
   database.version(2).stores({ houseList: 'pattern' });
   database.version(3).stores({ drumMaps: 'name' });
   database.version(4).stores({ charts: 'name' });
+  database.version(5).stores({ copies: 'key' });
   return database;
 }
 

@@ -3,6 +3,7 @@
 import { AntdRegistry } from '@ant-design/nextjs-registry';
 import { App, ConfigProvider } from 'antd';
 import { createContext, useContext, useEffect, useMemo, useState, type ReactNode } from 'react';
+import { KeepCopies } from './shared/KeepCopies';
 import { catchStrayFiles } from './shared/strayFiles';
 import { themeFor } from './theme';
 
@@ -46,6 +47,7 @@ export function Providers({ children }: { children: ReactNode }) {
       <ModeContext.Provider value={value}>
         <ConfigProvider theme={themeFor(mode)} wave={{ disabled: true }}>
           <App message={{ maxCount: 3 }} style={{ height: '100%' }}>
+            <KeepCopies />
             {children}
           </App>
         </ConfigProvider>

@@ -1,7 +1,7 @@
 import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate';
 import { jobErrors } from './errors';
 import type { Ledger } from './ledger';
-import { JOB_FORMAT, JOB_VERSION, parseJob, type Direction, type JobDto } from './job-file';
+import { JOB_FORMAT, JOB_VERSION, LONGEST_JOB_NAME, parseJob, type Direction, type JobDto } from './job-file';
 
 /*
  * The job archive: a zip with job.json and the originals, byte for byte, under their SHA-256 (docs/formats.md).
@@ -21,7 +21,7 @@ export function packArchive(job: ArchivedJob): Uint8Array {
   const document: JobDto = {
     format: JOB_FORMAT,
     version: JOB_VERSION,
-    name: job.name,
+    name: job.name.slice(0, LONGEST_JOB_NAME),
     ...(job.direction && { direction: job.direction }),
     originals: job.originals.map(({ fileName, sha256, size }) => ({ fileName, sha256, size })),
     ledger: { decisions: [...job.ledger.decisions], position: job.ledger.position },

@@ -97,12 +97,7 @@ export function writeHouseList(entries: readonly HouseEntry[]): string {
 
 /** @throws JobError with one sentence when the text is no house list */
 export function readHouseList(text: string, fileName: string): HouseEntry[] {
-  let plain: unknown;
-  try {
-    plain = parsePlain(text);
-  } catch (error) {
-    throw jobErrors.notHouseList(fileName, (error as Error).message);
-  }
+  const plain = parsePlain(text, (why) => jobErrors.notHouseList(fileName, why));
   if (typeof plain !== 'object' || plain === null || (plain as { format?: unknown }).format !== HOUSE_LIST_FORMAT)
     throw jobErrors.notHouseList(fileName, 'it holds something else');
   const list = plainToInstance(HouseListDto, plain);

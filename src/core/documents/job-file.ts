@@ -32,6 +32,9 @@ export class OriginalDto {
 export const JOB_FORMAT = 'dragoman-job';
 export const JOB_VERSION = 1;
 
+/** In UTF-16 units; what is longer is cut where it is given. */
+export const LONGEST_JOB_NAME = 300;
+
 /** Which way a job goes. */
 export const DIRECTIONS = ['to-score', 'to-sequencer'] as const;
 export type Direction = (typeof DIRECTIONS)[number];
@@ -40,7 +43,7 @@ export type Direction = (typeof DIRECTIONS)[number];
 export class JobDto {
   @Equals(JOB_FORMAT) format!: typeof JOB_FORMAT;
   @Equals(JOB_VERSION) version!: typeof JOB_VERSION;
-  @IsString() @IsNotEmpty() @MaxLength(300) name!: string;
+  @IsString() @IsNotEmpty() @MaxLength(LONGEST_JOB_NAME) name!: string;
   /** Files of before have none: the way its original suggests. */
   @IsOptional() @IsIn(DIRECTIONS) direction?: Direction;
   @AreShapes(OriginalDto) originals!: OriginalDto[];
@@ -53,12 +56,7 @@ export class JobDto {
  * @throws JobError with one sentence: not JSON, unknown version, unknown decision, a value out of bounds
  */
 export function parseJob(text: string, fileName: string): JobDto {
-  let plain: unknown;
-  try {
-    plain = parsePlain(text);
-  } catch (error) {
-    throw jobErrors.notJobFile(fileName, (error as Error).message);
-  }
+  const plain = parsePlain(text, (why) => jobErrors.notJobFile(fileName, why));
   if (typeof plain !== 'object' || plain === null) throw jobErrors.invalid('it holds no job');
   const { version } = plain as { version?: unknown };
   if (version !== JOB_VERSION) throw jobErrors.wrongVersion(version);

@@ -22,12 +22,7 @@ export function readDocument<T extends object>(
     fail: (why: string) => JobError;
   },
 ): T {
-  let plain: unknown;
-  try {
-    plain = parsePlain(text);
-  } catch (error) {
-    throw fail((error as Error).message);
-  }
+  const plain = parsePlain(text, fail);
   if (typeof plain !== 'object' || plain === null || (plain as { format?: unknown }).format !== format)
     throw fail('it holds something else');
   const read = plainToInstance(shape, plain);

@@ -5,27 +5,28 @@ const DANGEROUS = new Set(['__proto__', 'constructor', 'prototype']);
 /** Our own files nest eight deep. */
 const DEEPEST = 16;
 
-/** @throws Error saying why not, to stand after a colon */
-export function parsePlain(text: string): unknown {
+/** @param fail makes the error of what is said, which stands after a colon @throws that error */
+export function parsePlain(text: string, fail: (why: string) => Error): unknown {
   let plain: unknown;
   try {
     plain = JSON.parse(text);
   } catch {
-    throw new Error('it is not JSON');
+    throw fail('it is not JSON');
   }
-  assertPlain(plain, 0);
+  const why = whyNotPlain(plain, 0);
+  if (why) throw fail(why);
   return plain;
 }
 
-function assertPlain(value: unknown, depth: number): void {
-  if (typeof value !== 'object' || value === null) return;
-  if (depth === DEEPEST) throw new Error(`it is nested more than ${DEEPEST} deep`);
-  if (Array.isArray(value)) {
-    for (const one of value) assertPlain(one, depth + 1);
-    return;
+function whyNotPlain(value: unknown, depth: number): string | null {
+  if (typeof value !== 'object' || value === null) return null;
+  if (depth === DEEPEST) return `it is nested more than ${DEEPEST} deep`;
+  const entries: [string, unknown][] = Array.isArray(value) ? [] : Object.entries(value);
+  const dangerous = entries.find(([key]) => DANGEROUS.has(key));
+  if (dangerous) return `it has the key “${dangerous[0]}”, which none of our files has`;
+  for (const one of Array.isArray(value) ? value : entries.map(([, inside]) => inside)) {
+    const why = whyNotPlain(one, depth + 1);
+    if (why) return why;
   }
-  for (const [key, one] of Object.entries(value)) {
-    if (DANGEROUS.has(key)) throw new Error(`it has the key “${key}”, which none of our files has`);
-    assertPlain(one, depth + 1);
-  }
+  return null;
 }

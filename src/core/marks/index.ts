@@ -1,4 +1,4 @@
 export type { Attributes, Colour, MarkElement, ReadElement } from './elements';
 export type { LineEvent, LineKind, LineKinds, PlacedSign } from './line-mark';
 export { MARK_GROUPS, type MarkGroup, type Sounding, type Stretch } from './note-mark';
-export { LINES, NOTE_MARKS } from './registry';
+export { LINE_NAMES, LINES, NOTE_MARKS } from './registry';

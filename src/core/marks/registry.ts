@@ -32,3 +32,4 @@ export const NOTE_MARKS: readonly NoteMark[] = [
 
 /** What stands beside the staff or runs over several notes. Slurs hang on notes and are not among them. */
 export const LINES: LineKinds = { dynamics, hairpins, pedals, octaveLines };
+export const LINE_NAMES = ['dynamics', 'hairpins', 'pedals', 'octaveLines'] as const satisfies (keyof LineKinds)[];

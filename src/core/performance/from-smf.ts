@@ -88,7 +88,8 @@ export function performanceFromSmf(
     else if (type === Meta.copyright) copyright ||= decodeText(data, encoding);
   }
 
-  const tracks = chunks.flatMap((chunk, i) => playedTracks(chunk, i, file, encoding, warnings));
+  const allOnOneTrack = chunks.filter((chunk) => chunk.events.some(isNoteOn)).length <= 1;
+  const tracks = chunks.flatMap((chunk, i) => playedTracks(chunk, i, allOnOneTrack, encoding, warnings));
   let id = 0;
   for (const track of tracks) for (const note of track.notes) note.id = id++;
   const settled = settleMeters(meters, (at) => Math.round((at * ticksPerQuarter) / QUARTER / scale));
@@ -198,14 +199,13 @@ const LAST_TEXT = 0x0f;
 function playedTracks(
   chunk: SmfTrack,
   index: number,
-  file: SmfFile,
+  allOnOneTrack: boolean,
   encoding: TextEncoding,
   warnings: PerformanceWarning[],
 ): PlayedTrack[] {
   const channels = [
     ...new Set(chunk.events.filter(isNoteOn).map((event) => (event as ChannelEvent).status & 0x0f)),
   ].sort((a, b) => a - b);
-  const allOnOneTrack = file.tracks.every((track, i) => i === index || !track.events.some(isNoteOn));
   const make = (id: string, only: readonly number[] | null) =>
     playedTrack(chunk, { index, id: trackId(id), only }, encoding, warnings);
   if (channels.length < 2) return [make(`t${index}`, null)];

@@ -11,6 +11,7 @@ import type { Part, Score } from '../score';
 import { partSettings, type DynamicCarrier, type SequencerSettings } from '../settings';
 import type { SmfFile } from '../smf';
 import type { CurvePoint } from './dynamics/loudness-curve';
+import { remarksOn } from './doubts/remarks';
 import * as stages from './stages';
 import type { PlayedTempo } from './timeline/tempo';
 import type { TimeLine } from './timeline/time-line';
@@ -35,8 +36,8 @@ export interface SequenceReport {
   /** Places that fall between two ticks, and the largest shift that rounding made. */
   betweenTicks: number;
   largestShiftMs: number;
-  /** Sentences about what could not go along. */
-  left: string[];
+  /** Sentences about what does not go along, and about choices that change nothing. */
+  remarks: string[];
 }
 
 /** How far the work is. */
@@ -166,25 +167,7 @@ function* sequenceFile(
       bars: line.bars.length,
       betweenTicks,
       largestShiftMs,
-      left: leftBehind(score, parts, settings),
+      remarks: remarksOn({ score, parts, tracks, settings }),
     },
   };
-}
-
-/** What a MIDI file of this kind has no place for, said once. */
-function leftBehind(score: Score, parts: readonly Score['parts'][number][], settings: SequencerSettings): string[] {
-  const sentences: string[] = [];
-  const dynamics = parts.reduce((sum, part) => sum + part.lines.dynamics.length + part.lines.hairpins.length, 0);
-  if (
-    dynamics > 0 &&
-    settings.dynamicsTo.length === 0 &&
-    parts.every((part) => !partSettings(settings, part.id).dynamicsTo)
-  )
-    sentences.push(`${dynamics} dynamic signs and hairpins are not played: dynamics are set to nothing.`);
-  if (Object.keys(score.signs).length > 0 && (!settings.playRepeats || settings.onlyBars))
-    sentences.push('Repeats and jumps are not played: every chosen bar sounds once.');
-  const pedals = parts.reduce((sum, part) => sum + part.lines.pedals.length, 0);
-  if (pedals > 0 && settings.preset === 'bare')
-    sentences.push(`${pedals} pedal marks are left away: the preset keeps bare notes.`);
-  return sentences;
 }

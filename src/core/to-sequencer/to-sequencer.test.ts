@@ -150,7 +150,7 @@ describe('repeats', () => {
   it('are left away on request, with a word about it', () => {
     const made = form({ playRepeats: false });
     expect(notesOf(made)).toHaveLength(3);
-    expect(made.report.left.join()).toMatch(/Repeats and jumps are not played/);
+    expect(made.report.remarks.join()).toMatch(/Repeats and jumps are not played/);
   });
   it('play the tempo of the bar each time', () => {
     const made = play(
@@ -209,7 +209,7 @@ describe('dynamics', () => {
     expect(controls(both, 11)[0]).toEqual([0, 49]);
     expect(both.performance.tracks[1]!.notes[0]!.velocity).toBe(49);
     expect(velocities({ dynamicsTo: [] })).toEqual(Array(16).fill(80));
-    expect(play(one(bars, { lines }), { dynamicsTo: [] }).report.left.join()).toMatch(
+    expect(play(one(bars, { lines }), { dynamicsTo: [] }).report.remarks.join()).toMatch(
       /3 dynamic signs and hairpins are not played/,
     );
     expect(

@@ -104,7 +104,7 @@ export function SequencerDispatch() {
         )}
         {sequence.kind === 'score' &&
           sequence.files
-            .flatMap((file) => file.report.left)
+            .flatMap((file) => file.report.remarks)
             .filter((one, i, all) => all.indexOf(one) === i)
             .map((one) => <li key={one}>{one}</li>)}
         <li>

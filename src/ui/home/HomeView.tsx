@@ -26,9 +26,11 @@ import {
 } from '@/storage/jobs';
 import { useMode } from '../providers';
 import { download } from '../shared/download';
+import { LONGEST_JOB_NAME } from '@/core/documents';
 import { receive, receivedFile, sentence } from '../shared/receive';
 import { bytesInWords, count, when } from '../shared/words';
 import { ensureDemo } from './demo';
+import { CopiesLine } from './CopiesLine';
 import { StorageLine } from './StorageLine';
 import { onStrayFiles } from '../shared/strayFiles';
 import styles from './home.module.css';
@@ -269,6 +271,7 @@ export function HomeView() {
           ]}
         />
         <StorageLine jobs={jobs?.length ?? 0} />
+        <CopiesLine />
         <p className={styles.storage}>
           <a href="/third-party-notices.txt">Licences</a> of the packages Dragoman is made with.
         </p>
@@ -324,6 +327,7 @@ function JobName({ job }: { job: JobRecord }) {
       size="small"
       autoFocus
       aria-label="Name of the job"
+      maxLength={LONGEST_JOB_NAME}
       defaultValue={job.name}
       onPressEnter={(event) => finish(event.currentTarget.value)}
       onBlur={(event) => finish(event.currentTarget.value)}

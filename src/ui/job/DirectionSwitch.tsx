@@ -1,14 +1,13 @@
 'use client';
 
 import { Segmented } from 'antd';
-import { useRouter } from 'next/navigation';
 import type { Direction } from '@/storage/schema';
+import { goToStation } from './goToStation';
 import { useWorkspace } from './workspace';
 import styles from './job.module.css';
 
 /** Which way the job goes. A MIDI file can become a score or a cleaner MIDI file; a score only goes to a sequencer. */
 export function DirectionSwitch() {
-  const router = useRouter();
   const direction = useWorkspace((state) => state.direction);
   const original = useWorkspace((state) => state.original);
   const job = useWorkspace((state) => state.job);
@@ -22,7 +21,7 @@ export function DirectionSwitch() {
       value={direction}
       onChange={(next) => {
         void turn(next);
-        if (job) router.push(`/job/${job.id}/intake`);
+        if (job) goToStation(job.id, 'intake');
       }}
       options={[
         { value: 'to-score', label: 'To score' },

@@ -1,7 +1,6 @@
 'use client';
 
-import { Alert, App, Button, Progress, Spin } from 'antd';
-import Link from 'next/link';
+import { Alert, App, Button, Progress } from 'antd';
 import { archiveWith } from '@/storage/jobs';
 import { download } from '../shared/download';
 import { sentence } from '../shared/receive';
@@ -20,6 +19,8 @@ import { CleaningView } from '../intake/CleaningView';
 import { ScoreIntake } from '../intake/ScoreIntake';
 import { SoundsView } from '../casting/SoundsView';
 import { TimelineView } from '../timeline/TimelineView';
+import { useStation } from './goToStation';
+import { NotOpened, Waiting } from './Waiting';
 import type { StationId } from './stations';
 import { madeOnDesk, useWorkspace } from './workspace';
 import styles from './job.module.css';
@@ -47,7 +48,8 @@ const VIEWS: Record<'to-score' | 'score' | 'midi', Partial<Record<StationId, () 
 };
 
 /** The desk of one job: stations across the top, the work in the middle, queries beside it. */
-export function JobView({ id, station }: { id: string; station: StationId }) {
+export function JobView({ id, station: opened }: { id: string; station: StationId }) {
+  const station = useStation(opened);
   const open = useWorkspace((state) => state.open);
   const ready = useWorkspace((state) => madeOnDesk(state) !== null);
   const views = useWorkspace((state) =>
@@ -62,15 +64,7 @@ export function JobView({ id, station }: { id: string; station: StationId }) {
 
   // Each direction has stations of its own; a link to another one leads to the first.
   const View = VIEWS[views][station] ?? VIEWS[views].intake!;
-  if (failure && !ready) {
-    return (
-      <main className={styles.failure}>
-        <h1>This job could not be opened</h1>
-        <p>{failure}</p>
-        <Link href="/">Back to the jobs</Link>
-      </main>
-    );
-  }
+  if (failure && !ready) return <NotOpened id={id} failure={failure} />;
   return (
     <div className={styles.desk}>
       <JobHeader station={station} />
@@ -79,7 +73,7 @@ export function JobView({ id, station }: { id: string; station: StationId }) {
       <Working />
       <div className={styles.work}>
         <main className={styles.main} aria-label={station}>
-          {ready && here ? <View /> : <Spin className={styles.spin} description="Reading the original …" />}
+          {ready && here ? <View /> : <Waiting />}
         </main>
         <QueryPanel />
       </div>

@@ -2,8 +2,8 @@
 
 import { CheckCircleOutlined } from '@ant-design/icons';
 import { Button, Input, Popover } from 'antd';
-import { useRouter } from 'next/navigation';
 import { useEffect, useRef, useState } from 'react';
+import { goToStation } from './goToStation';
 import { stationOf } from './stations';
 import { madeOnDesk, openQueries, useWorkspace } from './workspace';
 import styles from './job.module.css';
@@ -40,7 +40,6 @@ export function QueryPanel() {
 }
 
 function QueryItem({ query, number, chosen }: { query: OpenQuery; number: number; chosen: boolean }) {
-  const router = useRouter();
   const point = useWorkspace((state) => state.point);
   const decide = useWorkspace((state) => state.decide);
   const job = useWorkspace((state) => state.job);
@@ -53,7 +52,7 @@ function QueryItem({ query, number, chosen }: { query: OpenQuery; number: number
 
   const go = () => {
     point(query);
-    if (job) router.push(`/job/${job.id}/${stationOf(query.kind, direction)}`);
+    if (job) goToStation(job.id, stationOf(query.kind, direction));
   };
   return (
     <li ref={item} className={chosen ? styles.queryChosen : styles.query}>

@@ -1,6 +1,6 @@
 'use client';
 
-import Link from 'next/link';
+import { goToStation, stationPath } from './goToStation';
 import { STATIONS, stationOf, type StationId } from './stations';
 import { madeOnDesk, openQueries, useWorkspace } from './workspace';
 import styles from './job.module.css';
@@ -18,9 +18,15 @@ export function StationNav({ job, station }: { job: string; station: StationId }
       {stations.map(({ id, name, about }) => {
         const count = open.filter((query) => stationOf(query.kind, direction) === id).length;
         return (
-          <Link
+          <a
             key={id}
-            href={`/job/${job}/${id}`}
+            href={stationPath(job, id)}
+            onClick={(event) => {
+              // A new tab or window is the browser's to open.
+              if (event.metaKey || event.ctrlKey || event.shiftKey || event.altKey) return;
+              event.preventDefault();
+              goToStation(job, id);
+            }}
             className={id === station ? styles.navHere : styles.navLink}
             aria-current={id === station ? 'page' : undefined}
             title={about}
@@ -31,7 +37,7 @@ export function StationNav({ job, station }: { job: string; station: StationId }
                 {count}
               </span>
             )}
-          </Link>
+          </a>
         );
       })}
     </nav>

@@ -19,7 +19,7 @@ export const turn: NoteMark = {
   read: {
     ...Object.fromEntries(TURNS.map((kind) => [kind, (marks) => void (marks.turn = kind)] as const)),
     'delayed-turn': (marks) => void (marks.turn = 'turn'),
-  } as NoteMark['read'],
+  },
   play(note) {
     const { start, end, key, marks, inChord, chordSize } = note;
     if (!marks.turn || inChord < chordSize - 1 || end - start < 4 * STEP) return null;

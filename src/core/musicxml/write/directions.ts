@@ -1,4 +1,12 @@
-import { LINES, type Attributes, type Colour, type LineKind, type LineKinds, type PlacedSign } from '../../marks';
+import {
+  LINE_NAMES,
+  LINES,
+  type Attributes,
+  type Colour,
+  type LineKind,
+  type LineKinds,
+  type PlacedSign,
+} from '../../marks';
 import type { BarSigns, Marker, Part, PartLines, Score, SwingMark, TempoMark } from '../../score';
 import { barIndexAt, type Bar, type WrittenUnits } from '../../time';
 import { writeElement, type XmlWriter } from './xml-writer';
@@ -31,7 +39,7 @@ export function directionsByBar(score: Score, part: Part, top: boolean, colour: 
   };
   if (top) addForAll(score, add);
   const lastStaff = part.clefs.length;
-  for (const kind of Object.keys(LINES) as (keyof typeof LINES)[])
+  for (const kind of LINE_NAMES)
     for (const sign of writtenAs(kind, part.lines, { colour, lastStaff }))
       add(
         sign.at,

@@ -16,6 +16,8 @@ export interface ConversionSlice {
   /** Grows with each finished conversion, so that views know when to draw again. */
   edition: number;
   progress: AnyProgress | null;
+  /** Bytes of the originals that are being read; null before and after. */
+  reading: number | null;
   failure: string | null;
   /** The work was stopped: what is shown is older than the ledger. */
   stale: boolean;
@@ -30,6 +32,8 @@ export const NOTHING_MADE = {
   summary: null,
   sequence: null,
   progress: null,
+  reading: null,
+  stale: false,
   failure: null,
 } satisfies Partial<ConversionSlice>;
 
@@ -107,7 +111,6 @@ export const conversionSlice: Slice<ConversionSlice> = (set, get) => {
   return {
     ...NOTHING_MADE,
     edition: 0,
-    stale: false,
     compute: async () => {
       const { job, ledger, direction } = get();
       if (job && ledger) await (direction === 'to-sequencer' ? sequence() : convert());

@@ -85,16 +85,17 @@ export const jobSlice: Slice<JobSlice> = (set, get) => {
           return;
         }
         const files = await filesOf(job);
+        set({ reading: files.reduce((sum, bytes) => sum + bytes.length, 0) });
         const original = isScoreFile(files[0]!) ? 'score' : 'midi';
         const direction = original === 'score' ? 'to-sequencer' : (job.direction ?? 'to-score');
         const ledger = get().withUnsaved(job);
         await layOutFiles(job, ledger, direction, files);
-        set({ job, ledger, original, direction });
+        set({ job, ledger, original, direction, reading: null });
         get().watch();
         if (direction === 'to-score') await askHouseList();
         await get().compute();
       } catch (error) {
-        set({ failure: sentence(error) });
+        set({ failure: sentence(error), reading: null });
       }
     },
 

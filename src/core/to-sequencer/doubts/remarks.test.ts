@@ -1,0 +1,35 @@
+import { describe, expect, it } from 'vitest';
+import { barOf, plainPart, plainScore } from '../../../testing/scores';
+import { partId } from '../../base';
+import type { Score } from '../../score';
+import { USUAL_SEQUENCING, type SequencerSettings } from '../../settings';
+import { toSequencer } from '../index';
+
+const part = plainPart([barOf([60, 4]), barOf([62, 4])], { name: 'Viola' });
+const score = plainScore([part]);
+const remarks = (given: Score, settings: Partial<SequencerSettings>) =>
+  toSequencer(given, { ...USUAL_SEQUENCING, ...settings }).flatMap((file) => file.report.remarks);
+const split = (to: 'technique' | 'solo' | 'voice' | 'lines') => ({ parts: { [part.id]: { split: to } } });
+
+describe('a choice that changes nothing', () => {
+  it.each([
+    ['sections without markers', { files: 'sections' as const }, 'There are no markers'],
+    ['no part', { onlyParts: [] }, 'No part is chosen'],
+    ['a part that is not there', { onlyParts: [partId('t9')] }, 'No part is chosen'],
+    ['a pickup that is none', { padPickup: true }, 'There is no pickup'],
+    ['a split by technique', split('technique'), 'Viola stays one track: no technique is written'],
+    ['a split by solos', split('solo'), 'Viola stays one track: no solo is written'],
+    ['a split by voices', split('voice'), 'Viola stays one track: it has one voice'],
+    ['a split of chords', split('lines'), 'Viola stays one track: it has no chords'],
+  ])('is said: %s', (_, settings, words) => {
+    expect(remarks(score, settings)).toEqual([expect.stringContaining(words)]);
+  });
+  it('is not said where it changes something', () => {
+    const plucked = plainScore([
+      plainPart([barOf([60, 2, { words: ['pizz.'] }], [62, 2, { words: ['arco'] }])], { name: 'Viola' }),
+    ]);
+    expect(remarks(plucked, split('technique'))).toEqual([]);
+    expect(remarks({ ...score, markers: [{ at: 0, text: 'A', rehearsal: true }] }, { files: 'sections' })).toEqual([]);
+    expect(remarks(score, {})).toEqual([]);
+  });
+});

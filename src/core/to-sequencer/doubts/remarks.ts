@@ -1,0 +1,59 @@
+/* What is said before a file goes out: what does not go along, and choices that change nothing. */
+import type { Part, Score } from '../../score';
+import { partSettings, type SequencerSettings, type Split } from '../../settings';
+import type { SequencerTrack } from '../tracks/tracks';
+
+interface Outgoing {
+  score: Score;
+  /** Those that are wanted. */
+  parts: readonly Part[];
+  tracks: readonly SequencerTrack[];
+  settings: SequencerSettings;
+}
+
+export function remarksOn(outgoing: Outgoing): string[] {
+  return [...leftBehind(outgoing), ...withoutEffect(outgoing)];
+}
+
+function leftBehind({ score, parts, settings }: Outgoing): string[] {
+  const sentences: string[] = [];
+  const dynamics = parts.reduce((sum, part) => sum + part.lines.dynamics.length + part.lines.hairpins.length, 0);
+  if (
+    dynamics > 0 &&
+    settings.dynamicsTo.length === 0 &&
+    parts.every((part) => !partSettings(settings, part.id).dynamicsTo)
+  )
+    sentences.push(`${dynamics} dynamic signs and hairpins are not played: dynamics are set to nothing.`);
+  if (Object.keys(score.signs).length > 0 && (!settings.playRepeats || settings.onlyBars))
+    sentences.push('Repeats and jumps are not played: every chosen bar sounds once.');
+  const pedals = parts.reduce((sum, part) => sum + part.lines.pedals.length, 0);
+  if (pedals > 0 && settings.preset === 'bare')
+    sentences.push(`${pedals} pedal marks are left away: the preset keeps bare notes.`);
+  return sentences;
+}
+
+/** Why a split leaves a part in one track. */
+const NOTHING_TO_SPLIT: Partial<Record<Split, string>> = {
+  technique: 'no technique is written',
+  solo: 'no solo is written',
+  voice: 'it has one voice',
+  staff: 'it has one staff',
+  lines: 'it has no chords',
+};
+
+function withoutEffect({ score, parts, tracks, settings }: Outgoing): string[] {
+  const sentences: string[] = [];
+  if (parts.length === 0) sentences.push('No part is chosen: the file holds tempo, meters and markers alone.');
+  if (settings.files === 'sections' && score.markers.length === 0)
+    sentences.push('There are no markers, so the piece is one section and leaves as one file.');
+  if (settings.padPickup && !score.bars[0]?.implicit)
+    sentences.push('There is no pickup to be padded: the first bar is full.');
+  for (const part of parts) {
+    const why = NOTHING_TO_SPLIT[partSettings(settings, part.id).split ?? 'none'];
+    const own = tracks.filter((track) => track.part === part.id);
+    // A single passage in a technique is one track too, and named after it.
+    if (why && own.length <= 1 && !own[0]?.technique)
+      sentences.push(`${part.name} stays one track: ${why}, so its split changes nothing.`);
+  }
+  return sentences;
+}

@@ -1,0 +1,72 @@
+'use client';
+
+import { App, Button } from 'antd';
+import { useLiveQuery } from 'dexie-react-hooks';
+import { useEffect, useState, useSyncExternalStore } from 'react';
+import { copyChanged, keepCopiesIn, keepNoCopies, mayWrite, type FolderHandle } from '@/storage/copies';
+import { database } from '@/storage/schema';
+import { sentence } from '../shared/receive';
+import styles from './home.module.css';
+
+declare global {
+  interface Window {
+    /** Where the browser lets a page write into a folder. */
+    showDirectoryPicker?: (options: { mode: 'readwrite' }) => Promise<FolderHandle>;
+  }
+}
+
+/** Known only in the browser, and the same for as long as the page is open. */
+const hasFolders = () => window.showDirectoryPicker !== undefined;
+const never = () => () => {};
+
+/** Whether copies of the jobs are kept in a folder, and where. Nothing where the browser has no folders to give. */
+export function CopiesLine() {
+  const { message } = App.useApp();
+  const kept = useLiveQuery(() => database.copies.get('folder'));
+  const possible = useSyncExternalStore(never, hasFolders, () => false);
+  const [allowed, setAllowed] = useState(true);
+  useEffect(() => {
+    if (kept) void mayWrite(kept.handle).then(setAllowed);
+  }, [kept]);
+  if (!possible) return null;
+
+  const attempt = (work: () => Promise<unknown>) =>
+    work().catch((error) => {
+      // Nobody chose a folder: nothing is said.
+      if (!(error instanceof DOMException && error.name === 'AbortError')) message.error(sentence(error));
+    });
+  const choose = () =>
+    attempt(async () => {
+      await keepCopiesIn(await window.showDirectoryPicker!({ mode: 'readwrite' }));
+      await copyChanged();
+    });
+  const allow = () =>
+    attempt(async () => {
+      setAllowed((await kept!.handle.requestPermission?.({ mode: 'readwrite' })) === 'granted');
+      await copyChanged();
+    });
+
+  if (!kept)
+    return (
+      <p className={styles.storage}>
+        <Button size="small" type="link" onClick={() => void choose()}>
+          Keep a copy of each job in a folder …
+        </Button>
+      </p>
+    );
+  return (
+    <p className={styles.storage}>
+      {allowed
+        ? `Each job is copied into the folder “${kept.handle.name}” when it has changed.`
+        : `Copies wait: the browser asks again before it writes into “${kept.handle.name}”.`}{' '}
+      {!allowed && (
+        <Button size="small" type="link" onClick={() => void allow()}>
+          Allow it
+        </Button>
+      )}
+      <Button size="small" type="link" onClick={() => void attempt(keepNoCopies)}>
+        Copy no more
+      </Button>
+    </p>
+  );
+}
