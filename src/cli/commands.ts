@@ -1,6 +1,7 @@
 import { writeFileSync } from 'node:fs';
 import { checkTracks, EMPTY_LEDGER, settingsOf } from '../core/documents';
 import { ScoreDesk } from '../core/engine';
+import { AGREE_USAGE, agreeCommand } from './agree';
 import { BadUsage } from './errors';
 import { parsed } from './arguments';
 import { jobLedger, named, readFile } from './input';
@@ -8,12 +9,18 @@ import { inspect } from './inspect';
 import { reportOf } from './report';
 import { TO_MIDI_USAGE, toMidiCommand } from './to-midi';
 
-export const commands = { inspect: inspectCommand, 'to-score': toScoreCommand, 'to-midi': toMidiCommand };
+export const commands = {
+  inspect: inspectCommand,
+  'to-score': toScoreCommand,
+  'to-midi': toMidiCommand,
+  agree: agreeCommand,
+};
 
 export const batchHint = `Usage:
   dragoman inspect FILE
   dragoman to-score IN.mid -o OUT.musicxml|OUT.mxl [--job JOB.json] [--report R.json]
-  ${TO_MIDI_USAGE}`;
+  ${TO_MIDI_USAGE}
+  ${AGREE_USAGE}`;
 
 function inspectCommand(args: readonly string[]): void {
   const { positionals } = parsed(args, {});

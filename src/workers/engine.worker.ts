@@ -15,7 +15,8 @@ import {
   type Summary,
 } from '@/core/engine';
 import type { TrackDetail } from '@/core/performance';
-import type { Passage, Reason } from '@/core/proof';
+import type { Direction } from '@/core/documents';
+import type { Agreement, Passage, Reason } from '@/core/proof';
 import type { ConversionSettings, Deal, DirectionB } from '@/core/settings';
 import type { Progress } from '@/core/to-score';
 import type { SequenceProgress } from '@/core/to-sequencer';
@@ -92,6 +93,9 @@ const api = {
   heardMidi: (from: number, to: number, delivered: boolean): HeardNote[] =>
     onSequenceDesk().heardMidi(from, to, delivered),
   controllersOf: (track: number): ControllerPair[] => onSequenceDesk().controllersOf(track),
+  /** @param other a file to hold against the original; none for what the job makes @throws SmfError or MusicXmlError */
+  agreement: (direction: Direction, other?: Uint8Array): Agreement =>
+    direction === 'to-score' ? onDesk().agreement(other) : onSequenceDesk().agreement(other),
   sequenceFiles: (settings: DirectionB): { label: string; bytes: Uint8Array }[] =>
     onSequenceDesk().files(settings).files,
 };

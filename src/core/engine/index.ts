@@ -6,3 +6,5 @@ export { type DealPreview } from './deal-preview';
 export { SequenceDesk, type SequenceFiles } from './sequence-desk';
 export { type MidiSequence, type ScorePartSummary, type ScoreSequence, type SequenceSummary } from './sequence-summary';
 export { type ControllerPair, type HeardNote } from './heard';
+export { storyOf } from './story';
+export { soundingFile } from './sounding-file';

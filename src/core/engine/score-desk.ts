@@ -12,10 +12,22 @@ import {
   type Performance,
   type TrackDetail,
 } from '../performance';
-import { passageOf, reasonsFor, type Passage, type Reason } from '../proof';
+import {
+  agreementOf,
+  decisionsBehind,
+  musicOfSequence,
+  originalOf,
+  passageOf,
+  reasonsFor,
+  type Agreement,
+  type Passage,
+  type Reason,
+} from '../proof';
 import { concertScore } from '../score';
-import type { ConversionSettings, Deal } from '../settings';
+import { USUAL_SEQUENCING, type ConversionSettings, type Deal } from '../settings';
+import { toSequencer } from '../to-sequencer';
 import { convert, Memo, type Conversion, type Progress } from '../to-score';
+import { soundingFile } from './sounding-file';
 import { previewDeal, type DealPreview } from './deal-preview';
 import { preparedBy, preparePerformance, readOriginal, type Original } from './prepare';
 import { exportScore, type ScoreExport, type ScoreFormat } from './score-formats';
@@ -130,6 +142,23 @@ export class ScoreDesk {
     const { printed } = this.converted();
     const chosen = part === null ? printed : { ...printed, parts: printed.parts.filter((one) => one.id === part) };
     return writeMusicXml(concert ? concertScore(chosen) : chosen, { multiRests: part !== null });
+  }
+
+  /**
+   * The score, played by ourselves, against the original: note by note, with who decided what differs.
+   *
+   * @param other a file to hold against the original instead: one that came back from elsewhere
+   * @throws SmfError or MusicXmlError when that cannot be read
+   */
+  agreement(other?: Uint8Array): Agreement {
+    const conversion = this.converted();
+    const { performance } = this.prepared;
+    if (other) return agreementOf(originalOf(conversion, performance), soundingFile(other));
+    const [whole] = toSequencer(conversion.printed, { ...USUAL_SEQUENCING, files: 'one' });
+    return agreementOf(originalOf(conversion, performance), musicOfSequence(conversion.printed, whole!), {
+      oneJob: true,
+      decidedBy: decisionsBehind(conversion, performance),
+    });
   }
 
   export(format: ScoreFormat, how: ScoreExport = {}): Uint8Array {

@@ -5,8 +5,16 @@
 import { Memo, toEnd, type PartId } from '../base';
 import { readMusicXml, type MusicXmlReading } from '../musicxml';
 import { barsOfPerformance, performanceFromSmf } from '../performance';
-import { sequencePassage, type Passage } from '../proof';
-import type { CleaningPlan, DirectionB } from '../settings';
+import {
+  agreementOf,
+  musicOfPerformance,
+  musicOfSequence,
+  sequencePassage,
+  type Agreement,
+  type Passage,
+  type SoundingMusic,
+} from '../proof';
+import { USUAL_SEQUENCING, type CleaningPlan, type DirectionB } from '../settings';
 import { assertOneTimeLine, readSmf, writeSmf, type SmfFile, type SmfReading } from '../smf';
 import {
   cleanSmf,
@@ -19,6 +27,7 @@ import {
   type SequenceProgress,
   type SequenceReport,
 } from '../to-sequencer';
+import { soundingFile } from './sounding-file';
 import { controllersIn, heardInFile, heardInScore, type ControllerPair, type HeardNote } from './heard';
 import { isScoreFile } from './file-kind';
 import { midiSummary, scoreSummary, type SequenceSummary } from './sequence-summary';
@@ -108,6 +117,37 @@ export class SequenceDesk {
   heardMidi(from: number, to: number, delivered: boolean): HeardNote[] {
     if (!this.midi) throw new Error('There is no MIDI file on the desk.');
     return heardInFile(delivered && this.cleaned ? this.cleaned.file : this.midi.file, from, to);
+  }
+
+  /**
+   * What goes out against what came in: a score as it is written, a MIDI file as it arrived.
+   *
+   * @param other a file to hold against it instead @throws SmfError or MusicXmlError when that cannot be read
+   */
+  agreement(other?: Uint8Array): Agreement {
+    const original = this.original();
+    if (other) return agreementOf(original, soundingFile(other));
+    return agreementOf(original, this.outgoing(), { oneJob: true, decidedBy: () => 'as it was set' });
+  }
+
+  /** Plainly, as nobody has set anything. */
+  private original(): SoundingMusic {
+    if (this.midi) return musicOfPerformance(performanceFromSmf(this.midi));
+    const { score } = this.score!;
+    return musicOfSequence(score, toSequencer(score, USUAL_SEQUENCING)[0]!);
+  }
+
+  private outgoing(): SoundingMusic {
+    if (this.midi) {
+      if (!this.cleaned) throw new Error('The file has not been cleaned yet.');
+      // Under the chunks they had: those that were left out are missing.
+      const { file, kept } = this.cleaned;
+      const { parts, bars } = musicOfPerformance(performanceFromSmf({ file, warnings: [] }));
+      const chunkOf = (id: string) => id.replace(/^t(\d+)/, (_, chunk: string) => `t${kept[Number(chunk)] ?? chunk}`);
+      return { bars, parts: parts.map((part) => ({ ...part, id: chunkOf(part.id) })) };
+    }
+    const { score, whole } = this.sequenced();
+    return musicOfSequence(score, whole);
   }
 
   /** Controllers of one track chunk before and after cleaning, by bar position. */

@@ -8,6 +8,7 @@ import { useEffect } from 'react';
 import { CastingView } from '../casting/CastingView';
 import { DispatchView } from '../dispatch/DispatchView';
 import { IntakeView } from '../intake/IntakeView';
+import { ProofView } from '../proof/ProofView';
 import { PageView } from '../page/PageView';
 import { RhythmView } from '../rhythm/RhythmView';
 import { JobHeader } from './JobHeader';
@@ -36,15 +37,23 @@ const STAGE_WORDS = {
 } as const;
 
 const VIEWS: Record<'to-score' | 'score' | 'midi', Partial<Record<StationId, () => React.ReactNode>>> = {
-  'to-score': { intake: IntakeView, casting: CastingView, rhythm: RhythmView, page: PageView, dispatch: DispatchView },
+  'to-score': {
+    intake: IntakeView,
+    casting: CastingView,
+    rhythm: RhythmView,
+    page: PageView,
+    proof: ProofView,
+    dispatch: DispatchView,
+  },
   score: {
     intake: ScoreIntake,
     casting: SoundsView,
     rhythm: PlayingView,
     timeline: TimelineView,
+    proof: ProofView,
     dispatch: SequencerDispatch,
   },
-  midi: { intake: CleaningView, dispatch: SequencerDispatch },
+  midi: { intake: CleaningView, proof: ProofView, dispatch: SequencerDispatch },
 };
 
 /** The desk of one job: stations across the top, the work in the middle, queries beside it. */

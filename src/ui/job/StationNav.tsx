@@ -12,7 +12,9 @@ export function StationNav({ job, station }: { job: string; station: StationId }
   const midiOnly = useWorkspace((state) => state.sequence?.kind === 'midi');
   const open = openQueries(summary, ledger);
   // A MIDI file that is only cleaned has no written side.
-  const stations = STATIONS[direction].filter(({ id }) => !midiOnly || id === 'intake' || id === 'dispatch');
+  const stations = STATIONS[direction].filter(
+    ({ id }) => !midiOnly || id === 'intake' || id === 'proof' || id === 'dispatch',
+  );
   return (
     <nav className={styles.nav} aria-label="Stations">
       {stations.map(({ id, name, about }) => {

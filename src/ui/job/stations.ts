@@ -8,7 +8,7 @@ interface Station {
   queries: readonly Query['kind'][];
 }
 
-const STATION_IDS = ['intake', 'casting', 'rhythm', 'page', 'timeline', 'dispatch'] as const;
+const STATION_IDS = ['intake', 'casting', 'rhythm', 'page', 'timeline', 'proof', 'dispatch'] as const;
 export type StationId = (typeof STATION_IDS)[number];
 
 /** The stations of a job in working order, for each direction. Each looks after some kinds of query. */
@@ -49,6 +49,7 @@ export const STATIONS: Record<Direction, readonly Station[]> = {
         'bar-repeats',
       ],
     },
+    { id: 'proof', name: 'Proof', about: 'Whether score and playback agree', queries: [] },
     { id: 'dispatch', name: 'Dispatch', about: 'What leaves the house', queries: [] },
   ],
   'to-sequencer': [
@@ -71,6 +72,7 @@ export const STATIONS: Record<Direction, readonly Station[]> = {
       about: 'Bars, repeats, tempo, what is chosen',
       queries: ['endless-repeats', 'pickup'],
     },
+    { id: 'proof', name: 'Proof', about: 'Whether score and playback agree', queries: [] },
     { id: 'dispatch', name: 'Dispatch', about: 'What leaves the house', queries: [] },
   ],
 };

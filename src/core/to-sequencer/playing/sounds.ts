@@ -21,6 +21,8 @@ export interface Sound {
   /** Place in its chord, from 0 the lowest, and how many notes the chord has. */
   inChord: number;
   chordSize: number;
+  /** The played notes behind it, where the score was made from them. */
+  played: number[];
   /** It leads into the next note under a slur. */
   slurred: boolean;
   technique: TechniqueId | null;
@@ -110,6 +112,7 @@ export function soundsOfPart(part: Part, score: Score, line: TimeLine): Sound[] 
             written: writtenAt,
             bar,
             key: note.key,
+            played: note.played,
             staff: voice.staff,
             voice: voice.voice,
             marks: symbol.marks ?? NO_MARKS,

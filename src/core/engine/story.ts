@@ -1,0 +1,65 @@
+/* The story of a job: what arrived, who decided what, what came of it, what is open. As Markdown. */
+import { describe, type Decision, type NameOf } from '../decisions';
+import type { Agreement } from '../proof';
+
+export interface Story {
+  name: string;
+  direction: 'to-score' | 'to-sequencer';
+  originals: readonly { fileName: string; size: number; sha256: string }[];
+  /** In force, in order. */
+  decisions: readonly Decision[];
+  nameOf: NameOf;
+  /** What is open, in sentences. */
+  open: readonly string[];
+  /** Of what leaves the house with the original. */
+  agreement: Agreement;
+}
+
+/** Parts with differences nobody decided are named, so many at most. */
+const MOST_NAMED = 30;
+
+export function storyOf(story: Story): string {
+  const sections = [whatArrived(story), whatWasDecided(story), whatCameOfIt(story), whatIsOpen(story)];
+  return `# ${plain(story.name)}\n\n${sections.join('\n\n')}\n`;
+}
+
+/** Names are other people's: they do not become markup. */
+const plain = (text: string) => text.replace(/[\\`*_{}[\]<>#|]/g, (sign) => `\\${sign}`).replace(/\s+/g, ' ');
+
+const list = (lines: readonly string[], none: string) =>
+  lines.length > 0 ? lines.map((line, i) => `${i + 1}. ${plain(line)}`).join('\n') : none;
+
+function whatArrived({ originals, direction }: Story): string {
+  const way = direction === 'to-score' ? 'On its way to a score.' : 'On its way to a sequencer.';
+  const files = originals.map(({ fileName, size, sha256 }) => `- ${plain(fileName)}, ${size} bytes, SHA-256 ${sha256}`);
+  return ['## What arrived', '', way, '', ...files].join('\n');
+}
+
+function whatWasDecided({ decisions, nameOf }: Story): string {
+  const words = decisions.map((one) =>
+    one.kind === 'useHouseList' ? `${describe(one, nameOf)} (the house list)` : describe(one, nameOf),
+  );
+  return `## What was decided\n\n${list(words, 'Nothing yet: everything is as the engine found it.')}`;
+}
+
+function whatCameOfIt({ agreement: { words, parts } }: Story): string {
+  const rows = parts.slice(0, MOST_NAMED).map(({ names, notes, same, differing, decided }) => {
+    const count = (of: Record<string, number>) => Object.values(of).reduce((sum, one) => sum + one, 0);
+    const name = plain(names[0] ?? names[1] ?? '');
+    return `| ${name} | ${notes[0]} | ${same} | ${count(decided)} | ${count(differing) - count(decided)} |`;
+  });
+  return [
+    '## What came of it',
+    '',
+    words,
+    '',
+    '| part | notes | the same | differ by decision | differ otherwise |',
+    '|---|---|---|---|---|',
+    ...rows,
+    ...(parts.length > MOST_NAMED ? ['', `And ${parts.length - MOST_NAMED} more parts.`] : []),
+  ].join('\n');
+}
+
+function whatIsOpen({ open }: Story): string {
+  return `## What is open\n\n${list(open, 'Nothing is in doubt.')}`;
+}

@@ -1,0 +1,102 @@
+/* What sounds, in clock time, whatever it was read from: the two sides of an agreement. */
+import { barsOfPerformance, type NoteId, type Performance, type PlayedNote } from '../../performance';
+import type { Part, Score, SymbolMarks } from '../../score';
+import {
+  barIndexAt,
+  buildTempoMap,
+  QUARTER,
+  secondsAtTick,
+  writtenUnits,
+  type MidiKey,
+  type Seconds,
+  type Ticks,
+} from '../../time';
+import type { SequencedFile } from '../../to-sequencer';
+
+export interface SoundingNote {
+  key: MidiKey;
+  onset: Seconds;
+  release: Seconds;
+  /** Index into the bars of its music. */
+  bar: number;
+  /** The played notes it stands for, where that is known. */
+  played: readonly NoteId[];
+  /** One of the notes that a sign is played as: a trill, a tremolo, a grace note, a spread chord. */
+  ofSign?: true;
+}
+
+export interface SoundingPart {
+  id: string;
+  name: string;
+  /** In order of onset. */
+  notes: SoundingNote[];
+}
+
+export interface SoundingMusic {
+  parts: SoundingPart[];
+  /** Numbers of the bars as printed, in the order they are played. */
+  bars: number[];
+}
+
+const isSign = ({ trill, turn, tremolo, alternating, graces, arpeggio }: SymbolMarks) =>
+  Boolean(trill ?? turn ?? tremolo ?? alternating ?? graces ?? arpeggio);
+
+const byOnset = (a: SoundingNote, b: SoundingNote) => a.onset - b.onset || a.key - b.key;
+
+/** The notes of a performance under the parts they are given; its tracks when nothing is said. */
+export function musicOfPerformance(
+  performance: Performance,
+  parts: readonly { id: string; name: string; notes: readonly PlayedNote[] }[] = performance.tracks.filter(
+    (track) => track.notes.length > 0,
+  ),
+): SoundingMusic {
+  const { tempo, ticksPerQuarter } = performance;
+  const bars = barsOfPerformance(performance);
+  const starts = bars.map((bar) => bar.start);
+  return {
+    bars: bars.map((bar) => bar.number),
+    parts: parts.map(({ id, name, notes }) => ({
+      id,
+      name,
+      notes: notes
+        .map((note): SoundingNote => ({
+          key: note.key,
+          onset: secondsAtTick(tempo, note.start),
+          release: secondsAtTick(tempo, note.end),
+          bar: barIndexAt(starts, writtenUnits(note.start, ticksPerQuarter)),
+          played: [note.id],
+        }))
+        .sort(byOnset),
+    })),
+  };
+}
+
+/** A score as our own playback sounds: repeats taken, ornaments played out. */
+export function musicOfSequence(score: Score, { tracks, line, tempos }: SequencedFile): SoundingMusic {
+  // A map whose ticks are written units.
+  const map = buildTempoMap(
+    tempos.map(({ at, bpm }) => ({ tick: at as Ticks, microsecondsPerQuarter: 60_000_000 / bpm })),
+    QUARTER,
+  );
+  const starts = line.bars.map((bar) => bar.start);
+  const notesOf = (part: Part) =>
+    tracks
+      .filter((track) => track.part === part.id)
+      .flatMap((track) => track.notes)
+      .map((note): SoundingNote => ({
+        key: note.key,
+        onset: secondsAtTick(map, note.start),
+        release: secondsAtTick(map, note.end),
+        bar: Math.max(0, barIndexAt(starts, note.start + NEARLY)),
+        played: note.sound.played,
+        ...(isSign(note.sound.marks) && { ofSign: true as const }),
+      }))
+      .sort(byOnset);
+  return {
+    bars: line.bars.map(({ bar }) => score.bars[bar]!.number),
+    parts: score.parts.map((part) => ({ id: part.id, name: part.name, notes: notesOf(part) })),
+  };
+}
+
+/** Grace notes just before a barline belong to the bar they lead into; roundings do not count either. */
+const NEARLY = QUARTER / 16;

@@ -1,0 +1,42 @@
+import type { Milliseconds } from '../../time';
+import { DIFFERENCE_KINDS, type Agreement, type DifferenceKind, type PartAgreement } from './model';
+
+const number = (value: number) => value.toLocaleString('en');
+
+const WORDS: Record<DifferenceKind, string> = {
+  moved: 'moved',
+  length: 'of another length',
+  pitch: 'at another pitch',
+  missing: 'missing',
+  extra: 'extra',
+};
+
+/** "Every one of 4,312 notes is there; 4,290 begin within 12 ms of where they were; 22 moved by decision." */
+export function verdictOf({ parts, fit }: Pick<Agreement, 'parts' | 'fit'>, within: Milliseconds): string {
+  const sum = (of: (part: PartAgreement) => number) => parts.reduce((total, part) => total + of(part), 0);
+  const notes = sum((part) => part.notes[0]);
+  if (notes + sum((part) => part.notes[1]) === 0) return 'There is no note on either side.';
+  const missing = sum((part) => part.differing.missing);
+  const moved = sum((part) => part.differing.moved);
+  const there =
+    missing === 0
+      ? `Every one of ${number(notes)} notes is there`
+      : `${number(notes - missing)} of ${number(notes)} notes are there`;
+  const kinds = DIFFERENCE_KINDS.flatMap((kind) => {
+    const [all, decided] = [sum((part) => part.differing[kind]), sum((part) => part.decided[kind])];
+    return [
+      ...(decided > 0 ? [`${number(decided)} ${WORDS[kind]} by decision`] : []),
+      ...(all > decided ? [`${number(all - decided)} ${WORDS[kind]}`] : []),
+    ];
+  });
+  const place = `${number(notes - missing - moved)} begin within ${within} ms of where they were`;
+  return `${[there, place, ...kinds, ...clockInWords(fit)].join('; ')}.`;
+}
+
+function clockInWords({ ratio, offset }: Agreement['fit']): string[] {
+  const words: string[] = [];
+  if (ratio !== 1) words.push(`at ${Math.round((100 / ratio) * 100) / 100} % of the tempo`);
+  if (offset !== 0)
+    words.push(`the second begins ${Math.abs(Math.round(offset * 1000) / 1000)} s ${offset > 0 ? 'later' : 'earlier'}`);
+  return words.length > 0 ? [`taken out: ${words.join(', ')}`] : [];
+}

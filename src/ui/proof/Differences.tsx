@@ -1,0 +1,79 @@
+'use client';
+
+import { Button, Segmented, Table } from 'antd';
+import { useState } from 'react';
+import type { Agreement, Difference } from '@/core/proof';
+import { keyInWords } from '@/core/score';
+import { goToBar } from './goToBar';
+import styles from './proof.module.css';
+
+/** More than this nobody reads one by one; the map shows them all. */
+const MOST_LISTED = 2000;
+
+/** Note by note what differs, those first that nobody decided. */
+export function Differences({ agreement, part }: { agreement: Agreement; part: number | null }) {
+  const here = agreement.differences.filter((one) => part === null || one.part === part);
+  const open = here.filter((one) => one.decided === undefined);
+  const [chosen, setChosen] = useState<'open' | 'all' | null>(null);
+  // What nobody decided is what one comes for; where there is none, everything.
+  const shown = chosen ?? (open.length > 0 ? 'open' : 'all');
+  const listed = (shown === 'open' ? open : here).slice(0, MOST_LISTED);
+  return (
+    <section aria-label="Differences">
+      <div className={styles.listHead}>
+        <Segmented<'open' | 'all'>
+          size="small"
+          aria-label="Which differences"
+          value={shown}
+          onChange={setChosen}
+          options={[
+            { value: 'open', label: `Nobody decided (${open.length})` },
+            { value: 'all', label: `All (${here.length})` },
+          ]}
+        />
+      </div>
+      <Table<Difference>
+        size="small"
+        virtual
+        rowKey={(one) => here.indexOf(one)}
+        pagination={false}
+        scroll={{ y: 420, x: 400 }}
+        dataSource={listed}
+        locale={{ emptyText: shown === 'open' ? 'Every difference was decided.' : 'Nothing differs.' }}
+        columns={[
+          {
+            title: 'Bar',
+            key: 'bar',
+            width: 52,
+            render: (_, { bar, part: p }) => (
+              <Button type="link" size="small" onClick={() => goToBar(agreement, p, bar)}>
+                {agreement.bars[bar]!.number}
+              </Button>
+            ),
+          },
+          {
+            title: 'Part',
+            key: 'part',
+            width: 120,
+            ellipsis: true,
+            render: (_, { part: p }) => agreement.parts[p]!.names[0] ?? agreement.parts[p]!.names[1],
+          },
+          { title: 'What', key: 'what', render: (_, one) => whatDiffers(one) },
+        ]}
+      />
+    </section>
+  );
+}
+
+function whatDiffers({ kind, key, otherKey, milliseconds, decided }: Difference): string {
+  const note = keyInWords(key);
+  const by = `${Math.abs(milliseconds).toFixed(0)} ms`;
+  const what = {
+    moved: `${note} begins ${by} ${milliseconds > 0 ? 'later' : 'earlier'}`,
+    length: `${note} is ${by} ${milliseconds > 0 ? 'longer' : 'shorter'}`,
+    pitch: `${note} sounds as ${keyInWords(otherKey ?? key)}`,
+    missing: `${note} is missing`,
+    extra: `${note} is extra`,
+  }[kind];
+  return decided ? `${what}: ${decided}` : what;
+}

@@ -1,0 +1,63 @@
+'use client';
+
+import { Table } from 'antd';
+import { DIFFERENCE_KINDS, type Agreement, type DifferenceKind } from '@/core/proof';
+import styles from './proof.module.css';
+
+const TITLES: Record<DifferenceKind, string> = {
+  moved: 'Moved',
+  length: 'Length',
+  pitch: 'Pitch',
+  missing: 'Missing',
+  extra: 'Extra',
+};
+
+interface Props {
+  agreement: Agreement;
+  part: number | null;
+  onPart: (part: number | null) => void;
+}
+
+/** How many notes of each part are the same, and what the others are. */
+export function PartCounts({ agreement, part, onPart }: Props) {
+  const rows = agreement.parts.map((one, index) => ({ ...one, index }));
+  const kinds = DIFFERENCE_KINDS.filter((kind) => rows.some(({ differing }) => differing[kind] > 0));
+  return (
+    <Table
+      size="small"
+      rowKey="index"
+      pagination={false}
+      dataSource={rows}
+      rowClassName={(row) => (row.index === part ? styles.rowChosen! : '')}
+      onRow={(row) => ({ onClick: () => onPart(row.index === part ? null : row.index) })}
+      scroll={{ y: 300 }}
+      columns={[
+        {
+          title: 'Part',
+          key: 'part',
+          ellipsis: true,
+          width: 150,
+          render: (_, { names: [a, b] }) => (a && b && a !== b ? `${a} · ${b}` : (a ?? b)),
+        },
+        { title: 'Notes', key: 'notes', width: 60, align: 'right', render: (_, { notes }) => notes[0] || notes[1] },
+        { title: 'Same', dataIndex: 'same', width: 56, align: 'right' },
+        ...kinds.map((kind) => ({
+          title: TITLES[kind],
+          key: kind,
+          width: 68,
+          align: 'right' as const,
+          render: (_: unknown, row: (typeof rows)[number]) => (
+            <Count all={row.differing[kind]} decided={row.decided[kind]} />
+          ),
+        })),
+      ]}
+    />
+  );
+}
+
+/** What nobody decided stands out. */
+function Count({ all, decided }: { all: number; decided: number }) {
+  if (all === 0) return <span className="soft">–</span>;
+  const open = all - decided;
+  return open > 0 ? <b className={styles.open}>{open === all ? all : `${open} of ${all}`}</b> : <span>{all}</span>;
+}
