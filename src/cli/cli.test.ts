@@ -146,6 +146,27 @@ describe('command line', () => {
     expect(stdout).toBe('');
   });
 
+  it('holds two files of any kind against each other', () => {
+    const score = join(folder, 'agree.musicxml');
+    expect(dragoman('to-score', demo, '-o', score).status).toBe(0);
+    const same = dragoman('agree', demo, demo);
+    expect(same).toMatchObject({ status: 0, stderr: '' });
+    expect(same.stdout.trim()).toBe('Every one of 1,223 notes is there; 1,223 begin within 12 ms of where they were.');
+    const { stdout } = dragoman('agree', demo, score, '--json', '--within', '200');
+    const agreement = JSON.parse(stdout);
+    expect(agreement.words).toMatch(/^Every one of 1,223 notes is there; 1,223 begin within 200 ms/);
+    expect(agreement.parts).toHaveLength(12);
+    const words = dragoman('agree', score, demo).stdout.trim().split('\n');
+    expect(words).toHaveLength(22);
+    expect(words.at(-1)).toMatch(/and \d+ more \(--json has all of them\)/);
+    expect(dragoman('agree', demo)).toMatchObject({ status: 2 });
+    expect(dragoman('agree', demo, score, '--within', 'x').stderr).toMatch(/0 to 500 milliseconds/);
+    writeFileSync(join(folder, 'nothing.mid'), 'nothing');
+    expect(dragoman('agree', demo, join(folder, 'nothing.mid'))).toMatchObject({
+      status: 1,
+      stderr: expect.stringContaining('nothing.mid: This is not a Standard MIDI File'),
+    });
+  });
   it('refuses a job made for another file', () => {
     const job = join(folder, 'other.json');
     writeFileSync(

@@ -26,10 +26,12 @@ export function changed(
   const parts = music.parts.map((part) => ({ ...part, notes: [...part.notes] }));
   const made: Changes = { missing: 0, extra: 0, moved: 0, octave: 0, pitch: 0, length: 0 };
   const places = parts.flatMap((part) => part.notes.map((note) => ({ part, note })));
+  const before = new Map(parts.map((part, i) => [part, music.parts[i]!.notes]));
   const touched = new Set<(typeof places)[number]['note']>();
   const free = ({ part, note }: (typeof places)[number], keys: readonly number[]) =>
     !touched.has(note) &&
-    part.notes.every(
+    // What was there before counts too: a note that is put in could be taken for one that was taken out.
+    [...part.notes, ...(before.get(part) ?? [])].every(
       (other) =>
         other === note ||
         Math.abs(other.onset - note.onset) > APART ||
