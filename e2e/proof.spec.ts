@@ -55,3 +55,22 @@ test('a file that came back is held against the original, note by note', async (
   await page.getByText('The score, played').click();
   await expect(page.getByLabel('Verdict')).toContainText('Every one of 1,223 notes is there');
 });
+
+test('the job is heard as received and as written, and the playhead runs through the bars', async ({ page }) => {
+  await openDemo(page);
+  const audition = page.getByRole('group', { name: 'Audition' });
+  await page.keyboard.press('Space');
+  await expect(audition.getByRole('button', { name: 'Stop' })).toBeVisible();
+  await expect(audition.getByText('bar 1', { exact: true })).toBeVisible();
+  const playhead = page.locator('[class*=playhead]');
+  const x = async () => (await playhead.boundingBox())?.x ?? 0;
+  const before = await x();
+  await expect.poll(x).toBeGreaterThan(before + 20);
+  await audition.getByText('as received').click();
+  await expect(audition.getByRole('button', { name: 'Stop' })).toBeVisible();
+  // It goes on where it was.
+  expect(await x()).toBeGreaterThan(before);
+  await page.keyboard.press('Space');
+  await expect(audition.getByRole('button', { name: 'Hear' })).toBeVisible();
+  await expect(playhead).toHaveCount(0);
+});

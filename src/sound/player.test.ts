@@ -74,8 +74,7 @@ afterEach(() => {
 
 describe('the sound module', () => {
   it('plays each note at its time, in equal temperament from A at 440 Hz', async () => {
-    const { seconds } = await play([note({}), note({ key: 81, start: 0.5, duration: 2 })]);
-    expect(seconds).toBe(2.5);
+    await play([note({}), note({ key: 81, start: 0.5, duration: 2 })]);
     expect(sounded.map(({ frequency }) => frequency)).toEqual([440, 880]);
     expect(sounded[1]!.start - sounded[0]!.start).toBeCloseTo(0.5, 6);
     expect(sounded[0]!.stop).toBeGreaterThan(sounded[0]!.start + 1);
@@ -90,13 +89,23 @@ describe('the sound module', () => {
     await play([note({ drum: true, key: 36 }), note({ drum: true, key: 42 }), note({ drum: true, key: 45 })]);
     expect(sounded.map(({ kind }) => kind)).toEqual(['tone', 'noise', 'tone']);
   });
+  it('hands notes on a little ahead of time, from any place, at any tempo', async () => {
+    const run = Array.from({ length: 60 }, (_, i) => note({ key: 60 + (i % 12), start: i * 0.25, duration: 0.2 }));
+    const { position } = await play(run, { from: 5, rate: 0.5 });
+    // From 5 s on, one second of the clock ahead: half a second of music.
+    expect(sounded).toHaveLength(3);
+    expect(position()).toBe(5);
+    const apart = sounded[1]!.start - sounded[0]!.start;
+    expect(apart).toBeCloseTo(0.5, 6);
+    expect(sounded[0]!.stop - sounded[0]!.start).toBeGreaterThan(0.4);
+  });
   it('ends by itself, and stops what played before', async () => {
     const ended = vi.fn();
-    await play([note({})], ended);
+    await play([note({})], { onEnd: ended });
     vi.advanceTimersByTime(1500);
     expect(ended).toHaveBeenCalledOnce();
     const before = vi.fn();
-    await play([note({ duration: 60 })], before);
+    await play([note({ duration: 60 })], { onEnd: before });
     await play([note({})]);
     expect(before).toHaveBeenCalledOnce();
     stopPlaying();

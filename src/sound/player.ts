@@ -33,35 +33,69 @@ const TIMBRES: readonly Timbre[] = [
 ];
 
 let context: AudioContext | null = null;
-let playing: { stop: () => void } | null = null;
+let playing: Playing | null = null;
 
-/**
- * Plays notes from now on; what was playing stops.
- * @returns seconds until the last note has ended, and a way to stop
- */
+/** What sounds now. */
+export interface Playing {
+  /** Seconds from the beginning of what is played, at its own tempo. */
+  position: () => number;
+  stop: () => void;
+}
+
+export interface PlayOptions {
+  onEnd?: () => void;
+  /** Seconds into the notes. */
+  from?: number;
+  /** 0.5 plays at half the tempo; pitch stays. */
+  rate?: number;
+}
+
+/** Notes are handed to the clock of the sound so far ahead, a few times in that span. */
+const AHEAD = 1;
+const LATENCY = 0.05;
+
+/** As `play` wants them. */
+export const byStart = (notes: readonly HeardNote[]) => [...notes].sort((a, b) => a.start - b.start);
+
+/** Plays notes, which are in order of start; what was playing stops. */
 export async function play(
   notes: readonly HeardNote[],
-  onEnd?: () => void,
-): Promise<{ seconds: number; stop: () => void }> {
+  { onEnd, from = 0, rate = 1 }: PlayOptions = {},
+): Promise<Playing> {
   playing?.stop();
   context ??= new AudioContext();
   if (context.state === 'suspended') await context.resume();
-  const out = context.createGain();
+  const audio = context;
+  const out = audio.createGain();
   out.gain.value = 0.22;
-  const limiter = context.createDynamicsCompressor();
-  out.connect(limiter).connect(context.destination);
-  const from = context.currentTime + 0.05;
-  const seconds = notes.reduce((last, note) => Math.max(last, note.start + note.duration), 0);
-  for (const note of notes) (note.drum ? strike : sing)(context, out, note, from + note.start);
-  const timer = setTimeout(() => finish(), (seconds + 0.4) * 1000);
-  const finish = () => {
-    clearTimeout(timer);
-    out.disconnect();
-    if (playing?.stop === finish) playing = null;
-    onEnd?.();
+  const limiter = audio.createDynamicsCompressor();
+  out.connect(limiter).connect(audio.destination);
+  const begun = audio.currentTime + LATENCY;
+  const end = notes.reduce((last, note) => Math.max(last, note.start + note.duration), 0);
+  const position = () => from + Math.max(0, audio.currentTime - begun) * rate;
+  let next = notes.findIndex((note) => note.start >= from);
+  if (next < 0) next = notes.length;
+  const hand = () => {
+    for (; next < notes.length && notes[next]!.start <= position() + AHEAD * rate; next++) {
+      const note = { ...notes[next]!, duration: notes[next]!.duration / rate };
+      (note.drum ? strike : sing)(audio, out, note, begun + (note.start - from) / rate);
+    }
   };
-  playing = { stop: finish };
-  return { seconds, stop: finish };
+  hand();
+  const feeding = setInterval(hand, (AHEAD / 4) * 1000);
+  const timer = setTimeout(() => now.stop(), ((end - from) / rate + 0.4) * 1000);
+  const now: Playing = {
+    position,
+    stop: () => {
+      clearInterval(feeding);
+      clearTimeout(timer);
+      out.disconnect();
+      if (playing === now) playing = null;
+      onEnd?.();
+    },
+  };
+  playing = now;
+  return now;
 }
 
 export function stopPlaying(): void {

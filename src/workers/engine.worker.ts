@@ -4,6 +4,8 @@ import {
   checkFile,
   ScoreDesk,
   SequenceDesk,
+  type Audition,
+  type AuditionVersion,
   type ControllerPair,
   type DealPreview,
   type FileKind,
@@ -78,6 +80,8 @@ const api = {
     onDesk().passage(parts, from, to, before, suggestionColour),
   reasons: (part: PartId, note: NoteId): Reason[] => onDesk().reasons(part, note),
   sheet: (part: PartId | null, concert: boolean): string => onDesk().sheet(part, concert),
+  audition: (version: AuditionVersion, from: number, parts: PartId[]): Audition =>
+    onDesk().audition(version, from, parts),
   export: (format: ScoreFormat, how: ScoreExport): Uint8Array => onDesk().export(format, how),
 
   /** Lays a score or a MIDI file out for a sequencer. @throws SmfError or MusicXmlError */

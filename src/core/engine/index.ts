@@ -1,3 +1,4 @@
+export { AUDITION_VERSIONS, type Audition, type AuditionVersion } from './audition';
 export { checkFile, isScoreFile, type FileKind } from './file-kind';
 export { ScoreDesk } from './score-desk';
 export { type Opened, type OpenQuery, type PartSummary, type SourceSummary, type Summary } from './score-summary';

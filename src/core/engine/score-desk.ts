@@ -25,8 +25,9 @@ import {
 } from '../proof';
 import { concertScore } from '../score';
 import { USUAL_SEQUENCING, type ConversionSettings, type Deal } from '../settings';
-import { toSequencer } from '../to-sequencer';
+import { toSequencer, type SequencedFile } from '../to-sequencer';
 import { convert, Memo, type Conversion, type Progress } from '../to-score';
+import { auditionOf, type Audition, type AuditionVersion } from './audition';
 import { soundingFile } from './sounding-file';
 import { previewDeal, type DealPreview } from './deal-preview';
 import { preparedBy, preparePerformance, readOriginal, type Original } from './prepare';
@@ -47,6 +48,9 @@ export class ScoreDesk {
   private conversion: Conversion | null = null;
   /** What it was before the last change, for comparing. */
   private before: Conversion | null = null;
+
+  /** The score as it was last heard. */
+  private sounding: { of: Conversion; whole: SequencedFile } | null = null;
 
   private constructor(
     private readonly originals: readonly Original[],
@@ -159,6 +163,21 @@ export class ScoreDesk {
       oneJob: true,
       decidedBy: decisionsBehind(conversion, performance),
     });
+  }
+
+  /** From a bar to the end, as it was received or as it is written. @param parts none for all */
+  audition(version: AuditionVersion, from: number, parts: readonly PartId[]): Audition {
+    const conversion = this.converted();
+    if (this.sounding?.of !== conversion) {
+      const [whole] = toSequencer(conversion.score, { ...USUAL_SEQUENCING, files: 'one' });
+      this.sounding = { of: conversion, whole: whole! };
+    }
+    return auditionOf(
+      version,
+      { conversion, performance: this.prepared.performance, whole: this.sounding.whole },
+      from,
+      parts,
+    );
   }
 
   export(format: ScoreFormat, how: ScoreExport = {}): Uint8Array {

@@ -4,7 +4,7 @@ import { SoundOutlined } from '@ant-design/icons';
 import { Button } from 'antd';
 import { useEffect, useState } from 'react';
 import { Line, LineChart, ResponsiveContainer, Tooltip, XAxis, YAxis } from 'recharts';
-import { play, stopPlaying } from '@/sound/player';
+import { byStart, play, stopPlaying } from '@/sound/player';
 import { engineWorker } from '@/workers/engine-client';
 import { useWorkspace } from '../job/workspace';
 import { CommittedNumber } from '../shared/CommittedNumber';
@@ -37,7 +37,7 @@ export function BeforeAfter({ track, bars }: { track: number | null; bars: numbe
     }
     const notes = await engineWorker().heardMidi(from - 1, from - 1 + BARS, which === 'delivered');
     setSounding(which);
-    await play(notes, () => setSounding(null));
+    await play(byStart(notes), { onEnd: () => setSounding(null) });
   };
   return (
     <section aria-label="Before and after">

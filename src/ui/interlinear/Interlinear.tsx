@@ -3,6 +3,7 @@
 import { Alert, Spin } from 'antd';
 import { useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react';
 import { barsOnDesk, madeOnDesk, openQueries, partsOnDesk, useWorkspace } from '../job/workspace';
+import { Playhead } from '../audition/Playhead';
 import { readGeometry, type Geometry } from './geometry';
 import { PlayedLanes } from './PlayedLanes';
 import { usePassage, type Drawn } from './usePassage';
@@ -169,6 +170,7 @@ function Drawing({ drawn, dim }: { drawn: Drawn; dim: boolean }) {
           aria-label={`Bars ${passage.bars[0]!.number} to ${passage.bars.at(-1)!.number} as written`}
           dangerouslySetInnerHTML={svg}
         />
+        {place && !below && <Playhead from={passage.from} geometry={place} />}
         {place && (
           <PlayedLanes
             passage={passage}

@@ -2,6 +2,7 @@
 
 import { useEffect } from 'react';
 import { tinykeys } from 'tinykeys';
+import { useHearing } from '../audition/audition';
 import { editPicked } from '../rhythm/editPicked';
 import type { Workspace } from './store/workspace';
 import { madeOnDesk, openQueries, useWorkspace } from './workspace';
@@ -34,6 +35,10 @@ function setAside(space: Workspace): void {
   if (query) space.decide({ kind: 'dismissQuery', query: query.id, reason: '' });
 }
 
+function hear(space: Workspace): void {
+  if (space.direction === 'to-score' && space.summary) void useHearing.getState().toggle();
+}
+
 const move = (step: 1 | -1) => (space: Workspace) => space.show({ from: space.passage.from + step });
 const zoom = (step: 1 | -1) => (space: Workspace) => space.show({ bars: zoomed(space.passage.bars, step) });
 
@@ -64,6 +69,7 @@ export const KEYS: readonly Key[] = [
     does: 'fewer bars in view, more bars in view',
     presses: { '+': zoom(-1), 'Shift++': zoom(-1), '-': zoom(1) },
   },
+  { shown: 'Space', does: 'hear it from the first bar in view, stop', presses: { Space: hear } },
   { shown: 'Ctrl+Z', does: 'undo', presses: { '$mod+z': (space) => space.undo() } },
   { shown: 'Ctrl+Shift+Z', does: 'redo', presses: { '$mod+Shift+z': (space) => space.redo() } },
 ];
@@ -78,10 +84,20 @@ export function zoomed(bars: number, step: 1 | -1): number {
 
 /** Ticks and switches take no text; everything that does keeps its keys. */
 const TAKES_KEYS =
-  'input:not([type=checkbox]), textarea, select, [contenteditable], [role=slider], .ant-modal, .ant-select';
+  'input:not([type=checkbox], [type=radio]), textarea, select, [contenteditable], [role=slider], .ant-modal, .ant-select';
+
+/** What was reached by keyboard is pressed by Space; what was only clicked is not. */
+function pressesIt(event: KeyboardEvent): boolean {
+  return (
+    event.code === 'Space' &&
+    event.target instanceof Element &&
+    event.target.matches('button:focus-visible, a:focus-visible, input[type=checkbox]:focus-visible')
+  );
+}
 
 function unlessTyping(act: () => void): (event: KeyboardEvent) => void {
   return (event) => {
+    if (pressesIt(event)) return;
     if (event.target instanceof Element && event.target.closest(TAKES_KEYS)) return;
     event.preventDefault();
     act();

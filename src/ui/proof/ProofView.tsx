@@ -3,6 +3,7 @@
 import { Button, Segmented, Spin, Upload } from 'antd';
 import { useState } from 'react';
 import { useWorkspace } from '../job/workspace';
+import { AuditionBar } from '../audition/AuditionBar';
 import { AgreementMap } from './AgreementMap';
 import { Differences } from './Differences';
 import { DriftChart } from './DriftChart';
@@ -60,6 +61,7 @@ export function ProofView() {
       {!agreement && !failure && <Spin className={styles.spin} description="Holding note against note …" />}
       {agreement && (
         <>
+          {direction === 'to-score' && <AuditionBar />}
           <AgreementMap agreement={agreement} part={part} onPart={setPart} />
           <div className={styles.columns}>
             <div>

@@ -4,7 +4,7 @@ import { CaretRightOutlined, PauseOutlined } from '@ant-design/icons';
 import { Button, Checkbox, Collapse, InputNumber, Segmented, Select, Switch } from 'antd';
 import { useState } from 'react';
 import { ARTICULATIONS, DYNAMICS } from '@/core/score';
-import { play, stopPlaying } from '@/sound/player';
+import { byStart, play, stopPlaying } from '@/sound/player';
 import { engineWorker } from '@/workers/engine-client';
 import { BarWalk } from '../interlinear/BarWalk';
 import { Interlinear } from '../interlinear/Interlinear';
@@ -273,7 +273,7 @@ function Hearing() {
     }
     const notes = await engineWorker().heard(passage.from, passage.from + passage.bars, passage.parts);
     setSounding(true);
-    await play(notes, () => setSounding(false));
+    await play(byStart(notes), { onEnd: () => setSounding(false) });
   };
   return (
     <div className={styles.tools}>

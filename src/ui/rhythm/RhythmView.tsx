@@ -2,6 +2,7 @@
 
 import { Button, Segmented, Tooltip } from 'antd';
 import { useState } from 'react';
+import { AuditionBar } from '../audition/AuditionBar';
 import { BarWalk } from '../interlinear/BarWalk';
 import { Interlinear } from '../interlinear/Interlinear';
 import { Reasons } from '../interlinear/Reasons';
@@ -56,6 +57,7 @@ export function RhythmView() {
           {side === 'music' && <PickedBar />}
         </div>
         {side === 'music' && <Reasons />}
+        <AuditionBar />
         <div className={styles.legend}>
           <span aria-hidden>
             <i className={styles.keyPlayed} /> as played
