@@ -12,7 +12,7 @@ import music from '../shared/engraving.module.css';
 import styles from './interlinear.module.css';
 
 const STAFF_HEIGHT = 30;
-const LANE_HEIGHT = 66;
+const LANE_HEIGHT = 56;
 
 /**
  * The interlinear view: for the chosen parts and bars the played line above, the written line below, barlines aligned.
