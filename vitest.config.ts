@@ -4,7 +4,18 @@ import { defineConfig } from 'vitest/config';
 export default defineConfig({
   resolve: { alias: { '@': fileURLToPath(new URL('./src', import.meta.url)) } },
   test: {
-    include: ['src/**/*.test.{ts,tsx}', 'demo/**/*.test.ts', 'bench/**/*.test.ts', 'fuzz/**/*.test.ts'],
+    projects: [
+      {
+        extends: true,
+        // The core keeps nothing between files: they share what they import, which saves a third of the time.
+        test: { name: 'core', include: ['{src/core,demo,bench,fuzz}/**/*.test.ts'], isolate: false },
+      },
+      {
+        extends: true,
+        // Around it are workers, storage and stubs of the browser: each file stands alone.
+        test: { name: 'around', include: ['src/**/*.test.{ts,tsx}'], exclude: ['src/core/**'] },
+      },
+    ],
     setupFiles: ['src/testing/setup.ts'],
     testTimeout: 60_000,
     // The usual number leaves one of two cores idle.

@@ -3,14 +3,16 @@ import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { strFromU8, unzipSync } from 'fflate';
-import { describe, expect, it } from 'vitest';
+import { describe, expect, it, vi } from 'vitest';
 import { demoOriginal } from '../../demo/make';
+import { run } from './run';
 
 const folder = mkdtempSync(join(tmpdir(), 'dragoman-cli-'));
 const demo = join(folder, 'demo.mid');
 writeFileSync(demo, demoOriginal());
 
-function dragoman(...args: string[]) {
+/** As a process of its own, the way people call it. */
+function spawned(...args: string[]) {
   const { status, stdout, stderr } = spawnSync('node', ['--import', 'tsx', 'src/cli/main.ts', ...args], {
     encoding: 'utf8',
     maxBuffer: 1 << 26,
@@ -18,7 +20,25 @@ function dragoman(...args: string[]) {
   return { status, stdout, stderr };
 }
 
+/** The same without starting a process each time. */
+function dragoman(...args: string[]) {
+  const said = { stdout: '', stderr: '' };
+  const out = vi.spyOn(console, 'log').mockImplementation((line: string) => void (said.stdout += `${line}\n`));
+  const err = vi.spyOn(console, 'error').mockImplementation((line: string) => void (said.stderr += `${line}\n`));
+  const status = run(args);
+  out.mockRestore();
+  err.mockRestore();
+  return { status, ...said };
+}
+
 describe('command line', () => {
+  it('is a process that ends with a code and says what is wrong in a line', () => {
+    expect(spawned('inspect', demo)).toEqual(dragoman('inspect', demo));
+    const refused = spawned('inspect', join(folder, 'nothing-here.mid'));
+    expect(refused).toEqual(dragoman('inspect', join(folder, 'nothing-here.mid')));
+    expect(refused.status).toBe(1);
+    expect(spawned('dance').status).toBe(2);
+  });
   it('inspects a file as JSON', () => {
     const { status, stdout } = dragoman('inspect', demo);
     expect(status).toBe(0);

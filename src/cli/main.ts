@@ -1,25 +1,4 @@
-import { batchHint, commands } from './commands';
-import { BadUsage } from './errors';
+/* Where the command line begins. */
+import { run } from './run';
 
-/**
- * The command line: `npm run -s dragoman -- <command> …`. Exit 0 on success, 1 on bad input with one line on stderr, 2
- * on bad usage.
- */
-export function main(argv: readonly string[]): number {
-  const [name = '', ...args] = argv;
-  const command = Object.hasOwn(commands, name) ? commands[name as keyof typeof commands] : undefined;
-  try {
-    if (!command) throw new BadUsage(name ? `There is no command “${name}”. ${batchHint}` : batchHint);
-    command(args);
-    return 0;
-  } catch (error) {
-    if (error instanceof BadUsage) {
-      console.error(/Usage:/.test(error.message) ? error.message : `${error.message}\n${batchHint}`);
-      return 2;
-    }
-    console.error(error instanceof Error ? error.message : String(error));
-    return 1;
-  }
-}
-
-process.exitCode = main(process.argv.slice(2));
+process.exitCode = run(process.argv.slice(2));

@@ -7,56 +7,75 @@
  */
 import type { Seconds } from '../../time';
 
+/** How the first i of the one list and the first j of the other came to their cost. */
+type Step = 'a alone' | 'b alone' | 'pair';
+
+/** The first i of `a`: costs with the first j of `b`, from `low` on. */
+interface Row {
+  low: number;
+  costs: number[];
+  steps: Step[];
+}
+
 /** @returns for each of `a` its partner's index in `b`, or −1 */
 export function alignOnsets(a: readonly Seconds[], b: readonly Seconds[], window: Seconds): Int32Array {
-  const partner = new Int32Array(a.length).fill(-1);
-  const alone = window / 2;
-  /** Row of the first i of `a`: costs for the first j of `b`, from `low` on. */
-  interface Row {
-    low: number;
-    costs: number[];
-    /** 0: the last of `a` stays alone; 1: the last of `b` does; 2: they are a pair. */
-    steps: number[];
-  }
-  const rows: Row[] = [];
-  /** Cost in a row at j; beyond its end the rest of `b` stays alone. */
-  const costAt = ({ low, costs }: Row, j: number): number => {
-    if (j < low) return Infinity;
-    const last = costs.length - 1;
-    return j - low <= last ? costs[j - low]! : costs[last]! + alone * (j - low - last);
-  };
+  const rows: Row[] = [{ low: 0, costs: [0], steps: ['b alone'] }];
   let [from, to] = [0, 0];
-  for (let i = 0; i <= a.length; i++) {
-    if (i > 0) {
-      while (from < b.length && b[from]! < a[i - 1]! - window) from++;
-      to = Math.max(to, from);
-      while (to < b.length && b[to]! <= a[i - 1]! + window) to++;
-    }
-    const before = rows[i - 1];
-    const row: Row = { low: from, costs: [], steps: [] };
-    for (let j = from; j <= to; j++) {
-      const left = j > from ? row.costs[j - 1 - from]! + alone : Infinity;
-      const up = before ? costAt(before, j) + alone : Infinity;
-      const pair =
-        before && j > 0 && Math.abs(a[i - 1]! - b[j - 1]!) <= window
-          ? costAt(before, j - 1) + Math.abs(a[i - 1]! - b[j - 1]!)
-          : Infinity;
-      // At equal cost a pair is better than two alone.
-      const least = Math.min(pair, up, left);
-      const start = i === 0 ? alone * j : Infinity;
-      row.costs.push(Math.min(least, start));
-      row.steps.push(pair <= least && pair < Infinity ? 2 : up <= left ? 0 : 1);
-    }
-    rows.push(row);
+  for (const at of a) {
+    while (from < b.length && b[from]! < at - window) from++;
+    to = Math.max(to, from);
+    while (to < b.length && b[to]! <= at + window) to++;
+    rows.push(nextRow(rows.at(-1)!, { at, b, from, to, window }));
   }
-  for (let i = a.length, j = b.length; i > 0;) {
+  return partnersIn(rows, a.length, b.length);
+}
+
+interface Band {
+  at: Seconds;
+  b: readonly Seconds[];
+  from: number;
+  to: number;
+  window: Seconds;
+}
+
+function nextRow(before: Row, { at, b, from, to, window }: Band): Row {
+  const alone = window / 2;
+  const row: Row = { low: from, costs: [], steps: [] };
+  for (let j = from; j <= to; j++) {
+    const apart = j > 0 ? Math.abs(at - b[j - 1]!) : Infinity;
+    const pair = apart <= window ? costAt(before, j - 1, alone) + apart : Infinity;
+    const aloneA = costAt(before, j, alone) + alone;
+    const aloneB = j > from ? row.costs[j - 1 - from]! + alone : Infinity;
+    const least = Math.min(pair, aloneA, aloneB);
+    row.costs.push(least);
+    // At equal cost a pair is better than two alone.
+    if (pair === least && pair < Infinity) row.steps.push('pair');
+    else row.steps.push(aloneA <= aloneB ? 'a alone' : 'b alone');
+  }
+  return row;
+}
+
+/** Beyond the end of a row the rest of `b` stays alone; before its beginning nothing is known, nor needed. */
+function costAt({ low, costs }: Row, j: number, alone: number): number {
+  if (j < low) return Infinity;
+  const last = costs.length - 1;
+  return j - low <= last ? costs[j - low]! : costs[last]! + alone * (j - low - last);
+}
+
+/** The way back from the end of both lists. */
+function partnersIn(rows: readonly Row[], ofA: number, ofB: number): Int32Array {
+  const partner = new Int32Array(ofA).fill(-1);
+  let j = ofB;
+  for (let i = ofA; i > 0;) {
     const { low, steps } = rows[i]!;
-    // Left of the band everything before stays alone; right of it the last of `b` does.
-    if (j - low >= steps.length) j = low + steps.length - 1;
-    const step = steps[j - low] ?? 0;
-    if (step === 2) partner[--i] = --j;
-    else if (step === 1) j--;
-    else i--;
+    // Right of the band the last of `b` stays alone; left of it everything before does.
+    j = Math.min(j, low + steps.length - 1);
+    const step = steps[j - low] ?? 'a alone';
+    if (step === 'b alone') j--;
+    else {
+      i--;
+      if (step === 'pair') partner[i] = --j;
+    }
   }
   return partner;
 }

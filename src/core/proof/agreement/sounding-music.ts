@@ -74,8 +74,9 @@ export function musicOfPerformance(
 /** A score as our own playback sounds: repeats taken, ornaments played out. */
 export function musicOfSequence(score: Score, { tracks, line, tempos }: SequencedFile): SoundingMusic {
   // A map whose ticks are written units.
+  const asTicks = (units: number): Ticks => units;
   const map = buildTempoMap(
-    tempos.map(({ at, bpm }) => ({ tick: at as Ticks, microsecondsPerQuarter: 60_000_000 / bpm })),
+    tempos.map(({ at, bpm }) => ({ tick: asTicks(at), microsecondsPerQuarter: 60_000_000 / bpm })),
     QUARTER,
   );
   const starts = line.bars.map((bar) => bar.start);
@@ -85,8 +86,8 @@ export function musicOfSequence(score: Score, { tracks, line, tempos }: Sequence
       .flatMap((track) => track.notes)
       .map((note): SoundingNote => ({
         key: note.key,
-        onset: secondsAtTick(map, note.start),
-        release: secondsAtTick(map, note.end),
+        onset: secondsAtTick(map, asTicks(note.start)),
+        release: secondsAtTick(map, asTicks(note.end)),
         bar: Math.max(0, barIndexAt(starts, note.start + NEARLY)),
         played: note.sound.played,
         ...(isSign(note.sound.marks) && { ofSign: true as const }),

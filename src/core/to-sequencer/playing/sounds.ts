@@ -3,8 +3,16 @@
  * is played by.
  */
 import type { TechniqueId } from '../../instruments';
-import { lineOfFifths, type Part, type Score, type ScoreNote, type SymbolInBar, type SymbolMarks } from '../../score';
-import type { MidiKey, WrittenUnits } from '../../time';
+import {
+  lineOfFifths,
+  type Part,
+  type Score,
+  type ScoreNote,
+  type Slur,
+  type SymbolInBar,
+  type SymbolMarks,
+} from '../../score';
+import { lastNotAfter, type MidiKey, type WrittenUnits } from '../../time';
 import type { TimeLine } from '../timeline/time-line';
 
 export interface Sound {
@@ -59,7 +67,7 @@ const WORDS: readonly [
 
 export function soundsOfPart(part: Part, score: Score, line: TimeLine): Sound[] {
   const sounds: Sound[] = [];
-  const slurs = part.lines.slurs;
+  const underSlur = slursByVoice(part.lines.slurs);
   const manner: { bow: TechniqueId | null; mute: TechniqueId | null; place: TechniqueId | null; solo: boolean } = {
     bow: null,
     mute: null,
@@ -118,9 +126,7 @@ export function soundsOfPart(part: Part, score: Score, line: TimeLine): Sound[] 
             marks: symbol.marks ?? NO_MARKS,
             inChord: n,
             chordSize: symbol.notes.length,
-            slurred: slurs.some(
-              (slur) => slur.voice === voice.voice && slur.start <= writtenAt && slur.end > writtenAt,
-            ),
+            slurred: underSlur(voice.voice, writtenAt),
             technique,
             solo: manner.solo,
             ...neighbours(note, fifths),
@@ -144,6 +150,23 @@ export function soundsOfPart(part: Part, score: Score, line: TimeLine): Sound[] 
   function change(words: string): void {
     for (const [pattern, to] of WORDS) if (pattern.test(words)) Object.assign(manner, to);
   }
+}
+
+/** Whether a place of a voice leads on under a slur; long parts have thousands of them. */
+function slursByVoice(slurs: readonly Slur[]): (voice: number, at: WrittenUnits) => boolean {
+  const voices = new Map<number, { starts: WrittenUnits[]; reach: WrittenUnits[] }>();
+  for (const { voice, start, end } of [...slurs].sort((a, b) => a.start - b.start)) {
+    const own = voices.get(voice) ?? { starts: [], reach: [] };
+    voices.set(voice, own);
+    own.starts.push(start);
+    // How far this one and those before it reach.
+    own.reach.push(Math.max(end, own.reach.at(-1) ?? end));
+  }
+  return (voice, at) => {
+    const own = voices.get(voice);
+    if (!own || own.starts[0]! > at) return false;
+    return own.reach[lastNotAfter(own.starts, at)]! > at;
+  };
 }
 
 function signTechnique(marks: SymbolMarks | undefined): TechniqueId | null {
