@@ -8,7 +8,7 @@ import { BadUsage } from './errors';
  */
 export function run(argv: readonly string[]): number {
   const [name = '', ...args] = argv;
-  const command = Object.hasOwn(commands, name) ? commands[name as keyof typeof commands] : undefined;
+  const command = Object.entries(commands).find(([own]) => own === name)?.[1];
   try {
     if (!command) throw new BadUsage(name ? `There is no command “${name}”. ${batchHint}` : batchHint);
     command(args);

@@ -12,5 +12,6 @@ export function goToBar({ parts, bars }: Agreement, part: number, bar: number): 
   const shown: PartId[] =
     known && !state.passage.parts.includes(known.id) ? [known.id, ...state.passage.parts] : state.passage.parts;
   state.show({ from: Math.max(0, from - 1), parts: shown });
-  if (state.job) goToStation(state.job.id, 'rhythm');
+  // A MIDI file that is only cleaned has no written side.
+  if (state.job) goToStation(state.job.id, state.sequence?.kind === 'midi' ? 'intake' : 'rhythm');
 }
