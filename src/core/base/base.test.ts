@@ -9,6 +9,7 @@ import {
   median,
   partId,
   partOf,
+  groupBy,
   runsOf,
   trackId,
   unsplit,
@@ -49,5 +50,15 @@ describe('statistics', () => {
   });
   it('find the common divisor', () => {
     expect([commonDivisor(10080, 3360), commonDivisor(-8, 12), commonDivisor(7, 0)]).toEqual([3360, 4, 7]);
+  });
+});
+
+describe('groupBy', () => {
+  it('keeps the order of first appearance, and of each group', () => {
+    expect([...groupBy([3, 1, 4, 1, 5, 9, 2, 6], (one) => one % 3)]).toEqual([
+      [0, [3, 9, 6]],
+      [1, [1, 4, 1]],
+      [2, [5, 2]],
+    ]);
   });
 });

@@ -25,3 +25,14 @@ export function runsOf<T>(list: readonly T[], of: (one: T) => unknown): T[][] {
   }
   return runs;
 }
+
+/** By what `of` says of them, in order of first appearance. */
+export function groupBy<K, T>(list: readonly T[], of: (one: T) => K): Map<K, T[]> {
+  const groups = new Map<K, T[]>();
+  for (const one of list) {
+    const there = groups.get(of(one));
+    if (there) there.push(one);
+    else groups.set(of(one), [one]);
+  }
+  return groups;
+}

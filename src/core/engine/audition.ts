@@ -1,10 +1,10 @@
 /* What is heard from a bar on: as it was received, or as it is written; both on the clock of the same bars. */
 import type { PartId } from '../base';
-import { PERCUSSION_CHANNEL, type Performance, type PlayedTrack } from '../performance';
+import type { Performance } from '../performance';
 import { secondsAtTick, ticksFromUnits, type Seconds } from '../time';
 import type { Conversion } from '../to-score';
 import type { SequencedFile } from '../to-sequencer';
-import { heardInScore, type HeardNote } from './heard';
+import { heardInPerformance, heardInScore, type HeardNote } from './heard';
 
 export const AUDITION_VERSIONS = ['received', 'written'] as const;
 export type AuditionVersion = (typeof AUDITION_VERSIONS)[number];
@@ -50,54 +50,16 @@ export function auditionOf(
   };
 }
 
-/** On the clock of the file. */
+/** On the clock of the file; what names no program sounds as the instrument it was recognised as. */
 function receivedNotes({ casting }: Conversion, performance: Performance, parts: readonly PartId[]): HeardNote[] {
-  const wanted = casting.parts.filter((part) => parts.length === 0 || parts.includes(part.id));
-  const ids = new Set(wanted.flatMap((part) => part.notes.map((note) => note.id)));
-  const programs = new Map(
-    wanted.flatMap((part) => part.notes.map((note) => [note.id, part.instrument.programs[0] ?? null] as const)),
-  );
-  return performance.tracks.flatMap((track) => {
-    const loud = faders(track);
-    return track.notes
-      .filter((note) => ids.has(note.id))
-      .sort((a, b) => a.start - b.start)
-      .map((note): HeardNote => {
-        const start = secondsAtTick(performance.tempo, note.start);
-        const state = loud(note.channel, note.start);
-        return {
-          key: note.key,
-          velocity: Math.max(1, Math.min(127, Math.round(note.velocity * state.gain))),
-          start,
-          duration: secondsAtTick(performance.tempo, note.end) - start,
-          drum: note.channel === PERCUSSION_CHANNEL,
-          program: state.program ?? programs.get(note.id) ?? null,
-        };
-      });
-  });
-}
-
-/** What faders and programs of a track stand at; to be asked in order of time. */
-function faders({
-  controllers,
-  programs,
-}: PlayedTrack): (channel: number, tick: number) => { gain: number; program: number | null } {
-  const values = new Map<string, number>();
-  const [events, patches] = [
-    [...controllers].sort((a, b) => a.tick - b.tick),
-    [...programs].sort((a, b) => a.tick - b.tick),
-  ];
-  let [e, p] = [0, 0];
-  return (channel, tick) => {
-    for (; events[e] && events[e]!.tick <= tick; e++)
-      values.set(`${events[e]!.channel}/${events[e]!.controller}`, events[e]!.value);
-    for (; patches[p] && patches[p]!.tick <= tick; p++)
-      values.set(`${patches[p]!.channel}/program`, patches[p]!.program);
-    const volume = values.get(`${channel}/7`) ?? 100;
-    const expression = values.get(`${channel}/11`) ?? 127;
-    return {
-      gain: Math.min(1.27, volume / 100) * (expression / 127),
-      program: values.get(`${channel}/program`) ?? null,
-    };
-  };
+  return casting.parts
+    .filter((part) => parts.length === 0 || parts.includes(part.id))
+    .flatMap((part) => {
+      const ids = new Set(part.notes.map((note) => note.id));
+      const [usual = null] = part.instrument.programs;
+      return heardInPerformance(performance, (note) => ids.has(note.id)).map((note) => ({
+        ...note,
+        program: note.program ?? usual,
+      }));
+    });
 }

@@ -1,17 +1,16 @@
 import type { PartId } from '../base';
-import { barsOfPerformance, performanceFromSmf, PERCUSSION_CHANNEL } from '../performance';
+import {
+  barsOfPerformance,
+  performanceFromSmf,
+  PERCUSSION_CHANNEL,
+  type Performance,
+  type PlayedNote,
+  type PlayedTrack,
+} from '../performance';
 import type { Score } from '../score';
 import { Message, type SmfFile } from '../smf';
-import {
-  buildTempoMap,
-  QUARTER,
-  secondsAtTick,
-  ticksFromUnits,
-  type Seconds,
-  type Ticks,
-  type WrittenUnits,
-} from '../time';
-import type { SequencedFile } from '../to-sequencer';
+import { secondsAtTick, ticksFromUnits, type Seconds } from '../time';
+import { clockOf, type SequencedFile } from '../to-sequencer';
 
 /* What can be heard, and drawn, of a stretch of bars. */
 
@@ -45,27 +44,57 @@ export function heardInFile(file: SmfFile, from: number, to: number): HeardNote[
   const tick = (units: number) => ticksFromUnits(units, performance.ticksPerQuarter);
   const [start, end] = [tick(first.start), tick(last.start + last.length)];
   const origin = secondsAtTick(performance.tempo, start);
-  return performance.tracks.flatMap((track) =>
-    track.notes
-      .filter((note) => note.start >= start && note.start < end)
+  return heardInPerformance(performance, (note) => note.start >= start && note.start < end).map((note) => ({
+    ...note,
+    start: note.start - origin,
+  }));
+}
+
+/** Notes of a performance on its own clock: velocities scaled by the faders and expression of their channels. */
+export function heardInPerformance(performance: Performance, wanted: (note: PlayedNote) => boolean): HeardNote[] {
+  return performance.tracks.flatMap((track) => {
+    const standing = faders(track);
+    return track.notes
+      .filter(wanted)
+      .sort((a, b) => a.start - b.start)
       .map((note): HeardNote => {
-        const at = (controller: number, usual: number) =>
-          track.controllers.findLast(
-            (one) => one.controller === controller && one.channel === note.channel && one.tick <= note.start,
-          )?.value ?? usual;
-        const heard = secondsAtTick(performance.tempo, note.start) - origin;
-        const program =
-          track.programs.findLast((one) => one.channel === note.channel && one.tick <= note.start)?.program ?? null;
+        const start = secondsAtTick(performance.tempo, note.start);
+        const { gain, program } = standing(note.channel, note.start);
         return {
           key: note.key,
-          velocity: Math.max(1, Math.round(note.velocity * Math.min(1.27, at(7, 100) / 100) * (at(11, 127) / 127))),
-          start: heard,
-          duration: secondsAtTick(performance.tempo, note.end) - origin - heard,
+          velocity: Math.max(1, Math.min(127, Math.round(note.velocity * gain))),
+          start,
+          duration: secondsAtTick(performance.tempo, note.end) - start,
           drum: note.channel === PERCUSSION_CHANNEL,
           program,
         };
-      }),
-  );
+      });
+  });
+}
+
+/** What faders and programs of a track stand at; to be asked in order of time. */
+function faders({
+  controllers,
+  programs,
+}: PlayedTrack): (channel: number, tick: number) => { gain: number; program: number | null } {
+  const values = new Map<string, number>();
+  const [events, patches] = [
+    [...controllers].sort((a, b) => a.tick - b.tick),
+    [...programs].sort((a, b) => a.tick - b.tick),
+  ];
+  let [e, p] = [0, 0];
+  return (channel, tick) => {
+    for (; events[e] && events[e]!.tick <= tick; e++)
+      values.set(`${events[e]!.channel}/${events[e]!.controller}`, events[e]!.value);
+    for (; patches[p] && patches[p]!.tick <= tick; p++)
+      values.set(`${patches[p]!.channel}/program`, patches[p]!.program);
+    const volume = values.get(`${channel}/7`) ?? 100;
+    const expression = values.get(`${channel}/11`) ?? 127;
+    return {
+      gain: Math.min(1.27, volume / 100) * (expression / 127),
+      program: values.get(`${channel}/program`) ?? null,
+    };
+  };
 }
 
 /** What a stretch of written bars sounds like as delivered. @param parts none for all */
@@ -104,17 +133,6 @@ export function heardInScore(
 /** Length of what is played. */
 export function secondsOf(sequenced: SequencedFile): Seconds {
   return clockOf(sequenced)(sequenced.line.end);
-}
-
-/** Tells the time of places of a score as it is played. */
-function clockOf({ tempos }: SequencedFile): (at: WrittenUnits) => Seconds {
-  // A map whose ticks are written units.
-  const asTicks = (units: number): Ticks => units;
-  const map = buildTempoMap(
-    tempos.map(({ at, bpm }) => ({ tick: asTicks(at), microsecondsPerQuarter: 60_000_000 / bpm })),
-    QUARTER,
-  );
-  return (at) => secondsAtTick(map, asTicks(at));
 }
 
 /** Controllers of one track chunk, by number. */

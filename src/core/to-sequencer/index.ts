@@ -1,4 +1,5 @@
 export { sequenceScore, toSequencer, type SequencedFile, type SequenceProgress, type SequenceReport } from './pipeline';
 export { loudnessAt, loudnessCurve, type CurvePoint } from './dynamics/loudness-curve';
+export { clockOf } from './timeline/tempo';
 export { askSequence } from './doubts/ask-sequence';
 export * from './cleaning';

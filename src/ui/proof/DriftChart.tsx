@@ -12,8 +12,8 @@ export function DriftChart({ agreement }: { agreement: Agreement }) {
       <figcaption>
         Drift{' '}
         <span className="soft">
-          how much later the second begins, milliseconds, the middle of each bar’s notes; largest of all{' '}
-          {agreement.largest.toFixed(1)}
+          how much later the second begins, milliseconds, the middle of each bar’s notes; of all notes half are within{' '}
+          {agreement.typical.toFixed(1)}, the largest is {agreement.largest.toFixed(1)}
         </span>
       </figcaption>
       <ResponsiveContainer width="100%" height={130}>

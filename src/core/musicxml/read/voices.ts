@@ -4,6 +4,7 @@
  *
  *     file    voice 1  C4 quarter, E4 in chord, (forward) …     →    [C4 E4] quarter, rest …
  */
+import { groupBy } from '../../base';
 import {
   noteValue,
   NOTE_TYPES,
@@ -54,10 +55,10 @@ export function voicesOf(
   write: (raw: RawNote) => ScoreNote | null,
   mend: (message: string, raw: RawNote) => void,
 ): VoiceBar[] {
-  const byVoice = grouped(notes, (note) => note.voice);
+  const byVoice = groupBy(notes, (note) => note.voice);
   // Some programs count voices anew on each staff: what sounds at once on two staves is two voices.
   for (const [name, own] of [...byVoice]) {
-    const staves = grouped(own, (note) => String(note.staff));
+    const staves = groupBy(own, (note) => String(note.staff));
     if (staves.size < 2 || !overlap([...staves.values()])) continue;
     byVoice.delete(name);
     for (const [staff, list] of staves) byVoice.set(`${name} on staff ${staff}`, list);
@@ -74,16 +75,6 @@ export function voicesOf(
     return [{ staff, voice: voiceNumber(staff, slot), symbols }];
   });
   return voices.sort((a, b) => a.voice - b.voice);
-}
-
-function grouped(notes: readonly RawNote[], by: (note: RawNote) => string): Map<string, RawNote[]> {
-  const groups = new Map<string, RawNote[]>();
-  for (const note of notes) {
-    const list = groups.get(by(note));
-    if (list) list.push(note);
-    else groups.set(by(note), [note]);
-  }
-  return groups;
 }
 
 /** Whether notes of different groups sound at the same time; a chord over two staves begins together and is one. */

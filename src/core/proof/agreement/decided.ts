@@ -39,24 +39,19 @@ const SHORTEST_SHARE = 0.04;
 /** @returns the reason for a difference of this conversion, in words; none where nobody decided it */
 export function decisionsBehind(conversion: Conversion, performance: Performance): AgreementOptions['decidedBy'] {
   const fates = fatesOf(conversion, performance);
+  const inParts = new Set(conversion.casting.parts.flatMap((part) => part.notes.map((note) => note.id)));
+  const leftOut = new Set(conversion.casting.tracks.filter((track) => track.leftOut).map((track) => track.id));
   const left = new Set(
-    conversion.casting.tracks
-      .filter((track) => track.leftOut)
-      .flatMap(({ id }) => performance.tracks.find((track) => track.id === id)?.notes.map((note) => note.id) ?? []),
+    performance.tracks.filter((track) => leftOut.has(track.id)).flatMap((track) => track.notes.map((note) => note.id)),
   );
   return (pair, kind) => {
     if (kind === 'extra') return pair.b!.ofSign ? 'a sign played out' : undefined;
     const [id] = pair.a!.played;
     const fate = id === undefined ? undefined : fates.get(id);
-    if (!fate) return id !== undefined && left.has(id) ? 'its track is left out' : unwritten(id, conversion);
+    if (!fate && (id === undefined || inParts.has(id))) return undefined;
+    if (!fate) return left.has(id!) ? 'its track is left out' : 'a keyswitch, no music';
     return whyWritten(pair, kind, fate);
   };
-}
-
-/** Notes that went to no part though their track did: they switch a sound library. */
-function unwritten(id: NoteId | undefined, { casting }: Conversion): string | undefined {
-  const inPart = casting.parts.some((part) => part.notes.some((note) => note.id === id));
-  return inPart ? undefined : 'a keyswitch, no music';
 }
 
 function whyWritten({ a, b }: NotePair, kind: DifferenceKind, fate: Fate): string | undefined {

@@ -6,7 +6,7 @@
  * between pairs far apart (after Theil 1950 and Sen 1968), the offset the median of what is left. Whichever of a few
  * candidates lets most notes find one of their own key is taken.
  */
-import { median } from '../../base';
+import { groupBy, median } from '../../base';
 import type { Seconds } from '../../time';
 import type { SoundingMusic } from './sounding-music';
 
@@ -54,15 +54,11 @@ export function fitTime(a: SoundingMusic, b: SoundingMusic): TimeFit {
 }
 
 function onsetsByKey({ parts }: SoundingMusic): Map<number, Seconds[]> {
-  const byKey = new Map<number, Seconds[]>();
-  for (const part of parts)
-    for (const { key, onset } of part.notes) {
-      const list = byKey.get(key);
-      if (list) list.push(onset);
-      else byKey.set(key, [onset]);
-    }
-  for (const list of byKey.values()) list.sort((x, y) => x - y);
-  return byKey;
+  const byKey = groupBy(
+    parts.flatMap((part) => part.notes),
+    (note) => note.key,
+  );
+  return new Map([...byKey].map(([key, notes]) => [key, notes.map((note) => note.onset).sort((x, y) => x - y)]));
 }
 
 /** Some thousand notes, evenly over the keys and the piece, are enough to tell a clock. */

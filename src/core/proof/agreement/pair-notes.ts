@@ -2,6 +2,7 @@
  * The notes of two parts in pairs: those of one key by alignOnsets, then what is left by time alone (another octave,
  * another pitch).
  */
+import { groupBy } from '../../base';
 import type { Seconds } from '../../time';
 import { alignOnsets } from './align-onsets';
 import type { TimeFit } from './fit-time';
@@ -21,7 +22,8 @@ export function pairNotes(a: readonly SoundingNote[], b: readonly SoundingNote[]
   const at = (note: SoundingNote): Seconds => fit.ratio * note.onset + fit.offset;
   const pairs: NotePair[] = [];
   const [leftA, leftB]: [SoundingNote[], SoundingNote[]] = [[], []];
-  const [ofA, ofB] = [byKey(a), byKey(b)];
+  const ofA = groupBy(a, (note) => note.key);
+  const ofB = groupBy(b, (note) => note.key);
   for (const key of new Set([...ofA.keys(), ...ofB.keys()])) {
     const [here, there] = [ofA.get(key) ?? [], ofB.get(key) ?? []];
     const partner = alignOnsets(
@@ -40,16 +42,6 @@ export function pairNotes(a: readonly SoundingNote[], b: readonly SoundingNote[]
     for (const [j, note] of there.entries()) if (!found.has(j)) leftB.push(note);
   }
   return [...pairs, ...otherKeys(leftA, leftB, at)];
-}
-
-function byKey(notes: readonly SoundingNote[]): Map<number, SoundingNote[]> {
-  const keys = new Map<number, SoundingNote[]>();
-  for (const note of notes) {
-    const list = keys.get(note.key);
-    if (list) list.push(note);
-    else keys.set(note.key, [note]);
-  }
-  return keys;
 }
 
 /** What found no partner of its key: one at nearly the same time, an octave away before any other. */

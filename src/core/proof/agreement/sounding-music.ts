@@ -1,17 +1,8 @@
 /* What sounds, in clock time, whatever it was read from: the two sides of an agreement. */
 import { barsOfPerformance, type NoteId, type Performance, type PlayedNote } from '../../performance';
 import type { Part, Score, SymbolMarks } from '../../score';
-import {
-  barIndexAt,
-  buildTempoMap,
-  QUARTER,
-  secondsAtTick,
-  writtenUnits,
-  type MidiKey,
-  type Seconds,
-  type Ticks,
-} from '../../time';
-import type { SequencedFile } from '../../to-sequencer';
+import { barIndexAt, QUARTER, secondsAtTick, writtenUnits, type MidiKey, type Seconds } from '../../time';
+import { clockOf, type SequencedFile } from '../../to-sequencer';
 
 export interface SoundingNote {
   key: MidiKey;
@@ -73,12 +64,7 @@ export function musicOfPerformance(
 
 /** A score as our own playback sounds: repeats taken, ornaments played out. */
 export function musicOfSequence(score: Score, { tracks, line, tempos }: SequencedFile): SoundingMusic {
-  // A map whose ticks are written units.
-  const asTicks = (units: number): Ticks => units;
-  const map = buildTempoMap(
-    tempos.map(({ at, bpm }) => ({ tick: asTicks(at), microsecondsPerQuarter: 60_000_000 / bpm })),
-    QUARTER,
-  );
+  const secondsAt = clockOf({ tempos });
   const starts = line.bars.map((bar) => bar.start);
   const notesOf = (part: Part) =>
     tracks
@@ -86,8 +72,8 @@ export function musicOfSequence(score: Score, { tracks, line, tempos }: Sequence
       .flatMap((track) => track.notes)
       .map((note): SoundingNote => ({
         key: note.key,
-        onset: secondsAtTick(map, asTicks(note.start)),
-        release: secondsAtTick(map, asTicks(note.end)),
+        onset: secondsAt(note.start),
+        release: secondsAt(note.end),
         bar: Math.max(0, barIndexAt(starts, note.start + NEARLY)),
         played: note.sound.played,
         ...(isSign(note.sound.marks) && { ofSign: true as const }),

@@ -1,9 +1,7 @@
 import { queryKind, type Doubt } from '../query-kind';
 
 /** More tracks than a port has channels. */
-export interface SeveralPorts extends Doubt<'several-ports'> {
-  facts: { tracks: number; ports: number };
-}
+export type SeveralPorts = Doubt<'several-ports'>;
 
 export const severalPorts = queryKind<SeveralPorts>({
   kind: 'several-ports',

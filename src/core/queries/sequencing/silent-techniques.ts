@@ -1,11 +1,9 @@
 import type { PartId } from '../../base';
-import type { TechniqueId } from '../../instruments';
 import { queryKind, type Doubt } from '../query-kind';
 
 /** Ways of playing that are written and that nothing tells the sound library of. */
 export interface SilentTechniques extends Doubt<'silent-techniques'> {
   part: PartId;
-  facts: { techniques: TechniqueId[] };
 }
 
 export const silentTechniques = queryKind<SilentTechniques>({

@@ -5,7 +5,15 @@
 import type { NoteId } from '../../performance';
 import { MARK_CLASSES, NO_LINES, type MarkClass, type PartLines } from '../../score';
 import type { MarkRule } from '../../settings';
-import { LINE_FINDERS, NOTE_FINDERS, type Finder, type Looking, type MarkContext, type NoteSign } from './finders';
+import {
+  LINE_FINDERS,
+  NOTE_CLASSES,
+  NOTE_FINDERS,
+  type Finder,
+  type Looking,
+  type MarkContext,
+  type NoteSign,
+} from './finders';
 import { loudnessOf } from './loudness';
 import type { PlayedPart } from './marked-part';
 import { ruleFor, strengthsInUse } from './rules';
@@ -57,7 +65,7 @@ export function findMarks(part: PlayedPart, rules: readonly MarkRule[], context:
     pedals: kept('pedal', LINE_FINDERS.pedal),
   };
   const onNotes = new Map<NoteId, NoteMark[]>();
-  for (const mark of ['staccato', 'accents', 'breaths'] as const)
+  for (const mark of NOTE_CLASSES)
     for (const { sign, strike, suggested = false } of kept(mark, NOTE_FINDERS[mark])) {
       const first = strike.notes[0]!.id;
       onNotes.set(first, [...(onNotes.get(first) ?? []), { mark: sign, suggested }]);

@@ -90,3 +90,4 @@ const breaths: Finder<FoundOnNote> = {
 
 /** Of signs on notes. */
 export const NOTE_FINDERS = { staccato, accents, breaths };
+export const NOTE_CLASSES = ['staccato', 'accents', 'breaths'] as const satisfies (keyof typeof NOTE_FINDERS)[];

@@ -65,7 +65,6 @@ function techniqueQueries({ score, tracks, settings }: Asked): Query[] {
         bar: first.sound.bar,
         at: first.sound.written,
         message: `${part.name}: ${techniques.map(techniqueName).join(', ')} is written, and nothing in the file will say so.`,
-        facts: { techniques },
       },
     ];
   });
@@ -79,7 +78,6 @@ function portQuery({ tracks }: Asked): Query[] {
       id: queryId('several-ports'),
       kind: 'several-ports',
       message: `${tracks.length} tracks need ${ports} ports of sixteen channels; a sequencer without ports plays them on the first.`,
-      facts: { tracks: tracks.length, ports },
     },
   ];
 }

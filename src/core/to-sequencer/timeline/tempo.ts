@@ -3,12 +3,31 @@
  * moment of slower time.
  */
 import { symbolsOf, type Score, type TempoMark } from '../../score';
-import { QUARTER, type Bpm, type WrittenUnits } from '../../time';
+import {
+  buildTempoMap,
+  QUARTER,
+  secondsAtTick,
+  type Bpm,
+  type Seconds,
+  type Ticks,
+  type WrittenUnits,
+} from '../../time';
 import type { TimeLine } from './time-line';
 
 export interface PlayedTempo {
   at: WrittenUnits;
   bpm: Bpm;
+}
+
+/** Tells the clock time of places on the played time line. */
+export function clockOf({ tempos }: { tempos: readonly PlayedTempo[] }): (at: WrittenUnits) => Seconds {
+  // A map whose ticks are written units.
+  const asTicks = (units: number): Ticks => units;
+  const map = buildTempoMap(
+    tempos.map(({ at, bpm }) => ({ tick: asTicks(at), microsecondsPerQuarter: 60_000_000 / bpm })),
+    QUARTER,
+  );
+  return (at) => secondsAtTick(map, asTicks(at));
 }
 
 const SLOWER = /\b(?:rit|ritard|rall|slentando|allarg|calando|morendo)/i;

@@ -1,6 +1,7 @@
 /*
  * Tracks: which tracks a part becomes, on which channel and port, with which sound.
  */
+import { groupBy } from '../../base';
 import { instrumentById, techniqueName, type TechniqueId } from '../../instruments';
 import type { Part, PartId } from '../../score';
 import type { PerformedNote } from '../playing/perform';
@@ -77,8 +78,7 @@ function groupNotes(notes: readonly PerformedNote[], split: Split, part: Part): 
     label: (key: string) => string,
     technique: (key: string) => TechniqueId | null = () => null,
   ): Group[] => {
-    const groups = new Map<string, PerformedNote[]>();
-    for (const note of notes) groups.set(keyOf(note), [...(groups.get(keyOf(note)) ?? []), note]);
+    const groups = groupBy(notes, keyOf);
     return [...groups]
       .sort(([a], [b]) => (a < b ? -1 : 1))
       .map(([key, group]) => ({
@@ -118,8 +118,7 @@ function groupNotes(notes: readonly PerformedNote[], split: Split, part: Part): 
 
 /** Chords as single lines, the highest note first. */
 function lines(notes: readonly PerformedNote[]): Group[] {
-  const starts = new Map<number, PerformedNote[]>();
-  for (const note of notes) starts.set(note.sound.start, [...(starts.get(note.sound.start) ?? []), note]);
+  const starts = groupBy(notes, (note) => note.sound.start);
   const found: PerformedNote[][] = [];
   for (const chord of starts.values()) {
     const keys = [...new Set(chord.map((note) => note.sound.key))].sort((a, b) => b - a);
