@@ -7,6 +7,7 @@ const POLICY = [
   "style-src 'self' 'unsafe-inline'",
   "img-src 'self' data: blob:",
   "font-src 'self' data:",
+  "media-src 'self' blob:",
   "worker-src 'self' blob:",
   "connect-src 'self' data: blob:",
   "object-src 'none'",

@@ -119,6 +119,7 @@ function emptyTrack(id: string, chunk: number, name: string): PlayedTrack {
     programs: [],
     notes: [],
     controllers: [],
+    bends: [],
     texts: [],
   };
 }

@@ -1,164 +1,149 @@
 /*
- * The sound module: a plain stand-in for outside synthesizers, made of oscillators and noise. It is there to compare
- * and to check, not to please.
+ * Plays stretch after stretch: hands messages on a moment before they sound, asks for what follows in good time, and tells
+ * where in the bars it is.
  */
-import type { HeardNote } from '@/core/engine';
+import type { BarPlace, Stretch, SynthChannel } from '@/core/hearing';
+import { freshChannels, inOrder, isRelease, messagesOf, SENT_AHEAD, type TimedMessage } from './messages';
+import type { Sink } from './sinks';
 
-interface Timbre {
-  wave: OscillatorType;
-  attack: number;
-  /** Seconds in which the sound dies away while held; none for sustained ones. */
-  decay: number | null;
-  level: number;
-}
+/** What follows is asked for so long before it is needed. */
+const FETCH_AHEAD = 4;
+const LATENCY = 0.06;
+/** Sound dies away after the last note. */
+const TAIL = 1.5;
 
-/** One for each of the sixteen families of General MIDI. */
-const TIMBRES: readonly Timbre[] = [
-  { wave: 'triangle', attack: 0.004, decay: 1.4, level: 0.9 },
-  { wave: 'sine', attack: 0.002, decay: 1.1, level: 0.9 },
-  { wave: 'square', attack: 0.01, decay: null, level: 0.25 },
-  { wave: 'triangle', attack: 0.003, decay: 0.9, level: 0.9 },
-  { wave: 'triangle', attack: 0.006, decay: 1.2, level: 1 },
-  { wave: 'sawtooth', attack: 0.05, decay: null, level: 0.3 },
-  { wave: 'sawtooth', attack: 0.07, decay: null, level: 0.3 },
-  { wave: 'sawtooth', attack: 0.03, decay: null, level: 0.34 },
-  { wave: 'square', attack: 0.02, decay: null, level: 0.24 },
-  { wave: 'sine', attack: 0.03, decay: null, level: 0.7 },
-  { wave: 'square', attack: 0.01, decay: null, level: 0.22 },
-  { wave: 'sawtooth', attack: 0.12, decay: null, level: 0.25 },
-  { wave: 'sine', attack: 0.05, decay: null, level: 0.5 },
-  { wave: 'triangle', attack: 0.004, decay: 0.8, level: 0.8 },
-  { wave: 'sine', attack: 0.002, decay: 0.35, level: 0.9 },
-  { wave: 'sine', attack: 0.02, decay: 0.6, level: 0.5 },
-];
-
-let context: AudioContext | null = null;
-let playing: Playing | null = null;
-
-/** What sounds now. */
-export interface Playing {
-  /** Seconds from the beginning of what is played, at its own tempo. */
-  position: () => number;
-  stop: () => void;
+/** Where it is: a bar, and how much of it has passed (0–1). */
+export interface HeardPlace extends BarPlace {
+  share: number;
 }
 
 export interface PlayOptions {
-  onEnd?: () => void;
-  /** Seconds into the notes. */
+  /** Share of the first stretch's first bar that is left out; or seconds into the stretch. */
   from?: number;
   /** 0.5 plays at half the tempo; pitch stays. */
   rate?: number;
+  /** What comes after a stretch: it goes on, or begins again; null at the end. */
+  following?: (stretch: Stretch) => Promise<{ stretch: Stretch; again: boolean } | null>;
+  onEnd?: () => void;
 }
 
-/** Notes are handed to the clock of the sound so far ahead, a few times in that span. */
-const AHEAD = 1;
-const LATENCY = 0.05;
+/** A stretch on the sink's clock. */
+interface Laid {
+  stretch: Stretch;
+  /** When its beginning sounds, or would. */
+  at: number;
+  from: number;
+}
 
-/** As `play` wants them. */
-export const byStart = (notes: readonly HeardNote[]) => [...notes].sort((a, b) => a.start - b.start);
+export class Player {
+  private readonly laid: Laid[] = [];
+  private queue: TimedMessage[] = [];
+  private asked = false;
+  private ended = false;
+  private timer: ReturnType<typeof setInterval> | null = null;
+  private readonly rate: number;
+  private closes = Infinity;
 
-/** Plays notes, which are in order of start; what was playing stops. */
-export async function play(
-  notes: readonly HeardNote[],
-  { onEnd, from = 0, rate = 1 }: PlayOptions = {},
-): Promise<Playing> {
-  playing?.stop();
-  context ??= new AudioContext();
-  if (context.state === 'suspended') await context.resume();
-  const audio = context;
-  const out = audio.createGain();
-  out.gain.value = 0.22;
-  const limiter = audio.createDynamicsCompressor();
-  out.connect(limiter).connect(audio.destination);
-  const begun = audio.currentTime + LATENCY;
-  const end = notes.reduce((last, note) => Math.max(last, note.start + note.duration), 0);
-  const position = () => from + Math.max(0, audio.currentTime - begun) * rate;
-  let next = notes.findIndex((note) => note.start >= from);
-  if (next < 0) next = notes.length;
-  const hand = () => {
-    for (; next < notes.length && notes[next]!.start <= position() + AHEAD * rate; next++) {
-      const note = { ...notes[next]!, duration: notes[next]!.duration / rate };
-      (note.drum ? strike : sing)(audio, out, note, begun + (note.start - from) / rate);
+  constructor(
+    private readonly sink: Sink,
+    private readonly options: PlayOptions = {},
+  ) {
+    this.rate = options.rate ?? 1;
+  }
+
+  /** @param at a time of the sink's clock @param from seconds into the stretch */
+  start(stretch: Stretch, { at = this.sink.now() + LATENCY, from = 0 } = {}): void {
+    this.sink.prepare(stretch.channels);
+    this.queue = freshChannels(stretch.channels, at);
+    this.lay(stretch, at - from / this.rate, from, false);
+    this.hand();
+    this.timer = setInterval(() => this.hand(), (SENT_AHEAD / 5) * 1000);
+  }
+
+  /** Where it is now, or at a time of the sink's clock. */
+  place(at = this.sink.now()): HeardPlace | null {
+    const laid = this.laid.findLast((one) => one.at + one.from / this.rate <= at) ?? this.laid[0];
+    return laid ? placeIn(laid.stretch, Math.max(laid.from, (at - laid.at) * this.rate)) : null;
+  }
+
+  /** Says no more. @param at from then on: it goes on until then, and what sounds is released */
+  leave(at?: number): void {
+    if (this.timer) clearInterval(this.timer);
+    this.timer = null;
+    this.ended = true;
+    if (at !== undefined)
+      for (const message of this.queue)
+        if (message.at < at || isRelease(message)) this.sink.send({ ...message, at: Math.min(message.at, at) });
+    this.queue = [];
+  }
+
+  private lay(stretch: Stretch, at: number, from: number, cut: boolean): void {
+    const messages = messagesOf(stretch, { from, cut });
+    for (const message of messages) this.queue.push({ ...message, at: at + message.at / this.rate });
+    inOrder(this.queue);
+    this.laid.push({ stretch, at, from });
+    if (this.laid.length > 4) this.laid.shift();
+  }
+
+  private hand(): void {
+    if (this.ended) return;
+    const now = this.sink.now();
+    let sent = 0;
+    while (sent < this.queue.length && this.queue[sent]!.at <= now + SENT_AHEAD) this.sink.send(this.queue[sent++]!);
+    this.queue = this.queue.slice(sent);
+    const last = this.laid.at(-1)!;
+    const ends = last.at + last.stretch.end / this.rate;
+    if (!this.asked && now > ends - FETCH_AHEAD) this.ask(last, ends);
+    if (now > this.closes && this.queue.length === 0) {
+      this.leave();
+      this.options.onEnd?.();
     }
-  };
-  hand();
-  const feeding = setInterval(hand, (AHEAD / 4) * 1000);
-  const timer = setTimeout(() => now.stop(), ((end - from) / rate + 0.4) * 1000);
-  const now: Playing = {
-    position,
-    stop: () => {
-      clearInterval(feeding);
-      clearTimeout(timer);
-      out.disconnect();
-      if (playing === now) playing = null;
-      onEnd?.();
-    },
-  };
-  playing = now;
-  return now;
-}
-
-export function stopPlaying(): void {
-  playing?.stop();
-}
-
-function sing(audio: AudioContext, out: AudioNode, { key, velocity, duration, program }: HeardNote, at: number): void {
-  const { wave, attack, decay, level } = TIMBRES[Math.floor(((program ?? 1) - 1) / 8)] ?? TIMBRES[0]!;
-  const loud = level * (velocity / 127) ** 1.6;
-  const end = at + Math.max(duration, 0.04);
-  const oscillator = audio.createOscillator();
-  oscillator.type = wave;
-  oscillator.frequency.value = 440 * 2 ** ((key - 69) / 12);
-  const gain = audio.createGain();
-  gain.gain.setValueAtTime(0, at);
-  gain.gain.linearRampToValueAtTime(loud, at + attack);
-  if (decay !== null) gain.gain.setTargetAtTime(loud * 0.08, at + attack, decay / 3);
-  gain.gain.setTargetAtTime(0, end, 0.04);
-  oscillator.connect(gain).connect(out);
-  oscillator.start(at);
-  oscillator.stop(end + 0.3);
-}
-
-/** Low keys of a kit are skins, high ones metal: a falling tone or a burst of filtered noise. */
-function strike(audio: AudioContext, out: AudioNode, { key, velocity }: HeardNote, at: number): void {
-  const loud = (velocity / 127) ** 1.4;
-  const gain = audio.createGain();
-  if (key <= 36 || (key >= 41 && key <= 50 && key !== 42 && key !== 44 && key !== 46 && key !== 49)) {
-    const tone = audio.createOscillator();
-    const pitch = key <= 36 ? 62 : 80 + (key - 41) * 14;
-    tone.frequency.setValueAtTime(pitch * 2, at);
-    tone.frequency.exponentialRampToValueAtTime(pitch, at + 0.05);
-    gain.gain.setValueAtTime(loud * 1.6, at);
-    gain.gain.setTargetAtTime(0, at + 0.02, 0.09);
-    tone.connect(gain).connect(out);
-    tone.start(at);
-    tone.stop(at + 0.6);
-    return;
   }
-  const noise = audio.createBufferSource();
-  noise.buffer = noiseOf(audio);
-  const filter = audio.createBiquadFilter();
-  const metal = key >= 42 && key !== 43 && key !== 45 && key !== 47 && key !== 48;
-  filter.type = metal ? 'highpass' : 'bandpass';
-  filter.frequency.value = metal ? 6500 : 1800;
-  gain.gain.setValueAtTime(loud * 0.9, at);
-  gain.gain.setTargetAtTime(0, at + 0.005, key === 49 || key === 57 || key === 46 || key === 51 ? 0.25 : 0.05);
-  noise.connect(filter).connect(gain).connect(out);
-  noise.start(at);
-  noise.stop(at + 1.2);
+
+  private ask(last: Laid, ends: number): void {
+    this.asked = true;
+    const lastNote = last.stretch.notes.reduce((end, note) => Math.max(end, note.at + note.seconds), last.stretch.end);
+    const close = () => void (this.closes = last.at + lastNote / this.rate + TAIL);
+    if (!this.options.following) return close();
+    this.options.following(last.stretch).then(
+      (next) => {
+        if (this.ended) return;
+        if (!next) return close();
+        this.asked = false;
+        // An answer that comes late makes a gap, no heap of notes.
+        const at = Math.max(ends, this.sink.now() + LATENCY);
+        if (next.again) this.cutAt(at, last.stretch.channels);
+        this.lay(next.stretch, at, 0, false);
+      },
+      () => close(),
+    );
+  }
+
+  /** Ends what sounds beyond a place that is jumped away from. */
+  private cutAt(at: number, channels: readonly SynthChannel[]): void {
+    this.queue = this.queue.map((message) => (message.at > at ? { ...message, at } : message));
+    this.queue.push(...freshChannels(channels, at).filter(({ bytes }) => bytes[1] === 123 || bytes[1] === 121));
+    inOrder(this.queue);
+  }
 }
 
-let noiseBuffer: AudioBuffer | null = null;
+function placeIn({ bars, end }: Stretch, seconds: number): HeardPlace {
+  const i = Math.max(
+    0,
+    bars.findLastIndex((bar) => bar.at <= seconds),
+  );
+  const { bar, pass, at } = bars[i]!;
+  const ends = bars[i + 1]?.at ?? end;
+  return { bar, pass, share: ends > at ? Math.max(0, Math.min(1, (seconds - at) / (ends - at))) : 0 };
+}
 
-/** A second of even noise, always the same. */
-function noiseOf(audio: AudioContext): AudioBuffer {
-  if (noiseBuffer) return noiseBuffer;
-  noiseBuffer = audio.createBuffer(1, audio.sampleRate, audio.sampleRate);
-  const data = noiseBuffer.getChannelData(0);
-  let state = 22_222;
-  for (let i = 0; i < data.length; i++) {
-    state = (Math.imul(state, 196_314_165) + 907_633_515) | 0;
-    data[i] = state / 2 ** 31;
-  }
-  return noiseBuffer;
+/** Seconds into a stretch at which a place is. */
+export function secondsAt({ bars, end }: Stretch, { bar, pass, share }: HeardPlace): number {
+  const i = Math.max(
+    0,
+    bars.findIndex((one) => one.bar === bar && one.pass === pass),
+  );
+  if (i === 0 && share === 0) return 0;
+  const ends = bars[i + 1]?.at ?? end;
+  return bars[i]!.at + share * (ends - bars[i]!.at);
 }

@@ -1,11 +1,7 @@
-import Dexie, { liveQuery } from 'dexie';
+import { liveQuery, type Table } from 'dexie';
+import { guarded, StorageError } from './guarded';
 import { database, type Direction, type JobRecord } from './schema';
 import { EMPTY_LEDGER, fileNameOf, LONGEST_JOB_NAME, packArchive, unpackArchive, type Ledger } from '@/core/documents';
-
-/** Something the browser's storage refused, in a sentence for people. */
-export class StorageError extends Error {
-  override readonly name = 'StorageError';
-}
 
 export interface ReceivedFile {
   fileName: string;
@@ -110,7 +106,7 @@ export async function restoreJob(job: JobRecord): Promise<void> {
 /** So long an original is kept that no job holds: a deleted job can be brought back with it, in any window. */
 const KEPT_UNUSED_MS = 24 * 60 * 60 * 1000;
 
-/** Lets go of originals that no job has held for a day. Called when the application starts. @param now milliseconds */
+/** Lets go of originals and recordings that no job has held for a day. Called when the application starts. @param now milliseconds */
 export async function clearUnusedOriginals(now = Date.now()): Promise<void> {
   await database.transaction('rw', database.jobs, database.originals, async () => {
     const held = new Set(
@@ -118,35 +114,28 @@ export async function clearUnusedOriginals(now = Date.now()): Promise<void> {
     );
     for (const hash of await database.originals.toCollection().primaryKeys()) {
       const { unusedSince } = (await database.originals.get(hash))!;
-      if (held.has(hash)) {
-        if (unusedSince !== undefined) await database.originals.update(hash, { unusedSince: undefined });
-      } else if (unusedSince === undefined) await database.originals.update(hash, { unusedSince: now });
-      else if (now - unusedSince > KEPT_UNUSED_MS) await database.originals.delete(hash);
+      await release(database.originals, hash, { held: held.has(hash), unusedSince, now });
+    }
+  });
+  await database.transaction('rw', database.jobs, database.references, async () => {
+    const jobs = new Set(await database.jobs.toCollection().primaryKeys());
+    for (const job of await database.references.toCollection().primaryKeys()) {
+      const { unusedSince } = (await database.references.get(job))!;
+      await release(database.references, job, { held: jobs.has(job), unusedSince, now });
     }
   });
 }
 
-/** A full quota may reach us as the reason of an aborted transaction. */
-function isQuotaError(error: unknown): boolean {
-  const { name, inner } = error as { name?: string; inner?: unknown };
-  return (
-    error instanceof Dexie.QuotaExceededError ||
-    name === 'QuotaExceededError' ||
-    (inner !== undefined && inner !== null && inner !== error && isQuotaError(inner))
-  );
-}
-
-async function guarded<T>(work: () => PromiseLike<T>): Promise<T> {
-  try {
-    return await work();
-  } catch (error) {
-    if (isQuotaError(error)) {
-      throw new StorageError(
-        'This browser’s storage is full. Nothing was lost; export or delete jobs you no longer need, then try again.',
-      );
-    }
-    throw error;
-  }
+/** Notes since when a record is not held, and deletes it after a day. */
+async function release(
+  table: Table<{ unusedSince?: number }, string>,
+  key: string,
+  { held, unusedSince, now }: { held: boolean; unusedSince: number | undefined; now: number },
+): Promise<void> {
+  if (held) {
+    if (unusedSince !== undefined) await table.update(key, { unusedSince: undefined });
+  } else if (unusedSince === undefined) await table.update(key, { unusedSince: now });
+  else if (now - unusedSince > KEPT_UNUSED_MS) await table.delete(key);
 }
 
 /** Adds a further original to a job. */

@@ -63,6 +63,25 @@ export interface CopiesRecord {
   copied: Record<string, number>;
 }
 
+/** A sound bank of one's own. */
+export interface BankRecord {
+  key: 'own';
+  name: string;
+  bytes: Uint8Array;
+}
+
+/** A recording that lies beside a job, to be compared with. */
+export interface ReferenceRecord {
+  /** Id of the job. */
+  job: string;
+  fileName: string;
+  bytes: Uint8Array;
+  /** Seconds from its beginning to the beginning of the first bar. */
+  offset: number;
+  /** Milliseconds since 1970 at which it was found that its job is gone. */
+  unusedSince?: number;
+}
+
 export interface DragomanDatabase {
   jobs: EntityTable<JobRecord, 'id'>;
   originals: EntityTable<OriginalRecord, 'sha256'>;
@@ -70,6 +89,8 @@ export interface DragomanDatabase {
   drumMaps: EntityTable<DrumMapRecord, 'name'>;
   charts: EntityTable<ChartRecord, 'name'>;
   copies: EntityTable<CopiesRecord, 'key'>;
+  banks: EntityTable<BankRecord, 'key'>;
+  references: EntityTable<ReferenceRecord, 'job'>;
 }
 
 /** Versions in order; each says only what it changes. */
@@ -83,6 +104,7 @@ export function openDatabase(name = 'dragoman'): Dexie & DragomanDatabase {
   database.version(3).stores({ drumMaps: 'name' });
   database.version(4).stores({ charts: 'name' });
   database.version(5).stores({ copies: 'key' });
+  database.version(6).stores({ banks: 'key', references: 'job' });
   return database;
 }
 

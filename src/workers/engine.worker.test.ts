@@ -7,12 +7,13 @@ import { engine, exposed } from '../testing/engine';
 
 vi.mock('comlink', () => ({ expose: exposed }));
 const demo = demoOriginal();
+const BEGINNING = { from: { bar: 0, pass: 0 }, bars: 1, parts: [], click: false };
 const api = await engine();
 
 describe('the engine behind messages', () => {
   it('wants a job before anything else', () => {
     expect(() => api.passage([], 0, 1)).toThrow('No job is open.');
-    expect(() => api.heard(0, 1, [])).toThrow('No job is open.');
+    expect(() => api.hear('to-sequencer', 'written', BEGINNING)).toThrow('No job is open.');
   });
   it('tells the two kinds of files apart, and refuses what is neither', () => {
     expect(api.check(demo)).toBe('midi');
@@ -57,13 +58,14 @@ describe('the engine behind messages', () => {
     api.openSequence(api.export('musicxml', {}));
     const sequence = await api.sequence(USUAL_DIRECTION_B);
     expect(sequence).toMatchObject({ kind: 'score', title: 'The Clockmaker’s Goose, cue 3' });
-    expect(api.heard(0, 1, []).length).toBeGreaterThan(0);
+    expect(api.hear('to-sequencer', 'delivered', BEGINNING).notes.length).toBeGreaterThan(0);
     expect(api.sequencePassage([partId('P1')], 0, 1).musicXml).toContain('<score-partwise');
     expect(readSmf(api.sequenceFiles(USUAL_DIRECTION_B)[0]!.bytes).file.format).toBe(1);
     api.openSequence(demo);
     expect(await api.sequence(USUAL_DIRECTION_B)).toMatchObject({ kind: 'midi', format: 1 });
-    expect(api.heardMidi(0, 1, true).length).toBeGreaterThan(0);
+    expect(api.hear('to-sequencer', 'delivered', BEGINNING).notes.length).toBeGreaterThan(0);
+    expect(api.barClock('to-sequencer').bars).toHaveLength(28);
     expect(api.controllersOf(1).length).toBeGreaterThan(0);
-    expect(() => api.heard(0, 1, [])).toThrow(/no score/);
+    expect(() => api.sequencePassage([], 0, 1)).toThrow(/no score/);
   });
 });

@@ -4,12 +4,10 @@ import {
   checkFile,
   ScoreDesk,
   SequenceDesk,
-  type Audition,
-  type AuditionVersion,
   type ControllerPair,
   type DealPreview,
   type FileKind,
-  type HeardNote,
+  type HearingVersion,
   type Opened,
   type ScoreExport,
   type ScoreFormat,
@@ -19,6 +17,7 @@ import {
 import type { TrackDetail } from '@/core/performance';
 import type { Direction } from '@/core/documents';
 import type { Agreement, Passage, Reason } from '@/core/proof';
+import type { BarClock, Stretch, StretchRequest } from '@/core/hearing';
 import type { ConversionSettings, Deal, DirectionB } from '@/core/settings';
 import type { Progress } from '@/core/to-score';
 import type { SequenceProgress } from '@/core/to-sequencer';
@@ -80,8 +79,6 @@ const api = {
     onDesk().passage(parts, from, to, before, suggestionColour),
   reasons: (part: PartId, note: NoteId): Reason[] => onDesk().reasons(part, note),
   sheet: (part: PartId | null, concert: boolean): string => onDesk().sheet(part, concert),
-  audition: (version: AuditionVersion, from: number, parts: PartId[]): Audition =>
-    onDesk().audition(version, from, parts),
   export: (format: ScoreFormat, how: ScoreExport): Uint8Array => onDesk().export(format, how),
 
   /** Lays a score or a MIDI file out for a sequencer. @throws SmfError or MusicXmlError */
@@ -93,9 +90,11 @@ const api = {
   sequence: (settings: DirectionB, onProgress?: OnProgress): Promise<SequenceSummary | null> =>
     drive(onSequenceDesk().steps(settings), onProgress),
   sequencePassage: (parts: PartId[], from: number, to: number): Passage => onSequenceDesk().passage(parts, from, to),
-  heard: (from: number, to: number, parts: PartId[]): HeardNote[] => onSequenceDesk().heard(from, to, parts),
-  heardMidi: (from: number, to: number, delivered: boolean): HeardNote[] =>
-    onSequenceDesk().heardMidi(from, to, delivered),
+  /** Some bars to be heard. */
+  hear: (direction: Direction, version: HearingVersion, request: StretchRequest): Stretch =>
+    deskOf(direction).hear(version, request),
+  /** When each bar of the job begins, and the last one ends. */
+  barClock: (direction: Direction): BarClock => deskOf(direction).barClock(),
   controllersOf: (track: number): ControllerPair[] => onSequenceDesk().controllersOf(track),
   /** @param other a file to hold against the original; none for what the job makes @throws SmfError or MusicXmlError */
   agreement: (direction: Direction, other?: Uint8Array): Agreement =>
@@ -105,6 +104,8 @@ const api = {
 };
 
 export type EngineApi = typeof api;
+
+const deskOf = (direction: Direction) => (direction === 'to-score' ? onDesk() : onSequenceDesk());
 
 function onSequenceDesk(): SequenceDesk {
   if (!sequenceDesk) throw new Error('No job is open.');

@@ -52,6 +52,17 @@ function ready(use: 'passage' | 'sheet'): Promise<VerovioToolkit> {
 /** The toolkit counts tenths of a millimetre; a staff is eight of its units. */
 const A4 = { width: 2100, height: 2970, margin: 120 };
 let loadedSheet = '';
+/** Where the measures of the loaded sheet begin, in quarters; read when first asked for. */
+let measures: { id: string; quarters: number }[] | null = null;
+
+/** A measure of a sheet: its element, its page from 1, where it begins and ends in quarters. */
+export interface SheetMeasure {
+  id: string;
+  page: number;
+  quarters: number;
+  /** null for the last one. */
+  ends: number | null;
+}
 
 const api = {
   /** Loads the engraver, so that the first drawing need not wait for it. */
@@ -86,6 +97,7 @@ const api = {
     });
     if (!tk.loadData(musicXml)) throw new Error('The score could not be laid out.');
     loadedSheet = musicXml;
+    measures = null;
     return tk.getPageCount();
   },
 
@@ -93,6 +105,27 @@ const api = {
   async page(musicXml: string, n: number): Promise<string> {
     if (musicXml !== loadedSheet) throw new Error('Another sheet has been laid out meanwhile.');
     return (await ready('sheet')).renderToSVG(n);
+  },
+
+  /** The measure that sounds at a place (rests over several bars are one), and its page; null when another sheet is laid out. */
+  async measureAt(musicXml: string, quarters: number): Promise<SheetMeasure | null> {
+    if (musicXml !== loadedSheet) return null;
+    const tk = await ready('sheet');
+    measures ??= tk.renderToTimemap({ includeMeasures: true }).flatMap((entry) => {
+      // The type definitions do not know it yet.
+      const { measureOn } = entry as { measureOn?: string };
+      return measureOn ? [{ id: measureOn, quarters: entry.qstamp }] : [];
+    });
+    const i = measures.findLastIndex((measure) => measure.quarters <= quarters + 1e-6);
+    const measure = measures[Math.max(0, i)];
+    if (!measure) return null;
+    const next = measures[i + 1];
+    return {
+      id: measure.id,
+      page: tk.getPageWithElement(measure.id),
+      quarters: measure.quarters,
+      ends: next?.quarters ?? null,
+    };
   },
 
   /** Engraves a passage as one system that fills the width as nearly as its notes allow. */

@@ -1,4 +1,3 @@
-export { AUDITION_VERSIONS, type Audition, type AuditionVersion } from './audition';
 export { checkFile, isScoreFile, type FileKind } from './file-kind';
 export { ScoreDesk } from './score-desk';
 export { type Opened, type OpenQuery, type PartSummary, type SourceSummary, type Summary } from './score-summary';
@@ -6,6 +5,7 @@ export { SCORE_FORMATS, SCORE_FORMAT_NAMES, type ScoreExport, type ScoreFormat }
 export { type DealPreview } from './deal-preview';
 export { SequenceDesk, type SequenceFiles } from './sequence-desk';
 export { type MidiSequence, type ScorePartSummary, type ScoreSequence, type SequenceSummary } from './sequence-summary';
-export { type ControllerPair, type HeardNote } from './heard';
+export { type ControllerPair } from './controllers';
+export { type HearingVersion } from './versions';
 export { storyOf } from './story';
 export { soundingFile } from './sounding-file';

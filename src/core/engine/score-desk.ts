@@ -25,14 +25,15 @@ import {
 } from '../proof';
 import { concertScore } from '../score';
 import { USUAL_SEQUENCING, type ConversionSettings, type Deal } from '../settings';
-import { toSequencer, type SequencedFile } from '../to-sequencer';
+import { hear, type BarClock, type HearingMusic, type Stretch, type StretchRequest } from '../hearing';
+import { toSequencer } from '../to-sequencer';
 import { convert, Memo, type Conversion, type Progress } from '../to-score';
-import { auditionOf, type Audition, type AuditionVersion } from './audition';
 import { soundingFile } from './sounding-file';
 import { previewDeal, type DealPreview } from './deal-preview';
 import { preparedBy, preparePerformance, readOriginal, type Original } from './prepare';
 import { exportScore, type ScoreExport, type ScoreFormat } from './score-formats';
 import { summarise, type Opened, type Summary } from './score-summary';
+import { exportedMusic, receivedMusic, writtenMusic, type HearingVersion } from './versions';
 
 /** The originals as the ledger has them joined and split. */
 interface Prepared {
@@ -49,8 +50,8 @@ export class ScoreDesk {
   /** What it was before the last change, for comparing. */
   private before: Conversion | null = null;
 
-  /** The score as it was last heard. */
-  private sounding: { of: Conversion; whole: SequencedFile } | null = null;
+  /** What was heard of this conversion. */
+  private heard: { of: Conversion; music: Map<HearingVersion, HearingMusic> } | null = null;
 
   private constructor(
     private readonly originals: readonly Original[],
@@ -165,19 +166,29 @@ export class ScoreDesk {
     });
   }
 
-  /** From a bar to the end, as it was received or as it is written. @param parts none for all */
-  audition(version: AuditionVersion, from: number, parts: readonly PartId[]): Audition {
+  /** Some bars to be heard in one of the versions. */
+  hear(version: HearingVersion, request: StretchRequest): Stretch {
+    return hear(this.heardMusic(version), request);
+  }
+
+  /** When the bars begin, as they were played. */
+  barClock(): BarClock {
+    const { bars, end } = this.heardMusic('received');
+    return { bars, end };
+  }
+
+  private heardMusic(version: HearingVersion): HearingMusic {
     const conversion = this.converted();
-    if (this.sounding?.of !== conversion) {
-      const [whole] = toSequencer(conversion.score, { ...USUAL_SEQUENCING, files: 'one' });
-      this.sounding = { of: conversion, whole: whole! };
-    }
-    return auditionOf(
-      version,
-      { conversion, performance: this.prepared.performance, whole: this.sounding.whole },
-      from,
-      parts,
-    );
+    if (this.heard?.of !== conversion) this.heard = { of: conversion, music: new Map() };
+    const { music } = this.heard;
+    const known = music.get(version) ?? this.musicOf(version, conversion);
+    music.set(version, known);
+    return known;
+  }
+
+  private musicOf(version: HearingVersion, conversion: Conversion): HearingMusic {
+    if (version === 'received') return receivedMusic(conversion, this.prepared.performance);
+    return version === 'written' ? writtenMusic(conversion.score) : exportedMusic(conversion);
   }
 
   export(format: ScoreFormat, how: ScoreExport = {}): Uint8Array {

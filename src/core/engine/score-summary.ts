@@ -3,7 +3,7 @@ import type { CastPart, CastTrack } from '../casting';
 import type { Clef, InstrumentId, TechniqueId } from '../instruments';
 import { findKeyswitches, type FileFacts, type Performance, type Survey } from '../performance';
 import { remediesFor, type Query, type Remedy } from '../queries';
-import type { Fold, Part, Score } from '../score';
+import { playOrder, type Fold, type Part, type Score } from '../score';
 import type { Bar, MidiKey } from '../time';
 import type { Conversion, PartReport, Swing } from '../to-score';
 
@@ -50,6 +50,8 @@ export type OpenQuery = Query & { remedies: Remedy[] };
 export interface Summary {
   title: string;
   bars: Bar[];
+  /** Where each of them stands on the page: bars folded into a repeat stand there once. */
+  printedBars: Bar[];
   keys: Score['keys'];
   tempos: Score['tempos'];
   markers: Score['markers'];
@@ -65,6 +67,11 @@ export interface Summary {
   opened: Opened;
 }
 
+function printedBars({ score, printed }: Conversion): Bar[] {
+  const order = playOrder(printed.signs, printed.bars.length);
+  return order.length === score.bars.length ? order.map((bar) => printed.bars[bar]!) : score.bars;
+}
+
 /** @param performance what was converted */
 export function summarise(conversion: Conversion, performance: Performance, opened: Opened): Summary {
   const { score, casting, queries, reports } = conversion;
@@ -72,6 +79,7 @@ export function summarise(conversion: Conversion, performance: Performance, open
   return {
     title: score.title,
     bars: score.bars,
+    printedBars: printedBars(conversion),
     keys: score.keys,
     tempos: score.tempos,
     markers: score.markers,

@@ -14,6 +14,7 @@ import {
   type Passage,
   type SoundingMusic,
 } from '../proof';
+import { hear, type BarClock, type HearingMusic, type Stretch, type StretchRequest } from '../hearing';
 import { USUAL_SEQUENCING, type CleaningPlan, type DirectionB } from '../settings';
 import { assertOneTimeLine, readSmf, writeSmf, type SmfFile, type SmfReading } from '../smf';
 import {
@@ -28,9 +29,10 @@ import {
   type SequenceReport,
 } from '../to-sequencer';
 import { soundingFile } from './sounding-file';
-import { controllersIn, heardInFile, heardInScore, type ControllerPair, type HeardNote } from './heard';
+import { controllersIn, type ControllerPair } from './controllers';
 import { isScoreFile } from './file-kind';
 import { midiSummary, scoreSummary, type SequenceSummary } from './sequence-summary';
+import { fileMusic, sequencedMusic, writtenMusic, type HearingVersion } from './versions';
 
 /** What leaves the house, and what became of it. */
 export interface SequenceFiles {
@@ -51,6 +53,9 @@ export class SequenceDesk {
   private cleaned: Cleaned | null = null;
   /** Of the runs with this score. */
   private readonly memo = new Memo();
+  /** What was heard of the original, and of what goes out. */
+  private heardOriginal: HearingMusic | null = null;
+  private heardOutgoing: { of: SequencedFile | Cleaned; music: HearingMusic } | null = null;
 
   /** @throws SmfError or MusicXmlError with one sentence */
   static open(bytes: Uint8Array): SequenceDesk {
@@ -107,16 +112,27 @@ export class SequenceDesk {
     return sequencePassage(score, whole, parts, from, to);
   }
 
-  /** A stretch of the score to be heard as delivered. @param parts none for all */
-  heard(from: number, to: number, parts: readonly PartId[]): HeardNote[] {
-    const { score, whole } = this.sequenced();
-    return heardInScore(score, whole, { from, to, parts });
+  /** Some bars to be heard: as the score is written or the file arrived, or as delivered. */
+  hear(version: HearingVersion, request: StretchRequest): Stretch {
+    return hear(version === 'delivered' ? this.deliveredMusic() : this.originalMusic(), request);
   }
 
-  /** A MIDI file's bars as it arrived, or as it would leave. */
-  heardMidi(from: number, to: number, delivered: boolean): HeardNote[] {
-    if (!this.midi) throw new Error('There is no MIDI file on the desk.');
-    return heardInFile(delivered && this.cleaned ? this.cleaned.file : this.midi.file, from, to);
+  /** When the bars begin, as they are delivered. */
+  barClock(): BarClock {
+    const { bars, end } = this.deliveredMusic();
+    return { bars, end };
+  }
+
+  private originalMusic(): HearingMusic {
+    return (this.heardOriginal ??= this.midi ? fileMusic(this.midi.file) : writtenMusic(this.score!.score));
+  }
+
+  private deliveredMusic(): HearingMusic {
+    const of = this.midi ? this.cleaned : this.whole;
+    if (!of) throw new Error('Nothing has been made of the file yet.');
+    if (this.heardOutgoing?.of !== of)
+      this.heardOutgoing = { of, music: 'line' in of ? sequencedMusic(this.score!.score, of) : fileMusic(of.file) };
+    return this.heardOutgoing.music;
   }
 
   /**

@@ -8,6 +8,7 @@ import type { SmfReading } from '../smf';
 import type { Bar } from '../time';
 import {
   askSequence,
+  clockOf,
   inventoryOf,
   loudnessCurve,
   switchKeysOf,
@@ -17,7 +18,6 @@ import {
   type SequenceReport,
   type TrackInventory,
 } from '../to-sequencer';
-import { secondsOf } from './heard';
 
 /* What the screens need to know of a job on the way to a sequencer. */
 
@@ -114,7 +114,7 @@ export function scoreSummary(
       technique,
     })),
     files: files.map(({ label, report }) => ({ label, report })),
-    seconds: secondsOf(whole),
+    seconds: clockOf(whole)(whole.line.end),
     queries: [
       ...warnings.map((warning, i) => readingQuery(score, warning, i)),
       ...askSequence({ score, tracks: whole.tracks, line: whole.line, settings }).map((query) => ({

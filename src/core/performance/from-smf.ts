@@ -28,6 +28,7 @@ import { settleMeters } from './meters';
 import { pairNotes } from './pair-notes';
 import {
   PERCUSSION_CHANNEL,
+  type BendEvent,
   type ControllerEvent,
   type KeyEvent,
   type Performance,
@@ -271,6 +272,7 @@ function playedTrack(
     programs: programsOf(messages),
     notes: pairing.notes,
     controllers: messages.filter((event) => (event.status & 0xf0) === Message.controlChange).map(controllerOf),
+    bends: messages.filter((event) => (event.status & 0xf0) === Message.pitchBend).map(bendOf),
     texts: chunk.events.flatMap((event) => {
       const kind = event.kind === 'meta' ? TEXT_KINDS[event.type] : undefined;
       return kind && event.kind === 'meta' ? [{ tick: event.tick, kind, text: decodeText(event.data, encoding) }] : [];
@@ -280,6 +282,11 @@ function playedTrack(
 
 function controllerOf(event: ChannelEvent): ControllerEvent {
   return { tick: event.tick, channel: (event.status & 0x0f) + 1, controller: event.data1, value: event.data2 };
+}
+
+function bendOf(event: ChannelEvent): BendEvent {
+  const value = ((event.data2 << 7) | event.data1) - 8192;
+  return { tick: event.tick, channel: (event.status & 0x0f) + 1, value };
 }
 
 function programsOf(messages: readonly ChannelEvent[]): ProgramEvent[] {

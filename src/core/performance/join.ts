@@ -68,6 +68,7 @@ function moved(track: PlayedTrack, move: (tick: Ticks) => Ticks, firstId: number
       end: Math.max(move(note.start) + 1, move(note.end)),
     })),
     controllers: track.controllers.map(at),
+    bends: track.bends.map(at),
     programs: track.programs.map(at),
     texts: track.texts.map(at),
   };

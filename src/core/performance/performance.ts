@@ -34,6 +34,7 @@ export interface PlayedTrack {
   programs: ProgramEvent[];
   notes: PlayedNote[];
   controllers: ControllerEvent[];
+  bends: BendEvent[];
   texts: TextEvent[];
 }
 
@@ -61,6 +62,13 @@ export interface ControllerEvent {
   tick: Ticks;
   channel: number;
   controller: number;
+  value: number;
+}
+
+/** Pitch wheel: −8192–8191, 0 in the middle; how many semitones that is the controllers tell (RPN 0), 2 unless they do. */
+export interface BendEvent {
+  tick: Ticks;
+  channel: number;
   value: number;
 }
 

@@ -33,5 +33,6 @@ function split(track: PlayedTrack): PlayedTrack[] {
       programs: own(track.programs, channel),
       notes: own(track.notes, channel),
       controllers: own(track.controllers, channel),
+      bends: own(track.bends, channel),
     }));
 }

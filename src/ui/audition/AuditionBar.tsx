@@ -1,56 +1,144 @@
 'use client';
 
-import { CaretRightOutlined, PauseOutlined } from '@ant-design/icons';
+import { CaretRightOutlined, PauseOutlined, SoundOutlined } from '@ant-design/icons';
 import { Button, Checkbox, Segmented, Select, Tooltip } from 'antd';
 import { useEffect, useState } from 'react';
-import type { AuditionVersion } from '@/core/engine';
-import { barsOnDesk, useWorkspace } from '../job/workspace';
-import { useHearing } from './audition';
+import type { PartId } from '@/core/base';
+import { barsOnDesk, partsOnDesk, useWorkspace } from '../job/workspace';
+import { LoopChoice } from './LoopChoice';
+import { SoundsDrawer } from './SoundsDrawer';
+import { useHearing, type HeardVersion, type Scope } from './useHearing';
+import { useReference } from './useReference';
 import styles from './audition.module.css';
 
-const RATES = [0.5, 0.75, 1] as const;
+const RATES = [0.25, 0.5, 0.75, 1, 1.25] as const;
 
-/** At the foot of a station: hear the job from the first bar in view, as it was received or as it is written. */
+const VERSIONS: Record<'to-score' | 'score' | 'midi', readonly HeardVersion[]> = {
+  'to-score': ['received', 'written', 'delivered'],
+  score: ['written', 'delivered'],
+  midi: ['received', 'delivered'],
+};
+
+const WORDS: Record<HeardVersion, { label: string; title: string }> = {
+  received: { label: 'received', title: 'As received: the original, with its faders and its timing' },
+  written: { label: 'written', title: 'As written: what stands on the page, played plainly' },
+  delivered: { label: 'delivered', title: 'As delivered: what leaves the house, as another program gets it' },
+  reference: { label: 'recording', title: 'The recording that lies beside the job' },
+};
+
+/** At the foot of a station: hear the job, in each of its versions, from the picked note or the first bar in view. */
 export function AuditionBar() {
-  const { version, rate, inView, sounding, failure, toggle, change, stop } = useHearing();
+  const { version, rate, click, sounding, waiting, failure, toggle, change, stop } = useHearing();
   const edition = useWorkspace((state) => state.edition);
+  const kind = useWorkspace((state) =>
+    state.direction === 'to-score' ? 'to-score' : (state.sequence?.kind ?? 'score'),
+  );
+  const reference = useReference();
+  const [drawer, setDrawer] = useState(false);
   // Another station, or another score, is heard anew.
   useEffect(() => stop, [stop, edition]);
+  const versions = reference ? [...VERSIONS[kind], 'reference' as const] : VERSIONS[kind];
+  const heard = versions.includes(version) ? version : versions[0]!;
+  useEffect(() => {
+    if (heard !== version) void change({ version: heard });
+  }, [heard, version, change]);
+  const on = sounding || waiting;
   return (
     <div className={styles.bar} role="group" aria-label="Audition">
       <Tooltip title="Space">
         <Button
           size="small"
-          icon={sounding ? <PauseOutlined /> : <CaretRightOutlined />}
-          aria-label={sounding ? 'Stop' : 'Hear'}
+          icon={on ? <PauseOutlined /> : <CaretRightOutlined />}
+          aria-label={on ? 'Stop' : 'Hear'}
+          className={styles.hear}
           onClick={() => void toggle()}
         >
-          {sounding ? 'Stop' : 'Hear'}
+          {on ? 'Stop' : 'Hear'}
         </Button>
       </Tooltip>
-      <Segmented<AuditionVersion>
+      <span className={failure ? styles.failure : styles.where} aria-live="polite">
+        {failure ?? (sounding ? <Where /> : <From />)}
+      </span>
+      <Segmented<HeardVersion>
         size="small"
         aria-label="Version heard"
-        value={version}
+        value={heard}
         onChange={(to) => void change({ version: to })}
-        options={[
-          { value: 'received', label: 'as received' },
-          { value: 'written', label: 'as written' },
-        ]}
+        options={versions.map((value) => ({
+          value,
+          label: <span title={WORDS[value].title}>{WORDS[value].label}</span>,
+        }))}
       />
       <Select<number>
         size="small"
         aria-label="Tempo"
         value={rate}
         onChange={(to) => void change({ rate: to })}
-        options={RATES.map((value) => ({ value, label: value === 1 ? 'in tempo' : `${value * 100} % of the tempo` }))}
+        options={RATES.map((value) => ({ value, label: value === 1 ? 'in tempo' : `${value * 100} %` }))}
       />
-      <Checkbox checked={inView} onChange={(event) => void change({ inView: event.target.checked })}>
-        parts in view only
+      <ScopeSelect />
+      <LoopChoice />
+      <Checkbox
+        checked={click}
+        disabled={heard === 'reference'}
+        onChange={(event) => void change({ click: event.target.checked })}
+      >
+        click
       </Checkbox>
-      <span className="soft">{failure ?? (sounding ? <Where /> : 'from the first bar in view')}</span>
+      <Tooltip title="Sounds">
+        <Button size="small" type="text" icon={<SoundOutlined />} aria-label="Sounds" onClick={() => setDrawer(true)} />
+      </Tooltip>
+      <SoundsDrawer open={drawer} onClose={() => setDrawer(false)} />
     </div>
   );
+}
+
+/** Whose notes are heard. */
+function ScopeSelect() {
+  const scope = useHearing((state) => state.scope);
+  const change = useHearing((state) => state.change);
+  const parts = useWorkspace(partsOnDesk);
+  if (parts.length === 0) return null;
+  const chosen = typeof scope === 'string' ? [scope] : [...scope];
+  const choose = (values: string[]) => {
+    const last = values.at(-1);
+    if (last === 'all' || last === 'view') return void change({ scope: last });
+    const ids = parts.map((part) => part.id).filter((id) => values.includes(id));
+    void change({ scope: ids.length > 0 ? ids : 'all' });
+  };
+  return (
+    <Select<string[]>
+      mode="multiple"
+      size="small"
+      className={styles.scope}
+      aria-label="Parts heard"
+      maxTagCount={0}
+      maxTagPlaceholder={scopeWords(scope, parts)}
+      popupMatchSelectWidth={false}
+      value={chosen}
+      onChange={choose}
+      options={[
+        { value: 'all', label: 'all parts' },
+        { value: 'view', label: 'parts in view' },
+        ...parts.map(({ id, name }) => ({ value: id, label: `only ${name}` })),
+      ]}
+    />
+  );
+}
+
+function scopeWords(scope: Scope, parts: readonly { id: PartId; name: string }[]): string {
+  if (scope === 'all') return 'all parts';
+  if (scope === 'view') return 'in view';
+  return scope.length === 1 ? (parts.find((part) => part.id === scope[0])?.name ?? '') : `${scope.length} parts`;
+}
+
+/** Where it will begin. */
+function From() {
+  const picked = useWorkspace((state) => state.picked !== null);
+  const from = useWorkspace((state) => state.passage.from);
+  const bars = useWorkspace(barsOnDesk);
+  if (picked) return 'from the note';
+  return bars[from] ? `from bar ${bars[from].number}` : '';
 }
 
 /** The bar that sounds, by its number. */
@@ -59,9 +147,9 @@ function Where() {
   const place = useHearing((state) => state.place);
   const [bar, setBar] = useState<number | null>(null);
   useEffect(() => {
-    const timer = setInterval(() => setBar(place()), 100);
+    const timer = setInterval(() => setBar(place()?.bar ?? null), 100);
     return () => clearInterval(timer);
   }, [place]);
-  const shown = bar === null ? undefined : bars[Math.min(Math.floor(bar), bars.length - 1)];
-  return <>{shown ? `bar ${shown.number}` : ''}</>;
+  const shown = bar === null ? undefined : bars[Math.min(bar, bars.length - 1)];
+  return shown ? `bar ${shown.number}` : '';
 }

@@ -3,7 +3,7 @@
 import { useEffect, useRef } from 'react';
 import { useWorkspace } from '../job/workspace';
 import type { Geometry } from '../interlinear/geometry';
-import { useHearing } from './audition';
+import { useHearing } from './useHearing';
 import styles from './audition.module.css';
 
 /** Runs through the bars in view with what is heard, and turns to the next ones at their end. */
@@ -20,12 +20,12 @@ function Line({ from, geometry }: { from: number; geometry: Geometry }) {
     let frame = 0;
     const draw = () => {
       const at = place();
-      const bar = at === null ? undefined : geometry.bars[Math.floor(at) - from];
+      const bar = at && geometry.bars[at.bar - from];
       if (line.current) {
         line.current.style.visibility = bar ? 'visible' : 'hidden';
-        if (bar) line.current.style.left = `${bar.left + (at! - Math.floor(at!)) * (bar.right - bar.left)}px`;
+        if (bar) line.current.style.left = `${bar.left + at.share * (bar.right - bar.left)}px`;
       }
-      if (at !== null && at >= from + geometry.bars.length) show({ from: Math.floor(at) });
+      if (at && !bar) show({ from: at.bar });
       frame = requestAnimationFrame(draw);
     };
     frame = requestAnimationFrame(draw);

@@ -1,19 +1,21 @@
 'use client';
 
 import { SoundOutlined } from '@ant-design/icons';
-import { Button, Drawer, Select, Table } from 'antd';
+import { App, Button, Drawer, Select, Table } from 'antd';
 import { useLiveQuery } from 'dexie-react-hooks';
 import { useState } from 'react';
 import { DRUM_LAYOUTS } from '@/core/instruments';
-import { play } from '@/sound/player';
 import { ownDrumMaps } from '@/storage/drum-maps';
+import { strikeDrum } from '../audition/strikeDrum';
 import { useWorkspace } from '../job/workspace';
+import { sentence } from '../shared/receive';
 import styles from '../shared/sequencing.module.css';
 import { settingsOf, type NamedDrumMap } from '@/core/documents';
 import type { ScorePartSummary } from '@/core/engine';
 
 /** Struck keys and the keys of the target's kit that shall sound instead; each can be heard. */
 export function DrumKeysDrawer({ part, onClose }: { part: ScorePartSummary; onClose: () => void }) {
+  const { message } = App.useApp();
   const ledger = useWorkspace((state) => state.ledger)!;
   const decide = useWorkspace((state) => state.decide);
   const own = useLiveQuery(ownDrumMaps, [], [] as NamedDrumMap[]);
@@ -27,7 +29,7 @@ export function DrumKeysDrawer({ part, onClose }: { part: ScorePartSummary; onCl
   });
   const map = maps.find((one) => one.name === target) ?? maps[0]!;
   const nameOf = (key: number) => map.sounds.find((sound) => sound.key === key)?.name;
-  const hear = (key: number) => void play([{ key, velocity: 100, start: 0, duration: 0.4, drum: true, program: null }]);
+  const hear = (key: number) => void strikeDrum(key).catch((error: unknown) => message.error(sentence(error)));
   const without = part.struck.filter(({ key }) => !nameOf(keys[key] ?? key));
   const byName = () => {
     const words = (name: string) =>

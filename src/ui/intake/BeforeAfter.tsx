@@ -1,23 +1,16 @@
 'use client';
 
-import { SoundOutlined } from '@ant-design/icons';
-import { Button } from 'antd';
 import { useEffect, useState } from 'react';
 import { Line, LineChart, ResponsiveContainer, Tooltip, XAxis, YAxis } from 'recharts';
-import { byStart, play, stopPlaying } from '@/sound/player';
 import { engineWorker } from '@/workers/engine-client';
+import { AuditionBar } from '../audition/AuditionBar';
 import { useWorkspace } from '../job/workspace';
-import { CommittedNumber } from '../shared/CommittedNumber';
 import styles from '../shared/sequencing.module.css';
 import type { ControllerPair } from '@/core/engine';
 
-const BARS = 4;
-
 /** The same bars as they arrived and as they leave, to be heard; a track's controllers before and after, to be seen. */
-export function BeforeAfter({ track, bars }: { track: number | null; bars: number }) {
+export function BeforeAfter({ track }: { track: number | null }) {
   const edition = useWorkspace((state) => state.edition);
-  const [from, setFrom] = useState(1);
-  const [sounding, setSounding] = useState<'received' | 'delivered' | null>(null);
   const [pairs, setPairs] = useState<ControllerPair[]>([]);
   useEffect(() => {
     let current = true;
@@ -29,42 +22,9 @@ export function BeforeAfter({ track, bars }: { track: number | null; bars: numbe
       current = false;
     };
   }, [track, edition]);
-  const hear = async (which: 'received' | 'delivered') => {
-    if (sounding === which) {
-      stopPlaying();
-      setSounding(null);
-      return;
-    }
-    const notes = await engineWorker().heardMidi(from - 1, from - 1 + BARS, which === 'delivered');
-    setSounding(which);
-    await play(byStart(notes), { onEnd: () => setSounding(null) });
-  };
   return (
     <section aria-label="Before and after">
-      <div className={styles.row}>
-        <label>
-          {BARS} bars from
-          <CommittedNumber
-            key={from}
-            value={from}
-            min={1}
-            max={Math.max(1, bars)}
-            label="First bar to hear"
-            onCommit={setFrom}
-          />
-        </label>
-        {(['received', 'delivered'] as const).map((which) => (
-          <Button
-            key={which}
-            size="small"
-            icon={<SoundOutlined />}
-            type={sounding === which ? 'primary' : 'default'}
-            onClick={() => void hear(which)}
-          >
-            as {which}
-          </Button>
-        ))}
-      </div>
+      <AuditionBar />
       {track !== null &&
         pairs.map(({ controller, before, after }) => (
           <figure key={controller} className={styles.pair}>

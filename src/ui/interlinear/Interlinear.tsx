@@ -170,7 +170,7 @@ function Drawing({ drawn, dim }: { drawn: Drawn; dim: boolean }) {
           aria-label={`Bars ${passage.bars[0]!.number} to ${passage.bars.at(-1)!.number} as written`}
           dangerouslySetInnerHTML={svg}
         />
-        {place && !below && <Playhead from={passage.from} geometry={place} />}
+        {place && <Playhead from={passage.from} geometry={place} />}
         {place && (
           <PlayedLanes
             passage={passage}

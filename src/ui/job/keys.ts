@@ -2,7 +2,7 @@
 
 import { useEffect } from 'react';
 import { tinykeys } from 'tinykeys';
-import { useHearing } from '../audition/audition';
+import { useHearing } from '../audition/useHearing';
 import { editPicked } from '../rhythm/editPicked';
 import type { Workspace } from './store/workspace';
 import { madeOnDesk, openQueries, useWorkspace } from './workspace';
@@ -36,7 +36,7 @@ function setAside(space: Workspace): void {
 }
 
 function hear(space: Workspace): void {
-  if (space.direction === 'to-score' && space.summary) void useHearing.getState().toggle();
+  if (madeOnDesk(space)) void useHearing.getState().toggle();
 }
 
 const move = (step: 1 | -1) => (space: Workspace) => space.show({ from: space.passage.from + step });
@@ -69,7 +69,7 @@ export const KEYS: readonly Key[] = [
     does: 'fewer bars in view, more bars in view',
     presses: { '+': zoom(-1), 'Shift++': zoom(-1), '-': zoom(1) },
   },
-  { shown: 'Space', does: 'hear it from the first bar in view, stop', presses: { Space: hear } },
+  { shown: 'Space', does: 'hear it from the picked note or the first bar in view, stop', presses: { Space: hear } },
   { shown: 'Ctrl+Z', does: 'undo', presses: { '$mod+z': (space) => space.undo() } },
   { shown: 'Ctrl+Shift+Z', does: 'redo', presses: { '$mod+Shift+z': (space) => space.redo() } },
 ];

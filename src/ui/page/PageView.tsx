@@ -3,6 +3,7 @@
 import type { PartId } from '@/core/base';
 import { Segmented } from 'antd';
 import { useState } from 'react';
+import { AuditionBar } from '../audition/AuditionBar';
 import { BarWalk } from '../interlinear/BarWalk';
 import { Interlinear } from '../interlinear/Interlinear';
 import { useWorkspace } from '../job/workspace';
@@ -77,6 +78,7 @@ export function PageView() {
             <BarWalk>{looks}</BarWalk>
             <Interlinear suggestions />
             <PickedMarks />
+            <AuditionBar />
           </>
         ) : (
           <Sheet key={look} part={look === 'part' ? part : null} looks={looks} />

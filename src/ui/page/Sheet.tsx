@@ -2,11 +2,13 @@
 
 import { DownloadOutlined, LeftOutlined, PrinterOutlined, RightOutlined } from '@ant-design/icons';
 import { Alert, App, Button, Segmented, Spin, Tooltip } from 'antd';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { createPortal } from 'react-dom';
+import { AuditionBar } from '../audition/AuditionBar';
 import { useWorkspace } from '../job/workspace';
 import { sentence } from '../shared/receive';
 import { pdf } from './pdf';
+import { SheetPlayhead } from './SheetPlayhead';
 import { useSheet } from './useSheet';
 import music from '../shared/engraving.module.css';
 import styles from './page.module.css';
@@ -25,13 +27,14 @@ export function Sheet({ part, looks }: { part: PartSummary | null; looks: React.
   const [page, setPage] = useState(1);
   const [busy, setBusy] = useState<string | null>(null);
   const [printing, setPrinting] = useState<string[] | null>(null);
-  const { svg, pages, waiting, failure, allPages } = useSheet({
+  const { svg, musicXml, pages, waiting, failure, allPages } = useSheet({
     edition,
     part: part?.id ?? null,
     concert,
     layout,
     page,
   });
+  const drawing = useMemo(() => ({ __html: svg ?? '' }), [svg]);
   const shownPage = Math.min(page, Math.max(1, pages));
 
   async function withAllPages(what: string, work: (all: string[]) => Promise<void>): Promise<void> {
@@ -157,15 +160,19 @@ export function Sheet({ part, looks }: { part: PartSummary | null; looks: React.
         {failure && <Alert type="error" showIcon title={`This could not be laid out: ${failure}`} />}
         {!svg && !failure && <Spin className={styles.spin} description="Laying out …" />}
         {svg && (
-          <div
-            className={`${music.engraved} ${styles.paper}`}
-            data-waiting={waiting || undefined}
-            role="img"
-            aria-label={part ? `${part.name}, page ${shownPage}` : `Score, page ${shownPage}`}
-            dangerouslySetInnerHTML={{ __html: svg }}
-          />
+          <div className={styles.paperFrame}>
+            <div
+              className={`${music.engraved} ${styles.paper}`}
+              data-waiting={waiting || undefined}
+              role="img"
+              aria-label={part ? `${part.name}, page ${shownPage}` : `Score, page ${shownPage}`}
+              dangerouslySetInnerHTML={drawing}
+            />
+            {musicXml && <SheetPlayhead musicXml={musicXml} page={shownPage} onPage={setPage} />}
+          </div>
         )}
       </div>
+      <AuditionBar />
       {printing &&
         createPortal(
           <div className="printed">

@@ -88,6 +88,7 @@ export function useSheet({ edition, part, concert, layout, page }: Wanted) {
 
   return {
     svg: drawn?.svg ?? null,
+    musicXml: laid?.musicXml ?? null,
     pages: laid?.layout === layout ? laid.pages : 0,
     waiting: drawn?.of !== laid,
     failure,

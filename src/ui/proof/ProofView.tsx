@@ -61,7 +61,7 @@ export function ProofView() {
       {!agreement && !failure && <Spin className={styles.spin} description="Holding note against note …" />}
       {agreement && (
         <>
-          {direction === 'to-score' && <AuditionBar />}
+          <AuditionBar />
           <AgreementMap agreement={agreement} part={part} onPart={setPart} />
           <div className={styles.columns}>
             <div>

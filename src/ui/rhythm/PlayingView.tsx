@@ -1,11 +1,9 @@
 'use client';
 
-import { CaretRightOutlined, PauseOutlined } from '@ant-design/icons';
 import { Button, Checkbox, Collapse, InputNumber, Segmented, Select, Switch } from 'antd';
 import { useState } from 'react';
 import { ARTICULATIONS, DYNAMICS } from '@/core/score';
-import { byStart, play, stopPlaying } from '@/sound/player';
-import { engineWorker } from '@/workers/engine-client';
+import { AuditionBar } from '../audition/AuditionBar';
 import { BarWalk } from '../interlinear/BarWalk';
 import { Interlinear } from '../interlinear/Interlinear';
 import { useWorkspace } from '../job/workspace';
@@ -61,7 +59,8 @@ export function PlayingView() {
           />
         </BarWalk>
         {look === 'music' ? <Interlinear /> : <DynamicsChart />}
-        <Hearing />
+        <p className={styles.key}>Above as written, below as it goes to the sequencer.</p>
+        <AuditionBar />
       </div>
     </div>
   );
@@ -257,30 +256,6 @@ function PlayingSettings() {
           },
         ]}
       />
-    </div>
-  );
-}
-
-/** Plays what is in view as it would be delivered. */
-function Hearing() {
-  const passage = useWorkspace((state) => state.passage);
-  const [sounding, setSounding] = useState(false);
-  const toggle = async () => {
-    if (sounding) {
-      stopPlaying();
-      setSounding(false);
-      return;
-    }
-    const notes = await engineWorker().heard(passage.from, passage.from + passage.bars, passage.parts);
-    setSounding(true);
-    await play(byStart(notes), { onEnd: () => setSounding(false) });
-  };
-  return (
-    <div className={styles.tools}>
-      <Button size="small" icon={sounding ? <PauseOutlined /> : <CaretRightOutlined />} onClick={() => void toggle()}>
-        {sounding ? 'Stop' : 'Hear these bars'}
-      </Button>
-      <span className="soft">Above as written, below as it goes to the sequencer.</span>
     </div>
   );
 }

@@ -1,0 +1,3 @@
+export { hear, LEAD_IN } from './hear';
+export { hearingMusic, type HearingMusic, type MusicSource } from './music';
+export * from './stretch';

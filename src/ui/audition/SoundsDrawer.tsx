@@ -1,0 +1,100 @@
+'use client';
+
+import { App, Button, Drawer, Select, Upload } from 'antd';
+import { useEffect } from 'react';
+import { forgetReference, keepReference } from '@/storage/sounds';
+import { useWorkspace } from '../job/workspace';
+import { sentence } from '../shared/receive';
+import { useOutput } from './output';
+import { useReference } from './useReference';
+import styles from './audition.module.css';
+
+const BANKS = '.sf2,.sf3,.dls,.sfogg';
+const RECORDINGS = 'audio/*,.wav,.mp3,.ogg,.oga,.opus,.flac,.m4a';
+
+/** What the job sounds with: the bank, a MIDI output, a recording to compare with. */
+export function SoundsDrawer({ open, onClose }: { open: boolean; onClose: () => void }) {
+  const { bank, port, ports, look, takeBank, takeOwnBank, findPorts, playTo } = useOutput();
+  const job = useWorkspace((state) => state.job);
+  const reference = useReference();
+  const { message } = App.useApp();
+  useEffect(() => {
+    if (open) void look();
+  }, [open, look]);
+  const tell = (work: Promise<unknown>) => void work.catch((error: unknown) => message.error(sentence(error)));
+  const receive = (take: (file: File) => Promise<unknown>) => (file: File) => {
+    tell(take(file));
+    return false;
+  };
+  return (
+    <Drawer title="Sounds" open={open} onClose={onClose} size={400}>
+      <section className={styles.section} aria-label="Sound bank">
+        <h3>Sound bank</h3>
+        <p>{bank ?? 'The one that comes along: General MIDI, made of sines and noise, for checking.'}</p>
+        <div className={styles.row}>
+          <Upload
+            accept={BANKS}
+            showUploadList={false}
+            beforeUpload={receive(async (file) => takeBank(file.name, await file.arrayBuffer()))}
+          >
+            <Button size="small">Use a bank of my own …</Button>
+          </Upload>
+          {bank && (
+            <Button size="small" onClick={() => tell(takeOwnBank())}>
+              The one that comes along
+            </Button>
+          )}
+        </div>
+        <p className="soft">SF2, SF3 or DLS. It is kept in this browser and goes nowhere else.</p>
+      </section>
+      <section className={styles.section} aria-label="MIDI output">
+        <h3>MIDI output</h3>
+        <div className={styles.row}>
+          <Select<string>
+            size="small"
+            className={styles.port}
+            aria-label="Plays to"
+            value={port ?? ''}
+            onChange={(id) => playTo(id || null)}
+            options={[
+              { value: '', label: 'the synthesizer of this page' },
+              ...ports.map(({ id, name }) => ({ value: id, label: name })),
+            ]}
+          />
+          <Button size="small" onClick={() => tell(findPorts())}>
+            Look for outputs
+          </Button>
+        </div>
+      </section>
+      <section className={styles.section} aria-label="Recording">
+        <h3>Recording to compare with</h3>
+        <p>{reference ? reference.fileName : 'None lies beside this job.'}</p>
+        <div className={styles.row}>
+          <Upload
+            accept={RECORDINGS}
+            showUploadList={false}
+            beforeUpload={receive(async (file) =>
+              keepReference({
+                job: job!.id,
+                fileName: file.name,
+                bytes: new Uint8Array(await file.arrayBuffer()),
+                offset: reference?.offset ?? 0,
+              }),
+            )}
+          >
+            <Button size="small">{reference ? 'Another one …' : 'Lay one beside the job …'}</Button>
+          </Upload>
+          {reference && (
+            <Button size="small" onClick={() => tell(forgetReference(job!.id))}>
+              Take it away
+            </Button>
+          )}
+        </div>
+        <p className="soft">
+          Heard at the same bars as the other versions; fitted to the bars at Proof. It stays in this browser and is not
+          part of the archive.
+        </p>
+      </section>
+    </Drawer>
+  );
+}

@@ -1,0 +1,70 @@
+'use client';
+
+import type { BarClock } from '@/core/hearing';
+import type { HeardPlace } from '@/sound/player';
+import { referenceOf } from '@/storage/sounds';
+import { engineWorker } from '@/workers/engine-client';
+import { useWorkspace } from '../job/workspace';
+
+/* A recording that lies beside the job, heard at the same bars. */
+
+/** Where in the bars a time is. */
+export function placeAt({ bars, end }: BarClock, seconds: number): HeardPlace {
+  const i = Math.max(
+    0,
+    bars.findLastIndex((bar) => bar.at <= seconds),
+  );
+  const { bar, pass, at } = bars[i]!;
+  const ends = bars[i + 1]?.at ?? end;
+  return { bar, pass, share: ends > at ? Math.max(0, Math.min(1, (seconds - at) / (ends - at))) : 0 };
+}
+
+/** When a place is. */
+export function timeOf({ bars, end }: BarClock, { bar, pass, share }: HeardPlace): number {
+  const exactly = bars.findIndex((one) => one.bar === bar && one.pass === pass);
+  const i =
+    exactly >= 0
+      ? exactly
+      : Math.max(
+          0,
+          bars.findIndex((one) => one.bar === bar),
+        );
+  const ends = bars[i + 1]?.at ?? end;
+  return bars[i]!.at + share * (ends - bars[i]!.at);
+}
+
+/** Plays the recording from a place; slower it keeps its pitch. @throws Error when there is none, or it cannot be played */
+export async function playReference(place: HeardPlace, rate: number, onEnd: () => void) {
+  const { job, direction } = useWorkspace.getState();
+  const reference = job && (await referenceOf(job.id));
+  if (!reference) throw new Error('There is no recording beside this job. Lay one beside it under “Sounds”.');
+  const clock = await engineWorker().barClock(direction);
+  const url = URL.createObjectURL(new Blob([new Uint8Array(reference.bytes)]));
+  const audio = new Audio(url);
+  audio.preservesPitch = true;
+  audio.playbackRate = rate;
+  const first = clock.bars[0]!.at;
+  audio.currentTime = Math.max(0, timeOf(clock, place) - first + reference.offset);
+  const leave = () => {
+    audio.pause();
+    URL.revokeObjectURL(url);
+  };
+  audio.addEventListener('ended', () => {
+    leave();
+    onEnd();
+  });
+  try {
+    await audio.play();
+  } catch {
+    leave();
+    throw new Error(`“${reference.fileName}” cannot be played by this browser. WAV, MP3 and OGG usually can.`);
+  }
+  return {
+    place: () => placeAt(clock, audio.currentTime - reference.offset + first),
+    leave: (at?: number) => (at === undefined ? leave() : void setTimeout(leave, (at - now()) * 1000)),
+    silence: leave,
+    now,
+  };
+}
+
+const now = () => performance.now() / 1000;
