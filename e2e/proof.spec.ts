@@ -27,16 +27,21 @@ test('the score, played, agrees with the original; a cell opens its bar; the sto
   const map = page.getByRole('region', { name: 'Map' });
   await expect(map.getByRole('button', { name: /^Bassoon, bar 11: nothing is played/ })).toBeVisible();
 
-  const waiting = page.waitForEvent('download');
-  await page.getByRole('button', { name: 'Save the job’s story' }).click();
-  const story = readFileSync(await (await waiting).path(), 'utf8');
-  expect(story).toMatch(/^# The Clockmaker’s Goose, cue 3/);
-  expect(story).toContain('Nothing yet: everything is as the engine found it.');
-
   await map.getByRole('button', { name: /^Piano, bar 20:/ }).click();
   await expect(page).toHaveURL(/rhythm$/);
   await expect(page.getByText('Bars 19–22')).toBeVisible();
   await expect(page.getByRole('checkbox', { name: 'Piano' })).toBeChecked();
+
+  await goTo(page, 'Proof');
+  await page.getByText('The job’s story').click();
+  const story = page.getByRole('article', { name: 'The job’s story' });
+  await expect(story.getByRole('heading', { name: 'What was decided' })).toBeVisible();
+  await expect(story.getByRole('row', { name: /^Flute 123/ })).toBeVisible();
+  const waiting = page.waitForEvent('download');
+  await story.getByRole('button', { name: 'Markdown' }).click();
+  const kept = readFileSync(await (await waiting).path(), 'utf8');
+  expect(kept).toMatch(/^# The Clockmaker’s Goose, cue 3/);
+  expect(kept).toContain('Nothing yet: everything is as the engine found it.');
 });
 
 test('a file that came back is held against the original, note by note', async ({ page }) => {
@@ -66,11 +71,88 @@ test('the job is heard as received and as written, and the playhead runs through
   const x = async () => (await playhead.boundingBox())?.x ?? 0;
   const before = await x();
   await expect.poll(x).toBeGreaterThan(before + 20);
-  await audition.getByText('as received').click();
+  await audition.getByText('received').click();
   await expect(audition.getByRole('button', { name: 'Stop' })).toBeVisible();
   // It goes on where it was.
   expect(await x()).toBeGreaterThan(before);
   await page.keyboard.press('Space');
   await expect(audition.getByRole('button', { name: 'Hear' })).toBeVisible();
   await expect(playhead).toHaveCount(0);
+});
+
+test('bars are heard again and again, with a click, one part alone, slower, and on the page', async ({ page }) => {
+  await openDemo(page);
+  const audition = page.getByRole('group', { name: 'Audition' });
+  await audition.getByRole('checkbox', { name: 'click' }).check();
+  await audition.getByRole('button', { name: 'Bars again and again' }).click();
+  await page.getByLabel('First bar again').fill('3');
+  await page.getByLabel('First bar again').press('Enter');
+  await page.getByLabel('Last bar again').fill('3');
+  await page.getByLabel('Last bar again').press('Enter');
+  await page.keyboard.press('Escape');
+  await audition.getByRole('button', { name: 'Hear' }).click();
+  await expect(audition.getByText('bar 3', { exact: true })).toBeVisible();
+  // A bar lasts two and a half seconds: after four it is still the same one.
+  await page.waitForTimeout(4000);
+  await expect(audition.getByText('bar 3', { exact: true })).toBeVisible();
+  await audition.getByRole('button', { name: 'Stop' }).click();
+
+  await goTo(page, 'Page');
+  await page.getByText('Score', { exact: true }).click();
+  await expect(page.getByRole('img', { name: 'Score, page 1' })).toBeVisible();
+  await audition.getByRole('button', { name: 'Hear' }).click();
+  await expect(page.locator('[class*=sheetPlayhead]')).toBeVisible();
+  await audition.getByRole('button', { name: 'Stop' }).click();
+});
+
+/** Loudest sample of a 16-bit WAV, and its length in seconds. */
+function wavFacts(bytes: Buffer) {
+  const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength);
+  const rate = view.getUint32(24, true);
+  const samples = new Int16Array(
+    bytes.buffer.slice(bytes.byteOffset + 44, bytes.byteOffset + bytes.length - (bytes.length % 2)),
+  );
+  return {
+    rate,
+    peak: samples.reduce((most, x) => Math.max(most, Math.abs(x)), 0),
+    seconds: samples.length / 2 / rate,
+  };
+}
+
+test('the job becomes sound files; one laid beside the job fits itself to the bars and is heard', async ({ page }) => {
+  await openDemo(page);
+  await goTo(page, 'Dispatch');
+  const waiting = page.waitForEvent('download', { timeout: 90_000 });
+  await page.getByRole('button', { name: 'Make WAV' }).click();
+  const download = await waiting;
+  expect(download.suggestedFilename()).toBe('The Clockmakers Goose cue 3 - delivered.wav');
+  const mix = readFileSync(await download.path());
+  expect(mix.subarray(0, 4).toString()).toBe('RIFF');
+  const facts = wavFacts(mix);
+  expect(facts.rate).toBe(48000);
+  expect(facts.peak).toBeGreaterThan(8000);
+  expect(facts.peak).toBeLessThanOrEqual(32767);
+  expect(Math.abs(facts.seconds - 59)).toBeLessThan(1);
+
+  await page.getByLabel('Sound files wanted').getByText('Mix and every part').click();
+  await page.getByRole('button', { name: 'Make WAV' }).click();
+  await expect(page.getByText(/1 of 13: mix/)).toBeVisible({ timeout: 30_000 });
+  await page.getByRole('button', { name: 'Stop' }).click();
+  await expect(page.getByRole('button', { name: 'Make WAV' })).toBeVisible();
+
+  await goTo(page, 'Proof');
+  await page.getByText('Recording', { exact: true }).click();
+  await page.locator('input[type=file]').setInputFiles({ name: 'rough mix.wav', mimeType: 'audio/wav', buffer: mix });
+  await page.getByRole('button', { name: 'Fit to the bars' }).click();
+  // Our own files begin a fifth of a second before their first bar.
+  await expect(page.getByLabel('Offset of the recording')).toHaveValue(/^(19|20|21)\d$/, { timeout: 15_000 });
+  const audition = page.getByRole('group', { name: 'Audition' });
+  await audition.getByText('recording').click();
+  await audition.getByRole('button', { name: 'Hear' }).click();
+  await expect(page.locator('[class*=wavePlayhead]')).toBeVisible();
+  await audition.getByRole('button', { name: 'Stop' }).click();
+
+  await page.getByText('All parts', { exact: true }).click();
+  await expect(page.getByLabel('Onsets of all parts').getByText('Flute')).toBeVisible();
+  await expect(page.getByRole('region', { name: 'Compass' }).getByRole('row', { name: /^Piano/ })).toContainText('6');
 });

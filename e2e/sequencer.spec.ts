@@ -69,7 +69,7 @@ test('compressed scores work too, and the written line stands above the played o
   await openScore(page, 'goose.mxl', compressMusicXml(demoScore));
   await goTo(page, 'Rhythm');
   await expect(page.locator('g.note').first()).toBeVisible({ timeout: 30_000 });
-  await expect(page.getByRole('button', { name: 'Hear these bars' })).toBeVisible();
+  await expect(page.getByRole('group', { name: 'Audition' })).toBeVisible();
   await page.getByText('Dynamics', { exact: true }).click();
   await expect(page.locator('figure', { hasText: 'Flute' }).locator('path.recharts-line-curve')).toBeVisible();
 });

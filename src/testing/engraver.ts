@@ -39,3 +39,13 @@ export async function heardByVerovio(musicXml: string): Promise<HeardNote[][]> {
     })
     .filter((notes) => notes.length > 0);
 }
+
+/** When verovio would strike how many notes: its own timemap, tempo and all. Milliseconds, in order. */
+export async function timesByVerovio(musicXml: string): Promise<{ at: number; notes: number }[]> {
+  toolkit ??= createVerovioModule().then((module) => new VerovioToolkit(module));
+  const tk = await toolkit;
+  if (!tk.loadData(musicXml)) throw new Error('verovio cannot read the file');
+  return tk
+    .renderToTimemap({ includeMeasures: false, includeRests: false })
+    .flatMap(({ tstamp, on }) => (on && on.length > 0 ? [{ at: tstamp, notes: on.length }] : []));
+}

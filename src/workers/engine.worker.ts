@@ -16,7 +16,7 @@ import {
 } from '@/core/engine';
 import type { TrackDetail } from '@/core/performance';
 import type { Direction } from '@/core/documents';
-import type { Agreement, Passage, Reason } from '@/core/proof';
+import type { Agreement, Overlay, Passage, Reason } from '@/core/proof';
 import type { BarClock, Stretch, StretchRequest } from '@/core/hearing';
 import type { ConversionSettings, Deal, DirectionB } from '@/core/settings';
 import type { Progress } from '@/core/to-score';
@@ -93,6 +93,8 @@ const api = {
   /** Some bars to be heard. */
   hear: (direction: Direction, version: HearingVersion, request: StretchRequest): Stretch =>
     deskOf(direction).hear(version, request),
+  /** All parts laid over each other. */
+  overlay: (direction: Direction): Overlay => deskOf(direction).overlay(),
   /** When each bar of the job begins, and the last one ends. */
   barClock: (direction: Direction): BarClock => deskOf(direction).barClock(),
   controllersOf: (track: number): ControllerPair[] => onSequenceDesk().controllersOf(track),

@@ -113,8 +113,8 @@ const api = {
     const tk = await ready('sheet');
     measures ??= tk.renderToTimemap({ includeMeasures: true }).flatMap((entry) => {
       // The type definitions do not know it yet.
-      const { measureOn } = entry as { measureOn?: string };
-      return measureOn ? [{ id: measureOn, quarters: entry.qstamp }] : [];
+      const id: unknown = 'measureOn' in entry ? entry.measureOn : null;
+      return typeof id === 'string' ? [{ id, quarters: entry.qstamp }] : [];
     });
     const i = measures.findLastIndex((measure) => measure.quarters <= quarters + 1e-6);
     const measure = measures[Math.max(0, i)];

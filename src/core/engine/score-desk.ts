@@ -17,15 +17,18 @@ import {
   decisionsBehind,
   musicOfSequence,
   originalOf,
+  overlayOf,
   passageOf,
   reasonsFor,
   type Agreement,
+  type Overlay,
   type Passage,
   type Reason,
 } from '../proof';
 import { concertScore } from '../score';
 import { USUAL_SEQUENCING, type ConversionSettings, type Deal } from '../settings';
 import { hear, type BarClock, type HearingMusic, type Stretch, type StretchRequest } from '../hearing';
+import { secondsAtTick, ticksFromUnits } from '../time';
 import { toSequencer } from '../to-sequencer';
 import { convert, Memo, type Conversion, type Progress } from '../to-score';
 import { soundingFile } from './sounding-file';
@@ -189,6 +192,21 @@ export class ScoreDesk {
   private musicOf(version: HearingVersion, conversion: Conversion): HearingMusic {
     if (version === 'received') return receivedMusic(conversion, this.prepared.performance);
     return version === 'written' ? writtenMusic(conversion.score) : exportedMusic(conversion);
+  }
+
+  /** All parts laid over each other, as they were played against what is written. */
+  overlay(): Overlay {
+    const { score } = this.converted();
+    const { tempo, ticksPerQuarter, tracks } = this.prepared.performance;
+    const starts = new Map(tracks.flatMap(({ notes }) => notes.map((note) => [note.id, note.start] as const)));
+    return overlayOf({
+      score,
+      writtenAt: (place) => secondsAtTick(tempo, ticksFromUnits(place, ticksPerQuarter)),
+      playedAt: (_, { played }) => {
+        const ticks = played.flatMap((id) => starts.get(id) ?? []);
+        return ticks.length > 0 ? secondsAtTick(tempo, Math.min(...ticks)) : null;
+      },
+    });
   }
 
   export(format: ScoreFormat, how: ScoreExport = {}): Uint8Array {

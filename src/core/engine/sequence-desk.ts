@@ -9,8 +9,10 @@ import {
   agreementOf,
   musicOfPerformance,
   musicOfSequence,
+  overlayOf,
   sequencePassage,
   type Agreement,
+  type Overlay,
   type Passage,
   type SoundingMusic,
 } from '../proof';
@@ -19,6 +21,7 @@ import { USUAL_SEQUENCING, type CleaningPlan, type DirectionB } from '../setting
 import { assertOneTimeLine, readSmf, writeSmf, type SmfFile, type SmfReading } from '../smf';
 import {
   cleanSmf,
+  clockOf,
   PRESET_PLANS,
   sequenceScore,
   toSequencer,
@@ -28,6 +31,7 @@ import {
   type SequenceProgress,
   type SequenceReport,
 } from '../to-sequencer';
+import { barIndexAt } from '../time';
 import { soundingFile } from './sounding-file';
 import { controllersIn, type ControllerPair } from './controllers';
 import { isScoreFile } from './file-kind';
@@ -115,6 +119,33 @@ export class SequenceDesk {
   /** Some bars to be heard: as the score is written or the file arrived, or as delivered. */
   hear(version: HearingVersion, request: StretchRequest): Stretch {
     return hear(version === 'delivered' ? this.deliveredMusic() : this.originalMusic(), request);
+  }
+
+  /** All parts laid over each other, as they go out against what is written. @throws Error when no score was sequenced */
+  overlay(): Overlay {
+    const { score, whole } = this.sequenced();
+    const clock = clockOf(whole);
+    const begins = new Map<number, number>();
+    for (const { bar, start } of whole.line.bars) if (!begins.has(bar)) begins.set(bar, start);
+    const starts = score.bars.map((bar) => bar.start);
+    const placed = (written: number) => {
+      const bar = barIndexAt(starts, written);
+      return (begins.get(bar) ?? starts[bar]!) + written - starts[bar]!;
+    };
+    const outgoing = new Map<string, number>();
+    for (const { part, notes } of whole.tracks)
+      for (const { sound, start } of notes) {
+        const slot = `${part}/${sound.written}/${sound.key}`;
+        if (!outgoing.has(slot)) outgoing.set(slot, start);
+      }
+    return overlayOf({
+      score,
+      writtenAt: (place) => clock(placed(place)),
+      playedAt: (part, { start, key }) => {
+        const at = outgoing.get(`${part}/${start}/${key}`);
+        return at === undefined ? null : clock(at);
+      },
+    });
   }
 
   /** When the bars begin, as they are delivered. */

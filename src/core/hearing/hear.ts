@@ -5,7 +5,7 @@ import type { HearingMusic } from './music';
 import type { BarPlace, Stretch, StretchRequest, SynthMessage, SynthNote } from './stretch';
 
 /** What begins so shortly before a bar is heard with it: it was played early. */
-export const LEAD_IN: Seconds = 0.12;
+export const LEAD_IN: Seconds = 0.2;
 
 /** General MIDI 1 percussion: high and low wood block. */
 const CLICK = { accent: { key: 76, velocity: 120 }, beat: { key: 77, velocity: 84 }, seconds: 0.05 };

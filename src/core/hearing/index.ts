@@ -1,3 +1,4 @@
 export { hear, LEAD_IN } from './hear';
 export { hearingMusic, type HearingMusic, type MusicSource } from './music';
+export { fitRecording, FRAMES, onsetStrength } from './fit-recording';
 export * from './stretch';

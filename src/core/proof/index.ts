@@ -2,3 +2,4 @@ export * from './passage';
 export * from './sequence-passage';
 export { reasonsFor, type Reason } from './reasons';
 export * from './agreement';
+export * from './overlay';

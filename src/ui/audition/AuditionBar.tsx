@@ -9,22 +9,10 @@ import { LoopChoice } from './LoopChoice';
 import { SoundsDrawer } from './SoundsDrawer';
 import { useHearing, type HeardVersion, type Scope } from './useHearing';
 import { useReference } from './useReference';
+import { VERSIONS, VERSION_WORDS } from './versions';
 import styles from './audition.module.css';
 
 const RATES = [0.25, 0.5, 0.75, 1, 1.25] as const;
-
-const VERSIONS: Record<'to-score' | 'score' | 'midi', readonly HeardVersion[]> = {
-  'to-score': ['received', 'written', 'delivered'],
-  score: ['written', 'delivered'],
-  midi: ['received', 'delivered'],
-};
-
-const WORDS: Record<HeardVersion, { label: string; title: string }> = {
-  received: { label: 'received', title: 'As received: the original, with its faders and its timing' },
-  written: { label: 'written', title: 'As written: what stands on the page, played plainly' },
-  delivered: { label: 'delivered', title: 'As delivered: what leaves the house, as another program gets it' },
-  reference: { label: 'recording', title: 'The recording that lies beside the job' },
-};
 
 /** At the foot of a station: hear the job, in each of its versions, from the picked note or the first bar in view. */
 export function AuditionBar() {
@@ -37,7 +25,7 @@ export function AuditionBar() {
   const [drawer, setDrawer] = useState(false);
   // Another station, or another score, is heard anew.
   useEffect(() => stop, [stop, edition]);
-  const versions = reference ? [...VERSIONS[kind], 'reference' as const] : VERSIONS[kind];
+  const versions: readonly HeardVersion[] = reference ? [...VERSIONS[kind], 'reference' as const] : VERSIONS[kind];
   const heard = versions.includes(version) ? version : versions[0]!;
   useEffect(() => {
     if (heard !== version) void change({ version: heard });
@@ -66,7 +54,7 @@ export function AuditionBar() {
         onChange={(to) => void change({ version: to })}
         options={versions.map((value) => ({
           value,
-          label: <span title={WORDS[value].title}>{WORDS[value].label}</span>,
+          label: <span title={VERSION_WORDS[value].title}>{VERSION_WORDS[value].label}</span>,
         }))}
       />
       <Select<number>

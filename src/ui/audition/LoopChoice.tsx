@@ -61,8 +61,16 @@ export function LoopChoice() {
         </div>
       }
     >
-      <Button size="small" type={loop ? 'primary' : 'default'} icon={<RetweetOutlined />}>
-        {loop ? `${number(loop.from)}–${number(loop.to - 1)} again` : 'straight on'}
+      <Button
+        size="small"
+        type={loop ? 'primary' : 'default'}
+        icon={<RetweetOutlined />}
+        title="Bars again and again"
+        aria-label={
+          loop ? `Bars ${number(loop.from)} to ${number(loop.to - 1)} again and again` : 'Bars again and again'
+        }
+      >
+        {loop ? `${number(loop.from)}–${number(loop.to - 1)}` : null}
       </Button>
     </Popover>
   );

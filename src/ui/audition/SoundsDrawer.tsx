@@ -2,15 +2,15 @@
 
 import { App, Button, Drawer, Select, Upload } from 'antd';
 import { useEffect } from 'react';
-import { forgetReference, keepReference } from '@/storage/sounds';
+import { forgetReference } from '@/storage/sounds';
 import { useWorkspace } from '../job/workspace';
 import { sentence } from '../shared/receive';
 import { useOutput } from './output';
+import { RECORDINGS, takeRecording } from './takeRecording';
 import { useReference } from './useReference';
 import styles from './audition.module.css';
 
 const BANKS = '.sf2,.sf3,.dls,.sfogg';
-const RECORDINGS = 'audio/*,.wav,.mp3,.ogg,.oga,.opus,.flac,.m4a';
 
 /** What the job sounds with: the bank, a MIDI output, a recording to compare with. */
 export function SoundsDrawer({ open, onClose }: { open: boolean; onClose: () => void }) {
@@ -70,18 +70,7 @@ export function SoundsDrawer({ open, onClose }: { open: boolean; onClose: () => 
         <h3>Recording to compare with</h3>
         <p>{reference ? reference.fileName : 'None lies beside this job.'}</p>
         <div className={styles.row}>
-          <Upload
-            accept={RECORDINGS}
-            showUploadList={false}
-            beforeUpload={receive(async (file) =>
-              keepReference({
-                job: job!.id,
-                fileName: file.name,
-                bytes: new Uint8Array(await file.arrayBuffer()),
-                offset: reference?.offset ?? 0,
-              }),
-            )}
-          >
+          <Upload accept={RECORDINGS} showUploadList={false} beforeUpload={receive(takeRecording)}>
             <Button size="small">{reference ? 'Another one …' : 'Lay one beside the job …'}</Button>
           </Upload>
           {reference && (

@@ -9,6 +9,7 @@ import { openQueries, useWorkspace } from '../job/workspace';
 import { sentence } from '../shared/receive';
 import { bytesInWords, clock, count } from '../shared/words';
 import { exportScore } from './exportScore';
+import { SoundFiles } from './SoundFiles';
 import styles from './dispatch.module.css';
 
 /** What leaves the house. */
@@ -74,6 +75,7 @@ export function DispatchView() {
           ))}
         </div>
       </section>
+      <SoundFiles />
       <section>
         <h2>Before it goes out</h2>
         <ul className={styles.list}>

@@ -5,6 +5,7 @@ import { App, Button, Select, Switch } from 'antd';
 import { useWorkspace } from '../job/workspace';
 import { sentence } from '../shared/receive';
 import { bytesInWords, count } from '../shared/words';
+import { SoundFiles } from './SoundFiles';
 import { exportSequence } from './exportSequence';
 import { NeutralVolume } from '../shared/NeutralVolume';
 import styles from '../shared/sequencing.module.css';
@@ -91,6 +92,7 @@ export function SequencerDispatch() {
           </label>
         </div>
       )}
+      <SoundFiles />
       <h2>Before it goes out</h2>
       <ul>
         {sequence.kind === 'score' && sequence.files[0]!.report.betweenTicks > 0 && (

@@ -1,77 +1,44 @@
 'use client';
 
-import { Button, Segmented, Spin, Upload } from 'antd';
+import { Segmented } from 'antd';
 import { useState } from 'react';
-import { useWorkspace } from '../job/workspace';
 import { AuditionBar } from '../audition/AuditionBar';
-import { AgreementMap } from './AgreementMap';
-import { Differences } from './Differences';
-import { DriftChart } from './DriftChart';
-import { PartCounts } from './PartCounts';
-import { saveStory } from './saveStory';
-import { useAgreement, type OtherFile } from './useAgreement';
+import { useWorkspace } from '../job/workspace';
+import { AgreementView } from './AgreementView';
+import { OverlayView } from './OverlayView';
+import { RecordingView } from './RecordingView';
+import { StoryView } from './StoryView';
 import styles from './proof.module.css';
 
-const ENDINGS = '.mid,.midi,.smf,.kar,.rmi,.musicxml,.mxl,.xml';
+const LOOKS = {
+  agreement: { label: 'Agreement', View: AgreementView },
+  overlay: { label: 'All parts', View: OverlayView },
+  recording: { label: 'Recording', View: RecordingView },
+  story: { label: 'The job’s story', View: StoryView },
+} satisfies Record<Look, { label: string; View: () => React.ReactNode }>;
+const LOOK_NAMES = ['agreement', 'overlay', 'recording', 'story'] as const;
+type Look = (typeof LOOK_NAMES)[number];
 
-/** Whether what leaves the house and what came in are the same music: in a sentence, on a map, note by note. */
+/** Whether what leaves the house and what came in are the same music; seen, heard, and told. */
 export function ProofView() {
-  const direction = useWorkspace((state) => state.direction);
-  const [other, setOther] = useState<OtherFile | null>(null);
-  const [part, setPart] = useState<number | null>(null);
-  const { agreement, failure } = useAgreement(other);
-  const made = direction === 'to-score' ? 'The score, played' : 'What goes out';
+  const [look, setLook] = useState<Look>('agreement');
+  // A MIDI file that is only cleaned has no written parts to lay over each other.
+  const cleaned = useWorkspace((state) => state.direction === 'to-sequencer' && state.sequence?.kind === 'midi');
+  const looks = LOOK_NAMES.filter((one) => one !== 'overlay' || !cleaned);
+  const { View } = LOOKS[looks.includes(look) ? look : 'agreement'];
   return (
-    <div className={styles.view}>
-      <header className={styles.head}>
-        <div className={styles.against}>
-          <span>The original against</span>
-          <Segmented
-            size="small"
-            aria-label="What is held against the original"
-            value={other ? 'other' : 'made'}
-            onChange={(value) => value === 'made' && setOther(null)}
-            options={[
-              { value: 'made', label: made },
-              { value: 'other', label: other ? other.name : 'Another file', disabled: !other },
-            ]}
-          />
-          <Upload
-            accept={ENDINGS}
-            showUploadList={false}
-            beforeUpload={(file) => {
-              void file.arrayBuffer().then((buffer) => setOther({ name: file.name, bytes: new Uint8Array(buffer) }));
-              return false;
-            }}
-          >
-            <Button size="small">Hold a file against it …</Button>
-          </Upload>
-          <span className={styles.grow} />
-          <Button size="small" disabled={!agreement || other !== null} onClick={() => saveStory(agreement!)}>
-            Save the job’s story
-          </Button>
-        </div>
-        {failure && <p className={styles.failure}>{failure}</p>}
-        {agreement && (
-          <p className={styles.verdict} aria-label="Verdict">
-            {agreement.words}
-          </p>
-        )}
-      </header>
-      {!agreement && !failure && <Spin className={styles.spin} description="Holding note against note …" />}
-      {agreement && (
-        <>
-          <AuditionBar />
-          <AgreementMap agreement={agreement} part={part} onPart={setPart} />
-          <div className={styles.columns}>
-            <div>
-              <PartCounts agreement={agreement} part={part} onPart={setPart} />
-              <DriftChart agreement={agreement} />
-            </div>
-            <Differences agreement={agreement} part={part} />
-          </div>
-        </>
-      )}
+    <div className={styles.frame}>
+      <div className={styles.view}>
+        <Segmented<Look>
+          className={styles.looks}
+          aria-label="What is looked at"
+          value={look}
+          onChange={setLook}
+          options={looks.map((value) => ({ value, label: LOOKS[value].label }))}
+        />
+        <View />
+      </div>
+      <AuditionBar />
     </div>
   );
 }

@@ -15,3 +15,10 @@ export function goToBar({ parts, bars }: Agreement, part: number, bar: number): 
   // A MIDI file that is only cleaned has no written side.
   if (state.job) goToStation(state.job.id, state.sequence?.kind === 'midi' ? 'intake' : 'rhythm');
 }
+
+/** Opens a bar of the score with some parts in the interlinear view. */
+export function openBar(bar: number, parts: readonly PartId[]): void {
+  const { show, job } = useWorkspace.getState();
+  show({ from: Math.max(0, bar - 1), parts: [...parts] });
+  if (job) goToStation(job.id, 'rhythm');
+}

@@ -1,0 +1,124 @@
+'use client';
+
+import { Spin, Table } from 'antd';
+import { useEffect, useState } from 'react';
+import type { PartId } from '@/core/base';
+import type { NearUnison, Overlay, PartCompass } from '@/core/proof';
+import { keyInWords } from '@/core/score';
+import { QUARTER } from '@/core/time';
+import { engineWorker } from '@/workers/engine-client';
+import { BarWalk } from '../interlinear/BarWalk';
+import { barsOnDesk, useWorkspace } from '../job/workspace';
+import { sentence } from '../shared/receive';
+import { openBar } from './goToBar';
+import { OnsetsChart } from './OnsetsChart';
+import styles from './proof.module.css';
+
+/** All parts laid over each other: who is off, who differs in one place, who has more than can be played. */
+export function OverlayView() {
+  const { overlay, failure } = useOverlay();
+  if (failure) return <p className={styles.failure}>{failure}</p>;
+  if (!overlay) return <Spin className={styles.spin} description="Laying the parts over each other …" />;
+  return (
+    <>
+      <BarWalk />
+      <OnsetsChart rows={overlay.rows} />
+      <div className={styles.columns}>
+        <Compass compass={overlay.compass} />
+        <NearUnisons found={overlay.nearUnisons} names={new Map(overlay.rows.map(({ part, name }) => [part, name]))} />
+      </div>
+    </>
+  );
+}
+
+function useOverlay(): { overlay: Overlay | null; failure: string | null } {
+  const edition = useWorkspace((state) => state.edition);
+  const direction = useWorkspace((state) => state.direction);
+  const [state, setState] = useState<{ overlay: Overlay | null; failure: string | null }>({
+    overlay: null,
+    failure: null,
+  });
+  useEffect(() => {
+    let current = true;
+    engineWorker()
+      .overlay(direction)
+      .then((overlay) => current && setState({ overlay, failure: null }))
+      .catch((error: unknown) => current && setState({ overlay: null, failure: sentence(error) }));
+    return () => {
+      current = false;
+    };
+  }, [edition, direction]);
+  return state;
+}
+
+function Compass({ compass }: { compass: readonly PartCompass[] }) {
+  const bars = useWorkspace(barsOnDesk);
+  const inBar = (bar: number) => `bar ${bars[bar]?.number ?? bar + 1}`;
+  const end = (note: PartCompass['lowest']) => note && <span title={inBar(note.bar)}>{keyInWords(note.key)}</span>;
+  return (
+    <section aria-label="Compass">
+      <h3>What each part asks for</h3>
+      <Table<PartCompass>
+        size="small"
+        rowKey="part"
+        pagination={false}
+        dataSource={[...compass]}
+        columns={[
+          { title: 'Part', dataIndex: 'name' },
+          { title: 'Lowest', render: (_, { lowest }) => end(lowest) },
+          { title: 'Highest', render: (_, { highest }) => end(highest) },
+          {
+            title: 'Out of range',
+            dataIndex: 'outOfRange',
+            align: 'right',
+            render: (n: number) => (n > 0 ? <b className={styles.doubt}>{n}</b> : ''),
+          },
+          {
+            title: 'At once',
+            align: 'right',
+            render: (_, { atOnce, playable }) => (
+              <span
+                className={playable !== null && atOnce.notes > playable ? styles.doubt : undefined}
+                title={
+                  playable === null ? inBar(atOnce.bar) : `one player plays ${playable}; most ${inBar(atOnce.bar)}`
+                }
+              >
+                {atOnce.notes}
+              </span>
+            ),
+          },
+        ]}
+      />
+    </section>
+  );
+}
+
+function NearUnisons({ found, names }: { found: readonly NearUnison[]; names: ReadonlyMap<PartId, string> }) {
+  const bars = useWorkspace(barsOnDesk);
+  const beats = (places: readonly number[]) => places.map((place) => beatWords(place)).join(', ');
+  const words = ({ part, from, only, missing }: NearUnison) => {
+    const others = from.map((id) => names.get(id) ?? id).join(', ');
+    const has = only.length > 0 ? `has beat ${beats(only)}` : '';
+    const lacks = missing.length > 0 ? `lacks beat ${beats(missing)}` : '';
+    return `${names.get(part) ?? part} ${[has, lacks].filter(Boolean).join(' and ')}, unlike ${others}`;
+  };
+  return (
+    <section aria-label="Nearly together">
+      <h3>Together, but for one place</h3>
+      {found.length === 0 && <p className="soft">Parts that move together do so everywhere.</p>}
+      <ul className={styles.unisons}>
+        {found.map((one) => (
+          <li key={`${one.bar}/${one.part}`}>
+            <button type="button" onClick={() => openBar(one.bar, [one.part, ...one.from])}>
+              bar {bars[one.bar]?.number}
+            </button>{' '}
+            {words(one)}
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+/** Quarters of the bar from 1, to hundredths. */
+const beatWords = (place: number) => String(Math.round((1 + place / QUARTER) * 100) / 100);
