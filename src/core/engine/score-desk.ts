@@ -53,6 +53,9 @@ export class ScoreDesk {
   /** What it was before the last change, for comparing. */
   private before: Conversion | null = null;
 
+  /** Notes that people changed one by one. */
+  private byHand: ReadonlySet<NoteId> = new Set();
+
   /** What was heard of this conversion. */
   private heard: { of: Conversion; music: Map<HearingVersion, HearingMusic> } | null = null;
 
@@ -87,6 +90,7 @@ export class ScoreDesk {
     const conversion = yield* convert(performance, settings, memo);
     this.before = this.conversion;
     this.conversion = conversion;
+    this.byHand = new Set(Object.values(settings.edits).flatMap((edits) => edits.map(({ note }) => note)));
     return conversion;
   }
 
@@ -165,7 +169,7 @@ export class ScoreDesk {
     const [whole] = toSequencer(conversion.printed, { ...USUAL_SEQUENCING, files: 'one' });
     return agreementOf(originalOf(conversion, performance), musicOfSequence(conversion.printed, whole!), {
       oneJob: true,
-      decidedBy: decisionsBehind(conversion, performance),
+      decidedBy: decisionsBehind(conversion, performance, this.byHand),
     });
   }
 

@@ -119,3 +119,14 @@ describe('the versions of a job on its way to a sequencer', () => {
     expect(controllersOf(desk.hear('delivered', WHOLE)).filter(({ data1 }) => data1 === 7).length).toBeLessThan(2);
   });
 });
+
+describe('a note that was moved by hand', () => {
+  it('is told apart from those the grid moved', () => {
+    const desk = ScoreDesk.open([demoOriginal()], NO_SETTINGS);
+    const settings = { ...NO_SETTINGS, edits: { [partId('t1')]: [{ kind: 'move' as const, note: 5, by: 2520 }] } };
+    desk.convert(settings);
+    const byHand = desk.agreement().differences.filter(({ decided }) => decided === 'changed by hand');
+    expect(byHand.length).toBeGreaterThan(0);
+    expect(byHand.every(({ played }) => played.includes(5))).toBe(true);
+  });
+});

@@ -1,6 +1,6 @@
 'use client';
 
-import { Button, Segmented, Table } from 'antd';
+import { Button, Segmented, Select, Table } from 'antd';
 import { useState } from 'react';
 import type { Agreement, Difference } from '@/core/proof';
 import { keyInWords } from '@/core/score';
@@ -13,11 +13,15 @@ const MOST_LISTED = 2000;
 /** Note by note what differs, those first that nobody decided. */
 export function Differences({ agreement, part }: { agreement: Agreement; part: number | null }) {
   const here = agreement.differences.filter((one) => part === null || one.part === part);
+  const places = new Map(here.map((one, i) => [one, i]));
   const open = here.filter((one) => one.decided === undefined);
   const [chosen, setChosen] = useState<'open' | 'all' | null>(null);
   // What nobody decided is what one comes for; where there is none, everything.
   const shown = chosen ?? (open.length > 0 ? 'open' : 'all');
-  const listed = (shown === 'open' ? open : here).slice(0, MOST_LISTED);
+  const reasons = [...new Set(here.flatMap(({ decided }) => decided ?? []))].sort();
+  const [reason, setReason] = useState<string | null>(null);
+  const decided = reason === null ? here : here.filter((one) => one.decided === reason);
+  const listed = (shown === 'open' ? open : decided).slice(0, MOST_LISTED);
   return (
     <section aria-label="Differences">
       <div className={styles.listHead}>
@@ -31,11 +35,27 @@ export function Differences({ agreement, part }: { agreement: Agreement; part: n
             { value: 'all', label: `All (${here.length})` },
           ]}
         />
+        {shown === 'all' && reasons.length > 1 && (
+          <Select<string>
+            size="small"
+            aria-label="Differences by reason"
+            value={reason ?? ''}
+            popupMatchSelectWidth={false}
+            onChange={(value) => setReason(value || null)}
+            options={[
+              { value: '', label: 'for any reason' },
+              ...reasons.map((value) => ({
+                value,
+                label: `${value} (${here.filter((one) => one.decided === value).length})`,
+              })),
+            ]}
+          />
+        )}
       </div>
       <Table<Difference>
         size="small"
         virtual
-        rowKey={(one) => here.indexOf(one)}
+        rowKey={(one) => places.get(one) ?? 0}
         pagination={false}
         scroll={{ y: 420, x: 400 }}
         dataSource={listed}

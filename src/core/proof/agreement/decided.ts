@@ -36,8 +36,15 @@ const ROUNDING: Seconds = 0.004;
 /** The shortest that an articulation makes of a value, with room for what people set. */
 const SHORTEST_SHARE = 0.04;
 
-/** @returns the reason for a difference of this conversion, in words; none where nobody decided it */
-export function decisionsBehind(conversion: Conversion, performance: Performance): AgreementOptions['decidedBy'] {
+/**
+ * @param byHand notes that people moved, shifted, joined or cut
+ * @returns the reason for a difference of this conversion, in words; none where nobody decided it
+ */
+export function decisionsBehind(
+  conversion: Conversion,
+  performance: Performance,
+  byHand: ReadonlySet<NoteId> = new Set(),
+): AgreementOptions['decidedBy'] {
   const fates = fatesOf(conversion, performance);
   const inParts = new Set(conversion.casting.parts.flatMap((part) => part.notes.map((note) => note.id)));
   const leftOut = new Set(conversion.casting.tracks.filter((track) => track.leftOut).map((track) => track.id));
@@ -50,7 +57,8 @@ export function decisionsBehind(conversion: Conversion, performance: Performance
     const fate = id === undefined ? undefined : fates.get(id);
     if (!fate && (id === undefined || inParts.has(id))) return undefined;
     if (!fate) return left.has(id!) ? 'its track is left out' : 'a keyswitch, no music';
-    return whyWritten(pair, kind, fate);
+    const why = whyWritten(pair, kind, fate);
+    return why !== undefined && byHand.has(id!) ? 'changed by hand' : why;
   };
 }
 
