@@ -125,7 +125,9 @@ function From() {
   const picked = useWorkspace((state) => state.picked !== null);
   const from = useWorkspace((state) => state.passage.from);
   const bars = useWorkspace(barsOnDesk);
+  const startBar = useHearing((state) => state.startBar);
   if (picked) return 'from the note';
+  if (bars.length === 0) return `from bar ${startBar + 1}`;
   return bars[from] ? `from bar ${bars[from].number}` : '';
 }
 
@@ -138,6 +140,6 @@ function Where() {
     const timer = setInterval(() => setBar(place()?.bar ?? null), 100);
     return () => clearInterval(timer);
   }, [place]);
-  const shown = bar === null ? undefined : bars[Math.min(bar, bars.length - 1)];
-  return shown ? `bar ${shown.number}` : '';
+  if (bar === null) return '';
+  return `bar ${bars[Math.min(bar, bars.length - 1)]?.number ?? bar + 1}`;
 }

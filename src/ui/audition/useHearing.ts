@@ -30,6 +30,8 @@ interface Chosen {
 
 /** Hearing the job: what sounds, from where, in which version, how fast. */
 interface Hearing extends Chosen {
+  /** Where a file without written bars begins to be heard: index of the bar. */
+  startBar: number;
   sounding: boolean;
   /** Sounds are being fetched. */
   waiting: boolean;
@@ -173,11 +175,12 @@ export const useHearing = create<Hearing>()((set, get) => {
     scope: 'all',
     click: false,
     loop: null,
+    startBar: 0,
     sounding: false,
     waiting: false,
     failure: null,
     place: () => sounding?.place() ?? null,
-    toggle: async () => (get().sounding || get().waiting ? stop() : begin(whereToBegin())),
+    toggle: async () => (get().sounding || get().waiting ? stop() : begin(whereToBegin(get().startBar))),
     from: async (bar) => {
       stop();
       await begin({ bar, pass: 0, share: 0 });
@@ -202,8 +205,9 @@ const holds = ({ bars }: Stretch, { bar, pass }: HeardPlace) =>
   bars.some((one) => one.bar === bar && one.pass === pass);
 
 /** The first of the picked notes, or else the first bar in view. */
-function whereToBegin(): HeardPlace {
+function whereToBegin(startBar: number): HeardPlace {
   const space = useWorkspace.getState();
+  if (barsOnDesk(space).length === 0) return { bar: startBar, pass: 0, share: 0 };
   const starts = (space.picked?.notes ?? []).flatMap((note) => space.written.get(note)?.start ?? []);
   const first = Math.min(...starts);
   const bar = barsOnDesk(space).findLast((one) => one.start <= first);

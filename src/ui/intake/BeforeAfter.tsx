@@ -4,13 +4,16 @@ import { useEffect, useState } from 'react';
 import { Line, LineChart, ResponsiveContainer, Tooltip, XAxis, YAxis } from 'recharts';
 import { engineWorker } from '@/workers/engine-client';
 import { AuditionBar } from '../audition/AuditionBar';
+import { useHearing } from '../audition/useHearing';
 import { useWorkspace } from '../job/workspace';
+import { CommittedNumber } from '../shared/CommittedNumber';
 import styles from '../shared/sequencing.module.css';
 import type { ControllerPair } from '@/core/engine';
 
 /** The same bars as they arrived and as they leave, to be heard; a track's controllers before and after, to be seen. */
-export function BeforeAfter({ track }: { track: number | null }) {
+export function BeforeAfter({ track, bars }: { track: number | null; bars: number }) {
   const edition = useWorkspace((state) => state.edition);
+  const startBar = useHearing((state) => state.startBar);
   const [pairs, setPairs] = useState<ControllerPair[]>([]);
   useEffect(() => {
     let current = true;
@@ -24,6 +27,17 @@ export function BeforeAfter({ track }: { track: number | null }) {
   }, [track, edition]);
   return (
     <section aria-label="Before and after">
+      <label className={styles.row}>
+        Heard from bar
+        <CommittedNumber
+          key={startBar}
+          value={startBar + 1}
+          min={1}
+          max={Math.max(1, bars)}
+          label="First bar to hear"
+          onCommit={(bar) => useHearing.setState({ startBar: bar - 1 })}
+        />
+      </label>
       <AuditionBar />
       {track !== null &&
         pairs.map(({ controller, before, after }) => (

@@ -176,7 +176,7 @@ export function CleaningView() {
               },
             ]}
           />
-          <BeforeAfter track={track} />
+          <BeforeAfter track={track} bars={sequence.bars} />
         </section>
       </div>
     </div>

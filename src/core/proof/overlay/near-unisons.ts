@@ -24,8 +24,8 @@ interface Onsets {
   onsets: readonly WrittenUnits[];
 }
 
-/** So many places may differ; more is another rhythm. */
-const MOST_DIFFERENT = 2;
+/** So many places may differ on either side; more is another rhythm. */
+const MOST_DIFFERENT = 1;
 /** Fewer onsets a bar are alike by chance. */
 const FEWEST = 3;
 
