@@ -7,6 +7,7 @@ import { parsed } from './arguments';
 import { jobLedger, named, readFile } from './input';
 import { inspect } from './inspect';
 import { reportOf } from './report';
+import { TEMPO_MAP_USAGE, tempoMapCommand } from './tempo-map';
 import { TO_MIDI_USAGE, toMidiCommand } from './to-midi';
 
 export const commands = {
@@ -14,13 +15,15 @@ export const commands = {
   'to-score': toScoreCommand,
   'to-midi': toMidiCommand,
   agree: agreeCommand,
+  'tempo-map': tempoMapCommand,
 };
 
 export const batchHint = `Usage:
   dragoman inspect FILE
   dragoman to-score IN.mid -o OUT.musicxml|OUT.mxl [--job JOB.json] [--report R.json]
   ${TO_MIDI_USAGE}
-  ${AGREE_USAGE}`;
+  ${AGREE_USAGE}
+  ${TEMPO_MAP_USAGE}`;
 
 function inspectCommand(args: readonly string[]): void {
   const { positionals } = parsed(args, {});

@@ -2,14 +2,28 @@
  * What the routes compute, in a thread of its own: the server's event loop only waits. Started by pool.ts.
  */
 import 'reflect-metadata';
-import { ScoreDesk, SequenceDesk, type ScoreFormat } from '../core/engine';
+import { countedFrom, exportStudio, ScoreDesk, SequenceDesk, timeLineOfFile, type ScoreFormat } from '../core/engine';
 import { NO_SETTINGS, USUAL_DIRECTION_B, type Preset } from '../core/settings';
+import { USUAL_CLICK, USUAL_STUDIO_MAP } from '../core/studio';
 import { pdfOf } from './pdf';
 
 export type Task =
   | { kind: 'pdf'; pages: string[]; title: string }
   | { kind: 'to-score'; bytes: Uint8Array; format: ScoreFormat }
-  | { kind: 'to-midi'; bytes: Uint8Array; preset: Preset };
+  | { kind: 'to-midi'; bytes: Uint8Array; preset: Preset }
+  | { kind: 'tempo-map'; bytes: Uint8Array; map: TempoMapWish };
+
+/** What of a studio map can be asked for. */
+export interface TempoMapWish {
+  click: boolean;
+  countIn: number;
+  /** Milliseconds. */
+  tolerance: number;
+  /** The table instead of the map. */
+  table: boolean;
+  /** Which bar of the file is bar 1; null for as it counts. */
+  barOne: number | null;
+}
 
 /** Bytes, or a sentence about what was handed in. */
 export type Outcome = { bytes: Uint8Array } | { refused: string };
@@ -35,7 +49,17 @@ async function computed(task: Task): Promise<Uint8Array> {
       desk.convert(NO_SETTINGS);
       return desk.export(task.format);
     }
+    case 'tempo-map':
+      return tempoMap(task.bytes, task.map);
     case 'to-midi':
       return SequenceDesk.open(task.bytes).files({ ...USUAL_DIRECTION_B, preset: task.preset }).files[0]!.bytes;
   }
+}
+
+function tempoMap(bytes: Uint8Array, { click, countIn, tolerance, table, barOne }: TempoMapWish): Uint8Array {
+  const read = timeLineOfFile(bytes);
+  const line = barOne === null ? read : countedFrom(read, barOne - 1);
+  const map = { ...USUAL_STUDIO_MAP, tolerance, countIn, click: click ? USUAL_CLICK : null };
+  const { midi, csv } = exportStudio(line, map, { rate: '25', start: 0, everyBar: true });
+  return table ? new TextEncoder().encode(csv) : midi;
 }

@@ -12,12 +12,15 @@ import {
   type ScoreExport,
   type ScoreFormat,
   type SequenceSummary,
+  type StudioExport,
   type Summary,
+  type TimeLineSummary,
 } from '@/core/engine';
 import type { TrackDetail } from '@/core/performance';
 import type { Direction } from '@/core/documents';
 import type { Agreement, Overlay, Passage, Reason } from '@/core/proof';
 import type { BarClock, Stretch, StretchRequest } from '@/core/hearing';
+import type { Numbering, StudioMapSettings, TableSettings } from '@/core/studio';
 import type { ConversionSettings, Deal, DirectionB } from '@/core/settings';
 import type { Progress } from '@/core/to-score';
 import type { SequenceProgress } from '@/core/to-sequencer';
@@ -93,6 +96,12 @@ const api = {
   /** Some bars to be heard. */
   hear: (direction: Direction, version: HearingVersion, request: StretchRequest): Stretch =>
     deskOf(direction).hear(version, request),
+  /** Bars, tempo, meters, keys and markers of the job, with their times. */
+  timeLine: (direction: Direction): TimeLineSummary => deskOf(direction).timeLine(),
+  studio: (direction: Direction, map: StudioMapSettings, table: TableSettings): StudioExport =>
+    deskOf(direction).studio(map, table),
+  /** @throws SmfError or MusicXmlError when the other file cannot be read */
+  numbering: (direction: Direction, other: Uint8Array): Numbering => deskOf(direction).numbering(other),
   /** All parts laid over each other. */
   overlay: (direction: Direction): Overlay => deskOf(direction).overlay(),
   /** When each bar of the job begins, and the last one ends. */

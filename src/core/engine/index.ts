@@ -9,3 +9,4 @@ export { type ControllerPair } from './controllers';
 export { type HearingVersion } from './versions';
 export { storyOf } from './story';
 export { soundingFile } from './sounding-file';
+export { countedFrom, exportStudio, timeLineOfFile, type StudioExport, type TimeLineSummary } from './studio';

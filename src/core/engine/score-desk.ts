@@ -28,7 +28,14 @@ import {
 import { concertScore } from '../score';
 import { USUAL_SEQUENCING, type ConversionSettings, type Deal } from '../settings';
 import { hear, type BarClock, type HearingMusic, type Stretch, type StretchRequest } from '../hearing';
-import { secondsAtTick, ticksFromUnits } from '../time';
+import {
+  compareNumbering,
+  type Numbering,
+  type StudioMapSettings,
+  type StudioTimeLine,
+  type TableSettings,
+} from '../studio';
+import { secondsAtTick, ticksFromUnits, writtenUnits } from '../time';
 import { toSequencer } from '../to-sequencer';
 import { convert, Memo, type Conversion, type Progress } from '../to-score';
 import { soundingFile } from './sounding-file';
@@ -36,6 +43,14 @@ import { previewDeal, type DealPreview } from './deal-preview';
 import { preparedBy, preparePerformance, readOriginal, type Original } from './prepare';
 import { exportScore, type ScoreExport, type ScoreFormat } from './score-formats';
 import { summarise, type Opened, type Summary } from './score-summary';
+import {
+  exportStudio,
+  summariseTimeLine,
+  timeLineOfFile,
+  timeLineOfScore,
+  type StudioExport,
+  type TimeLineSummary,
+} from './studio';
 import { exportedMusic, receivedMusic, writtenMusic, type HearingVersion } from './versions';
 
 /** The originals as the ledger has them joined and split. */
@@ -196,6 +211,33 @@ export class ScoreDesk {
   private musicOf(version: HearingVersion, conversion: Conversion): HearingMusic {
     if (version === 'received') return receivedMusic(conversion, this.prepared.performance);
     return version === 'written' ? writtenMusic(conversion.score) : exportedMusic(conversion);
+  }
+
+  /** Bars, tempo, meters, keys and markers, with their times. */
+  timeLine(): TimeLineSummary {
+    const { performance } = this.prepared;
+    const onsets = performance.tracks.flatMap(({ notes }) =>
+      notes.map(({ start }) => writtenUnits(start, performance.ticksPerQuarter)),
+    );
+    return summariseTimeLine(this.studioLine(), onsets);
+  }
+
+  /** A map for the studio. */
+  studio(map: StudioMapSettings, table: TableSettings): StudioExport {
+    return exportStudio(this.studioLine(), map, table);
+  }
+
+  /** Another file's bars against the job's. @throws SmfError or MusicXmlError */
+  numbering(other: Uint8Array): Numbering {
+    return compareNumbering(this.studioLine(), timeLineOfFile(other));
+  }
+
+  private studioLine(): StudioTimeLine {
+    const { score } = this.converted();
+    const line = timeLineOfScore(this.prepared.performance, score.bars);
+    // The keys that are printed are those the engine heard.
+    const keys = score.keys.map(({ bar, fifths, mode }) => ({ at: score.bars[bar]!.start, fifths, mode }));
+    return { ...line, title: score.title, keys };
   }
 
   /** All parts laid over each other, as they were played against what is written. */

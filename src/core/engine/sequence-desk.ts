@@ -31,11 +31,27 @@ import {
   type SequenceProgress,
   type SequenceReport,
 } from '../to-sequencer';
-import { barIndexAt } from '../time';
+import {
+  compareNumbering,
+  type Numbering,
+  type StudioMapSettings,
+  type StudioTimeLine,
+  type TableSettings,
+} from '../studio';
+import { barIndexAt, writtenUnits } from '../time';
 import { soundingFile } from './sounding-file';
 import { controllersIn, type ControllerPair } from './controllers';
 import { isScoreFile } from './file-kind';
 import { midiSummary, scoreSummary, type SequenceSummary } from './sequence-summary';
+import {
+  exportStudio,
+  summariseTimeLine,
+  timeLineOfFile,
+  timeLineOfScore,
+  timeLineOfSequence,
+  type StudioExport,
+  type TimeLineSummary,
+} from './studio';
 import { fileMusic, sequencedMusic, writtenMusic, type HearingVersion } from './versions';
 
 /** What leaves the house, and what became of it. */
@@ -146,6 +162,35 @@ export class SequenceDesk {
         return at === undefined ? null : clock(at);
       },
     });
+  }
+
+  /** Bars as they are played, tempo, meters, keys and markers, with their times. */
+  timeLine(): TimeLineSummary {
+    const { file } = this.midi ? this.cleaned! : this.sequenced().whole;
+    const performance = performanceFromSmf({ file, warnings: [] });
+    const onsets = performance.tracks.flatMap(({ notes }) =>
+      notes.map(({ start }) => writtenUnits(start, performance.ticksPerQuarter)),
+    );
+    return summariseTimeLine(this.studioLine(), onsets);
+  }
+
+  /** A map for the studio. */
+  studio(map: StudioMapSettings, table: TableSettings): StudioExport {
+    return exportStudio(this.studioLine(), map, table);
+  }
+
+  /** Another file's bars against the job's. @throws SmfError or MusicXmlError */
+  numbering(other: Uint8Array): Numbering {
+    return compareNumbering(this.studioLine(), timeLineOfFile(other));
+  }
+
+  private studioLine(): StudioTimeLine {
+    if (!this.midi) {
+      const { score, whole } = this.sequenced();
+      return timeLineOfSequence(score, whole);
+    }
+    const performance = performanceFromSmf({ file: this.cleaned?.file ?? this.midi.file, warnings: [] });
+    return timeLineOfScore(performance, barsOfPerformance(performance));
   }
 
   /** When the bars begin, as they are delivered. */

@@ -1,5 +1,5 @@
 import { plainToInstance } from 'class-transformer';
-import { IsIn, IsOptional, validateSync } from 'class-validator';
+import { IsIn, IsOptional, Matches, validateSync } from 'class-validator';
 import 'reflect-metadata';
 import { fileNameOf } from '@/core/documents';
 import { isScoreFile, SCORE_FORMAT_NAMES, SCORE_FORMATS, type ScoreFormat } from '@/core/engine';
@@ -13,15 +13,24 @@ const MOST_BYTES = 64 * 2 ** 20;
 /** What a form adds to its file. */
 const FORM_BYTES = 2 ** 16;
 
+const DIRECTIONS = ['to-score', 'to-midi', 'tempo-map'] as const;
+/** Of a form, where everything is text. */
+const COUNT = /^\d{1,5}$/;
+
 class ConvertRequest {
-  @IsIn(['to-score', 'to-midi']) direction!: 'to-score' | 'to-midi';
+  @IsIn(DIRECTIONS) direction!: (typeof DIRECTIONS)[number];
   @IsOptional() @IsIn(PRESETS) carry?: Preset;
   @IsOptional() @IsIn(SCORE_FORMAT_NAMES) format?: ScoreFormat;
+  @IsOptional() @IsIn(['yes', 'no']) click?: string;
+  @IsOptional() @Matches(/^(1[0-6]|\d)$/) countIn?: string;
+  @IsOptional() @Matches(/^(1000|\d{1,3})(\.\d{1,3})?$/) tolerance?: string;
+  @IsOptional() @Matches(COUNT) barOne?: string;
+  @IsOptional() @IsIn(['map', 'table']) give?: string;
 }
 
 /**
- * Conversion for scripts on this machine: multipart with `file`, `direction` (to-score, to-midi) and, as wished,
- * `carry` or `format`; the file comes back. Errors are JSON with one sentence.
+ * Conversion for scripts on this machine: multipart with `file`, `direction` (to-score, to-midi, tempo-map) and, as wished,
+ * `carry`, `format` or what a map shall hold; the file comes back. Errors are JSON with one sentence.
  */
 export const POST = guarded('multipart/form-data', MOST_BYTES + FORM_BYTES, async (request) => {
   let form: FormData;
@@ -43,13 +52,27 @@ export const POST = guarded('multipart/form-data', MOST_BYTES + FORM_BYTES, asyn
   );
   if (validateSync(asked, { whitelist: true, forbidNonWhitelisted: true }).length > 0)
     return sentence(
-      'Say “direction” (to-score or to-midi); “carry” (bare, expression, everything) and “format” (musicxml, mxl) may be added.',
+      'Say “direction” (to-score, to-midi or tempo-map); “carry” (bare, expression, everything), “format” (musicxml, mxl), and for a map “click” (yes, no), “countIn” (0–16), “tolerance” (milliseconds), “barOne” and “give” (map, table) may be added.',
       400,
     );
   const bytes = new Uint8Array(await file.arrayBuffer());
   const named = file.name.slice(0, 200);
   const name = fileNameOf(named.replace(/\.[^.]+$/, ''));
   const otherwise = `${named} could not be converted; nothing was stored.`;
+  if (asked.direction === 'tempo-map') {
+    const table = asked.give === 'table';
+    const map = {
+      click: asked.click === 'yes',
+      countIn: Number(asked.countIn ?? 0),
+      tolerance: Number(asked.tolerance ?? 0),
+      barOne: asked.barOne ? Math.max(1, Number(asked.barOne)) : null,
+      table,
+    };
+    const out = table
+      ? { type: 'text/csv; charset=utf-8', fileName: `${name} - map.csv` }
+      : { type: 'audio/midi', fileName: `${name} - map.mid` };
+    return answered(() => compute({ kind: 'tempo-map', bytes, map }), out, otherwise, `${named}: `);
+  }
   if (asked.direction === 'to-midi') {
     const preset = asked.carry ?? 'bare';
     const out = { type: 'audio/midi', fileName: `${name}.mid` };
