@@ -115,6 +115,23 @@ const EXAMPLES: { [K in Decision['kind']]: Extract<Decision, { kind: K }>[] } = 
     { kind: 'setTextEncoding', encoding: 'shift_jis' },
     { kind: 'setTextEncoding', encoding: null },
   ],
+  setTempo: [{ kind: 'setTempo', at: 40320, bpm: 92.5 }],
+  drawTempo: [{ kind: 'drawTempo', from: 0, to: 40320, start: 120, end: 80 }],
+  setMeters: [
+    {
+      kind: 'setMeters',
+      from: 0,
+      to: null,
+      meters: [
+        { beats: 5, beatType: 4 },
+        { beats: 3, beatType: 4 },
+      ],
+    },
+  ],
+  shiftBarlines: [{ kind: 'shiftBarlines', from: 0, by: 10080 }],
+  setMarker: [{ kind: 'setMarker', at: 0, text: 'Goose' }],
+  numberBar: [{ kind: 'numberBar', at: 0, number: -1 }],
+  printTempo: [{ kind: 'printTempo', which: 'sections', tolerance: 20 }],
   dismissQuery: [{ kind: 'dismissQuery', query: queryId('x'), reason: 'It is so' }],
 };
 

@@ -54,6 +54,13 @@ import { setSequencing } from './sequencing/set-sequencing';
 import { setCarry } from './sequencing/set-carry';
 import { leaveTracks } from './sequencing/leave-tracks';
 import { setPartSequencing } from './sequencing/set-part-sequencing';
+import { drawTempo } from './timeline/draw-tempo';
+import { numberBar } from './timeline/number-bar';
+import { printTempo } from './timeline/print-tempo';
+import { setMarker } from './timeline/set-marker';
+import { setMeters } from './timeline/set-meters';
+import { setTempo } from './timeline/set-tempo';
+import { shiftBarlines } from './timeline/shift-barlines';
 import { splitTrack } from './originals/split-track';
 import { placeOriginal } from './originals/place-original';
 import { setTextEncoding } from './originals/set-text-encoding';
@@ -110,6 +117,14 @@ export const DECISION_KINDS = {
   setTitle,
   setComposer,
   setMarkerStyle,
+  // timeline
+  setTempo,
+  drawTempo,
+  setMeters,
+  shiftBarlines,
+  setMarker,
+  numberBar,
+  printTempo,
   // sequencing
   setSequencing,
   setCarry,

@@ -1,4 +1,11 @@
-import { joinPerformances, performanceFromSmf, splitChannels, splitSounds, type Performance } from '../performance';
+import {
+  joinPerformances,
+  performanceFromSmf,
+  splitChannels,
+  splitSounds,
+  withTimeLine,
+  type Performance,
+} from '../performance';
 import type { ConversionSettings } from '../settings';
 import { readSmf, type SmfReading } from '../smf';
 
@@ -17,13 +24,13 @@ export function readOriginal(bytes: Uint8Array): Original {
 }
 
 /** What of the settings says how the originals are put together. */
-export function preparedBy({ splits, soundSplits, offsets, encoding }: ConversionSettings): string {
-  return JSON.stringify([splits, soundSplits, offsets, encoding]);
+export function preparedBy({ splits, soundSplits, offsets, encoding, timeLine }: ConversionSettings): string {
+  return JSON.stringify([splits, soundSplits, offsets, encoding, timeLine]);
 }
 
 /**
  * What is converted: the originals with their texts in the encoding that was decided, joined where they were placed,
- * tracks split where that was decided.
+ * tracks split where that was decided, the time line as it was mended.
  */
 export function preparePerformance(
   originals: readonly Pick<Original, 'reading' | 'performance'>[],
@@ -33,7 +40,7 @@ export function preparePerformance(
   const read = originals.map(({ reading, performance }) =>
     encoding && encoding !== performance.encoding ? performanceFromSmf(reading, encoding) : performance,
   );
-  return putTogether(read, settings);
+  return withTimeLine(putTogether(read, settings), settings.timeLine);
 }
 
 /** Performances joined and split as was decided. */

@@ -108,5 +108,5 @@ const LATE_RELEASE: WrittenUnits = QUARTER / 16;
 /** The bars of a performance, from 0 to the end of its last note. */
 export function barsOfPerformance(performance: Performance): Bar[] {
   const end = writtenUnits(performance.lastNoteEnd, performance.ticksPerQuarter);
-  return layBars(performance.meters, Math.max(1, end - LATE_RELEASE));
+  return layBars(performance.meters, Math.max(1, end - LATE_RELEASE), performance.numbering);
 }

@@ -104,6 +104,7 @@ export function performanceFromSmf(
     ticksPerQuarter,
     tempo: buildTempoMap(tempos, ticksPerQuarter),
     meters: withinBars(settled.meters, units(lastNoteEnd), warnings),
+    numbering: [],
     keys: lastAtEachPlace(keys),
     markers: markers.sort((a, b) => a.tick - b.tick),
     encoding,

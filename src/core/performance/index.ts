@@ -9,3 +9,4 @@ export { mixedTracks, splitChannels } from './split-channels';
 export { splitSounds } from './split-sounds';
 export { joinPerformances } from './join';
 export { findKeyswitches } from './keyswitches';
+export { withTimeLine, type TimeLineEdit } from './time-line';

@@ -1,6 +1,6 @@
 import type { NoteId, TrackId } from '../base';
 import type { TextEncoding } from '../smf';
-import type { MeterEvent, MidiKey, Seconds, TempoMap, Ticks, WrittenUnits } from '../time';
+import type { BarNumber, MeterEvent, MidiKey, Seconds, TempoMap, Ticks, WrittenUnits } from '../time';
 
 export type { NoteId, TrackId };
 
@@ -9,6 +9,8 @@ export interface Performance {
   ticksPerQuarter: number;
   tempo: TempoMap;
   meters: MeterEvent[];
+  /** Where bars are counted otherwise than on from 1 (0 for a pickup). */
+  numbering: BarNumber[];
   keys: KeyEvent[];
   markers: TextEvent[];
   /** Of the file's texts, as guessed or said. */

@@ -44,6 +44,8 @@ export interface TempoMark {
   at: WrittenUnits;
   /** Quarter notes a minute, for playback. */
   bpm: Bpm;
+  /** What a metronome mark says where it is not quite what is played. */
+  printed?: Bpm;
   /** "Allegro", "rit." */
   words?: string;
   /** Printed as a metronome mark; the steps of a gradual change are only played. */

@@ -2,6 +2,7 @@ import { NO_CASTING_SETTINGS, type CastingSettings } from './casting';
 import type { NoteId, PartId, TrackId } from '../base';
 import type { Clef, DrumSound } from '../instruments';
 import type { Articulation, Fold, MarkClass, ScoreKey, Tablature } from '../score';
+import type { TimeLineEdit } from '../performance';
 import type { TextEncoding } from '../smf';
 import { QUARTER, type MidiKey, type Milliseconds, type WrittenUnits } from '../time';
 
@@ -91,6 +92,10 @@ export interface DrumMapChoice {
 export const MARKER_STYLES = ['auto', 'rehearsal', 'text'] as const;
 export type MarkerStyle = (typeof MARKER_STYLES)[number];
 
+/** Which tempo changes are printed; all are played. */
+export const TEMPO_PRINTS = ['all', 'sections', 'first', 'none'] as const;
+export type TempoPrint = (typeof TEMPO_PRINTS)[number];
+
 /** What people decided; everything absent is decided by the engine. All of it comes from the ledger. */
 export interface ConversionSettings extends CastingSettings {
   title?: string;
@@ -144,6 +149,11 @@ export interface ConversionSettings extends CastingSettings {
   barRepeats: Record<PartId, true>;
   composer?: string;
   markerStyle: MarkerStyle;
+  /** What was mended on the time line, in order. */
+  timeLine: readonly TimeLineEdit[];
+  tempoPrint: TempoPrint;
+  /** How far printed tempos may be from the played ones; 0 prints every one that lasts. */
+  tempoTolerance: Milliseconds;
 }
 
 /** Where nothing was chosen for a part: always the same list. */
@@ -176,6 +186,9 @@ export const NO_SETTINGS: ConversionSettings = {
   folds: [],
   barRepeats: {},
   markerStyle: 'auto',
+  timeLine: [],
+  tempoPrint: 'all',
+  tempoTolerance: 0,
 };
 
 export const SWING_UNITS = ['eighth', '16th'] as const;

@@ -6,6 +6,7 @@ import { encodeText, Message, Meta, type SmfEvent, type SmfFile, type SmfTrack }
 import {
   beatGroups,
   barLength,
+  meterOfLength,
   QUARTER,
   secondsAtTick,
   type Meter,
@@ -130,18 +131,9 @@ function metersOf({ bars }: StudioTimeLine, tick: (units: WrittenUnits) => Ticks
   for (const bar of bars) {
     // A bar that is cut short says so by a meter of its own length, where one can be written.
     const { meter } = bar;
-    say(tick(bar.start), bar.length === barLength(meter) ? meter : (asMeter(bar.length) ?? meter));
+    say(tick(bar.start), bar.length === barLength(meter) ? meter : (meterOfLength(bar.length) ?? meter));
   }
   return events;
-}
-
-/** The plainest meter of a length: quarters where they fit, then eighths, sixteenths, thirty-seconds. */
-function asMeter(length: WrittenUnits): Meter | null {
-  for (const beatType of [4, 8, 16, 32]) {
-    const beats = (length * beatType) / (4 * QUARTER);
-    if (Number.isInteger(beats) && beats > 0 && beats < 256) return { beats, beatType };
-  }
-  return null;
 }
 
 interface Layout {

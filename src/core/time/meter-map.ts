@@ -12,6 +12,12 @@ export interface MeterEvent extends Meter {
   at: WrittenUnits;
 }
 
+/** The bar that begins there has this number. */
+export interface BarNumber {
+  at: WrittenUnits;
+  number: number;
+}
+
 /** One bar of the score's time line. */
 export interface Bar {
   /** 0 for the first bar on the line, whatever its number. */
@@ -92,7 +98,7 @@ export function beatsOfBar(bar: Bar): Beat[] {
  *     1/4 |4/4          |            pickup  bar 1          bar 2
  *     x   |x   x  x  x  |     →      (0)     |4/4 ...       | ...
  */
-export function layBars(events: readonly MeterEvent[], end: WrittenUnits): Bar[] {
+export function layBars(events: readonly MeterEvent[], end: WrittenUnits, numbering: readonly BarNumber[] = []): Bar[] {
   const meters = [...events].sort((a, b) => a.at - b.at);
   if (meters[0]?.at !== 0) meters.unshift({ ...COMMON_TIME, at: 0 });
   const bars: Bar[] = [];
@@ -107,7 +113,7 @@ export function layBars(events: readonly MeterEvent[], end: WrittenUnits): Bar[]
     bars.push({ index: bars.length, number: bars.length + 1, start: at, length, meter, implicit: length !== full });
     at += length;
   } while (at < end);
-  return numberBars(markPickup(bars));
+  return countAnew(numberBars(markPickup(bars)), numbering);
 }
 
 function markPickup(bars: Bar[]): Bar[] {
@@ -121,6 +127,28 @@ function markPickup(bars: Bar[]): Bar[] {
 function numberBars(bars: Bar[]): Bar[] {
   const first = bars[0]?.implicit && bars.length > 1 && bars[0].length < barLength(bars[0].meter) ? 0 : 1;
   return bars.map((bar, i) => ({ ...bar, number: first + i }));
+}
+
+/** From a bar that begins at such a place they are counted as was said, and on from there. */
+function countAnew(bars: Bar[], numbering: readonly BarNumber[]): Bar[] {
+  if (numbering.length === 0) return bars;
+  const saidAt = new Map(numbering.map(({ at, number }) => [at, number]));
+  let number: number | null = null;
+  return bars.map((bar) => {
+    const said = saidAt.get(bar.start);
+    if (said !== undefined) number = said;
+    else if (number !== null) number++;
+    return number === null ? bar : { ...bar, number };
+  });
+}
+
+/** The plainest meter of a length: quarters where they fit, then eighths and smaller; null where none does. */
+export function meterOfLength(length: WrittenUnits): Meter | null {
+  for (const beatType of [4, 8, 16, 32]) {
+    const beats = (length * beatType) / (4 * QUARTER);
+    if (Number.isInteger(beats) && beats > 0 && beats < 256) return { beats, beatType };
+  }
+  return null;
 }
 
 /** Index of the bar that holds `at`; places before the first bar give 0, after the last one the last. */

@@ -39,7 +39,7 @@ const castStage = stage(
 /** One bar more than was played in: the last onset may belong to a beat that follows it. */
 const laidBars = stage('laid bars', ({ performance }: { performance: Performance }): Bar[] => {
   const last = barsOfPerformance(performance).at(-1)!;
-  return layBars(performance.meters, last.start + last.length + 1);
+  return layBars(performance.meters, last.start + last.length + 1, performance.numbering);
 });
 
 /**
@@ -111,6 +111,12 @@ function scoreOf(
   { swing }: Timing,
 ): Score {
   const { tempo, ticksPerQuarter, lastNoteEnd } = performance;
+  const markers = markersOf(performance, settings.markerStyle);
+  const printing = {
+    which: settings.tempoPrint,
+    tolerance: settings.tempoTolerance,
+    markers: markers.map(({ at }) => at),
+  };
   return {
     title: settings.title ?? performance.title,
     composer: settings.composer ?? '',
@@ -120,9 +126,9 @@ function scoreOf(
     keys: memo.steady('keys', keys),
     tempos: memo.steady(
       'tempos',
-      tempoMarks(tempo, writtenUnits(lastNoteEnd, ticksPerQuarter), tempoWords(performance)),
+      tempoMarks(tempo, writtenUnits(lastNoteEnd, ticksPerQuarter), tempoWords(performance), printing),
     ),
-    markers: memo.steady('markers', markersOf(performance, settings.markerStyle)),
+    markers: memo.steady('markers', markers),
     swing: swingMarks(swing, bars.length),
     parts: parts.map(({ marked }) => marked),
   };

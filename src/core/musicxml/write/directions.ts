@@ -140,13 +140,19 @@ function writeTempo(
     xml.open('direction-type').open('metronome').leaf('beat-unit', 'quarter');
     if (dotted) xml.leaf('beat-unit-dot');
     xml
-      .leaf('per-minute', Math.round((dotted ? tempo.bpm / 1.5 : tempo.bpm) * 10) / 10)
+      .leaf('per-minute', readable((tempo.printed ?? tempo.bpm) / (dotted ? 1.5 : 1)))
       .close('metronome')
       .close('direction-type');
   }
   if (offset !== 0) xml.leaf('offset', offset, { sound: 'yes' });
   if (staff) xml.leaf('staff', staff);
   xml.leaf('sound', null, { tempo: tempo.bpm }).close('direction');
+}
+
+/** 95.98 is 96 to whoever reads it; 72.5 is meant. */
+function readable(bpm: number): number {
+  const whole = Math.round(bpm);
+  return Math.abs(bpm / whole - 1) < 0.004 ? whole : Math.round(bpm * 10) / 10;
 }
 
 interface SignDirection {

@@ -1,0 +1,14 @@
+import type { TimeLineEdit } from '../../performance';
+import type { JobSettings } from '../../settings';
+import { QUARTER, type WrittenUnits } from '../../time';
+
+/** The settings with one more thing mended on the time line: a later one counts on top of those before. */
+export function mended(settings: JobSettings, edit: TimeLineEdit): JobSettings {
+  return { ...settings, timeLine: [...settings.timeLine, edit] };
+}
+
+/** Places are told in quarters from the beginning: barlines may have moved since. */
+export function placeWords(at: WrittenUnits): string {
+  const quarters = Math.round((at / QUARTER) * 100) / 100;
+  return at === 0 ? 'at the beginning' : `after ${quarters} quarter${quarters === 1 ? '' : 's'}`;
+}

@@ -1,0 +1,32 @@
+import { Equals, IsIn, IsOptional, IsNumber, Max, Min } from 'class-validator';
+import { TEMPO_PRINTS, type TempoPrint } from '../../settings';
+import { decisionKind } from '../decision-kind';
+
+/** Which tempo changes are printed; all of them are played. */
+export class PrintTempo {
+  @Equals('printTempo') kind!: 'printTempo';
+  @IsOptional() @IsIn(TEMPO_PRINTS) which?: TempoPrint;
+  /** Milliseconds that the printed tempos may be from the played ones. */
+  @IsOptional() @IsNumber() @Min(0) @Max(1000) tolerance?: number;
+}
+
+const WORDS: Record<TempoPrint, string> = {
+  all: 'Metronome marks where the tempo changes',
+  sections: 'Metronome marks at markers only',
+  first: 'The first metronome mark only',
+  none: 'No metronome marks',
+};
+
+export const printTempo = decisionKind({
+  kind: 'printTempo',
+  dto: PrintTempo,
+  apply: (settings, { which, tolerance }) => ({
+    ...settings,
+    tempoPrint: which ?? settings.tempoPrint,
+    tempoTolerance: tolerance ?? settings.tempoTolerance,
+  }),
+  describe: ({ which, tolerance }) =>
+    [which && WORDS[which], tolerance !== undefined && `Printed tempos within ${tolerance} ms of the played ones`]
+      .filter(Boolean)
+      .join('; '),
+});

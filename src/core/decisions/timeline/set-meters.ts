@@ -1,0 +1,31 @@
+import { ArrayMaxSize, Equals, IsIn, IsInt, Max, Min, ValidateIf } from 'class-validator';
+import { decisionKind } from '../decision-kind';
+import { AreShapes } from '../validators';
+import { mended, placeWords } from './mended';
+
+const BEAT_TYPES = [1, 2, 4, 8, 16, 32] as const;
+
+export class MeterShape {
+  @IsInt() @Min(1) @Max(64) beats!: number;
+  @IsIn(BEAT_TYPES) beatType!: number;
+}
+
+/** Meters in turn from a barline on; an empty list lets go what begins there. */
+export class SetMeters {
+  @Equals('setMeters') kind!: 'setMeters';
+  @IsInt() @Min(0) from!: number;
+  /** Where what was there before goes on; null for the end. */
+  @ValidateIf((made: SetMeters) => made.to !== null) @IsInt() @Min(1) to!: number | null;
+  @ArrayMaxSize(16) @AreShapes(MeterShape) meters!: MeterShape[];
+}
+
+export const setMeters = decisionKind({
+  kind: 'setMeters',
+  dto: SetMeters,
+  apply: (settings, { from, to, meters }) =>
+    to === null || to > from ? mended(settings, { kind: 'meters', from, to, meters }) : settings,
+  describe: ({ from, meters }) =>
+    meters.length === 0
+      ? `No meter change ${placeWords(from)}`
+      : `${meters.map(({ beats, beatType }) => `${beats}/${beatType}`).join(' ')}${meters.length > 1 ? ' in turn' : ''} ${placeWords(from)}`,
+});

@@ -1,0 +1,20 @@
+import { Equals, IsInt, IsNumber, Max, Min, ValidateIf } from 'class-validator';
+import { decisionKind } from '../decision-kind';
+import { mended, placeWords } from './mended';
+
+/** A tempo from a place on; null takes a change away. */
+export class SetTempo {
+  @Equals('setTempo') kind!: 'setTempo';
+  /** Units of a 10080th of a quarter. */
+  @IsInt() @Min(0) at!: number;
+  /** Quarters a minute. */
+  @ValidateIf((made: SetTempo) => made.bpm !== null) @IsNumber() @Min(4) @Max(1000) bpm!: number | null;
+}
+
+export const setTempo = decisionKind({
+  kind: 'setTempo',
+  dto: SetTempo,
+  apply: (settings, { at, bpm }) => mended(settings, { kind: 'tempo', at, bpm }),
+  describe: ({ at, bpm }) =>
+    bpm === null ? `No tempo change ${placeWords(at)}` : `Tempo ${bpm} quarters a minute ${placeWords(at)}`,
+});
