@@ -17,10 +17,12 @@ import {
   type SoundingMusic,
 } from '../proof';
 import { hear, type BarClock, type HearingMusic, type Stretch, type StretchRequest } from '../hearing';
+import type { Score } from '../score';
 import { USUAL_SEQUENCING, type CleaningPlan, type DirectionB } from '../settings';
 import { assertOneTimeLine, readSmf, writeSmf, type SmfFile, type SmfReading } from '../smf';
 import {
   cleanSmf,
+  mendedScore,
   clockOf,
   PRESET_PLANS,
   sequenceScore,
@@ -71,6 +73,7 @@ export class SequenceDesk {
   /** The score played as one whole, whatever is exported in the end. */
   private whole: SequencedFile | null = null;
   private cleaned: Cleaned | null = null;
+  private mending: { by: string; score: Score } | null = null;
   /** Of the runs with this score. */
   private readonly memo = new Memo();
   /** What was heard of the original, and of what goes out. */
@@ -94,11 +97,11 @@ export class SequenceDesk {
       this.cleaned = clean(this.midi.file, settings);
       return midiSummary(this.midi, planOf(settings), this.cleaned.report, this.barCount());
     }
-    const { score } = this.score!;
+    const score = this.mended(settings);
     const [whole] = yield* sequenceScore(score, { ...settings, files: 'one' }, this.memo);
     const files = settings.files === 'one' ? [whole!] : yield* sequenceScore(score, settings, this.memo);
     this.whole = whole!;
-    return scoreSummary(this.score!, whole!, files, settings);
+    return scoreSummary({ ...this.score!, score }, whole!, files, settings);
   }
 
   /** Sequences, or cleans, to the end. */
@@ -114,8 +117,8 @@ export class SequenceDesk {
       const warnings = [...this.midi.warnings.map((warning) => warning.message), ...report.warnings];
       return { files: [{ label: '', bytes: write(file) }], report: { kind: 'midi', warnings, cleaning: report } };
     }
-    const { score, warnings } = this.score!;
-    const files = toSequencer(score, settings);
+    const { warnings } = this.score!;
+    const files = toSequencer(this.mended(settings), settings);
     return {
       files: files.map(({ label, file }) => ({ label, bytes: write(file) })),
       report: {
@@ -207,7 +210,10 @@ export class SequenceDesk {
     const of = this.midi ? this.cleaned : this.whole;
     if (!of) throw new Error('Nothing has been made of the file yet.');
     if (this.heardOutgoing?.of !== of)
-      this.heardOutgoing = { of, music: 'line' in of ? sequencedMusic(this.score!.score, of) : fileMusic(of.file) };
+      this.heardOutgoing = {
+        of,
+        music: 'line' in of ? sequencedMusic(this.sequenced().score, of) : fileMusic(of.file),
+      };
     return this.heardOutgoing.music;
   }
 
@@ -255,7 +261,14 @@ export class SequenceDesk {
 
   private sequenced() {
     if (!this.score || !this.whole) throw new Error('There is no score on the desk.');
-    return { score: this.score.score, whole: this.whole };
+    return { score: this.mending?.score ?? this.score.score, whole: this.whole };
+  }
+
+  /** The score as its time line was mended; the same object as long as nothing more is. */
+  private mended({ timeLine }: DirectionB): Score {
+    const by = JSON.stringify(timeLine);
+    if (this.mending?.by !== by) this.mending = { by, score: mendedScore(this.score!.score, timeLine) };
+    return this.mending.score;
   }
 
   private barCount(): number {

@@ -1,5 +1,6 @@
 import type { CleaningPlan } from './cleaning';
 import { NO_SETTINGS, type ConversionSettings } from './conversion';
+import type { TimeLineEdit } from '../performance';
 import { USUAL_SEQUENCING, type SequencerSettings } from './sequencing';
 
 /** Everything that is decided about direction B: how a score is played, and what of a MIDI file is kept. */
@@ -8,9 +9,17 @@ export interface DirectionB extends SequencerSettings {
   carry: Partial<CleaningPlan>;
   carryTracks: Readonly<Record<number, Partial<CleaningPlan>>>;
   leftOutTracks: readonly number[];
+  /** What was mended on the time line of a score, in order. */
+  timeLine: readonly TimeLineEdit[];
 }
 
-export const USUAL_DIRECTION_B: DirectionB = { ...USUAL_SEQUENCING, carry: {}, carryTracks: {}, leftOutTracks: [] };
+export const USUAL_DIRECTION_B: DirectionB = {
+  ...USUAL_SEQUENCING,
+  carry: {},
+  carryTracks: {},
+  leftOutTracks: [],
+  timeLine: [],
+};
 
 /** What a ledger says, for both directions. */
 export interface JobSettings extends ConversionSettings {

@@ -68,7 +68,7 @@ export function timeCode(at: Seconds, rate: FrameRate, start = 0): string {
 export function framesOfCode(code: string, rate: FrameRate): number | null {
   const match = /^\s*(\d{1,2}):(\d{1,2}):(\d{1,2})[:;.](\d{1,2})\s*$/.exec(code);
   if (!match) return null;
-  const [h, m, s, f] = match.slice(1).map(Number) as [number, number, number, number];
+  const [h = 0, m = 0, s = 0, f = 0] = match.slice(1).map(Number);
   const counting = COUNTING[rate];
   if (h > 23 || m > 59 || s > 59 || f >= counting.counted) return null;
   if (counting.drop && f < DROPPED && s === 0 && m % 10 !== 0) return null;
@@ -82,7 +82,7 @@ export function secondsOfFrames(frames: number, rate: FrameRate): Seconds {
 
 /** The five bytes of a Standard MIDI File's SMPTE offset (FF 54); it knows four rates, 23.976 is written as 24. */
 export function offsetBytes(start: number, rate: FrameRate): [number, number, number, number, number] {
-  const [h, m, s, f] = codeOfFrames(start, rate).split(/[:;]/).map(Number) as [number, number, number, number];
+  const [h = 0, m = 0, s = 0, f = 0] = codeOfFrames(start, rate).split(/[:;]/).map(Number);
   const kind = { '23.976': 0, '24': 0, '25': 1, '29.97': 3, '29.97 drop': 2, '30': 3 }[rate];
   return [(kind << 5) | h, m, s, f, 0];
 }

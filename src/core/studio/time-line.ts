@@ -18,6 +18,8 @@ import {
 export interface StudioBar {
   /** Of the written bar. */
   index: number;
+  /** Where it stands in the score; `start` is where it is played. */
+  written: WrittenUnits;
   /** As on the stands. */
   number: number;
   start: WrittenUnits;
@@ -54,6 +56,7 @@ export function timeLineOf(
     tempo,
     bars: bars.map(({ bar, start }) => ({
       index: bar.index,
+      written: bar.start,
       number: bar.number,
       start,
       length: bar.length,
@@ -92,6 +95,8 @@ export interface Change {
   bar: number;
   beat: number;
   at: WrittenUnits;
+  /** The same place in the score. */
+  written: WrittenUnits;
   seconds: Seconds;
   bpm?: Bpm;
   meter?: Meter;
@@ -105,7 +110,8 @@ export function changesOf(line: StudioTimeLine): Change[] {
   const made = (kind: ChangeKind, at: WrittenUnits, more: Partial<Change>): Change => {
     const { bar, beat } = placeIn(bars, at);
     const seconds = secondsAtTick(tempo, ticksFromUnits(at, ticksPerQuarter));
-    return { kind, played: bars.indexOf(bar), bar: bar.number, beat, at, seconds, ...more };
+    const written = bar.written + at - bar.start;
+    return { kind, played: bars.indexOf(bar), bar: bar.number, beat, at, written, seconds, ...more };
   };
   const meters = bars.flatMap((bar, i) => {
     const before = bars[i - 1]?.meter;

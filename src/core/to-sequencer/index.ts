@@ -1,5 +1,6 @@
 export { sequenceScore, toSequencer, type SequencedFile, type SequenceProgress, type SequenceReport } from './pipeline';
 export { loudnessAt, loudnessCurve, type CurvePoint } from './dynamics/loudness-curve';
 export { clockOf } from './timeline/tempo';
+export { mendedScore } from './timeline/mended-score';
 export { askSequence } from './doubts/ask-sequence';
 export * from './cleaning';

@@ -42,6 +42,7 @@ const VIEWS: Record<'to-score' | 'score' | 'midi', Partial<Record<StationId, () 
     casting: CastingView,
     rhythm: RhythmView,
     page: PageView,
+    timeline: TimelineView,
     proof: ProofView,
     dispatch: DispatchView,
   },
@@ -53,7 +54,7 @@ const VIEWS: Record<'to-score' | 'score' | 'midi', Partial<Record<StationId, () 
     proof: ProofView,
     dispatch: SequencerDispatch,
   },
-  midi: { intake: CleaningView, proof: ProofView, dispatch: SequencerDispatch },
+  midi: { intake: CleaningView, timeline: TimelineView, proof: ProofView, dispatch: SequencerDispatch },
 };
 
 /** The desk of one job: stations across the top, the work in the middle, queries beside it. */

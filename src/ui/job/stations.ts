@@ -49,6 +49,7 @@ export const STATIONS: Record<Direction, readonly Station[]> = {
         'bar-repeats',
       ],
     },
+    { id: 'timeline', name: 'Timeline', about: 'Tempo, meters, markers, bar numbers, the studio’s map', queries: [] },
     { id: 'proof', name: 'Proof', about: 'Whether score and playback agree', queries: [] },
     { id: 'dispatch', name: 'Dispatch', about: 'What leaves the house', queries: [] },
   ],
@@ -69,7 +70,7 @@ export const STATIONS: Record<Direction, readonly Station[]> = {
     {
       id: 'timeline',
       name: 'Timeline',
-      about: 'Bars, repeats, tempo, what is chosen',
+      about: 'Tempo, markers, bar numbers, the studio’s map, what is played',
       queries: ['endless-repeats', 'pickup'],
     },
     { id: 'proof', name: 'Proof', about: 'Whether score and playback agree', queries: [] },

@@ -4,7 +4,8 @@ import { QUARTER, type WrittenUnits } from '../../time';
 
 /** The settings with one more thing mended on the time line: a later one counts on top of those before. */
 export function mended(settings: JobSettings, edit: TimeLineEdit): JobSettings {
-  return { ...settings, timeLine: [...settings.timeLine, edit] };
+  const timeLine = [...settings.timeLine, edit];
+  return { ...settings, timeLine, sequencing: { ...settings.sequencing, timeLine } };
 }
 
 /** Places are told in quarters from the beginning: barlines may have moved since. */

@@ -1,0 +1,126 @@
+'use client';
+
+import { Button, Select } from 'antd';
+import { useState } from 'react';
+import { settingsOf } from '@/core/documents';
+import type { TimeLineSummary } from '@/core/engine';
+import type { TempoPrint } from '@/core/settings';
+import { QUARTER } from '@/core/time';
+import { useWorkspace } from '../job/workspace';
+import { CommittedNumber } from '../shared/CommittedNumber';
+import { MeterInput } from './MeterInput';
+import styles from './timeline.module.css';
+
+/** Where bars begin and how they are counted, from a bar on; which tempos are printed. */
+export function BarsPanel({ line }: { line: TimeLineSummary }) {
+  const direction = useWorkspace((state) => state.direction);
+  const decide = useWorkspace((state) => state.decide);
+  const viewed = useWorkspace((state) => state.passage.from);
+  const [chosen, setChosen] = useState<number | null>(null);
+  const { bars } = line;
+  const place = bars.find(({ index }) => index === (chosen ?? viewed)) ?? bars[0]!;
+  const beat = (4 * QUARTER) / place.meter.beatType;
+  const shift = (by: number) => decide({ kind: 'shiftBarlines', from: place.written, by });
+  return (
+    <aside className={styles.panel} aria-label="Bars">
+      <h3>Bars</h3>
+      <label>
+        From bar
+        <CommittedNumber
+          key={place.index}
+          value={place.number}
+          min={bars[0]!.number}
+          max={bars.at(-1)!.number}
+          label="From bar"
+          onCommit={(number) => setChosen(bars.find((bar) => bar.number === number)?.index ?? null)}
+        />
+        on
+      </label>
+      {direction === 'to-score' && (
+        <>
+          <label>
+            meters in turn
+            <MeterInput
+              key={`${place.index}/${place.meter.beats}/${place.meter.beatType}`}
+              value={[]}
+              label="Meters in turn"
+              onCommit={(meters) => decide({ kind: 'setMeters', from: place.written, to: null, meters: [...meters] })}
+            />
+          </label>
+          <div className={styles.buttons}>
+            <Button size="small" onClick={() => shift(-beat)}>
+              barlines a beat earlier
+            </Button>
+            <Button size="small" onClick={() => shift(beat)}>
+              a beat later
+            </Button>
+          </div>
+          <p className="soft">Notes stay where they are; only the bars around them change.</p>
+        </>
+      )}
+      <h3>Bar numbers</h3>
+      <label>
+        Bar {place.number} is called
+        <CommittedNumber
+          key={`n${place.index}/${place.number}`}
+          value={place.number}
+          min={-999}
+          max={99_999}
+          label="Bar number"
+          onCommit={(number) => decide({ kind: 'numberBar', at: place.written, number })}
+        />
+      </label>
+      <div className={styles.buttons}>
+        <Button size="small" onClick={() => decide({ kind: 'numberBar', at: bars[0]!.written, number: 1 - place.index })}>
+          this is bar 1
+        </Button>
+        <Button size="small" onClick={() => decide({ kind: 'numberBar', at: place.written, number: null })}>
+          count on
+        </Button>
+      </div>
+      {direction === 'to-score' && <Printed />}
+    </aside>
+  );
+}
+
+/** Which tempos stand on the page; all of them are played. */
+function Printed() {
+  const ledger = useWorkspace((state) => state.ledger)!;
+  const decide = useWorkspace((state) => state.decide);
+  const tempos = useWorkspace((state) => state.summary!.tempos);
+  const { tempoPrint, tempoTolerance } = settingsOf(ledger);
+  const shown = tempos.filter((mark) => mark.shown).length;
+  return (
+    <>
+      <h3>On the page</h3>
+      <Select<TempoPrint>
+        size="small"
+        aria-label="Metronome marks"
+        value={tempoPrint}
+        onChange={(which) => decide({ kind: 'printTempo', which })}
+        options={[
+          { value: 'all', label: 'tempos that last' },
+          { value: 'sections', label: 'the first of each marker’s section' },
+          { value: 'first', label: 'the first one' },
+          { value: 'none', label: 'no metronome marks' },
+        ]}
+      />
+      <label>
+        within
+        <CommittedNumber
+          key={tempoTolerance}
+          value={tempoTolerance}
+          min={0}
+          max={1000}
+          suffix="ms"
+          label="Tolerance of printed tempos"
+          onCommit={(tolerance) => decide({ kind: 'printTempo', tolerance })}
+        />
+        of the clock
+      </label>
+      <p className="soft">
+        {shown} of {tempos.length} tempo changes {shown === 1 ? 'is' : 'are'} printed; all are played.
+      </p>
+    </>
+  );
+}

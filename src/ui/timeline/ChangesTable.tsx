@@ -1,0 +1,284 @@
+'use client';
+
+import { DeleteOutlined } from '@ant-design/icons';
+import { Button, Checkbox, Input, InputNumber, Select, Table } from 'antd';
+import { useState } from 'react';
+import type { TimeLineSummary } from '@/core/engine';
+import { changeInWords, minutesInWords, timeCode, type Change, type ChangeKind } from '@/core/studio';
+import { QUARTER } from '@/core/time';
+import { useWorkspace } from '../job/workspace';
+import { MeterInput } from './MeterInput';
+import { useStudioSettings } from './studioSettings';
+import styles from './timeline.module.css';
+
+const KINDS: readonly ChangeKind[] = ['tempo', 'meter', 'key', 'marker'];
+
+/** Every change with its bar and beat, time and code; each can be changed, moved and taken away. */
+export function ChangesTable({ line }: { line: TimeLineSummary }) {
+  const direction = useWorkspace((state) => state.direction);
+  const rate = useStudioSettings((state) => state.rate);
+  const start = useStudioSettings((state) => state.start);
+  const [hidden, setHidden] = useState<readonly ChangeKind[]>([]);
+  // A bar that is played again brings its changes again: they are mended where they stand first.
+  const first = new Map<string, Change>();
+  for (const change of line.changes) {
+    const key = `${change.kind}/${change.written}/${change.text ?? ''}`;
+    if (!first.has(key)) first.set(key, change);
+  }
+  const shown = [...first.values()].filter(({ kind }) => !hidden.includes(kind));
+  // A MIDI file that is only cleaned keeps its time line as it is.
+  const cleaned = useWorkspace((state) => state.direction === 'to-sequencer' && state.sequence?.kind === 'midi');
+  const mendable = (kind: ChangeKind) => !cleaned && kind !== 'key' && (kind !== 'meter' || direction === 'to-score');
+  return (
+    <section aria-label="Changes">
+      <div className={styles.filters}>
+        {KINDS.map((kind) => (
+          <Checkbox
+            key={kind}
+            checked={!hidden.includes(kind)}
+            onChange={(event) =>
+              setHidden(event.target.checked ? hidden.filter((one) => one !== kind) : [...hidden, kind])
+            }
+          >
+            {kind}s ({line.changes.filter((change) => change.kind === kind).length})
+          </Checkbox>
+        ))}
+      </div>
+      {!cleaned && <AddChange line={line} />}
+      <Table<Change>
+        size="small"
+        virtual
+        rowKey={({ kind, written, text }) => `${kind}/${written}/${text ?? ''}`}
+        pagination={false}
+        scroll={{ y: 300, x: 560 }}
+        dataSource={shown}
+        columns={[
+          {
+            title: 'Bar',
+            width: 96,
+            render: (_, change) => (
+              <Place
+                change={change}
+                line={line}
+                fixed={!mendable(change.kind) || change.kind === 'meter' || change.written === 0}
+              />
+            ),
+          },
+          { title: 'Time', width: 80, render: (_, { seconds }) => minutesInWords(seconds) },
+          {
+            title: 'Code',
+            width: 104,
+            render: (_, { seconds }) => <span className="mono">{timeCode(seconds, rate, start)}</span>,
+          },
+          {
+            title: 'What',
+            render: (_, change) => (mendable(change.kind) ? <Value change={change} /> : changeInWords(change)),
+          },
+          {
+            title: '',
+            width: 44,
+            render: (_, change) => mendable(change.kind) && change.written > 0 && <TakeAway change={change} />,
+          },
+        ]}
+      />
+    </section>
+  );
+}
+
+/** Bar|beat of a change; moving it takes it away and sets it again. */
+function Place({ change, line, fixed }: { change: Change; line: TimeLineSummary; fixed: boolean }) {
+  const decide = useWorkspace((state) => state.decide);
+  const words = `${change.bar}|${change.beat}`;
+  if (fixed) return <span className={styles.number}>{words}</span>;
+  const move = (text: string) => {
+    const to = placeOf(text, line);
+    if (to === null || to === change.written) return;
+    if (change.kind === 'tempo')
+      decide(
+        { kind: 'setTempo', at: change.written, bpm: null },
+        { kind: 'setTempo', at: to, bpm: round(change.bpm!) },
+      );
+    else
+      decide(
+        { kind: 'setMarker', at: change.written, text: null, was: change.text! },
+        { kind: 'setMarker', at: to, text: change.text! },
+      );
+  };
+  return (
+    <Input
+      key={words}
+      size="small"
+      variant="borderless"
+      style={{ width: 84 }}
+      aria-label={`Place of ${changeInWords(change)}`}
+      defaultValue={words}
+      onPressEnter={(event) => event.currentTarget.blur()}
+      onBlur={(event) => move(event.currentTarget.value)}
+    />
+  );
+}
+
+const round = (bpm: number) => Math.round(bpm * 1000) / 1000;
+
+/** A written place for "12|3" or "12"; null where there is none. Beats may have fractions. */
+function placeOf(text: string, { bars }: TimeLineSummary): number | null {
+  const match = /^\s*(-?\d+)\s*(?:[|.:, ]\s*(\d+(?:\.\d+)?))?\s*$/.exec(text);
+  const bar = match && bars.find(({ number }) => number === Number(match[1]));
+  if (!bar) return null;
+  const inside = Math.round(((Number(match[2] ?? 1) - 1) * 4 * QUARTER) / bar.meter.beatType);
+  return inside < 0 || inside >= bar.length ? null : bar.written + inside;
+}
+
+function Value({ change }: { change: Change }) {
+  const decide = useWorkspace((state) => state.decide);
+  const { kind, written, bpm, meter, text } = change;
+  if (kind === 'tempo')
+    return (
+      <InputNumber<number>
+        key={bpm}
+        size="small"
+        min={4}
+        max={1000}
+        defaultValue={round(bpm!)}
+        suffix="♩/min"
+        aria-label={`Tempo at bar ${change.bar}`}
+        onPressEnter={(event) => event.currentTarget.blur()}
+        onBlur={(event) => {
+          const value = Number(event.currentTarget.value);
+          if (value >= 4 && value <= 1000 && value !== round(bpm!))
+            decide({ kind: 'setTempo', at: written, bpm: value });
+        }}
+      />
+    );
+  if (kind === 'meter')
+    return (
+      <MeterInput
+        key={`${meter!.beats}/${meter!.beatType}`}
+        value={[meter!]}
+        label={`Meter at bar ${change.bar}`}
+        onCommit={(meters) => decide({ kind: 'setMeters', from: written, to: null, meters: [...meters] })}
+      />
+    );
+  return (
+    <Input
+      key={text}
+      size="small"
+      defaultValue={text}
+      maxLength={200}
+      aria-label={`Marker at bar ${change.bar}`}
+      onPressEnter={(event) => event.currentTarget.blur()}
+      onBlur={(event) => {
+        const value = event.currentTarget.value.trim();
+        if (value && value !== text) decide({ kind: 'setMarker', at: written, text: value, was: text! });
+      }}
+    />
+  );
+}
+
+function TakeAway({ change: { kind, written, text, bar } }: { change: Change }) {
+  const decide = useWorkspace((state) => state.decide);
+  const take = () => {
+    if (kind === 'tempo') decide({ kind: 'setTempo', at: written, bpm: null });
+    else if (kind === 'meter') decide({ kind: 'setMeters', from: written, to: null, meters: [] });
+    else decide({ kind: 'setMarker', at: written, text: null, was: text! });
+  };
+  return (
+    <Button
+      size="small"
+      type="text"
+      icon={<DeleteOutlined />}
+      aria-label={`Take away the ${kind} at bar ${bar}`}
+      onClick={take}
+    />
+  );
+}
+
+/** Something new at a bar and beat. */
+function AddChange({ line }: { line: TimeLineSummary }) {
+  const direction = useWorkspace((state) => state.direction);
+  const decide = useWorkspace((state) => state.decide);
+  const [kind, setKind] = useState<'tempo' | 'marker' | 'ramp' | 'meter'>('tempo');
+  const [place, setPlace] = useState('');
+  const [value, setValue] = useState('');
+  const [until, setUntil] = useState('');
+  const at = placeOf(place, line);
+  const to = placeOf(until, line);
+  const bpm = Number(value);
+  const tempoHere =
+    at === null ? null : (line.changes.findLast((one) => one.kind === 'tempo' && one.written <= at)?.bpm ?? null);
+  const good =
+    at !== null &&
+    (kind === 'marker' ? value.trim() !== '' : kind === 'meter' || (bpm >= 4 && bpm <= 1000)) &&
+    (kind !== 'ramp' || (to !== null && to > at));
+  const add = () => {
+    if (at === null || !good) return;
+    if (kind === 'tempo') decide({ kind: 'setTempo', at, bpm });
+    if (kind === 'marker') decide({ kind: 'setMarker', at, text: value.trim(), was: '' });
+    if (kind === 'ramp') decide({ kind: 'drawTempo', from: at, to: to!, start: round(tempoHere ?? bpm), end: bpm });
+    setValue('');
+  };
+  return (
+    <div className={styles.add}>
+      <Select<typeof kind>
+        size="small"
+        aria-label="What is added"
+        value={kind}
+        onChange={setKind}
+        popupMatchSelectWidth={false}
+        options={[
+          { value: 'tempo', label: 'tempo' },
+          { value: 'ramp', label: 'tempo by degrees' },
+          { value: 'marker', label: 'marker' },
+          ...(direction === 'to-score' ? [{ value: 'meter' as const, label: 'meter' }] : []),
+        ]}
+      />
+      <label>
+        at{' '}
+        <Input
+          size="small"
+          style={{ width: 84 }}
+          placeholder="bar|beat"
+          aria-label="Place of what is added"
+          value={place}
+          onChange={(event) => setPlace(event.target.value)}
+        />
+      </label>
+      {kind === 'ramp' && (
+        <label>
+          until{' '}
+          <Input
+            size="small"
+            style={{ width: 84 }}
+            placeholder="bar|beat"
+            aria-label="End of the change"
+            value={until}
+            onChange={(event) => setUntil(event.target.value)}
+          />
+        </label>
+      )}
+      {kind === 'meter' ? (
+        <MeterInput
+          value={[]}
+          label="Meter that is added"
+          disabled={at === null}
+          onCommit={(meters) => at !== null && decide({ kind: 'setMeters', from: at, to: null, meters: [...meters] })}
+        />
+      ) : (
+        <>
+          <Input
+            size="small"
+            style={{ width: 120 }}
+            placeholder={kind === 'marker' ? 'text' : '♩/min'}
+            aria-label="Value that is added"
+            value={value}
+            onChange={(event) => setValue(event.target.value)}
+            onPressEnter={add}
+          />
+          <Button size="small" disabled={!good} onClick={add}>
+            Add
+          </Button>
+        </>
+      )}
+    </div>
+  );
+}
