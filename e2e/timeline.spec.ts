@@ -47,7 +47,7 @@ test('a meter is changed, bar 1 is set, and the studio’s map with its click sa
 
   // The original counts from 1, the job from its third bar.
   await page.locator('input[type=file]').setInputFiles(DEMO_FILE);
-  await expect(page.getByLabel('Numbering', { exact: true })).toContainText('Our bar 18 is their bar 20');
+  await expect(page.getByLabel('Numbering', { exact: true })).toContainText('Our bar 19 is their bar 21');
 });
 
 test('tempo and markers are set, moved and taken away, and undone; only the page is thinned', async ({ page }) => {
