@@ -7,7 +7,7 @@ const layers = [
   ['core/time'],
   ['core/smf', 'core/instruments'],
   ['core/score', 'core/performance'],
-  ['core/settings', 'core/marks', 'core/hearing', 'core/studio'],
+  ['core/settings', 'core/marks', 'core/hearing', 'core/studio', 'core/beats'],
   ['core/decisions'],
   ['core/queries'],
   ['core/musicxml', 'core/casting'],

@@ -89,6 +89,7 @@ export function gatheredRight(seed: number): CaseShare {
     ticksPerQuarter: TICKS,
     tempo,
     meters: [],
+    numbering: [],
     keys: [],
     markers: [],
     title: '',

@@ -128,6 +128,10 @@ const EXAMPLES: { [K in Decision['kind']]: Extract<Decision, { kind: K }>[] } = 
       ],
     },
   ],
+  findTheBeats: [
+    { kind: 'findTheBeats', anchors: [0.5, 1.1], period: 0.6, beatsPerBar: 3, firstDownbeat: 1, compound: false },
+  ],
+  believeBars: [{ kind: 'believeBars' }],
   shiftBarlines: [{ kind: 'shiftBarlines', from: 0, by: 10080 }],
   setMarker: [{ kind: 'setMarker', at: 0, text: 'Goose' }],
   numberBar: [{ kind: 'numberBar', at: 0, number: -1 }],
@@ -136,7 +140,7 @@ const EXAMPLES: { [K in Decision['kind']]: Extract<Decision, { kind: K }>[] } = 
 };
 
 /** Kinds that leave the settings as they were when nothing was decided before. */
-const CHANGE_NOTHING_ALONE: Decision['kind'][] = ['freeGrid', 'dismissQuery'];
+const CHANGE_NOTHING_ALONE: Decision['kind'][] = ['believeBars', 'freeGrid', 'dismissQuery'];
 
 about('every kind of decision', () => {
   it.each(Object.entries(EXAMPLES))(

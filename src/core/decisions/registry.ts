@@ -54,7 +54,9 @@ import { setSequencing } from './sequencing/set-sequencing';
 import { setCarry } from './sequencing/set-carry';
 import { leaveTracks } from './sequencing/leave-tracks';
 import { setPartSequencing } from './sequencing/set-part-sequencing';
+import { believeBars } from './timeline/believe-bars';
 import { drawTempo } from './timeline/draw-tempo';
+import { findTheBeats } from './timeline/find-the-beats';
 import { numberBar } from './timeline/number-bar';
 import { printTempo } from './timeline/print-tempo';
 import { setMarker } from './timeline/set-marker';
@@ -118,6 +120,8 @@ export const DECISION_KINDS = {
   setComposer,
   setMarkerStyle,
   // timeline
+  findTheBeats,
+  believeBars,
   setTempo,
   drawTempo,
   setMeters,

@@ -173,7 +173,7 @@ describe('ledger', () => {
     const original = { reading, performance: performanceFromSmf(reading) };
     const names = (decision: Decision) =>
       preparePerformance([original], settingsOf(enter(EMPTY_LEDGER, decision)))
-        .tracks.map(({ name }) => name)
+        .performance.tracks.map(({ name }) => name)
         .filter(Boolean);
     expect(names({ kind: 'setTextEncoding', encoding: null })).toEqual(['Spår 1']);
     expect(names({ kind: 'setTextEncoding', encoding: 'windows-1251' })).toEqual(['Spеr 1']);
@@ -373,6 +373,8 @@ describe('job files', () => {
       'setClefs',
       'setOctaveLines',
       'dismissQuery',
+      'findTheBeats',
+      'believeBars',
       'setTempo',
       'drawTempo',
       'setMeters',

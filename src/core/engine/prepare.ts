@@ -1,3 +1,4 @@
+import { followBeats, type Following } from '../beats';
 import {
   joinPerformances,
   performanceFromSmf,
@@ -24,23 +25,31 @@ export function readOriginal(bytes: Uint8Array): Original {
 }
 
 /** What of the settings says how the originals are put together. */
-export function preparedBy({ splits, soundSplits, offsets, encoding, timeLine }: ConversionSettings): string {
-  return JSON.stringify([splits, soundSplits, offsets, encoding, timeLine]);
+export function preparedBy({ splits, soundSplits, offsets, encoding, freeTime, timeLine }: ConversionSettings): string {
+  return JSON.stringify([splits, soundSplits, offsets, encoding, freeTime, timeLine]);
 }
 
 /**
  * What is converted: the originals with their texts in the encoding that was decided, joined where they were placed,
- * tracks split where that was decided, the time line as it was mended.
+ * tracks split where that was decided, bars laid over free playing, the time line as it was mended.
+ *
+ * @returns with it what was found in free playing; null where the file's bars are its own
  */
 export function preparePerformance(
   originals: readonly Pick<Original, 'reading' | 'performance'>[],
   settings: ConversionSettings,
-): Performance {
-  const { encoding } = settings;
+): { performance: Performance; following: Following | null } {
+  const { encoding, freeTime } = settings;
   const read = originals.map(({ reading, performance }) =>
     encoding && encoding !== performance.encoding ? performanceFromSmf(reading, encoding) : performance,
   );
-  return withTimeLine(putTogether(read, settings), settings.timeLine);
+  const whole = putTogether(read, settings);
+  // Beats first: what was mended by hand is mended on the bars that were found.
+  const followed = freeTime && followBeats(whole, freeTime);
+  return {
+    performance: withTimeLine(followed?.performance ?? whole, settings.timeLine),
+    following: followed?.following ?? null,
+  };
 }
 
 /** Performances joined and split as was decided. */

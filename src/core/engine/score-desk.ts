@@ -2,6 +2,7 @@
  * A job on the way to a score, from its originals to what leaves the house: open → convert → passage, sheet → export.
  * Worker, command line, route and tests all go through here.
  */
+import type { Following } from '../beats';
 import { toEnd, type NoteId, type PartId, type TrackId } from '../base';
 import { writeMusicXml } from '../musicxml';
 import {
@@ -57,6 +58,8 @@ import { exportedMusic, receivedMusic, writtenMusic, type HearingVersion } from 
 interface Prepared {
   by: string;
   performance: Performance;
+  /** What was found in free playing. */
+  following: Following | null;
   opened: Opened;
   /** Of the conversions of this performance. */
   memo: Memo;
@@ -219,7 +222,7 @@ export class ScoreDesk {
     const onsets = performance.tracks.flatMap(({ notes }) =>
       notes.map(({ start }) => writtenUnits(start, performance.ticksPerQuarter)),
     );
-    return summariseTimeLine(this.studioLine(), onsets);
+    return { ...summariseTimeLine(this.studioLine(), onsets), following: this.prepared.following };
   }
 
   /** A map for the studio. */
@@ -266,12 +269,13 @@ export class ScoreDesk {
 }
 
 function prepare(originals: readonly Original[], settings: ConversionSettings): Prepared {
-  const performance = preparePerformance(originals, settings);
+  const { performance, following } = preparePerformance(originals, settings);
   const bars = barsOfPerformance(performance);
   const size = originals.reduce((sum, original) => sum + original.size, 0);
   return {
     by: preparedBy(settings),
     performance,
+    following,
     memo: new Memo(),
     opened: {
       survey: surveyPerformance(performance, bars),

@@ -1,4 +1,5 @@
 /* The time line of a job, or of a file by itself, for the station and for the studio. */
+import type { Following } from '../beats';
 import { barsOfPerformance, performanceFromSmf, type Performance } from '../performance';
 import { readMusicXml } from '../musicxml';
 import type { Score } from '../score';
@@ -38,6 +39,8 @@ export interface TimeLineSummary {
   tempo: { place: number; at: WrittenUnits; bpm: Bpm }[];
   /** Onsets in each bar. */
   density: number[];
+  /** Where bars were laid over free playing. */
+  following: Following | null;
 }
 
 /** A map for the studio, and how it was found to be when it was read back. */
@@ -67,7 +70,7 @@ export function summariseTimeLine(line: StudioTimeLine, onsets: readonly Written
     );
     return { place: i + (at - starts[i]!) / bars[i]!.length, at, bpm: bpmFromMicroseconds(microsecondsPerQuarter) };
   });
-  return { bars, seconds, changes: changesOf(line), tempo: places, density };
+  return { bars, seconds, changes: changesOf(line), tempo: places, density, following: null };
 }
 
 export function exportStudio(line: StudioTimeLine, map: StudioMapSettings, table: TableSettings): StudioExport {

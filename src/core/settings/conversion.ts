@@ -2,6 +2,7 @@ import { NO_CASTING_SETTINGS, type CastingSettings } from './casting';
 import type { NoteId, PartId, TrackId } from '../base';
 import type { Clef, DrumSound } from '../instruments';
 import type { Articulation, Fold, MarkClass, ScoreKey, Tablature } from '../score';
+import type { FreeTime } from './free-time';
 import type { TimeLineEdit } from '../performance';
 import type { TextEncoding } from '../smf';
 import { QUARTER, type MidiKey, type Milliseconds, type WrittenUnits } from '../time';
@@ -149,6 +150,8 @@ export interface ConversionSettings extends CastingSettings {
   barRepeats: Record<PartId, true>;
   composer?: string;
   markerStyle: MarkerStyle;
+  /** Where the file's own bars are none: null believes the file. */
+  freeTime: FreeTime | null;
   /** What was mended on the time line, in order. */
   timeLine: readonly TimeLineEdit[];
   tempoPrint: TempoPrint;
@@ -186,6 +189,7 @@ export const NO_SETTINGS: ConversionSettings = {
   folds: [],
   barRepeats: {},
   markerStyle: 'auto',
+  freeTime: null,
   timeLine: [],
   tempoPrint: 'all',
   tempoTolerance: 0,

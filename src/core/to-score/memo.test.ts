@@ -102,6 +102,7 @@ const CHANGES: Record<keyof ConversionSettings, (Partial<ConversionSettings> & {
   folds: { folds: [{ from: 0, length: 4, times: 2, endings: 0 }] },
   barRepeats: { barRepeats: { [drums]: true } },
   markerStyle: { markerStyle: 'rehearsal' },
+  freeTime: PUT_TOGETHER_BEFORE,
   timeLine: PUT_TOGETHER_BEFORE,
   tempoPrint: { tempoPrint: 'none' },
   tempoTolerance: { tempoTolerance: 500 },

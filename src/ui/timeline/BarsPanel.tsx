@@ -71,7 +71,10 @@ export function BarsPanel({ line }: { line: TimeLineSummary }) {
         />
       </label>
       <div className={styles.buttons}>
-        <Button size="small" onClick={() => decide({ kind: 'numberBar', at: bars[0]!.written, number: 1 - place.index })}>
+        <Button
+          size="small"
+          onClick={() => decide({ kind: 'numberBar', at: bars[0]!.written, number: 1 - place.index })}
+        >
           this is bar 1
         </Button>
         <Button size="small" onClick={() => decide({ kind: 'numberBar', at: place.written, number: null })}>

@@ -1,0 +1,200 @@
+/*
+ * Barlines among beats: where the bass moves, the harmony changes, long and strong notes begin, and what was played before
+ * comes again. The best way to part the beats into bars is found by dynamic programming; another length than the bar before
+ * is paid for.
+ *
+ *     beats    x . . x . . x . . x . . .      x stands out
+ *     bars    |     |     |     |             3, 3, 3 …
+ */
+import type { Seconds } from '../time';
+import type { Onset } from './onsets';
+
+export interface FoundBars {
+  /** Indexes of the beats that begin a bar, rising. Beats before the first are a pickup. */
+  downbeats: number[];
+  /** Beats of most bars. */
+  beatsPerBar: number;
+  /** How much better the best way is than the best of another single length, a bar: 0 says nothing, 1 a good deal. */
+  evidence: number;
+}
+
+const LENGTHS = [2, 3, 4, 5, 6, 7] as const;
+/** What a bar of a length costs: common ones come first. */
+const PRICE: Record<number, number> = { 2: 0.25, 3: 0.12, 4: 0, 5: 0.45, 6: 0.6, 7: 0.8 };
+const ANOTHER_LENGTH = 2.6;
+/** What a beat inside of a bar that stands out costs, and what the middle of a long bar may earn. */
+const INSIDE = 0.3;
+const MIDDLE = 0.35;
+const ALIKE = 0.6;
+/** What makes a beat stand out. */
+const WEIGHTS = { accent: 0.8, bass: 0.6, harmony: 1.4, long: 0.8 };
+/** General MIDI percussion: bass drums begin, crashes announce, snares answer. */
+const KIT: Readonly<Record<number, number>> = { 35: 0.9, 36: 0.9, 49: 1.4, 57: 1.4, 38: -1.2, 40: -1.2, 39: -1.2 };
+
+interface BeatFeature {
+  /** How much it stands out, told against those about it. */
+  mark: number;
+  /** Accents of the beat and of what lies between it and the next. */
+  pattern: number[];
+}
+
+/**
+ * @param known beats that are known to begin bars
+ * @param lengths of bars that are thought of, in beats
+ */
+export function findBars(
+  beats: readonly Seconds[],
+  onsets: readonly Onset[],
+  known: readonly number[] = [],
+  lengths: readonly number[] = LENGTHS,
+): FoundBars {
+  const features = featuresOf(beats, onsets);
+  const fixed = new Set(known);
+  const best = bestWay(features, lengths, fixed);
+  const beatsPerBar = mostCommon(best.lengths) ?? lengths[0]!;
+  const others = LENGTHS.filter((length) => length !== beatsPerBar).map(
+    (length) => bestWay(features, [length], fixed).score,
+  );
+  const bars = Math.max(1, best.lengths.length);
+  return { downbeats: best.downbeats, beatsPerBar, evidence: (best.score - Math.max(...others)) / bars };
+}
+
+function mostCommon(lengths: readonly number[]): number | undefined {
+  const counts = new Map<number, number>();
+  for (const length of lengths) counts.set(length, (counts.get(length) ?? 0) + 1);
+  return [...counts].sort((a, b) => b[1] - a[1])[0]?.[0];
+}
+
+interface Step {
+  score: number;
+  from: number;
+  length: number;
+}
+
+function bestWay(features: readonly BeatFeature[], lengths: readonly number[], fixed: ReadonlySet<number>) {
+  const n = features.length;
+  // By beat and by the length of the bar that ends there.
+  const at: Map<number, Step>[] = Array.from({ length: n + 1 }, () => new Map());
+  for (let pickup = 0; pickup < Math.min(n, Math.max(...lengths)); pickup++)
+    at[pickup]!.set(0, { score: -0.3 * Math.min(1, pickup) - crossed(fixed, -1, pickup), from: -1, length: 0 });
+  for (let i = 0; i < n; i++) {
+    if (at[i]!.size === 0) continue;
+    for (const length of lengths) {
+      const end = Math.min(n, i + length);
+      const own = barScore(features, i, length) - crossed(fixed, i, end);
+      for (const [before, { score }] of at[i]!) {
+        const change = before !== 0 && before !== length ? ANOTHER_LENGTH : 0;
+        const whole = score + own - change;
+        const there = at[end]!.get(length);
+        if (!there || whole > there.score) at[end]!.set(length, { score: whole, from: i, length: before });
+      }
+    }
+  }
+  return wayBack(at);
+}
+
+/** A known downbeat in the middle of a bar. */
+function crossed(fixed: ReadonlySet<number>, from: number, to: number): number {
+  let cost = 0;
+  for (let i = from + 1; i < to; i++) if (fixed.has(i)) cost += 20;
+  return cost;
+}
+
+function wayBack(at: readonly Map<number, Step>[]) {
+  let length = 0;
+  let score = -Infinity;
+  for (const [own, step] of at.at(-1)!) if (step.score > score) [length, score] = [own, step.score];
+  const downbeats: number[] = [];
+  const lengths: number[] = [];
+  let place = at.length - 1;
+  for (let step = at[place]!.get(length); step && step.from >= 0; step = at[place]!.get(length)) {
+    downbeats.push(step.from);
+    lengths.push(length);
+    place = step.from;
+    length = step.length;
+  }
+  // The last bar may be cut by the end of the piece.
+  return { downbeats: downbeats.reverse(), lengths: lengths.reverse().slice(0, -1), score };
+}
+
+function barScore(features: readonly BeatFeature[], from: number, length: number): number {
+  const mark = (i: number) => features[from + i]?.mark ?? 0;
+  let score = mark(0) - PRICE[length]!;
+  for (let i = 1; i < length; i++) {
+    const half = length % 2 === 0 && length >= 4 && i === length / 2;
+    score += half ? MIDDLE * mark(i) : -INSIDE * Math.max(0, mark(i));
+  }
+  return score + (ALIKE * alike(features, from, length) * length) / 4;
+}
+
+/** How much a bar is like the one of the same length before it: −1–1. */
+function alike(features: readonly BeatFeature[], from: number, length: number): number {
+  if (from < length || from + length > features.length) return 0;
+  const bar = (start: number) => features.slice(start, start + length).flatMap(({ pattern }) => pattern);
+  const [a, b] = [bar(from), bar(from - length)];
+  const norm = (x: readonly number[]) => Math.sqrt(x.reduce((sum, y) => sum + y * y, 0));
+  const size = norm(a) * norm(b);
+  return size > 0 ? a.reduce((sum, x, i) => sum + x * b[i]!, 0) / size : 0;
+}
+
+/** Parts of a beat that are looked at. */
+const PARTS = 4;
+
+function featuresOf(beats: readonly Seconds[], onsets: readonly Onset[]): BeatFeature[] {
+  const profiles = beats.map((beat, i) => profile(onsets, beat, beats[i + 2] ?? beat + 2 * pace(beats, i)));
+  let first = 0;
+  let lastBass: number | null = null;
+  const raw = beats.map((beat, i) => {
+    const period = pace(beats, i);
+    while (onsets[first] && onsets[first]!.at < beat - period / 6) first++;
+    const pattern = Array<number>(PARTS).fill(-0.3);
+    let [onBeat, bassMoves, long, kit] = [-0.8, 0, 0, 0];
+    for (let k = first; onsets[k] && onsets[k]!.at < beat + period * (1 - 1 / 6); k++) {
+      const { at, accent, bass, drums, length } = onsets[k]!;
+      const part = Math.min(PARTS - 1, Math.max(0, Math.round(((at - beat) / period) * PARTS)));
+      pattern[part] = Math.max(pattern[part]!, accent + 0.3);
+      if (part > 0) continue;
+      kit += drums.reduce((sum, key) => sum + (KIT[key] ?? 0), 0);
+      onBeat = Math.max(onBeat, accent);
+      long = Math.max(long, Math.min(2, length / period));
+      if (bass !== null && bass < 60 && (lastBass === null || bass % 12 !== lastBass % 12)) bassMoves = 1;
+      if (bass !== null) lastBass = bass;
+    }
+    const before = profiles[i - 2];
+    const harmony = before ? apart(before, profiles[i]!) : 0;
+    const strength =
+      WEIGHTS.accent * onBeat + WEIGHTS.bass * bassMoves + WEIGHTS.harmony * harmony + WEIGHTS.long * long + kit;
+    return { strength, pattern };
+  });
+  return raw.map(({ strength, pattern }, i) => {
+    const about = raw.slice(Math.max(0, i - 8), i + 9).map((one) => one.strength);
+    const mean = about.reduce((sum, x) => sum + x, 0) / about.length;
+    const spread = Math.sqrt(about.reduce((sum, x) => sum + (x - mean) ** 2, 0) / about.length);
+    return { mark: (strength - mean) / (spread + 0.2), pattern };
+  });
+}
+
+const pace = (beats: readonly Seconds[], i: number): Seconds =>
+  beats[i + 1] !== undefined ? beats[i + 1]! - beats[i]! : beats[i]! - (beats[i - 1] ?? beats[i]! - 0.5);
+
+/** Which pitch classes sound between two times, by how long. */
+function profile(onsets: readonly Onset[], from: Seconds, to: Seconds): number[] {
+  const classes = Array<number>(12).fill(0);
+  let low = 0;
+  let high = onsets.length;
+  while (low < high) {
+    const middle = (low + high) >> 1;
+    if (onsets[middle]!.at < from - 0.06) low = middle + 1;
+    else high = middle;
+  }
+  for (let k = low; onsets[k] && onsets[k]!.at < to - 0.06; k++)
+    for (const key of onsets[k]!.keys) classes[key % 12]! += Math.min(onsets[k]!.length, to - from);
+  return classes;
+}
+
+/** 0 for the same harmony, 1 for nothing in common. */
+function apart(a: readonly number[], b: readonly number[]): number {
+  const norm = (x: readonly number[]) => Math.sqrt(x.reduce((sum, y) => sum + y * y, 0));
+  const size = norm(a) * norm(b);
+  return size > 0 ? 1 - a.reduce((sum, x, i) => sum + x * b[i]!, 0) / size : 0;
+}

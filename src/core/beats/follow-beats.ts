@@ -1,0 +1,174 @@
+/*
+ * A free recording on bars of its own: every beat becomes a quarter (or a dotted one), the tempo changes with every beat, and
+ * each note keeps its second.
+ *
+ *     seconds  0.31    0.92     1.47  …        beats as they were played
+ *     ticks    0       10080    20160 …        bars as they are written; tempo 98.4, 109.1 …
+ */
+import type { Performance, PlayedTrack } from '../performance';
+import type { FreeTime } from '../settings';
+import {
+  buildTempoMap,
+  QUARTER,
+  secondsAtTick,
+  type Milliseconds,
+  type MeterEvent,
+  type Seconds,
+  type TempoEvent,
+  type Ticks,
+} from '../time';
+import { findBars } from './find-bars';
+import { findBeats } from './find-beats';
+import { onsetsOf } from './onsets';
+
+/** As fine as written units, so that nothing is lost by rounding. */
+const TICKS_PER_QUARTER = QUARTER;
+
+/** What was found, and how true the bars are to the playing. */
+export interface Following {
+  /** On the recording's clock. */
+  beats: Seconds[];
+  /** Indexes of the beats that begin a bar. */
+  downbeats: number[];
+  beatsPerBar: number;
+  /** How clear the bars are: 0 says nothing, 1 a good deal. */
+  evidence: number;
+  slowest: number;
+  fastest: number;
+  /** Largest distance of a note from where it was played. */
+  largestShift: Milliseconds;
+  /** What comes before the first bar and is let go. */
+  silence: Seconds;
+}
+
+/** @returns null where there is too little to count */
+export function followBeats(
+  performance: Performance,
+  free: FreeTime,
+): { performance: Performance; following: Following } | null {
+  const onsets = onsetsOf(performance);
+  const [best] = findBeats(onsets, {
+    anchors: free.anchors,
+    ...(free.period !== null && { period: free.period }),
+  });
+  if (!best) return null;
+  const known = free.firstDownbeat === null ? [] : [free.firstDownbeat];
+  const beats = covering(best.beats, performance);
+  const bars = findBars(beats, onsets, known, free.beatsPerBar === null ? undefined : [free.beatsPerBar]);
+  const clock = clockOf(beats, free.compound);
+  const followed: Performance = {
+    ...performance,
+    ticksPerQuarter: TICKS_PER_QUARTER,
+    tempo: buildTempoMap(clock.tempo, TICKS_PER_QUARTER),
+    meters: metersOf(bars.downbeats, bars.beatsPerBar, free.compound),
+    numbering: [],
+    tracks: performance.tracks.map((track) => onClock(track, performance, clock.tickAt)),
+    markers: performance.markers.map((marker) => ({ ...marker, tick: moved(performance, clock.tickAt, marker.tick) })),
+    lastNoteEnd: moved(performance, clock.tickAt, performance.lastNoteEnd),
+  };
+  const paces = beats.slice(1).map((beat, i) => 60 / (beat - beats[i]!));
+  return {
+    performance: followed,
+    following: {
+      beats,
+      downbeats: bars.downbeats,
+      beatsPerBar: bars.beatsPerBar,
+      evidence: bars.evidence,
+      slowest: Math.min(...paces),
+      fastest: Math.max(...paces),
+      largestShift: largestShift(performance, followed, beats[0]!),
+      silence: beats[0]!,
+    },
+  };
+}
+
+/** The first beat may be drawn so far to a note that was played before it. */
+const DRAWN: Seconds = 0.1;
+
+/** From no later than the first note to the end of the last. */
+function covering(beats: readonly Seconds[], { tempo, tracks, lastNoteEnd }: Performance): Seconds[] {
+  const all = [...beats];
+  const first = tracks.reduce(
+    (least, { notes }) => notes.reduce((earlier, { start }) => Math.min(earlier, secondsAtTick(tempo, start)), least),
+    Infinity,
+  );
+  const begin = all[1]! - all[0]!;
+  while (all[0]! - first > DRAWN) all.unshift(all[0]! - begin);
+  all[0] = Math.min(all[0]!, first);
+  const period = all.at(-1)! - all.at(-2)!;
+  const end = secondsAtTick(tempo, lastNoteEnd);
+  while (all.at(-1)! < end) all.push(all.at(-1)! + period);
+  return all;
+}
+
+interface BeatClock {
+  tempo: TempoEvent[];
+  tickAt: (seconds: Seconds) => Ticks;
+}
+
+function clockOf(beats: readonly Seconds[], compound: boolean): BeatClock {
+  const ticks = compound ? TICKS_PER_QUARTER * 1.5 : TICKS_PER_QUARTER;
+  const quarters = compound ? 1.5 : 1;
+  const tempo = beats.slice(1).map((beat, i): TempoEvent => ({
+    tick: i * ticks,
+    microsecondsPerQuarter: ((beat - beats[i]!) * 1e6) / quarters,
+  }));
+  const tickAt = (seconds: Seconds): Ticks => {
+    let [low, high] = [0, beats.length - 2];
+    while (low < high) {
+      const middle = (low + high + 1) >> 1;
+      if (beats[middle]! <= seconds) low = middle;
+      else high = middle - 1;
+    }
+    const share = (seconds - beats[low]!) / (beats[low + 1]! - beats[low]!);
+    return Math.max(0, Math.round((low + share) * ticks));
+  };
+  return { tempo, tickAt };
+}
+
+const moved = (performance: Performance, tickAt: BeatClock['tickAt'], tick: Ticks): Ticks =>
+  tickAt(secondsAtTick(performance.tempo, tick));
+
+function onClock(track: PlayedTrack, performance: Performance, tickAt: BeatClock['tickAt']): PlayedTrack {
+  const to = (tick: Ticks) => moved(performance, tickAt, tick);
+  const at = <T extends { tick: Ticks }>(event: T): T => ({ ...event, tick: to(event.tick) });
+  return {
+    ...track,
+    notes: track.notes.map((note) => {
+      const start = to(note.start);
+      return { ...note, start, end: Math.max(start + 1, to(note.end)) };
+    }),
+    controllers: track.controllers.map(at),
+    bends: track.bends.map(at),
+    programs: track.programs.map(at),
+    texts: track.texts.map(at),
+  };
+}
+
+/** A pickup of what comes before the first bar; then each length where it changes. */
+function metersOf(downbeats: readonly number[], beatsPerBar: number, compound: boolean): MeterEvent[] {
+  const meter = (beats: number) => (compound ? { beats: beats * 3, beatType: 8 } : { beats, beatType: 4 });
+  const unit = compound ? QUARTER * 1.5 : QUARTER;
+  const [first = 0] = downbeats;
+  const meters: MeterEvent[] = first > 0 ? [{ at: 0, ...meter(first) }] : [];
+  let now = 0;
+  downbeats.forEach((beat, i) => {
+    const length = (downbeats[i + 1] ?? beat + beatsPerBar) - beat;
+    if (length !== now || (i === 0 && first > 0)) meters.push({ at: beat * unit, ...meter(length) });
+    now = length;
+  });
+  return meters;
+}
+
+function largestShift(before: Performance, after: Performance, silence: Seconds): Milliseconds {
+  let largest = 0;
+  before.tracks.forEach((track, t) =>
+    track.notes.forEach((note, n) => {
+      const was = secondsAtTick(before.tempo, note.start) - silence;
+      // What lies before the first beat is drawn to it.
+      const now = secondsAtTick(after.tempo, after.tracks[t]!.notes[n]!.start);
+      largest = Math.max(largest, Math.abs(now - was));
+    }),
+  );
+  return largest * 1000;
+}

@@ -1,0 +1,4 @@
+export { onsetsOf, type Onset } from './onsets';
+export { findBars, type FoundBars } from './find-bars';
+export { findBeats, type BeatOptions, type FoundBeats } from './find-beats';
+export { followBeats, type Following } from './follow-beats';

@@ -1,0 +1,14 @@
+import { Equals } from 'class-validator';
+import { decisionKind } from '../decision-kind';
+
+/** The file's own bars hold again. */
+export class BelieveBars {
+  @Equals('believeBars') kind!: 'believeBars';
+}
+
+export const believeBars = decisionKind({
+  kind: 'believeBars',
+  dto: BelieveBars,
+  apply: (settings) => ({ ...settings, freeTime: null }),
+  describe: () => 'Bars as the file has them',
+});

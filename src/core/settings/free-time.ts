@@ -1,0 +1,23 @@
+import type { Seconds } from '../time';
+
+/** A recording without bars: beats are found in its notes, and bars laid over them. */
+export interface FreeTime {
+  /** Beats that are known, tapped or set right: on the recording's clock, rising. */
+  anchors: readonly Seconds[];
+  /** About this long is a beat; found when null. */
+  period: Seconds | null;
+  /** Found when null. */
+  beatsPerBar: number | null;
+  /** The how-manieth beat begins the first bar, from 0; found when null. */
+  firstDownbeat: number | null;
+  /** A beat is a dotted quarter. */
+  compound: boolean;
+}
+
+export const NO_FREE_TIME: FreeTime = {
+  anchors: [],
+  period: null,
+  beatsPerBar: null,
+  firstDownbeat: null,
+  compound: false,
+};
