@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { expect, test } from '@playwright/test';
 import { performanceFromSmf } from '../src/core/performance';
-import { readSmf } from '../src/core/smf';
+import { readSmf, writeSmf, type SmfEvent } from '../src/core/smf';
 import { DEMO_FILE, goTo, openDemo } from './help';
 
 /* Station Timeline: tempo, meters, markers, bar numbers, the studio's map. */
@@ -96,4 +96,53 @@ test('on the way to a sequencer the time line is mended too', async ({ page }) =
   const { file } = readSmf(new Uint8Array(readFileSync(await (await midi).path())));
   const { tempo } = performanceFromSmf({ file, warnings: [] });
   expect(tempo.events.map(({ microsecondsPerQuarter }) => microsecondsPerQuarter)).toContain(400_000);
+});
+
+/** Quarter notes on a bass and chords, four to a bar, that wander in tempo, in a file that knows nothing of it. */
+function freeRecording(): Buffer {
+  const { file } = readSmf(new Uint8Array(readFileSync(DEMO_FILE)));
+  if (file.division.kind !== 'metrical') throw new Error('unexpected division');
+  const ppq = file.division.ticksPerQuarter;
+  const events: SmfEvent[] = [];
+  let at = ppq / 2;
+  for (let beat = 0; beat < 96; beat++) {
+    const length = ppq * (1 + 0.12 * Math.sin(beat / 7) + 0.03 * Math.sin(beat * 2.3));
+    const keys = beat % 4 === 0 ? [36 + ((beat / 4) % 3) * 5] : [60, 64, 67];
+    for (const key of keys) {
+      events.push({
+        kind: 'channel',
+        tick: Math.round(at),
+        status: 0x90,
+        data1: key,
+        data2: beat % 4 === 0 ? 100 : 70,
+      });
+      events.push({ kind: 'channel', tick: Math.round(at + length * 0.9), status: 0x80, data1: key, data2: 64 });
+    }
+    at += length;
+  }
+  const tracks = [{ events: events.sort((a, b) => a.tick - b.tick), endTick: Math.round(at) }];
+  return Buffer.from(writeSmf({ ...file, format: 0, tracks }));
+}
+
+test('a recording without bars gets bars, and every note keeps its second', async ({ page }) => {
+  await page.goto('/');
+  await page
+    .locator('input[type=file]')
+    .first()
+    .setInputFiles({ name: 'free.mid', mimeType: 'audio/midi', buffer: freeRecording() });
+  await page.waitForURL(/rhythm$/);
+  await goTo(page, 'Timeline');
+  await page.getByText('Free playing').click();
+  await page.getByRole('button', { name: 'Find the beats' }).click();
+  await expect(page.getByLabel('Beats found')).toContainText(/^9[67] beats, \d+ to \d+ a minute, 4 to a bar/);
+  await expect(page.getByLabel('Beats found')).toContainText(/No note is further than 0\.\d\d ms/);
+  await expect(page.getByLabel('Tempo and density')).toContainText(/2[45] bars/);
+
+  await page.getByLabel('Beats to a bar').click();
+  await page.getByTitle('3', { exact: true }).click();
+  await expect(page.getByLabel('Tempo and density')).toContainText(/3[234] bars/);
+  await page.keyboard.press('Control+z');
+  await expect(page.getByLabel('Tempo and density')).toContainText(/2[45] bars/);
+  await page.getByRole('button', { name: 'The file’s own bars again' }).click();
+  await expect(page.getByRole('button', { name: 'Find the beats' })).toBeVisible();
 });

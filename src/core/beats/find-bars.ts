@@ -25,9 +25,9 @@ const ANOTHER_LENGTH = 2.6;
 /** What a beat inside of a bar that stands out costs, and what the middle of a long bar may earn. */
 const INSIDE = 0.3;
 const MIDDLE = 0.35;
-const ALIKE = 0.6;
+const ALIKE = 1.2;
 /** What makes a beat stand out. */
-const WEIGHTS = { accent: 0.8, bass: 0.6, harmony: 1.4, long: 0.8 };
+const WEIGHTS = { accent: 0.8, moves: 0.3, harmony: 1.4, long: 1.4, bass: 3 };
 /** General MIDI percussion: bass drums begin, crashes announce, snares answer. */
 const KIT: Readonly<Record<number, number>> = { 35: 0.9, 36: 0.9, 49: 1.4, 57: 1.4, 38: -1.2, 40: -1.2, 39: -1.2 };
 
@@ -140,38 +140,68 @@ function alike(features: readonly BeatFeature[], from: number, length: number): 
 /** Parts of a beat that are looked at. */
 const PARTS = 4;
 
+/** What begins on a beat. */
+interface Struck {
+  accent: number;
+  long: number;
+  kit: number;
+  bass: number | null;
+  pattern: number[];
+}
+
 function featuresOf(beats: readonly Seconds[], onsets: readonly Onset[]): BeatFeature[] {
   const profiles = beats.map((beat, i) => profile(onsets, beat, beats[i + 2] ?? beat + 2 * pace(beats, i)));
+  const struck = struckOn(beats, onsets);
+  const strengths = struck.map(({ accent, long, kit }, i) => {
+    const before = profiles[i - 2];
+    const harmony = before ? apart(before, profiles[i]!) : 0;
+    const { bass, moves } = bassAt(struck, i);
+    return (
+      WEIGHTS.accent * accent +
+      WEIGHTS.bass * bass +
+      WEIGHTS.moves * moves +
+      WEIGHTS.harmony * harmony +
+      WEIGHTS.long * long +
+      kit
+    );
+  });
+  return strengths.map((strength, i) => {
+    const about = strengths.slice(Math.max(0, i - 8), i + 9);
+    const mean = about.reduce((sum, x) => sum + x, 0) / about.length;
+    const spread = Math.sqrt(about.reduce((sum, x) => sum + (x - mean) ** 2, 0) / about.length);
+    return { mark: (strength - mean) / (spread + 0.2), pattern: struck[i]!.pattern };
+  });
+}
+
+function struckOn(beats: readonly Seconds[], onsets: readonly Onset[]): Struck[] {
   let first = 0;
-  let lastBass: number | null = null;
-  const raw = beats.map((beat, i) => {
+  return beats.map((beat, i) => {
     const period = pace(beats, i);
     while (onsets[first] && onsets[first]!.at < beat - period / 6) first++;
-    const pattern = Array<number>(PARTS).fill(-0.3);
-    let [onBeat, bassMoves, long, kit] = [-0.8, 0, 0, 0];
+    const found: Struck = { accent: -0.8, long: 0, kit: 0, bass: null, pattern: Array<number>(PARTS).fill(-0.3) };
     for (let k = first; onsets[k] && onsets[k]!.at < beat + period * (1 - 1 / 6); k++) {
       const { at, accent, bass, drums, length } = onsets[k]!;
       const part = Math.min(PARTS - 1, Math.max(0, Math.round(((at - beat) / period) * PARTS)));
-      pattern[part] = Math.max(pattern[part]!, accent + 0.3);
+      found.pattern[part] = Math.max(found.pattern[part]!, accent + 0.3);
       if (part > 0) continue;
-      kit += drums.reduce((sum, key) => sum + (KIT[key] ?? 0), 0);
-      onBeat = Math.max(onBeat, accent);
-      long = Math.max(long, Math.min(2, length / period));
-      if (bass !== null && bass < 60 && (lastBass === null || bass % 12 !== lastBass % 12)) bassMoves = 1;
-      if (bass !== null) lastBass = bass;
+      found.kit += drums.reduce((sum, key) => sum + (KIT[key] ?? 0), 0);
+      found.accent = Math.max(found.accent, accent);
+      found.long = Math.max(found.long, Math.min(2, length / period));
+      if (bass !== null) found.bass = Math.min(found.bass ?? 127, bass);
     }
-    const before = profiles[i - 2];
-    const harmony = before ? apart(before, profiles[i]!) : 0;
-    const strength =
-      WEIGHTS.accent * onBeat + WEIGHTS.bass * bassMoves + WEIGHTS.harmony * harmony + WEIGHTS.long * long + kit;
-    return { strength, pattern };
+    return found;
   });
-  return raw.map(({ strength, pattern }, i) => {
-    const about = raw.slice(Math.max(0, i - 8), i + 9).map((one) => one.strength);
-    const mean = about.reduce((sum, x) => sum + x, 0) / about.length;
-    const spread = Math.sqrt(about.reduce((sum, x) => sum + (x - mean) ** 2, 0) / about.length);
-    return { mark: (strength - mean) / (spread + 0.2), pattern };
-  });
+}
+
+/** How far below its neighbours a beat reaches, in octaves up to one and a half; and whether the bass has moved. */
+function bassAt(struck: readonly Struck[], i: number): { bass: number; moves: number } {
+  const own = struck[i]!.bass;
+  if (own === null) return { bass: 0, moves: 0 };
+  const beside = [struck[i - 1]?.bass ?? null, struck[i + 1]?.bass ?? null].filter((bass) => bass !== null);
+  const depth = beside.length > 0 ? (Math.min(...beside) - own) / 12 : 0;
+  const last = struck.slice(Math.max(0, i - 8), i).findLast(({ bass }) => bass !== null)?.bass ?? null;
+  const moves = own < 60 && (last === null || own % 12 !== last % 12) ? 1 : 0;
+  return { bass: Math.max(0, Math.min(1.5, depth)), moves };
 }
 
 const pace = (beats: readonly Seconds[], i: number): Seconds =>

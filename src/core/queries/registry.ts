@@ -30,6 +30,8 @@ import { impossibleChord } from './page/impossible-chord';
 import { repeat } from './page/repeat';
 import { keyChange } from './page/key-change';
 import { keySignature } from './page/key-signature';
+import { meter } from './timeline/meter';
+import { noBars } from './timeline/no-bars';
 import { endlessRepeats } from './sequencing/endless-repeats';
 import { pickup } from './sequencing/pickup';
 import { severalPorts } from './sequencing/several-ports';
@@ -67,6 +69,8 @@ const QUERY_KINDS = {
   repeat,
   'key-change': keyChange,
   'key-signature': keySignature,
+  meter,
+  'no-bars': noBars,
   'endless-repeats': endlessRepeats,
   pickup,
   'silent-techniques': silentTechniques,

@@ -82,6 +82,30 @@ const doubtful: Record<string, { tracks: HandTrack[]; conductor?: ReturnType<typ
     tracks: [{ name: 'Flute', notes: line(...scale.map(([key, length]): [number, number] => [key + 3, length])) }],
     conductor: [keySignature(0, 0)],
   },
+  meter: {
+    tracks: [
+      {
+        name: 'Piano',
+        notes: Array.from({ length: 16 }, (_, bar): HandNote[] => [
+          { key: [43, 48, 50, 43][bar % 4]!, at: bar * 3, length: 1 },
+          ...[1, 2].flatMap((beat) =>
+            [59, 62, 67].map((key) => ({ key: key + (bar % 4 === 1 ? 1 : 0), at: bar * 3 + beat, length: 0.8 })),
+          ),
+        ]).flat(),
+      },
+    ],
+  },
+  'no-bars': {
+    tracks: [
+      {
+        name: 'Piano',
+        notes: Array.from({ length: 80 }, (_, i): HandNote[] => {
+          const at = i * 0.7137 + 2.1 * Math.sin(i / 17) + 0.2;
+          return [{ key: 60 + ((i * 5) % 12), at, length: 0.6 }];
+        }).flat(),
+      },
+    ],
+  },
   repeat: {
     tracks: [
       {

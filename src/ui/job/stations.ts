@@ -49,7 +49,12 @@ export const STATIONS: Record<Direction, readonly Station[]> = {
         'bar-repeats',
       ],
     },
-    { id: 'timeline', name: 'Timeline', about: 'Tempo, meters, markers, bar numbers, the studio’s map', queries: [] },
+    {
+      id: 'timeline',
+      name: 'Timeline',
+      about: 'Tempo, meters, markers, bar numbers, the studio’s map',
+      queries: ['meter', 'no-bars'],
+    },
     { id: 'proof', name: 'Proof', about: 'Whether score and playback agree', queries: [] },
     { id: 'dispatch', name: 'Dispatch', about: 'What leaves the house', queries: [] },
   ],

@@ -6,15 +6,21 @@ import { AuditionBar } from '../audition/AuditionBar';
 import { useWorkspace } from '../job/workspace';
 import { BarsPanel } from './BarsPanel';
 import { ChangesTable } from './ChangesTable';
+import { FreePlaying } from './FreePlaying';
 import { PlayedOrder } from './PlayedOrder';
 import { StudioView } from './StudioView';
 import { TimeChart } from './TimeChart';
 import { useTimeLine } from './useTimeLine';
 import styles from './timeline.module.css';
 
-const LOOKS = ['line', 'studio', 'order'] as const;
+const LOOKS = ['line', 'free', 'studio', 'order'] as const;
 type Look = (typeof LOOKS)[number];
-const WORDS: Record<Look, string> = { line: 'Time line', studio: 'For the studio', order: 'What is played' };
+const WORDS: Record<Look, string> = {
+  line: 'Time line',
+  free: 'Free playing',
+  studio: 'For the studio',
+  order: 'What is played',
+};
 
 /** One time line for everybody: tempo, meters, markers and bar numbers, mended and taken to the studio. */
 export function TimelineView() {
@@ -24,7 +30,8 @@ export function TimelineView() {
   const { line, failure } = useTimeLine();
   const played = direction === 'to-sequencer' && kind === 'score';
   const cleaned = direction === 'to-sequencer' && kind === 'midi';
-  const looks = LOOKS.filter((one) => one !== 'order' || played);
+  const offered: Record<Look, boolean> = { line: true, free: direction === 'to-score', studio: true, order: played };
+  const looks = LOOKS.filter((one) => offered[one]);
   return (
     <div className={styles.frame}>
       <div className={styles.view}>
@@ -44,6 +51,12 @@ export function TimelineView() {
               <ChangesTable line={line} />
               {!cleaned && <BarsPanel line={line} />}
             </div>
+          </>
+        )}
+        {line && look === 'free' && direction === 'to-score' && (
+          <>
+            <TimeChart line={line} />
+            <FreePlaying line={line} />
           </>
         )}
         {line && look === 'studio' && <StudioView line={line} />}

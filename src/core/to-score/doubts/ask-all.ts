@@ -87,6 +87,10 @@ function aboutPiece({ performance, casting, settings, memo }: Piece, { bars, lea
     ...memo.run(stages.trackDoubts, { performance, casting }),
     ...keyQueries(keys, barKeys, performance, keySet),
     ...fileQueries(performance),
+    ...memo.run(stages.meters, {
+      performance,
+      bars: settings.freeTime || settings.timeLine.length > 0 ? 'mended' : 'own',
+    }),
     ...keyChangeQueries(keys, barKeys, bars, keySet || !isDefaultKey(performance.keys)),
   ];
 }

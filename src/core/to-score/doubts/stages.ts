@@ -5,6 +5,7 @@ import type { Performance } from '../../performance';
 import type { Part } from '../../score';
 import type { GridPin, NoteEdit } from '../../settings';
 import type { Bar, MidiKey, Seconds, TempoMap } from '../../time';
+import { meterDoubts } from './meter-doubts';
 import { stage } from '../../base/stage';
 import type { BeatLine } from '../timing/beats';
 import type { GridChoice } from '../timing/grid';
@@ -84,4 +85,10 @@ export const audited = stage(
       { bars, line, swing, tempo, ticksPerQuarter: tempo.ticksPerQuarter },
     );
   },
+);
+
+/** Whether the file's bars are the music's. */
+export const meters = stage(
+  'meter doubts',
+  ({ performance, bars }: { performance: Performance; bars: 'own' | 'mended' }) => meterDoubts(performance, bars),
 );

@@ -1,0 +1,71 @@
+/*
+ * Bars that nobody meant: a file in 4/4 throughout whose music is in another meter, and a recording that was not played to
+ * the file's beats at all.
+ */
+import { findBars, onsetsOf } from '../../beats';
+import { queryId } from '../../base';
+import type { Performance } from '../../performance';
+import type { Query } from '../../queries';
+import { secondsAtTick } from '../../time';
+
+/** So clear it must be before the file is doubted: measured on real scores whose meter was taken away (docs/accuracy.md). */
+const CLEAR = 0.3;
+/** Fewer beats say nothing. */
+const FEWEST_BEATS = 24;
+const FEWEST_NOTES = 48;
+/** A beat is looked at in so many parts: where notes gather in none of them there is no beat. */
+const DIVISIONS = [1, 2, 3, 4, 6];
+/** How far onsets gather (0 evenly spread, 1 all in one place): less than this is by chance. */
+const BY_CHANCE = 0.16;
+
+/** @param bars of the file are its own: nothing was laid over them, nothing mended */
+export function meterDoubts(performance: Performance, bars: 'own' | 'mended'): Query[] {
+  if (bars === 'mended' || performance.tracks.length === 0) return [];
+  const free = withoutBars(performance);
+  if (free) return [free];
+  const doubt = otherMeter(performance);
+  return doubt ? [doubt] : [];
+}
+
+function withoutBars({ tracks, ticksPerQuarter, tempo }: Performance): Query | null {
+  // A tempo that follows the playing has beats of its own.
+  if (tempo.events.length > 1) return null;
+  const starts = tracks.flatMap(({ notes }) => notes.map((note) => note.start));
+  if (starts.length < FEWEST_NOTES) return null;
+  const gathered = Math.max(
+    ...DIVISIONS.map((parts) => {
+      let [x, y] = [0, 0];
+      for (const start of starts) {
+        const angle = (2 * Math.PI * start * parts) / ticksPerQuarter;
+        x += Math.cos(angle);
+        y += Math.sin(angle);
+      }
+      return Math.hypot(x, y) / starts.length;
+    }),
+  );
+  if (gathered > BY_CHANCE) return null;
+  return {
+    id: queryId('no-bars'),
+    kind: 'no-bars',
+    message: 'The notes lie everywhere but on the file’s beats: it was played without bars.',
+    facts: { notes: starts.length },
+  };
+}
+
+function otherMeter(performance: Performance): Query | null {
+  const { meters, tempo, ticksPerQuarter, lastNoteEnd } = performance;
+  if (meters.some(({ beats, beatType }) => beats !== 4 || beatType !== 4)) return null;
+  const quarters = Math.ceil(lastNoteEnd / ticksPerQuarter);
+  if (quarters < FEWEST_BEATS) return null;
+  const beats = Array.from({ length: quarters }, (_, i) => secondsAtTick(tempo, i * ticksPerQuarter));
+  const { beatsPerBar, downbeats, evidence } = findBars(beats, onsetsOf(performance));
+  // Two to a bar and four are the same music.
+  if (evidence < CLEAR || beatsPerBar === 4 || beatsPerBar === 2) return null;
+  const pickup = (downbeats[0] ?? 0) % beatsPerBar;
+  return {
+    id: queryId('meter'),
+    kind: 'meter',
+    message: `The file is in 4/4, which often means that nobody set it. Bass, harmony and long notes say ${beatsPerBar} beats to a bar.`,
+    facts: { beats: beatsPerBar, pickup },
+  };
+}
