@@ -141,7 +141,7 @@ test('a recording without bars gets bars, and every note keeps its second', asyn
   await page.getByLabel('Beats to a bar').click();
   await page.getByTitle('3', { exact: true }).click();
   await expect(page.getByLabel('Tempo and density')).toContainText(/3[234] bars/);
-  await page.keyboard.press('Control+z');
+  await page.getByRole('button', { name: /undo/i }).click();
   await expect(page.getByLabel('Tempo and density')).toContainText(/2[45] bars/);
   await page.getByRole('button', { name: 'The file’s own bars again' }).click();
   await expect(page.getByRole('button', { name: 'Find the beats' })).toBeVisible();

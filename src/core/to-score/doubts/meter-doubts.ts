@@ -15,8 +15,8 @@ const FEWEST_BEATS = 24;
 const FEWEST_NOTES = 48;
 /** A beat is looked at in so many parts: where notes gather in none of them there is no beat. */
 const DIVISIONS = [1, 2, 3, 4, 6];
-/** How far onsets gather (0 evenly spread, 1 all in one place): less than this is by chance. */
-const BY_CHANCE = 0.16;
+/** How far onsets gather (0 evenly spread, 1 all in one place): less than this is by chance, the more so the fewer they are. */
+const byChance = (notes: number) => 0.1 + 1.6 / Math.sqrt(notes);
 
 /** @param bars of the file are its own: nothing was laid over them, nothing mended */
 export function meterDoubts(performance: Performance, bars: 'own' | 'mended'): Query[] {
@@ -43,7 +43,7 @@ function withoutBars({ tracks, ticksPerQuarter, tempo }: Performance): Query | n
       return Math.hypot(x, y) / starts.length;
     }),
   );
-  if (gathered > BY_CHANCE) return null;
+  if (gathered > byChance(starts.length)) return null;
   return {
     id: queryId('no-bars'),
     kind: 'no-bars',
