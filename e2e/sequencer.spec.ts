@@ -173,6 +173,10 @@ test('scripts on this machine convert in both directions', async ({ request }) =
   expect(midi.status()).toBe(200);
   expect(midi.headers()['content-disposition']).toContain('goose.mid');
   expect(parseMidi(await midi.body()).tracks).toHaveLength(13);
+  const map = await request.post('/api/convert', {
+    multipart: { direction: 'tempo-map', click: 'yes', countIn: '1', file: file('goose.musicxml', demoScore) },
+  });
+  expect(readSmf(new Uint8Array(await map.body())).file.tracks).toHaveLength(2);
   const score = await request.post('/api/convert', {
     multipart: { direction: 'to-score', file: file('cue.mid', readFileSync(DEMO_FILE)) },
   });

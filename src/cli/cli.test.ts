@@ -1,5 +1,6 @@
 import { spawnSync } from 'node:child_process';
 import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
+import { readSmf } from '../core/smf';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { strFromU8, unzipSync } from 'fflate';
@@ -186,6 +187,22 @@ describe('command line', () => {
       status: 1,
       stderr: expect.stringContaining('nothing.mid: This is not a Standard MIDI File'),
     });
+  });
+  it('writes the studio’s map of a file, with a click and a table', () => {
+    const map = join(folder, 'map.mid');
+    const table = join(folder, 'map.csv');
+    const args = ['--bar-one', '3', '--click', '--count-in', '2', '--table', table, '--tolerance', '5'];
+    const { status, stdout } = dragoman('tempo-map', demo, '-o', map, ...args);
+    expect(status).toBe(0);
+    expect(stdout).toMatch(
+      /^Bars -1 to 26, \d of 7 tempo changes; read back, no bar begins more than \d\.\d\d ms from where it was\.$/m,
+    );
+    const { file } = readSmf(new Uint8Array(readFileSync(map)));
+    expect(file.tracks).toHaveLength(2);
+    expect(readFileSync(table, 'utf8').split('\r\n')[3]).toMatch(/^1,1,0:05\.000,5,/);
+    expect(dragoman('tempo-map', demo)).toMatchObject({ status: 2 });
+    expect(dragoman('tempo-map', demo, '-o', map, '--count-in', '99').stderr).toMatch(/takes 0 to 16 bars, not “99”/);
+    expect(dragoman('tempo-map', demo, '-o', map, '--bar-one', '99').stderr).toMatch(/has 28 bars/);
   });
   it('refuses a job made for another file', () => {
     const job = join(folder, 'other.json');

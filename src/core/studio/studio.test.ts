@@ -3,7 +3,9 @@ import { describe, expect, it } from 'vitest';
 import { line, meter, smfBytes, tempo } from '../../testing/music';
 import { barsOfPerformance, performanceFromSmf, type Performance } from '../performance';
 import { readSmf, writeSmf } from '../smf';
-import { buildTempoMap, QUARTER, secondsAtTick } from '../time';
+import { demoOriginal } from '../../../demo/make';
+import { buildTempoMap, QUARTER, secondsAtTick, ticksFromUnits } from '../time';
+import { seconds } from './fixtures/bar-seconds.json';
 import {
   changesOf,
   codeOfFrames,
@@ -168,6 +170,20 @@ describe('the time line', () => {
     const csv = tableAsCsv(time, settings).split('\r\n');
     expect(csv[0]).toBe('bar,beat,time,seconds,time code 25,what');
     expect(csv[2]).toBe(`1,1,0:00.600,0.6,10:00:00:15,"'=1+1, ""Start"""`);
+  });
+});
+
+describe('seconds of bars', () => {
+  // fixtures/bar-seconds.py: mido, a reader of its own.
+  it('are those that mido counts, bar by bar, also after a map was written and read back', () => {
+    const time = laid(performanceFromSmf(readSmf(demoOriginal())));
+    const { file } = studioMap(time, USUAL_STUDIO_MAP);
+    const map = performanceFromSmf(readSmf(writeSmf(file)));
+    expect(time.bars.length).toBeGreaterThanOrEqual(seconds.length - 1);
+    time.bars.slice(0, seconds.length).forEach(({ at, start }, i) => {
+      expect(at).toBeCloseTo(seconds[i]!, 5);
+      expect(secondsAtTick(map.tempo, ticksFromUnits(start, map.ticksPerQuarter))).toBeCloseTo(seconds[i]!, 5);
+    });
   });
 });
 

@@ -12,6 +12,7 @@ import { useWorkspace } from '../job/workspace';
 import { CommittedNumber } from '../shared/CommittedNumber';
 import { download } from '../shared/download';
 import { sentence } from '../shared/receive';
+import { PrintTable } from './PrintTable';
 import { useStudioSettings } from './studioSettings';
 import styles from './timeline.module.css';
 
@@ -112,6 +113,7 @@ export function StudioView({ line }: { line: TimeLineSummary }) {
           >
             Table (.csv)
           </Button>
+          {made && <PrintTable csv={made.csv} />}
           <Checkbox checked={everyBar} onChange={(event) => change({ everyBar: event.target.checked })}>
             every bar in the table
           </Checkbox>
