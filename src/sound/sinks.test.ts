@@ -10,7 +10,6 @@ function output() {
     send: (bytes: Iterable<number>, at?: number) => void sent.push({ bytes: [...bytes], at }),
     clear: () => void cleared++,
   };
-  // eslint-disable-next-line @typescript-eslint/no-unsafe-type-assertion -- all of an output that is used
   return { sent, cleared: () => cleared, sink: midiSink(port as unknown as MIDIOutput) };
 }
 const pitched: SynthChannel = { drums: false, click: false };

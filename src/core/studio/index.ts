@@ -16,7 +16,7 @@ export {
 } from './studio-map';
 export { changeInWords, minutesInWords, tableAsCsv, tableOf, type TableRow, type TableSettings } from './table';
 export { thinTempo, type ThinnedTempo } from './thin-tempo';
-export { codeOfFrames, FRAME_RATES, framesOfCode, secondsOfFrames, timeCode, type FrameRate } from './time-code';
+export { codeOfFrames, FRAME_RATES, framesOfCode, timeCode, type FrameRate } from './time-code';
 export {
   changesOf,
   placeIn,

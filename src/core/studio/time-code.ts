@@ -75,11 +75,6 @@ export function framesOfCode(code: string, rate: FrameRate): number | null {
   return framesOf(counting, h, m, s, f);
 }
 
-/** How long so many frames last. */
-export function secondsOfFrames(frames: number, rate: FrameRate): Seconds {
-  return frames / COUNTING[rate].perSecond;
-}
-
 /** The five bytes of a Standard MIDI File's SMPTE offset (FF 54); it knows four rates, 23.976 is written as 24. */
 export function offsetBytes(start: number, rate: FrameRate): [number, number, number, number, number] {
   const [h = 0, m = 0, s = 0, f = 0] = codeOfFrames(start, rate).split(/[:;]/).map(Number);
