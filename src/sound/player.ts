@@ -2,7 +2,7 @@
  * Plays stretch after stretch: hands messages on a moment before they sound, asks for what follows in good time, and tells
  * where in the bars it is.
  */
-import type { BarPlace, Stretch, SynthChannel } from '@/core/hearing';
+import { placeAt, timeOf, type HeardPlace, type Stretch, type SynthChannel } from '@/core/hearing';
 import { freshChannels, inOrder, isRelease, messagesOf, SENT_AHEAD, type TimedMessage } from './messages';
 import type { Sink } from './sinks';
 
@@ -11,11 +11,6 @@ const FETCH_AHEAD = 4;
 const LATENCY = 0.06;
 /** Sound dies away after the last note. */
 const TAIL = 1.5;
-
-/** Where it is: a bar, and how much of it has passed (0–1). */
-export interface HeardPlace extends BarPlace {
-  share: number;
-}
 
 export interface PlayOptions {
   /** Share of the first stretch's first bar that is left out; or seconds into the stretch. */
@@ -63,7 +58,7 @@ export class Player {
   /** Where it is now, or at a time of the sink's clock. */
   place(at = this.sink.now()): HeardPlace | null {
     const laid = this.laid.findLast((one) => one.at + one.from / this.rate <= at) ?? this.laid[0];
-    return laid ? placeIn(laid.stretch, Math.max(laid.from, (at - laid.at) * this.rate)) : null;
+    return laid ? placeAt(laid.stretch, Math.max(laid.from, (at - laid.at) * this.rate)) : null;
   }
 
   /** Says no more. @param at from then on: it goes on until then, and what sounds is released */
@@ -127,23 +122,8 @@ export class Player {
   }
 }
 
-function placeIn({ bars, end }: Stretch, seconds: number): HeardPlace {
-  const i = Math.max(
-    0,
-    bars.findLastIndex((bar) => bar.at <= seconds),
-  );
-  const { bar, pass, at } = bars[i]!;
-  const ends = bars[i + 1]?.at ?? end;
-  return { bar, pass, share: ends > at ? Math.max(0, Math.min(1, (seconds - at) / (ends - at))) : 0 };
-}
-
-/** Seconds into a stretch at which a place is. */
-export function secondsAt({ bars, end }: Stretch, { bar, pass, share }: HeardPlace): number {
-  const i = Math.max(
-    0,
-    bars.findIndex((one) => one.bar === bar && one.pass === pass),
-  );
-  if (i === 0 && share === 0) return 0;
-  const ends = bars[i + 1]?.at ?? end;
-  return bars[i]!.at + share * (ends - bars[i]!.at);
+/** Seconds into a stretch at which a place is: a first bar begins with what is early in it. */
+export function secondsAt(stretch: Stretch, place: HeardPlace): number {
+  const { bar, pass } = stretch.bars[0]!;
+  return place.share === 0 && place.bar === bar && place.pass === pass ? 0 : timeOf(stretch, place);
 }

@@ -1,37 +1,11 @@
 'use client';
 
-import type { BarClock } from '@/core/hearing';
-import type { HeardPlace } from '@/sound/player';
+import { placeAt, timeOf, type HeardPlace } from '@/core/hearing';
 import { referenceOf } from '@/storage/sounds';
 import { engineWorker } from '@/workers/engine-client';
 import { useWorkspace } from '../job/workspace';
 
 /* A recording that lies beside the job, heard at the same bars. */
-
-/** Where in the bars a time is. */
-export function placeAt({ bars, end }: BarClock, seconds: number): HeardPlace {
-  const i = Math.max(
-    0,
-    bars.findLastIndex((bar) => bar.at <= seconds),
-  );
-  const { bar, pass, at } = bars[i]!;
-  const ends = bars[i + 1]?.at ?? end;
-  return { bar, pass, share: ends > at ? Math.max(0, Math.min(1, (seconds - at) / (ends - at))) : 0 };
-}
-
-/** When a place is. */
-export function timeOf({ bars, end }: BarClock, { bar, pass, share }: HeardPlace): number {
-  const exactly = bars.findIndex((one) => one.bar === bar && one.pass === pass);
-  const i =
-    exactly >= 0
-      ? exactly
-      : Math.max(
-          0,
-          bars.findIndex((one) => one.bar === bar),
-        );
-  const ends = bars[i + 1]?.at ?? end;
-  return bars[i]!.at + share * (ends - bars[i]!.at);
-}
 
 /** Plays the recording from a place; slower it keeps its pitch. @throws Error when there is none, or it cannot be played */
 export async function playReference(place: HeardPlace, rate: number, onEnd: () => void) {

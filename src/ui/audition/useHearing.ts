@@ -3,9 +3,9 @@
 import { create } from 'zustand';
 import type { PartId } from '@/core/base';
 import type { HearingVersion } from '@/core/engine';
-import type { Stretch } from '@/core/hearing';
+import type { HeardPlace, Stretch } from '@/core/hearing';
 import { SENT_AHEAD } from '@/sound/messages';
-import { Player, secondsAt, type HeardPlace } from '@/sound/player';
+import { Player, secondsAt } from '@/sound/player';
 import { engineWorker } from '@/workers/engine-client';
 import { barsOnDesk, useWorkspace } from '../job/workspace';
 import { sentence } from '../shared/receive';

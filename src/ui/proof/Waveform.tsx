@@ -2,8 +2,7 @@
 
 import { useEffect, useRef } from 'react';
 import { Area, AreaChart, ReferenceLine, ResponsiveContainer, XAxis, YAxis } from 'recharts';
-import type { BarClock } from '@/core/hearing';
-import { timeOf } from '../audition/reference';
+import { timeOf, type BarClock } from '@/core/hearing';
 import { useHearing } from '../audition/useHearing';
 import { barsOnDesk, useWorkspace } from '../job/workspace';
 import type { RecordedWave } from './useWaveform';
