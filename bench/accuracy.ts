@@ -170,6 +170,10 @@ mixed collections (from memory, not measured here).
 
 ${beatsTable(REPORT_SEEDS[0]!)}
 
+Meters that a file does not say: 50 real scores of a general-purpose library (music21 10.5.1, PyPI; not kept here) whose notes lie on the beat, taken for 4/4 throughout.
+Of 31 in duple meters none is asked about; of 19 in others 15 are, 14 of them rightly: 90 % of all come out right (target 95 %: missed). A third
+of these scores was looked at while weights were chosen.
+
 ## Casting
 
 100 generated cases for dealing out (\`bench/deal-cases.ts\`), 40 for gathering (\`bench/casting.ts\`), seeds from 5000; a note is right when exactly the players who

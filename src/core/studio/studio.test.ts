@@ -249,3 +249,22 @@ describe('two numberings', () => {
     expect(compareNumbering(ours, bars(1, [5, 7, 9, 11]), 5).words).toBe('Every bar has the same number in both.');
   });
 });
+
+describe('time lines nobody would make', () => {
+  it('a hundred thousand tempos, and meters that fill no bar, are mapped and read back', () => {
+    const bytes = smfBytes(
+      [{ name: 'A', notes: line(...Array.from({ length: 400 }, (_, i): [number, number] => [60 + (i % 7), 1])) }],
+      [
+        meter(0, 7, 8),
+        meter(1.25, 4, 4),
+        ...Array.from({ length: 100_000 }, (_, i) => ({ ...tempo(0, 60 + ((i * 7919) % 120)), tick: i * 2 })),
+      ],
+    );
+    const time = laid(performanceFromSmf(readSmf(bytes)));
+    const exact = studioMap(time, { ...USUAL_STUDIO_MAP, ticksPerQuarter: 480 });
+    expect(driftOf(time, readSmf(writeSmf(exact.file)).file, exact.countIn).largest).toBeLessThan(0.001);
+    const thin = studioMap(time, { ...USUAL_STUDIO_MAP, ticksPerQuarter: 480, tolerance: 20 });
+    expect(thin.tempos).toBeLessThan(exact.tempos / 20);
+    expect(driftOf(time, readSmf(writeSmf(thin.file)).file, thin.countIn).largest).toBeLessThanOrEqual(20);
+  });
+});
