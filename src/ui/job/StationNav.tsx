@@ -13,7 +13,7 @@ export function StationNav({ job, station }: { job: string; station: StationId }
   const open = openQueries(summary, ledger);
   // A MIDI file that is only cleaned has no written side.
   const stations = STATIONS[direction].filter(
-    ({ id }) => !midiOnly || id === 'intake' || id === 'proof' || id === 'dispatch',
+    ({ id }) => !midiOnly || id === 'intake' || id === 'timeline' || id === 'proof' || id === 'dispatch',
   );
   return (
     <nav className={styles.nav} aria-label="Stations">

@@ -59,7 +59,7 @@ export function PlayingView() {
           />
         </BarWalk>
         {look === 'music' ? <Interlinear /> : <DynamicsChart />}
-        <p className={styles.key}>Above as written, below as it goes to the sequencer.</p>
+        <p className={`${styles.key} soft`}>Above as written, below as it goes to the sequencer.</p>
         <AuditionBar />
       </div>
     </div>

@@ -3,6 +3,7 @@
 import { Bar, ComposedChart, Line, ReferenceLine, ResponsiveContainer, Tooltip, XAxis, YAxis } from 'recharts';
 import type { TimeLineSummary } from '@/core/engine';
 import { minutesInWords } from '@/core/studio';
+import { useHearing } from '../audition/useHearing';
 import { useWorkspace } from '../job/workspace';
 import styles from './timeline.module.css';
 
@@ -38,7 +39,12 @@ export function TimeChart({ line }: { line: TimeLineSummary }) {
         <ComposedChart
           data={rows}
           margin={{ left: 0, right: 16, top: 22, bottom: 0 }}
-          onClick={({ activeLabel }) => show({ from: barAt(Number(activeLabel)).index })}
+          onClick={({ activeLabel }) => {
+            const { index } = barAt(Number(activeLabel));
+            show({ from: index });
+            // A MIDI file has no written bars to be shown: it is heard from there.
+            useHearing.setState({ startBar: index });
+          }}
         >
           <XAxis
             dataKey="x"
