@@ -92,6 +92,7 @@ test('dynamics, split, sounds and a selection are decided, undone, and reach the
       .map((event) => (event?.type === 'trackName' ? event.text : '')),
   ).toContain('Piano left hand');
   await goTo(page, 'Timeline');
+  await page.getByText('What is played').click();
   await page.getByLabel('First bar wanted').fill('9');
   await page.getByLabel('First bar wanted').press('Enter');
   await choose(page, 'Files', 'one for each section');
