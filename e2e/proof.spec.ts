@@ -156,3 +156,21 @@ test('the job becomes sound files; one laid beside the job fits itself to the ba
   await expect(page.getByLabel('Onsets of all parts').getByText('Flute')).toBeVisible();
   await expect(page.getByRole('region', { name: 'Compass' }).getByRole('row', { name: /^Piano/ })).toContainText('6');
 });
+
+test('a sound bank of one’s own is kept; one that is none is refused with a sentence', async ({ page }) => {
+  await openDemo(page);
+  const audition = page.getByRole('group', { name: 'Audition' });
+  await audition.getByRole('button', { name: 'Sounds' }).click();
+  const bank = page.getByRole('region', { name: 'Sound bank' });
+  await bank
+    .locator('input[type=file]')
+    .setInputFiles({ name: 'broken.sf2', mimeType: 'audio/x-soundfont', buffer: Buffer.from('RIFF and nothing else') });
+  await expect(page.getByText(/“broken.sf2” is no sound bank that can be read/)).toBeVisible({ timeout: 20_000 });
+  await bank.locator('input[type=file]').setInputFiles('public/sounds/general-midi.sf2');
+  await expect(bank.getByText('general-midi.sf2')).toBeVisible({ timeout: 20_000 });
+  await page.reload();
+  await page.getByRole('group', { name: 'Audition' }).getByRole('button', { name: 'Sounds' }).click();
+  await expect(bank.getByText('general-midi.sf2')).toBeVisible();
+  await bank.getByRole('button', { name: 'The one that comes along' }).click();
+  await expect(bank.getByText(/^The one that comes along:/)).toBeVisible({ timeout: 20_000 });
+});

@@ -64,11 +64,12 @@ function weighed(group: readonly Struck[]): { onset: Onset; strength: number } {
   const total = group.reduce((sum, { velocity }) => sum + velocity / 80, 0);
   const at = group.reduce((sum, note) => sum + note.at * (note.velocity / 80), 0) / total;
   const pitched = group.filter(({ drum }) => !drum);
-  const length = Math.max(...group.map(({ at: from, end }) => end - from));
+  // A group may be larger than a call takes arguments.
+  const length = group.reduce((most, { at: from, end }) => Math.max(most, end - from), 0);
   const onset: Onset = {
     at,
     accent: 0,
-    bass: pitched.length > 0 ? Math.min(...pitched.map(({ key }) => key)) : null,
+    bass: pitched.length > 0 ? pitched.reduce((least, { key }) => Math.min(least, key), 127) : null,
     keys: pitched.map(({ key }) => key),
     drums: group.filter(({ drum }) => drum).map(({ key }) => key),
     length,

@@ -135,6 +135,10 @@ const EXAMPLES: { [K in Decision['kind']]: Extract<Decision, { kind: K }>[] } = 
   shiftBarlines: [{ kind: 'shiftBarlines', from: 0, by: 10080 }],
   setMarker: [{ kind: 'setMarker', at: 0, text: 'Goose' }],
   numberBar: [{ kind: 'numberBar', at: 0, number: -1 }],
+  sayTempo: [
+    { kind: 'sayTempo', at: 40320, words: 'rit.' },
+    { kind: 'sayTempo', at: 40320, words: null },
+  ],
   printTempo: [{ kind: 'printTempo', which: 'sections', tolerance: 20 }],
   dismissQuery: [{ kind: 'dismissQuery', query: queryId('x'), reason: 'It is so' }],
 };

@@ -59,6 +59,7 @@ import { drawTempo } from './timeline/draw-tempo';
 import { findTheBeats } from './timeline/find-the-beats';
 import { numberBar } from './timeline/number-bar';
 import { printTempo } from './timeline/print-tempo';
+import { sayTempo } from './timeline/say-tempo';
 import { setMarker } from './timeline/set-marker';
 import { setMeters } from './timeline/set-meters';
 import { setTempo } from './timeline/set-tempo';
@@ -129,6 +130,7 @@ export const DECISION_KINDS = {
   setMarker,
   numberBar,
   printTempo,
+  sayTempo,
   // sequencing
   setSequencing,
   setCarry,

@@ -382,6 +382,7 @@ describe('job files', () => {
       'setMarker',
       'numberBar',
       'printTempo',
+      'sayTempo',
       'splitTrack',
       'placeOriginal',
       'setTextEncoding',

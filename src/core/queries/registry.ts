@@ -32,6 +32,7 @@ import { keyChange } from './page/key-change';
 import { keySignature } from './page/key-signature';
 import { meter } from './timeline/meter';
 import { noBars } from './timeline/no-bars';
+import { tempoBends } from './timeline/tempo-bends';
 import { endlessRepeats } from './sequencing/endless-repeats';
 import { pickup } from './sequencing/pickup';
 import { severalPorts } from './sequencing/several-ports';
@@ -71,6 +72,7 @@ const QUERY_KINDS = {
   'key-signature': keySignature,
   meter,
   'no-bars': noBars,
+  'tempo-bends': tempoBends,
   'endless-repeats': endlessRepeats,
   pickup,
   'silent-techniques': silentTechniques,

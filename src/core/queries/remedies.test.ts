@@ -95,6 +95,10 @@ const doubtful: Record<string, { tracks: HandTrack[]; conductor?: ReturnType<typ
       },
     ],
   },
+  'tempo-bends': {
+    tracks: [{ name: 'Flute', notes: line(...scale) }],
+    conductor: [tempo(0, 100), ...[96, 90, 84, 76].map((bpm, i) => tempo(4 + i / 2, bpm)), tempo(8, 100)],
+  },
   'no-bars': {
     tracks: [
       {

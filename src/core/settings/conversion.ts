@@ -154,6 +154,8 @@ export interface ConversionSettings extends CastingSettings {
   freeTime: FreeTime | null;
   /** What was mended on the time line, in order. */
   timeLine: readonly TimeLineEdit[];
+  /** Words of tempo that were set; the file's own stand beside them. */
+  tempoWords: readonly { at: WrittenUnits; words: string }[];
   tempoPrint: TempoPrint;
   /** How far printed tempos may be from the played ones; 0 prints every one that lasts. */
   tempoTolerance: Milliseconds;
@@ -191,6 +193,7 @@ export const NO_SETTINGS: ConversionSettings = {
   markerStyle: 'auto',
   freeTime: null,
   timeLine: [],
+  tempoWords: [],
   tempoPrint: 'all',
   tempoTolerance: 0,
 };

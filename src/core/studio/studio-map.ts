@@ -6,12 +6,14 @@ import { encodeText, Message, Meta, type SmfEvent, type SmfFile, type SmfTrack }
 import {
   beatGroups,
   barLength,
+  buildTempoMap,
   meterOfLength,
   QUARTER,
   secondsAtTick,
   type Meter,
   type Milliseconds,
   type Seconds,
+  type TempoEvent,
   type Ticks,
   type WrittenUnits,
 } from '../time';
@@ -91,30 +93,35 @@ export function studioMap(line: StudioTimeLine, settings: StudioMapSettings): St
   };
 }
 
-/** The tempo on another grid of ticks: each change as near as there is a tick, the clock right where it stands. */
+/** The tempo on another grid of ticks, and as few changes of it as the tolerance allows. */
 function temposOf(line: StudioTimeLine, { ticksPerQuarter, tolerance }: StudioMapSettings, shift: Ticks) {
-  const finer = ticksPerQuarter % line.ticksPerQuarter === 0;
-  const scale = ticksPerQuarter / line.ticksPerQuarter;
-  if (finer || tolerance > 0) {
-    const { events, largest } = thinTempo(line.tempo, line.end, tolerance / 1000);
-    const moved = events.map((event) => ({ ...event, tick: shift + Math.round(event.tick * scale) }));
-    moved[0] = { ...moved[0]!, tick: 0 };
-    return { events: moved, largest };
-  }
-  // Where a change falls between two ticks its neighbours make good for it.
-  const ticks = [...new Set(line.tempo.events.map((event) => Math.round(event.tick * scale)))];
-  const events: { tick: Ticks; microsecondsPerQuarter: number }[] = [];
+  const end = Math.round((line.end * ticksPerQuarter) / line.ticksPerQuarter);
+  const exact = regridded(line, ticksPerQuarter, end);
+  const map = buildTempoMap(exact.events, ticksPerQuarter);
+  // What the grid has taken of the tolerance is not there to be taken again.
+  const { events, largest } = thinTempo(map, end, Math.max(0, tolerance / 1000 - exact.largest));
+  const moved = events.map((event, i) => ({ ...event, tick: i === 0 ? 0 : shift + event.tick }));
+  return { events: moved, largest: largest + exact.largest };
+}
+
+/** Each change as near as there is a tick; where it falls between two, its neighbours make good for it. */
+function regridded({ tempo, ticksPerQuarter, end }: StudioTimeLine, grid: number, gridEnd: Ticks) {
+  const scale = grid / ticksPerQuarter;
+  const before = tempo.events.filter(({ tick }) => tick < end || tick === 0);
+  if (Number.isInteger(scale))
+    return { events: before.map((event) => ({ ...event, tick: event.tick * scale })), largest: 0 };
+  const ticks = [...new Set(before.map((event) => Math.round(event.tick * scale)))];
+  const events: TempoEvent[] = [];
   let now = 0;
   let largest = 0;
-  const endTick = Math.round(line.end * scale);
   ticks.forEach((tick, i) => {
-    const next = ticks[i + 1] ?? Math.max(endTick, tick + 1);
-    const target = secondsAtTick(line.tempo, next / scale);
-    const quarters = (next - tick) / ticksPerQuarter;
+    const next = ticks[i + 1] ?? Math.max(gridEnd, tick + 1);
+    const target = secondsAtTick(tempo, next / scale);
+    const quarters = (next - tick) / grid;
     const microseconds = Math.max(1, Math.min(0xffffff, Math.round(((target - now) * 1e6) / quarters)));
     now += (microseconds * quarters) / 1e6;
     largest = Math.max(largest, Math.abs(now - target));
-    events.push({ tick: i === 0 ? 0 : shift + tick, microsecondsPerQuarter: microseconds });
+    events.push({ tick, microsecondsPerQuarter: microseconds });
   });
   return { events, largest };
 }

@@ -104,6 +104,7 @@ const CHANGES: Record<keyof ConversionSettings, (Partial<ConversionSettings> & {
   markerStyle: { markerStyle: 'rehearsal' },
   freeTime: PUT_TOGETHER_BEFORE,
   timeLine: PUT_TOGETHER_BEFORE,
+  tempoWords: { tempoWords: [{ at: 0, words: 'rit.' }] },
   tempoPrint: { tempoPrint: 'none' },
   tempoTolerance: { tempoTolerance: 500 },
 };

@@ -78,7 +78,12 @@ export function* convert(
     printed: printedOf(score, settings),
     repeats,
     casting,
-    queries: askAll(piece, audited, { bars, swing, leads, keys, barKeys, repeats, doublings }, queries),
+    queries: askAll(
+      piece,
+      audited,
+      { bars, swing, leads, keys, barKeys, repeats, doublings, tempos: score.tempos },
+      queries,
+    ),
     reports: marked.map((one) => reportOf(one, timed)),
     line,
     swing,
@@ -126,7 +131,12 @@ function scoreOf(
     keys: memo.steady('keys', keys),
     tempos: memo.steady(
       'tempos',
-      tempoMarks(tempo, writtenUnits(lastNoteEnd, ticksPerQuarter), tempoWords(performance), printing),
+      tempoMarks(
+        tempo,
+        writtenUnits(lastNoteEnd, ticksPerQuarter),
+        [...tempoWords(performance), ...settings.tempoWords],
+        printing,
+      ),
     ),
     markers: memo.steady('markers', markers),
     swing: swingMarks(swing, bars.length),

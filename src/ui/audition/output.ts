@@ -1,6 +1,8 @@
 'use client';
 
+import * as Comlink from 'comlink';
 import { create } from 'zustand';
+import { soundMaker } from '@/sound/render-client';
 import { midiSink, type Sink } from '@/sound/sinks';
 import { ownBank, synthesizer } from '@/sound/synthesizer';
 import { forgetBank, keepBank, keptBank } from '@/storage/sounds';
@@ -30,15 +32,11 @@ export const useOutput = create<Output>()((set) => ({
   ports: [],
   look: async () => set({ bank: (await keptBank())?.name ?? null }),
   takeBank: async (name, bytes) => {
+    await checkBank(name, bytes);
     const synth = await synthesizer(bankInUse);
     // The worklet takes the bytes away; what is kept is a copy.
     const kept = new Uint8Array(bytes.slice(0));
-    try {
-      await synth.load(bytes);
-    } catch {
-      await synth.load(await bankInUse());
-      throw new Error(`“${name}” is no sound bank that can be read (SF2, SF3 or DLS). The one before is still in use.`);
-    }
+    await synth.load(bytes);
     await keepBank({ name, bytes: kept });
     set({ bank: name });
   },
@@ -56,6 +54,19 @@ export const useOutput = create<Output>()((set) => ({
   },
   playTo: (port) => set({ port }),
 }));
+
+/** Reads a bank where it holds nothing up; the synthesizer would say nothing about a broken one. @throws Error in a sentence */
+async function checkBank(name: string, bytes: ArrayBuffer): Promise<void> {
+  const { remote, broken, end } = soundMaker();
+  const copy = bytes.slice(0);
+  try {
+    await Promise.race([remote.open(Comlink.transfer(copy, [copy]), 44_100), broken]);
+  } catch {
+    throw new Error(`“${name}” is no sound bank that can be read (SF2, SF3 or DLS). The one before is still in use.`);
+  } finally {
+    end();
+  }
+}
 
 /** The user's bank, where there is one. */
 export async function bankInUse(): Promise<ArrayBuffer> {

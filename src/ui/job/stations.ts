@@ -53,7 +53,7 @@ export const STATIONS: Record<Direction, readonly Station[]> = {
       id: 'timeline',
       name: 'Timeline',
       about: 'Tempo, meters, markers, bar numbers, the studio’s map',
-      queries: ['meter', 'no-bars'],
+      queries: ['meter', 'no-bars', 'tempo-bends'],
     },
     { id: 'proof', name: 'Proof', about: 'Whether score and playback agree', queries: [] },
     { id: 'dispatch', name: 'Dispatch', about: 'What leaves the house', queries: [] },

@@ -23,8 +23,8 @@ export function TimeChart({ line }: { line: TimeLineSummary }) {
     ...tempo.map(({ place, bpm }) => ({ x: place, bpm })),
     { x: bars.length, bpm: tempo.at(-1)!.bpm },
   ].sort((a, b) => a.x - b.x);
-  const tempos = tempo.map(({ bpm }) => bpm);
-  const [low, high] = [Math.min(...tempos), Math.max(...tempos)];
+  const low = tempo.reduce((least, { bpm }) => Math.min(least, bpm), Infinity);
+  const high = tempo.reduce((most, { bpm }) => Math.max(most, bpm), 0);
   const room = Math.max(4, (high - low) * 0.15);
   const markers = changes.filter(({ kind }) => kind === 'marker');
   const meters = changes.filter(({ kind }) => kind === 'meter');

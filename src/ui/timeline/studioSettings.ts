@@ -3,7 +3,7 @@
 import { create } from 'zustand';
 import { USUAL_STUDIO_MAP, type FrameRate, type StudioMapSettings } from '@/core/studio';
 
-/** What a studio is sent: chosen for the session, no matter of the score. */
+/** What a studio is sent: chosen as long as the page is open, no matter of the score. */
 interface StudioSettings extends Omit<StudioMapSettings, 'start'> {
   rate: FrameRate;
   /** Code at the first bar, as a count of frames. */

@@ -1,6 +1,6 @@
 import { append, type TrackId } from '../../base';
 import type { Query } from '../../queries';
-import type { Fold, ScoreKey } from '../../score';
+import type { Fold, ScoreKey, TempoMark } from '../../score';
 import type { Bar } from '../../time';
 import type { Doubling } from '../layout/doubled-lines';
 import type { Piece } from '../piece';
@@ -25,6 +25,7 @@ export interface Decided {
   barKeys: readonly BarKey[];
   repeats: readonly Fold[];
   doublings: readonly Doubling[];
+  tempos: readonly TempoMark[];
 }
 
 /**
@@ -61,6 +62,7 @@ export function askAll(
     queries,
     parts.flatMap(({ audit, part, grid }) => auditQueries(audit, part, grid, bars)),
   );
+  append(queries, memo.run(stages.bends, { tempos: decided.tempos, bars }));
   return queries;
 }
 

@@ -2,10 +2,11 @@
 import type { PartId, TrackId } from '../../base';
 import type { Casting, CastPart } from '../../casting';
 import type { Performance } from '../../performance';
-import type { Part } from '../../score';
+import type { Part, TempoMark } from '../../score';
 import type { GridPin, NoteEdit } from '../../settings';
 import type { Bar, MidiKey, Seconds, TempoMap } from '../../time';
 import { meterDoubts } from './meter-doubts';
+import { tempoDoubts } from './tempo-doubts';
 import { stage } from '../../base/stage';
 import type { BeatLine } from '../timing/beats';
 import type { GridChoice } from '../timing/grid';
@@ -91,4 +92,9 @@ export const audited = stage(
 export const meters = stage(
   'meter doubts',
   ({ performance, bars }: { performance: Performance; bars: 'own' | 'mended' }) => meterDoubts(performance, bars),
+);
+
+/** Whether the tempo bends without a word. */
+export const bends = stage('tempo doubts', ({ tempos, bars }: { tempos: readonly TempoMark[]; bars: readonly Bar[] }) =>
+  tempoDoubts(tempos, bars),
 );
