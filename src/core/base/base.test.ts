@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import {
+  firstNotBefore,
   append,
   commonDivisor,
   highest,
@@ -50,6 +51,14 @@ describe('statistics', () => {
   });
   it('find the common divisor', () => {
     expect([commonDivisor(10080, 3360), commonDivisor(-8, 12), commonDivisor(7, 0)]).toEqual([3360, 4, 7]);
+  });
+});
+
+describe('firstNotBefore', () => {
+  it('is where a place would go in, before its equals; the length when all are before', () => {
+    const list = [1, 2, 2, 5].map((at) => ({ at }));
+    const first = (place: number) => firstNotBefore(list, place, ({ at }) => at);
+    expect([0, 1, 2, 3, 5, 6].map(first)).toEqual([0, 0, 1, 3, 3, 4]);
   });
 });
 

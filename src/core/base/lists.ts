@@ -36,3 +36,15 @@ export function groupBy<K, T>(list: readonly T[], of: (one: T) => K): Map<K, T[]
   }
   return groups;
 }
+
+/** Index of the first entry whose place is not before `place`, or the length. The places rise. */
+export function firstNotBefore<T>(list: readonly T[], place: number, placeOf: (entry: T) => number): number {
+  let low = 0;
+  let high = list.length;
+  while (low < high) {
+    const middle = (low + high) >> 1;
+    if (placeOf(list[middle]!) < place) low = middle + 1;
+    else high = middle;
+  }
+  return low;
+}

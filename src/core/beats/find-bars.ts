@@ -6,6 +6,7 @@
  *     beats    x . . x . . x . . x . . .      x stands out
  *     bars    |     |     |     |             3, 3, 3 …
  */
+import { firstNotBefore } from '../base';
 import type { Seconds } from '../time';
 import type { Onset } from './onsets';
 
@@ -210,14 +211,8 @@ const pace = (beats: readonly Seconds[], i: number): Seconds =>
 /** Which pitch classes sound between two times, by how long. */
 function profile(onsets: readonly Onset[], from: Seconds, to: Seconds): number[] {
   const classes = Array<number>(12).fill(0);
-  let low = 0;
-  let high = onsets.length;
-  while (low < high) {
-    const middle = (low + high) >> 1;
-    if (onsets[middle]!.at < from - 0.06) low = middle + 1;
-    else high = middle;
-  }
-  for (let k = low; onsets[k] && onsets[k]!.at < to - 0.06; k++)
+  const first = firstNotBefore(onsets, from - 0.06, ({ at }) => at);
+  for (let k = first; onsets[k] && onsets[k]!.at < to - 0.06; k++)
     for (const key of onsets[k]!.keys) classes[key % 12]! += Math.min(onsets[k]!.length, to - from);
   return classes;
 }

@@ -9,6 +9,7 @@
  *     onsets   x   x x x    x   x x     x
  *     beats    |   |   |    |   |       |       between the last two one is silent
  */
+import { upperMedian } from '../base';
 import type { Seconds } from '../time';
 import type { Onset } from './onsets';
 
@@ -58,7 +59,7 @@ interface State {
 export function findBeats(played: readonly Onset[], { anchors = [], period }: BeatOptions = {}): FoundBeats[] {
   const onsets = withAnchors(played, anchors);
   if (onsets.length < 4) return [];
-  const tapped = anchors.length >= 2 ? middle(steps(anchors)) : undefined;
+  const tapped = anchors.length >= 2 ? upperMedian(steps(anchors)) : undefined;
   const centre = period ?? tapped;
   const centres = centre ? [centre] : [0.33, 0.46, USUAL_PERIOD, 0.8, 1.1];
   const found = centres.flatMap((one) => track(onsets, one, centre !== undefined, anchors) ?? []);
@@ -69,11 +70,6 @@ export function findBeats(played: readonly Onset[], { anchors = [], period }: Be
 }
 
 const steps = (times: readonly Seconds[]) => times.slice(1).map((time, i) => time - times[i]!);
-
-function middle(values: readonly number[]): number {
-  const sorted = [...values].sort((a, b) => a - b);
-  return sorted[sorted.length >> 1]!;
-}
 
 /** Beats that are known count, also where nothing is struck. */
 function withAnchors(onsets: readonly Onset[], anchors: readonly Seconds[]): Onset[] {
@@ -154,7 +150,7 @@ function bestPath(onsets: readonly Onset[], states: readonly State[][]): FoundBe
     ({ onset, state } = from!);
   }
   const beats = completed(times.reverse(), onsets);
-  const period = middle(steps(beats));
+  const period = upperMedian(steps(beats));
   const prior = 0.35 * Math.log2(period / USUAL_PERIOD) ** 2;
   return { beats, period, worth: last.score / Math.max(1, end - onsets[0]!.at) - prior };
 }

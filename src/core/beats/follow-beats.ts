@@ -9,6 +9,7 @@ import type { Performance, PlayedTrack } from '../performance';
 import type { FreeTime } from '../settings';
 import {
   buildTempoMap,
+  lastNotAfter,
   QUARTER,
   secondsAtTick,
   type Milliseconds,
@@ -114,14 +115,9 @@ function clockOf(beats: readonly Seconds[], compound: boolean): BeatClock {
     microsecondsPerQuarter: ((beat - beats[i]!) * 1e6) / quarters,
   }));
   const tickAt = (seconds: Seconds): Ticks => {
-    let [low, high] = [0, beats.length - 2];
-    while (low < high) {
-      const middle = (low + high + 1) >> 1;
-      if (beats[middle]! <= seconds) low = middle;
-      else high = middle - 1;
-    }
-    const share = (seconds - beats[low]!) / (beats[low + 1]! - beats[low]!);
-    return Math.max(0, Math.round((low + share) * ticks));
+    const beat = Math.min(lastNotAfter(beats, seconds), beats.length - 2);
+    const share = (seconds - beats[beat]!) / (beats[beat + 1]! - beats[beat]!);
+    return Math.max(0, Math.round((beat + share) * ticks));
   };
   return { tempo, tickAt };
 }

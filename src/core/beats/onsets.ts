@@ -1,6 +1,6 @@
 /* What is struck together, and how much it stands out: the material beats and barlines are found in. */
-import type { Performance } from '../performance';
-import { PERCUSSION_CHANNEL } from '../performance';
+import { highest, lowest } from '../base';
+import { PERCUSSION_CHANNEL, type Performance } from '../performance';
 import { secondsAtTick, type MidiKey, type Seconds } from '../time';
 
 /** Several notes that begin as one. */
@@ -64,12 +64,11 @@ function weighed(group: readonly Struck[]): { onset: Onset; strength: number } {
   const total = group.reduce((sum, { velocity }) => sum + velocity / 80, 0);
   const at = group.reduce((sum, note) => sum + note.at * (note.velocity / 80), 0) / total;
   const pitched = group.filter(({ drum }) => !drum);
-  // A group may be larger than a call takes arguments.
-  const length = group.reduce((most, { at: from, end }) => Math.max(most, end - from), 0);
+  const length = highest(group.map(({ at: from, end }) => end - from));
   const onset: Onset = {
     at,
     accent: 0,
-    bass: pitched.length > 0 ? pitched.reduce((least, { key }) => Math.min(least, key), 127) : null,
+    bass: pitched.length > 0 ? lowest(pitched.map(({ key }) => key)) : null,
     keys: pitched.map(({ key }) => key),
     drums: group.filter(({ drum }) => drum).map(({ key }) => key),
     length,
@@ -82,13 +81,13 @@ function weighed(group: readonly Struck[]): { onset: Onset; strength: number } {
 function bassLines(onsets: readonly Onset[]): boolean[] {
   return onsets.map(({ at, bass }, i) => {
     if (bass === null) return false;
-    let lowest = 127;
+    let low = 127;
     let before = 0;
     for (let j = i - 1; j >= 0 && at - onsets[j]!.at < BASS_MEMORY; j--) {
-      lowest = Math.min(lowest, onsets[j]!.bass ?? 127);
+      low = Math.min(low, onsets[j]!.bass ?? 127);
       before++;
     }
-    return before === 0 ? bass < LOW : bass <= lowest + 4;
+    return before === 0 ? bass < LOW : bass <= low + 4;
   });
 }
 

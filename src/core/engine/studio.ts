@@ -20,6 +20,7 @@ import {
 } from '../studio';
 import {
   bpmFromMicroseconds,
+  lastNotAfter,
   writtenUnits,
   type Bar,
   type Bpm,
@@ -64,10 +65,7 @@ export function summariseTimeLine(line: StudioTimeLine, onsets: readonly Written
   }
   const places = tempo.events.map(({ tick, microsecondsPerQuarter }) => {
     const at = writtenUnits(tick, ticksPerQuarter);
-    const i = Math.max(
-      0,
-      starts.findLastIndex((start) => start <= at),
-    );
+    const i = lastNotAfter(starts, at);
     return { place: i + (at - starts[i]!) / bars[i]!.length, at, bpm: bpmFromMicroseconds(microsecondsPerQuarter) };
   });
   return { bars, seconds, changes: changesOf(line), tempo: places, density, following: null };

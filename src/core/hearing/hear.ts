@@ -1,4 +1,5 @@
 /* Cuts a stretch of bars out of music that is to be heard. */
+import { firstNotBefore } from '../base';
 import { Message } from '../smf';
 import type { Seconds } from '../time';
 import type { HearingMusic } from './music';
@@ -55,17 +56,7 @@ function between<T extends { at: Seconds }>(list: readonly T[], begins: Seconds,
   return list.slice(firstFrom(list, begins), firstFrom(list, ends));
 }
 
-/** Index of the first that is not before a time. */
-function firstFrom(list: readonly { at: Seconds }[], time: Seconds): number {
-  let low = 0;
-  let high = list.length;
-  while (low < high) {
-    const middle = (low + high) >> 1;
-    if (list[middle]!.at < time) low = middle + 1;
-    else high = middle;
-  }
-  return low;
-}
+const firstFrom = (list: readonly { at: Seconds }[], time: Seconds) => firstNotBefore(list, time, ({ at }) => at);
 
 /** Parameters are set by several controllers in turn: their number (98–101), then the value (6, 38, 96, 97). */
 const IN_TURN = new Set([6, 38, 96, 97, 98, 99, 100, 101]);

@@ -12,6 +12,8 @@ import {
   COMMON_TIME,
   meterOfLength,
   QUARTER,
+  rampSteps,
+  tempoInFile,
   ticksFromUnits,
   type Bpm,
   type Meter,
@@ -36,8 +38,6 @@ export type TimeLineEdit =
   /** The bar there has this number, those after it go on; null lets them go on from before. */
   | { kind: 'number'; at: WrittenUnits; number: number | null };
 
-/** A gradual change is played in steps of so much. */
-const RAMP_STEP: WrittenUnits = QUARTER / 4;
 /** So many bars of meters in turn are laid at most. */
 const MOST_BARS = 20_000;
 
@@ -70,7 +70,7 @@ function withTempo(performance: Performance, events: readonly TempoEvent[]): Per
 }
 
 const tickOf = ({ ticksPerQuarter }: Performance, at: WrittenUnits) => Math.round(ticksFromUnits(at, ticksPerQuarter));
-const microseconds = (bpm: Bpm) => Math.max(1, Math.min(0xffffff, Math.round(60_000_000 / bpm)));
+const microseconds = (bpm: Bpm) => tempoInFile(60_000_000 / bpm);
 
 function tempoEdited(performance: Performance, { at, bpm }: Extract<TimeLineEdit, { kind: 'tempo' }>): TempoEvent[] {
   const tick = tickOf(performance, at);
@@ -86,14 +86,10 @@ function ramped(
 ): TempoEvent[] {
   const [first, last] = [tickOf(performance, from), tickOf(performance, to)];
   const others = performance.tempo.events.filter(({ tick }) => tick < first || tick > last);
-  const steps = Math.max(1, Math.round((to - from) / RAMP_STEP));
-  const ramp = Array.from({ length: steps + 1 }, (_, i): TempoEvent => {
-    const share = i / steps;
-    return {
-      tick: Math.round(first + (last - first) * share),
-      microsecondsPerQuarter: microseconds(start + (end - start) * share),
-    };
-  });
+  const ramp = rampSteps(from, to, start, end).map(({ at, bpm }): TempoEvent => ({
+    tick: tickOf(performance, at),
+    microsecondsPerQuarter: microseconds(bpm),
+  }));
   return [...others, ...ramp];
 }
 

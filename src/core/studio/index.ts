@@ -17,12 +17,4 @@ export {
 export { changeInWords, minutesInWords, tableAsCsv, tableOf, type TableRow, type TableSettings } from './table';
 export { thinTempo, type ThinnedTempo } from './thin-tempo';
 export { codeOfFrames, FRAME_RATES, framesOfCode, timeCode, type FrameRate } from './time-code';
-export {
-  changesOf,
-  placeIn,
-  timeLineOf,
-  type Change,
-  type ChangeKind,
-  type StudioBar,
-  type StudioTimeLine,
-} from './time-line';
+export { changesOf, timeLineOf, type Change, type ChangeKind, type StudioBar, type StudioTimeLine } from './time-line';

@@ -10,6 +10,7 @@ import {
   meterOfLength,
   QUARTER,
   secondsAtTick,
+  tempoInFile,
   type Meter,
   type Milliseconds,
   type Seconds,
@@ -118,7 +119,7 @@ function regridded({ tempo, ticksPerQuarter, end }: StudioTimeLine, grid: number
     const next = ticks[i + 1] ?? Math.max(gridEnd, tick + 1);
     const target = secondsAtTick(tempo, next / scale);
     const quarters = (next - tick) / grid;
-    const microseconds = Math.max(1, Math.min(0xffffff, Math.round(((target - now) * 1e6) / quarters)));
+    const microseconds = tempoInFile(((target - now) * 1e6) / quarters);
     now += (microseconds * quarters) / 1e6;
     largest = Math.max(largest, Math.abs(now - target));
     events.push({ tick, microsecondsPerQuarter: microseconds });

@@ -6,14 +6,7 @@
  *             │  .·'                all slopes that pass them within it form a cone, which gets narrower with each.
  *             └──────────── ticks   (Imai and Iri, Polygonal approximations of a curve, 1988; from memory.)
  */
-import {
-  secondsAtTick,
-  type MicrosecondsPerQuarter,
-  type Seconds,
-  type TempoEvent,
-  type TempoMap,
-  type Ticks,
-} from '../time';
+import { secondsAtTick, tempoInFile, type Seconds, type TempoEvent, type TempoMap, type Ticks } from '../time';
 
 export interface ThinnedTempo {
   events: TempoEvent[];
@@ -21,9 +14,6 @@ export interface ThinnedTempo {
   largest: Seconds;
 }
 
-/** Fastest and slowest that a file can say. */
-const FASTEST: MicrosecondsPerQuarter = 1;
-const SLOWEST: MicrosecondsPerQuarter = 0xffffff;
 /** What rounding to whole microseconds may take of the tolerance. */
 const FOR_ROUNDING = 0.9;
 
@@ -84,7 +74,7 @@ function tempos(knots: readonly Point[], ticksPerQuarter: number): TempoEvent[] 
     const { tick } = knots[i]!;
     const quarters = (knots[i + 1]!.tick - tick) / ticksPerQuarter;
     const exact = ((knots[i + 1]!.at - now) * 1e6) / quarters;
-    const microsecondsPerQuarter = Math.max(FASTEST, Math.min(SLOWEST, Math.round(exact)));
+    const microsecondsPerQuarter = tempoInFile(exact);
     now += (microsecondsPerQuarter * quarters) / 1e6;
     if (events.at(-1)?.microsecondsPerQuarter !== microsecondsPerQuarter) events.push({ tick, microsecondsPerQuarter });
   }

@@ -2,6 +2,7 @@
 import type { KeyEvent, Performance } from '../performance';
 import {
   bpmFromMicroseconds,
+  lastNotAfter,
   QUARTER,
   secondsAtTick,
   ticksFromUnits,
@@ -73,16 +74,12 @@ export function timeLineOf(
   };
 }
 
-/** Where a place is in the bars: 1 is the first beat of the meter's lower number. */
-export function placeIn(bars: readonly StudioBar[], at: WrittenUnits): { bar: StudioBar; beat: number } {
-  let [low, high] = [0, bars.length - 1];
-  while (low < high) {
-    const middle = (low + high + 1) >> 1;
-    if (bars[middle]!.start <= at) low = middle;
-    else high = middle - 1;
-  }
-  const bar = bars[low]!;
-  return { bar, beat: Math.round((1 + ((at - bar.start) * bar.meter.beatType) / (4 * QUARTER)) * 1000) / 1000 };
+/** Where a place is in the bars, by their starts: 1 is the first beat of the meter's lower number. */
+function placeIn(bars: readonly StudioBar[], starts: readonly WrittenUnits[], at: WrittenUnits) {
+  const played = lastNotAfter(starts, at);
+  const bar = bars[played]!;
+  const beat = 1 + ((at - bar.start) * bar.meter.beatType) / (4 * QUARTER);
+  return { played, bar, beat: Math.round(beat * 1000) / 1000 };
 }
 
 export type ChangeKind = 'tempo' | 'meter' | 'key' | 'marker';
@@ -107,11 +104,12 @@ export interface Change {
 /** Every change in order of time. */
 export function changesOf(line: StudioTimeLine): Change[] {
   const { bars, tempo, ticksPerQuarter } = line;
+  const starts = bars.map(({ start }) => start);
   const made = (kind: ChangeKind, at: WrittenUnits, more: Partial<Change>): Change => {
-    const { bar, beat } = placeIn(bars, at);
+    const { played, bar, beat } = placeIn(bars, starts, at);
     const seconds = secondsAtTick(tempo, ticksFromUnits(at, ticksPerQuarter));
     const written = bar.written + at - bar.start;
-    return { kind, played: bars.indexOf(bar), bar: bar.number, beat, at, written, seconds, ...more };
+    return { kind, played, bar: bar.number, beat, at, written, seconds, ...more };
   };
   const meters = bars.flatMap((bar, i) => {
     const before = bars[i - 1]?.meter;

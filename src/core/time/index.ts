@@ -1,3 +1,4 @@
 export * from './units';
 export * from './tempo-map';
 export * from './meter-map';
+export * from './ramp';

@@ -54,3 +54,8 @@ export function ticksFromUnits(units: PlayedUnits, ticksPerQuarter: number): Tic
 export function bpmFromMicroseconds(tempo: MicrosecondsPerQuarter): Bpm {
   return 60_000_000 / tempo;
 }
+
+/** As a Standard MIDI File can say it: whole microseconds in three bytes. */
+export function tempoInFile(tempo: MicrosecondsPerQuarter): MicrosecondsPerQuarter {
+  return Math.max(1, Math.min(0xffffff, Math.round(tempo)));
+}

@@ -232,30 +232,8 @@ function AddChange({ line }: { line: TimeLineSummary }) {
           ...(direction === 'to-score' ? [{ value: 'meter' as const, label: 'meter' }] : []),
         ]}
       />
-      <label>
-        at{' '}
-        <Input
-          size="small"
-          style={{ width: 84 }}
-          placeholder="bar|beat"
-          aria-label="Place of what is added"
-          value={place}
-          onChange={(event) => setPlace(event.target.value)}
-        />
-      </label>
-      {kind === 'ramp' && (
-        <label>
-          until{' '}
-          <Input
-            size="small"
-            style={{ width: 84 }}
-            placeholder="bar|beat"
-            aria-label="End of the change"
-            value={until}
-            onChange={(event) => setUntil(event.target.value)}
-          />
-        </label>
-      )}
+      <PlaceInput word="at" label="Place of what is added" value={place} onChange={setPlace} />
+      {kind === 'ramp' && <PlaceInput word="until" label="End of the change" value={until} onChange={setUntil} />}
       {kind === 'meter' ? (
         <MeterInput
           value={[]}
@@ -280,5 +258,28 @@ function AddChange({ line }: { line: TimeLineSummary }) {
         </>
       )}
     </div>
+  );
+}
+
+interface PlaceInputProps {
+  word: string;
+  label: string;
+  value: string;
+  onChange: (text: string) => void;
+}
+
+function PlaceInput({ word, label, value, onChange }: PlaceInputProps) {
+  return (
+    <label>
+      {word}
+      <Input
+        size="small"
+        style={{ width: 84 }}
+        placeholder="bar|beat"
+        aria-label={label}
+        value={value}
+        onChange={(event) => onChange(event.target.value)}
+      />
+    </label>
   );
 }

@@ -1,5 +1,5 @@
 /* All parts laid over each other: who is off, who differs from whom in one place, who plays more than can be played. */
-import type { PartId } from '../../base';
+import { upperMedian, type PartId } from '../../base';
 import { instrumentById } from '../../instruments';
 import { soundsOf, type Part, type Score, type ScoreSound } from '../../score';
 import { barIndexAt, type MidiKey, type Milliseconds, type Seconds, type WrittenUnits } from '../../time';
@@ -70,8 +70,8 @@ export function overlayOf({ score, writtenAt, playedAt }: OverlaySource): Overla
       const off = (played - written) * 1000;
       return [{ at: sound.start, bar, written: inBars(written), played: inBars(played), off }];
     });
-    const usual = middle(onsets.map(({ off }) => off));
-    const spread = middle(onsets.map(({ off }) => Math.abs(off - usual)));
+    const usual = upperMedian(onsets.map(({ off }) => off));
+    const spread = upperMedian(onsets.map(({ off }) => Math.abs(off - usual)));
     return { part: part.id, name: part.name, onsets, usual, spread };
   });
   return {
@@ -82,12 +82,6 @@ export function overlayOf({ score, writtenAt, playedAt }: OverlaySource): Overla
       score.bars,
     ),
   };
-}
-
-function middle(values: readonly number[]): number {
-  if (values.length === 0) return 0;
-  const sorted = [...values].sort((a, b) => a - b);
-  return sorted[sorted.length >> 1]!;
 }
 
 function compassOf(part: Part, sounds: readonly ScoreSound[], starts: readonly WrittenUnits[]): PartCompass {

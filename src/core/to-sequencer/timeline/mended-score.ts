@@ -1,10 +1,7 @@
 /* A score with its tempos, markers and bar numbers as people mended them; its meters are the score's own. */
 import type { TimeLineEdit } from '../../performance';
 import type { Score, TempoMark } from '../../score';
-import { QUARTER, type WrittenUnits } from '../../time';
-
-/** A gradual change is played in steps of so much. */
-const RAMP_STEP: WrittenUnits = QUARTER / 4;
+import { rampSteps } from '../../time';
 
 export function mendedScore(score: Score, edits: readonly TimeLineEdit[]): Score {
   return edits.reduce(mended, score);
@@ -21,12 +18,11 @@ function mended(score: Score, edit: TimeLineEdit): Score {
     }
     case 'ramp': {
       const others = score.tempos.filter(({ at }) => at < edit.from || at > edit.to);
-      const steps = Math.max(1, Math.round((edit.to - edit.from) / RAMP_STEP));
-      const ramp = Array.from({ length: steps + 1 }, (_, i): TempoMark => {
-        const share = i / steps;
-        const at = Math.round(edit.from + (edit.to - edit.from) * share);
-        return { at, bpm: edit.start + (edit.end - edit.start) * share, shown: i === steps };
-      });
+      const ramp = rampSteps(edit.from, edit.to, edit.start, edit.end).map(({ at, bpm }, i, all): TempoMark => ({
+        at: Math.round(at),
+        bpm,
+        shown: i === all.length - 1,
+      }));
       return withTempos(score, [...others, ...ramp]);
     }
     case 'marker': {

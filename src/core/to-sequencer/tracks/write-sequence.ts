@@ -5,7 +5,7 @@ import type { TechniqueId } from '../../instruments';
 import type { Part, PartId, Score } from '../../score';
 import { conductorName } from '../../performance';
 import { encodeText, Message, Meta, type SmfEvent, type SmfFile, type SmfTrack } from '../../smf';
-import { QUARTER, type Ticks, type WrittenUnits } from '../../time';
+import { QUARTER, tempoInFile, type Ticks, type WrittenUnits } from '../../time';
 import { curveSteps, loudnessAt, type CurvePoint } from '../dynamics/loudness-curve';
 import type { PerformedNote } from '../playing/perform';
 import { isLoose } from '../loosening/loosen';
@@ -91,7 +91,7 @@ function conductorTrack({ score, line, tempos }: Sequence, tick: (units: number)
   const events: SmfEvent[] = [meta(0, Meta.trackName, encodeText(conductorName(score.title)))];
   if (score.rights) events.push(meta(0, Meta.copyright, encodeText(score.rights)));
   for (const { at, bpm } of tempos) {
-    const microseconds = Math.max(1, Math.min(0xffffff, Math.round(60_000_000 / bpm)));
+    const microseconds = tempoInFile(60_000_000 / bpm);
     events.push(
       meta(tick(at), Meta.tempo, [(microseconds >> 16) & 0xff, (microseconds >> 8) & 0xff, microseconds & 0xff]),
     );
