@@ -18,7 +18,7 @@ export interface JobRecord {
   /** The house list was asked when the job was first opened. */
   housed?: boolean;
   demo?: boolean;
-  /** Which way the job goes; a score can only go to a sequencer. */
+  /** Which way the job goes; unless it says so MIDI goes to a score, a score to a sequencer. */
   direction?: Direction;
 }
 

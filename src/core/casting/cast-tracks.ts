@@ -67,8 +67,16 @@ function companyOf(recognitions: readonly Recognition[], tracks: readonly Played
   return { above: clear(at - 1) ?? clear(at - 2), below: clear(at + 1) ?? clear(at + 2) };
 }
 
+/** What the part of a score says it is, where it says so. */
+function saidByScore(track: PlayedTrack, { candidates }: Recognition): Recognition['candidates'][number] | null {
+  const { written } = track;
+  if (!written || written.instrument === UNKNOWN_INSTRUMENT.id || onPercussionChannel(track)) return null;
+  const same = candidates.find(({ instrument }) => instrument === written.instrument);
+  return same ?? { instrument: written.instrument, confidence: CLEAR, evidence: ['the score says so'] };
+}
+
 function castTrack(track: PlayedTrack, recognition: Recognition, settings: CastingSettings): CastTrack {
-  const best = recognition.candidates[0];
+  const best = saidByScore(track, recognition) ?? recognition.candidates[0];
   const house = settings.house[track.id];
   const contradicted =
     house?.instrument !== undefined &&
@@ -79,7 +87,7 @@ function castTrack(track: PlayedTrack, recognition: Recognition, settings: Casti
   const chosen = settings.instruments[track.id];
   const sure = best !== undefined && best.confidence >= SURE_ENOUGH;
   const guessed = sure ? instrumentById(best.instrument) : UNKNOWN_INSTRUMENT;
-  const empty = track.notes.length === 0;
+  const empty = track.notes.length === 0 && !track.written;
   const out = settings.leftOut[track.id] ?? house?.leftOut ?? false;
   const technique = settings.techniques[track.id] ?? house?.technique ?? recognition.technique;
   return {

@@ -17,7 +17,7 @@ import { castingQueries } from './casting-queries';
 import { fittingStaves, type FittingStaves } from './fitting-staves';
 import { groupTracks, type WrittenTrack } from './group-tracks';
 import { takeOutSwitches } from './keyswitches';
-import { inScoreOrder, nameParts, type Unnamed } from './naming';
+import { inScoreOrder, isNobodysName, nameParts, type Unnamed } from './naming';
 import { dealOf, dealPlayers } from './players';
 import type { CastingSettings } from '../settings';
 
@@ -32,7 +32,7 @@ export function cast(performance: Performance, settings: CastingSettings): { out
   const fitting = ordered.map((part) => stavesOf(part, settings));
   const output: Casting = {
     tracks,
-    parts: ordered.map(({ number: _n, desk: _d, trackName: _t, ...part }, i) => ({
+    parts: ordered.map(({ number: _n, desk: _d, trackName: _t, fromScore: _f, written: _w, ...part }, i) => ({
       ...part,
       ...names[i]!,
       instrument: { ...part.instrument, clefs: fitting[i]!.clefs },
@@ -75,7 +75,7 @@ function writtenTracks(
     const { notes, techniqueOf } = meanings
       ? takeOutSwitches(track, meanings, performance.ticksPerQuarter)
       : { notes: track.notes, techniqueOf: new Map<NoteId, TechniqueId>() };
-    return tracks[i]!.leftOut || notes.length === 0
+    return tracks[i]!.leftOut || (notes.length === 0 && !track.written)
       ? []
       : [{ track, cast: tracks[i]!, notes, techniqueOf, staff: null }];
   });
@@ -93,6 +93,8 @@ function partsOfGroup(
   const { instrument } = first.cast;
   const { details } = first.cast.recognition;
   const id = first.track.id;
+  // “Track 9” is no ninth player.
+  const number = isNobodysName(first.track.name) ? null : details.number;
   const notes = group.flatMap((one) => one.notes).sort((a, b) => a.start - b.start || a.key - b.key);
   const techniqueOf = techniquesOf(group);
   const base = {
@@ -101,6 +103,8 @@ function partsOfGroup(
     desk: details.desk,
     solo: settings.solos[partOf(id)] ?? details.solo,
     trackName: first.track.name || `Track ${first.track.chunk + 1}`,
+    fromScore: first.track.written !== undefined,
+    written: group.length === 1 && first.cast.by === 'engine' ? (first.track.written ?? null) : null,
   };
   const deal = dealOf(group, settings);
   if (!deal || deal.players < 2) {
@@ -110,7 +114,7 @@ function partsOfGroup(
         id: partOf(id),
         instrument,
         notes,
-        number: details.number,
+        number,
         sources: group.map((one): PartSource => ({ track: one.track.id, notes: one.notes, staff: one.staff })),
         player: null,
       },
@@ -124,7 +128,7 @@ function partsOfGroup(
     id: partOf(id, p + 1),
     instrument: player.instrument,
     notes: player.notes,
-    number: player.number ?? numberOfPlayer(details, p, deal.players),
+    number: player.number ?? numberOfPlayer({ ...details, number }, p, deal.players),
     sources: base.tracks
       .map((track): PartSource => ({
         track,

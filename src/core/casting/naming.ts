@@ -15,6 +15,9 @@ export interface Unnamed {
   solo: boolean;
   /** What the track is called, for parts nobody knows the instrument of. */
   trackName: string;
+  fromScore: boolean;
+  /** It is called so in a score, where its abbreviation stands too. */
+  written: { abbreviation: string } | null;
 }
 
 export interface Named {
@@ -22,9 +25,18 @@ export interface Named {
   abbreviation: string;
 }
 
-/** Score order, soloists before their section, then by number, then as in the file; then what people moved. */
+/**
+ * Score order, soloists before their section, then by number, then as in the file; the parts of a score as it has them.
+ * Then what people moved.
+ */
 export function inScoreOrder<T extends Unnamed>(parts: readonly T[], moves: CastingSettings['moves']): T[] {
-  const usual = parts
+  const asTheyCame = parts.every((part) => part.fromScore);
+  const usual = asTheyCame ? parts : inUsualOrder(parts);
+  return moves.reduce((list, { part, before }) => moved(list, part, before), [...usual]);
+}
+
+function inUsualOrder<T extends Unnamed>(parts: readonly T[]): T[] {
+  return parts
     .map((part, order) => ({ part, order }))
     .sort(
       (a, b) =>
@@ -35,7 +47,6 @@ export function inScoreOrder<T extends Unnamed>(parts: readonly T[], moves: Cast
         a.order - b.order,
     )
     .map(({ part }) => part);
-  return moves.reduce((list, { part, before }) => moved(list, part, before), usual);
 }
 
 function moved<T extends Unnamed>(list: readonly T[], id: PartId, before: PartId | null): T[] {
@@ -63,12 +74,26 @@ export function nameParts(
     const name = (part.solo ? `Solo ${base}` : base) + (known ? suffix : '');
     const abbreviation = part.instrument.abbreviations[settings.language];
     const short = known ? (part.solo ? `Solo ${abbreviation}` : abbreviation) + suffix : shortened(base);
+    const own = keepsName(part, settings.language) ? part : null;
     const house = isFurtherPlayer(part.id) ? undefined : settings.house[leadingTrack(part.id)];
     return {
-      name: settings.partNames[part.id] ?? house?.partName ?? name,
-      abbreviation: settings.abbreviations[part.id] ?? short,
+      name: settings.partNames[part.id] ?? house?.partName ?? own?.trackName ?? name,
+      abbreviation: settings.abbreviations[part.id] ?? (own?.written?.abbreviation || short),
     };
   });
+}
+
+/** What programs call a part that nobody has named (common practice, no source). */
+const NOBODYS_NAME =
+  /^(?:(?:track|midi|instrument|inst|part|staff|channel|ch|untitled|unnamed|musicxml part|p|spur|piste|pista|traccia|stimme|kanal)[\s.#_-]*\d*|\d*)$/i;
+
+export function isNobodysName(name: string): boolean {
+  return NOBODYS_NAME.test(name.trim());
+}
+
+/** A part of a score keeps its name, unless nobody gave it one, or names are wanted in another language. */
+function keepsName({ written, trackName }: Unnamed, language: CastingSettings['language']): boolean {
+  return written !== null && language === 'en' && !isNobodysName(trackName);
 }
 
 /** Unknown parts with one track name are told apart by numbers. */

@@ -99,6 +99,10 @@ const EXAMPLES: { [K in Decision['kind']]: Extract<Decision, { kind: K }>[] } = 
   setTitle: [{ kind: 'setTitle', title: 'Goose' }],
   setComposer: [{ kind: 'setComposer', composer: 'Band' }],
   setMarkerStyle: [{ kind: 'setMarkerStyle', style: 'text' }],
+  writeAnew: [
+    { kind: 'writeAnew', aspect: 'spelling', part: null },
+    { kind: 'writeAnew', aspect: 'spelling', part: null, off: true },
+  ],
   setSequencing: [{ kind: 'setSequencing', preset: 'expression', rampStep: 2520 }],
   setPartSequencing: [
     { kind: 'setPartSequencing', part: sequenced, split: 'voice', program: 5 },

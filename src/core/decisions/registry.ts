@@ -50,6 +50,7 @@ import { setBarRepeats } from './page/set-bar-repeats';
 import { setTitle } from './page/set-title';
 import { setComposer } from './page/set-composer';
 import { setMarkerStyle } from './page/set-marker-style';
+import { writeAnew } from './page/write-anew';
 import { setSequencing } from './sequencing/set-sequencing';
 import { setCarry } from './sequencing/set-carry';
 import { leaveTracks } from './sequencing/leave-tracks';
@@ -120,6 +121,7 @@ export const DECISION_KINDS = {
   setTitle,
   setComposer,
   setMarkerStyle,
+  writeAnew,
   // timeline
   findTheBeats,
   believeBars,

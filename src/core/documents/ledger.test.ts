@@ -389,6 +389,7 @@ describe('job files', () => {
       'setLengths',
       'setStaves',
       'writeAs',
+      'writeAnew',
     ]);
     expect(kinds).toEqual(new Set(Object.keys(DECISION_KINDS)));
   });

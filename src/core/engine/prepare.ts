@@ -7,26 +7,16 @@ import {
   withTimeLine,
   type Performance,
 } from '../performance';
+import type { Score } from '../score';
 import type { ConversionSettings } from '../settings';
-import { readSmf, type SmfReading } from '../smf';
-
-/** A MIDI file as it was read. */
-export interface Original {
-  reading: SmfReading;
-  performance: Performance;
-  /** Bytes. */
-  size: number;
-}
-
-/** @throws SmfError with one sentence when the bytes are no usable Standard MIDI File */
-export function readOriginal(bytes: Uint8Array): Original {
-  const reading = readSmf(bytes);
-  return { reading, performance: performanceFromSmf(reading), size: bytes.length };
-}
+import { mendedScore, playedScore } from '../to-sequencer';
+import type { MidiOriginal, Originals } from './originals';
 
 /** What is converted, and what was found in free playing; null where the file's bars are its own. */
 export interface Prepared {
   performance: Performance;
+  /** The score the performance was made of; null for music that was played in. */
+  received: Score | null;
   following: Following | null;
 }
 
@@ -35,14 +25,22 @@ export function preparedBy({ splits, soundSplits, offsets, encoding, freeTime, t
   return JSON.stringify([splits, soundSplits, offsets, encoding, freeTime, timeLine]);
 }
 
+/** What is converted: the originals as they were read, put together and mended as was decided. */
+export function prepareOriginals({ midi, score }: Originals, settings: ConversionSettings): Prepared {
+  if (!score) return { ...preparePerformance(midi, settings), received: null };
+  const played = playedScore(mendedScore(score.score, settings.timeLine));
+  const warnings = score.warnings.map(({ message }) => ({ message }));
+  return { performance: { ...played.performance, warnings }, received: played.score, following: null };
+}
+
 /**
- * What is converted: the originals with their texts in the encoding that was decided, joined where they were placed,
- * tracks split where that was decided, bars laid over free playing, the time line as it was mended.
+ * MIDI files with their texts in the encoding that was decided, joined where they were placed, tracks split where that
+ * was decided, bars laid over free playing, the time line as it was mended.
  */
 export function preparePerformance(
-  originals: readonly Pick<Original, 'reading' | 'performance'>[],
+  originals: readonly MidiOriginal[],
   settings: ConversionSettings,
-): Prepared {
+): Omit<Prepared, 'received'> {
   const { encoding } = settings;
   const read = originals.map(({ reading, performance }) =>
     encoding && encoding !== performance.encoding ? performanceFromSmf(reading, encoding) : performance,
@@ -58,7 +56,7 @@ export function putTogether(performances: readonly Performance[], settings: Conv
 function laidOut(
   performances: readonly Performance[],
   { offsets, splits, soundSplits, freeTime, timeLine }: ConversionSettings,
-): Prepared {
+): Omit<Prepared, 'received'> {
   const whole = splitSounds(splitChannels(joinPerformances(performances, offsets), splits), soundSplits);
   // Beats first: what was mended by hand is mended on the bars that were found.
   const followed = freeTime && followBeats(whole, freeTime);

@@ -16,7 +16,6 @@ import {
 import {
   agreementOf,
   decisionsBehind,
-  musicOfSequence,
   originalOf,
   overlayOf,
   passageOf,
@@ -26,8 +25,8 @@ import {
   type Passage,
   type Reason,
 } from '../proof';
-import { concertScore } from '../score';
-import { USUAL_SEQUENCING, type ConversionSettings, type Deal } from '../settings';
+import { concertScore, type Score } from '../score';
+import type { ConversionSettings, Deal } from '../settings';
 import { hear, type BarClock, type HearingMusic, type Stretch, type StretchRequest } from '../hearing';
 import {
   compareNumbering,
@@ -37,11 +36,11 @@ import {
   type TableSettings,
 } from '../studio';
 import { secondsAtTick, ticksFromUnits, writtenUnits } from '../time';
-import { toSequencer } from '../to-sequencer';
 import { convert, Memo, type Conversion, type Progress } from '../to-score';
-import { soundingFile } from './sounding-file';
+import { soundingFile, soundingScore } from './sounding-file';
 import { previewDeal, type DealPreview } from './deal-preview';
-import { preparedBy, preparePerformance, readOriginal, type Original } from './prepare';
+import { readOriginals, type Originals } from './originals';
+import { preparedBy, prepareOriginals } from './prepare';
 import { exportScore, type ScoreExport, type ScoreFormat } from './score-formats';
 import { summarise, type Opened, type Summary } from './score-summary';
 import {
@@ -58,6 +57,8 @@ import { exportedMusic, receivedMusic, writtenMusic, type HearingVersion } from 
 interface Prepared {
   by: string;
   performance: Performance;
+  /** The score it was made of. */
+  received: Score | null;
   /** What was found in free playing. */
   following: Following | null;
   opened: Opened;
@@ -78,15 +79,15 @@ export class ScoreDesk {
   private heard: { of: Conversion; music: Map<HearingVersion, HearingMusic> } | null = null;
 
   private constructor(
-    private readonly originals: readonly Original[],
+    private readonly originals: Originals,
     settings: ConversionSettings,
   ) {
     this.prepared = prepare(originals, settings);
   }
 
-  /** @throws SmfError when one of the files is no usable Standard MIDI File */
+  /** @throws SmfError or MusicXmlError when one of the files can be neither read as MIDI nor as a score */
   static open(files: readonly Uint8Array[], settings: ConversionSettings): ScoreDesk {
-    return new ScoreDesk(files.map(readOriginal), settings);
+    return new ScoreDesk(readOriginals(files), settings);
   }
 
   get opened(): Opened {
@@ -104,8 +105,8 @@ export class ScoreDesk {
    */
   *steps(settings: ConversionSettings): Generator<Progress, Conversion> {
     if (this.prepared.by !== preparedBy(settings)) this.prepared = prepare(this.originals, settings);
-    const { performance, memo } = this.prepared;
-    const conversion = yield* convert(performance, settings, memo);
+    const { performance, memo, received } = this.prepared;
+    const conversion = yield* convert(performance, settings, memo, received);
     this.before = this.conversion;
     this.conversion = conversion;
     this.byHand = new Set(Object.values(settings.edits).flatMap((edits) => edits.map(({ note }) => note)));
@@ -182,10 +183,10 @@ export class ScoreDesk {
    */
   agreement(other?: Uint8Array): Agreement {
     const conversion = this.converted();
-    const { performance } = this.prepared;
-    if (other) return agreementOf(originalOf(conversion, performance), soundingFile(other));
-    const [whole] = toSequencer(conversion.printed, { ...USUAL_SEQUENCING, files: 'one' });
-    return agreementOf(originalOf(conversion, performance), musicOfSequence(conversion.printed, whole!), {
+    const { performance, received } = this.prepared;
+    const original = received ? soundingScore(received) : originalOf(conversion, performance);
+    if (other) return agreementOf(original, soundingFile(other));
+    return agreementOf(original, soundingScore(conversion.printed), {
       oneJob: true,
       decidedBy: decisionsBehind(conversion, performance, this.byHand),
     });
@@ -268,18 +269,18 @@ export class ScoreDesk {
   }
 }
 
-function prepare(originals: readonly Original[], settings: ConversionSettings): Prepared {
-  const { performance, following } = preparePerformance(originals, settings);
+function prepare(originals: Originals, settings: ConversionSettings): Prepared {
+  const { performance, received, following } = prepareOriginals(originals, settings);
   const bars = barsOfPerformance(performance);
-  const size = originals.reduce((sum, original) => sum + original.size, 0);
   return {
     by: preparedBy(settings),
     performance,
+    received,
     following,
     memo: new Memo(),
     opened: {
       survey: surveyPerformance(performance, bars),
-      facts: fileFacts(originals[0]!.reading.file, performance, bars, size),
+      facts: fileFacts(originals.score ? null : originals.midi[0]!.reading.file, performance, bars, originals.size),
     },
   };
 }

@@ -23,7 +23,8 @@ interface Placed extends BarBeat {
 
 /** The file as a whole, in numbers and lists; every entry with its bar, beat and clock time. */
 export interface FileFacts {
-  format: 0 | 1 | 2;
+  /** Of a MIDI file; null for a score. */
+  format: 0 | 1 | 2 | null;
   /** "480 ticks per quarter", or frames for SMPTE files. */
   resolution: string;
   size: number;
@@ -45,7 +46,13 @@ export interface FileFacts {
   foreign: boolean;
 }
 
-export function fileFacts(file: SmfFile, performance: Performance, bars: readonly Bar[], size: number): FileFacts {
+/** @param file null for a score */
+export function fileFacts(
+  file: SmfFile | null,
+  performance: Performance,
+  bars: readonly Bar[],
+  size: number,
+): FileFacts {
   const { ticksPerQuarter, tempo } = performance;
   const at = (tick: Ticks): Placed => ({
     tick,
@@ -53,20 +60,16 @@ export function fileFacts(file: SmfFile, performance: Performance, bars: readonl
     ...barBeat(bars, writtenUnits(tick, ticksPerQuarter)),
   });
   const atUnits = (units: number) => at(ticksFromUnits(units, ticksPerQuarter));
-  const { division } = file;
   return {
-    format: file.format,
-    resolution:
-      division.kind === 'metrical'
-        ? `${division.ticksPerQuarter} ticks per quarter note`
-        : `SMPTE, ${division.framesPerSecond === 29 ? '29.97' : division.framesPerSecond} frames a second, ${division.ticksPerFrame} ticks a frame`,
+    format: file?.format ?? null,
+    resolution: file ? resolutionOf(file) : 'written values',
     size,
     title: performance.title,
     copyright: performance.copyright,
     durationSeconds: secondsAtTick(tempo, performance.lastNoteEnd),
     bars: bars.length,
-    trackChunks: file.tracks.length,
-    unknownChunks: file.unknownChunks.map((chunk) => chunk.type),
+    trackChunks: file?.tracks.length ?? performance.tracks.length,
+    unknownChunks: file?.unknownChunks.map((chunk) => chunk.type) ?? [],
     tempos: tempo.events.map((event) => ({
       ...at(event.tick),
       bpm: Math.round(bpmFromMicroseconds(event.microsecondsPerQuarter) * 100) / 100,
@@ -79,18 +82,28 @@ export function fileFacts(file: SmfFile, performance: Performance, bars: readonl
         .filter(({ kind }) => kind !== 'marker')
         .map(({ tick, kind, text }) => ({ ...at(tick), track: track.name || `Track ${track.chunk + 1}`, kind, text })),
     ),
-    sysex: file.tracks.reduce(
-      (sum, track) =>
-        sum +
-        track.events.filter(
-          (event) => event.kind === 'sysex' || (event.kind === 'meta' && event.type === Meta.sequencerSpecific),
-        ).length,
-      0,
-    ),
+    sysex: file ? exclusiveMessages(file) : 0,
     warnings: performance.warnings.map((warning) => warning.message),
     encoding: performance.encoding,
-    foreign: hasForeignText(file),
+    foreign: file !== null && hasForeignText(file),
   };
+}
+
+function resolutionOf({ division }: SmfFile): string {
+  return division.kind === 'metrical'
+    ? `${division.ticksPerQuarter} ticks per quarter note`
+    : `SMPTE, ${division.framesPerSecond === 29 ? '29.97' : division.framesPerSecond} frames a second, ${division.ticksPerFrame} ticks a frame`;
+}
+
+function exclusiveMessages({ tracks }: SmfFile): number {
+  return tracks.reduce(
+    (sum, track) =>
+      sum +
+      track.events.filter(
+        (event) => event.kind === 'sysex' || (event.kind === 'meta' && event.type === Meta.sequencerSpecific),
+      ).length,
+    0,
+  );
 }
 
 /** Text events (meta types 1–15) with a byte above 127. */
@@ -107,6 +120,7 @@ const LATE_RELEASE: WrittenUnits = QUARTER / 16;
 
 /** The bars of a performance, from 0 to the end of its last note. */
 export function barsOfPerformance(performance: Performance): Bar[] {
+  if (performance.bars) return [...performance.bars];
   const end = writtenUnits(performance.lastNoteEnd, performance.ticksPerQuarter);
   return layBars(performance.meters, Math.max(1, end - LATE_RELEASE), performance.numbering);
 }

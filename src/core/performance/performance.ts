@@ -1,6 +1,7 @@
 import type { NoteId, TrackId } from '../base';
+import type { InstrumentId } from '../instruments';
 import type { TextEncoding } from '../smf';
-import type { BarNumber, MeterEvent, MidiKey, Seconds, TempoMap, Ticks, WrittenUnits } from '../time';
+import type { Bar, BarNumber, MeterEvent, MidiKey, Seconds, TempoMap, Ticks, WrittenUnits } from '../time';
 
 export type { NoteId, TrackId };
 
@@ -11,6 +12,8 @@ export interface Performance {
   meters: MeterEvent[];
   /** Where bars are counted otherwise than on from 1 (0 for a pickup). */
   numbering: BarNumber[];
+  /** The bars themselves, where a score says what they are; otherwise meters and numbering do. */
+  bars?: readonly Bar[];
   keys: KeyEvent[];
   markers: TextEvent[];
   /** Of the file's texts, as guessed or said. */
@@ -30,6 +33,8 @@ export interface PlayedTrack {
   /** Track chunk, from 0. */
   chunk: number;
   name: string;
+  /** A part of a score: it is one by itself, with notes or without, and keeps the names it has there. */
+  written?: { abbreviation: string; instrument: InstrumentId };
   /** MIDI channels with notes, 1–16, in order of first use. */
   channels: number[];
   port: number | null;

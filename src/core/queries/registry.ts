@@ -33,6 +33,9 @@ import { keySignature } from './page/key-signature';
 import { meter } from './timeline/meter';
 import { noBars } from './timeline/no-bars';
 import { tempoBends } from './timeline/tempo-bends';
+import { receivedPercussion } from './received/received-percussion';
+import { receivedSpelling } from './received/received-spelling';
+import { receivedTransposition } from './received/received-transposition';
 import { endlessRepeats } from './sequencing/endless-repeats';
 import { pickup } from './sequencing/pickup';
 import { severalPorts } from './sequencing/several-ports';
@@ -73,6 +76,9 @@ const QUERY_KINDS = {
   meter,
   'no-bars': noBars,
   'tempo-bends': tempoBends,
+  'received-spelling': receivedSpelling,
+  'received-transposition': receivedTransposition,
+  'received-percussion': receivedPercussion,
   'endless-repeats': endlessRepeats,
   pickup,
   'silent-techniques': silentTechniques,

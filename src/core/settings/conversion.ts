@@ -97,6 +97,10 @@ export type MarkerStyle = (typeof MARKER_STYLES)[number];
 export const TEMPO_PRINTS = ['all', 'sections', 'first', 'none'] as const;
 export type TempoPrint = (typeof TEMPO_PRINTS)[number];
 
+export const ANEW_ASPECTS = ['spelling', 'transposition', 'percussion'] as const;
+/** A side of a received score that is written by the engine instead of being kept. */
+export type AnewAspect = (typeof ANEW_ASPECTS)[number];
+
 /** What people decided; everything absent is decided by the engine. All of it comes from the ledger. */
 export interface ConversionSettings extends CastingSettings {
   title?: string;
@@ -150,6 +154,8 @@ export interface ConversionSettings extends CastingSettings {
   barRepeats: Record<PartId, true>;
   composer?: string;
   markerStyle: MarkerStyle;
+  /** What of a received score is written anew; null means all parts. */
+  anew: readonly { aspect: AnewAspect; part: PartId | null }[];
   /** Where the file's own bars are none: null believes the file. */
   freeTime: FreeTime | null;
   /** What was mended on the time line, in order. */
@@ -191,6 +197,7 @@ export const NO_SETTINGS: ConversionSettings = {
   folds: [],
   barRepeats: {},
   markerStyle: 'auto',
+  anew: [],
   freeTime: null,
   timeLine: [],
   tempoWords: [],

@@ -7,6 +7,9 @@ import { performanceFromSmf } from '../performance';
 import { NO_SETTINGS, type ConversionSettings } from '../settings';
 import { readSmf } from '../smf';
 import { performanceOf, tempo, type HandNote } from '../../testing/music';
+import { sequencersScore } from '../../testing/unkind-sources';
+import { readMusicXml } from '../musicxml';
+import { playedScore } from '../to-sequencer';
 import { convert, Memo, toScore, type Conversion } from './index';
 
 const run = (keys: number[], from: number, step: number): HandNote[] =>
@@ -38,10 +41,14 @@ const MUSIC = {
     [tempo(0, 120)],
   ),
 };
-type Music = keyof typeof MUSIC;
+/** A score that was received, without keys or transpositions. */
+const RECEIVED = playedScore(readMusicXml(sequencersScore()).score);
+type Music = keyof typeof MUSIC | 'received';
 
 function withMemo(memo: Memo, settings: ConversionSettings, music: Music = 'demo'): Conversion {
-  return toEnd(convert(MUSIC[music], settings, memo));
+  return music === 'received'
+    ? toEnd(convert(RECEIVED.performance, settings, memo, RECEIVED.score))
+    : toEnd(convert(MUSIC[music], settings, memo));
 }
 
 /** What of a conversion a setting can be seen in. */
@@ -102,6 +109,7 @@ const CHANGES: Record<keyof ConversionSettings, (Partial<ConversionSettings> & {
   folds: { folds: [{ from: 0, length: 4, times: 2, endings: 0 }] },
   barRepeats: { barRepeats: { [drums]: true } },
   markerStyle: { markerStyle: 'rehearsal' },
+  anew: { in: 'received', anew: [{ aspect: 'spelling', part: null }] },
   freeTime: PUT_TOGETHER_BEFORE,
   timeLine: PUT_TOGETHER_BEFORE,
   tempoWords: { tempoWords: [{ at: 0, words: 'rit.' }] },
@@ -111,17 +119,18 @@ const CHANGES: Record<keyof ConversionSettings, (Partial<ConversionSettings> & {
 
 describe('a conversion that remembers', () => {
   // A memo holds what the tests before left in it, as it does in a job.
-  const memos = { demo: new Memo(), riffs: new Memo(), signs: new Memo() };
+  const memos = { demo: new Memo(), riffs: new Memo(), signs: new Memo(), received: new Memo() };
   const plain = {
     demo: toScore(MUSIC.demo, NO_SETTINGS),
     riffs: toScore(MUSIC.riffs, NO_SETTINGS),
     signs: toScore(MUSIC.signs, NO_SETTINGS),
+    received: withMemo(new Memo(), NO_SETTINGS, 'received'),
   };
   const changes = Object.entries(CHANGES).filter(([, change]) => change !== PUT_TOGETHER_BEFORE);
   it.each(changes)('gives what one without memory gives: %s', (_name, change) => {
     const { in: music = 'demo', ...changed } = change!;
     const settings = { ...NO_SETTINGS, ...changed };
-    const [remembered, fresh] = [withMemo(memos[music], settings, music), toScore(MUSIC[music], settings)];
+    const [remembered, fresh] = [withMemo(memos[music], settings, music), withMemo(new Memo(), settings, music)];
     expect(seen(remembered)).toEqual(seen(fresh));
     // A setting that changes nothing would show nothing.
     expect(seen(fresh)).not.toEqual(seen(plain[music]));

@@ -13,16 +13,19 @@ import { cast } from '../casting';
 import { barsOfPerformance, type Performance } from '../performance';
 import { foldScore, type Fold, type Score } from '../score';
 import { castingSettings, steadySettings, type CastingSettings, type ConversionSettings } from '../settings';
-import { layBars, writtenUnits, type Bar } from '../time';
+import { barLength, layBars, writtenUnits, type Bar } from '../time';
 import type { Conversion, PartReport, Progress } from './conversion';
 import { askAll } from './doubts/ask-all';
 import { auditInWords } from './doubts/audit';
 import { auditParts } from './doubts/audit-parts';
 import { layOutParts, type LaidOutPart } from './layout/lay-out-parts';
+import { asReceived } from './received/as-received';
+import { askedOfReceived } from './received/doubts';
+import { keepReceived } from './received/kept-parts';
 import { markParts, type MarkedPart } from './marks/mark-parts';
 import { withBarRepeats } from './notation/repeats';
 import * as notation from './notation/stages';
-import { tempoMarks } from './notation/tempo-marks';
+import { tempoMarks, withTempoWords } from './notation/tempo-marks';
 import { markersOf, tempoWords } from './notation/texts';
 import { writeParts, type Notation } from './notation/write-parts';
 import type { Piece } from './piece';
@@ -38,30 +41,41 @@ const castStage = stage(
 
 /** One bar more than was played in: the last onset may belong to a beat that follows it. */
 const laidBars = stage('laid bars', ({ performance }: { performance: Performance }): Bar[] => {
-  const last = barsOfPerformance(performance).at(-1)!;
+  const bars = barsOfPerformance(performance);
+  const last = bars.at(-1)!;
+  if (performance.bars) {
+    const { index, number, start, length, meter } = last;
+    const next = { index: index + 1, number: number + 1, start: start + length, length: barLength(meter), meter };
+    return [...bars, { ...next, implicit: false }];
+  }
   return layBars(performance.meters, last.start + last.length + 1, performance.numbering);
 });
 
 /**
  * @param memo of an earlier conversion of the same performance: what its inputs have not changed is not computed again
+ * @param received the score that the performance was made of: what it has written is kept
  */
 export function* convert(
   performance: Performance,
   decided: ConversionSettings,
   memo = new Memo(),
+  received: Score | null = null,
 ): Generator<Progress, Conversion> {
   yield { stage: 'casting', done: 0 };
-  const settings = steadySettings(decided, (slot, value) => memo.steady(`settings/${slot}`, value));
+  const settings = steadySettings(received ? asReceived(decided, performance) : decided, (slot, value) =>
+    memo.steady(`settings/${slot}`, value),
+  );
   const { output: casting, queries } = memo.run(castStage, {
     performance,
     settings: memo.steady('casting settings', castingSettings(settings)),
   });
   const laid = memo.run(laidBars, { performance });
   const line = memo.run(timing.beats, { laid, tempo: performance.tempo });
-  const piece: Piece = { performance, settings, casting, laid, line, memo };
+  const piece: Piece = { performance, received, settings, casting, laid, line, memo };
 
   const timed = yield* timeParts(piece);
-  const { parts: laidOut, doublings } = yield* layOutParts(piece, timed.parts, timed.swing);
+  const { parts: stages, doublings } = yield* layOutParts(piece, timed.parts, timed.swing);
+  const laidOut = keepReceived(piece, stages);
   const bars = barsInUse(laid, laidOut, barsOfPerformance(performance).length);
   const notated = yield* writeParts(piece, laidOut, bars);
 
@@ -78,11 +92,11 @@ export function* convert(
     printed: printedOf(score, settings),
     repeats,
     casting,
-    queries: askAll(
+    queries: askedOfReceived(
       piece,
       audited,
-      { bars, swing, leads, keys, barKeys, repeats, doublings, tempos: score.tempos },
-      queries,
+      askAll(piece, audited, { bars, swing, leads, keys, barKeys, repeats, doublings, tempos: score.tempos }, queries),
+      { barKeys, renamed: notated.renamed },
     ),
     reports: marked.map((one) => reportOf(one, timed)),
     line,
@@ -109,7 +123,7 @@ function barsInUse(bars: readonly Bar[], parts: readonly LaidOutPart[], played: 
 }
 
 function scoreOf(
-  { performance, settings, memo }: Piece,
+  { performance, received, settings, memo }: Piece,
   parts: readonly MarkedPart[],
   bars: Bar[],
   keys: Notation['keys'],
@@ -122,24 +136,28 @@ function scoreOf(
     tolerance: settings.tempoTolerance,
     markers: markers.map(({ at }) => at),
   };
+  const keepsMarkers = received !== null && settings.markerStyle === 'auto';
+  const keepsTempos = received !== null && settings.tempoPrint === 'all' && settings.tempoTolerance === 0;
   return {
     title: settings.title ?? performance.title,
-    composer: settings.composer ?? '',
+    composer: settings.composer ?? received?.composer ?? '',
     rights: performance.copyright,
     bars,
-    signs: {},
+    signs: received?.signs ?? {},
     keys: memo.steady('keys', keys),
     tempos: memo.steady(
       'tempos',
-      tempoMarks(
-        tempo,
-        writtenUnits(lastNoteEnd, ticksPerQuarter),
-        [...tempoWords(performance), ...settings.tempoWords],
-        printing,
-      ),
+      keepsTempos
+        ? withTempoWords(received.tempos, settings.tempoWords)
+        : tempoMarks(
+            tempo,
+            writtenUnits(lastNoteEnd, ticksPerQuarter),
+            [...tempoWords(performance), ...settings.tempoWords],
+            printing,
+          ),
     ),
-    markers: memo.steady('markers', markers),
-    swing: swingMarks(swing, bars.length),
+    markers: memo.steady('markers', keepsMarkers ? received.markers : markers),
+    swing: received?.swing ?? swingMarks(swing, bars.length),
     parts: parts.map(({ marked }) => marked),
   };
 }

@@ -1,6 +1,7 @@
 export { sequenceScore, toSequencer, type SequencedFile, type SequenceProgress, type SequenceReport } from './pipeline';
 export { loudnessAt, loudnessCurve, type CurvePoint } from './dynamics/loudness-curve';
 export { clockOf } from './timeline/tempo';
+export { playedScore, type PlayedScore } from './played-score';
 export { mendedScore } from './timeline/mended-score';
 export { askSequence } from './doubts/ask-sequence';
 export * from './cleaning';

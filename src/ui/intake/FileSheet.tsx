@@ -30,7 +30,11 @@ export function FileSheet() {
         <Fact name="Title" value={facts.title || 'none'} />
         <Fact
           name="Type"
-          value={`${facts.format} (${['one track', 'tracks together', 'separate patterns'][facts.format]})`}
+          value={
+            facts.format === null
+              ? 'a score (MusicXML)'
+              : `${facts.format} (${['one track', 'tracks together', 'separate patterns'][facts.format]})`
+          }
         />
         <Fact name="Resolution" value={facts.resolution} />
         <Fact name="Length" value={`${clock(end)}, ${count(facts.bars, 'bar', 'bars')}, ${bytesInWords(facts.size)}`} />

@@ -25,14 +25,16 @@ export function IntakeView() {
           value={side}
           onChange={setSide}
           options={[
-            { value: 'tracks', label: 'Tracks' },
+            { value: 'tracks', label: facts.format === null ? 'Parts' : 'Tracks' },
             { value: 'file', label: 'The file' },
           ]}
         />
         <span className="soft">
-          {job.originals[0]!.fileName}: type {facts.format}, {facts.resolution},{' '}
-          {count(facts.trackChunks, 'track', 'tracks')}, {count(facts.bars, 'bar', 'bars')},{' '}
-          {clock(facts.durationSeconds)}, {bytesInWords(facts.size)}
+          {job.originals[0]!.fileName}:{' '}
+          {facts.format === null
+            ? `a score, ${count(facts.trackChunks, 'part', 'parts')},`
+            : `type ${facts.format}, ${facts.resolution}, ${count(facts.trackChunks, 'track', 'tracks')},`}{' '}
+          {count(facts.bars, 'bar', 'bars')}, {clock(facts.durationSeconds)}, {bytesInWords(facts.size)}
         </span>
       </div>
       <Originals />

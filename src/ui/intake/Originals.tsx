@@ -11,6 +11,9 @@ import { bytesInWords } from '../shared/words';
 import styles from './intake.module.css';
 import { settingsOf } from '@/core/documents';
 
+/** The parts of a further score begin where the first one does. */
+const isScoreName = (fileName: string) => /\.(?:musicxml|mxl|xml)$/i.test(fileName);
+
 /** The job's originals, and where each further one begins. */
 export function Originals() {
   const { message } = App.useApp();
@@ -23,7 +26,7 @@ export function Originals() {
   async function take(file: File) {
     try {
       const received = await receivedFile(file);
-      await engineWorker().check(received.bytes);
+      await engineWorker().check(received.bytes, file.name);
       await addOriginal(job.id, received);
       await open(job.id, true);
     } catch (error) {
@@ -40,7 +43,7 @@ export function Originals() {
             <span>
               {original.fileName} <span className="soft">{bytesInWords(original.size)}</span>
             </span>
-            {i === 0 ? (
+            {i === 0 || isScoreName(original.fileName) ? (
               <span className="soft">begins at bar 1</span>
             ) : (
               <label>
@@ -58,7 +61,7 @@ export function Originals() {
           </div>
         ))}
       <Upload
-        accept=".mid,.midi,.smf,.kar,.rmi"
+        accept=".mid,.midi,.smf,.kar,.rmi,.musicxml,.mxl,.xml"
         showUploadList={false}
         beforeUpload={(file) => {
           void take(file);

@@ -6,13 +6,11 @@ import { goToStation } from './goToStation';
 import { useWorkspace } from './workspace';
 import styles from './job.module.css';
 
-/** Which way the job goes. A MIDI file can become a score or a cleaner MIDI file; a score only goes to a sequencer. */
+/** Which way the job goes: MIDI and scores go both ways, with the same decisions. */
 export function DirectionSwitch() {
   const direction = useWorkspace((state) => state.direction);
-  const original = useWorkspace((state) => state.original);
   const job = useWorkspace((state) => state.job);
   const turn = useWorkspace((state) => state.turn);
-  if (original === 'score') return <span className={styles.direction}>To sequencer</span>;
   return (
     <Segmented<Direction>
       size="small"

@@ -47,6 +47,9 @@ export const STATIONS: Record<Direction, readonly Station[]> = {
         'one-drum',
         'many-sounds',
         'bar-repeats',
+        'received-spelling',
+        'received-transposition',
+        'received-percussion',
       ],
     },
     {

@@ -1,10 +1,10 @@
 'use client';
 
-import { Button, Input, Select } from 'antd';
+import { Button, Input, Select, Switch } from 'antd';
 import { keyName } from '@/core/score';
 import { useWorkspace } from '../job/workspace';
 import styles from './page.module.css';
-import { MARKER_STYLES, type MarkerStyle } from '@/core/settings';
+import { MARKER_STYLES, type AnewAspect, type MarkerStyle } from '@/core/settings';
 import { settingsOf } from '@/core/documents';
 
 const MARKER_WORDS: Record<MarkerStyle, string> = { auto: 'as they look', rehearsal: 'rehearsal marks', text: 'words' };
@@ -94,6 +94,7 @@ export function PiecePanel() {
           />
         </label>
       </div>
+      <AsReceived />
       <h3>Names of black keys</h3>
       <p className="soft">Chosen by context; in {range} prefer</p>
       <div className={styles.buttons}>
@@ -141,6 +142,39 @@ export function PiecePanel() {
           </p>
         ))}
     </section>
+  );
+}
+
+const ANEW: readonly [AnewAspect, string][] = [
+  ['spelling', 'Keys and names of notes'],
+  ['transposition', 'Transposition by instrument'],
+];
+
+/** Of a received score: what is kept, and what is written anew. */
+function AsReceived() {
+  const isScore = useWorkspace((state) => state.opened?.facts.format === null);
+  const ledger = useWorkspace((state) => state.ledger)!;
+  const decide = useWorkspace((state) => state.decide);
+  if (!isScore) return null;
+  const { anew } = settingsOf(ledger);
+  return (
+    <>
+      <h3>The score as received</h3>
+      <p className="soft">Everything is kept as it came. Written anew:</p>
+      <div className={styles.settings}>
+        {ANEW.map(([aspect, label]) => (
+          <label key={aspect}>
+            {label}
+            <Switch
+              size="small"
+              aria-label={`${label} written anew`}
+              checked={anew.some((one) => one.aspect === aspect && one.part === null)}
+              onChange={(on) => decide({ kind: 'writeAnew', aspect, part: null, ...(!on && { off: true }) })}
+            />
+          </label>
+        ))}
+      </div>
+    </>
   );
 }
 

@@ -1,2 +1,2 @@
-export { readMusicXml, type MusicXmlReading } from './read';
+export { readMusicXml, readMusicXmlParts, type MusicXmlReading } from './read';
 export { MusicXmlError, type MusicXmlErrorCode, type MusicXmlWarning } from './errors';

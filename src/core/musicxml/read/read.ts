@@ -1,3 +1,4 @@
+import { append, highest } from '../../base';
 import { checkScore, type Score } from '../../score';
 import { assembleScore } from './assemble-score';
 import { isZip, unpackMxl } from './container';
@@ -20,14 +21,69 @@ const MOST_BYTES = 128 * 2 ** 20;
  * too large
  */
 export function readMusicXml(bytes: Uint8Array): MusicXmlReading {
+  const warnings: MusicXmlWarning[] = [];
+  return assembled(readFile(bytes, warnings), warnings);
+}
+
+/**
+ * Several files of one piece, a part or a few in each, as one score: bar 1 of each is bar 1 of all. What does not fit
+ * together is said in the warnings.
+ *
+ * @throws MusicXmlError as above, naming the file by its number
+ */
+export function readMusicXmlParts(files: readonly Uint8Array[]): MusicXmlReading {
+  if (files.length === 1) return readMusicXml(files[0]!);
+  const warnings: MusicXmlWarning[] = [];
+  const raws = files.map((bytes, i) => {
+    const own: MusicXmlWarning[] = [];
+    const raw = readFile(bytes, own);
+    append(
+      warnings,
+      own.map((warning) => ({ ...warning, message: `Original ${i + 1}: ${warning.message}` })),
+    );
+    return raw;
+  });
+  append(warnings, misfits(raws));
+  const [first] = raws;
+  const parts = raws.flatMap((raw, i) =>
+    raw.parts.map((part) => (i === 0 ? part : { ...part, id: `o${i + 1}-${part.id}` })),
+  );
+  return assembled({ ...first!, parts }, warnings);
+}
+
+/** Files that are hardly of one piece. */
+function misfits(raws: readonly RawScore[]): MusicXmlWarning[] {
+  const barsOfRaw = ({ parts }: RawScore) => highest(parts.map((part) => part.measures.length));
+  const [first, ...others] = raws;
+  const bars = barsOfRaw(first!);
+  return others.flatMap((raw, i): MusicXmlWarning[] => {
+    const own = barsOfRaw(raw);
+    const titles = raw.title && first!.title && raw.title !== first!.title;
+    if (own === bars && !titles) return [];
+    const what = [
+      titles && `is called “${raw.title}” and original 1 “${first!.title}”`,
+      own !== bars && `has ${own} bars and original 1 has ${bars}`,
+    ].filter(Boolean);
+    return [
+      {
+        message: `Original ${i + 2} ${what.join(', and ')}: are they of one piece? Bars that one of them lacks are empty.`,
+      },
+    ];
+  });
+}
+
+function readFile(bytes: Uint8Array, warnings: MusicXmlWarning[]): RawScore {
   if (bytes.length === 0) throw musicXmlErrors.empty();
   const plain = isZip(bytes) ? unpackMxl(bytes) : bytes;
   if (plain.length > MOST_BYTES)
     throw musicXmlErrors.tooLarge(Math.round(plain.length / 2 ** 20), MOST_BYTES / 2 ** 20);
-  const warnings: MusicXmlWarning[] = [];
   const raw = readRaw(decode(plain), warnings);
   if (!raw.parts.some((part) => part.measures.length > 0)) throw musicXmlErrors.noParts();
-  const score = assembleScore({ ...raw, parts: raw.parts.filter((part) => part.measures.length > 0) }, warnings);
+  return { ...raw, parts: raw.parts.filter((part) => part.measures.length > 0) };
+}
+
+function assembled(raw: RawScore, warnings: MusicXmlWarning[]): MusicXmlReading {
+  const score = assembleScore(raw, warnings);
   for (const fault of checkScore(score).slice(0, 20)) warnings.push({ message: fault });
   return { score, warnings };
 }

@@ -4,6 +4,7 @@ import type { Bar } from '../../time';
 import type { WrittenPart } from '../notation/write-parts';
 import type { Piece } from '../piece';
 import type { MarkReport } from './find-marks';
+import * as received from '../received/stages';
 import * as stages from './stages';
 
 /** A part as it stands in the score. */
@@ -31,10 +32,13 @@ export function markParts(
     const { part, written: plain } = one;
     const { id } = part;
     const rules = settings.marks[id] ?? NO_CHOICES;
-    const found = memo.run(stages.found, { part: played, rules, bars, breaths, tempo }, id);
+    const heardMarks = memo.run(stages.found, { part: played, rules, bars, breaths, tempo }, id);
+    const lines = { found: heardMarks, kept: one.kept, sources: one.sources, written: plain, bars };
+    const found = memo.run(received.withLines, lines, id);
     const texts = memo.run(stages.texts, { tracks, ticksPerQuarter }, id);
     const byHand = { edits: settings.markEdits[id] ?? NO_CHOICES, plainOctaves: settings.plainOctaves[id] };
-    const marked = memo.run(stages.marked, { part, written: plain, found, texts, bars, ...byHand }, id);
+    const ownLines = one.kept !== null && !one.kept.asInstrument;
+    const marked = memo.run(stages.marked, { part, written: plain, found, texts, bars, ownLines, ...byHand }, id);
     return { ...one, marked, marks: found.report };
   });
 }

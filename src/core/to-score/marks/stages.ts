@@ -96,6 +96,7 @@ export const marked = stage(
     texts: words,
     edits,
     plainOctaves,
+    ownLines,
     bars,
   }: {
     part: CastPart;
@@ -104,10 +105,12 @@ export const marked = stage(
     texts: PartTexts;
     edits: readonly MarkEdit[];
     plainOctaves: true | undefined;
+    /** Its octave lines are those it came with. */
+    ownLines: boolean;
     bars: readonly Bar[];
   }): Part => {
     const all = withTexts(markPart(written, marks, edits, bars), words);
-    const lines = part.instrument.octaveLines && !plainOctaves ? octaveLines(all, bars) : [];
-    return { ...all, lines: { ...all.lines, octaveLines: lines } };
+    const found = () => (ownLines ? marks.lines.octaveLines : part.instrument.octaveLines && octaveLines(all, bars));
+    return { ...all, lines: { ...all.lines, octaveLines: (!plainOctaves && found()) || [] } };
   },
 );

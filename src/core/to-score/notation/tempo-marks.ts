@@ -49,6 +49,12 @@ export function tempoMarks(
     if (shownBpm === undefined) return { at, bpm, shown: false };
     return { at, bpm, shown: true, ...(shownBpm !== bpm && { printed: shownBpm }) };
   });
+  return withTempoWords(list, said);
+}
+
+/** Words of tempo on the marks at their places; where there is none they stand by themselves. */
+export function withTempoWords(marks: readonly TempoMark[], said: readonly TempoWords[]): TempoMark[] {
+  const list = marks.map((mark) => ({ ...mark }));
   for (const { at, words } of said) {
     const here = list.find((mark) => Math.abs(mark.at - at) < QUARTER / 2);
     if (here) here.words = here.words ? `${here.words} ${words}` : words;

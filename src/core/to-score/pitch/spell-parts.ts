@@ -2,24 +2,28 @@
  * Keys and names for the whole piece: the notes of all parts are heard together, and each gets its place on the line of
  * fifths.
  */
-import type { CastPart } from '../../casting';
 import type { Performance } from '../../performance';
 import { barIndexAt, writtenUnits, type Bar } from '../../time';
 import { keysOfBars } from './keys';
 import { isDefaultKey, signatures, withKeyChanges } from './signatures';
 import { spell } from './spelling';
 import { chosenNames, type ChosenNote } from './spelling-choices';
-import type { StaffNotes } from '../layout/staff-notes';
-import type { ConversionSettings } from '../../settings';
+import { nearestPlace } from './written-pitch';
+import type { Piece } from '../piece';
+import { isAnew } from '../received/anew';
+import type { ReadyPart } from '../received/kept-parts';
 
-/** @returns places by part, staff and note; the key heard in each bar; the signatures printed */
+/**
+ * @returns places by part, staff and note; the key heard in each bar; the signatures printed, and whether they are those
+ * that were received; how many received names the stages would not have given
+ */
 export function spellParts(
-  parts: readonly CastPart[],
-  staves: readonly StaffNotes[][],
+  { performance, received, settings }: Piece,
+  ready: readonly ReadyPart[],
   bars: readonly Bar[],
-  performance: Performance,
-  settings: ConversionSettings,
 ) {
+  const parts = ready.map(({ part }) => part);
+  const staves = ready.map((one) => one.staves);
   const flat = parts.flatMap((part, p) =>
     part.instrument.unpitched
       ? []
@@ -36,13 +40,9 @@ export function spellParts(
         ),
   );
   const heard = keysOfBars(flat, bars);
-  const keys = withKeyChanges(
-    settings.key
-      ? [{ bar: 0, ...settings.key }]
-      : signatures(heard, flat, bars, performance.keys, sectionsOf(performance, bars)),
-    settings.keyChanges,
-    bars.length,
-  );
+  const given = received && !isAnew(settings, 'spelling', null) ? received.keys : null;
+  const printed = given ?? signatures(heard, flat, bars, performance.keys, sectionsOf(performance, bars));
+  const keys = withKeyChanges(settings.key ? [{ bar: 0, ...settings.key }] : printed, settings.keyChanges, bars.length);
   const set = settings.key !== undefined || settings.keyChanges.length > 0 || !isDefaultKey(performance.keys);
   const estimated = set ? keysOfBars(flat, bars, keys) : heard;
   const signatureOfBar = bars.map((bar) => keys.filter((key) => key.bar <= bar.index).at(-1)?.fifths ?? 0);
@@ -57,11 +57,25 @@ export function spellParts(
           played: [staves[note.p]![note.s]!.notes[note.n]!.id],
           bar: barIndexAt(starts, note.start),
         }));
-  chosenNames(named, spell(flat, estimated, signatureOfBar, bars), settings.spellings).forEach((place, i) => {
+  let renamed = 0;
+  const spelled = spell(flat, estimated, signatureOfBar, bars).map((place, i) => {
+    const { p, s, n, key } = flat[i]!;
+    const was = ready[p]!.kept?.places.get(staves[p]![s]!.notes[n]!.id);
+    if (was === undefined) return place;
+    if (was !== place) renamed++;
+    return nearestPlace(key, was);
+  });
+  chosenNames(named, spelled, settings.spellings).forEach((place, i) => {
     const { p, s, n } = flat[i]!;
     places[p]![s]![n] = place;
   });
-  return { places, barKeys: heard, keys };
+  return {
+    places,
+    barKeys: heard,
+    keys,
+    renamed,
+    sameKeys: given !== null && !settings.key && settings.keyChanges.length === 0,
+  };
 }
 
 /** Bars that the file marks as beginnings: a marker, or another meter. */

@@ -15,7 +15,7 @@ export interface JobSlice {
   job: JobRecord | null;
   ledger: Ledger | null;
   direction: Direction;
-  /** What the job's original is: a MIDI file can go both ways. */
+  /** What the job's first original is. */
   original: FileKind;
   /** @param again even when it is open: its originals have changed */
   open: (id: string, again?: boolean) => Promise<void>;
@@ -87,7 +87,7 @@ export const jobSlice: Slice<JobSlice> = (set, get) => {
         const files = await filesOf(job);
         set({ reading: files.reduce((sum, bytes) => sum + bytes.length, 0) });
         const original = isScoreFile(files[0]!) ? 'score' : 'midi';
-        const direction = original === 'score' ? 'to-sequencer' : (job.direction ?? 'to-score');
+        const direction = job.direction ?? (original === 'score' ? 'to-sequencer' : 'to-score');
         const ledger = get().withUnsaved(job);
         await layOutFiles(job, ledger, direction, files);
         set({ job, ledger, original, direction, reading: null });

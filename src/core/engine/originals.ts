@@ -1,0 +1,40 @@
+/* The originals of a job as they were read: MIDI files, scores, or both. */
+import { readMusicXmlParts, type MusicXmlReading } from '../musicxml';
+import { performanceFromSmf, type Performance } from '../performance';
+import { readSmf, type SmfReading } from '../smf';
+import { isScoreFile } from './file-kind';
+
+/** A MIDI file as it was read. */
+export interface MidiOriginal {
+  reading: SmfReading;
+  performance: Performance;
+}
+
+export interface Originals {
+  /** In the order they were received. */
+  midi: readonly MidiOriginal[];
+  /** All scores together as one; null where there is none. */
+  score: MusicXmlReading | null;
+  /** Bytes of all. */
+  size: number;
+  /** What each is. */
+  kinds: readonly ('midi' | 'score')[];
+}
+
+/** @throws SmfError or MusicXmlError with one sentence when one of the files cannot be read */
+export function readOriginals(files: readonly Uint8Array[]): Originals {
+  const kinds = files.map((bytes) => (isScoreFile(bytes) ? ('score' as const) : ('midi' as const)));
+  const scores = files.filter((_, i) => kinds[i] === 'score');
+  return {
+    midi: files.filter((_, i) => kinds[i] === 'midi').map(readMidi),
+    score: scores.length > 0 ? readMusicXmlParts(scores) : null,
+    size: files.reduce((sum, bytes) => sum + bytes.length, 0),
+    kinds,
+  };
+}
+
+/** @throws SmfError */
+export function readMidi(bytes: Uint8Array): MidiOriginal {
+  const reading = readSmf(bytes);
+  return { reading, performance: performanceFromSmf(reading) };
+}

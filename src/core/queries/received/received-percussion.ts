@@ -1,0 +1,15 @@
+import type { PartId } from '../../base';
+import { itIsRight, queryKind, type Doubt } from '../query-kind';
+
+/** Drums of a received score that are not written as drums. */
+export interface ReceivedPercussion extends Doubt<'received-percussion'> {
+  part: PartId;
+}
+
+export const receivedPercussion = queryKind<ReceivedPercussion>({
+  kind: 'received-percussion',
+  remedies: (query) => [
+    { label: 'Write as drums', decision: { kind: 'writeAnew', aspect: 'percussion', part: query.part } },
+    itIsRight(query, 'Keep as it is'),
+  ],
+});

@@ -1,0 +1,12 @@
+import { itIsRight, queryKind, type Doubt } from '../query-kind';
+
+/** A received score without keys, all black keys with sharps. */
+export type ReceivedSpelling = Doubt<'received-spelling'>;
+
+export const receivedSpelling = queryKind<ReceivedSpelling>({
+  kind: 'received-spelling',
+  remedies: (query) => [
+    { label: 'Find keys and names', decision: { kind: 'writeAnew', aspect: 'spelling', part: null } },
+    itIsRight(query, 'Sharps are meant'),
+  ],
+});

@@ -1,0 +1,12 @@
+import { itIsRight, queryKind, type Doubt } from '../query-kind';
+
+/** A received score at concert pitch, with transposing instruments. */
+export type ReceivedTransposition = Doubt<'received-transposition'>;
+
+export const receivedTransposition = queryKind<ReceivedTransposition>({
+  kind: 'received-transposition',
+  remedies: (query) => [
+    { label: 'Transpose for the players', decision: { kind: 'writeAnew', aspect: 'transposition', part: null } },
+    itIsRight(query, 'Keep concert pitch'),
+  ],
+});

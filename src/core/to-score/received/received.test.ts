@@ -1,0 +1,221 @@
+import { beforeAll, describe, expect, it } from 'vitest';
+import { demoOriginal } from '../../../../demo/make';
+import { sequencersScore } from '../../../testing/unkind-sources';
+import { barOf, named, plainPart, plainScore } from '../../../testing/scores';
+import { partId, trackId } from '../../base';
+import type { Decision } from '../../decisions';
+import { EMPTY_LEDGER, enter, settingsOf } from '../../documents';
+import { ScoreDesk } from '../../engine';
+import { readMusicXml, writeMusicXml } from '../../musicxml';
+import { remediesFor, type Query } from '../../queries';
+import { checkScore, NO_LINES, soundsOf, type Part, type Score } from '../../score';
+import { NO_SETTINGS } from '../../settings';
+import { QUARTER } from '../../time';
+
+const bytesOf = (score: Score) => new TextEncoder().encode(writeMusicXml(score));
+const again = (bytes: Uint8Array) => writeMusicXml(readMusicXml(bytes).score);
+
+function converted(bytes: readonly Uint8Array[], ...decisions: Decision[]) {
+  const settings = settingsOf(decisions.reduce(enter, EMPTY_LEDGER));
+  const desk = ScoreDesk.open(bytes, settings);
+  return {
+    desk,
+    ...desk.convert(settings),
+    text: new TextDecoder().decode(desk.convert(settings) && desk.export('musicxml')),
+  };
+}
+
+const flute = plainPart(
+  [
+    barOf([60, 1, { articulations: ['accent'] }], [62, 0.5], [64, 0.5], [65, 2]),
+    barOf([67, 1.5], [65, 0.5], [64, 2]),
+    barOf([null, 2], [60, 2]),
+    barOf([60, 1], [62, 1], [64, 1], [65, 1]),
+  ],
+  {
+    lines: { ...NO_LINES, slurs: [{ start: 0, end: QUARTER, voice: 1 }], dynamics: [{ at: 0, staff: 1, level: 'p' }] },
+  },
+);
+const little = plainScore([
+  flute,
+  { ...flute, id: partId('t2'), name: 'Soloist in the gallery', abbreviation: 'Sol.' },
+]);
+
+describe('a score on its way to a score', () => {
+  let demo: Uint8Array;
+  beforeAll(() => {
+    const desk = ScoreDesk.open([demoOriginal()], NO_SETTINGS);
+    desk.convert(NO_SETTINGS);
+    demo = desk.export('musicxml');
+  });
+
+  it('goes out as it came when nothing is decided: the demo, its tuplets, drums, transpositions, keys', () => {
+    const { text, score, queries, desk } = converted([demo]);
+    expect(text).toBe(again(demo));
+    expect(checkScore(score)).toEqual([]);
+    expect(queries).toEqual([]);
+    expect(desk.agreement().words).toMatch(/^Every one of 1,223 notes is there/);
+  });
+
+  it('keeps names that somebody gave, marks and lines', () => {
+    const { score } = converted([bytesOf(little)]);
+    expect(score.parts.map(({ name, abbreviation }) => [name, abbreviation])).toEqual([
+      ['Flute', 'Fl.'],
+      ['Soloist in the gallery', 'Sol.'],
+    ]);
+    expect(score.parts[0]!.bars[0]!.voices[0]!.symbols[0]!.marks).toEqual({ articulations: ['accent'] });
+    expect(score.parts[0]!.lines).toMatchObject({ slurs: [{ start: 0, end: QUARTER }], dynamics: [{ level: 'p' }] });
+  });
+
+  it('keeps repeat signs, parts without notes, and bars as long as they are', () => {
+    const silent = plainPart(
+      flute.bars.map(() => barOf([null, 4])),
+      { id: partId('t3'), name: 'Tuba', instrument: 'tuba', program: 59 },
+    );
+    const signed = plainScore([flute, silent], undefined, {
+      signs: { 0: { repeatStart: true }, 1: { repeatEnd: { times: 2 } } },
+    });
+    const pickup = writeMusicXml(signed).replace(
+      /<measure number="1"[^]*?<\/measure>/g,
+      '<measure number="0" implicit="yes"><attributes><divisions>2</divisions><time><beats>4</beats><beat-type>4</beat-type></time></attributes><note><pitch><step>G</step><octave>4</octave></pitch><duration>2</duration><voice>1</voice><type>quarter</type></note></measure>',
+    );
+    for (const file of [bytesOf(signed), new TextEncoder().encode(pickup)]) {
+      const { text, score } = converted([file]);
+      expect(text).toBe(again(file));
+      expect(score.parts).toHaveLength(2);
+    }
+  });
+
+  it('writes bars anew where a grid is set, and only those', () => {
+    const { score } = converted([bytesOf(little)], {
+      kind: 'setGrid',
+      part: partId('t0'),
+      smallest: 'quarter',
+      triplets: false,
+      bars: { from: 1, to: 2 },
+    });
+    const [part] = score.parts;
+    const starts = soundsOf(part!, score.bars).map(({ start }) => start / QUARTER);
+    expect(starts.filter((at) => at < 4)).toEqual([0, 1, 1.5, 2]);
+    expect(starts.filter((at) => at >= 4 && at < 8).every(Number.isInteger)).toBe(true);
+    expect(part!.bars[0]!.voices[0]!.symbols[0]!.marks).toEqual({ articulations: ['accent'] });
+    expect(checkScore(score)).toEqual([]);
+  });
+
+  it('moves a note by hand and keeps its marks', () => {
+    const before = converted([bytesOf(little)]);
+    const note = before.score.parts[0]!.bars[0]!.voices[0]!.symbols[0]!.notes[0]!.played[0]!;
+    const { score } = converted([bytesOf(little)], {
+      kind: 'shiftNotes',
+      part: partId('t0'),
+      notes: [note],
+      semitones: 12,
+    });
+    const [first] = score.parts[0]!.bars[0]!.voices[0]!.symbols;
+    expect(first).toMatchObject({ notes: [{ key: 72 }], marks: { articulations: ['accent'] } });
+    expect(score.parts[0]!.bars.slice(1)).toEqual(before.score.parts[0]!.bars.slice(1));
+  });
+
+  it('transposes for another instrument, marks and all', () => {
+    const { score } = converted([bytesOf(little)], {
+      kind: 'assignInstrument',
+      tracks: [trackId('t0')],
+      instrument: 'clarinet-bflat',
+    });
+    const [part] = score.parts;
+    expect(part).toMatchObject({ name: 'Clarinet in B♭', transposition: 2, writtenKeys: [2] });
+    expect(part!.bars[0]!.voices[0]!.symbols[0]).toMatchObject({
+      notes: [{ key: 60, pitch: { step: 'D', alter: 0, octave: 4 } }],
+      marks: { articulations: ['accent'] },
+    });
+    expect(checkScore(score)).toEqual([]);
+  });
+
+  it('deals a part of chords out to players who keep its marks', () => {
+    const chord = (keys: number[]) => ({
+      voices: [
+        {
+          ...barOf([keys[0]!, 4, { articulations: ['tenuto'] }]).voices[0]!,
+          symbols: barOf([keys[0]!, 4, { articulations: ['tenuto'] }]).voices[0]!.symbols.map((symbol) => ({
+            ...symbol,
+            notes: keys.map((key) => ({ ...symbol.notes[0]!, key, pitch: named(key) })),
+          })),
+        },
+      ],
+    });
+    const horns = plainPart([chord([60, 64]), chord([59, 65])], {
+      name: 'Oboes',
+      instrument: 'oboe',
+      lines: flute.lines,
+    });
+    const { score } = converted([bytesOf(plainScore([horns]))], {
+      kind: 'dealOut',
+      track: trackId('t0'),
+      deal: { to: 'players', players: 2, spare: 'double', lines: 'smooth', order: 'straight' },
+    });
+    expect(score.parts.map((part) => soundsOf(part, score.bars).map(({ key }) => key))).toEqual([
+      [64, 65],
+      [60, 59],
+    ]);
+    for (const part of score.parts) {
+      expect(part.bars[1]!.voices[0]!.symbols[0]!.marks).toEqual({ articulations: ['tenuto'] });
+      expect(part.lines.dynamics).toHaveLength(1);
+    }
+  });
+
+  it('copies the articulation of a bar to all bars of its rhythm', () => {
+    const bars = Array.from({ length: 40 }, (_, b) =>
+      barOf([60, 1, b === 0 ? { articulations: ['staccato'] } : undefined], [62, 1], [64, 1], [65, 1]),
+    );
+    const { score } = converted([bytesOf(plainScore([plainPart(bars)]))], {
+      kind: 'copyPattern',
+      part: partId('t0'),
+      bar: 0,
+      bars: { from: 0, to: 40 },
+    });
+    expect(
+      score.parts[0]!.bars.every((bar) => bar.voices[0]!.symbols[0]!.marks?.articulations?.[0] === 'staccato'),
+    ).toBe(true);
+  });
+
+  it('takes several files, a part in each, and asks about files of different pieces', () => {
+    const one = bytesOf(plainScore([flute], undefined, { title: 'Goose' }));
+    const other = (title: string, bars: Part['bars']) =>
+      bytesOf(plainScore([plainPart(bars, { name: 'Oboe', instrument: 'oboe' })], undefined, { title }));
+    const together = converted([one, other('Goose', flute.bars)]);
+    expect(together.score.parts.map(({ name }) => name)).toEqual(['Flute', 'Oboe']);
+    expect(together.queries).toEqual([]);
+    const strange = converted([one, other('Gander', flute.bars.slice(0, 2))]);
+    expect(strange.queries.map(({ message }) => message)).toEqual([
+      'Original 2 is called “Gander” and original 1 “Goose”, and has 2 bars and original 1 has 4: are they of one piece? Bars that one of them lacks are empty.',
+    ]);
+    expect(checkScore(strange.score)).toEqual([]);
+  });
+});
+
+describe('a score as a sequencer exports it', () => {
+  const source = sequencersScore();
+  const remedy = (query: Query): Decision => remediesFor(query)[0]!.decision;
+
+  it('is put right by three decisions, each the first remedy of a query', () => {
+    const received = converted([source]);
+    const asked = received.queries.filter(({ kind }) => kind.startsWith('received-'));
+    expect(asked.map(({ kind }) => kind)).toEqual([
+      'received-spelling',
+      'received-transposition',
+      'received-percussion',
+    ]);
+    const { score, queries, text } = converted([source], ...asked.map(remedy));
+    expect(queries.filter(({ kind }) => kind.startsWith('received-'))).toEqual([]);
+    expect(checkScore(score)).toEqual([]);
+    expect(text).not.toContain('<print');
+    // Names and instruments from the programs, drums on their staff in two voices, the demo's key.
+    const names = score.parts.map(({ name }) => name);
+    expect(names.filter((name) => /^Track|\d/.test(name))).toEqual([]);
+    expect(names).toEqual(expect.arrayContaining(['Flute', 'Clarinet in B♭', 'Drum Kit']));
+    const drums = score.parts.find(({ unpitched }) => unpitched)!;
+    expect(new Set(drums.bars.flatMap(({ voices }) => voices.map(({ voice }) => voice))).size).toBe(2);
+    expect(score.keys[0]).toMatchObject({ fifths: -4 });
+    expect(score.parts.find(({ name }) => name === 'Clarinet in B♭')).toMatchObject({ transposition: 2 });
+  });
+});
