@@ -113,8 +113,8 @@ describe('as a copyist writes it', () => {
       NO_SETTINGS,
     );
     expect(casting.parts.map(({ name, abbreviation }) => [name, abbreviation])).toEqual([
-      ['Warm Thing', 'Warm Th.'],
       ['Track 3 1', 'Tr. 3 1'],
+      ['Warm Thing', 'Warm Th.'],
       ['Track 3 2', 'Tr. 3 2'],
     ]);
   });

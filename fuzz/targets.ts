@@ -12,9 +12,9 @@ import { POST as pdfRoute } from '../src/app/api/pdf/route';
 import { trackId } from '../src/core/base';
 import type { Decision } from '../src/core/decisions';
 import { packArchive, settingsOf, unpackArchive } from '../src/core/documents';
-import { ScoreDesk, SequenceDesk } from '../src/core/engine';
+import { ScoreDesk, openSequence } from '../src/core/engine';
 import { MARK_CLASSES } from '../src/core/score';
-import { NO_SETTINGS, USUAL_DIRECTION_B } from '../src/core/settings';
+import { NO_SETTINGS, withSequencing, NO_JOB_SETTINGS } from '../src/core/settings';
 import stored from '../src/storage/fixtures/decisions-by-version.json';
 import { damageBytes, damageJson, damageXml } from './mutations';
 
@@ -66,7 +66,7 @@ const SMF: Target = {
   make: (random) => damageBytes(random, random.pick(midiFiles()), random.pick(midiFiles())),
   run: (bytes) =>
     outcomeOf(() => {
-      SequenceDesk.open(bytes).sequence(USUAL_DIRECTION_B);
+      openSequence([bytes]).sequence(NO_JOB_SETTINGS);
       const desk = ScoreDesk.open([bytes], NO_SETTINGS);
       desk.convert(NO_SETTINGS);
       desk.export('musicxml');
@@ -81,9 +81,9 @@ const MUSICXML: Target = {
   },
   run: (bytes) =>
     outcomeOf(() => {
-      const desk = SequenceDesk.open(bytes);
-      desk.sequence(USUAL_DIRECTION_B);
-      desk.files({ ...USUAL_DIRECTION_B, files: 'sections', padPickup: true });
+      const desk = openSequence([bytes]);
+      desk.sequence(NO_JOB_SETTINGS);
+      desk.files(withSequencing({ files: 'sections', padPickup: true }));
     }),
 };
 

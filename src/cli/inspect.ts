@@ -1,6 +1,6 @@
 import { basename } from 'node:path';
-import { isScoreFile, ScoreDesk, SequenceDesk } from '../core/engine';
-import { NO_SETTINGS, USUAL_DIRECTION_B } from '../core/settings';
+import { isScoreFile, openSequence, ScoreDesk } from '../core/engine';
+import { NO_JOB_SETTINGS, NO_SETTINGS } from '../core/settings';
 import { BadInput } from './errors';
 import { named } from './input';
 
@@ -10,7 +10,7 @@ export function inspect(bytes: Uint8Array, fileName: string) {
 }
 
 function inspectScore(bytes: Uint8Array, fileName: string) {
-  const summary = named(fileName, () => SequenceDesk.open(bytes).sequence(USUAL_DIRECTION_B));
+  const summary = named(fileName, () => openSequence([bytes]).sequence(NO_JOB_SETTINGS));
   if (summary.kind !== 'score') throw new BadInput(`${fileName}: this is no score.`);
   const { title, composer, bars, order, seconds, parts, tempos, markers, keys, queries } = summary;
   return {

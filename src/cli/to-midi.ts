@@ -1,10 +1,10 @@
 import { writeFileSync } from 'node:fs';
 import { settingsOf } from '../core/documents';
-import { SequenceDesk } from '../core/engine';
+import { openSequence } from '../core/engine';
 import { BadUsage } from './errors';
 import { jobLedger, named, readFile } from './input';
 import { parsed } from './arguments';
-import { USUAL_DIRECTION_B, PRESETS, type Preset } from '../core/settings';
+import { NO_JOB_SETTINGS, PRESETS, withSequencing, type Preset } from '../core/settings';
 
 export const TO_MIDI_USAGE =
   'dragoman to-midi IN.musicxml|IN.mxl|IN.mid -o OUT.mid [--carry bare|expression|everything] [--job JOB.json] [--report R.json]';
@@ -28,9 +28,10 @@ export function toMidiCommand(args: readonly string[]): void {
     );
   const ledger = typeof values.job === 'string' ? jobLedger(values.job) : null;
   const asked = typeof values.carry === 'string' ? { preset: carry as Preset } : {};
-  const settings = { ...(ledger ? settingsOf(ledger).sequencing : USUAL_DIRECTION_B), ...asked };
+  const decided = ledger ? settingsOf(ledger) : NO_JOB_SETTINGS;
+  const settings = withSequencing({ ...asked, files: 'one' }, decided);
   const bytes = readFile(input);
-  const { files, report } = named(input, () => SequenceDesk.open(bytes).files({ ...settings, files: 'one' }));
+  const { files, report } = named(input, () => openSequence([bytes]).files(settings));
   writeFileSync(output, files[0]!.bytes);
   if (typeof values.report === 'string') writeFileSync(values.report, JSON.stringify(report, null, 2));
 }

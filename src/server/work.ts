@@ -2,8 +2,8 @@
  * What the routes compute, in a thread of its own: the server's event loop only waits. Started by pool.ts.
  */
 import 'reflect-metadata';
-import { countedFrom, exportStudio, ScoreDesk, SequenceDesk, timeLineOfFile, type ScoreFormat } from '../core/engine';
-import { NO_SETTINGS, USUAL_DIRECTION_B, type Preset } from '../core/settings';
+import { countedFrom, exportStudio, openSequence, ScoreDesk, timeLineOfFile, type ScoreFormat } from '../core/engine';
+import { NO_SETTINGS, withSequencing, type Preset } from '../core/settings';
 import { USUAL_CLICK, USUAL_STUDIO_MAP } from '../core/studio';
 import { pdfOf } from './pdf';
 
@@ -52,7 +52,7 @@ async function computed(task: Task): Promise<Uint8Array> {
     case 'tempo-map':
       return tempoMap(task.bytes, task.map);
     case 'to-midi':
-      return SequenceDesk.open(task.bytes).files({ ...USUAL_DIRECTION_B, preset: task.preset }).files[0]!.bytes;
+      return openSequence([task.bytes]).files(withSequencing({ preset: task.preset })).files[0]!.bytes;
   }
 }
 

@@ -1,7 +1,7 @@
 import { describe, expect, it, vi } from 'vitest';
 import { demoOriginal } from '../../demo/make';
 import { partId, trackId } from '@/core/base';
-import { NO_SETTINGS, USUAL_DIRECTION_B } from '@/core/settings';
+import { NO_SETTINGS, NO_JOB_SETTINGS } from '@/core/settings';
 import { readSmf } from '@/core/smf';
 import { engine, exposed } from '../testing/engine';
 
@@ -55,14 +55,14 @@ describe('the engine behind messages', () => {
   it('sequences a score it wrote, and cleans the MIDI file it came from', async () => {
     api.open([demo], NO_SETTINGS);
     await api.convert(NO_SETTINGS);
-    api.openSequence(api.export('musicxml', {}));
-    const sequence = await api.sequence(USUAL_DIRECTION_B);
+    api.openSequence([api.export('musicxml', {})]);
+    const sequence = await api.sequence(NO_JOB_SETTINGS);
     expect(sequence).toMatchObject({ kind: 'score', title: 'The Clockmaker’s Goose, cue 3' });
     expect(api.hear('to-sequencer', 'delivered', BEGINNING).notes.length).toBeGreaterThan(0);
     expect(api.sequencePassage([partId('P1')], 0, 1).musicXml).toContain('<score-partwise');
-    expect(readSmf(api.sequenceFiles(USUAL_DIRECTION_B)[0]!.bytes).file.format).toBe(1);
-    api.openSequence(demo);
-    expect(await api.sequence(USUAL_DIRECTION_B)).toMatchObject({ kind: 'midi', format: 1 });
+    expect(readSmf(api.sequenceFiles(NO_JOB_SETTINGS)[0]!.bytes).file.format).toBe(1);
+    api.openSequence([demo]);
+    expect(await api.sequence(NO_JOB_SETTINGS)).toMatchObject({ kind: 'midi', format: 1 });
     expect(api.hear('to-sequencer', 'delivered', BEGINNING).notes.length).toBeGreaterThan(0);
     expect(api.barClock('to-sequencer').bars).toHaveLength(28);
     expect(api.controllersOf(1).length).toBeGreaterThan(0);

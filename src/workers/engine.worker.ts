@@ -2,8 +2,9 @@ import * as Comlink from 'comlink';
 import type { NoteId, PartId, TrackId } from '@/core/base';
 import {
   checkFile,
+  openSequence,
   ScoreDesk,
-  SequenceDesk,
+  type SequenceDesk,
   type ControllerPair,
   type DealPreview,
   type FileKind,
@@ -21,7 +22,7 @@ import type { Direction } from '@/core/documents';
 import type { Agreement, Overlay, Passage, Reason } from '@/core/proof';
 import type { BarClock, Stretch, StretchRequest } from '@/core/hearing';
 import type { Numbering, StudioMapSettings, TableSettings } from '@/core/studio';
-import type { ConversionSettings, Deal, DirectionB } from '@/core/settings';
+import type { ConversionSettings, Deal, JobSettings } from '@/core/settings';
 import type { Progress } from '@/core/to-score';
 import type { SequenceProgress } from '@/core/to-sequencer';
 
@@ -84,13 +85,14 @@ const api = {
   sheet: (part: PartId | null, concert: boolean): string => onDesk().sheet(part, concert),
   export: (format: ScoreFormat, how: ScoreExport): Uint8Array => onDesk().export(format, how),
 
-  /** Lays a score or a MIDI file out for a sequencer. @throws SmfError or MusicXmlError */
-  openSequence(bytes: Uint8Array): void {
-    sequenceDesk = SequenceDesk.open(bytes);
+  /** Lays originals out for a sequencer. @throws SmfError or MusicXmlError */
+  openSequence(files: Uint8Array[]): void {
+    sequenceDesk = null;
+    sequenceDesk = openSequence(files);
   },
 
   /** As `convert`, on the way to a sequencer. */
-  sequence: (settings: DirectionB, onProgress?: OnProgress): Promise<SequenceSummary | null> =>
+  sequence: (settings: JobSettings, onProgress?: OnProgress): Promise<SequenceSummary | null> =>
     drive(onSequenceDesk().steps(settings), onProgress),
   sequencePassage: (parts: PartId[], from: number, to: number): Passage => onSequenceDesk().passage(parts, from, to),
   /** Some bars to be heard. */
@@ -110,7 +112,7 @@ const api = {
   /** @param other a file to hold against the original; none for what the job makes @throws SmfError or MusicXmlError */
   agreement: (direction: Direction, other?: Uint8Array): Agreement =>
     direction === 'to-score' ? onDesk().agreement(other) : onSequenceDesk().agreement(other),
-  sequenceFiles: (settings: DirectionB): { label: string; bytes: Uint8Array }[] =>
+  sequenceFiles: (settings: JobSettings): { label: string; bytes: Uint8Array }[] =>
     onSequenceDesk().files(settings).files,
 };
 

@@ -2,7 +2,7 @@ import { plainToInstance } from 'class-transformer';
 import { validateSync } from 'class-validator';
 import { describe as about, expect, it } from 'vitest';
 import { partId, queryId, trackId } from '../base';
-import { NO_JOB_SETTINGS } from '../settings';
+import { NO_JOB_SETTINGS, USUAL_TREATMENTS } from '../settings';
 import { apply, DECISION_KINDS, describe, lessonsIn, type Decision } from './index';
 
 const track = trackId('t1');
@@ -108,6 +108,9 @@ const EXAMPLES: { [K in Decision['kind']]: Extract<Decision, { kind: K }>[] } = 
     { kind: 'setPartSequencing', part: sequenced, split: 'voice', program: 5 },
     { kind: 'setPartSequencing', part: sequenced, split: null, program: null },
   ],
+  setArranging: [{ kind: 'setArranging', sounds: 'instrument', type: 0, ticksPerQuarter: 960, emptyBars: 2 }],
+  treat: [{ kind: 'treat', part: null, bars, does: USUAL_TREATMENTS.quantize }],
+  playAsReceived: [{ kind: 'playAsReceived', part: sequenced }],
   setCarry: [{ kind: 'setCarry', data: 'pan', action: 'convert', track: 2 }],
   leaveTracks: [
     { kind: 'leaveTracks', tracks: [3], out: true },
@@ -148,7 +151,7 @@ const EXAMPLES: { [K in Decision['kind']]: Extract<Decision, { kind: K }>[] } = 
 };
 
 /** Kinds that leave the settings as they were when nothing was decided before. */
-const CHANGE_NOTHING_ALONE: Decision['kind'][] = ['believeBars', 'freeGrid', 'dismissQuery'];
+const CHANGE_NOTHING_ALONE: Decision['kind'][] = ['playAsReceived', 'believeBars', 'freeGrid', 'dismissQuery'];
 
 about('every kind of decision', () => {
   it.each(Object.entries(EXAMPLES))(

@@ -55,6 +55,9 @@ import { setSequencing } from './sequencing/set-sequencing';
 import { setCarry } from './sequencing/set-carry';
 import { leaveTracks } from './sequencing/leave-tracks';
 import { setPartSequencing } from './sequencing/set-part-sequencing';
+import { playAsReceived } from './sequencing/play-as-received';
+import { setArranging } from './sequencing/set-arranging';
+import { treat } from './sequencing/treat';
 import { believeBars } from './timeline/believe-bars';
 import { drawTempo } from './timeline/draw-tempo';
 import { findTheBeats } from './timeline/find-the-beats';
@@ -138,6 +141,9 @@ export const DECISION_KINDS = {
   setCarry,
   leaveTracks,
   setPartSequencing,
+  setArranging,
+  treat,
+  playAsReceived,
   // originals
   splitTrack,
   placeOriginal,

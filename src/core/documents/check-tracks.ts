@@ -19,9 +19,18 @@ export function checkTracks(ledger: Ledger, tracks: readonly { id: TrackId }[]):
 /** The tracks of the originals a decision speaks of. */
 function tracksOf(made: Decision): TrackId[] {
   // The parts of a score file have ids of their own; their tracks are chunks by number.
-  if (made.kind === 'setPartSequencing' || made.kind === 'leaveTracks' || made.kind === 'setCarry') return [];
+  if (isOfSequences(made)) return [];
   if ('tracks' in made) return made.tracks;
   if ('track' in made) return [made.track];
   if ('part' in made && made.part !== null) return [leadingTrack(made.part)];
   return [];
+}
+
+type OfSequences = Extract<
+  Decision,
+  { kind: 'setPartSequencing' | 'treat' | 'playAsReceived' | 'leaveTracks' | 'setCarry' }
+>;
+
+function isOfSequences(made: Decision): made is OfSequences {
+  return ['setPartSequencing', 'treat', 'playAsReceived', 'leaveTracks', 'setCarry'].includes(made.kind);
 }

@@ -26,7 +26,7 @@ import {
   writeDrumMap,
 } from './index';
 import { remediesFor } from '../queries';
-import { NO_JOB_SETTINGS } from '../settings';
+import { NO_JOB_SETTINGS, USUAL_TREATMENTS } from '../settings';
 
 const performance = performanceFromSmf(readSmf(demoOriginal()));
 // What one decision changes is computed, the rest is remembered: memo.test.ts shows that the outcome is the same.
@@ -249,6 +249,10 @@ const sequencing: Decision[] = [
   { kind: 'setCarry', data: 'pan', action: 'convert', track: null },
   { kind: 'setCarry', data: 'pan', action: 'carry', track: 2 },
   { kind: 'leaveTracks', tracks: [4, 5], out: true },
+  { kind: 'setArranging', sounds: 'instrument', channels: 'by-part', emptyBars: 1 },
+  { kind: 'treat', part: partId('P1'), bars: { from: 0, to: 4 }, does: USUAL_TREATMENTS.accents },
+  { kind: 'treat', part: null, bars: null, does: USUAL_TREATMENTS.quantize },
+  { kind: 'playAsReceived', part: null, which: 1 },
 ];
 
 describe('decisions about the way to a sequencer', () => {
@@ -263,7 +267,10 @@ describe('decisions about the way to a sequencer', () => {
       leftOutTracks: [4, 5],
     });
     expect(now.parts[partId('P1')]).toMatchObject({ split: 'technique', program: 57 });
-    expect(settingsOf(undo(ledger)).sequencing.leftOutTracks).toEqual([]);
+    expect(now.arranging).toMatchObject({ sounds: 'instrument', names: 'received', emptyBars: 1 });
+    expect(now.treatments.map(({ does }) => does.kind)).toEqual(['accents']);
+    expect(settingsOf(undo(ledger)).sequencing.treatments).toHaveLength(2);
+    expect(settingsOf(moveTo(ledger, 4)).sequencing.leftOutTracks).toEqual([]);
     expect(
       settingsOf(enter(ledger, { kind: 'setPartSequencing', part: partId('P1'), chart: null, program: null }))
         .sequencing.parts[partId('P1')],
@@ -284,6 +291,10 @@ describe('decisions about the way to a sequencer', () => {
       'pan (10) converted',
       'Track 3: pan (10) carried',
       '2 tracks left out',
+      'Sounds by instrument; A channel for each track; One empty bar before the music',
+      'Trumpet: accents +12 on the first beat, +4 on beats, −6 between in 4 bars',
+      'All parts: quantized to sixteenth notes',
+      'All parts: treatment 2 taken back',
     ]);
   });
   it('pass through a job file, and wrong ones do not', () => {

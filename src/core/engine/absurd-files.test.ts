@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { line, smfBytes } from '../../testing/music';
-import { NO_SETTINGS, USUAL_DIRECTION_B } from '../settings';
+import { NO_SETTINGS, NO_JOB_SETTINGS } from '../settings';
 import { Meta, readSmf, writeSmf, type SmfEvent } from '../smf';
-import { ScoreDesk, SequenceDesk, type ScoreSequence } from './index';
+import { ScoreDesk, openSequence, type ScoreSequence } from './index';
 
 /* Files nobody makes by hand: they are answered, and what is said about them stays short. */
 
@@ -27,7 +27,7 @@ const score = (measures: readonly string[]) =>
       .join('')}</part></score-partwise>`,
   );
 const played = (measures: readonly string[]) => {
-  const summary = SequenceDesk.open(score(measures)).sequence(USUAL_DIRECTION_B);
+  const summary = openSequence([score(measures)]).sequence(NO_JOB_SETTINGS);
   expect(summary.kind).toBe('score');
   return summary as ScoreSequence;
 };

@@ -1,22 +1,18 @@
 import { queryId, type PartId } from '../base';
 import { instrumentById, type InstrumentId } from '../instruments';
 import type { MusicXmlReading } from '../musicxml';
+import type { MidiSequence } from './midi-summary';
 import { remediesFor, type Query, type Remedy } from '../queries';
 import { keyName, type Part, type Score } from '../score';
-import type { CleaningPlan, DirectionB } from '../settings';
-import type { SmfReading } from '../smf';
+import type { DirectionB } from '../settings';
 import type { Bar } from '../time';
 import {
   askSequence,
   clockOf,
-  inventoryOf,
   loudnessCurve,
-  switchKeysOf,
-  type CleaningReport,
   type CurvePoint,
   type SequencedFile,
   type SequenceReport,
-  type TrackInventory,
 } from '../to-sequencer';
 
 /* What the screens need to know of a job on the way to a sequencer. */
@@ -51,7 +47,7 @@ export interface SequenceTrackSummary {
   technique: string | null;
 }
 
-type OpenQuery = Query & { remedies: Remedy[] };
+export type OpenQuery = Query & { remedies: Remedy[] };
 
 /** A score as it would go to a sequencer. */
 export interface ScoreSequence {
@@ -69,18 +65,6 @@ export interface ScoreSequence {
   tracks: SequenceTrackSummary[];
   files: { label: string; report: SequenceReport }[];
   seconds: number;
-  queries: OpenQuery[];
-}
-
-/** A MIDI file and what cleaning makes of it. */
-export interface MidiSequence {
-  kind: 'midi';
-  format: number;
-  ticksPerQuarter: number;
-  inventory: TrackInventory[];
-  bars: number;
-  plan: CleaningPlan;
-  report: CleaningReport;
   queries: OpenQuery[];
 }
 
@@ -136,31 +120,6 @@ function readingQuery(score: Score, warning: MusicXmlReading['warnings'][number]
     ...(part && { part: part.id }),
     ...(warning.bar !== undefined && bar && { bar: warning.bar, at: bar.start }),
     remedies: [],
-  };
-}
-
-/** @param bars how many there are */
-export function midiSummary(
-  { file, warnings }: SmfReading,
-  plan: CleaningPlan,
-  report: CleaningReport,
-  bars: number,
-): MidiSequence {
-  const { division } = file;
-  return {
-    kind: 'midi',
-    format: file.format,
-    ticksPerQuarter: division.kind === 'metrical' ? division.ticksPerQuarter : 0,
-    inventory: inventoryOf(file, switchKeysOf(file)),
-    bars,
-    plan,
-    report,
-    queries: [...warnings.map((warning) => warning.message), ...report.warnings].map((message, i) => ({
-      id: queryId(`midi-file/${i}`),
-      kind: 'file',
-      message,
-      remedies: [],
-    })),
   };
 }
 

@@ -4,9 +4,9 @@ import { timesByVerovio } from '../../testing/engraver';
 import { line, smfBytes, tempo } from '../../testing/music';
 import { partId } from '../base';
 import { LEAD_IN, type Stretch } from '../hearing';
-import { NO_SETTINGS, USUAL_DIRECTION_B } from '../settings';
+import { NO_SETTINGS, withSequencing, NO_LOOSENING } from '../settings';
 import { Message, type SmfEvent } from '../smf';
-import { ScoreDesk, SequenceDesk, type HearingVersion } from './index';
+import { ScoreDesk, openSequence, type HearingVersion } from './index';
 
 const laid = (bytes: Uint8Array) => {
   const desk = ScoreDesk.open([bytes], NO_SETTINGS);
@@ -102,9 +102,9 @@ describe('the versions of a job on its way to a score', () => {
 
 describe('the versions of a job on its way to a sequencer', () => {
   it('are the score as it is written, and as it goes out', () => {
-    const desk = SequenceDesk.open(demo.export('musicxml'));
-    const settings = { ...USUAL_DIRECTION_B, dynamicsTo: ['expression' as const] };
-    desk.sequence({ ...settings, loosening: { ...settings.loosening, onset: 40, seed: 3 } });
+    const desk = openSequence([demo.export('musicxml')]);
+    const loosening = { ...NO_LOOSENING, onset: 40, seed: 3 };
+    desk.sequence(withSequencing({ dynamicsTo: ['expression'], loosening }));
     const [written, delivered] = [desk.hear('written', WHOLE), desk.hear('delivered', WHOLE)];
     expect([written.notes.length, delivered.notes.length]).toEqual([1223, 1223]);
     const shifted = delivered.notes.filter((note, i) => Math.abs(note.at - written.notes[i]!.at) > 0.002);
@@ -113,8 +113,8 @@ describe('the versions of a job on its way to a sequencer', () => {
   });
   it('of a MIDI file are what arrived and what is left of it', () => {
     const file = smfBytes([{ name: 'A', notes: line([60, 4]), extra: [controller(0, 7, 20), controller(480, 7, 90)] }]);
-    const desk = SequenceDesk.open(file);
-    desk.sequence({ ...USUAL_DIRECTION_B, preset: 'bare' });
+    const desk = openSequence([file]);
+    desk.sequence(withSequencing({ preset: 'bare' }));
     expect(controllersOf(desk.hear('received', WHOLE))).toHaveLength(2);
     expect(controllersOf(desk.hear('delivered', WHOLE)).filter(({ data1 }) => data1 === 7).length).toBeLessThan(2);
   });

@@ -36,6 +36,11 @@ import { tempoBends } from './timeline/tempo-bends';
 import { receivedPercussion } from './received/received-percussion';
 import { receivedSpelling } from './received/received-spelling';
 import { receivedTransposition } from './received/received-transposition';
+import { betweenTicks } from './arranging/between-ticks';
+import { jumpingFaders } from './arranging/jumping-faders';
+import { oneVelocity } from './arranging/one-velocity';
+import { silentDrums } from './arranging/silent-drums';
+import { wrongSounds } from './arranging/wrong-sounds';
 import { endlessRepeats } from './sequencing/endless-repeats';
 import { pickup } from './sequencing/pickup';
 import { severalPorts } from './sequencing/several-ports';
@@ -79,6 +84,11 @@ const QUERY_KINDS = {
   'received-spelling': receivedSpelling,
   'received-transposition': receivedTransposition,
   'received-percussion': receivedPercussion,
+  'wrong-sounds': wrongSounds,
+  'silent-drums': silentDrums,
+  'one-velocity': oneVelocity,
+  'jumping-faders': jumpingFaders,
+  'between-ticks': betweenTicks,
   'endless-repeats': endlessRepeats,
   pickup,
   'silent-techniques': silentTechniques,

@@ -1,3 +1,4 @@
+export * from './arranging';
 export * from './casting';
 export * from './cleaning';
 export * from './conversion';

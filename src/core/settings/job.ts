@@ -1,3 +1,4 @@
+import { AS_RECEIVED, type Arranging } from './arranging';
 import type { CleaningPlan } from './cleaning';
 import { NO_SETTINGS, type ConversionSettings } from './conversion';
 import type { TimeLineEdit } from '../performance';
@@ -9,6 +10,8 @@ export interface DirectionB extends SequencerSettings {
   carry: Partial<CleaningPlan>;
   carryTracks: Readonly<Record<number, Partial<CleaningPlan>>>;
   leftOutTracks: readonly number[];
+  /** How the tracks of a MIDI file are set up. */
+  arranging: Arranging;
   /** What was mended on the time line of a score, in order. */
   timeLine: readonly TimeLineEdit[];
 }
@@ -18,6 +21,7 @@ export const USUAL_DIRECTION_B: DirectionB = {
   carry: {},
   carryTracks: {},
   leftOutTracks: [],
+  arranging: AS_RECEIVED,
   timeLine: [],
 };
 
@@ -27,3 +31,8 @@ export interface JobSettings extends ConversionSettings {
 }
 
 export const NO_JOB_SETTINGS: JobSettings = { ...NO_SETTINGS, sequencing: USUAL_DIRECTION_B };
+
+/** Settings with something else decided about direction B. */
+export function withSequencing(change: Partial<DirectionB>, settings = NO_JOB_SETTINGS): JobSettings {
+  return { ...settings, sequencing: { ...settings.sequencing, ...change } };
+}

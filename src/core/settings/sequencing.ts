@@ -1,4 +1,6 @@
 import type { TechniqueId } from '../instruments';
+import type { Treating } from './arranging';
+import type { BarSpan } from './conversion';
 import type { PartId } from '../base';
 import { DYNAMIC_VELOCITY, type Articulation, type Dynamic } from '../score';
 import { QUARTER, type MidiKey, type Milliseconds, type WrittenUnits } from '../time';
@@ -11,8 +13,8 @@ export const PRESETS = ['bare', 'expression', 'everything'] as const;
 /** bare: notes, velocities, tempo, meters, keys, markers, names, lyrics. */
 export type Preset = (typeof PRESETS)[number];
 
-export const SPLITS = ['none', 'technique', 'solo', 'voice', 'staff', 'lines'] as const;
-/** How a part becomes several tracks. */
+export const SPLITS = ['none', 'technique', 'solo', 'voice', 'staff', 'lines', 'keys'] as const;
+/** How a part becomes several tracks; by keys: below and above the keys that are said with it. */
 export type Split = (typeof SPLITS)[number];
 
 export const CHANNEL_PLANS = ['by-part', 'one-channel'] as const;
@@ -41,6 +43,8 @@ export interface Loosening {
   swing: number | 'even';
   /** How far a note sounds into the next one. */
   legato: Milliseconds;
+  /** From the lowest note of a chord to the highest. */
+  spread?: Milliseconds;
 }
 
 export const NO_LOOSENING: Loosening = { seed: 1, velocity: 0, accent: 0, onset: 0, swing: 1, legato: 0 };
@@ -65,6 +69,10 @@ export interface TechniqueSwitch {
 export interface PartSequencing {
   dynamicsTo?: readonly DynamicCarrier[];
   split?: Split;
+  /** For a split by keys: the lowest key of each track but the lowest one. */
+  splitKeys?: readonly MidiKey[];
+  /** Bars that get a track of their own, with a name and a sound. */
+  passages?: readonly OwnPassage[];
   program?: number;
   channel?: number;
   chart?: TechniqueChart;
@@ -72,6 +80,13 @@ export interface PartSequencing {
   drumKeys?: Readonly<Record<number, MidiKey>>;
   leftOut?: boolean;
   trackName?: string;
+}
+
+/** A passage on a track of its own. */
+export interface OwnPassage {
+  bars: BarSpan;
+  name: string;
+  program?: number;
 }
 
 export interface SequencerSettings {
@@ -95,6 +110,8 @@ export interface SequencerSettings {
   /** Repeats are played; otherwise every bar once. */
   playRepeats: boolean;
   loosening: Loosening;
+  /** In the order they were decided. */
+  treatments: readonly Treating[];
   /** Parts wanted; null means all. */
   onlyParts: readonly PartId[] | null;
   /** Written bars by index, the last one not included; null means all. */
@@ -125,6 +142,7 @@ export const USUAL_SEQUENCING: SequencerSettings = {
   padPickup: false,
   playRepeats: true,
   loosening: NO_LOOSENING,
+  treatments: [],
   onlyParts: null,
   onlyBars: null,
   files: 'one',

@@ -4,4 +4,5 @@ export { clockOf } from './timeline/tempo';
 export { playedScore, type PlayedScore } from './played-score';
 export { mendedScore } from './timeline/mended-score';
 export { askSequence } from './doubts/ask-sequence';
+export * from './arranging';
 export * from './cleaning';

@@ -15,6 +15,7 @@ import { remarksOn } from './doubts/remarks';
 import * as stages from './stages';
 import type { PlayedTempo } from './timeline/tempo';
 import type { TimeLine } from './timeline/time-line';
+import { treatmentsOf } from './treating/treat';
 import { layTracks, type PerformedPart, type SequencerTrack } from './tracks/tracks';
 import { writeSequence } from './tracks/write-sequence';
 
@@ -149,7 +150,10 @@ function* sequenceFile(
     const inputs = { sounds, curve, byVelocity, tempos, articulations, ...playing };
     const notes = memo.run(stages.performed, inputs, whose);
     const drumKeys = memo.steady(`drum keys/${part.id}`, partSettings(settings, part.id).drumKeys);
-    performed.push({ part, notes: memo.run(stages.loose, { notes, loosening, at, score, tempos, drumKeys }, whose) });
+    const loose = memo.run(stages.loose, { notes, loosening, at, score, tempos, drumKeys }, whose);
+    const treatments = memo.steady(`treatments/${part.id}`, treatmentsOf(settings.treatments, part.id));
+    const shaped = memo.run(stages.shaped, { notes: loose, treatments, at, line, score, tempos }, whose);
+    performed.push({ part, notes: shaped });
   }
   const tracks = layTracks(performed, settings);
   const curveOf = (part: PartId) => curves.get(part)!;

@@ -15,6 +15,7 @@ import {
   type Loosening,
   type PartSequencing,
   type SequencerSettings,
+  USUAL_TREATMENTS,
 } from '../settings';
 
 /* No setting does nothing: each one changes the bytes that go out of a score that has something of everything. */
@@ -120,6 +121,7 @@ const changes: { [K in keyof SequencerSettings]: Partial<SequencerSettings> & Pi
   onlyParts: { onlyParts: [partId('D')] },
   onlyBars: { onlyBars: { from: 1, to: 2 } },
   files: { files: 'sections' },
+  treatments: { treatments: [{ part: null, bars: null, does: USUAL_TREATMENTS.level }] },
   parts: { parts: { [partId('A')]: { trackName: 'VLNS' } } },
 };
 
@@ -133,13 +135,14 @@ describe('each setting of the sequencer', () => {
     },
   );
 
-  const loosening: { [K in keyof Loosening]: Partial<Loosening> & Pick<Loosening, K> } = {
+  const loosening: { [K in keyof Loosening]-?: Partial<Loosening> & Pick<Loosening, K> } = {
     seed: { velocity: 8, seed: 2 },
     velocity: { velocity: 8 },
     accent: { accent: 6 },
     onset: { onset: 12 },
     swing: { swing: 2 },
     legato: { legato: 60 },
+    spread: { spread: 40 },
   };
   it.each(Object.entries(loosening) as [keyof Loosening, Partial<Loosening>][])(
     'loosening, its %s too',
@@ -170,6 +173,8 @@ describe('each setting of the sequencer', () => {
   } = {
     dynamicsTo: ['A', { dynamicsTo: ['modulation'] }],
     split: ['A', { split: 'technique' }],
+    splitKeys: ['A', { split: 'keys', splitKeys: [67] }],
+    passages: ['A', { passages: [{ bars: { from: 1, to: 2 }, name: 'Solo' }] }],
     program: ['A', { program: 42 }, { preset: 'expression' }],
     channel: ['A', { channel: 7 }],
     chart: ['A', { chart: { name: 'Library', entries: [{ technique: 'pizzicato', by: { kind: 'key', key: 24 } }] } }],
@@ -186,7 +191,7 @@ describe('each setting of the sequencer', () => {
       toSequencer(score, { ...USUAL_SEQUENCING, ...settings })[0]!.tracks.filter((track) => track.part === 'A');
     const sorted = (tracks: ReturnType<typeof notes>) =>
       tracks.flatMap((track) => track.notes.map((note) => `${note.start} ${note.key}`)).sort();
-    const parted = notes({ parts: { [partId('A')]: { split } } });
+    const parted = notes({ parts: { [partId('A')]: { split, splitKeys: [67] } } });
     expect(parted.length).toBeGreaterThan(1);
     expect(sorted(parted)).toEqual(sorted(notes({})));
   });

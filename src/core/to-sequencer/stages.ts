@@ -1,12 +1,13 @@
 /* The stages on the way to a sequencer, with the inputs they need. */
 import { stage } from '../base';
 import type { Part, Score } from '../score';
-import type { Loosening, SequencerSettings } from '../settings';
-import { QUARTER, type MidiKey, type WrittenUnits } from '../time';
+import type { BarSpan, Loosening, SequencerSettings, Treating } from '../settings';
+import { QUARTER, type Bar, type MidiKey, type WrittenUnits } from '../time';
 import { loudnessCurve, type CurvePoint } from './dynamics/loudness-curve';
 import { loosened } from './loosening/loosen';
 import { performSounds, type PerformedNote, type Playing } from './playing/perform';
 import { soundsOfPart, type Sound } from './playing/sounds';
+import { treated } from './treating/treat';
 import { playedTempos, type PlayedTempo } from './timeline/tempo';
 import { timeLineOf, type TimeLine } from './timeline/time-line';
 
@@ -67,6 +68,35 @@ export const loose = stage(
   }): PerformedNote[] => {
     const varied = loosened(notes, loosening, at, score, unitsAt(speeds));
     return drumKeys ? varied.map((note) => ({ ...note, key: drumKeys[note.key] ?? note.key })) : varied;
+  },
+);
+
+/** What was decided about how a part is played, on top of everything. */
+export const shaped = stage(
+  'shaped',
+  ({
+    notes,
+    treatments,
+    at,
+    line,
+    score,
+    tempos: speeds,
+  }: {
+    notes: readonly PerformedNote[];
+    treatments: readonly Treating[];
+    at: number;
+    line: TimeLine;
+    score: Score;
+    tempos: readonly PlayedTempo[];
+  }): PerformedNote[] => {
+    // Bars as they are played, each with what it is on paper.
+    const bars = line.bars.map(({ bar, start, length }, index): Bar => ({ ...score.bars[bar]!, index, start, length }));
+    const written = (span: BarSpan) => ({
+      from: line.bars.findIndex(({ bar }) => bar >= span.from && bar < span.to),
+      to: line.bars.findLastIndex(({ bar }) => bar >= span.from && bar < span.to) + 1,
+    });
+    const placed = treatments.map(({ does, bars: span }) => ({ does, bars: span && written(span) }));
+    return treated(notes, placed, { bars, swing: [], part: at, unitsOf: unitsAt(speeds) });
   },
 );
 

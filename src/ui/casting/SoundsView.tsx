@@ -20,6 +20,7 @@ const SPLIT_WORDS: Record<Split, string> = {
   voice: 'by voice',
   staff: 'by hand',
   lines: 'single lines',
+  keys: 'by key',
 };
 const USUAL = 0;
 

@@ -7,7 +7,7 @@ import { fileNameOf, settingsOf } from '@/core/documents';
 /** Writes the MIDI as it stands and hands it to the browser: one file, or several in a zip. @returns its name */
 export async function exportSequence(): Promise<string> {
   const { job, ledger } = useWorkspace.getState();
-  const settings = settingsOf(ledger!).sequencing;
+  const settings = settingsOf(ledger!);
   const files = await engineWorker().sequenceFiles(settings);
   const name = fileNameOf(job?.name ?? 'score');
   if (files.length === 1) {

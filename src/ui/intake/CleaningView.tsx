@@ -176,7 +176,7 @@ export function CleaningView() {
               },
             ]}
           />
-          <BeforeAfter track={track} bars={sequence.bars} />
+          <BeforeAfter track={track} bars={sequence.bars.length} />
         </section>
       </div>
     </div>

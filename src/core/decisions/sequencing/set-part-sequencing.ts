@@ -6,6 +6,7 @@ import {
   IsBoolean,
   IsIn,
   IsInt,
+  IsNotEmpty,
   IsOptional,
   IsString,
   Matches,
@@ -20,9 +21,17 @@ import { decisionKind } from '../decision-kind';
 import { defined, entered } from '../records';
 import { carriersInWords } from '../shapes/carriers';
 import { ChartDto } from '../shapes/technique-chart';
-import { IsRecord, SCORE_PART, IsShape } from '../validators';
+import { BarRange } from '../shapes/bar-range';
+import { AreShapes, IsRecord, IsShape, SCORE_PART } from '../validators';
 
 const KEY = (value: unknown) => Number.isInteger(value) && (value as number) >= 0 && (value as number) <= 127;
+
+/** Some bars of a part on a track of their own. */
+class PassageDto {
+  @IsShape(BarRange) bars!: BarRange;
+  @IsString() @IsNotEmpty() @MaxLength(200) name!: string;
+  @IsOptional() @IsInt() @Min(1) @Max(128) program?: number;
+}
 
 /** How one part is sequenced; null takes a field back. */
 export class SetPartSequencing {
@@ -31,6 +40,14 @@ export class SetPartSequencing {
   @IsOptional() @IsArray() @ArrayUnique() @ArrayMaxSize(2) @IsIn(DYNAMIC_CARRIERS, { each: true }) dynamicsTo?:
     DynamicCarrier[] | null;
   @IsOptional() @IsIn(SPLITS) split?: Split | null;
+  @IsOptional()
+  @IsArray()
+  @ArrayMaxSize(16)
+  @IsInt({ each: true })
+  @Min(1, { each: true })
+  @Max(127, { each: true })
+  splitKeys?: number[] | null;
+  @IsOptional() @ArrayMaxSize(64) @AreShapes(PassageDto) passages?: PassageDto[] | null;
   @IsOptional() @IsInt() @Min(1) @Max(128) program?: number | null;
   @IsOptional() @IsInt() @Min(1) @Max(16) channel?: number | null;
   @IsOptional() @IsShape(ChartDto) chart?: ChartDto | null;
@@ -59,12 +76,20 @@ const SPLIT_NAMES = {
   voice: 'a track for each voice',
   staff: 'a track for each hand',
   lines: 'chords as single lines',
+  keys: 'tracks by key',
 } as const;
 
 function partInWords(one: SetPartSequencing): string[] {
   const words: string[] = [];
   if (one.dynamicsTo) words.push(carriersInWords(one.dynamicsTo).toLowerCase());
   if (one.split) words.push(SPLIT_NAMES[one.split]);
+  if (one.splitKeys) words.push(`a new track from ${one.splitKeys.map(keyInWords).join(' and ')} up`);
+  if (one.passages)
+    words.push(
+      one.passages.length === 0
+        ? 'no passage on a track of its own'
+        : `${one.passages.map(({ name }) => `“${name}”`).join(', ')} on a track of its own`,
+    );
   if (one.program) words.push(`program ${one.program}`);
   if (one.channel) words.push(`channel ${one.channel}`);
   if (one.chart) words.push(`technique chart “${one.chart.name}”`);

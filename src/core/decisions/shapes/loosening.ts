@@ -1,4 +1,4 @@
-import { IsInt, IsNumber, Max, Min, ValidateIf } from 'class-validator';
+import { IsInt, IsNumber, IsOptional, Max, Min, ValidateIf } from 'class-validator';
 
 export class LooseningDto {
   @IsInt() @Min(0) @Max(1_000_000) seed!: number;
@@ -7,4 +7,6 @@ export class LooseningDto {
   @IsNumber() @Min(0) @Max(60) onset!: number;
   @ValidateIf((one: LooseningDto) => one.swing !== 'even') @IsNumber() @Min(1) @Max(4) swing!: number | 'even';
   @IsNumber() @Min(0) @Max(200) legato!: number;
+  /** Not said by decisions of earlier versions. */
+  @IsOptional() @IsNumber() @Min(0) @Max(200) spread?: number;
 }

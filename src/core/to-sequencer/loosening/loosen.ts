@@ -2,27 +2,33 @@
  * Loosening: what makes a mechanical performance less so, always the same from the same seed. Written values are not
  * touched; with everything at rest the notes come back as they were.
  */
+import { groupBy } from '../../base';
 import { isCompound, QUARTER, type Bar, type WrittenUnits } from '../../time';
 import type { Score, SwingMark } from '../../score';
 import type { PerformedNote } from '../playing/perform';
 import { normal, seeded } from './seeded';
 import type { Loosening } from '../../settings';
 
-export function isLoose({ velocity, accent, onset, swing, legato }: Loosening): boolean {
-  return velocity !== 0 || accent !== 0 || onset !== 0 || swing !== 1 || legato !== 0;
+export function isLoose({ velocity, accent, onset, swing, legato, spread = 0 }: Loosening): boolean {
+  return velocity !== 0 || accent !== 0 || onset !== 0 || swing !== 1 || legato !== 0 || spread !== 0;
 }
+
+/** A note with its written place. */
+export type Looseable = Pick<PerformedNote, 'start' | 'end' | 'key' | 'velocity'> & {
+  sound: Pick<PerformedNote['sound'], 'written' | 'bar'>;
+};
 
 /**
  * @param part number of the part, so that parts do not all err alike
  * @param unitsOf written units that a time takes at a place
  */
-export function loosened(
-  notes: readonly PerformedNote[],
+export function loosened<T extends Looseable>(
+  notes: readonly T[],
   loosening: Loosening,
   part: number,
   score: Pick<Score, 'bars' | 'swing'>,
   unitsOf: (milliseconds: number, at: WrittenUnits) => number,
-): PerformedNote[] {
+): T[] {
   const { bars } = score;
   if (!isLoose(loosening) && score.swing.length === 0) return [...notes];
   // What is asked for goes before what the score says.
@@ -33,6 +39,8 @@ export function loosened(
   };
   const random = seeded(loosening.seed * 7919 + part * 104_729);
   const starts = new Map<number, { shift: number; louder: number }>();
+  const { spread: spreadTime = 0 } = loosening;
+  const spreadOf = spreadTime > 0 ? chordPlaces(notes) : null;
   return notes.map((note) => {
     const { sound } = note;
     // What is struck together stays nearly together: half of the error is common.
@@ -43,7 +51,8 @@ export function loosened(
     const louder = loosening.velocity * common.louder + loosening.accent * weight(sound.written, sound.bar, bars);
     const swing = swingAt(sound.bar);
     const shift = swungBy(sound.written, swing, bars[sound.bar]!);
-    const start = Math.max(0, note.start + shift + away);
+    const spread = spreadOf ? unitsOf(spreadTime, note.start) * spreadOf.get(note)! : 0;
+    const start = Math.max(0, note.start + shift + away + spread);
     const release =
       note.end +
       swungBy(sound.written + (note.end - note.start), swing, bars[sound.bar]!) +
@@ -55,6 +64,16 @@ export function loosened(
       velocity: Math.max(1, Math.min(127, Math.round(note.velocity + louder))),
     };
   });
+}
+
+/** Where in its chord each note stands: 0 the lowest, 1 the highest. */
+function chordPlaces<T extends Looseable>(notes: readonly T[]): Map<T, number> {
+  const places = new Map<T, number>();
+  for (const chord of groupBy(notes, (note) => note.start).values()) {
+    const keys = [...new Set(chord.map((note) => note.key))].sort((a, b) => a - b);
+    for (const note of chord) places.set(note, keys.indexOf(note.key) / Math.max(1, keys.length - 1));
+  }
+  return places;
 }
 
 /** 1 on the bar's first beat, 0.5 in its middle, 0 on other beats, −1 between beats. */

@@ -4,6 +4,8 @@
 import { groupBy } from '../../base';
 import { instrumentById, techniqueName, type TechniqueId } from '../../instruments';
 import type { Part, PartId } from '../../score';
+import type { MidiKey } from '../../time';
+import { bandName, bandOf } from './key-bands';
 import type { PerformedNote } from '../playing/perform';
 import { partSettings, type PartSequencing, type SequencerSettings, type Split } from '../../settings';
 
@@ -56,14 +58,25 @@ function splitPart({ part, notes }: PerformedPart, split: Split, own: PartSequen
   const name = own.trackName || part.name;
   const program = own.program ?? part.program;
   const base = { part: part.id, channel: 1, port: 0, unpitched: part.unpitched };
-  const groups = groupNotes(notes, split, part);
-  return groups.map(({ label, notes: group, technique }) => ({
+  const { passages = [] } = own;
+  const passageOf = ({ sound }: PerformedNote) =>
+    passages.findIndex(({ bars }) => sound.bar >= bars.from && sound.bar < bars.to);
+  const rest = passages.length === 0 ? notes : notes.filter((note) => passageOf(note) < 0);
+  const tracks = groupNotes(rest, split, part, own.splitKeys).map(({ label, notes: group, technique }): Unplaced => ({
     ...base,
     name: label ? `${name} ${label}` : name,
     notes: group,
     technique,
     program: own.program === undefined ? programFor(part, technique, program) : program,
   }));
+  const apart = passages.map((passage, i): Unplaced => ({
+    ...base,
+    name: passage.name,
+    notes: notes.filter((note) => passageOf(note) === i),
+    technique: null,
+    program: passage.program ?? program,
+  }));
+  return [...tracks, ...apart.filter((track) => track.notes.length > 0)];
 }
 
 interface Group {
@@ -72,7 +85,12 @@ interface Group {
   technique: TechniqueId | null;
 }
 
-function groupNotes(notes: readonly PerformedNote[], split: Split, part: Part): Group[] {
+function groupNotes(
+  notes: readonly PerformedNote[],
+  split: Split,
+  part: Part,
+  splitKeys: readonly MidiKey[] = [],
+): Group[] {
   const by = (
     keyOf: (note: PerformedNote) => string,
     label: (key: string) => string,
@@ -113,6 +131,11 @@ function groupNotes(notes: readonly PerformedNote[], split: Split, part: Part): 
       );
     case 'lines':
       return lines(notes);
+    case 'keys':
+      return by(
+        (note) => String(bandOf(note.key, splitKeys)).padStart(2, '0'),
+        (key) => bandName(Number(key), splitKeys),
+      );
   }
 }
 

@@ -6,6 +6,7 @@ import type { Part, PartId, Score } from '../../score';
 import { conductorName } from '../../performance';
 import { encodeText, Message, Meta, type SmfEvent, type SmfFile, type SmfTrack } from '../../smf';
 import { QUARTER, tempoInFile, type Ticks, type WrittenUnits } from '../../time';
+import { inTrackOrder } from './event-order';
 import { curveSteps, loudnessAt, type CurvePoint } from '../dynamics/loudness-curve';
 import type { PerformedNote } from '../playing/perform';
 import { isLoose } from '../loosening/loosen';
@@ -54,7 +55,7 @@ export function writeSequence(sequence: Sequence): { file: SmfFile; betweenTicks
   const played = tracks.map((track) => playedTrack(track, sequence, tick, place, endTick, ports));
   const division = { kind: 'metrical', ticksPerQuarter } as const;
   if (settings.format === 0) {
-    const events = sorted(
+    const events = inTrackOrder(
       [conductor, ...played].flatMap((track) =>
         track.events.filter(
           (event, i) => track === conductor || !(event.kind === 'meta' && event.type === Meta.trackName && i === 0),
@@ -115,7 +116,7 @@ function conductorTrack({ score, line, tempos }: Sequence, tick: (units: number)
       if (marker.at >= written.start && marker.at < written.start + written.length)
         events.push(meta(tick(start + marker.at - written.start), Meta.marker, encodeText(marker.text)));
   });
-  return { events: sorted(events), endTick };
+  return { events: inTrackOrder(events), endTick };
 }
 
 /** A bar shorter or longer than its meter is stated by its own length, so that bars after it still fall right. */
@@ -175,7 +176,7 @@ function playedTrack(
     send(Math.max(on + 1, place(note.end)), Message.noteOff, note.key, 0, channelOf(note));
   }
   const last = track.notes.reduce((latest, note) => Math.max(latest, tick(note.end)), 0);
-  return { events: sorted(events), endTick: Math.max(endTick, last) };
+  return { events: inTrackOrder(events), endTick: Math.max(endTick, last) };
 
   function controllerCurve(controller: number): void {
     const curve = sequence.curveOf(part.id);
@@ -245,15 +246,4 @@ function placesOf({ line, score }: Sequence, at: WrittenUnits): WrittenUnits[] {
     const written = score.bars[bar]!;
     return at >= written.start && at < written.start + written.length ? [start + at - written.start] : [];
   });
-}
-
-/** Metas first, then what sets a sound, then releases, then strikes; the name before everything. */
-function sorted(events: readonly SmfEvent[]): SmfEvent[] {
-  const rank = (event: SmfEvent) => {
-    if (event.kind === 'meta') return event.type === Meta.trackName ? 0 : 1;
-    if (event.kind !== 'channel') return 2;
-    const message = event.status & 0xf0;
-    return message === Message.noteOff ? 3 : message === Message.noteOn ? 5 : 4;
-  };
-  return [...events].sort((a, b) => a.tick - b.tick || rank(a) - rank(b));
 }

@@ -66,7 +66,7 @@ export const conversionSlice: Slice<ConversionSlice> = (set, get) => {
   async function sequence(): Promise<void> {
     const { job, ledger } = get();
     const made = await run<SequenceSummary>(async (onProgress) =>
-      engineWorker().sequence(settingsOf(ledger!).sequencing, onProgress),
+      engineWorker().sequence(settingsOf(ledger!), onProgress),
     );
     if (!made) return;
     set((state) => ({

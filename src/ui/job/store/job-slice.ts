@@ -38,7 +38,7 @@ export const jobSlice: Slice<JobSlice> = (set, get) => {
   async function layOutFiles(job: JobRecord, ledger: Ledger, direction: Direction, files: Uint8Array[]): Promise<void> {
     const began = performance.now();
     const generation = engineGeneration();
-    if (direction === 'to-sequencer') await engineWorker().openSequence(files[0]!);
+    if (direction === 'to-sequencer') await engineWorker().openSequence(files);
     else set({ opened: await engineWorker().open(files, settingsOf(ledger)) });
     // Shown in the browser's own performance tools; the benchmark reads it.
     performance.measure('dragoman: read and survey', { start: began });

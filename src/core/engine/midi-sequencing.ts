@@ -1,0 +1,178 @@
+/* A MIDI file on its way to a sequencer: what of it goes along, and how it is set up there. */
+import { cast, type Casting } from '../casting';
+import { performanceFromSmf, splitChannels, splitSounds, type Performance } from '../performance';
+import { musicOfPerformance, type Overlay, type Passage, type SoundingMusic } from '../proof';
+import type { HearingMusic } from '../hearing';
+import { castingSettings, type CleaningPlan, type DirectionB, type JobSettings } from '../settings';
+import { assertOneTimeLine, writeSmf, type SmfFile } from '../smf';
+import {
+  arrange,
+  cleanSmf,
+  PRESET_PLANS,
+  type ArrangedFile,
+  type Arrangement,
+  type Cleaned,
+  type SequenceProgress,
+} from '../to-sequencer';
+import type { StudioTimeLine } from '../studio';
+import { controllersIn, type ControllerPair } from './controllers';
+import { arrangedReport, midiSummary } from './midi-summary';
+import type { MidiOriginal } from './originals';
+import { SequenceDesk, timeLineOfMidi, type SequenceFiles } from './sequence-desk';
+import type { SequenceSummary } from './sequence-summary';
+import { fileMusic } from './versions';
+
+/** What was made of the file last. */
+interface Made {
+  cleaned: Cleaned;
+  whole: ArrangedFile;
+  /** Chunks of the original by those of the result; none where it was set up anew. */
+  chunks: readonly number[];
+}
+
+export class MidiSequencing extends SequenceDesk {
+  private made: Made | null = null;
+  private heardOriginal: HearingMusic | null = null;
+  private heardOutgoing: { of: Made; music: HearingMusic } | null = null;
+  private casting: { by: string; performance: Performance; casting: Casting } | null = null;
+
+  /** @param further how many other originals the job has: they do not go along @throws SmfError for a type 2 file */
+  constructor(
+    private readonly midi: MidiOriginal,
+    private readonly further = 0,
+  ) {
+    super();
+    assertOneTimeLine(midi.reading.file);
+  }
+
+  // A file is arranged in one go: there is nothing to wait for between its parts.
+  // eslint-disable-next-line require-yield
+  *steps(settings: JobSettings): Generator<SequenceProgress, SequenceSummary> {
+    const { sequencing } = settings;
+    const { cleaned, arrangement } = this.prepare(settings);
+    const whole = arrange(arrangement, { ...sequencing, files: 'one' })[0]!;
+    const files = sequencing.files === 'one' ? [whole] : arrange(arrangement, sequencing);
+    this.made = { cleaned, whole, chunks: this.chunksOf(arrangement, whole) };
+    return midiSummary({
+      reading: this.midi.reading,
+      arrangement,
+      plan: planOf(sequencing),
+      cleaning: cleaned.report,
+      whole,
+      files,
+      settings,
+      further: this.further,
+    });
+  }
+
+  files(settings: JobSettings): SequenceFiles {
+    const { sequencing } = settings;
+    const { cleaned, arrangement } = this.prepare(settings);
+    const files = arrange(arrangement, sequencing);
+    const read = this.midi.reading.warnings.map((warning) => warning.message);
+    return {
+      files: files.map(({ label, file }) => ({
+        label,
+        bytes: writeSmf(file, { runningStatus: sequencing.runningStatus }),
+      })),
+      report: {
+        kind: 'midi',
+        warnings: [...read, ...cleaned.report.warnings],
+        cleaning: cleaned.report,
+        files: files.map(arrangedReport),
+      },
+    };
+  }
+
+  passage(): Passage {
+    throw new Error('There is no score on the desk.');
+  }
+
+  overlay(): Overlay {
+    throw new Error('There is no score on the desk.');
+  }
+
+  controllersOf(track: number): ControllerPair[] {
+    const before = controllersIn(this.midi.reading.file, track);
+    const place = this.made?.chunks.indexOf(track) ?? -1;
+    const now = this.made && place >= 0 ? controllersIn(this.made.whole.file, place) : new Map<number, []>();
+    return [...new Set([...before.keys(), ...now.keys()])]
+      .sort((a, b) => a - b)
+      .map((controller) => ({ controller, before: before.get(controller) ?? [], after: now.get(controller) ?? [] }));
+  }
+
+  protected outgoingFile(): SmfFile {
+    return this.done().whole.file;
+  }
+
+  protected studioLine(): StudioTimeLine {
+    return timeLineOfMidi(this.made?.whole.file ?? this.midi.reading.file);
+  }
+
+  protected originalMusic(): HearingMusic {
+    return (this.heardOriginal ??= fileMusic(this.midi.reading.file));
+  }
+
+  protected deliveredMusic(): HearingMusic {
+    const made = this.done();
+    if (this.heardOutgoing?.of !== made) this.heardOutgoing = { of: made, music: fileMusic(made.whole.file) };
+    return this.heardOutgoing.music;
+  }
+
+  protected original(): SoundingMusic {
+    return musicOfPerformance(performanceFromSmf(this.midi.reading));
+  }
+
+  protected outgoing(): SoundingMusic {
+    // Under the chunks they had: those that were left out are missing.
+    const { whole, chunks } = this.done();
+    const { parts, bars } = musicOfPerformance(performanceFromSmf({ file: whole.file, warnings: [] }));
+    const chunkOf = (id: string) => id.replace(/^t(\d+)/, (_, chunk: string) => `t${chunks[Number(chunk)] ?? chunk}`);
+    return { bars, parts: parts.map((part) => ({ ...part, id: chunkOf(part.id) })) };
+  }
+
+  private done(): Made {
+    if (!this.made) throw new Error('Nothing has been made of the file yet.');
+    return this.made;
+  }
+
+  /** Everything that goes into an arrangement. */
+  private prepare(settings: JobSettings): { cleaned: Cleaned; arrangement: Arrangement } {
+    const { sequencing } = settings;
+    const { performance, casting } = this.castFor(settings);
+    const { file } = this.midi.reading;
+    const how = { plan: planOf(sequencing), tracks: sequencing.carryTracks, neutralVolume: sequencing.neutralVolume };
+    const cleaned = cleanSmf(file, { ...how, leftOut: sequencing.leftOutTracks });
+    // Chunks are left out at the end, so that they keep their numbers until then.
+    const whole = cleaned.kept.length === file.tracks.length ? cleaned : cleanSmf(file, { ...how, leftOut: [] });
+    const leftOut = file.tracks.map((_, chunk) => chunk).filter((chunk) => !cleaned.kept.includes(chunk));
+    return { cleaned, arrangement: { original: performance, cleaned: whole.file, casting, leftOut } };
+  }
+
+  /** Each track is a part of its own, unless somebody gathered tracks or dealt one out. */
+  private castFor(settings: JobSettings): { performance: Performance; casting: Casting } {
+    const { splits, soundSplits, encoding } = settings;
+    const own = castingSettings(settings);
+    const by = JSON.stringify([splits, soundSplits, encoding, own]);
+    if (this.casting?.by !== by) {
+      const read = performanceFromSmf(this.midi.reading, encoding);
+      const performance = splitSounds(splitChannels(read, splits), soundSplits);
+      const apart = Object.fromEntries(performance.tracks.map(({ id }) => [id, null]));
+      const { output } = cast(performance, { ...own, gathered: { ...apart, ...own.gathered } });
+      this.casting = { by, performance, casting: output };
+    }
+    return this.casting;
+  }
+
+  /** Which chunk of the original each track of the result comes from. */
+  private chunksOf({ cleaned, leftOut }: Arrangement, { file, tracks }: ArrangedFile): number[] {
+    const kept = cleaned.tracks.map((_, chunk) => chunk).filter((chunk) => !leftOut.includes(chunk));
+    if (file.tracks.length === kept.length && tracks.every(({ touched }) => !touched)) return kept;
+    const first = file.tracks.length - tracks.length;
+    return [...Array.from({ length: first }, (_, i) => kept[i] ?? i), ...tracks.map(({ chunk }) => chunk)];
+  }
+}
+
+function planOf(settings: DirectionB): CleaningPlan {
+  return { ...PRESET_PLANS[settings.preset], ...settings.carry };
+}

@@ -1,0 +1,163 @@
+/* What the screens need to know of a MIDI file on its way to a sequencer. */
+import { queryId, type PartId } from '../base';
+import type { CastPart } from '../casting';
+import type { InstrumentId } from '../instruments';
+import { barsOfPerformance, withTimeLine } from '../performance';
+import { remediesFor } from '../queries';
+import type { CleaningPlan, JobSettings } from '../settings';
+import type { SmfReading } from '../smf';
+import type { Bar } from '../time';
+import {
+  askArrangement,
+  inventoryOf,
+  switchKeysOf,
+  type ArrangedFile,
+  type Arrangement,
+  type ArrangingReport,
+  type CleaningReport,
+  type TrackInventory,
+} from '../to-sequencer';
+import type { OpenQuery } from './sequence-summary';
+
+/** A track as it arrived, what it is, and what it becomes. */
+export interface MidiPartSummary {
+  id: PartId;
+  /** As received. */
+  received: { name: string; program: number | null; channels: number[]; chunk: number };
+  name: string;
+  instrument: InstrumentId;
+  instrumentName: string;
+  /** 0–1 */
+  confidence: number;
+  unpitched: boolean;
+  notes: number;
+  lowest: number | null;
+  highest: number | null;
+  velocities: { weakest: number; strongest: number } | null;
+  /** Keys that are struck, of percussion. */
+  struck: number[];
+  techniques: string[];
+}
+
+export interface MidiTrackSummary {
+  part: PartId;
+  name: string;
+  channel: number;
+  port: number;
+  /** Null where the programs of the file stay. */
+  program: number | null;
+  notes: number;
+}
+
+export interface MidiSequence {
+  kind: 'midi';
+  format: number;
+  ticksPerQuarter: number;
+  inventory: TrackInventory[];
+  bars: Bar[];
+  markers: number;
+  plan: CleaningPlan;
+  report: CleaningReport;
+  parts: MidiPartSummary[];
+  /** As they go out. */
+  tracks: MidiTrackSummary[];
+  files: { label: string; report: ArrangingReport }[];
+  queries: OpenQuery[];
+}
+
+interface Material {
+  reading: SmfReading;
+  arrangement: Arrangement;
+  plan: CleaningPlan;
+  cleaning: CleaningReport;
+  whole: ArrangedFile;
+  files: readonly ArrangedFile[];
+  settings: JobSettings;
+  /** Originals that do not go along. */
+  further: number;
+}
+
+export function midiSummary(material: Material): MidiSequence {
+  const { reading, arrangement, plan, cleaning, whole, files, settings, further } = material;
+  const { file, warnings } = reading;
+  const { division } = file;
+  const { original, casting } = arrangement;
+  const sentences = [
+    ...warnings.map((warning) => warning.message),
+    ...cleaning.warnings,
+    ...(further > 0
+      ? [
+          `This job has ${further + 1} originals, of which the first goes to the sequencer; the others stay as they are. Make a job of each to send them.`,
+        ]
+      : []),
+  ];
+  const asked = askArrangement({ ...arrangement, whole, plan, settings: settings.sequencing });
+  return {
+    kind: 'midi',
+    format: file.format,
+    ticksPerQuarter: division.kind === 'metrical' ? division.ticksPerQuarter : 0,
+    inventory: inventoryOf(file, switchKeysOf(file)),
+    bars: barsOfPerformance(withTimeLine(original, settings.timeLine)),
+    markers: original.markers.length,
+    plan,
+    report: cleaning,
+    parts: casting.parts.map((part) => partSummary(part, arrangement)),
+    tracks: whole.tracks.map(({ part, name, channel, port, sound, notes }) => ({
+      part,
+      name,
+      channel,
+      port: port ?? 0,
+      program: sound,
+      notes: notes.length,
+    })),
+    files: files.map((one) => ({ label: one.label, report: arrangedReport(one) })),
+    queries: [
+      ...sentences.map((message, i): OpenQuery => ({
+        id: queryId(`midi-file/${i}`),
+        kind: 'file',
+        message,
+        remedies: [],
+      })),
+      ...asked.map((query): OpenQuery => ({ ...query, remedies: remediesFor(query) })),
+    ],
+  };
+}
+
+export function arrangedReport({ file, tracks, betweenTicks, largestShiftMs }: ArrangedFile): ArrangingReport {
+  return {
+    type: file.format,
+    tracks: file.tracks.length,
+    notes: tracks.reduce((sum, track) => sum + track.notes.length, 0),
+    betweenTicks,
+    largestShiftMs,
+  };
+}
+
+function partSummary(part: CastPart, { original, casting }: Arrangement): MidiPartSummary {
+  const track = original.tracks.find(({ id }) => id === part.tracks[0])!;
+  const cast = casting.tracks.find(({ id }) => id === part.tracks[0])!;
+  const keys = part.notes.map(({ key }) => key);
+  const velocities = part.notes.map(({ velocity }) => velocity);
+  const least = (list: readonly number[]) => list.reduce((a, b) => Math.min(a, b), Infinity);
+  const most = (list: readonly number[]) => list.reduce((a, b) => Math.max(a, b), -Infinity);
+  return {
+    id: part.id,
+    received: {
+      name: track.name,
+      program: track.programs[0]?.program ?? null,
+      channels: track.channels,
+      chunk: track.chunk,
+    },
+    name: part.name,
+    instrument: part.instrument.id,
+    instrumentName: part.instrument.names.en,
+    confidence: cast.confidence,
+    unpitched: part.instrument.unpitched,
+    notes: part.notes.length,
+    lowest: keys.length > 0 ? least(keys) : null,
+    highest: keys.length > 0 ? most(keys) : null,
+    velocities: keys.length > 0 ? { weakest: least(velocities), strongest: most(velocities) } : null,
+    struck: part.instrument.unpitched ? [...new Set(keys)].sort((a, b) => a - b) : [],
+    techniques: [...new Set(part.techniqueOf.values())],
+  };
+}

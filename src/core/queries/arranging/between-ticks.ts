@@ -1,0 +1,15 @@
+import { queryKind, type Doubt } from '../query-kind';
+
+/** Another resolution that not everything falls on. */
+export interface BetweenTicks extends Doubt<'between-ticks'> {
+  /** A resolution on which all of it falls. */
+  facts: { exact: number };
+}
+
+export const betweenTicks = queryKind<BetweenTicks>({
+  kind: 'between-ticks',
+  remedies: ({ facts: { exact } }) => [
+    { label: `${exact} ticks a quarter`, decision: { kind: 'setArranging', ticksPerQuarter: exact } },
+    { label: 'As received', decision: { kind: 'setArranging', ticksPerQuarter: null } },
+  ],
+});

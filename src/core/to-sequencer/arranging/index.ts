@@ -1,0 +1,13 @@
+export { arrange, type ArrangedFile, type Arrangement } from './arrange';
+export { askArrangement } from './doubts';
+
+/** What became of a file. */
+export interface ArrangingReport {
+  /** SMF type. */
+  type: number;
+  tracks: number;
+  notes: number;
+  /** Events that fell between two ticks of another resolution, and how far the furthest was moved. */
+  betweenTicks: number;
+  largestShiftMs: number;
+}

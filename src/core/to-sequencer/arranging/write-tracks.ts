@@ -1,0 +1,206 @@
+/* The arranged tracks as a Standard MIDI File: what belongs to the whole on the first track, then a track for each. */
+import { conductorName } from '../../performance';
+import { encodeText, Message, Meta, type SmfEvent, type SmfFile, type SmfTrack } from '../../smf';
+import { QUARTER, type Ticks } from '../../time';
+import { inTrackOrder } from '../tracks/event-order';
+import type { Placing } from './time-window';
+import { isOfTheWhole, type WorkingTrack } from './working-tracks';
+
+export interface Outgoing {
+  /** What goes along of what was received; its resolution is the one all ticks here are in. */
+  cleaned: SmfFile;
+  ticksPerQuarter: number;
+  /** Chunks without notes that go along as they are. */
+  silent: readonly number[];
+  tracks: readonly WorkingTrack[];
+  /** Tempo, meter, keys, markers as they were mended; null for as they were received. */
+  whole: readonly SmfEvent[] | null;
+  title: string;
+  type: 0 | 1;
+  /** Of the result. */
+  resolution: number;
+  placing: Placing;
+}
+
+const metaEvent = (tick: Ticks, type: number, data: ArrayLike<number>): SmfEvent => ({
+  kind: 'meta',
+  tick,
+  type,
+  data: Uint8Array.from(data),
+});
+
+export function writeTracks(outgoing: Outgoing): SmfFile {
+  const { cleaned, type, tracks, silent, resolution } = outgoing;
+  const ports = tracks.some(({ port }) => (port ?? 0) > 0);
+  const conductor = conductorTrack(outgoing);
+  const others = silent.slice(conductor.chunk === null ? 0 : 1).map((chunk) => receivedTrack(chunk, outgoing));
+  const played = tracks.map((track) =>
+    !track.touched && !track.shared ? receivedTrack(track.chunk, outgoing) : playedTrack(track, ports, outgoing),
+  );
+  const all = [conductor.track, ...others, ...played];
+  const endTick = all.reduce((end, track) => Math.max(end, track.endTick), 0);
+  return {
+    ...cleaned,
+    format: type,
+    division: { kind: 'metrical', ticksPerQuarter: resolution },
+    tracks: type === 1 ? all : [{ events: merged(all), endTick }],
+    unknownChunks: [],
+  };
+}
+
+/** The first chunk without notes, or a track of our own, with everything that belongs to the whole. */
+function conductorTrack(outgoing: Outgoing): { track: SmfTrack; chunk: number | null } {
+  const { cleaned, silent, tracks, whole, title, placing } = outgoing;
+  const chunk = silent[0] ?? null;
+  const own = chunk === null ? null : cleaned.tracks[chunk]!;
+  const chunks = [...new Set([...silent, ...tracks.map((track) => track.chunk)])];
+  const received = chunks.flatMap((index) => cleaned.tracks[index]!.events.filter(isOfTheWhole));
+  const rest = own?.events.filter((event) => !isOfTheWhole(event)) ?? [
+    metaEvent(0, Meta.trackName, encodeText(conductorName(title))),
+  ];
+  const events = inTrackOrder([...inForce(whole ?? received, outgoing), ...moved(rest, outgoing)]);
+  const end = own && placing.isWhole ? placing.tick(unitsOf(own.endTick, outgoing)) : 0;
+  return { track: { events, endTick: Math.max(end, events.at(-1)?.tick ?? 0) }, chunk };
+}
+
+/** A chunk as it was received, without what belongs to the whole: that stands on the first track. */
+function receivedTrack(chunk: number, outgoing: Outgoing): SmfTrack {
+  const { events, endTick } = outgoing.cleaned.tracks[chunk]!;
+  const { placing } = outgoing;
+  const own = events.filter((event) => !isOfTheWhole(event));
+  if (!placing.isWhole) return cutTrack(own, outgoing);
+  return {
+    events: own.map((event) => ({ ...event, tick: placing.tick(unitsOf(event.tick, outgoing), true) })),
+    endTick: placing.tick(unitsOf(endTick, outgoing)),
+  };
+}
+
+const unitsOf = (tick: Ticks, { ticksPerQuarter }: Outgoing) => (tick * QUARTER) / ticksPerQuarter;
+const isStrike = (event: SmfEvent) =>
+  event.kind === 'channel' && ((event.status & 0xf0) === Message.noteOn || (event.status & 0xf0) === Message.noteOff);
+
+/** Some bars of a track: notes that begin in them, cut where the bars end. */
+function cutTrack(events: readonly SmfEvent[], outgoing: Outgoing): SmfTrack {
+  const { placing } = outgoing;
+  const sounding = new Set<string>();
+  const strikes: SmfEvent[] = [];
+  for (const event of events) {
+    if (event.kind !== 'channel' || !isStrike(event)) continue;
+    const at = unitsOf(event.tick, outgoing);
+    const slot = `${event.status & 0x0f}/${event.data1}`;
+    const on = (event.status & 0xf0) === Message.noteOn && event.data2 > 0;
+    if (on ? !placing.holds(at) : !sounding.has(slot)) continue;
+    if (on) sounding.add(slot);
+    else sounding.delete(slot);
+    strikes.push({ ...event, tick: placing.tick(Math.min(at, placing.to)) });
+  }
+  const ends = [...sounding].map((slot): SmfEvent => {
+    const [channel, key] = slot.split('/').map(Number);
+    return {
+      kind: 'channel',
+      tick: placing.tick(placing.to),
+      status: Message.noteOff | channel!,
+      data1: key!,
+      data2: 0,
+    };
+  });
+  const all = inTrackOrder([
+    ...moved(
+      events.filter((event) => !isStrike(event)),
+      outgoing,
+    ),
+    ...strikes,
+    ...ends,
+  ]);
+  return { events: all, endTick: all.at(-1)?.tick ?? 0 };
+}
+
+/** Events of a window: what holds when it begins stands at its beginning, what comes later in its place. */
+function moved(events: readonly SmfEvent[], outgoing: Outgoing): SmfEvent[] {
+  const { placing } = outgoing;
+  const standing = new Map<string, SmfEvent>();
+  const inside: SmfEvent[] = [];
+  for (const event of events) {
+    const at = unitsOf(event.tick, outgoing);
+    if (at < placing.from) {
+      const slot = standingSlot(event);
+      if (slot) standing.set(slot, { ...event, tick: 0 });
+    } else if (placing.holds(at) || placing.to === Infinity) {
+      // What is set at the very beginning is set before the silence too.
+      const tick = at === 0 ? 0 : placing.tick(at, true);
+      inside.push({ ...event, tick });
+    }
+  }
+  return [...standing.values(), ...inside];
+}
+
+/** What an event sets until another one sets it again; null for what only happens. */
+function standingSlot(event: SmfEvent): string | null {
+  if (event.kind === 'meta')
+    return event.type === Meta.trackName || event.type === Meta.port ? `meta ${event.type}` : null;
+  if (event.kind !== 'channel') return null;
+  const message = event.status & 0xf0;
+  if (message === Message.controlChange) return `${event.status}/${event.data1}`;
+  return message === Message.programChange || message === Message.pitchBend || message === Message.channelPressure
+    ? String(event.status)
+    : null;
+}
+
+/** Tempo, meter, key: one of each holds; markers and the rest only where they stand. */
+const HOLDING: ReadonlySet<number> = new Set([Meta.tempo, Meta.timeSignature, Meta.keySignature, Meta.copyright]);
+
+function inForce(events: readonly SmfEvent[], outgoing: Outgoing): SmfEvent[] {
+  const { placing } = outgoing;
+  const standing = new Map<number, SmfEvent>();
+  const inside: SmfEvent[] = [];
+  for (const event of [...events].sort((a, b) => a.tick - b.tick)) {
+    if (event.kind !== 'meta') continue;
+    const at = unitsOf(event.tick, outgoing);
+    if (at <= placing.from && HOLDING.has(event.type)) standing.set(event.type, { ...event, tick: 0 });
+    else if (placing.holds(at)) inside.push({ ...event, tick: placing.tick(at, true) });
+  }
+  return [...standing.values(), ...inside];
+}
+
+function playedTrack(track: WorkingTrack, ports: boolean, outgoing: Outgoing): SmfTrack {
+  const { placing } = outgoing;
+  const channel = track.channel - 1;
+  const ownChannel = new Set(track.notes.map((note) => note.channel)).size <= 1;
+  const events: SmfEvent[] = [metaEvent(0, Meta.trackName, encodeText(track.name))];
+  if (ports) events.push(metaEvent(0, Meta.port, [track.port ?? 0]));
+  if (track.sound !== null)
+    events.push({
+      kind: 'channel',
+      tick: 0,
+      status: Message.programChange | channel,
+      data1: track.sound - 1,
+      data2: 0,
+    });
+  const kept = track.others.filter((event) => track.sound === null || !setsSound(event));
+  events.push(...moved(kept, outgoing).map((event) => (ownChannel ? onChannel(event, channel) : event)));
+  for (const { start, end, key, velocity, channel: on } of track.notes) {
+    if (!placing.holds(start)) continue;
+    const from = placing.tick(start);
+    const until = Math.max(from + 1, placing.tick(Math.min(end, placing.to)));
+    events.push({ kind: 'channel', tick: from, status: Message.noteOn | (on - 1), data1: key, data2: velocity });
+    events.push({ kind: 'channel', tick: until, status: Message.noteOff | (on - 1), data1: key, data2: 0 });
+  }
+  const all = inTrackOrder(events);
+  return { events: all, endTick: all.at(-1)?.tick ?? 0 };
+}
+
+const setsSound = (event: SmfEvent) =>
+  event.kind === 'channel' &&
+  ((event.status & 0xf0) === Message.programChange ||
+    ((event.status & 0xf0) === Message.controlChange && (event.data1 === 0 || event.data1 === 32)));
+
+function onChannel(event: SmfEvent, channel: number): SmfEvent {
+  return event.kind === 'channel' ? { ...event, status: (event.status & 0xf0) | channel } : event;
+}
+
+/** All tracks as one; only the first one's name has a place there. */
+function merged([first, ...others]: readonly SmfTrack[]): SmfEvent[] {
+  const named = (event: SmfEvent) =>
+    event.kind === 'meta' && (event.type === Meta.trackName || event.type === Meta.port);
+  return inTrackOrder([...first!.events, ...others.flatMap(({ events }) => events.filter((event) => !named(event)))]);
+}
