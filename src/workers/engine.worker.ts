@@ -10,6 +10,7 @@ import {
   type FileKind,
   type HearingVersion,
   type Opened,
+  type PlayedNotes,
   type ScoreExport,
   type ScoreFormat,
   type SequenceSummary,
@@ -108,6 +109,7 @@ const api = {
   overlay: (direction: Direction): Overlay => deskOf(direction).overlay(),
   /** When each bar of the job begins, and the last one ends. */
   barClock: (direction: Direction): BarClock => deskOf(direction).barClock(),
+  playedNotes: (part: PartId, from: number, to: number): PlayedNotes => onSequenceDesk().playedNotes(part, from, to),
   controllersOf: (track: number): ControllerPair[] => onSequenceDesk().controllersOf(track),
   /** @param other a file to hold against the original; none for what the job makes @throws SmfError or MusicXmlError */
   agreement: (direction: Direction, other?: Uint8Array): Agreement =>

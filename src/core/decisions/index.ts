@@ -4,6 +4,7 @@ export { BarRange } from './shapes/bar-range';
 export { DealDto } from './shapes/deal';
 export { DrumSoundDto } from './shapes/drum-sound';
 export { SwitchDto } from './shapes/technique-chart';
+export { treatmentInWords } from './shapes/treatment';
 export { type HouseAnswerDto, type UseHouseList } from './casting/use-house-list';
 export { type SetSequencing } from './sequencing/set-sequencing';
 export { type SetPartSequencing } from './sequencing/set-part-sequencing';

@@ -4,7 +4,7 @@ export { type Opened, type OpenQuery, type PartSummary, type SourceSummary, type
 export { SCORE_FORMATS, SCORE_FORMAT_NAMES, type ScoreExport, type ScoreFormat } from './score-formats';
 export { type DealPreview } from './deal-preview';
 export { openSequence } from './open-sequence';
-export { type SequenceDesk, type SequenceFiles } from './sequence-desk';
+export { type NoteInView, type PlayedNotes, type SequenceDesk, type SequenceFiles } from './sequence-desk';
 export { type MidiPartSummary, type MidiSequence } from './midi-summary';
 export { type ScorePartSummary, type ScoreSequence, type SequenceSummary } from './sequence-summary';
 export { type ControllerPair } from './controllers';

@@ -1,6 +1,7 @@
 /* A MIDI file on its way to a sequencer: what of it goes along, and how it is set up there. */
+import type { PartId } from '../base';
 import { cast, type Casting } from '../casting';
-import { performanceFromSmf, splitChannels, splitSounds, type Performance } from '../performance';
+import { performanceFromSmf, splitChannels, splitSounds, withTimeLine, type Performance } from '../performance';
 import { musicOfPerformance, type Overlay, type Passage, type SoundingMusic } from '../proof';
 import type { HearingMusic } from '../hearing';
 import { castingSettings, type CleaningPlan, type DirectionB, type JobSettings } from '../settings';
@@ -15,17 +16,21 @@ import {
   type SequenceProgress,
 } from '../to-sequencer';
 import type { StudioTimeLine } from '../studio';
+import { QUARTER, type WrittenUnits } from '../time';
 import { controllersIn, type ControllerPair } from './controllers';
 import { arrangedReport, midiSummary } from './midi-summary';
 import type { MidiOriginal } from './originals';
-import { SequenceDesk, timeLineOfMidi, type SequenceFiles } from './sequence-desk';
+import { SequenceDesk, timeLineOfMidi, type NoteInView, type PlayedNotes, type SequenceFiles } from './sequence-desk';
 import type { SequenceSummary } from './sequence-summary';
 import { fileMusic } from './versions';
 
 /** What was made of the file last. */
 interface Made {
   cleaned: Cleaned;
+  arrangement: Arrangement;
   whole: ArrangedFile;
+  /** Bar numbers that a file cannot say. */
+  numbering: Performance['numbering'];
   /** Chunks of the original by those of the result; none where it was set up anew. */
   chunks: readonly number[];
 }
@@ -52,7 +57,8 @@ export class MidiSequencing extends SequenceDesk {
     const { cleaned, arrangement } = this.prepare(settings);
     const whole = arrange(arrangement, { ...sequencing, files: 'one' })[0]!;
     const files = sequencing.files === 'one' ? [whole] : arrange(arrangement, sequencing);
-    this.made = { cleaned, whole, chunks: this.chunksOf(arrangement, whole) };
+    const { numbering } = withTimeLine(arrangement.original, sequencing.timeLine);
+    this.made = { cleaned, whole, arrangement, numbering, chunks: this.chunksOf(arrangement, whole) };
     return midiSummary({
       reading: this.midi.reading,
       arrangement,
@@ -101,12 +107,34 @@ export class MidiSequencing extends SequenceDesk {
       .map((controller) => ({ controller, before: before.get(controller) ?? [], after: now.get(controller) ?? [] }));
   }
 
+  override playedNotes(part: PartId, from: WrittenUnits, to: WrittenUnits): PlayedNotes {
+    const { arrangement, whole } = this.done();
+    const { original, casting } = arrangement;
+    const units = (tick: number) => (tick * QUARTER) / original.ticksPerQuarter;
+    const received = casting.parts.find(({ id }) => id === part)?.notes ?? [];
+    const inView = ({ start, end }: NoteInView) => start < to && end > from;
+    return {
+      received: received
+        .map(({ start, end, key, velocity }) => ({ start: units(start), end: units(end), key, velocity }))
+        .filter(inView),
+      outgoing: whole.tracks
+        .filter((track) => track.part === part)
+        .flatMap(({ notes }) => notes.map(({ start, end, key, velocity }) => ({ start, end, key, velocity })))
+        .filter(inView),
+    };
+  }
+
   protected outgoingFile(): SmfFile {
     return this.done().whole.file;
   }
 
   protected studioLine(): StudioTimeLine {
-    return timeLineOfMidi(this.made?.whole.file ?? this.midi.reading.file);
+    if (!this.made) return timeLineOfMidi(this.midi.reading.file);
+    const { whole, numbering } = this.made;
+    return timeLineOfMidi(
+      whole.file,
+      numbering.map(({ at, number }) => ({ at: at + whole.silence, number })),
+    );
   }
 
   protected originalMusic(): HearingMusic {

@@ -1,7 +1,7 @@
 /* What the screens need to know of a MIDI file on its way to a sequencer. */
 import { queryId, type PartId } from '../base';
 import type { CastPart } from '../casting';
-import type { InstrumentId } from '../instruments';
+import { GENERAL_MIDI_DRUMS, type InstrumentId } from '../instruments';
 import { barsOfPerformance, withTimeLine } from '../performance';
 import { remediesFor } from '../queries';
 import type { CleaningPlan, JobSettings } from '../settings';
@@ -34,8 +34,8 @@ export interface MidiPartSummary {
   lowest: number | null;
   highest: number | null;
   velocities: { weakest: number; strongest: number } | null;
-  /** Keys that are struck, of percussion. */
-  struck: number[];
+  /** What is struck, of percussion. */
+  struck: { key: number; name: string }[];
   techniques: string[];
 }
 
@@ -133,6 +133,11 @@ export function arrangedReport({ file, tracks, betweenTicks, largestShiftMs }: A
   };
 }
 
+function struckKeys(keys: readonly number[]) {
+  const sorted = [...new Set(keys)].sort((a, b) => a - b);
+  return sorted.map((key) => ({ key, name: GENERAL_MIDI_DRUMS.get(key)?.name ?? 'no drum of General MIDI' }));
+}
+
 function partSummary(part: CastPart, { original, casting }: Arrangement): MidiPartSummary {
   const track = original.tracks.find(({ id }) => id === part.tracks[0])!;
   const cast = casting.tracks.find(({ id }) => id === part.tracks[0])!;
@@ -157,7 +162,7 @@ function partSummary(part: CastPart, { original, casting }: Arrangement): MidiPa
     lowest: keys.length > 0 ? least(keys) : null,
     highest: keys.length > 0 ? most(keys) : null,
     velocities: keys.length > 0 ? { weakest: least(velocities), strongest: most(velocities) } : null,
-    struck: part.instrument.unpitched ? [...new Set(keys)].sort((a, b) => a - b) : [],
+    struck: part.instrument.unpitched ? struckKeys(keys) : [],
     techniques: [...new Set(part.techniqueOf.values())],
   };
 }

@@ -4,7 +4,7 @@
  * score-sequencing.ts and midi-sequencing.ts.
  */
 import { toEnd, type PartId } from '../base';
-import { barsOfPerformance, performanceFromSmf } from '../performance';
+import { barsOfPerformance, performanceFromSmf, type Performance } from '../performance';
 import { agreementOf, type Agreement, type Overlay, type Passage, type SoundingMusic } from '../proof';
 import { hear, type BarClock, type HearingMusic, type Stretch, type StretchRequest } from '../hearing';
 import type { JobSettings } from '../settings';
@@ -17,7 +17,7 @@ import {
   type StudioTimeLine,
   type TableSettings,
 } from '../studio';
-import { writtenUnits } from '../time';
+import { writtenUnits, type WrittenUnits } from '../time';
 import type { ControllerPair } from './controllers';
 import type { SequenceSummary } from './sequence-summary';
 import { soundingFile } from './sounding-file';
@@ -39,6 +39,20 @@ export interface SequenceFiles {
     | { kind: 'midi'; warnings: string[]; cleaning: CleaningReport; files: ArrangingReport[] };
 }
 
+/** A note of a MIDI file, in written units. */
+export interface NoteInView {
+  start: number;
+  end: number;
+  key: number;
+  velocity: number;
+}
+
+/** Some notes of a part as they were received and as they go out. */
+export interface PlayedNotes {
+  received: NoteInView[];
+  outgoing: NoteInView[];
+}
+
 export abstract class SequenceDesk {
   /**
    * Sequences step by step: it yields before each part, so that a caller can show progress, let other work in, or stop.
@@ -56,6 +70,11 @@ export abstract class SequenceDesk {
 
   /** Controllers of one track chunk as received and as they go out, by bar position. */
   abstract controllersOf(track: number): ControllerPair[];
+
+  /** Notes of a part of a MIDI file between two places. */
+  playedNotes(_part: PartId, _from: WrittenUnits, _to: WrittenUnits): PlayedNotes {
+    return { received: [], outgoing: [] };
+  }
 
   /** The whole as it goes out. @throws Error when nothing was sequenced */
   protected abstract outgoingFile(): SmfFile;
@@ -113,8 +132,8 @@ export abstract class SequenceDesk {
   }
 }
 
-/** The time line of a MIDI file as it stands. */
-export function timeLineOfMidi(file: SmfFile): StudioTimeLine {
-  const performance = performanceFromSmf({ file, warnings: [] });
+/** The time line of a MIDI file as it stands, with the bar numbers that were decided. */
+export function timeLineOfMidi(file: SmfFile, numbering: Performance['numbering'] = []): StudioTimeLine {
+  const performance = { ...performanceFromSmf({ file, warnings: [] }), numbering };
   return timeLineOfScore(performance, barsOfPerformance(performance));
 }

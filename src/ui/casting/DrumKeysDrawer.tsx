@@ -1,5 +1,6 @@
 'use client';
 
+import type { PartId } from '@/core/base';
 import { SoundOutlined } from '@ant-design/icons';
 import { App, Button, Drawer, Select, Table } from 'antd';
 import { useLiveQuery } from 'dexie-react-hooks';
@@ -11,10 +12,16 @@ import { useWorkspace } from '../job/workspace';
 import { sentence } from '../shared/receive';
 import styles from '../shared/sequencing.module.css';
 import { settingsOf, type NamedDrumMap } from '@/core/documents';
-import type { ScorePartSummary } from '@/core/engine';
+
+/** A part of drums and what it strikes. */
+interface Struck {
+  id: PartId;
+  name: string;
+  struck: readonly { key: number; name: string }[];
+}
 
 /** Struck keys and the keys of the target's kit that shall sound instead; each can be heard. */
-export function DrumKeysDrawer({ part, onClose }: { part: ScorePartSummary; onClose: () => void }) {
+export function DrumKeysDrawer({ part, onClose }: { part: Struck; onClose: () => void }) {
   const { message } = App.useApp();
   const ledger = useWorkspace((state) => state.ledger)!;
   const decide = useWorkspace((state) => state.decide);

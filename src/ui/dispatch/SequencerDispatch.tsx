@@ -11,8 +11,54 @@ import { NeutralVolume } from '../shared/NeutralVolume';
 import styles from '../shared/sequencing.module.css';
 import { PresetChoice } from '../shared/PresetChoice';
 import { settingsOf } from '@/core/documents';
+import type { MidiSequence } from '@/core/engine';
 
 const TICKS = [96, 120, 192, 240, 384, 480, 960, 1920] as const;
+
+function midiInWords({ files, tracks, bars }: MidiSequence): string {
+  if (files.length > 1)
+    return `${count(files.length, 'file', 'files')} in a zip: ${files.map((file) => file.label).join(', ')}.`;
+  const { report } = files[0]!;
+  const what = `${count(report.tracks, 'track', 'tracks')}, ${count(report.notes, 'note', 'notes')}, ${count(bars.length, 'bar', 'bars')} as received`;
+  return `Type ${report.type}: ${what}; ${tracks.length} with notes. The first track carries tempo, meters, keys and markers.`;
+}
+
+/** Resolution and type of a MIDI file that goes out; as received unless somebody decides. */
+function MidiSettings({ sequence }: { sequence: MidiSequence }) {
+  const { arranging } = settingsOf(useWorkspace((state) => state.ledger)!).sequencing;
+  const decide = useWorkspace((state) => state.decide);
+  return (
+    <div className={styles.settings}>
+      <label>
+        Ticks a quarter
+        <Select<number | null>
+          size="small"
+          aria-label="Ticks a quarter"
+          value={arranging.ticksPerQuarter}
+          onChange={(ticksPerQuarter) => decide({ kind: 'setArranging', ticksPerQuarter })}
+          options={[
+            { value: null, label: `${sequence.ticksPerQuarter}, as received` },
+            ...TICKS.map((value) => ({ value, label: String(value) })),
+          ]}
+        />
+      </label>
+      <label>
+        Type
+        <Select<0 | 1 | null>
+          size="small"
+          aria-label="SMF type"
+          value={arranging.type}
+          onChange={(type) => decide({ kind: 'setArranging', type })}
+          options={[
+            { value: null, label: `${sequence.format}, as received` },
+            { value: 1, label: '1, a track for each' },
+            { value: 0, label: '0, all in one track' },
+          ]}
+        />
+      </label>
+    </div>
+  );
+}
 
 /** What leaves the house for the sequencer. */
 export function SequencerDispatch() {
@@ -41,11 +87,11 @@ export function SequencerDispatch() {
                 : `${count(sequence.files.length, 'file', 'files')} in a zip: ${sequence.files.map((file) => file.label).join(', ')}.`}
             </p>
           ) : (
-            <p>The same notes and velocities, event for event, without what fights the mixer.</p>
+            <p>{midiInWords(sequence)}</p>
           )}
         </div>
         <Button type="primary" icon={<DownloadOutlined />} disabled={busy} onClick={() => void send()}>
-          {sequence.kind === 'score' && sequence.files.length > 1 ? 'Files (.zip)' : '.mid'}
+          {sequence.files.length > 1 ? 'Files (.zip)' : '.mid'}
         </Button>
       </section>
       {sequence.kind === 'score' && (
@@ -92,6 +138,7 @@ export function SequencerDispatch() {
           </label>
         </div>
       )}
+      {sequence.kind === 'midi' && <MidiSettings sequence={sequence} />}
       <SoundFiles />
       <h2>Before it goes out</h2>
       <ul>

@@ -14,10 +14,12 @@ import { RhythmView } from '../rhythm/RhythmView';
 import { JobHeader } from './JobHeader';
 import { QueryPanel } from './QueryPanel';
 import { StationNav } from './StationNav';
+import { MidiPlayingView } from '../rhythm/MidiPlayingView';
 import { PlayingView } from '../rhythm/PlayingView';
 import { SequencerDispatch } from '../dispatch/SequencerDispatch';
 import { CleaningView } from '../intake/CleaningView';
 import { ScoreIntake } from '../intake/ScoreIntake';
+import { MidiTracksView } from '../casting/MidiTracksView';
 import { SoundsView } from '../casting/SoundsView';
 import { TimelineView } from '../timeline/TimelineView';
 import { useStation } from './goToStation';
@@ -54,7 +56,14 @@ const VIEWS: Record<'to-score' | 'score' | 'midi', Partial<Record<StationId, () 
     proof: ProofView,
     dispatch: SequencerDispatch,
   },
-  midi: { intake: CleaningView, timeline: TimelineView, proof: ProofView, dispatch: SequencerDispatch },
+  midi: {
+    intake: CleaningView,
+    casting: MidiTracksView,
+    rhythm: MidiPlayingView,
+    timeline: TimelineView,
+    proof: ProofView,
+    dispatch: SequencerDispatch,
+  },
 };
 
 /** The desk of one job: stations across the top, the work in the middle, queries beside it. */

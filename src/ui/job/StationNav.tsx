@@ -9,12 +9,8 @@ export function StationNav({ job, station }: { job: string; station: StationId }
   const summary = useWorkspace(madeOnDesk);
   const ledger = useWorkspace((state) => state.ledger);
   const direction = useWorkspace((state) => state.direction);
-  const midiOnly = useWorkspace((state) => state.sequence?.kind === 'midi');
   const open = openQueries(summary, ledger);
-  // A MIDI file that is only cleaned has no written side.
-  const stations = STATIONS[direction].filter(
-    ({ id }) => !midiOnly || id === 'intake' || id === 'timeline' || id === 'proof' || id === 'dispatch',
-  );
+  const stations = STATIONS[direction];
   return (
     <nav className={styles.nav} aria-label="Stations">
       {stations.map(({ id, name, about }) => {

@@ -62,18 +62,23 @@ export const STATIONS: Record<Direction, readonly Station[]> = {
     { id: 'dispatch', name: 'Dispatch', about: 'What leaves the house', queries: [] },
   ],
   'to-sequencer': [
-    { id: 'intake', name: 'Intake', about: 'What arrived, and what of it goes along', queries: ['file'] },
+    {
+      id: 'intake',
+      name: 'Intake',
+      about: 'What arrived, and what of it goes along',
+      queries: ['file', 'jumping-faders'],
+    },
     {
       id: 'casting',
       name: 'Casting',
       about: 'Tracks, sounds, channels, techniques',
-      queries: ['silent-techniques', 'several-ports'],
+      queries: ['silent-techniques', 'several-ports', 'wrong-sounds', 'silent-drums'],
     },
     {
       id: 'rhythm',
       name: 'Rhythm',
-      about: 'Written time becomes played time: dynamics, lengths, loosening',
-      queries: [],
+      about: 'How it is played: dynamics, lengths, grid, loosening',
+      queries: ['one-velocity'],
     },
     {
       id: 'timeline',
@@ -82,7 +87,7 @@ export const STATIONS: Record<Direction, readonly Station[]> = {
       queries: ['endless-repeats', 'pickup'],
     },
     { id: 'proof', name: 'Proof', about: 'Whether score and playback agree', queries: [] },
-    { id: 'dispatch', name: 'Dispatch', about: 'What leaves the house', queries: [] },
+    { id: 'dispatch', name: 'Dispatch', about: 'What leaves the house', queries: ['between-ticks'] },
   ],
 };
 

@@ -3,15 +3,12 @@
 import { Button, Input, Select, Switch } from 'antd';
 import { keyName } from '@/core/score';
 import { useWorkspace } from '../job/workspace';
+import { KEY_OPTIONS, keyOfValue, keyValue } from '../shared/keyOptions';
 import styles from './page.module.css';
 import { MARKER_STYLES, type AnewAspect, type MarkerStyle } from '@/core/settings';
 import { settingsOf } from '@/core/documents';
 
 const MARKER_WORDS: Record<MarkerStyle, string> = { auto: 'as they look', rehearsal: 'rehearsal marks', text: 'words' };
-const KEYS = (['major', 'minor'] as const).flatMap((mode) =>
-  Array.from({ length: 15 }, (_, i) => ({ fifths: i - 7, mode })),
-);
-const keyValue = ({ fifths, mode }: { fifths: number; mode: string }) => `${fifths} ${mode}`;
 
 /** Page settings of the whole piece: words, keys, markers, preferred names, repeats. */
 export function PiecePanel() {
@@ -25,11 +22,6 @@ export function PiecePanel() {
   const to = Math.min(bars.length, from + passage.bars);
   const here = keys.findLast((key) => key.bar <= from) ?? keys[0]!;
   const range = `bars ${bars[from]!.number}–${bars[to - 1]!.number}`;
-  const keyOptions = KEYS.map((key) => ({ value: keyValue(key), label: keyName(key) }));
-  const parse = (value: string) => ({
-    fifths: Number(value.split(' ')[0]),
-    mode: value.split(' ')[1] as 'major' | 'minor',
-  });
   return (
     <section className={styles.panel} aria-label="Page of the whole piece">
       <div className={styles.settings}>
@@ -78,8 +70,8 @@ export function PiecePanel() {
             showSearch={{ optionFilterProp: 'label' }}
             aria-label="Key of the whole piece"
             value={keyValue(keys[0]!)}
-            onChange={(value) => decide({ kind: 'setKey', ...parse(value) })}
-            options={keyOptions}
+            onChange={(value) => decide({ kind: 'setKey', ...keyOfValue(value) })}
+            options={KEY_OPTIONS}
           />
         </label>
         <label>
@@ -89,8 +81,8 @@ export function PiecePanel() {
             showSearch={{ optionFilterProp: 'label' }}
             aria-label={`Key from bar ${bars[from]!.number} on`}
             value={keyValue(here)}
-            onChange={(value) => decide({ kind: 'setKey', ...parse(value), bar: from })}
-            options={keyOptions}
+            onChange={(value) => decide({ kind: 'setKey', ...keyOfValue(value), bar: from })}
+            options={KEY_OPTIONS}
           />
         </label>
       </div>

@@ -13,7 +13,7 @@ export function goToBar({ parts, bars }: Agreement, part: number, bar: number): 
     known && !state.passage.parts.includes(known.id) ? [known.id, ...state.passage.parts] : state.passage.parts;
   state.show({ from: Math.max(0, from - 1), parts: shown });
   // A MIDI file that is only cleaned has no written side.
-  if (state.job) goToStation(state.job.id, state.sequence?.kind === 'midi' ? 'intake' : 'rhythm');
+  if (state.job) goToStation(state.job.id, 'rhythm');
 }
 
 /** Opens a bar of the score with some parts in the interlinear view. */

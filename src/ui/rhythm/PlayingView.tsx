@@ -11,6 +11,7 @@ import { CommittedNumber } from '../shared/CommittedNumber';
 import { DynamicsChart } from './DynamicsChart';
 import { useScoreSequence } from '../shared/useSequence';
 import pane from '../shared/pane.module.css';
+import { TreatmentsPanel } from './TreatmentsPanel';
 import styles from '../shared/sequencing.module.css';
 import { QUARTER } from '@/core/time';
 import { DYNAMIC_CARRIERS, NO_LOOSENING, type DynamicCarrier, type Loosening } from '@/core/settings';
@@ -206,6 +207,7 @@ function PlayingSettings() {
               </label>
             )),
           },
+          { key: 'treatments', label: 'Treatments by part and range', children: <TreatmentsPanel /> },
           {
             key: 'loosening',
             label: 'Loosening (humanize)',
@@ -218,14 +220,15 @@ function PlayingSettings() {
                     ['accent', 'Velocity by place in the bar', 40, ''],
                     ['onset', 'Onsets by chance', 60, 'ms'],
                     ['legato', 'Into the next note', 200, 'ms'],
+                    ['spread', 'Chords spread over', 200, 'ms'],
                     ['seed', 'Seed', 9999, ''],
                   ] as const
                 ).map(([field, label, most, suffix]) => (
                   <label key={field}>
                     {label}
                     <CommittedNumber
-                      key={loosening[field]}
-                      value={loosening[field]}
+                      key={loosening[field] ?? 0}
+                      value={loosening[field] ?? 0}
                       min={0}
                       max={most}
                       {...(suffix && { suffix })}

@@ -9,11 +9,13 @@ import { QUARTER } from '@/core/time';
 import { useWorkspace } from '../job/workspace';
 import { CommittedNumber } from '../shared/CommittedNumber';
 import { MeterInput } from './MeterInput';
+import { useMetersFixed } from './useTimeLine';
 import styles from './timeline.module.css';
 
 /** Where bars begin and how they are counted, from a bar on; which tempos are printed. */
 export function BarsPanel({ line }: { line: TimeLineSummary }) {
   const direction = useWorkspace((state) => state.direction);
+  const metersFixed = useMetersFixed();
   const decide = useWorkspace((state) => state.decide);
   const viewed = useWorkspace((state) => state.passage.from);
   const [chosen, setChosen] = useState<number | null>(null);
@@ -36,7 +38,7 @@ export function BarsPanel({ line }: { line: TimeLineSummary }) {
         />
         on
       </label>
-      {direction === 'to-score' && (
+      {!metersFixed && (
         <>
           <label>
             meters in turn

@@ -7,7 +7,9 @@ import type { TimeLineSummary } from '@/core/engine';
 import { changeInWords, minutesInWords, timeCode, type Change, type ChangeKind } from '@/core/studio';
 import { QUARTER } from '@/core/time';
 import { useWorkspace } from '../job/workspace';
+import { KEY_OPTIONS, keyOfValue, keyValue } from '../shared/keyOptions';
 import { MeterInput } from './MeterInput';
+import { useMetersFixed } from './useTimeLine';
 import { useStudioSettings } from './studioSettings';
 import styles from './timeline.module.css';
 
@@ -26,9 +28,8 @@ export function ChangesTable({ line }: { line: TimeLineSummary }) {
     if (!first.has(key)) first.set(key, change);
   }
   const shown = [...first.values()].filter(({ kind }) => !hidden.includes(kind));
-  // A MIDI file that is only cleaned keeps its time line as it is.
-  const cleaned = useWorkspace((state) => state.direction === 'to-sequencer' && state.sequence?.kind === 'midi');
-  const mendable = (kind: ChangeKind) => !cleaned && kind !== 'key' && (kind !== 'meter' || direction === 'to-score');
+  const metersFixed = useMetersFixed();
+  const mendable = (kind: ChangeKind) => (kind === 'key' ? direction === 'to-score' : kind !== 'meter' || !metersFixed);
   return (
     <section aria-label="Changes">
       <div className={styles.filters}>
@@ -44,7 +45,7 @@ export function ChangesTable({ line }: { line: TimeLineSummary }) {
           </Checkbox>
         ))}
       </div>
-      {!cleaned && <AddChange line={line} />}
+      <AddChange line={line} />
       <Table<Change>
         size="small"
         virtual
@@ -60,7 +61,9 @@ export function ChangesTable({ line }: { line: TimeLineSummary }) {
               <Place
                 change={change}
                 line={line}
-                fixed={!mendable(change.kind) || change.kind === 'meter' || change.written === 0}
+                fixed={
+                  !mendable(change.kind) || change.kind === 'meter' || change.kind === 'key' || change.written === 0
+                }
               />
             ),
           },
@@ -72,12 +75,14 @@ export function ChangesTable({ line }: { line: TimeLineSummary }) {
           },
           {
             title: 'What',
-            render: (_, change) => (mendable(change.kind) ? <Value change={change} /> : changeInWords(change)),
+            render: (_, change) =>
+              mendable(change.kind) ? <Value change={change} line={line} /> : changeInWords(change),
           },
           {
             title: '',
             width: 44,
-            render: (_, change) => mendable(change.kind) && change.written > 0 && <TakeAway change={change} />,
+            render: (_, change) =>
+              mendable(change.kind) && change.written > 0 && <TakeAway change={change} line={line} />,
           },
         ]}
       />
@@ -129,7 +134,7 @@ function placeOf(text: string, { bars }: TimeLineSummary): number | null {
   return inside < 0 || inside >= bar.length ? null : bar.written + inside;
 }
 
-function Value({ change }: { change: Change }) {
+function Value({ change, line }: { change: Change; line: TimeLineSummary }) {
   const decide = useWorkspace((state) => state.decide);
   const { kind, written, bpm, meter, text } = change;
   if (kind === 'tempo')
@@ -148,6 +153,18 @@ function Value({ change }: { change: Change }) {
           if (value >= 4 && value <= 1000 && value !== round(bpm!))
             decide({ kind: 'setTempo', at: written, bpm: value });
         }}
+      />
+    );
+  if (kind === 'key')
+    return (
+      <Select<string>
+        size="small"
+        showSearch={{ optionFilterProp: 'label' }}
+        style={{ width: 140 }}
+        aria-label={`Key at bar ${change.bar}`}
+        value={keyValue(change.key!)}
+        onChange={(value) => decide({ kind: 'setKey', ...keyOfValue(value), bar: barAt(written, line) })}
+        options={KEY_OPTIONS}
       />
     );
   if (kind === 'meter')
@@ -175,11 +192,23 @@ function Value({ change }: { change: Change }) {
   );
 }
 
-function TakeAway({ change: { kind, written, text, bar } }: { change: Change }) {
+/** Index of the bar that holds a place. */
+function barAt(written: number, { bars }: TimeLineSummary): number {
+  return Math.max(
+    0,
+    bars.findLastIndex((bar) => bar.written <= written),
+  );
+}
+
+function TakeAway({ change: { kind, written, text, bar }, line }: { change: Change; line: TimeLineSummary }) {
   const decide = useWorkspace((state) => state.decide);
   const take = () => {
     if (kind === 'tempo') decide({ kind: 'setTempo', at: written, bpm: null });
-    else if (kind === 'meter') decide({ kind: 'setMeters', from: written, to: null, meters: [] });
+    else if (kind === 'key') {
+      // What held before goes on.
+      const before = line.changes.findLast((one) => one.kind === 'key' && one.written < written)?.key;
+      if (before) decide({ kind: 'setKey', ...before, bar: barAt(written, line) });
+    } else if (kind === 'meter') decide({ kind: 'setMeters', from: written, to: null, meters: [] });
     else decide({ kind: 'setMarker', at: written, text: null, was: text! });
   };
   return (
@@ -197,7 +226,8 @@ function TakeAway({ change: { kind, written, text, bar } }: { change: Change }) 
 function AddChange({ line }: { line: TimeLineSummary }) {
   const direction = useWorkspace((state) => state.direction);
   const decide = useWorkspace((state) => state.decide);
-  const [kind, setKind] = useState<'tempo' | 'marker' | 'ramp' | 'meter'>('tempo');
+  const metersFixed = useMetersFixed();
+  const [kind, setKind] = useState<'tempo' | 'marker' | 'ramp' | 'meter' | 'key'>('tempo');
   const [place, setPlace] = useState('');
   const [value, setValue] = useState('');
   const [until, setUntil] = useState('');
@@ -208,7 +238,7 @@ function AddChange({ line }: { line: TimeLineSummary }) {
     at === null ? null : (line.changes.findLast((one) => one.kind === 'tempo' && one.written <= at)?.bpm ?? null);
   const good =
     at !== null &&
-    (kind === 'marker' ? value.trim() !== '' : kind === 'meter' || (bpm >= 4 && bpm <= 1000)) &&
+    (kind === 'marker' ? value.trim() !== '' : kind === 'meter' || kind === 'key' || (bpm >= 4 && bpm <= 1000)) &&
     (kind !== 'ramp' || (to !== null && to > at));
   const add = () => {
     if (at === null || !good) return;
@@ -229,19 +259,33 @@ function AddChange({ line }: { line: TimeLineSummary }) {
           { value: 'tempo', label: 'tempo' },
           { value: 'ramp', label: 'tempo by degrees' },
           { value: 'marker', label: 'marker' },
-          ...(direction === 'to-score' ? [{ value: 'meter' as const, label: 'meter' }] : []),
+          ...(metersFixed ? [] : [{ value: 'meter' as const, label: 'meter' }]),
+          ...(direction === 'to-score' ? [{ value: 'key' as const, label: 'key' }] : []),
         ]}
       />
       <PlaceInput word="at" label="Place of what is added" value={place} onChange={setPlace} />
       {kind === 'ramp' && <PlaceInput word="until" label="End of the change" value={until} onChange={setUntil} />}
-      {kind === 'meter' ? (
+      {kind === 'key' && (
+        <Select<string>
+          size="small"
+          style={{ width: 140 }}
+          placeholder="key"
+          aria-label="Key that is added"
+          disabled={at === null}
+          value={null}
+          onChange={(value) => at !== null && decide({ kind: 'setKey', ...keyOfValue(value), bar: barAt(at, line) })}
+          options={KEY_OPTIONS}
+        />
+      )}
+      {kind === 'meter' && (
         <MeterInput
           value={[]}
           label="Meter that is added"
           disabled={at === null}
           onCommit={(meters) => at !== null && decide({ kind: 'setMeters', from: at, to: null, meters: [...meters] })}
         />
-      ) : (
+      )}
+      {kind !== 'meter' && kind !== 'key' && (
         <>
           <Input
             size="small"

@@ -1,10 +1,10 @@
 'use client';
 
-import { Button, Checkbox, Select, Switch, Table } from 'antd';
+import { Switch, Table } from 'antd';
 import { useWorkspace } from '../job/workspace';
-import { CommittedNumber } from '../shared/CommittedNumber';
 import { clock, count } from '../shared/words';
 import { useScoreSequence } from '../shared/useSequence';
+import { OnlySome } from './OnlySome';
 import styles from '../shared/sequencing.module.css';
 
 /** Bars in the order they are played, tempo changes, and what of the piece is wanted. */
@@ -12,20 +12,6 @@ export function PlayedOrder() {
   const { sequence, settings } = useScoreSequence();
   const decide = useWorkspace((state) => state.decide);
   const { bars, order } = sequence;
-  const offset = bars[0]!.number;
-  const range = settings.onlyBars ?? { from: 0, to: bars.length };
-  const setRange = (from: number, to: number) =>
-    decide({
-      kind: 'setSequencing',
-      onlyBars:
-        from <= 0 && to >= bars.length
-          ? null
-          : { from: Math.max(0, from), to: Math.max(from + 1, Math.min(bars.length, to)) },
-    });
-  const wanted = settings.onlyParts ?? sequence.parts.map((part) => part.id);
-  const drumsAndBass = sequence.parts
-    .filter((part) => part.unpitched || /bass|kontrabass|contrabass/i.test(`${part.instrument} ${part.name}`))
-    .map((part) => part.id);
   return (
     <div className={styles.sheet}>
       <div className={styles.columns}>
@@ -63,86 +49,7 @@ export function PlayedOrder() {
               />
             </label>
           </div>
-          <h2>Only some of it</h2>
-          <div className={styles.settings}>
-            <label>
-              Bars
-              <span className={styles.group}>
-                <CommittedNumber
-                  key={`a${range.from}`}
-                  value={range.from + offset}
-                  min={offset}
-                  max={bars.at(-1)!.number}
-                  label="First bar wanted"
-                  onCommit={(number) => setRange(number - offset, range.to)}
-                />
-                –
-                <CommittedNumber
-                  key={`b${range.to}`}
-                  value={range.to - 1 + offset}
-                  min={offset}
-                  max={bars.at(-1)!.number}
-                  label="Last bar wanted"
-                  onCommit={(number) => setRange(range.from, number - offset + 1)}
-                />
-                <Button
-                  size="small"
-                  disabled={settings.onlyBars === null}
-                  onClick={() => decide({ kind: 'setSequencing', onlyBars: null })}
-                >
-                  all
-                </Button>
-              </span>
-            </label>
-            <label>
-              Files
-              <Select
-                size="small"
-                aria-label="Files"
-                value={settings.files}
-                onChange={(files) => decide({ kind: 'setSequencing', files })}
-                options={[
-                  { value: 'one', label: 'one file' },
-                  { value: 'parts', label: 'one for each part' },
-                  { value: 'sections', label: 'one for each section' },
-                ]}
-              />
-            </label>
-          </div>
-          <p className="soft">A file always ends on a barline, so that it loops.</p>
-          <div className={styles.group}>
-            <Button
-              size="small"
-              disabled={settings.onlyParts === null}
-              onClick={() => decide({ kind: 'setSequencing', onlyParts: null })}
-            >
-              All parts
-            </Button>
-            <Button
-              size="small"
-              disabled={drumsAndBass.length === 0}
-              onClick={() => decide({ kind: 'setSequencing', onlyParts: drumsAndBass })}
-            >
-              Drums and bass only
-            </Button>
-          </div>
-          <ul className={styles.wanted}>
-            {sequence.parts.map((part) => (
-              <li key={part.id}>
-                <Checkbox
-                  checked={wanted.includes(part.id)}
-                  onChange={(event) =>
-                    decide({
-                      kind: 'setSequencing',
-                      onlyParts: event.target.checked ? [...wanted, part.id] : wanted.filter((id) => id !== part.id),
-                    })
-                  }
-                >
-                  {part.name}
-                </Checkbox>
-              </li>
-            ))}
-          </ul>
+          <OnlySome />
         </section>
         <section aria-label="Tempo, meters, markers">
           <h2>Tempo, meters, markers</h2>

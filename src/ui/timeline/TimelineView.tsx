@@ -8,6 +8,7 @@ import { BarsPanel } from './BarsPanel';
 import { ChangesTable } from './ChangesTable';
 import { FreePlaying } from './FreePlaying';
 import { PlayedOrder } from './PlayedOrder';
+import { Wanted } from './Wanted';
 import { StudioView } from './StudioView';
 import { TimeChart } from './TimeChart';
 import { useTimeLine } from './useTimeLine';
@@ -29,8 +30,13 @@ export function TimelineView() {
   const [look, setLook] = useState<Look>('line');
   const { line, failure } = useTimeLine();
   const played = direction === 'to-sequencer' && kind === 'score';
-  const cleaned = direction === 'to-sequencer' && kind === 'midi';
-  const offered: Record<Look, boolean> = { line: true, free: direction === 'to-score', studio: true, order: played };
+  const isScore = useWorkspace((state) => state.opened?.facts.format === null);
+  const offered: Record<Look, boolean> = {
+    line: true,
+    free: direction === 'to-score' && !isScore,
+    studio: true,
+    order: direction === 'to-sequencer',
+  };
   const looks = LOOKS.filter((one) => offered[one]);
   return (
     <div className={styles.frame}>
@@ -49,7 +55,7 @@ export function TimelineView() {
             <TimeChart line={line} />
             <div className={styles.columns}>
               <ChangesTable line={line} />
-              {!cleaned && <BarsPanel line={line} />}
+              <BarsPanel line={line} />
             </div>
           </>
         )}
@@ -60,7 +66,7 @@ export function TimelineView() {
           </>
         )}
         {line && look === 'studio' && <StudioView line={line} />}
-        {look === 'order' && played && <PlayedOrder />}
+        {look === 'order' && (played ? <PlayedOrder /> : <Wanted />)}
       </div>
       <AuditionBar />
     </div>

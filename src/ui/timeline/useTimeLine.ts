@@ -11,6 +11,13 @@ interface Shown {
   failure: string | null;
 }
 
+/** A score has its bars: they are not laid anew. */
+export function useMetersFixed(): boolean {
+  return useWorkspace(({ direction, sequence, opened }) =>
+    direction === 'to-sequencer' ? sequence?.kind === 'score' : opened?.facts.format === null,
+  );
+}
+
 /** The time line as it stands; the last one stays in sight while it is computed anew. */
 export function useTimeLine(): Shown {
   const edition = useWorkspace((state) => state.edition);

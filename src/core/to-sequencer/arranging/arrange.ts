@@ -7,7 +7,7 @@ import type { Casting } from '../../casting';
 import { barsOfPerformance, withTimeLine, type Performance } from '../../performance';
 import type { SmfFile } from '../../smf';
 import { NO_LOOSENING, partSettings, type DirectionB, type Treating } from '../../settings';
-import { QUARTER, secondsAtTick, tickAtSeconds, ticksFromUnits, type Bar } from '../../time';
+import { QUARTER, secondsAtTick, tickAtSeconds, ticksFromUnits, type Bar, type WrittenUnits } from '../../time';
 import { isLoose } from '../loosening/loosen';
 import { treatmentsOf, type Treated } from '../treating/treat';
 import { divided } from './divide';
@@ -23,6 +23,8 @@ export interface ArrangedFile {
   label: string;
   file: SmfFile;
   tracks: WorkingTrack[];
+  /** Silence put before the music. */
+  silence: WrittenUnits;
   /** Events that fell between two ticks of another resolution, and how far the furthest was moved. */
   betweenTicks: number;
   largestShiftMs: number;
@@ -79,7 +81,14 @@ export function arrange(arrangement: Arrangement, settings: DirectionB): Arrange
             placing,
           });
       const { betweenTicks, largestShift } = placing;
-      return { label, file, tracks: some, betweenTicks, largestShiftMs: slowest(mended) * (largestShift / QUARTER) };
+      return {
+        label,
+        file,
+        tracks: some,
+        silence: window.silence,
+        betweenTicks,
+        largestShiftMs: slowest(mended) * (largestShift / QUARTER),
+      };
     });
   });
 }
@@ -149,5 +158,12 @@ function withoutChunks(file: SmfFile, leftOut: readonly number[]): SmfFile {
 
 /** Time that is counted in frames has no bars to arrange by. */
 function asItIs({ cleaned, leftOut }: Arrangement): ArrangedFile {
-  return { label: '', file: withoutChunks(cleaned, leftOut), tracks: [], betweenTicks: 0, largestShiftMs: 0 };
+  return {
+    label: '',
+    file: withoutChunks(cleaned, leftOut),
+    tracks: [],
+    silence: 0,
+    betweenTicks: 0,
+    largestShiftMs: 0,
+  };
 }

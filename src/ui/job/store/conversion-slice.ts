@@ -72,13 +72,11 @@ export const conversionSlice: Slice<ConversionSlice> = (set, get) => {
     set((state) => ({
       ...finished(state),
       sequence: made,
-      ...(made.kind === 'score' && {
-        passage: passageWithin(
-          state.passage,
-          made.bars.length,
-          made.parts.map((part) => part.id),
-        ),
-      }),
+      passage: passageWithin(
+        state.passage,
+        made.bars.length,
+        made.parts.map((part) => part.id),
+      ),
     }));
     await keepCount(job!.id, openQueries(made, ledger).length);
   }

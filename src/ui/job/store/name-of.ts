@@ -9,7 +9,7 @@ export function nameOf(
   sequence: SequenceSummary | null = null,
 ): string {
   const part = partId(id);
-  const played = sequence?.kind === 'score' ? sequence.parts.find((one) => one.id === part) : undefined;
+  const played = sequence?.parts.find((one) => one.id === part);
   if (played) return played.name;
   const track = leadingTrack(part);
   const written =

@@ -13,13 +13,11 @@ export function madeOnDesk({ direction, summary, sequence }: OnDesk): Summary | 
 }
 
 export function barsOnDesk(state: OnDesk): readonly Bar[] {
-  const made = madeOnDesk(state);
-  return made && 'bars' in made && typeof made.bars !== 'number' ? made.bars : NO_BARS;
+  return madeOnDesk(state)?.bars ?? NO_BARS;
 }
 
 export function partsOnDesk(state: OnDesk): readonly { id: PartId; name: string }[] {
-  const made = madeOnDesk(state);
-  return made && 'parts' in made ? made.parts : NO_PARTS;
+  return madeOnDesk(state)?.parts ?? NO_PARTS;
 }
 
 const NO_BARS: readonly Bar[] = [];

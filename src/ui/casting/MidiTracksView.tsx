@@ -1,0 +1,257 @@
+'use client';
+
+import type { PartId } from '@/core/base';
+import { leadingTrack } from '@/core/base';
+import { Button, Checkbox, Input, Segmented, Select, Table } from 'antd';
+import { useRef, useState } from 'react';
+import { PROGRAM_NAMES, programName, SURE_ENOUGH } from '@/core/instruments';
+import type { MidiPartSummary } from '@/core/engine';
+import { SPLITS, type Arranging, type Split } from '@/core/settings';
+import { useWorkspace } from '../job/workspace';
+import { useHeight } from '../shared/useHeight';
+import { useMidiSequence } from '../shared/useSequence';
+import { DrumKeysDrawer } from './DrumKeysDrawer';
+import { InstrumentSelect } from './InstrumentSelect';
+import { PassagesDrawer } from './PassagesDrawer';
+import { SplitKeysInput } from './SplitKeysInput';
+import styles from '../shared/sequencing.module.css';
+
+/** What a MIDI track can be divided by. */
+const SPLIT_WORDS: Partial<Record<Split, string>> = {
+  none: 'one track',
+  technique: 'by technique',
+  keys: 'by key',
+  voice: 'by voice',
+  lines: 'single lines',
+};
+const DIVISIONS = SPLITS.flatMap((value) => (SPLIT_WORDS[value] ? [{ value, label: SPLIT_WORDS[value] }] : []));
+const AS_RECEIVED = 0;
+
+/** The tracks of a MIDI file: what each is, what it is called and sounds as, and what it becomes. */
+export function MidiTracksView() {
+  const { sequence, settings } = useMidiSequence();
+  const decide = useWorkspace((state) => state.decide);
+  const [drumming, setDrumming] = useState<MidiPartSummary | null>(null);
+  const [passages, setPassages] = useState<MidiPartSummary | null>(null);
+  const frame = useRef<HTMLDivElement>(null);
+  const height = useHeight(frame);
+  const { arranging } = settings;
+  const own = (part: PartId) => settings.parts[part] ?? {};
+  const set = (change: Partial<Arranging>) => decide({ kind: 'setArranging', ...change });
+  return (
+    <div className={styles.filled}>
+      <div className={styles.row}>
+        <label>
+          Sounds
+          <Segmented<Arranging['sounds']>
+            size="small"
+            aria-label="Sounds"
+            value={arranging.sounds}
+            onChange={(sounds) => set({ sounds })}
+            options={[
+              { value: 'received', label: 'as received' },
+              { value: 'instrument', label: 'by instrument' },
+            ]}
+          />
+        </label>
+        <label>
+          Names
+          <Segmented<Arranging['names']>
+            size="small"
+            aria-label="Names"
+            value={arranging.names}
+            onChange={(names) => set({ names })}
+            options={[
+              { value: 'received', label: 'as received' },
+              { value: 'instrument', label: 'by instrument' },
+            ]}
+          />
+        </label>
+        <label>
+          Channels
+          <Segmented<Arranging['channels']>
+            size="small"
+            aria-label="Channels"
+            value={arranging.channels}
+            onChange={(channels) => set({ channels })}
+            options={[
+              { value: 'received', label: 'as received' },
+              { value: 'by-part', label: 'one each' },
+              { value: 'one-channel', label: 'all on one' },
+            ]}
+          />
+        </label>
+      </div>
+      <div ref={frame} className={styles.rest}>
+        <Table<MidiPartSummary>
+          size="small"
+          rowKey="id"
+          pagination={false}
+          virtual
+          scroll={{ x: 980, y: Math.max(160, height - 40) }}
+          dataSource={sequence.parts}
+          columns={[
+            {
+              title: '',
+              key: 'in',
+              width: 36,
+              render: (_, part) => (
+                <Checkbox
+                  checked={!own(part.id).leftOut && (settings.onlyParts?.includes(part.id) ?? true)}
+                  aria-label={`${part.received.name || part.name} goes along`}
+                  onChange={(event) =>
+                    decide({ kind: 'setPartSequencing', part: part.id, leftOut: !event.target.checked })
+                  }
+                />
+              ),
+            },
+            {
+              title: 'Track',
+              key: 'name',
+              width: 170,
+              render: (_, part) => <TrackName part={part} name={own(part.id).trackName ?? null} />,
+            },
+            {
+              title: 'Instrument',
+              key: 'instrument',
+              width: 170,
+              render: (_, part) => (
+                <InstrumentSelect
+                  value={part.confidence >= SURE_ENOUGH ? part.instrument : undefined}
+                  placeholder="not recognised"
+                  label={`Instrument of ${part.received.name || part.name}`}
+                  onChange={(instrument) =>
+                    decide({ kind: 'assignInstrument', tracks: [leadingTrack(part.id)], instrument })
+                  }
+                />
+              ),
+            },
+            {
+              title: 'Sound',
+              key: 'sound',
+              width: 190,
+              render: (_, part) =>
+                part.unpitched ? (
+                  <Button size="small" onClick={() => setDrumming(part)}>
+                    {own(part.id).drumKeys ? 'Drums, keys changed …' : 'Drums, keys as received …'}
+                  </Button>
+                ) : (
+                  <Select<number>
+                    size="small"
+                    className={styles.fill}
+                    showSearch={{ optionFilterProp: 'label' }}
+                    popupMatchSelectWidth={260}
+                    aria-label={`Sound of ${part.received.name || part.name}`}
+                    value={own(part.id).program ?? AS_RECEIVED}
+                    onChange={(program) =>
+                      decide({
+                        kind: 'setPartSequencing',
+                        part: part.id,
+                        program: program === AS_RECEIVED ? null : program,
+                      })
+                    }
+                    options={[
+                      { value: AS_RECEIVED, label: soundAsItIs(part, sequence.tracks, arranging) },
+                      ...PROGRAM_NAMES.map((name, i) => ({ value: i + 1, label: `${i + 1} ${name}` })),
+                    ]}
+                  />
+                ),
+            },
+            {
+              title: 'Divide',
+              key: 'split',
+              width: 210,
+              render: (_, part) => (
+                <span className={styles.group}>
+                  <Select<Split>
+                    size="small"
+                    style={{ width: 116 }}
+                    aria-label={`Divide ${part.received.name || part.name}`}
+                    value={own(part.id).split ?? 'none'}
+                    onChange={(split) =>
+                      decide({
+                        kind: 'setPartSequencing',
+                        part: part.id,
+                        split,
+                        ...(split === 'keys' && !own(part.id).splitKeys && { splitKeys: [middleOf(part)] }),
+                      })
+                    }
+                    options={DIVISIONS}
+                  />
+                  {own(part.id).split === 'keys' && (
+                    <SplitKeysInput
+                      key={own(part.id).splitKeys?.join()}
+                      value={own(part.id).splitKeys ?? []}
+                      label={`Keys at which ${part.name} is divided`}
+                      onCommit={(splitKeys) => decide({ kind: 'setPartSequencing', part: part.id, splitKeys })}
+                    />
+                  )}
+                  <Button
+                    size="small"
+                    aria-label={`Passages of ${part.received.name || part.name}`}
+                    onClick={() => setPassages(part)}
+                  >
+                    {own(part.id).passages?.length ? `${own(part.id).passages!.length} solo` : 'solo'} …
+                  </Button>
+                </span>
+              ),
+            },
+            {
+              title: 'Becomes',
+              key: 'tracks',
+              render: (_, part) => (
+                <span className="soft">
+                  {sequence.tracks
+                    .filter((track) => track.part === part.id)
+                    .map(
+                      ({ name, port, channel, program }) =>
+                        `${name || 'unnamed'} (${port > 0 ? `port ${port + 1}, ` : ''}ch ${channel}${program === null ? '' : `, ${programName(program)}`})`,
+                    )
+                    .join(' · ')}
+                </span>
+              ),
+            },
+          ]}
+        />
+      </div>
+      {drumming && <DrumKeysDrawer key={drumming.id} part={drumming} onClose={() => setDrumming(null)} />}
+      {passages && <PassagesDrawer key={passages.id} part={passages} onClose={() => setPassages(null)} />}
+    </div>
+  );
+}
+
+/** Where a keyboard would be divided: in the middle of what it plays. */
+function middleOf({ lowest, highest }: MidiPartSummary): number {
+  return Math.round(((lowest ?? 48) + (highest ?? 72)) / 2);
+}
+
+function soundAsItIs(
+  part: MidiPartSummary,
+  tracks: readonly { part: PartId; program: number | null }[],
+  { sounds }: Arranging,
+): string {
+  const program = tracks.find((track) => track.part === part.id)?.program ?? null;
+  if (sounds === 'instrument' && program !== null) return `${programName(program)} (instrument)`;
+  return part.received.program === null ? 'none' : `${programName(part.received.program)} (received)`;
+}
+
+function TrackName({ part, name }: { part: MidiPartSummary; name: string | null }) {
+  const decide = useWorkspace((state) => state.decide);
+  const shown = name ?? part.received.name;
+  return (
+    <Input
+      key={shown}
+      size="small"
+      variant="borderless"
+      aria-label={`Name of track ${part.received.chunk + 1}`}
+      placeholder={`Track ${part.received.chunk + 1}`}
+      defaultValue={shown}
+      maxLength={200}
+      onPressEnter={(event) => event.currentTarget.blur()}
+      onBlur={(event) => {
+        const next = event.currentTarget.value.trim();
+        if (next !== shown) decide({ kind: 'setPartSequencing', part: part.id, trackName: next || null });
+      }}
+    />
+  );
+}

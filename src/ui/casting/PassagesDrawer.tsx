@@ -1,0 +1,110 @@
+'use client';
+
+import { DeleteOutlined, PlusOutlined } from '@ant-design/icons';
+import { Button, Drawer, Input, InputNumber, Select } from 'antd';
+import { useState } from 'react';
+import type { PartId } from '@/core/base';
+import { settingsOf } from '@/core/documents';
+import { PROGRAM_NAMES } from '@/core/instruments';
+import type { OwnPassage } from '@/core/settings';
+import { barsOnDesk, useWorkspace } from '../job/workspace';
+import styles from '../shared/sequencing.module.css';
+
+const SAME = 0;
+
+/** Passages of a part that get a track of their own: a solo with its own sound. */
+export function PassagesDrawer({ part, onClose }: { part: { id: PartId; name: string }; onClose: () => void }) {
+  const decide = useWorkspace((state) => state.decide);
+  const bars = useWorkspace(barsOnDesk);
+  const ledger = useWorkspace((state) => state.ledger)!;
+  const [list, setList] = useState<readonly OwnPassage[]>(settingsOf(ledger).sequencing.parts[part.id]?.passages ?? []);
+  const [first, last] = [bars[0]?.number ?? 1, bars.at(-1)?.number ?? 1];
+  const change = (i: number, next: Partial<OwnPassage>) =>
+    setList(list.map((one, at) => (at === i ? { ...one, ...next } : one)));
+  const add = () => setList([...list, { bars: { from: 0, to: Math.min(4, bars.length) }, name: `Solo ${part.name}` }]);
+  return (
+    <Drawer title={`Passages of ${part.name} on tracks of their own`} size={640} open onClose={onClose}>
+      {list.length === 0 && <p className="soft">None yet. A passage takes its notes out of the part’s other tracks.</p>}
+      {list.map((one, i) => (
+        <div key={i} className={styles.row}>
+          <span className={styles.group}>
+            bars
+            <InputNumber<number>
+              size="small"
+              style={{ width: 64 }}
+              aria-label={`First bar of passage ${i + 1}`}
+              min={first}
+              max={last}
+              value={one.bars.from + first}
+              onChange={(number) =>
+                number !== null &&
+                change(i, { bars: { from: number - first, to: Math.max(number - first + 1, one.bars.to) } })
+              }
+            />
+            –
+            <InputNumber<number>
+              size="small"
+              style={{ width: 64 }}
+              aria-label={`Last bar of passage ${i + 1}`}
+              min={one.bars.from + first}
+              max={last}
+              value={one.bars.to - 1 + first}
+              onChange={(number) => number !== null && change(i, { bars: { ...one.bars, to: number - first + 1 } })}
+            />
+          </span>
+          <Input
+            size="small"
+            style={{ width: 150 }}
+            aria-label={`Name of passage ${i + 1}`}
+            maxLength={200}
+            value={one.name}
+            onChange={(event) => change(i, { name: event.target.value })}
+          />
+          <Select<number>
+            size="small"
+            showSearch={{ optionFilterProp: 'label' }}
+            aria-label={`Sound of passage ${i + 1}`}
+            value={one.program ?? SAME}
+            onChange={(program) => {
+              const { program: _was, ...plain } = one;
+              const next = program === SAME ? plain : { ...plain, program };
+              setList(list.map((other, at) => (at === i ? next : other)));
+            }}
+            options={[
+              { value: SAME, label: 'the part’s sound' },
+              ...PROGRAM_NAMES.map((name, n) => ({ value: n + 1, label: `${n + 1} ${name}` })),
+            ]}
+          />
+          <Button
+            size="small"
+            type="text"
+            icon={<DeleteOutlined />}
+            aria-label={`Without passage ${i + 1}`}
+            onClick={() => setList(list.filter((_, at) => at !== i))}
+          />
+        </div>
+      ))}
+      <div className={styles.foot}>
+        <Button size="small" icon={<PlusOutlined />} onClick={add}>
+          A passage
+        </Button>
+        <span className={styles.push} />
+        <Button
+          size="small"
+          type="primary"
+          disabled={list.some(({ name }) => name.trim() === '')}
+          onClick={() => {
+            decide({
+              kind: 'setPartSequencing',
+              part: part.id,
+              passages: list.length === 0 ? null : list.map((one) => ({ ...one, name: one.name.trim() })),
+            });
+            onClose();
+          }}
+        >
+          Use these
+        </Button>
+      </div>
+    </Drawer>
+  );
+}

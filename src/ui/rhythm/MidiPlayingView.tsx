@@ -1,0 +1,59 @@
+'use client';
+
+import { Checkbox } from 'antd';
+import { AuditionBar } from '../audition/AuditionBar';
+import { BarWalk } from '../interlinear/BarWalk';
+import { useWorkspace } from '../job/workspace';
+import { useMidiSequence } from '../shared/useSequence';
+import { ReceivedAndOutgoing } from './ReceivedAndOutgoing';
+import { TreatmentsPanel } from './TreatmentsPanel';
+import pane from '../shared/pane.module.css';
+import styles from '../shared/sequencing.module.css';
+
+/** How a MIDI file is played: its notes as received over what goes out, and what is done to them. */
+export function MidiPlayingView() {
+  const { sequence } = useMidiSequence();
+  const shown = useWorkspace((state) => state.passage.parts);
+  const show = useWorkspace((state) => state.show);
+  return (
+    <div className={styles.playing}>
+      <aside className={pane.side} aria-label="Playing">
+        <ul className={styles.parts} aria-label="Tracks">
+          {sequence.parts.map((part) => (
+            <li key={part.id}>
+              <Checkbox
+                checked={shown.includes(part.id)}
+                onChange={(event) =>
+                  show({
+                    parts: event.target.checked ? [...shown, part.id] : shown.filter((other) => other !== part.id),
+                  })
+                }
+              >
+                {part.received.name || part.name}
+              </Checkbox>
+            </li>
+          ))}
+        </ul>
+        <div className={styles.panel}>
+          <h3>Treatments</h3>
+          <TreatmentsPanel />
+        </div>
+      </aside>
+      <div className={styles.reading}>
+        <BarWalk />
+        <div className={styles.lanes}>
+          {shown.length === 0 && <p className={styles.hint}>Tick a track to see its notes.</p>}
+          {sequence.parts
+            .filter(({ id }) => shown.includes(id))
+            .map((part) => (
+              <ReceivedAndOutgoing key={part.id} part={part} />
+            ))}
+        </div>
+        <p className={`${styles.key} soft`}>
+          Outlined as received, filled as it goes out; the strokes below are velocities, paler as received.
+        </p>
+        <AuditionBar />
+      </div>
+    </div>
+  );
+}

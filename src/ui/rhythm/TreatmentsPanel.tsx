@@ -1,0 +1,108 @@
+'use client';
+
+import { DeleteOutlined } from '@ant-design/icons';
+import { Button, Checkbox, Segmented, Select } from 'antd';
+import { useState } from 'react';
+import type { PartId } from '@/core/base';
+import { treatmentInWords } from '@/core/decisions';
+import { settingsOf } from '@/core/documents';
+import { TREATMENT_KINDS, USUAL_TREATMENTS, type Treatment } from '@/core/settings';
+import { barsOnDesk, partsOnDesk, useWorkspace } from '../job/workspace';
+import { TreatmentFields } from './TreatmentFields';
+import styles from '../shared/sequencing.module.css';
+
+const WORDS: Record<Treatment['kind'], string> = {
+  quantize: 'Grid (quantize)',
+  closeGaps: 'Close gaps',
+  trimOverlaps: 'Trim overlaps',
+  level: 'Level velocities',
+  scale: 'Scale velocities',
+  accents: 'Accents by the bar',
+  loosen: 'Loosen (humanize)',
+  toController: 'Velocities to a controller',
+  toVelocity: 'Controller to velocities',
+  thin: 'Thin controllers',
+};
+
+/** A score's dynamics are signs; controllers to be turned into something else come with MIDI only. */
+const OF_MIDI_ONLY: ReadonlySet<Treatment['kind']> = new Set(['toController', 'toVelocity', 'thin']);
+
+/** How notes are played, treated part by part and range by range; what was decided stands in order and can be taken back. */
+export function TreatmentsPanel() {
+  const ledger = useWorkspace((state) => state.ledger)!;
+  const decide = useWorkspace((state) => state.decide);
+  const parts = useWorkspace(partsOnDesk);
+  const bars = useWorkspace(barsOnDesk);
+  const passage = useWorkspace((state) => state.passage);
+  const isMidi = useWorkspace((state) => state.sequence?.kind === 'midi');
+  const [reach, setReach] = useState<'all' | 'shown'>('all');
+  const [someBars, setSomeBars] = useState(false);
+  const [does, setDoes] = useState<Treatment>(USUAL_TREATMENTS.quantize);
+  const { treatments } = settingsOf(ledger).sequencing;
+  const to = Math.min(bars.length, passage.from + passage.bars);
+  const numbers = (from: number, until: number) => {
+    const [first, last] = [bars[from]?.number, bars[until - 1]?.number];
+    return first === last ? `bar ${first}` : `bars ${first}–${last}`;
+  };
+  const nameOf = (part: PartId | null) => (part === null ? 'all' : (parts.find(({ id }) => id === part)?.name ?? part));
+  const give = () => {
+    const span = someBars ? { from: passage.from, to } : null;
+    const reached: readonly (PartId | null)[] = reach === 'all' ? [null] : passage.parts;
+    decide(...reached.map((part) => ({ kind: 'treat' as const, part, bars: span, does })));
+  };
+  const kinds = TREATMENT_KINDS.filter((kind) => isMidi || !OF_MIDI_ONLY.has(kind));
+  return (
+    <>
+      <Segmented<'all' | 'shown'>
+        size="small"
+        block
+        aria-label="Parts treated"
+        value={reach}
+        onChange={setReach}
+        options={[
+          { value: 'all', label: 'all parts' },
+          { value: 'shown', label: 'parts in view' },
+        ]}
+      />
+      <Checkbox checked={someBars} onChange={(event) => setSomeBars(event.target.checked)}>
+        only {numbers(passage.from, to)}
+      </Checkbox>
+      <Select<Treatment['kind']>
+        size="small"
+        className={styles.fill}
+        aria-label="Treatment"
+        value={does.kind}
+        onChange={(kind) => setDoes(USUAL_TREATMENTS[kind])}
+        options={kinds.map((value) => ({ value, label: WORDS[value] }))}
+      />
+      <TreatmentFields does={does} onChange={setDoes} />
+      <Button size="small" type="primary" onClick={give}>
+        Treat
+      </Button>
+      {treatments.length > 0 && (
+        <>
+          <ol className={styles.given} aria-label="Treatments given">
+            {treatments.map((one, i) => (
+              <li key={i}>
+                <span>
+                  <b>{nameOf(one.part)}</b>
+                  {one.bars && ` (${numbers(one.bars.from, one.bars.to)})`}: {treatmentInWords(one.does)}
+                </span>
+                <Button
+                  size="small"
+                  type="text"
+                  icon={<DeleteOutlined />}
+                  aria-label={`Take treatment ${i + 1} back`}
+                  onClick={() => decide({ kind: 'playAsReceived', part: one.part, which: i })}
+                />
+              </li>
+            ))}
+          </ol>
+          <Button size="small" onClick={() => decide({ kind: 'playAsReceived', part: null })}>
+            {isMidi ? 'Exactly as received' : 'Exactly as written'}
+          </Button>
+        </>
+      )}
+    </>
+  );
+}
