@@ -141,6 +141,41 @@ describe('command line', () => {
     ).toEqual(JSON.parse(dragoman('inspect', demo).stdout).tracks.map((track: { notes: number }) => track.notes));
   });
 
+  it('takes both kinds on both ways, with the decisions of a job', () => {
+    const score = join(folder, 'either.musicxml');
+    const again = join(folder, 'either-again.musicxml');
+    expect(dragoman('to-score', demo, '-o', score).status).toBe(0);
+    expect(dragoman('to-score', score, '-o', again)).toMatchObject({ status: 0, stderr: '' });
+    expect(readFileSync(again, 'utf8')).toBe(readFileSync(score, 'utf8'));
+    const job = join(folder, 'either.json');
+    const decided = (...decisions: unknown[]) =>
+      writeFileSync(
+        job,
+        JSON.stringify({
+          format: 'dragoman-job',
+          version: 1,
+          name: 'x',
+          originals: [],
+          ledger: { decisions, position: decisions.length },
+        }),
+      );
+    decided({ kind: 'renamePart', part: 't0', name: 'Traverso' });
+    expect(dragoman('to-score', score, '-o', again, '--job', job).status).toBe(0);
+    expect(readFileSync(again, 'utf8')).toContain('<part-name>Traverso</part-name>');
+    // A name given on the way to a score is the track's on the way to a sequencer.
+    const midi = join(folder, 'either.mid');
+    expect(dragoman('to-midi', score, '-o', midi, '--job', job).status).toBe(0);
+    const names = (file: string) =>
+      JSON.parse(dragoman('inspect', file).stdout).tracks.map((track: { name: string }) => track.name);
+    expect(names(midi)).toContain('Traverso');
+    decided({ kind: 'setArranging', names: 'instrument', channels: 'by-part' });
+    expect(dragoman('to-midi', demo, '-o', midi, '--job', job).status).toBe(0);
+    expect(names(midi)).toEqual(expect.arrayContaining(['Flute', 'Violoncello', 'Drum Kit']));
+    // A score and the cue it came from: the values of the one, the times of the other.
+    expect(dragoman('to-score', score, demo, '-o', again)).toMatchObject({ status: 0, stderr: '' });
+    expect(dragoman('to-score', score, 'package.json', '-o', again).stderr).toMatch(/^package\.json: /);
+  });
+
   const wrong: [string, string[], number, RegExp][] = [
     ['no command', [], 2, /^Usage/],
     ['an unknown command', ['dance'], 2, /no command “dance”/],

@@ -1,6 +1,6 @@
 import { writeFileSync } from 'node:fs';
 import { checkTracks, EMPTY_LEDGER, settingsOf } from '../core/documents';
-import { ScoreDesk } from '../core/engine';
+import { checkFile, ScoreDesk } from '../core/engine';
 import { AGREE_USAGE, agreeCommand } from './agree';
 import { BadUsage } from './errors';
 import { parsed } from './arguments';
@@ -18,9 +18,13 @@ export const commands = {
   'tempo-map': tempoMapCommand,
 };
 
+/** Originals of one job: MIDI, scores with a part or several in each, or a score and how it was played. */
+const TO_SCORE_USAGE =
+  'dragoman to-score IN.mid|IN.musicxml|IN.mxl [IN …] -o OUT.musicxml|OUT.mxl [--job JOB.json] [--report R.json]';
+
 export const batchHint = `Usage:
   dragoman inspect FILE
-  dragoman to-score IN.mid -o OUT.musicxml|OUT.mxl [--job JOB.json] [--report R.json]
+  ${TO_SCORE_USAGE}
   ${TO_MIDI_USAGE}
   ${AGREE_USAGE}
   ${TEMPO_MAP_USAGE}`;
@@ -32,21 +36,25 @@ function inspectCommand(args: readonly string[]): void {
 }
 
 function toScoreCommand(args: readonly string[]): void {
-  const usage = 'Usage: dragoman to-score IN.mid -o OUT.musicxml|OUT.mxl [--job JOB.json] [--report R.json]';
+  const usage = `Usage: ${TO_SCORE_USAGE}`;
   const { positionals, values } = parsed(args, {
     output: { type: 'string', short: 'o' },
     job: { type: 'string' },
     report: { type: 'string' },
   });
-  const [input] = positionals;
-  const output = values.output;
-  if (positionals.length !== 1 || !input || typeof output !== 'string') throw new BadUsage(usage);
+  const { output } = values;
+  if (positionals.length === 0 || typeof output !== 'string') throw new BadUsage(usage);
   if (!/\.(musicxml|xml|mxl)$/i.test(output))
     throw new BadUsage(`The output must end in .musicxml or .mxl, not “${output}”.\n${usage}`);
   const ledger = typeof values.job === 'string' ? jobLedger(values.job) : EMPTY_LEDGER;
   const settings = settingsOf(ledger);
-  const bytes = readFile(input);
-  const desk = named(input, () => ScoreDesk.open([bytes], settings));
+  const files = positionals.map((input) => {
+    const bytes = readFile(input);
+    // Read by itself first, so that a fault is told with its file.
+    if (positionals.length > 1) named(input, () => checkFile(bytes, input));
+    return bytes;
+  });
+  const desk = named(positionals[0]!, () => ScoreDesk.open(files, settings));
   checkTracks(ledger, desk.performance.tracks);
   const conversion = desk.convert(settings);
   writeFileSync(output, desk.export(/\.mxl$/i.test(output) ? 'mxl' : 'musicxml'));

@@ -101,6 +101,8 @@ const api = {
     deskOf(direction).hear(version, request),
   /** Bars, tempo, meters, keys and markers of the job, with their times. */
   timeLine: (direction: Direction): TimeLineSummary => deskOf(direction).timeLine(),
+  /** What is struck together in a job on its way to a score. */
+  onsets: () => onDesk().onsets(),
   studio: (direction: Direction, map: StudioMapSettings, table: TableSettings): StudioExport =>
     deskOf(direction).studio(map, table),
   /** @throws SmfError or MusicXmlError when the other file cannot be read */

@@ -9,21 +9,17 @@ import type { Performance, PlayedTrack } from '../performance';
 import type { FreeTime } from '../settings';
 import {
   buildTempoMap,
-  lastNotAfter,
   QUARTER,
   secondsAtTick,
   type Milliseconds,
   type MeterEvent,
   type Seconds,
-  type TempoEvent,
   type Ticks,
 } from '../time';
+import { beatClock, type BeatClock } from './beat-clock';
 import { findBars } from './find-bars';
 import { findBeats } from './find-beats';
 import { onsetsOf } from './onsets';
-
-/** As fine as written units, so that nothing is lost by rounding. */
-const TICKS_PER_QUARTER = QUARTER;
 
 /** What was found, and how true the bars are to the playing. */
 export interface Following {
@@ -56,11 +52,11 @@ export function followBeats(
   const known = free.firstDownbeat === null ? [] : [free.firstDownbeat];
   const beats = covering(best.beats, performance);
   const bars = findBars(beats, onsets, known, free.beatsPerBar === null ? undefined : [free.beatsPerBar]);
-  const clock = clockOf(beats, free.compound);
+  const clock = beatClock(beats, free.compound);
   const followed: Performance = {
     ...performance,
-    ticksPerQuarter: TICKS_PER_QUARTER,
-    tempo: buildTempoMap(clock.tempo, TICKS_PER_QUARTER),
+    ticksPerQuarter: QUARTER,
+    tempo: buildTempoMap(clock.tempo, QUARTER),
     meters: metersOf(bars.downbeats, bars.beatsPerBar, free.compound),
     numbering: [],
     tracks: performance.tracks.map((track) => onClock(track, performance, clock.tickAt)),
@@ -100,26 +96,6 @@ function covering(beats: readonly Seconds[], { tempo, tracks, lastNoteEnd }: Per
   const end = secondsAtTick(tempo, lastNoteEnd);
   while (all.at(-1)! < end) all.push(all.at(-1)! + period);
   return all;
-}
-
-interface BeatClock {
-  tempo: TempoEvent[];
-  tickAt: (seconds: Seconds) => Ticks;
-}
-
-function clockOf(beats: readonly Seconds[], compound: boolean): BeatClock {
-  const ticks = compound ? TICKS_PER_QUARTER * 1.5 : TICKS_PER_QUARTER;
-  const quarters = compound ? 1.5 : 1;
-  const tempo = beats.slice(1).map((beat, i): TempoEvent => ({
-    tick: i * ticks,
-    microsecondsPerQuarter: ((beat - beats[i]!) * 1e6) / quarters,
-  }));
-  const tickAt = (seconds: Seconds): Ticks => {
-    const beat = Math.min(lastNotAfter(beats, seconds), beats.length - 2);
-    const share = (seconds - beats[beat]!) / (beats[beat + 1]! - beats[beat]!);
-    return Math.max(0, Math.round((beat + share) * ticks));
-  };
-  return { tempo, tickAt };
 }
 
 const moved = (performance: Performance, tickAt: BeatClock['tickAt'], tick: Ticks): Ticks =>

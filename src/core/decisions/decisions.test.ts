@@ -117,6 +117,7 @@ const EXAMPLES: { [K in Decision['kind']]: Extract<Decision, { kind: K }>[] } = 
     { kind: 'leaveTracks', tracks: [3], out: false },
   ],
   splitTrack: [{ kind: 'splitTrack', track, by: 'sounds' }],
+  takeTime: [{ kind: 'takeTime', original: 2 }],
   placeOriginal: [{ kind: 'placeOriginal', original: 2, bars: 8 }],
   setTextEncoding: [
     { kind: 'setTextEncoding', encoding: 'shift_jis' },

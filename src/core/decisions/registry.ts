@@ -69,6 +69,7 @@ import { setMeters } from './timeline/set-meters';
 import { setTempo } from './timeline/set-tempo';
 import { shiftBarlines } from './timeline/shift-barlines';
 import { splitTrack } from './originals/split-track';
+import { takeTime } from './originals/take-time';
 import { placeOriginal } from './originals/place-original';
 import { setTextEncoding } from './originals/set-text-encoding';
 import { dismissQuery } from './originals/dismiss-query';
@@ -147,6 +148,7 @@ export const DECISION_KINDS = {
   // originals
   splitTrack,
   placeOriginal,
+  takeTime,
   setTextEncoding,
   dismissQuery,
 };

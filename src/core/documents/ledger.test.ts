@@ -396,6 +396,7 @@ describe('job files', () => {
       'sayTempo',
       'splitTrack',
       'placeOriginal',
+      'takeTime',
       'setTextEncoding',
       'setLengths',
       'setStaves',

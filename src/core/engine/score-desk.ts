@@ -2,7 +2,7 @@
  * A job on the way to a score, from its originals to what leaves the house: open → convert → passage, sheet → export.
  * Worker, command line, route and tests all go through here.
  */
-import type { Following } from '../beats';
+import { onsetsOf, type Following } from '../beats';
 import { toEnd, type NoteId, type PartId, type TrackId } from '../base';
 import { writeMusicXml } from '../musicxml';
 import {
@@ -35,12 +35,13 @@ import {
   type StudioTimeLine,
   type TableSettings,
 } from '../studio';
-import { secondsAtTick, ticksFromUnits, writtenUnits } from '../time';
+import { secondsAtTick, ticksFromUnits, writtenUnits, type Seconds } from '../time';
 import { convert, Memo, type Conversion, type Progress } from '../to-score';
 import { soundingFile, soundingScore } from './sounding-file';
 import { previewDeal, type DealPreview } from './deal-preview';
 import { readOriginals, type Originals } from './originals';
-import { preparedBy, prepareOriginals } from './prepare';
+import { preparedBy, prepareOriginals, type Prepared as Timed } from './prepare';
+import { versionDoubts } from './version-doubts';
 import { exportScore, type ScoreExport, type ScoreFormat } from './score-formats';
 import { summarise, type Opened, type Summary } from './score-summary';
 import {
@@ -61,6 +62,7 @@ interface Prepared {
   received: Score | null;
   /** What was found in free playing. */
   following: Following | null;
+  timed: Timed['timed'];
   opened: Opened;
   /** Of the conversions of this performance. */
   memo: Memo;
@@ -106,7 +108,9 @@ export class ScoreDesk {
   *steps(settings: ConversionSettings): Generator<Progress, Conversion> {
     if (this.prepared.by !== preparedBy(settings)) this.prepared = prepare(this.originals, settings);
     const { performance, memo, received } = this.prepared;
-    const conversion = yield* convert(performance, settings, memo, received);
+    const made = yield* convert(performance, settings, memo, received);
+    const asked = versionDoubts(this.prepared, made.score.bars);
+    const conversion = asked.length > 0 ? { ...made, queries: [...asked, ...made.queries] } : made;
     this.before = this.conversion;
     this.conversion = conversion;
     this.byHand = new Set(Object.values(settings.edits).flatMap((edits) => edits.map(({ note }) => note)));
@@ -226,6 +230,13 @@ export class ScoreDesk {
     return { ...summariseTimeLine(this.studioLine(), onsets), following: this.prepared.following };
   }
 
+  /** What is struck together, in seconds of the recording: what beats are found in. */
+  onsets(): { at: Seconds; accent: number }[] {
+    const { performance, following } = this.prepared;
+    const silence = following?.silence ?? 0;
+    return onsetsOf(performance).map(({ at, accent }) => ({ at: at + silence, accent }));
+  }
+
   /** A map for the studio. */
   studio(map: StudioMapSettings, table: TableSettings): StudioExport {
     return exportStudio(this.studioLine(), map, table);
@@ -270,17 +281,25 @@ export class ScoreDesk {
 }
 
 function prepare(originals: Originals, settings: ConversionSettings): Prepared {
-  const { performance, received, following } = prepareOriginals(originals, settings);
+  const { performance, received, following, timed } = prepareOriginals(originals, settings);
   const bars = barsOfPerformance(performance);
   return {
     by: preparedBy(settings),
     performance,
     received,
     following,
+    timed,
     memo: new Memo(),
     opened: {
       survey: surveyPerformance(performance, bars),
+      timed: timed && timedInNumbers(timed),
       facts: fileFacts(originals.score ? null : originals.midi[0]!.reading.file, performance, bars, originals.size),
     },
   };
+}
+
+function timedInNumbers({ original, versions }: NonNullable<Timed['timed']>): Opened['timed'] {
+  if (!versions) return { original, found: null };
+  const { matched, missing, extra, largestShift } = versions;
+  return { original, found: { matched, missing, extra: extra.length, largestShift } };
 }

@@ -12,6 +12,8 @@ export interface Performance {
   meters: MeterEvent[];
   /** Where bars are counted otherwise than on from 1 (0 for a pickup). */
   numbering: BarNumber[];
+  /** Where another version of the same music says it: what the notes were meant as, by their ids. */
+  meant?: ReadonlyMap<NoteId, { start: WrittenUnits; end: WrittenUnits }>;
   /** The bars themselves, where a score says what they are; otherwise meters and numbering do. */
   bars?: readonly Bar[];
   keys: KeyEvent[];

@@ -46,6 +46,7 @@ import { pickup } from './sequencing/pickup';
 import { severalPorts } from './sequencing/several-ports';
 import { silentTechniques } from './sequencing/silent-techniques';
 import { file } from './file/file';
+import { twoVersions } from './file/two-versions';
 import type { QueryKind, Remedy } from './query-kind';
 
 const QUERY_KINDS = {
@@ -93,6 +94,7 @@ const QUERY_KINDS = {
   pickup,
   'silent-techniques': silentTechniques,
   'several-ports': severalPorts,
+  'two-versions': twoVersions,
   file,
 };
 

@@ -156,6 +156,11 @@ export interface ConversionSettings extends CastingSettings {
   markerStyle: MarkerStyle;
   /** What of a received score is written anew; null means all parts. */
   anew: readonly { aspect: AnewAspect; part: PartId | null }[];
+  /**
+   * The original whose playing the others have: their bars and values, its times. 0 for none; null takes that of the MIDI
+   * beside a score.
+   */
+  timeFrom: number | null;
   /** Where the file's own bars are none: null believes the file. */
   freeTime: FreeTime | null;
   /** What was mended on the time line, in order. */
@@ -198,6 +203,7 @@ export const NO_SETTINGS: ConversionSettings = {
   barRepeats: {},
   markerStyle: 'auto',
   anew: [],
+  timeFrom: null,
   freeTime: null,
   timeLine: [],
   tempoWords: [],

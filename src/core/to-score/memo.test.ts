@@ -110,6 +110,7 @@ const CHANGES: Record<keyof ConversionSettings, (Partial<ConversionSettings> & {
   barRepeats: { barRepeats: { [drums]: true } },
   markerStyle: { markerStyle: 'rehearsal' },
   anew: { in: 'received', anew: [{ aspect: 'spelling', part: null }] },
+  timeFrom: PUT_TOGETHER_BEFORE,
   freeTime: PUT_TOGETHER_BEFORE,
   timeLine: PUT_TOGETHER_BEFORE,
   tempoWords: { tempoWords: [{ at: 0, words: 'rit.' }] },

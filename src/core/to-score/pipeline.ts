@@ -137,7 +137,9 @@ function scoreOf(
     markers: markers.map(({ at }) => at),
   };
   const keepsMarkers = received !== null && settings.markerStyle === 'auto';
-  const keepsTempos = received !== null && settings.tempoPrint === 'all' && settings.tempoTolerance === 0;
+  // The times of a version that was played come with its tempo.
+  const keepsTempos =
+    received !== null && !performance.meant && settings.tempoPrint === 'all' && settings.tempoTolerance === 0;
   return {
     title: settings.title ?? performance.title,
     composer: settings.composer ?? received?.composer ?? '',

@@ -88,7 +88,7 @@ export function MidiTracksView() {
           rowKey="id"
           pagination={false}
           virtual
-          scroll={{ x: 980, y: Math.max(160, height - 40) }}
+          scroll={{ x: 900, y: Math.max(160, height - 40) }}
           dataSource={sequence.parts}
           columns={[
             {
@@ -108,13 +108,13 @@ export function MidiTracksView() {
             {
               title: 'Track',
               key: 'name',
-              width: 170,
+              width: 150,
               render: (_, part) => <TrackName part={part} name={own(part.id).trackName ?? null} />,
             },
             {
               title: 'Instrument',
               key: 'instrument',
-              width: 170,
+              width: 150,
               render: (_, part) => (
                 <InstrumentSelect
                   value={part.confidence >= SURE_ENOUGH ? part.instrument : undefined}
@@ -129,11 +129,11 @@ export function MidiTracksView() {
             {
               title: 'Sound',
               key: 'sound',
-              width: 190,
+              width: 176,
               render: (_, part) =>
                 part.unpitched ? (
                   <Button size="small" onClick={() => setDrumming(part)}>
-                    {own(part.id).drumKeys ? 'Drums, keys changed …' : 'Drums, keys as received …'}
+                    {own(part.id).drumKeys ? 'Drums, changed …' : 'Drums, as received …'}
                   </Button>
                 ) : (
                   <Select<number>
@@ -160,12 +160,12 @@ export function MidiTracksView() {
             {
               title: 'Divide',
               key: 'split',
-              width: 210,
+              width: 196,
               render: (_, part) => (
                 <span className={styles.group}>
                   <Select<Split>
                     size="small"
-                    style={{ width: 116 }}
+                    style={{ width: 108 }}
                     aria-label={`Divide ${part.received.name || part.name}`}
                     value={own(part.id).split ?? 'none'}
                     onChange={(split) =>

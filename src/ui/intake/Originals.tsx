@@ -1,7 +1,7 @@
 'use client';
 
 import { PlusOutlined } from '@ant-design/icons';
-import { App, Button, Upload } from 'antd';
+import { App, Button, Select, Upload } from 'antd';
 import { addOriginal } from '@/storage/jobs';
 import { engineWorker } from '@/workers/engine-client';
 import { useWorkspace } from '../job/workspace';
@@ -11,17 +11,14 @@ import { bytesInWords } from '../shared/words';
 import styles from './intake.module.css';
 import { settingsOf } from '@/core/documents';
 
-/** The parts of a further score begin where the first one does. */
+/** Scores begin together; so they are told by their names. */
 const isScoreName = (fileName: string) => /\.(?:musicxml|mxl|xml)$/i.test(fileName);
 
-/** The job's originals, and where each further one begins. */
+/** The job's originals, and what each gives: tracks from some bar on, or the time in which the others were played. */
 export function Originals() {
   const { message } = App.useApp();
   const job = useWorkspace((state) => state.job)!;
-  const ledger = useWorkspace((state) => state.ledger)!;
-  const decide = useWorkspace((state) => state.decide);
   const open = useWorkspace((state) => state.open);
-  const { offsets } = settingsOf(ledger);
 
   async function take(file: File) {
     try {
@@ -43,21 +40,7 @@ export function Originals() {
             <span>
               {original.fileName} <span className="soft">{bytesInWords(original.size)}</span>
             </span>
-            {i === 0 || isScoreName(original.fileName) ? (
-              <span className="soft">begins at bar 1</span>
-            ) : (
-              <label>
-                begins at bar{' '}
-                <CommittedNumber
-                  key={offsets[i + 1] ?? 0}
-                  value={(offsets[i + 1] ?? 0) + 1}
-                  min={1}
-                  max={10_000}
-                  label={`First bar of ${original.fileName}`}
-                  onCommit={(bar) => decide({ kind: 'placeOriginal', original: i + 1, bars: bar - 1 })}
-                />
-              </label>
-            )}
+            <Role number={i + 1} fileName={original.fileName} />
           </div>
         ))}
       <Upload
@@ -73,5 +56,65 @@ export function Originals() {
         </Button>
       </Upload>
     </div>
+  );
+}
+
+/** What one of several originals gives to the job. */
+function Role({ number, fileName }: { number: number; fileName: string }) {
+  const timed = useWorkspace((state) => state.opened?.timed ?? null);
+  const isScore = useWorkspace((state) => state.opened?.facts.format === null);
+  const decide = useWorkspace((state) => state.decide);
+  if (isScoreName(fileName)) return <span className="soft">written, from bar 1</span>;
+  const gives = timed?.original === number ? 'time' : 'tracks';
+  return (
+    <>
+      {(number > 1 || isScore) && (
+        <Select<'tracks' | 'time'>
+          size="small"
+          popupMatchSelectWidth={false}
+          aria-label={`What ${fileName} gives`}
+          value={gives}
+          onChange={(role) => decide({ kind: 'takeTime', original: role === 'time' ? number : 0 })}
+          options={[
+            { value: 'tracks', label: isScore ? 'gives nothing' : 'gives its tracks' },
+            { value: 'time', label: 'gives its time: the same music as played' },
+          ]}
+        />
+      )}
+      {gives === 'time' ? <Timed /> : !isScore && <Beginning number={number} fileName={fileName} />}
+    </>
+  );
+}
+
+function Timed() {
+  const timed = useWorkspace((state) => state.opened!.timed)!;
+  if (!timed.found) return <span className="soft">not the same music: its time is not taken</span>;
+  const { matched, missing, extra, largestShift } = timed.found;
+  return (
+    <span className="soft">
+      {matched} of {matched + missing} notes found
+      {extra > 0 && `, ${extra} of its own not written`}; each at its second within{' '}
+      {largestShift < 0.1 ? '0.1' : largestShift.toFixed(1)} ms
+    </span>
+  );
+}
+
+function Beginning({ number, fileName }: { number: number; fileName: string }) {
+  const ledger = useWorkspace((state) => state.ledger)!;
+  const decide = useWorkspace((state) => state.decide);
+  const { offsets } = settingsOf(ledger);
+  if (number === 1) return <span className="soft">begins at bar 1</span>;
+  return (
+    <label>
+      begins at bar{' '}
+      <CommittedNumber
+        key={offsets[number] ?? 0}
+        value={(offsets[number] ?? 0) + 1}
+        min={1}
+        max={10_000}
+        label={`First bar of ${fileName}`}
+        onCommit={(bar) => decide({ kind: 'placeOriginal', original: number, bars: bar - 1 })}
+      />
+    </label>
   );
 }

@@ -18,7 +18,7 @@ export const STATIONS: Record<Direction, readonly Station[]> = {
       id: 'intake',
       name: 'Intake',
       about: 'What arrived',
-      queries: ['file', 'empty-track', 'duplicate-track', 'mixed-channels'],
+      queries: ['file', 'two-versions', 'empty-track', 'duplicate-track', 'mixed-channels'],
     },
     {
       id: 'casting',

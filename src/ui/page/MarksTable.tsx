@@ -18,6 +18,8 @@ export function MarksTable({ part }: { part: PartSummary }) {
   const summary = useWorkspace((state) => state.summary)!;
   const ledger = useWorkspace((state) => state.ledger)!;
   const passage = useWorkspace((state) => state.passage);
+  // A score has its marks: what its playback suggests is only looked for where somebody asks.
+  const usual = useWorkspace((state): MarkUse => (state.opened?.facts.format === null ? 'off' : 'suggest'));
   const decide = useWorkspace((state) => state.decide);
   const [reach, setReach] = useState<'part' | 'family' | 'all'>('part');
   const [someBars, setSomeBars] = useState(false);
@@ -30,7 +32,7 @@ export function MarksTable({ part }: { part: PartSummary }) {
     reach === 'part' ? one.id === part.id : reach === 'all' || instrumentById(one.instrument).family === family,
   );
   const set = (mark: MarkClass, change: Partial<Pick<MarkRule, 'use' | 'strength'>>) => {
-    const now = ruleNow(rules, mark, someBars ? from : null);
+    const now = ruleNow(rules, mark, someBars ? from : null, usual);
     decide(
       ...reached.map((one) => ({
         kind: 'setMarks' as const,
@@ -59,7 +61,7 @@ export function MarksTable({ part }: { part: PartSummary }) {
         only in bars {summary.bars[bars.from]!.number}–{summary.bars[bars.to - 1]!.number}
       </Checkbox>
       {MARK_CLASSES.map((mark) => {
-        const now = ruleNow(rules, mark, someBars ? from : null);
+        const now = ruleNow(rules, mark, someBars ? from : null, usual);
         return (
           <div key={mark} className={styles.mark}>
             <span>
@@ -97,9 +99,14 @@ export function MarksTable({ part }: { part: PartSummary }) {
 }
 
 /** The rule in force: for the whole part, or in a bar. */
-function ruleNow(rules: readonly MarkRule[], mark: MarkClass, bar: number | null): Pick<MarkRule, 'use' | 'strength'> {
+function ruleNow(
+  rules: readonly MarkRule[],
+  mark: MarkClass,
+  bar: number | null,
+  usual: MarkUse,
+): Pick<MarkRule, 'use' | 'strength'> {
   const rule = rules.findLast(
     (one) => one.mark === mark && (!one.bars || (bar !== null && bar >= one.bars.from && bar < one.bars.to)),
   );
-  return rule ? { use: rule.use, strength: rule.strength } : { use: 'suggest', strength: 'usual' };
+  return rule ? { use: rule.use, strength: rule.strength } : { use: usual, strength: 'usual' };
 }

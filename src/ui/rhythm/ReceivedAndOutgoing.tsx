@@ -53,7 +53,7 @@ export function ReceivedAndOutgoing({ part }: { part: MidiPartSummary }) {
   return (
     <figure className={styles.lane}>
       <figcaption>
-        {name} <span className="soft">{part.instrumentName}</span>
+        {name} {name !== part.instrumentName && <span className="soft">{part.instrumentName}</span>}
       </figcaption>
       <canvas
         ref={canvas}

@@ -10,6 +10,7 @@ import { useHearing } from '../audition/useHearing';
 import { useWorkspace } from '../job/workspace';
 import { CommittedNumber } from '../shared/CommittedNumber';
 import { count } from '../shared/words';
+import { BeatStrip } from './BeatStrip';
 import styles from './timeline.module.css';
 
 /** A recording without bars: beats are found in it, set right by tapping along, and bars laid over them. */
@@ -34,6 +35,16 @@ export function FreePlaying({ line }: { line: TimeLineSummary }) {
   return (
     <div className={styles.free}>
       <Found line={line} />
+      <h3>Set right by hand</h3>
+      <p className="soft">
+        Draw a beat to where it belongs (or move it with the arrow keys), from the first bar in view on; those that are
+        set right stay, the rest follows.
+      </p>
+      <BeatStrip
+        line={line}
+        anchors={freeTime.anchors}
+        onMove={(anchors) => decide({ kind: 'findTheBeats', anchors })}
+      />
       <Tapping line={line} anchors={freeTime.anchors} />
       <Button onClick={() => decide({ kind: 'believeBars' })}>The file’s own bars again</Button>
     </div>

@@ -43,11 +43,11 @@ export interface Heard {
 
 /** Of a job that is made of a score: what is still asked, and what is asked of scores only. */
 export function askedOfReceived(piece: Piece, parts: readonly AuditedPart[], queries: Query[], heard: Heard): Query[] {
-  const { received } = piece;
+  const { received, performance } = piece;
   if (!received) return queries;
   const keptParts = new Map(parts.flatMap(({ part, kept }) => (kept ? [[part.id as string, kept] as const] : [])));
   const asked = queries.filter((query) => {
-    if (!SAID_BY_A_SCORE.has(query.kind)) return true;
+    if (!SAID_BY_A_SCORE.has(query.kind) && !(query.kind === 'audit' && performance.meant)) return true;
     if (query.part === undefined) return false;
     const kept = keptParts.get(query.part);
     return kept === undefined || (query.bar !== undefined && kept.anew.has(query.bar));

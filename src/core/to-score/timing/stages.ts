@@ -52,17 +52,36 @@ export const exactness = stage(
     track: { notes },
     line,
     pin,
+    said,
   }: {
     track: MusicTrack;
     line: BeatLine;
     pin: Milliseconds | undefined;
+    /** What another version of the music says of its notes. */
+    said: Performance['meant'];
   }): { exact: ExactTrack; meant: MeantTimes | undefined } => {
+    if (said) return saidBy(notes, said);
     const exact = findExact(notes, line, pin === undefined);
     // A lead that somebody set moves what was exact.
     if (pin) return { exact, meant: undefined };
     return { exact, meant: { starts: exact.places, ends: findMeantEnds(notes, exact.places, line).ends } };
   },
 );
+
+function saidBy(notes: readonly PlayedNote[], said: NonNullable<Performance['meant']>) {
+  const of = (side: 'start' | 'end') =>
+    new Map(
+      notes.flatMap(({ id }) => {
+        const meant = said.get(id);
+        return meant ? [[id, meant[side]] as const] : [];
+      }),
+    );
+  const starts = of('start');
+  return {
+    exact: { places: starts, offset: 0, share: starts.size / Math.max(1, notes.length) },
+    meant: { starts, ends: of('end') },
+  };
+}
 
 /** How far ahead of the beat each track was played. */
 export const leads = stage(

@@ -32,7 +32,7 @@ export function* timeParts(piece: Piece): Generator<Progress, Timing> {
   yield { stage: 'lead', done: 0.1 };
   const tracks = memo.run(stages.musicTracks, { performance, casting });
   const exactness = tracks.map((track) =>
-    memo.run(stages.exactness, { track, line, pin: settings.leads[track.id] }, track.id),
+    memo.run(stages.exactness, { track, line, pin: settings.leads[track.id], said: performance.meant }, track.id),
   );
   const exact = exactness.map((one) => one.exact);
   const leads = memo.run(stages.leads, { tracks, exact, line, tempo, pins: settings.leads });

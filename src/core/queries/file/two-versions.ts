@@ -1,0 +1,19 @@
+import { itIsRight, queryKind, type Doubt } from '../query-kind';
+
+/** Two originals are versions of one music, and differ; or they are not. */
+export interface TwoVersionsDiffer extends Doubt<'two-versions'> {
+  facts: {
+    /** Whose times were taken, or not. */
+    original: number;
+    /** They have too little in common. */
+    strangers: boolean;
+  };
+}
+
+export const twoVersions = queryKind<TwoVersionsDiffer>({
+  kind: 'two-versions',
+  remedies: (query) => [
+    ...(query.facts.strangers ? [] : [itIsRight(query, 'The differences are known')]),
+    { label: 'Do not take its time', decision: { kind: 'takeTime', original: 0 } },
+  ],
+});
