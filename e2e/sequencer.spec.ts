@@ -83,7 +83,7 @@ test('dynamics, split, sounds and a selection are decided, undone, and reach the
   await expect.poll(async () => [...controllers(await exported(page))]).toEqual([11]);
   await goTo(page, 'Casting');
   await page.getByText('Keep expression').click();
-  await choose(page, 'Split Piano', 'by hand');
+  await choose(page, 'Divide Piano', 'by hand');
   await expect(page.getByText(/Piano right hand \(ch 6/)).toBeVisible();
   const rich = parseMidi(await exported(page));
   expect(

@@ -4,18 +4,18 @@
  */
 import { demoOriginal } from '../../demo/make';
 import { partId, trackId } from '../core/base';
-import { ScoreDesk } from '../core/engine';
 import { writeMusicXml } from '../core/musicxml';
 import { mapSymbols, NO_LINES, type Part, type Pitch, type Score } from '../core/score';
 import { NO_SETTINGS, USUAL_SEQUENCING, type ConversionSettings } from '../core/settings';
-import { Message, Meta, writeSmf, type SmfEvent, type SmfTrack } from '../core/smf';
+import { Message, Meta, readSmf, writeSmf, type SmfEvent, type SmfTrack } from '../core/smf';
+import { performanceFromSmf } from '../core/performance';
+import { toScore } from '../core/to-score';
 import { toSequencer, type SequencedFile } from '../core/to-sequencer';
 
 const DRUMS = trackId('t6');
 
 function demoScore(settings: ConversionSettings): Score {
-  const desk = ScoreDesk.open([demoOriginal()], settings);
-  return desk.convert(settings).printed;
+  return toScore(performanceFromSmf(readSmf(demoOriginal())), settings).printed;
 }
 
 const SHARPS: readonly Pick<Pitch, 'step' | 'alter'>[] = (

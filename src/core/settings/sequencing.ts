@@ -13,8 +13,11 @@ export const PRESETS = ['bare', 'expression', 'everything'] as const;
 /** bare: notes, velocities, tempo, meters, keys, markers, names, lyrics. */
 export type Preset = (typeof PRESETS)[number];
 
-export const SPLITS = ['none', 'technique', 'solo', 'voice', 'staff', 'lines', 'keys'] as const;
-/** How a part becomes several tracks; by keys: below and above the keys that are said with it. */
+export const SPLITS = ['none', 'technique', 'solo', 'voice', 'staff', 'lines', 'keys', 'channel'] as const;
+/**
+ * How a part becomes several tracks; by keys: below and above the keys that are said with it; by channel: as a MIDI file
+ * has them.
+ */
 export type Split = (typeof SPLITS)[number];
 
 export const CHANNEL_PLANS = ['by-part', 'one-channel'] as const;

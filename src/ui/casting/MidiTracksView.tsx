@@ -6,25 +6,19 @@ import { Button, Checkbox, Input, Segmented, Select, Table } from 'antd';
 import { useRef, useState } from 'react';
 import { PROGRAM_NAMES, programName, SURE_ENOUGH } from '@/core/instruments';
 import type { MidiPartSummary } from '@/core/engine';
-import { SPLITS, type Arranging, type Split } from '@/core/settings';
+import type { Arranging } from '@/core/settings';
 import { useWorkspace } from '../job/workspace';
 import { useHeight } from '../shared/useHeight';
 import { useMidiSequence } from '../shared/useSequence';
+import { DivideCell } from './DivideCell';
 import { DrumKeysDrawer } from './DrumKeysDrawer';
 import { InstrumentSelect } from './InstrumentSelect';
 import { PassagesDrawer } from './PassagesDrawer';
-import { SplitKeysInput } from './SplitKeysInput';
+import { TrackMenu } from './TrackMenu';
 import styles from '../shared/sequencing.module.css';
 
 /** What a MIDI track can be divided by. */
-const SPLIT_WORDS: Partial<Record<Split, string>> = {
-  none: 'one track',
-  technique: 'by technique',
-  keys: 'by key',
-  voice: 'by voice',
-  lines: 'single lines',
-};
-const DIVISIONS = SPLITS.flatMap((value) => (SPLIT_WORDS[value] ? [{ value, label: SPLIT_WORDS[value] }] : []));
+const DIVISIONS = ['none', 'technique', 'keys', 'voice', 'lines', 'channel'] as const;
 const AS_RECEIVED = 0;
 
 /** The tracks of a MIDI file: what each is, what it is called and sounds as, and what it becomes. */
@@ -160,39 +154,17 @@ export function MidiTracksView() {
             {
               title: 'Divide',
               key: 'split',
-              width: 196,
+              width: 226,
               render: (_, part) => (
                 <span className={styles.group}>
-                  <Select<Split>
-                    size="small"
-                    style={{ width: 108 }}
-                    aria-label={`Divide ${part.received.name || part.name}`}
-                    value={own(part.id).split ?? 'none'}
-                    onChange={(split) =>
-                      decide({
-                        kind: 'setPartSequencing',
-                        part: part.id,
-                        split,
-                        ...(split === 'keys' && !own(part.id).splitKeys && { splitKeys: [middleOf(part)] }),
-                      })
-                    }
-                    options={DIVISIONS}
+                  <DivideCell
+                    part={part}
+                    name={part.received.name || part.name}
+                    own={own(part.id)}
+                    splits={DIVISIONS}
+                    onPassages={() => setPassages(part)}
                   />
-                  {own(part.id).split === 'keys' && (
-                    <SplitKeysInput
-                      key={own(part.id).splitKeys?.join()}
-                      value={own(part.id).splitKeys ?? []}
-                      label={`Keys at which ${part.name} is divided`}
-                      onCommit={(splitKeys) => decide({ kind: 'setPartSequencing', part: part.id, splitKeys })}
-                    />
-                  )}
-                  <Button
-                    size="small"
-                    aria-label={`Passages of ${part.received.name || part.name}`}
-                    onClick={() => setPassages(part)}
-                  >
-                    {own(part.id).passages?.length ? `${own(part.id).passages!.length} solo` : 'solo'} …
-                  </Button>
+                  <TrackMenu part={part} parts={sequence.parts} />
                 </span>
               ),
             },
@@ -218,11 +190,6 @@ export function MidiTracksView() {
       {passages && <PassagesDrawer key={passages.id} part={passages} onClose={() => setPassages(null)} />}
     </div>
   );
-}
-
-/** Where a keyboard would be divided: in the middle of what it plays. */
-function middleOf({ lowest, highest }: MidiPartSummary): number {
-  return Math.round(((lowest ?? 48) + (highest ?? 72)) / 2);
 }
 
 function soundAsItIs(

@@ -6,22 +6,17 @@ import { useState } from 'react';
 import { PROGRAM_NAMES } from '@/core/instruments';
 import { useWorkspace } from '../job/workspace';
 import { ChartDrawer } from './ChartDrawer';
+import { DivideCell } from './DivideCell';
 import { DrumKeysDrawer } from './DrumKeysDrawer';
+import { PassagesDrawer } from './PassagesDrawer';
 import { PresetChoice } from '../shared/PresetChoice';
 import { useScoreSequence } from '../shared/useSequence';
 import styles from '../shared/sequencing.module.css';
-import { SPLITS, type ChannelPlan, type Preset, type Split } from '@/core/settings';
+import { SPLITS, type ChannelPlan, type Preset } from '@/core/settings';
 import type { ScorePartSummary } from '@/core/engine';
 
-const SPLIT_WORDS: Record<Split, string> = {
-  none: 'one track',
-  technique: 'by technique',
-  solo: 'solo passages',
-  voice: 'by voice',
-  staff: 'by hand',
-  lines: 'single lines',
-  keys: 'by key',
-};
+/** What a part of a score can be divided by. */
+const DIVISIONS = SPLITS.filter((split) => split !== 'channel');
 const USUAL = 0;
 
 /** Which tracks the parts become, with which sounds and channels, and what tells a sample library how to play. */
@@ -29,6 +24,7 @@ export function SoundsView() {
   const { sequence, settings } = useScoreSequence();
   const decide = useWorkspace((state) => state.decide);
   const [charting, setCharting] = useState<ScorePartSummary | null>(null);
+  const [passages, setPassages] = useState<ScorePartSummary | null>(null);
   const [drumming, setDrumming] = useState<ScorePartSummary | null>(null);
   const own = (part: PartId) => settings.parts[part] ?? {};
   const tracksOf = (part: PartId) => sequence.tracks.filter((track) => track.part === part);
@@ -106,20 +102,16 @@ export function SoundsView() {
               ),
           },
           {
-            title: 'Split',
+            title: 'Divide',
             key: 'split',
-            width: 132,
+            width: 200,
             render: (_, part) => (
-              <Select<Split>
-                size="small"
-                className={styles.fill}
-                aria-label={`Split ${part.name}`}
-                value={own(part.id).split ?? 'none'}
-                onChange={(split) => decide({ kind: 'setPartSequencing', part: part.id, split })}
-                options={SPLITS.filter((split) => split !== 'staff' || part.staves > 1).map((value) => ({
-                  value,
-                  label: SPLIT_WORDS[value],
-                }))}
+              <DivideCell
+                part={part}
+                name={part.name}
+                own={own(part.id)}
+                splits={DIVISIONS.filter((split) => split !== 'staff' || part.staves > 1)}
+                onPassages={() => setPassages(part)}
               />
             ),
           },
@@ -151,6 +143,7 @@ export function SoundsView() {
         ]}
       />
       {charting && <ChartDrawer key={charting.id} part={charting} onClose={() => setCharting(null)} />}
+      {passages && <PassagesDrawer key={passages.id} part={passages} onClose={() => setPassages(null)} />}
       {drumming && <DrumKeysDrawer key={drumming.id} part={drumming} onClose={() => setDrumming(null)} />}
     </div>
   );

@@ -77,6 +77,7 @@ const SPLIT_NAMES = {
   staff: 'a track for each hand',
   lines: 'chords as single lines',
   keys: 'tracks by key',
+  channel: 'a track for each channel',
 } as const;
 
 function partInWords(one: SetPartSequencing): string[] {

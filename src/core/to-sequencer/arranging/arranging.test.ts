@@ -135,6 +135,21 @@ describe('a MIDI file on its way to a sequencer', () => {
       [64, 64, 64],
       [60, 60, 60],
     ]);
+    const mixed: HandTrack = { name: 'Duo', notes: [...flute.notes, ...bass.notes], extra: [control(0, 11, 90, 2)] };
+    const byChannel = arranged(smfBytes([mixed, drums]), everything, {
+      kind: 'setPartSequencing',
+      part,
+      split: 'channel',
+    }).performance;
+    expect(
+      byChannel.tracks
+        .filter(({ notes }) => notes.length > 0)
+        .map(({ channels, controllers }) => [channels, controllers.length]),
+    ).toEqual([
+      [[1], 0],
+      [[2], 1],
+      [[10], 0],
+    ]);
     const held: HandTrack = { name: 'Organ', notes: [...line(...eight), { key: 48, at: 0, length: 8 }] };
     expect(keysOf(of(held, { kind: 'setPartSequencing', part, split: 'voice' }))).toEqual([
       [60, 62, 64, 65, 67, 69, 71, 72],

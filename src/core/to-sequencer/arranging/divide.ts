@@ -2,6 +2,7 @@
 import { groupBy } from '../../base';
 import { TECHNIQUES, techniqueName } from '../../instruments';
 import type { PartSequencing } from '../../settings';
+import type { SmfEvent } from '../../smf';
 import { barIndexAt, QUARTER, type Bar } from '../../time';
 import { bandName, bandOf } from '../tracks/key-bands';
 import type { WorkingNote, WorkingTrack } from './working-tracks';
@@ -28,8 +29,16 @@ export function divided(track: WorkingTrack, own: PartSequencing, bars: readonly
 
   /** Controllers and texts go with every track: they hold for all of its notes. */
   function part(label: string, notes: WorkingNote[]): WorkingTrack {
-    return { ...track, label, notes, touched: true };
+    const channels = new Set(notes.map((note) => note.channel));
+    // What stands on one channel takes that channel's controllers along, and no others.
+    const [channel] = channels.size === 1 ? channels : [track.channel];
+    const others = split === 'channel' ? track.others.filter((event) => isOn(event, channel!)) : track.others;
+    return { ...track, label, notes, others, channel: channel!, touched: true };
   }
+}
+
+function isOn(event: SmfEvent, channel: number): boolean {
+  return event.kind !== 'channel' || (event.status & 0x0f) + 1 === channel;
 }
 
 interface Group {
@@ -49,6 +58,11 @@ function groupsOf(notes: readonly WorkingNote[], { split = 'none', splitKeys = [
       return by(
         ({ key }) => bandOf(key, splitKeys),
         (band) => bandName(band, splitKeys),
+      );
+    case 'channel':
+      return by(
+        ({ channel }) => channel,
+        (channel) => `channel ${channel}`,
       );
     case 'lines':
       return lines(notes);

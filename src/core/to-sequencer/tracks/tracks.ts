@@ -107,6 +107,8 @@ function groupNotes(
   };
   switch (split) {
     case 'none':
+    case 'channel':
+      // A part of a score has one channel.
       return [{ label: '', notes: [...notes], technique: null }];
     case 'technique':
       return by(

@@ -1,0 +1,67 @@
+'use client';
+
+import { Button, Select } from 'antd';
+import type { PartId } from '@/core/base';
+import type { PartSequencing, Split } from '@/core/settings';
+import { useWorkspace } from '../job/workspace';
+import { SplitKeysInput } from './SplitKeysInput';
+import styles from '../shared/sequencing.module.css';
+
+export const SPLIT_WORDS: Record<Split, string> = {
+  none: 'one track',
+  technique: 'by technique',
+  solo: 'solo passages',
+  voice: 'by voice',
+  staff: 'by hand',
+  lines: 'single lines',
+  keys: 'by key',
+  channel: 'by channel',
+};
+
+interface Props {
+  part: { id: PartId; lowest: number | null; highest: number | null };
+  name: string;
+  own: PartSequencing;
+  splits: readonly Split[];
+  onPassages: () => void;
+}
+
+/** How a part becomes several tracks. */
+export function DivideCell({ part, name, own, splits, onPassages }: Props) {
+  const decide = useWorkspace((state) => state.decide);
+  return (
+    <span className={styles.group}>
+      <Select<Split>
+        size="small"
+        style={{ width: 112 }}
+        aria-label={`Divide ${name}`}
+        value={own.split ?? 'none'}
+        onChange={(split) =>
+          decide({
+            kind: 'setPartSequencing',
+            part: part.id,
+            split,
+            ...(split === 'keys' && !own.splitKeys && { splitKeys: [middleOf(part)] }),
+          })
+        }
+        options={splits.map((value) => ({ value, label: SPLIT_WORDS[value] }))}
+      />
+      {own.split === 'keys' && (
+        <SplitKeysInput
+          key={own.splitKeys?.join()}
+          value={own.splitKeys ?? []}
+          label={`Keys at which ${name} is divided`}
+          onCommit={(splitKeys) => decide({ kind: 'setPartSequencing', part: part.id, splitKeys })}
+        />
+      )}
+      <Button size="small" aria-label={`Passages of ${name}`} onClick={onPassages}>
+        {own.passages?.length ? `${own.passages.length} solo` : 'solo'} …
+      </Button>
+    </span>
+  );
+}
+
+/** Where a keyboard would be divided: in the middle of what it plays. */
+function middleOf({ lowest, highest }: Props['part']): number {
+  return Math.round(((lowest ?? 48) + (highest ?? 72)) / 2);
+}
