@@ -2,7 +2,7 @@
  * Beats, bars and values of music played without bars: the corpora, played freely into a file of one tempo. The truth is the
  * score's own beats at the seconds they were played.
  */
-import { findBars, findBeats, followBeats, onsetsOf } from '../src/core/beats';
+import { findBars, findBeats, followBeats, onsetsOf, withTimeOf } from '../src/core/beats';
 import { performanceFromSmf, type Performance } from '../src/core/performance';
 import { readSmf } from '../src/core/smf';
 import { NO_FREE_TIME, NO_SETTINGS } from '../src/core/settings';
@@ -12,7 +12,7 @@ import { toScore } from '../src/core/to-score';
 import { genres } from './genres';
 import { measure } from './measure';
 import { seeded } from './random';
-import { playTake, type Take } from './takes';
+import { EXACT_TAKES, playTake, type Take } from './takes';
 
 export const FREE_TAKES = ['lightly free', 'rubato'] as const;
 export type FreeTake = (typeof FREE_TAKES)[number];
@@ -127,6 +127,9 @@ export interface BeatFigures {
   /** With beats a bar given: written values right after beats are found, of those that were found to nine tenths. */
   values: number;
   followed: number;
+  /** Written values right where a quantized version of the playing is in the job; notes of it that found their partner. */
+  together: number;
+  paired: number;
   /** Largest distance of a note from its second, over all pieces, in milliseconds. */
   shift: number;
 }
@@ -141,10 +144,15 @@ export function measureBeats(how: FreeTake, seed: number): BeatFigures {
     downbeats: 0,
     values: 0,
     followed: 0,
+    together: 0,
+    paired: 0,
     shift: 0,
   };
   for (const [i, piece] of [...corpus(seed), ...genres(seed)].entries()) {
     const { performance, beats, downbeats, beatsPerBar, compound } = playFreely(piece, how, seed * 101 + i);
+    const { values: together, paired } = besideQuantized(piece, performance, seed);
+    figures.together += together;
+    figures.paired += paired;
     const onsets = onsetsOf(performance);
     const found = findBeats(onsets);
     figures.pieces++;
@@ -170,8 +178,18 @@ export function measureBeats(how: FreeTake, seed: number): BeatFigures {
     figures.followed++;
   }
   figures.values /= Math.max(1, figures.followed);
-  for (const field of ['beats', 'offered', 'steady', 'meters', 'downbeats'] as const) figures[field] /= figures.pieces;
+  for (const field of ['beats', 'offered', 'steady', 'meters', 'downbeats', 'together', 'paired'] as const)
+    figures[field] /= figures.pieces;
   return figures;
+}
+
+/** The same music quantized, as services of transcription deliver it beside the free one. */
+function besideQuantized(piece: Piece, free: Performance, seed: number): { values: number; paired: number } {
+  const quantized = performanceFromSmf(readSmf(playTake(piece, EXACT_TAKES[0]!, seed)));
+  const two = withTimeOf(quantized, free);
+  if (!two) return { values: 0, paired: 0 };
+  const { values, valued } = measure(toScore(two.performance, NO_SETTINGS).score, piece).total;
+  return { values: valued === 0 ? 1 : values / valued, paired: two.matched / (two.matched + two.missing) };
 }
 
 const percent = (share: number) => `${(share * 100).toFixed(1)} %`;
@@ -179,13 +197,13 @@ const percent = (share: number) => `${(share * 100).toFixed(1)} %`;
 /** Rows of docs/accuracy.md. */
 export function beatsTable(seed: number): string {
   const rows = FREE_TAKES.map((how) => {
-    const { beats, offered, steady, meters, downbeats, values, shift } = measureBeats(how, seed);
-    const shares = [beats, offered, steady, meters, downbeats, values].map(percent).join(' | ');
+    const { beats, offered, steady, meters, downbeats, values, paired, together, shift } = measureBeats(how, seed);
+    const shares = [beats, offered, steady, meters, downbeats, values, paired, together].map(percent).join(' | ');
     return `| ${how} | ${shares} | ${shift.toFixed(2)} ms |`;
   });
   return [
-    '| playing | beats | at the best pace offered | a steady beat | beats to a bar | barlines | written values | largest shift |',
-    '|---|---|---|---|---|---|---|---|',
+    '| playing | beats | at the best pace offered | a steady beat | beats to a bar | barlines | written values | paired with a quantized version | values then | largest shift |',
+    '|---|---|---|---|---|---|---|---|---|---|',
     ...rows,
   ].join('\n');
 }

@@ -76,14 +76,16 @@ function saidByScore(track: PlayedTrack, { candidates }: Recognition): Recogniti
 }
 
 function castTrack(track: PlayedTrack, recognition: Recognition, settings: CastingSettings): CastTrack {
-  const best = saidByScore(track, recognition) ?? recognition.candidates[0];
+  const said = saidByScore(track, recognition);
+  const best = said ?? recognition.candidates[0];
   const house = settings.house[track.id];
   const contradicted =
     house?.instrument !== undefined &&
     best !== undefined &&
     best.confidence >= CLEAR &&
     best.instrument !== house.instrument;
-  const fromHouse = house?.instrument !== undefined && !contradicted;
+  // A score knows its instruments better than a list of track names.
+  const fromHouse = house?.instrument !== undefined && !contradicted && !said;
   const chosen = settings.instruments[track.id];
   const sure = best !== undefined && best.confidence >= SURE_ENOUGH;
   const guessed = sure ? instrumentById(best.instrument) : UNKNOWN_INSTRUMENT;

@@ -1,5 +1,5 @@
 /* A MIDI file on its way to a sequencer: what of it goes along, and how it is set up there. */
-import type { PartId } from '../base';
+import { groupBy, type PartId } from '../base';
 import { cast, type Casting } from '../casting';
 import { performanceFromSmf, splitChannels, splitSounds, withTimeLine, type Performance } from '../performance';
 import { musicOfPerformance, type Overlay, type Passage, type SoundingMusic } from '../proof';
@@ -143,7 +143,8 @@ export class MidiSequencing extends SequenceDesk {
 
   protected deliveredMusic(): HearingMusic {
     const made = this.done();
-    if (this.heardOutgoing?.of !== made) this.heardOutgoing = { of: made, music: fileMusic(made.whole.file) };
+    if (this.heardOutgoing?.of !== made)
+      this.heardOutgoing = { of: made, music: fileMusic(made.whole.file, partsOf(made.whole)) };
     return this.heardOutgoing.music;
   }
 
@@ -156,7 +157,16 @@ export class MidiSequencing extends SequenceDesk {
     const { whole, chunks } = this.done();
     const { parts, bars } = musicOfPerformance(performanceFromSmf({ file: whole.file, warnings: [] }));
     const chunkOf = (id: string) => id.replace(/^t(\d+)/, (_, chunk: string) => `t${chunks[Number(chunk)] ?? chunk}`);
-    return { bars, parts: parts.map((part) => ({ ...part, id: chunkOf(part.id) })) };
+    // The tracks that one became are held against it together.
+    const together = groupBy(
+      parts.map((part) => ({ ...part, id: chunkOf(part.id) })),
+      ({ id }) => id,
+    );
+    const merged = [...together.values()].map(([first, ...more]) => ({
+      ...first!,
+      notes: [first!, ...more].flatMap(({ notes }) => notes).sort((a, b) => a.onset - b.onset || a.key - b.key),
+    }));
+    return { bars, parts: merged };
   }
 
   private done(): Made {
@@ -203,4 +213,11 @@ export class MidiSequencing extends SequenceDesk {
 
 function planOf(settings: DirectionB): CleaningPlan {
   return { ...PRESET_PLANS[settings.preset], ...settings.carry };
+}
+
+/** Whose notes each track chunk of what goes out has, where it was set up anew. */
+function partsOf({ file, tracks }: ArrangedFile): (chunk: number) => PartId | null {
+  const first = file.tracks.length - tracks.length;
+  if (file.format === 0 || tracks.every(({ touched }) => !touched)) return () => null;
+  return (chunk) => tracks[chunk - first]?.part ?? null;
 }

@@ -84,12 +84,12 @@ function wholeOf(score: Score, settings: typeof USUAL_SEQUENCING): SequencedFile
   return toSequencer(score, { ...settings, files: 'one' })[0]!;
 }
 
-/** A MIDI file as it is; its tracks are its parts. */
-export function fileMusic(file: SmfFile): HearingMusic {
+/** A MIDI file as it is. @param partOf whose notes a track chunk has; its tracks are its parts unless it says so */
+export function fileMusic(file: SmfFile, partOf: (chunk: number) => PartId | null = () => null): HearingMusic {
   const performance = performanceFromSmf({ file, warnings: [] });
   const source: MusicSource = {
     performance,
-    partOf: (_, track) => partId(track.id),
+    partOf: (_, track) => partOf(track.chunk) ?? partId(track.id),
     usualProgram: () => null,
     bars: barsOfPerformance(performance).map((bar) => ({ bar, start: bar.start })),
   };

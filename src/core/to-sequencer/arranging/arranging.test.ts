@@ -12,7 +12,7 @@ import type { Query } from '../../queries';
 import { remediesFor } from '../../queries';
 import { USUAL_TREATMENTS } from '../../settings';
 import { encodeText, Message, Meta, readSmf, type SmfEvent } from '../../smf';
-import { secondsAtTick } from '../../time';
+import { QUARTER, secondsAtTick } from '../../time';
 
 function arranged(bytes: Uint8Array, ...decisions: Decision[]) {
   const settings = settingsOf(decisions.reduce(enter, EMPTY_LEDGER));
@@ -296,6 +296,39 @@ describe('a MIDI file on its way to a sequencer', () => {
     expect(startsOf(performance)[0]).toEqual([11, 12]);
     expect(performance.tempo.events[0]).toMatchObject({ tick: 0, microsecondsPerQuarter: 600_000 });
     expect(secondsAtTick(performance.tempo, 480)).toBeCloseTo(0.6, 9);
+  });
+
+  it('has its time line mended, with all that is not said by it', () => {
+    const offset = meta(0, Meta.smpteOffset, [0x21, 0, 30, 0, 0]);
+    const bytes = smfBytes([flute, bass], [offset, tempo(0, 120), meter(0, 4, 4)]);
+    const { performance, file, desk } = arranged(
+      bytes,
+      { kind: 'setTempo', at: 4 * QUARTER, bpm: 60 },
+      { kind: 'setMeters', from: 0, to: null, meters: [{ beats: 3, beatType: 4 }] },
+      { kind: 'numberBar', at: 0, number: 17 },
+    );
+    expect(performance.tempo.events.map(({ tick, microsecondsPerQuarter }) => [tick, microsecondsPerQuarter])).toEqual([
+      [0, 500_000],
+      [4 * 480, 1_000_000],
+    ]);
+    expect(performance.meters).toEqual([{ at: 0, beats: 3, beatType: 4 }]);
+    expect(startsOf(performance)).toEqual(startsOf(performanceFromSmf(readSmf(bytes))));
+    expect(file.tracks[0]!.events).toContainEqual(offset);
+    // A file cannot say its bar numbers; the table and the map do.
+    expect(desk.timeLine().bars.map(({ number }) => number)).toEqual([17, 18, 19]);
+  });
+
+  it('agrees part by part however a track was divided', () => {
+    const { desk } = arranged(smfBytes([flute, bass]), {
+      kind: 'setPartSequencing',
+      part: partId('t1'),
+      split: 'keys',
+      splitKeys: [65],
+    });
+    expect(desk.agreement().parts.map(({ names, same, notes }) => [names[0], same, notes])).toEqual([
+      ['Flute', 8, [8, 8]],
+      ['Bass', 8, [8, 8]],
+    ]);
   });
 
   it('plays treated notes, and puts velocities on a controller and back', () => {

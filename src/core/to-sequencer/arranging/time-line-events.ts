@@ -3,7 +3,7 @@ import type { Performance } from '../../performance';
 import { encodeText, Meta, type SmfEvent } from '../../smf';
 import { ticksFromUnits, type WrittenUnits } from '../../time';
 
-export function timeLineEvents({ tempo, meters, keys, markers, copyright, ticksPerQuarter }: Performance): SmfEvent[] {
+export function timeLineEvents({ tempo, meters, keys, markers, ticksPerQuarter }: Performance): SmfEvent[] {
   const at = (units: WrittenUnits) => Math.round(ticksFromUnits(units, ticksPerQuarter));
   const meta = (tick: number, type: number, data: ArrayLike<number>): SmfEvent => ({
     kind: 'meta',
@@ -12,7 +12,6 @@ export function timeLineEvents({ tempo, meters, keys, markers, copyright, ticksP
     data: Uint8Array.from(data),
   });
   return [
-    ...(copyright ? [meta(0, Meta.copyright, encodeText(copyright))] : []),
     ...tempo.events.map(({ tick, microsecondsPerQuarter: m }) => {
       const whole = Math.round(m);
       return meta(Math.round(tick), Meta.tempo, [(whole >> 16) & 0xff, (whole >> 8) & 0xff, whole & 0xff]);

@@ -48,6 +48,13 @@ export function writeTracks(outgoing: Outgoing): SmfFile {
   };
 }
 
+const SAID_BY_TIME_LINE: ReadonlySet<number> = new Set([
+  Meta.tempo,
+  Meta.timeSignature,
+  Meta.keySignature,
+  Meta.marker,
+]);
+
 /** The first chunk without notes, or a track of our own, with everything that belongs to the whole. */
 function conductorTrack(outgoing: Outgoing): { track: SmfTrack; chunk: number | null } {
   const { cleaned, silent, tracks, whole, title, placing } = outgoing;
@@ -58,7 +65,10 @@ function conductorTrack(outgoing: Outgoing): { track: SmfTrack; chunk: number | 
   const rest = own?.events.filter((event) => !isOfTheWhole(event)) ?? [
     metaEvent(0, Meta.trackName, encodeText(conductorName(title))),
   ];
-  const events = inTrackOrder([...inForce(whole ?? received, outgoing), ...moved(rest, outgoing)]);
+  // What a time line says is said anew; where the file starts on tape, and the like, stays.
+  const others = received.filter((event) => event.kind === 'meta' && !SAID_BY_TIME_LINE.has(event.type));
+  const ofTheWhole = whole ? [...whole, ...others] : received;
+  const events = inTrackOrder([...inForce(ofTheWhole, outgoing), ...moved(rest, outgoing)]);
   const end = own && placing.isWhole ? placing.tick(unitsOf(own.endTick, outgoing)) : 0;
   return { track: { events, endTick: Math.max(end, events.at(-1)?.tick ?? 0) }, chunk };
 }
