@@ -143,6 +143,22 @@ test('a recording without bars gets bars, and every note keeps its second', asyn
   await expect(page.getByLabel('Tempo and density')).toContainText(/3[234] bars/);
   await page.getByRole('button', { name: /undo/i }).click();
   await expect(page.getByLabel('Tempo and density')).toContainText(/2[45] bars/);
+  // A beat is drawn to where it belongs, by hand and by key; what is known stays known.
+  const beat = page.getByRole('slider', { name: 'Beat 6', exact: true });
+  const at = async () => Number(await beat.getAttribute('aria-valuenow'));
+  const before = await at();
+  const box = (await beat.boundingBox())!;
+  await page.mouse.move(box.x + box.width / 2, box.y + 40);
+  await page.mouse.down();
+  await page.mouse.move(box.x + box.width / 2 + 6, box.y + 40, { steps: 3 });
+  await page.mouse.up();
+  await expect(page.getByText('1 beat is set right.')).toBeVisible();
+  await expect.poll(at).toBeGreaterThan(before + 0.02);
+  const drawn = await at();
+  await beat.focus();
+  await beat.press('ArrowRight');
+  await expect.poll(at).toBeCloseTo(drawn + 0.01, 2);
+  await expect(page.getByText('1 beat is set right.')).toBeVisible();
   await page.getByRole('button', { name: 'The file’s own bars again' }).click();
   await expect(page.getByRole('button', { name: 'Find the beats' })).toBeVisible();
 });

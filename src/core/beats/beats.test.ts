@@ -46,6 +46,19 @@ describe('beats', () => {
     expect(findBeats(onsets, { anchors: tapped(0.5) })[0]!.period).toBeCloseTo(0.5, 2);
     expect(findBeats(onsets, { anchors: tapped(1) })[0]!.period).toBeCloseTo(1, 2);
   });
+  it('stand exactly where somebody set them, and the others stay where they are', () => {
+    const onsets = onsetsOf(waltz());
+    const [found] = findBeats(onsets);
+    const [fourth, ninth] = [found!.beats[3]!, found!.beats[8]!];
+    const placed = [fourth + 0.037, ninth - 0.021];
+    const [set] = findBeats(onsets, { placed });
+    expect(set!.beats[3]).toBe(placed[0]);
+    expect(set!.beats[8]).toBe(placed[1]);
+    expect(set!.beats).toHaveLength(found!.beats.length);
+    set!.beats.forEach((at, i) => {
+      if (i !== 3 && i !== 8) expect(at).toBe(found!.beats[i]);
+    });
+  });
   it('are none in no music, and in a note or two', () => {
     expect(findBeats([])).toEqual([]);
     expect(followBeats(performanceOf([{ name: 'A', notes: line([60, 1], [62, 1]) }]), NO_FREE_TIME)).toBeNull();

@@ -9,13 +9,15 @@
  *     onsets   x   x x x    x   x x     x
  *     beats    |   |   |    |   |       |       between the last two one is silent
  */
-import { upperMedian } from '../base';
+import { firstNotBefore, upperMedian } from '../base';
 import type { Seconds } from '../time';
 import type { Onset } from './onsets';
 
 export interface BeatOptions {
-  /** Beats that are known: tapped, or set right. */
+  /** Beats that were tapped one after the other: nearly where they are, and as long as they are. */
   anchors?: readonly Seconds[];
+  /** Single beats that were set right: exactly where they are. */
+  placed?: readonly Seconds[];
   /** The period is sought about this one; found when absent. */
   period?: Seconds;
 }
@@ -56,17 +58,31 @@ interface State {
 }
 
 /** The beats of several levels of pace; the best first. Empty where there is nothing to count. */
-export function findBeats(played: readonly Onset[], { anchors = [], period }: BeatOptions = {}): FoundBeats[] {
-  const onsets = withAnchors(played, anchors);
+export function findBeats(played: readonly Onset[], options: BeatOptions = {}): FoundBeats[] {
+  const { anchors = [], placed = [], period } = options;
+  const known = [...anchors, ...placed];
+  const onsets = withAnchors(played, known);
   if (onsets.length < 4) return [];
   const tapped = anchors.length >= 2 ? upperMedian(steps(anchors)) : undefined;
   const centre = period ?? tapped;
   const centres = centre ? [centre] : [0.33, 0.46, USUAL_PERIOD, 0.8, 1.1];
-  const found = centres.flatMap((one) => track(onsets, one, centre !== undefined, anchors) ?? []);
+  const found = centres.flatMap((one) => track(onsets, one, centre !== undefined, known) ?? []);
   const different: FoundBeats[] = [];
   for (const one of found.sort((a, b) => b.worth - a.worth))
     if (!different.some((other) => Math.abs(Math.log2(other.period / one.period)) < 0.15)) different.push(one);
-  return different;
+  return different.map((one) => ({ ...one, beats: withPlaced(one.beats, placed) }));
+}
+
+/** The beat next to a place that was set is there. */
+function withPlaced(beats: readonly Seconds[], placed: readonly Seconds[]): Seconds[] {
+  const moved = [...beats];
+  for (const at of placed) {
+    const next = firstNotBefore(moved, at, (beat) => beat);
+    const nearest = next > 0 && (next === moved.length || at - moved[next - 1]! < moved[next]! - at) ? next - 1 : next;
+    const [before, after] = [moved[nearest - 1] ?? -Infinity, moved[nearest + 1] ?? Infinity];
+    if (at > before && at < after) moved[nearest] = at;
+  }
+  return moved;
 }
 
 const steps = (times: readonly Seconds[]) => times.slice(1).map((time, i) => time - times[i]!);

@@ -46,6 +46,7 @@ export function followBeats(
   const onsets = onsetsOf(performance);
   const [best] = findBeats(onsets, {
     anchors: free.anchors,
+    placed: free.placed ?? [],
     ...(free.period !== null && { period: free.period }),
   });
   if (!best) return null;

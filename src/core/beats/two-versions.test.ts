@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { playFreely } from '../../../bench/beats';
 import { corpus } from '../../../bench/corpus';
+import { genres } from '../../../bench/genres';
 import { seeded } from '../../../bench/random';
 import { EXACT_TAKES, playTake } from '../../../bench/takes';
 import { line, smfBytes, tempo } from '../../testing/music';
@@ -10,8 +11,9 @@ import { ScoreDesk } from '../engine';
 import { writeMusicXml } from '../musicxml';
 import { performanceFromSmf, type Performance } from '../performance';
 import { remediesFor } from '../queries';
-import { soundsOf } from '../score';
+import { checkScore, soundsOf } from '../score';
 import { NO_SETTINGS } from '../settings';
+import { toScore } from '../to-score';
 import { readSmf } from '../smf';
 import { QUARTER, secondsAtTick } from '../time';
 import { withTimeOf } from './index';
@@ -66,6 +68,15 @@ describe('two versions of one recording', () => {
       score.parts.map((part) => soundsOf(part, score.bars).map(({ start, end, key }) => [start, end, key]));
     expect(places(conversion)).toEqual(places(alone));
     expect(conversion.score.tempos.length).toBeGreaterThan(alone.score.tempos.length);
+  });
+
+  it('are written whatever kind of music it is, ornaments and all', () => {
+    for (const [i, one] of genres(SEED).entries()) {
+      const exact = performanceFromSmf(readSmf(playTake(one, EXACT_TAKES[0]!, SEED)));
+      const { performance, matched, missing } = withTimeOf(exact, playFreely(one, 'rubato', SEED + i).performance)!;
+      expect(matched / (matched + missing)).toBeGreaterThan(0.97);
+      expect(checkScore(toScore(performance, NO_SETTINGS).score)).toEqual([]);
+    }
   });
 
   it('find each other although notes are missing, wrong and too many, and say which', () => {

@@ -2,8 +2,10 @@ import type { Seconds } from '../time';
 
 /** A recording without bars: beats are found in its notes, and bars laid over them. */
 export interface FreeTime {
-  /** Beats that are known, tapped or set right: on the recording's clock, rising. */
+  /** Beats that were tapped: on the recording's clock, rising. */
   anchors: readonly Seconds[];
+  /** Single beats that were set right, exactly there; none when absent. */
+  placed?: readonly Seconds[];
   /** About this long is a beat; found when null. */
   period: Seconds | null;
   /** Found when null. */

@@ -16,12 +16,13 @@ const CLOSE = 0.4;
 
 interface Props {
   line: TimeLineSummary;
-  anchors: readonly number[];
-  onMove: (anchors: number[]) => void;
+  /** Beats that were set right, in seconds. */
+  placed: readonly number[];
+  onMove: (placed: number[]) => void;
 }
 
 /** The notes of some bars as they were played, and the beats over them: each can be drawn to where it belongs. */
-export function BeatStrip({ line: { following, bars }, anchors, onMove }: Props) {
+export function BeatStrip({ line: { following, bars }, placed, onMove }: Props) {
   const edition = useWorkspace((state) => state.edition);
   const from = useWorkspace((state) => state.passage.from);
   const [onsets, setOnsets] = useState<readonly { at: number; accent: number }[]>([]);
@@ -57,9 +58,8 @@ export function BeatStrip({ line: { following, bars }, anchors, onMove }: Props)
     const at = Math.round(to * 1000) / 1000;
     if (Math.abs(at - beats[beat]!) < 0.004) return;
     // What was known about this beat, and about one nearer than beats can be, is known better now.
-    const kept = anchors.filter(
-      (anchor) => Math.abs(anchor - beats[beat]!) > CLOSE * period && Math.abs(anchor - at) > CLOSE * period,
-    );
+    const near = (one: number) => Math.min(Math.abs(one - beats[beat]!), Math.abs(one - at)) <= CLOSE * period;
+    const kept = placed.filter((one) => !near(one));
     onMove([...kept, at].sort((a, b) => a - b));
   };
   return (
@@ -85,7 +85,7 @@ export function BeatStrip({ line: { following, bars }, anchors, onMove }: Props)
         const beat = first + i;
         const here = held?.beat === beat ? held.at : at;
         const opens = downbeats.includes(beat);
-        const known = anchors.some((anchor) => Math.abs(anchor - at) < 0.02);
+        const known = placed.some((one) => Math.abs(one - at) < 0.002);
         return (
           <g
             key={beat}

@@ -42,9 +42,17 @@ export function FreePlaying({ line }: { line: TimeLineSummary }) {
       </p>
       <BeatStrip
         line={line}
-        anchors={freeTime.anchors}
-        onMove={(anchors) => decide({ kind: 'findTheBeats', anchors })}
+        placed={freeTime.placed ?? []}
+        onMove={(placed) => decide({ kind: 'findTheBeats', placed })}
       />
+      {(freeTime.placed?.length ?? 0) > 0 && (
+        <p>
+          {count(freeTime.placed!.length, 'beat is', 'beats are')} set right.{' '}
+          <Button size="small" onClick={() => decide({ kind: 'findTheBeats', placed: [] })}>
+            As found
+          </Button>
+        </p>
+      )}
       <Tapping line={line} anchors={freeTime.anchors} />
       <Button onClick={() => decide({ kind: 'believeBars' })}>The file’s own bars again</Button>
     </div>

@@ -12,6 +12,13 @@ export class FindTheBeats {
   @IsNumber({}, { each: true })
   @Min(0, { each: true })
   anchors?: number[];
+  /** Single beats that were drawn to where they are, rising. */
+  @IsOptional()
+  @IsArray()
+  @ArrayMaxSize(20_000)
+  @IsNumber({}, { each: true })
+  @Min(0, { each: true })
+  placed?: number[];
   /** Seconds from beat to beat; 0 finds it. */
   @IsOptional() @IsNumber() @Min(0) @Max(4) period?: number;
   /** 0 finds it. */
@@ -24,10 +31,11 @@ export class FindTheBeats {
 export const findTheBeats = decisionKind({
   kind: 'findTheBeats',
   dto: FindTheBeats,
-  apply: (settings, { anchors, period, beatsPerBar, firstDownbeat, compound }) => {
+  apply: (settings, { anchors, placed, period, beatsPerBar, firstDownbeat, compound }) => {
     const before = settings.freeTime ?? NO_FREE_TIME;
     const freeTime = {
       anchors: anchors ?? before.anchors,
+      placed: placed ?? before.placed ?? [],
       period: period === undefined ? before.period : period || null,
       beatsPerBar: beatsPerBar === undefined ? before.beatsPerBar : beatsPerBar || null,
       firstDownbeat: firstDownbeat === undefined ? before.firstDownbeat : downbeat(firstDownbeat),
@@ -35,9 +43,10 @@ export const findTheBeats = decisionKind({
     };
     return { ...settings, freeTime };
   },
-  describe: ({ anchors, period, beatsPerBar, firstDownbeat, compound }) => {
+  describe: ({ anchors, placed, period, beatsPerBar, firstDownbeat, compound }) => {
     const said = [
       anchors && (anchors.length > 0 ? `${anchors.length} beats are known` : 'no beats are known'),
+      placed && (placed.length > 0 ? `${placed.length} set right` : 'none set right'),
       period !== undefined && (period > 0 ? `about ${Math.round(60 / period)} a minute` : 'any pace'),
       beatsPerBar !== undefined && (beatsPerBar > 0 ? `${beatsPerBar} to a bar` : 'bars as found'),
       firstDownbeat !== undefined &&

@@ -60,7 +60,7 @@ export const exactness = stage(
     /** What another version of the music says of its notes. */
     said: Performance['meant'];
   }): { exact: ExactTrack; meant: MeantTimes | undefined } => {
-    if (said) return saidBy(notes, said);
+    if (said) return saidBy(notes, said, line);
     const exact = findExact(notes, line, pin === undefined);
     // A lead that somebody set moves what was exact.
     if (pin) return { exact, meant: undefined };
@@ -68,20 +68,18 @@ export const exactness = stage(
   },
 );
 
-function saidBy(notes: readonly PlayedNote[], said: NonNullable<Performance['meant']>) {
-  const of = (side: 'start' | 'end') =>
-    new Map(
-      notes.flatMap(({ id }) => {
-        const meant = said.get(id);
-        return meant ? [[id, meant[side]] as const] : [];
-      }),
-    );
-  const starts = of('start');
-  return {
-    exact: { places: starts, offset: 0, share: starts.size / Math.max(1, notes.length) },
-    meant: { starts, ends: of('end') },
-  };
+/** As if the other version had been received: what it has exactly on a grid. */
+function saidBy(notes: readonly PlayedNote[], said: NonNullable<Performance['meant']>, line: BeatLine) {
+  // A tick of two versions is a written unit.
+  const there = notes.flatMap((note): PlayedNote[] => {
+    const meant = said.get(note.id);
+    return meant ? [{ ...note, ...asTicks(meant) }] : [];
+  });
+  const exact = findExact(there, line, false);
+  return { exact, meant: { starts: exact.places, ends: findMeantEnds(there, exact.places, line).ends } };
 }
+
+const asTicks = ({ start, end }: { start: number; end: number }): Pick<PlayedNote, 'start' | 'end'> => ({ start, end });
 
 /** How far ahead of the beat each track was played. */
 export const leads = stage(
