@@ -14,7 +14,7 @@ import type { Decision } from '../src/core/decisions';
 import { packArchive, settingsOf, unpackArchive } from '../src/core/documents';
 import { ScoreDesk, openSequence } from '../src/core/engine';
 import { MARK_CLASSES } from '../src/core/score';
-import { NO_SETTINGS, withSequencing, NO_JOB_SETTINGS } from '../src/core/settings';
+import { ANEW_ASPECTS, NO_JOB_SETTINGS, NO_SETTINGS, USUAL_TREATMENTS, withSequencing } from '../src/core/settings';
 import stored from '../src/storage/fixtures/decisions-by-version.json';
 import { damageBytes, damageJson, damageXml } from './mutations';
 
@@ -62,11 +62,29 @@ const scoreTexts = once(() =>
   }),
 );
 
+/** Everything that can be done to a MIDI file on its way to a sequencer. */
+const SET_UP = withSequencing({
+  preset: 'expression',
+  files: 'sections',
+  padPickup: true,
+  arranging: {
+    sounds: 'instrument',
+    names: 'instrument',
+    channels: 'by-part',
+    type: 1,
+    ticksPerQuarter: 384,
+    emptyBars: 1,
+  },
+  treatments: Object.values(USUAL_TREATMENTS).map((does) => ({ part: null, bars: null, does })),
+});
+
 const SMF: Target = {
   make: (random) => damageBytes(random, random.pick(midiFiles()), random.pick(midiFiles())),
   run: (bytes) =>
     outcomeOf(() => {
-      openSequence([bytes]).sequence(NO_JOB_SETTINGS);
+      const sequence = openSequence([bytes]);
+      sequence.sequence(NO_JOB_SETTINGS);
+      sequence.files(SET_UP);
       const desk = ScoreDesk.open([bytes], NO_SETTINGS);
       desk.convert(NO_SETTINGS);
       desk.export('musicxml');
@@ -84,6 +102,12 @@ const MUSICXML: Target = {
       const desk = openSequence([bytes]);
       desk.sequence(NO_JOB_SETTINGS);
       desk.files(withSequencing({ files: 'sections', padPickup: true }));
+      const score = ScoreDesk.open([bytes], NO_SETTINGS);
+      score.convert(NO_SETTINGS);
+      score.convert({ ...NO_SETTINGS, anew: ANEW_ASPECTS.map((aspect) => ({ aspect, part: null })) });
+      score.export('musicxml');
+      // As if the demo had been played from it: hardly the same music any more.
+      ScoreDesk.open([bytes, midiFiles()[0]!], NO_SETTINGS).convert(NO_SETTINGS);
     }),
 };
 

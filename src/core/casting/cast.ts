@@ -101,7 +101,7 @@ function partsOfGroup(
     tracks: group.map(({ track }) => track.id),
     techniqueOf,
     desk: details.desk,
-    solo: settings.solos[partOf(id)] ?? details.solo,
+    solo: settings.solos[partOf(id)] ?? (first.track.written?.solo || details.solo),
     trackName: first.track.name || `Track ${first.track.chunk + 1}`,
     fromScore: first.track.written !== undefined,
     written: group.length === 1 && first.cast.by === 'engine' ? (first.track.written ?? null) : null,

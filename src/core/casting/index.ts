@@ -1,5 +1,6 @@
 export * from './casting';
 export { cast } from './cast';
+export { isNobodysName } from './naming';
 export { CLEAR } from './cast-tracks';
 export { trackLabel } from './casting-queries';
 export { dealPlayers, playersFor, proposedDeal, type DealReport } from './players';

@@ -108,6 +108,10 @@ const EXAMPLES: { [K in Decision['kind']]: Extract<Decision, { kind: K }>[] } = 
     { kind: 'setPartSequencing', part: sequenced, split: 'voice', program: 5 },
     { kind: 'setPartSequencing', part: sequenced, split: null, program: null },
   ],
+  setBreaks: [
+    { kind: 'setBreaks', keep: true },
+    { kind: 'setBreaks', keep: false },
+  ],
   setArranging: [{ kind: 'setArranging', sounds: 'instrument', type: 0, ticksPerQuarter: 960, emptyBars: 2 }],
   treat: [{ kind: 'treat', part: null, bars, does: USUAL_TREATMENTS.quantize }],
   playAsReceived: [{ kind: 'playAsReceived', part: sequenced }],

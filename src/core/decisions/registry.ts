@@ -51,6 +51,7 @@ import { setTitle } from './page/set-title';
 import { setComposer } from './page/set-composer';
 import { setMarkerStyle } from './page/set-marker-style';
 import { writeAnew } from './page/write-anew';
+import { setBreaks } from './page/set-breaks';
 import { setSequencing } from './sequencing/set-sequencing';
 import { setCarry } from './sequencing/set-carry';
 import { leaveTracks } from './sequencing/leave-tracks';
@@ -126,6 +127,7 @@ export const DECISION_KINDS = {
   setComposer,
   setMarkerStyle,
   writeAnew,
+  setBreaks,
   // timeline
   findTheBeats,
   believeBars,

@@ -402,6 +402,7 @@ describe('job files', () => {
       'setStaves',
       'writeAs',
       'writeAnew',
+      'setBreaks',
     ]);
     expect(kinds).toEqual(new Set(Object.keys(DECISION_KINDS)));
   });

@@ -34,5 +34,5 @@ export interface ScoreExport {
 }
 
 export function exportScore(score: Score, format: ScoreFormat, { date, concert = false }: ScoreExport): Uint8Array {
-  return SCORE_FORMATS[format].bytes(writeMusicXml(concert ? concertScore(score) : score, { date }));
+  return SCORE_FORMATS[format].bytes(writeMusicXml(concert ? concertScore(score) : score, { date, breaks: true }));
 }

@@ -36,7 +36,7 @@ export interface PlayedTrack {
   chunk: number;
   name: string;
   /** A part of a score: it is one by itself, with notes or without, and keeps the names it has there. */
-  written?: { abbreviation: string; instrument: InstrumentId };
+  written?: { abbreviation: string; instrument: InstrumentId; solo: boolean };
   /** MIDI channels with notes, 1–16, in order of first use. */
   channels: number[];
   port: number | null;

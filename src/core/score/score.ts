@@ -22,6 +22,8 @@ export interface Score {
   /** Where values begin to be played long and short, and where they are even again; in order. */
   swing: SwingMark[];
   parts: Part[];
+  /** Where a score that was read begins a new line or page, by bar index. */
+  breaks?: Readonly<Record<number, 'line' | 'page'>>;
 }
 
 /** From a bar on, values of a kind are played long and short. */

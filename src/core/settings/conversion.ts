@@ -154,6 +154,8 @@ export interface ConversionSettings extends CastingSettings {
   barRepeats: Record<PartId, true>;
   composer?: string;
   markerStyle: MarkerStyle;
+  /** Lines and pages of a received score begin where they did. */
+  keepBreaks: boolean;
   /** What of a received score is written anew; null means all parts. */
   anew: readonly { aspect: AnewAspect; part: PartId | null }[];
   /**
@@ -202,6 +204,7 @@ export const NO_SETTINGS: ConversionSettings = {
   folds: [],
   barRepeats: {},
   markerStyle: 'auto',
+  keepBreaks: false,
   anew: [],
   timeFrom: null,
   freeTime: null,

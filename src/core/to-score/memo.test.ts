@@ -109,6 +109,7 @@ const CHANGES: Record<keyof ConversionSettings, (Partial<ConversionSettings> & {
   folds: { folds: [{ from: 0, length: 4, times: 2, endings: 0 }] },
   barRepeats: { barRepeats: { [drums]: true } },
   markerStyle: { markerStyle: 'rehearsal' },
+  keepBreaks: { in: 'received', keepBreaks: true },
   anew: { in: 'received', anew: [{ aspect: 'spelling', part: null }] },
   timeFrom: PUT_TOGETHER_BEFORE,
   freeTime: PUT_TOGETHER_BEFORE,

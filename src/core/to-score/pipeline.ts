@@ -161,6 +161,7 @@ function scoreOf(
     markers: memo.steady('markers', keepsMarkers ? received.markers : markers),
     swing: received?.swing ?? swingMarks(swing, bars.length),
     parts: parts.map(({ marked }) => marked),
+    ...(received?.breaks && { breaks: received.breaks }),
   };
 }
 
@@ -172,10 +173,12 @@ function repeatsOf({ bars, keys, tempos, markers }: Score, parts: readonly Marke
 }
 
 /** As it goes out: with the repeat signs that were decided. */
-function printedOf(score: Score, { barRepeats, folds }: ConversionSettings): Score {
+function printedOf({ breaks, ...score }: Score, { barRepeats, folds, keepBreaks }: ConversionSettings): Score {
   const lengths = score.bars.map((bar) => bar.length);
   const parts = score.parts.map((part) => (barRepeats[part.id] ? withBarRepeats(part, lengths) : part));
-  return foldScore({ ...score, parts }, folds);
+  // Where bars are folded, lines begin elsewhere.
+  const kept = keepBreaks && folds.length === 0 && breaks ? { breaks } : {};
+  return { ...foldScore({ ...score, parts }, folds), ...kept };
 }
 
 function reportOf(one: MarkedPart, { leads }: Timing): PartReport {

@@ -118,7 +118,7 @@ function trackOf(part: Part, p: number, { bars }: Score): PlayedTrack {
     id: leadingTrack(part.id),
     chunk: p,
     name: part.name,
-    written: { abbreviation: part.abbreviation, instrument: part.instrument },
+    written: { abbreviation: part.abbreviation, instrument: part.instrument, solo: part.solo },
     channels: notes.length > 0 ? [channel] : [],
     port: null,
     programs: [

@@ -148,7 +148,7 @@ function AsReceived() {
   const ledger = useWorkspace((state) => state.ledger)!;
   const decide = useWorkspace((state) => state.decide);
   if (!isScore) return null;
-  const { anew } = settingsOf(ledger);
+  const { anew, keepBreaks } = settingsOf(ledger);
   return (
     <>
       <h3>The score as received</h3>
@@ -165,6 +165,15 @@ function AsReceived() {
             />
           </label>
         ))}
+        <label>
+          Breaks of lines and pages kept
+          <Switch
+            size="small"
+            aria-label="Breaks of lines and pages kept"
+            checked={keepBreaks}
+            onChange={(keep) => decide({ kind: 'setBreaks', keep })}
+          />
+        </label>
       </div>
     </>
   );

@@ -13,6 +13,7 @@ export function assembleScore(raw: RawScore, warnings: MusicXmlWarning[]): Score
   const bars = barsOf(raw, warnings);
   const parts = raw.parts.map((part) => readPart(part, bars, warnings));
   const { keys, writtenKeys } = keysOf(raw.parts, parts);
+  const breaks = breaksOf(raw.parts);
   const score: Score = {
     title: raw.title,
     composer: raw.composer,
@@ -30,8 +31,16 @@ export function assembleScore(raw: RawScore, warnings: MusicXmlWarning[]): Score
     markers: markersOf(raw.parts, bars),
     swing: swingOf(raw.parts, bars),
     parts: parts.map((part, p) => ({ ...part, writtenKeys: writtenKeys[p]! })),
+    ...(breaks && { breaks }),
   };
   return score;
+}
+
+/** Lines and pages of the first part that has any; null where nothing is broken. */
+function breaksOf(parts: readonly RawPart[]): Score['breaks'] | null {
+  const first = parts.find((part) => part.measures.some((measure) => measure.breaks));
+  if (!first) return null;
+  return Object.fromEntries(first.measures.flatMap(({ breaks }, bar) => (breaks ? [[bar, breaks] as const] : [])));
 }
 
 function temposOf(parts: readonly RawPart[], bars: readonly Bar[]): TempoMark[] {

@@ -68,6 +68,8 @@ export interface RawMeasure {
   tuning: number[] | null;
   capo: number | null;
   signs: BarSigns;
+  /** It begins a new line or page. */
+  breaks: 'line' | 'page' | null;
   notes: RawNote[];
   directions: RawDirection[];
   /** The measure is written as a sign that repeats so many before it. */

@@ -34,6 +34,7 @@ export function readMeasure(
     tuning: null,
     capo: null,
     signs: {},
+    breaks: null,
     notes: [],
     directions: [],
     repeats: null,
@@ -60,6 +61,10 @@ export function readMeasure(
     switch (item.name) {
       case 'attributes':
         readAttributes(item, units(at), measure, state);
+        break;
+      case 'print':
+        if (item.attributes['new-page'] === 'yes') measure.breaks = 'page';
+        else if (item.attributes['new-system'] === 'yes') measure.breaks ??= 'line';
         break;
       case 'backup':
         at = Math.max(0, at - durationOf(item));

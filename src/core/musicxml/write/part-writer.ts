@@ -50,6 +50,7 @@ export class PartWriter {
   write(): void {
     this.score.bars.forEach((bar, i) => {
       this.xml.open('measure', { number: bar.number, implicit: bar.implicit ? 'yes' : undefined });
+      this.lineBreak(bar.index);
       this.barlineBefore(i);
       this.fifths =
         writeAttributes(this.xml, this.score, this.part, i, this.divisions, this.styles.get(i) ?? []) ?? this.fifths;
@@ -57,6 +58,11 @@ export class PartWriter {
       this.barlineAfter(i);
       this.xml.close('measure');
     });
+  }
+
+  private lineBreak(index: number): void {
+    const begins = this.options.breaks ? this.score.breaks?.[index] : undefined;
+    if (begins) this.xml.leaf('print', null, { [begins === 'page' ? 'new-page' : 'new-system']: 'yes' });
   }
 
   private barlineBefore(index: number): void {

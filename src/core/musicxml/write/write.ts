@@ -19,6 +19,8 @@ export interface MusicXmlOptions {
   courtesy?: boolean;
   /** Suggested marks are written in this colour; without one they are left away. */
   suggestionColour?: string;
+  /** Lines and pages begin where the score has breaks; the reader lays out unless it is asked for. */
+  breaks?: boolean;
   /** Name of the program in the file's identification. */
   software?: string;
   /** ISO date for the file's identification; none by default, so that the same score gives the same bytes. */
@@ -26,7 +28,8 @@ export interface MusicXmlOptions {
 }
 
 /**
- * Writes a score as MusicXML 3.0 partwise text, which old and new readers open. No layout: the reader lays out.
+ * Writes a score as MusicXML 3.0 partwise text, which old and new readers open. No layout unless breaks are asked for:
+ * the reader lays out.
  * docs/formats.md lists which element carries what.
  */
 export function writeMusicXml(given: Score, asked: MusicXmlOptions = {}): string {

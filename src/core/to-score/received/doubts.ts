@@ -1,5 +1,6 @@
 /* What is asked about a received score: not what it says itself, but where what it says is hardly meant. */
-import { queryId } from '../../base';
+import { queryId, type TrackId } from '../../base';
+import { isNobodysName } from '../../casting';
 import type { Query } from '../../queries';
 import { diatonicNumber, keyName, symbolsOf, type Part } from '../../score';
 import type { AuditedPart } from '../doubts/audit-parts';
@@ -45,8 +46,11 @@ export interface Heard {
 export function askedOfReceived(piece: Piece, parts: readonly AuditedPart[], queries: Query[], heard: Heard): Query[] {
   const { received, performance } = piece;
   if (!received) return queries;
+  const nameOf = (track: TrackId) => performance.tracks.find(({ id }) => id === track)?.name ?? '';
   const keptParts = new Map(parts.flatMap(({ part, kept }) => (kept ? [[part.id as string, kept] as const] : [])));
   const asked = queries.filter((query) => {
+    // What bears a name of its own is somebody, whoever it is.
+    if (query.kind === 'unknown-instrument') return isNobodysName(nameOf(query.track));
     if (!SAID_BY_A_SCORE.has(query.kind) && !(query.kind === 'audit' && performance.meant)) return true;
     if (query.part === undefined) return false;
     const kept = keptParts.get(query.part);

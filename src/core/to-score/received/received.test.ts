@@ -86,6 +86,27 @@ describe('a score on its way to a score', () => {
     }
   });
 
+  it('leaves layout to the target, or keeps its breaks', () => {
+    const file = bytesOf(little);
+    const broken = new TextEncoder().encode(
+      new TextDecoder()
+        .decode(file)
+        .replace(/<measure number="2"[^>]*>/g, '$&<print new-system="yes"/>')
+        .replace(/<measure number="4"[^>]*>/g, '$&<print new-page="yes"/>'),
+    );
+    expect(converted([broken]).text).not.toContain('<print');
+    const { text } = converted([broken], { kind: 'setBreaks', keep: true });
+    expect(text.match(/<measure number="2"[^>]*>\s*<print new-system="yes"\/>/g)).toHaveLength(2);
+    expect(text.match(/<measure number="4"[^>]*>\s*<print new-page="yes"\/>/g)).toHaveLength(2);
+  });
+
+  it('keeps a soloist, and asks nothing about an instrument that bears a name', () => {
+    const soloist = { ...flute, solo: true, name: 'Philomel', instrument: 'unknown' as const, program: null };
+    const { score, queries } = converted([bytesOf(plainScore([soloist]))]);
+    expect(score.parts[0]).toMatchObject({ name: 'Philomel', solo: true });
+    expect(queries).toEqual([]);
+  });
+
   it('writes bars anew where a grid is set, and only those', () => {
     const { score } = converted([bytesOf(little)], {
       kind: 'setGrid',
