@@ -32,6 +32,11 @@ function dragoman(...args: string[]) {
   return { status, ...said };
 }
 
+function writeJob(fileName: string, decisions: unknown[], position = decisions.length): void {
+  const ledger = { decisions, position };
+  writeFileSync(fileName, JSON.stringify({ format: 'dragoman-job', version: 1, name: 'x', originals: [], ledger }));
+}
+
 describe('command line', () => {
   it('is a process that ends with a code and says what is wrong in a line', () => {
     expect(spawned('inspect', demo)).toEqual(dragoman('inspect', demo));
@@ -89,16 +94,7 @@ describe('command line', () => {
       },
       { kind: 'renamePart', part: 't4p2', name: 'Second Horn' },
     ];
-    writeFileSync(
-      job,
-      JSON.stringify({
-        format: 'dragoman-job',
-        version: 1,
-        name: 'x',
-        originals: [],
-        ledger: { decisions, position: 2 },
-      }),
-    );
+    writeJob(job, decisions, 2);
     expect(dragoman('to-score', demo, '-o', packed, '--job', job).status).toBe(0);
     const text = strFromU8(unzipSync(readFileSync(packed))['score.musicxml']!);
     expect(text).toContain('Traverso');
@@ -148,17 +144,7 @@ describe('command line', () => {
     expect(dragoman('to-score', score, '-o', again)).toMatchObject({ status: 0, stderr: '' });
     expect(readFileSync(again, 'utf8')).toBe(readFileSync(score, 'utf8'));
     const job = join(folder, 'either.json');
-    const decided = (...decisions: unknown[]) =>
-      writeFileSync(
-        job,
-        JSON.stringify({
-          format: 'dragoman-job',
-          version: 1,
-          name: 'x',
-          originals: [],
-          ledger: { decisions, position: decisions.length },
-        }),
-      );
+    const decided = (...decisions: unknown[]) => writeJob(job, decisions);
     decided({ kind: 'renamePart', part: 't0', name: 'Traverso' });
     expect(dragoman('to-score', score, '-o', again, '--job', job).status).toBe(0);
     expect(readFileSync(again, 'utf8')).toContain('<part-name>Traverso</part-name>');
@@ -173,6 +159,7 @@ describe('command line', () => {
     expect(names(midi)).toEqual(expect.arrayContaining(['Flute', 'Violoncello', 'Drum Kit']));
     // A score and the cue it came from: the values of the one, the times of the other.
     expect(dragoman('to-score', score, demo, '-o', again)).toMatchObject({ status: 0, stderr: '' });
+    expect(dragoman('to-midi', score, demo, '-o', midi)).toMatchObject({ status: 0, stderr: '' });
     expect(dragoman('to-score', score, 'package.json', '-o', again).stderr).toMatch(/^package\.json: /);
   });
 
@@ -241,16 +228,7 @@ describe('command line', () => {
   });
   it('refuses a job made for another file', () => {
     const job = join(folder, 'other.json');
-    writeFileSync(
-      job,
-      JSON.stringify({
-        format: 'dragoman-job',
-        version: 1,
-        name: 'x',
-        originals: [],
-        ledger: { decisions: [{ kind: 'leaveOut', tracks: ['t99'] }], position: 1 },
-      }),
-    );
+    writeJob(job, [{ kind: 'leaveOut', tracks: ['t99'] }]);
     const { status, stderr } = dragoman('to-score', demo, '-o', join(folder, 'x.mxl'), '--job', job);
     expect(status).toBe(1);
     expect(stderr).toMatch(/track t99/);

@@ -1,10 +1,10 @@
 import { writeFileSync } from 'node:fs';
 import { checkTracks, EMPTY_LEDGER, settingsOf } from '../core/documents';
-import { checkFile, ScoreDesk } from '../core/engine';
+import { ScoreDesk } from '../core/engine';
 import { AGREE_USAGE, agreeCommand } from './agree';
 import { BadUsage } from './errors';
 import { parsed } from './arguments';
-import { jobLedger, named, readFile } from './input';
+import { jobLedger, named, readFile, readOriginals } from './input';
 import { inspect } from './inspect';
 import { reportOf } from './report';
 import { TEMPO_MAP_USAGE, tempoMapCommand } from './tempo-map';
@@ -48,12 +48,7 @@ function toScoreCommand(args: readonly string[]): void {
     throw new BadUsage(`The output must end in .musicxml or .mxl, not “${output}”.\n${usage}`);
   const ledger = typeof values.job === 'string' ? jobLedger(values.job) : EMPTY_LEDGER;
   const settings = settingsOf(ledger);
-  const files = positionals.map((input) => {
-    const bytes = readFile(input);
-    // Read by itself first, so that a fault is told with its file.
-    if (positionals.length > 1) named(input, () => checkFile(bytes, input));
-    return bytes;
-  });
+  const files = readOriginals(positionals);
   const desk = named(positionals[0]!, () => ScoreDesk.open(files, settings));
   checkTracks(ledger, desk.performance.tracks);
   const conversion = desk.convert(settings);

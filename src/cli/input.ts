@@ -1,5 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { parseJob, type Ledger } from '../core/documents';
+import { checkFile } from '../core/engine';
 import { BadInput } from './errors';
 
 const REASONS: Record<string, string> = {
@@ -16,6 +17,16 @@ export function readFile(fileName: string): Uint8Array {
     const { code } = error as NodeJS.ErrnoException;
     throw new BadInput(`${fileName}: ${REASONS[code ?? ''] ?? (error as Error).message}.`);
   }
+}
+
+/** The originals of one job. @throws BadInput naming the file that cannot be used */
+export function readOriginals(fileNames: readonly string[]): Uint8Array[] {
+  return fileNames.map((fileName) => {
+    const bytes = readFile(fileName);
+    // Read by itself first, so that a fault is told with its file.
+    if (fileNames.length > 1) named(fileName, () => checkFile(bytes, fileName));
+    return bytes;
+  });
 }
 
 /** What `read` gives. @throws BadInput naming the file, in front of what the reader says */

@@ -2,12 +2,12 @@ import { writeFileSync } from 'node:fs';
 import { settingsOf } from '../core/documents';
 import { openSequence } from '../core/engine';
 import { BadUsage } from './errors';
-import { jobLedger, named, readFile } from './input';
+import { jobLedger, named, readOriginals } from './input';
 import { parsed } from './arguments';
 import { NO_JOB_SETTINGS, PRESETS, withSequencing, type Preset } from '../core/settings';
 
 export const TO_MIDI_USAGE =
-  'dragoman to-midi IN.musicxml|IN.mxl|IN.mid -o OUT.mid [--carry bare|expression|everything] [--job JOB.json] [--report R.json]';
+  'dragoman to-midi IN.musicxml|IN.mxl|IN.mid [IN …] -o OUT.mid [--carry bare|expression|everything] [--job JOB.json] [--report R.json]';
 
 /** Direction B: a score becomes a clean MIDI file, and a MIDI file a cleaner one. */
 export function toMidiCommand(args: readonly string[]): void {
@@ -19,7 +19,7 @@ export function toMidiCommand(args: readonly string[]): void {
   });
   const [input] = positionals;
   const { output, carry = 'bare' } = values;
-  if (positionals.length !== 1 || !input || typeof output !== 'string') throw new BadUsage(`Usage: ${TO_MIDI_USAGE}`);
+  if (!input || typeof output !== 'string') throw new BadUsage(`Usage: ${TO_MIDI_USAGE}`);
   if (!/\.midi?$/i.test(output))
     throw new BadUsage(`The output must end in .mid, not “${output}”.\nUsage: ${TO_MIDI_USAGE}`);
   if (!PRESETS.includes(carry as Preset))
@@ -30,8 +30,8 @@ export function toMidiCommand(args: readonly string[]): void {
   const asked = typeof values.carry === 'string' ? { preset: carry as Preset } : {};
   const decided = ledger ? settingsOf(ledger) : NO_JOB_SETTINGS;
   const settings = withSequencing({ ...asked, files: 'one' }, decided);
-  const bytes = readFile(input);
-  const { files, report } = named(input, () => openSequence([bytes]).files(settings));
+  const originals = readOriginals(positionals);
+  const { files, report } = named(input, () => openSequence(originals).files(settings));
   writeFileSync(output, files[0]!.bytes);
   if (typeof values.report === 'string') writeFileSync(values.report, JSON.stringify(report, null, 2));
 }

@@ -7,12 +7,12 @@ import { EXACT_TAKES, playTake } from '../../../bench/takes';
 import { line, smfBytes, tempo } from '../../testing/music';
 import { partId } from '../base';
 import { EMPTY_LEDGER, enter, settingsOf } from '../documents';
-import { ScoreDesk } from '../engine';
+import { openSequence, ScoreDesk } from '../engine';
 import { writeMusicXml } from '../musicxml';
 import { performanceFromSmf, type Performance } from '../performance';
 import { remediesFor } from '../queries';
 import { checkScore, soundsOf } from '../score';
-import { NO_SETTINGS } from '../settings';
+import { NO_JOB_SETTINGS, NO_SETTINGS } from '../settings';
 import { toScore } from '../to-score';
 import { readSmf } from '../smf';
 import { QUARTER, secondsAtTick } from '../time';
@@ -134,6 +134,28 @@ describe('a score and the cue as it was played, in one job', () => {
     const desk = ScoreDesk.open([exact], NO_SETTINGS);
     return new TextEncoder().encode(writeMusicXml(desk.convert(NO_SETTINGS).printed));
   };
+  it('goes to a sequencer with the notes of the score, the tempo and the strengths of the playing', () => {
+    const desk = openSequence([written(), played]);
+    const { files } = desk.files(NO_JOB_SETTINGS);
+    const out = performanceFromSmf(readSmf(files[0]!.bytes));
+    const [flute] = out.tracks.filter(({ notes }) => notes.length > 0);
+    expect(flute!.notes.map(({ start, velocity }) => [start / out.ticksPerQuarter, velocity])).toEqual([
+      [0, 40],
+      [1, 55],
+      [2, 70],
+      [3, 85],
+      [4, 100],
+    ]);
+    expect(
+      out.tempo.events.map(({ tick, microsecondsPerQuarter }) => [tick, Math.round(6e7 / microsecondsPerQuarter)]),
+    ).toEqual([
+      [0, 90],
+      [4 * out.ticksPerQuarter, 72],
+    ]);
+    expect(desk.sequence(NO_JOB_SETTINGS).queries).toEqual([]);
+    const alone = desk.files({ ...NO_JOB_SETTINGS, timeFrom: 0 }).files[0]!.bytes;
+    expect(performanceFromSmf(readSmf(alone)).tempo.events).toHaveLength(1);
+  });
   it('has the values of the score, the tempo and the strengths of the playing', () => {
     const desk = ScoreDesk.open([written(), played], NO_SETTINGS);
     const { score, queries } = desk.convert(NO_SETTINGS);

@@ -1,9 +1,12 @@
 /* A score on its way to a sequencer. */
+import { withTimeOf } from '../beats';
 import { Memo, partId, toEnd, type PartId } from '../base';
 import type { MusicXmlReading } from '../musicxml';
 import { musicOfSequence, overlayOf, sequencePassage, type Overlay, type Passage, type SoundingMusic } from '../proof';
 import type { HearingMusic } from '../hearing';
-import type { Score } from '../score';
+import type { Performance } from '../performance';
+import { remediesFor, type Query } from '../queries';
+import type { Score, TempoMark } from '../score';
 import { NO_SETTINGS, USUAL_SEQUENCING, type ConversionSettings, type JobSettings } from '../settings';
 import { writeSmf, type SmfFile } from '../smf';
 import { convert } from '../to-score';
@@ -14,40 +17,49 @@ import {
   sequenceScore,
   toSequencer,
   type SequencedFile,
+  type Strengths,
   type SequenceProgress,
 } from '../to-sequencer';
 import type { StudioTimeLine } from '../studio';
-import { barIndexAt } from '../time';
+import { barIndexAt, bpmFromMicroseconds, writtenUnits } from '../time';
 import { SequenceDesk, type SequenceFiles } from './sequence-desk';
 import { scoreSummary, type SequenceSummary } from './sequence-summary';
 import { timeLineOfSequence } from './studio';
+import { versionDoubts } from './version-doubts';
 import { sequencedMusic, writtenMusic } from './versions';
 
 export class ScoreSequencing extends SequenceDesk {
   /** The score played as one whole, whatever is exported in the end. */
   private whole: SequencedFile | null = null;
-  private prepared: { by: string; score: Score } | null = null;
+  private prepared: { by: string; score: Score; strengths: Strengths | null; queries: Query[] } | null = null;
   /** Of the runs with this score. */
   private memo = new Memo();
   private heardOriginal: HearingMusic | null = null;
   private heardOutgoing: { of: SequencedFile; music: HearingMusic } | null = null;
 
-  constructor(private readonly reading: MusicXmlReading) {
+  /** @param playing the same music as it was played, and which original that is; its tempo and strengths are taken */
+  constructor(
+    private readonly reading: MusicXmlReading,
+    private readonly playing: { performance: Performance; original: number } | null = null,
+  ) {
     super();
   }
 
   *steps(settings: JobSettings): Generator<SequenceProgress, SequenceSummary> {
-    const score = this.scoreFor(settings);
+    const { score, strengths, queries } = this.scoreFor(settings);
     const { sequencing } = settings;
-    const [whole] = yield* sequenceScore(score, { ...sequencing, files: 'one' }, this.memo);
-    const files = sequencing.files === 'one' ? [whole!] : yield* sequenceScore(score, sequencing, this.memo);
+    const [whole] = yield* sequenceScore(score, { ...sequencing, files: 'one' }, this.memo, strengths);
+    const files = sequencing.files === 'one' ? [whole!] : yield* sequenceScore(score, sequencing, this.memo, strengths);
     this.whole = whole!;
-    return scoreSummary({ ...this.reading, score }, whole!, files, sequencing);
+    const summary = scoreSummary({ ...this.reading, score }, whole!, files, sequencing);
+    const asked = queries.map((query) => ({ ...query, remedies: remediesFor(query) }));
+    return { ...summary, queries: [...asked, ...summary.queries] };
   }
 
   files(settings: JobSettings): SequenceFiles {
     const { sequencing } = settings;
-    const files = toSequencer(this.scoreFor(settings), sequencing);
+    const { score, strengths } = this.scoreFor(settings);
+    const files = toSequencer(score, sequencing, strengths);
     return {
       files: files.map(({ label, file }) => ({
         label,
@@ -134,15 +146,50 @@ export class ScoreSequencing extends SequenceDesk {
    * The score with everything that was decided about it on the way to a score too: its time line mended, its parts cast,
    * its notes edited. The same object as long as nothing more is.
    */
-  private scoreFor({ sequencing, ...conversion }: JobSettings): Score {
+  private scoreFor({ sequencing, ...conversion }: JobSettings) {
     const by = JSON.stringify([sequencing.timeLine, conversion]);
     if (this.prepared?.by !== by) {
-      const mended = mendedScore(this.reading.score, sequencing.timeLine);
-      this.prepared = { by, score: concernsScore(conversion) ? asDecided(mended, conversion) : mended };
+      const { score, ...played } = this.withPlaying(conversion.timeFrom);
+      const mended = mendedScore(score, sequencing.timeLine);
+      this.prepared = { by, score: concernsScore(conversion) ? asDecided(mended, conversion) : mended, ...played };
       this.memo = new Memo();
     }
-    return this.prepared.score;
+    return this.prepared;
   }
+
+  /** The score with the tempo it was played in, and how strong its notes were played. */
+  private withPlaying(from: number | null): { score: Score; strengths: Strengths | null; queries: Query[] } {
+    const { score } = this.reading;
+    if (!this.playing || (from !== null && from !== this.playing.original))
+      return { score, strengths: null, queries: [] };
+    const { original } = this.playing;
+    const named = playedScore(score);
+    const versions = withTimeOf(named.performance, this.playing.performance);
+    const performance = versions?.performance ?? named.performance;
+    const queries = versionDoubts({ timed: { original, versions }, performance }, score.bars);
+    if (!versions) return { score, strengths: null, queries };
+    const strengths = new Map(
+      performance.tracks.flatMap(({ notes }) => notes.map(({ id, velocity }) => [id, velocity])),
+    );
+    const ids = new Map(named.score.parts.map(({ id }, p) => [id, score.parts[p]!.id]));
+    const parts = named.score.parts.map((part) => ({ ...part, id: ids.get(part.id)! }));
+    return { score: { ...score, parts, tempos: playedMarks(score, performance) }, strengths, queries };
+  }
+}
+
+/** The tempo as it was played; what the score says of it in words, or prints, stays. */
+function playedMarks({ tempos }: Score, { tempo }: Performance): TempoMark[] {
+  const played = tempo.events.map(({ tick, microsecondsPerQuarter }): TempoMark => ({
+    at: writtenUnits(tick, tempo.ticksPerQuarter),
+    bpm: bpmFromMicroseconds(microsecondsPerQuarter),
+    shown: false,
+  }));
+  const bpmAt = (at: number) => played.findLast((mark) => mark.at <= at)?.bpm ?? played[0]!.bpm;
+  const said = tempos
+    .filter(({ shown, words }) => shown || words)
+    .map((mark) => ({ ...mark, printed: mark.bpm, bpm: bpmAt(mark.at) }));
+  const places = new Set(said.map(({ at }) => at));
+  return [...said, ...played.filter(({ at }) => !places.has(at))].sort((a, b) => a.at - b.at);
 }
 
 /** Something was decided that changes what is written; the time line is mended by itself. */

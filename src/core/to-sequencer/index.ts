@@ -1,4 +1,11 @@
-export { sequenceScore, toSequencer, type SequencedFile, type SequenceProgress, type SequenceReport } from './pipeline';
+export {
+  sequenceScore,
+  toSequencer,
+  type Strengths,
+  type SequencedFile,
+  type SequenceProgress,
+  type SequenceReport,
+} from './pipeline';
 export { loudnessAt, loudnessCurve, type CurvePoint } from './dynamics/loudness-curve';
 export { clockOf } from './timeline/tempo';
 export { playedScore, type PlayedScore } from './played-score';

@@ -6,7 +6,7 @@
  * The stages are declared in stages.ts with the inputs they need. A generator, as the way to a score is: it yields
  * before each part, so that a caller can show progress, let other work in, or stop.
  */
-import { Memo, toEnd, type PartId } from '../base';
+import { Memo, toEnd, type NoteId, type PartId } from '../base';
 import type { Part, Score } from '../score';
 import { partSettings, type DynamicCarrier, type SequencerSettings } from '../settings';
 import type { SmfFile } from '../smf';
@@ -41,6 +41,9 @@ export interface SequenceReport {
   remarks: string[];
 }
 
+/** How strong notes were played, 1–127. */
+export type Strengths = ReadonlyMap<NoteId, number>;
+
 /** How far the work is. */
 export interface SequenceProgress {
   stage: 'playing';
@@ -50,12 +53,14 @@ export interface SequenceProgress {
 
 /**
  * @param memo of an earlier run with the same score: what its inputs have not changed is not computed again
+ * @param strengths of notes that somebody played, by the names the score's notes bear
  * @throws RangeError when the selection holds no bar
  */
 export function* sequenceScore(
   score: Score,
   settings: SequencerSettings,
   memo = new Memo(),
+  strengths: Strengths | null = null,
 ): Generator<SequenceProgress, SequencedFile[]> {
   const parts = score.parts.filter(
     (part) =>
@@ -64,7 +69,7 @@ export function* sequenceScore(
   const jobs = filesOf(score, parts, settings);
   const files: SequencedFile[] = [];
   for (const [i, job] of jobs.entries()) {
-    const steps = sequenceFile(score, job, memo);
+    const steps = sequenceFile(score, job, memo, strengths);
     for (;;) {
       const step = steps.next();
       if (step.done) {
@@ -78,8 +83,12 @@ export function* sequenceScore(
 }
 
 /** Sequences to the end. */
-export function toSequencer(score: Score, settings: SequencerSettings): SequencedFile[] {
-  return toEnd(sequenceScore(score, settings));
+export function toSequencer(
+  score: Score,
+  settings: SequencerSettings,
+  strengths: Strengths | null = null,
+): SequencedFile[] {
+  return toEnd(sequenceScore(score, settings, new Memo(), strengths));
 }
 
 /** A file to be made. */
@@ -126,6 +135,7 @@ function* sequenceFile(
   score: Score,
   { label, parts, settings }: FileJob,
   memo: Memo,
+  strengths: Strengths | null,
 ): Generator<number, SequencedFile> {
   const { playRepeats, padPickup } = settings;
   const onlyBars = memo.steady(`only bars/${label}`, settings.onlyBars);
@@ -147,7 +157,7 @@ function* sequenceFile(
     const curve = memo.run(stages.curve, { part, levels }, part.id);
     curves.set(part.id, curve);
     const byVelocity = carriersOf(part.id).includes('velocity');
-    const inputs = { sounds, curve, byVelocity, tempos, articulations, ...playing };
+    const inputs = { sounds, curve, byVelocity, tempos, articulations, strengths, ...playing };
     const notes = memo.run(stages.performed, inputs, whose);
     const drumKeys = memo.steady(`drum keys/${part.id}`, partSettings(settings, part.id).drumKeys);
     const loose = memo.run(stages.loose, { notes, loosening, at, score, tempos, drumKeys }, whose);

@@ -1,5 +1,5 @@
 /* The stages on the way to a sequencer, with the inputs they need. */
-import { stage } from '../base';
+import { stage, type NoteId } from '../base';
 import type { Part, Score } from '../score';
 import type { BarSpan, Loosening, SequencerSettings, Treating } from '../settings';
 import { QUARTER, type Bar, type MidiKey, type WrittenUnits } from '../time';
@@ -38,13 +38,20 @@ export const performed = stage(
     curve: loudness,
     byVelocity,
     tempos: at,
+    strengths,
     ...playing
   }: Playing & {
     sounds: readonly Sound[];
     curve: readonly CurvePoint[];
     byVelocity: boolean;
     tempos: readonly PlayedTempo[];
-  }) => performSounds(written, playing, { curve: loudness, byVelocity, unitsOf: unitsAt(at) }),
+    /** Of notes that somebody played; they count before every sign. */
+    strengths: ReadonlyMap<NoteId, number> | null;
+  }) => {
+    const notes = performSounds(written, playing, { curve: loudness, byVelocity, unitsOf: unitsAt(at) });
+    if (!strengths) return notes;
+    return notes.map((note) => ({ ...note, velocity: strengths.get(note.sound.played[0] ?? -1) ?? note.velocity }));
+  },
 );
 
 /** Seeded variation on top; what is struck may be struck on another key. */

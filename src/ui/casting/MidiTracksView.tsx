@@ -2,9 +2,9 @@
 
 import type { PartId } from '@/core/base';
 import { leadingTrack } from '@/core/base';
-import { Button, Checkbox, Input, Segmented, Select, Table } from 'antd';
+import { Button, Checkbox, Input, Segmented, Table } from 'antd';
 import { useRef, useState } from 'react';
-import { PROGRAM_NAMES, programName, SURE_ENOUGH } from '@/core/instruments';
+import { programName, SURE_ENOUGH } from '@/core/instruments';
 import type { MidiPartSummary } from '@/core/engine';
 import type { Arranging } from '@/core/settings';
 import { useWorkspace } from '../job/workspace';
@@ -14,12 +14,12 @@ import { DivideCell } from './DivideCell';
 import { DrumKeysDrawer } from './DrumKeysDrawer';
 import { InstrumentSelect } from './InstrumentSelect';
 import { PassagesDrawer } from './PassagesDrawer';
+import { SoundSelect } from './SoundSelect';
 import { TrackMenu } from './TrackMenu';
 import styles from '../shared/sequencing.module.css';
 
 /** What a MIDI track can be divided by. */
 const DIVISIONS = ['none', 'technique', 'keys', 'voice', 'lines', 'channel'] as const;
-const AS_RECEIVED = 0;
 
 /** The tracks of a MIDI file: what each is, what it is called and sounds as, and what it becomes. */
 export function MidiTracksView() {
@@ -130,24 +130,11 @@ export function MidiTracksView() {
                     {own(part.id).drumKeys ? 'Drums, changed …' : 'Drums, as received …'}
                   </Button>
                 ) : (
-                  <Select<number>
-                    size="small"
-                    className={styles.fill}
-                    showSearch={{ optionFilterProp: 'label' }}
-                    popupMatchSelectWidth={260}
-                    aria-label={`Sound of ${part.received.name || part.name}`}
-                    value={own(part.id).program ?? AS_RECEIVED}
-                    onChange={(program) =>
-                      decide({
-                        kind: 'setPartSequencing',
-                        part: part.id,
-                        program: program === AS_RECEIVED ? null : program,
-                      })
-                    }
-                    options={[
-                      { value: AS_RECEIVED, label: soundAsItIs(part, sequence.tracks, arranging) },
-                      ...PROGRAM_NAMES.map((name, i) => ({ value: i + 1, label: `${i + 1} ${name}` })),
-                    ]}
+                  <SoundSelect
+                    value={own(part.id).program}
+                    usual={soundAsItIs(part, sequence.tracks, arranging)}
+                    label={`Sound of ${part.received.name || part.name}`}
+                    onChange={(program) => decide({ kind: 'setPartSequencing', part: part.id, program })}
                   />
                 ),
             },

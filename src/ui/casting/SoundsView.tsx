@@ -1,7 +1,7 @@
 'use client';
 
 import type { PartId } from '@/core/base';
-import { Button, Checkbox, Segmented, Select, Table } from 'antd';
+import { Button, Checkbox, Segmented, Table } from 'antd';
 import { useState } from 'react';
 import { PROGRAM_NAMES } from '@/core/instruments';
 import { useWorkspace } from '../job/workspace';
@@ -9,6 +9,7 @@ import { ChartDrawer } from './ChartDrawer';
 import { DivideCell } from './DivideCell';
 import { DrumKeysDrawer } from './DrumKeysDrawer';
 import { PassagesDrawer } from './PassagesDrawer';
+import { SoundSelect } from './SoundSelect';
 import { PresetChoice } from '../shared/PresetChoice';
 import { useScoreSequence } from '../shared/useSequence';
 import styles from '../shared/sequencing.module.css';
@@ -17,7 +18,6 @@ import type { ScorePartSummary } from '@/core/engine';
 
 /** What a part of a score can be divided by. */
 const DIVISIONS = SPLITS.filter((split) => split !== 'channel');
-const USUAL = 0;
 
 /** Which tracks the parts become, with which sounds and channels, and what tells a sample library how to play. */
 export function SoundsView() {
@@ -85,19 +85,11 @@ export function SoundsView() {
                   {own(part.id).drumKeys ? 'Drums, keys changed …' : 'Drums, keys as written …'}
                 </Button>
               ) : (
-                <Select<number>
-                  size="small"
-                  showSearch={{ optionFilterProp: 'label' }}
-                  className={styles.fill}
-                  aria-label={`Sound of ${part.name}`}
-                  value={own(part.id).program ?? USUAL}
-                  onChange={(program) =>
-                    decide({ kind: 'setPartSequencing', part: part.id, program: program === USUAL ? null : program })
-                  }
-                  options={[
-                    { value: USUAL, label: part.program ? `${PROGRAM_NAMES[part.program - 1]} (usual)` : 'none' },
-                    ...PROGRAM_NAMES.map((name, i) => ({ value: i + 1, label: `${i + 1} ${name}` })),
-                  ]}
+                <SoundSelect
+                  value={own(part.id).program}
+                  usual={part.program ? `${PROGRAM_NAMES[part.program - 1]} (usual)` : 'none'}
+                  label={`Sound of ${part.name}`}
+                  onChange={(program) => decide({ kind: 'setPartSequencing', part: part.id, program })}
                 />
               ),
           },

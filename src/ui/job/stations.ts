@@ -66,7 +66,7 @@ export const STATIONS: Record<Direction, readonly Station[]> = {
       id: 'intake',
       name: 'Intake',
       about: 'What arrived, and what of it goes along',
-      queries: ['file', 'jumping-faders'],
+      queries: ['file', 'two-versions', 'jumping-faders'],
     },
     {
       id: 'casting',

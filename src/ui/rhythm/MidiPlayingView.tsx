@@ -1,11 +1,11 @@
 'use client';
 
-import { Checkbox } from 'antd';
 import { AuditionBar } from '../audition/AuditionBar';
 import { BarWalk } from '../interlinear/BarWalk';
 import { useWorkspace } from '../job/workspace';
 import { useMidiSequence } from '../shared/useSequence';
 import { ReceivedAndOutgoing } from './ReceivedAndOutgoing';
+import { ShownParts } from './ShownParts';
 import { TreatmentsPanel } from './TreatmentsPanel';
 import pane from '../shared/pane.module.css';
 import styles from '../shared/sequencing.module.css';
@@ -14,26 +14,13 @@ import styles from '../shared/sequencing.module.css';
 export function MidiPlayingView() {
   const { sequence } = useMidiSequence();
   const shown = useWorkspace((state) => state.passage.parts);
-  const show = useWorkspace((state) => state.show);
   return (
     <div className={styles.playing}>
       <aside className={pane.side} aria-label="Playing">
-        <ul className={styles.parts} aria-label="Tracks">
-          {sequence.parts.map((part) => (
-            <li key={part.id}>
-              <Checkbox
-                checked={shown.includes(part.id)}
-                onChange={(event) =>
-                  show({
-                    parts: event.target.checked ? [...shown, part.id] : shown.filter((other) => other !== part.id),
-                  })
-                }
-              >
-                {part.received.name || part.name}
-              </Checkbox>
-            </li>
-          ))}
-        </ul>
+        <ShownParts
+          parts={sequence.parts.map(({ id, name, received }) => ({ id, name: received.name || name }))}
+          label="Tracks"
+        />
         <div className={styles.panel}>
           <h3>Treatments</h3>
           <TreatmentsPanel />

@@ -1,6 +1,6 @@
 'use client';
 
-import { Button, Checkbox, Collapse, InputNumber, Segmented, Select, Switch } from 'antd';
+import { Button, Collapse, InputNumber, Segmented, Select, Switch } from 'antd';
 import { useState } from 'react';
 import { ARTICULATIONS, DYNAMICS } from '@/core/score';
 import { AuditionBar } from '../audition/AuditionBar';
@@ -11,6 +11,7 @@ import { CommittedNumber } from '../shared/CommittedNumber';
 import { DynamicsChart } from './DynamicsChart';
 import { useScoreSequence } from '../shared/useSequence';
 import pane from '../shared/pane.module.css';
+import { ShownParts } from './ShownParts';
 import { TreatmentsPanel } from './TreatmentsPanel';
 import styles from '../shared/sequencing.module.css';
 import { QUARTER } from '@/core/time';
@@ -23,28 +24,11 @@ const STEPS = [1, 2, 4, 8, 16] as const;
 /** Written time becomes played time: what carries the dynamics, how long notes sound, how loose it may be. */
 export function PlayingView() {
   const { sequence } = useScoreSequence();
-  const shown = useWorkspace((state) => state.passage.parts);
-  const show = useWorkspace((state) => state.show);
   const [look, setLook] = useState<'music' | 'dynamics'>('music');
   return (
     <div className={styles.playing}>
       <aside className={pane.side} aria-label="Playing">
-        <ul className={styles.parts} aria-label="Parts">
-          {sequence.parts.map((part) => (
-            <li key={part.id}>
-              <Checkbox
-                checked={shown.includes(part.id)}
-                onChange={(event) =>
-                  show({
-                    parts: event.target.checked ? [...shown, part.id] : shown.filter((other) => other !== part.id),
-                  })
-                }
-              >
-                {part.name}
-              </Checkbox>
-            </li>
-          ))}
-        </ul>
+        <ShownParts parts={sequence.parts} label="Parts" />
         <PlayingSettings />
       </aside>
       <div className={styles.reading}>

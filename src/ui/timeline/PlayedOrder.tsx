@@ -5,6 +5,7 @@ import { useWorkspace } from '../job/workspace';
 import { clock, count } from '../shared/words';
 import { useScoreSequence } from '../shared/useSequence';
 import { OnlySome } from './OnlySome';
+import { PickupSwitch } from './PickupSwitch';
 import styles from '../shared/sequencing.module.css';
 
 /** Bars in the order they are played, tempo changes, and what of the piece is wanted. */
@@ -38,16 +39,7 @@ export function PlayedOrder() {
                 onChange={(playRepeats) => decide({ kind: 'setSequencing', playRepeats })}
               />
             </label>
-            <label>
-              Pickup padded to a full bar
-              <Switch
-                size="small"
-                aria-label="Pickup padded"
-                disabled={!bars[0]!.implicit}
-                checked={settings.padPickup}
-                onChange={(padPickup) => decide({ kind: 'setSequencing', padPickup })}
-              />
-            </label>
+            <PickupSwitch />
           </div>
           <OnlySome />
         </section>

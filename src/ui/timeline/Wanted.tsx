@@ -1,15 +1,15 @@
 'use client';
 
-import { Switch } from 'antd';
 import { useWorkspace } from '../job/workspace';
 import { CommittedNumber } from '../shared/CommittedNumber';
 import { useMidiSequence } from '../shared/useSequence';
 import { OnlySome } from './OnlySome';
+import { PickupSwitch } from './PickupSwitch';
 import styles from '../shared/sequencing.module.css';
 
 /** What of a MIDI file leaves, and how its beginning stands. */
 export function Wanted() {
-  const { sequence, settings } = useMidiSequence();
+  const { settings } = useMidiSequence();
   const decide = useWorkspace((state) => state.decide);
   const { emptyBars } = settings.arranging;
   return (
@@ -27,16 +27,7 @@ export function Wanted() {
             onCommit={(bars) => decide({ kind: 'setArranging', emptyBars: bars })}
           />
         </label>
-        <label>
-          Pickup padded to a full bar
-          <Switch
-            size="small"
-            aria-label="Pickup padded"
-            disabled={!sequence.bars[0]!.implicit}
-            checked={settings.padPickup}
-            onChange={(padPickup) => decide({ kind: 'setSequencing', padPickup })}
-          />
-        </label>
+        <PickupSwitch />
       </div>
       <OnlySome />
     </div>

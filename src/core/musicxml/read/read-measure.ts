@@ -63,8 +63,7 @@ export function readMeasure(
         readAttributes(item, units(at), measure, state);
         break;
       case 'print':
-        if (item.attributes['new-page'] === 'yes') measure.breaks = 'page';
-        else if (item.attributes['new-system'] === 'yes') measure.breaks ??= 'line';
+        measure.breaks = breakOf(item);
         break;
       case 'backup':
         at = Math.max(0, at - durationOf(item));
@@ -102,6 +101,11 @@ export function readMeasure(
     measure.reach = Math.max(measure.reach, units(at));
   }
   return measure;
+}
+
+function breakOf({ attributes }: XmlNode): RawMeasure['breaks'] {
+  if (attributes['new-page'] === 'yes') return 'page';
+  return attributes['new-system'] === 'yes' ? 'line' : null;
 }
 
 function readAttributes(node: XmlNode, at: WrittenUnits, measure: RawMeasure, state: ReadingState): void {

@@ -1,0 +1,24 @@
+'use client';
+
+import { Switch } from 'antd';
+import { settingsOf } from '@/core/documents';
+import { barsOnDesk, useWorkspace } from '../job/workspace';
+
+/** A pickup becomes a full bar with silence at its start. */
+export function PickupSwitch() {
+  const bars = useWorkspace(barsOnDesk);
+  const { padPickup } = settingsOf(useWorkspace((state) => state.ledger)!).sequencing;
+  const decide = useWorkspace((state) => state.decide);
+  return (
+    <label>
+      Pickup padded to a full bar
+      <Switch
+        size="small"
+        aria-label="Pickup padded"
+        disabled={!bars[0]?.implicit}
+        checked={padPickup}
+        onChange={(on) => decide({ kind: 'setSequencing', padPickup: on })}
+      />
+    </label>
+  );
+}
