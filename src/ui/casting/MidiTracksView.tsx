@@ -185,8 +185,8 @@ function soundAsItIs(
   { sounds }: Arranging,
 ): string {
   const program = tracks.find((track) => track.part === part.id)?.program ?? null;
-  if (sounds === 'instrument' && program !== null) return `${programName(program)} (instrument)`;
-  return part.received.program === null ? 'none' : `${programName(part.received.program)} (received)`;
+  const own = sounds === 'instrument' ? (program ?? part.received.program) : part.received.program;
+  return own === null ? 'none' : programName(own);
 }
 
 function TrackName({ part, name }: { part: MidiPartSummary; name: string | null }) {

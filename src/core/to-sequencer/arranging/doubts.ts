@@ -37,6 +37,13 @@ function listOf(names: readonly string[]): string {
   return names.length > MOST_NAMED ? `${some} and ${names.length - MOST_NAMED} more` : some;
 }
 
+/** Programs that stand for a whole family, or a way of playing in it. */
+const FAMILY_SOUNDS: Readonly<Record<string, readonly number[]>> = {
+  strings: [45, 46, 49, 50, 51, 52],
+  brass: [60, 62, 63, 64],
+  voice: [53, 54, 55],
+};
+
 /** Programs that clearly belong to another instrument than the name says. */
 function soundsQuery({ original, casting, settings }: Asked): Query[] {
   const wrong = casting.parts.flatMap((part) => {
@@ -48,7 +55,9 @@ function soundsQuery({ original, casting, settings }: Asked): Query[] {
     const sure = cast.by !== 'engine' || cast.confidence >= CLEAR;
     const decided = own !== undefined || settings.arranging.sounds === 'instrument';
     if (received === undefined || usual === undefined || part.instrument.unpitched || !sure || decided) return [];
-    return part.instrument.programs.includes(received) ? [] : [{ part, received, program: usual }];
+    const fits =
+      part.instrument.programs.includes(received) || FAMILY_SOUNDS[part.instrument.family]?.includes(received);
+    return fits ? [] : [{ part, received, program: usual }];
   });
   if (wrong.length === 0) return [];
   const names = wrong.map(({ part, received }) => `${part.name} as ${programName(received)}`);
