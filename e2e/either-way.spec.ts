@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import { expect, test, type Page } from '@playwright/test';
 import { parseMidi } from 'midi-file';
 import { notationProgramsMidi, sequencersScore } from '../src/testing/unkind-sources';
-import { dropFile, goTo } from './help';
+import { DEMO_FILE, dropFile, goTo } from './help';
 import { readParts } from './read-musicxml';
 
 const file = (name: string, content: Uint8Array) => ({
@@ -106,4 +106,21 @@ test('only drums and bass leave a MIDI file in three clicks, and treated notes a
   await expect(page.getByRole('img', { name: /Flute: \d+ notes as received/ })).toBeVisible();
   await page.getByRole('button', { name: 'Take treatment 1 back' }).click();
   await expect(page.getByRole('list', { name: 'Treatments given' })).toBeHidden();
+});
+
+test('a score and the cue as it was played are one job, in both directions', async ({ page }) => {
+  await open(page, fromSequencer, 'To score');
+  await goTo(page, 'Intake');
+  await page.locator('input[type=file]').first().setInputFiles(DEMO_FILE);
+  await expect(page.getByText(/^1223 of 1223 notes found; each at its second/)).toBeVisible({ timeout: 30_000 });
+  const score = (await downloaded(page, 'MusicXML')).toString('utf8');
+  // The cue has its own tempo for the waltz; the score had it too, and keeps its values.
+  expect(readParts(score)[0]!.notes).toHaveLength(123);
+  await page.getByLabel('Direction').getByText('To sequencer', { exact: true }).click();
+  await expect(page.getByText(/^1223 of 1223 notes found/)).toBeVisible({ timeout: 30_000 });
+  const strikes = parseMidi(await downloaded(page, 'MIDI'))
+    .tracks.flat()
+    .flatMap((event) => (event.type === 'noteOn' && event.velocity > 0 ? [event.velocity] : []));
+  // The score says no dynamics at all: the strengths are the player's.
+  expect(new Set(strikes).size).toBeGreaterThan(20);
 });

@@ -41,7 +41,7 @@ import { soundingFile, soundingScore } from './sounding-file';
 import { previewDeal, type DealPreview } from './deal-preview';
 import { readOriginals, type Originals } from './originals';
 import { preparedBy, prepareOriginals, type Prepared as Timed } from './prepare';
-import { versionDoubts } from './version-doubts';
+import { timedInNumbers, versionDoubts } from './version-doubts';
 import { exportScore, type ScoreExport, type ScoreFormat } from './score-formats';
 import { summarise, type Opened, type Summary } from './score-summary';
 import {
@@ -188,7 +188,9 @@ export class ScoreDesk {
   agreement(other?: Uint8Array): Agreement {
     const conversion = this.converted();
     const { performance, received } = this.prepared;
-    const original = received ? soundingScore(received) : originalOf(conversion, performance);
+    // A score in the time of somebody's playing is held against that.
+    const asWritten = received !== null && !performance.meant;
+    const original = asWritten ? soundingScore(received) : originalOf(conversion, performance);
     if (other) return agreementOf(original, soundingFile(other));
     return agreementOf(original, soundingScore(conversion.printed), {
       oneJob: true,
@@ -292,14 +294,8 @@ function prepare(originals: Originals, settings: ConversionSettings): Prepared {
     memo: new Memo(),
     opened: {
       survey: surveyPerformance(performance, bars),
-      timed: timed && timedInNumbers(timed),
+      timed: timedInNumbers(timed),
       facts: fileFacts(originals.score ? null : originals.midi[0]!.reading.file, performance, bars, originals.size),
     },
   };
-}
-
-function timedInNumbers({ original, versions }: NonNullable<Timed['timed']>): Opened['timed'] {
-  if (!versions) return { original, found: null };
-  const { matched, missing, extra, largestShift } = versions;
-  return { original, found: { matched, missing, extra: extra.length, largestShift } };
 }

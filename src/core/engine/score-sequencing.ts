@@ -25,13 +25,21 @@ import { barIndexAt, bpmFromMicroseconds, writtenUnits } from '../time';
 import { SequenceDesk, type SequenceFiles } from './sequence-desk';
 import { scoreSummary, type SequenceSummary } from './sequence-summary';
 import { timeLineOfSequence } from './studio';
-import { versionDoubts } from './version-doubts';
+import { timedInNumbers, versionDoubts, type TimedInNumbers } from './version-doubts';
 import { sequencedMusic, writtenMusic } from './versions';
+
+/** A score, and what was taken of its playing. */
+interface Played {
+  score: Score;
+  strengths: Strengths | null;
+  timed: TimedInNumbers | null;
+  queries: Query[];
+}
 
 export class ScoreSequencing extends SequenceDesk {
   /** The score played as one whole, whatever is exported in the end. */
   private whole: SequencedFile | null = null;
-  private prepared: { by: string; score: Score; strengths: Strengths | null; queries: Query[] } | null = null;
+  private prepared: ({ by: string } & Played) | null = null;
   /** Of the runs with this score. */
   private memo = new Memo();
   private heardOriginal: HearingMusic | null = null;
@@ -46,14 +54,14 @@ export class ScoreSequencing extends SequenceDesk {
   }
 
   *steps(settings: JobSettings): Generator<SequenceProgress, SequenceSummary> {
-    const { score, strengths, queries } = this.scoreFor(settings);
+    const { score, strengths, queries, timed } = this.scoreFor(settings);
     const { sequencing } = settings;
     const [whole] = yield* sequenceScore(score, { ...sequencing, files: 'one' }, this.memo, strengths);
     const files = sequencing.files === 'one' ? [whole!] : yield* sequenceScore(score, sequencing, this.memo, strengths);
     this.whole = whole!;
     const summary = scoreSummary({ ...this.reading, score }, whole!, files, sequencing);
     const asked = queries.map((query) => ({ ...query, remedies: remediesFor(query) }));
-    return { ...summary, queries: [...asked, ...summary.queries] };
+    return { ...summary, timed, queries: [...asked, ...summary.queries] };
   }
 
   files(settings: JobSettings): SequenceFiles {
@@ -158,22 +166,23 @@ export class ScoreSequencing extends SequenceDesk {
   }
 
   /** The score with the tempo it was played in, and how strong its notes were played. */
-  private withPlaying(from: number | null): { score: Score; strengths: Strengths | null; queries: Query[] } {
+  private withPlaying(from: number | null): Played {
     const { score } = this.reading;
     if (!this.playing || (from !== null && from !== this.playing.original))
-      return { score, strengths: null, queries: [] };
+      return { score, strengths: null, timed: null, queries: [] };
     const { original } = this.playing;
     const named = playedScore(score);
     const versions = withTimeOf(named.performance, this.playing.performance);
     const performance = versions?.performance ?? named.performance;
     const queries = versionDoubts({ timed: { original, versions }, performance }, score.bars);
-    if (!versions) return { score, strengths: null, queries };
+    const timed = timedInNumbers({ original, versions });
+    if (!versions) return { score, strengths: null, timed, queries };
     const strengths = new Map(
       performance.tracks.flatMap(({ notes }) => notes.map(({ id, velocity }) => [id, velocity])),
     );
     const ids = new Map(named.score.parts.map(({ id }, p) => [id, score.parts[p]!.id]));
     const parts = named.score.parts.map((part) => ({ ...part, id: ids.get(part.id)! }));
-    return { score: { ...score, parts, tempos: playedMarks(score, performance) }, strengths, queries };
+    return { score: { ...score, parts, tempos: playedMarks(score, performance) }, strengths, timed, queries };
   }
 }
 

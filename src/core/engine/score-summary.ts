@@ -4,7 +4,8 @@ import type { Clef, InstrumentId, TechniqueId } from '../instruments';
 import { findKeyswitches, type FileFacts, type Performance, type Survey } from '../performance';
 import { remediesFor, type Query, type Remedy } from '../queries';
 import { playOrder, type Fold, type Part, type Score } from '../score';
-import type { Bar, MidiKey, Milliseconds } from '../time';
+import type { Bar, MidiKey } from '../time';
+import type { TimedInNumbers } from './version-doubts';
 import type { Conversion, PartReport, Swing } from '../to-score';
 
 /* What the screens of a job need to know of a conversion, without its notes. */
@@ -14,11 +15,7 @@ export interface Opened {
   survey: Survey;
   facts: FileFacts;
   /** Whose times were taken, and how that went; null where no original gives its time. */
-  timed: {
-    original: number;
-    /** Null where the two have too little in common. */
-    found: { matched: number; missing: number; extra: number; largestShift: Milliseconds } | null;
-  } | null;
+  timed: TimedInNumbers | null;
 }
 
 export interface PartSummary {

@@ -2,6 +2,7 @@ import { queryId, type PartId } from '../base';
 import { instrumentById, type InstrumentId } from '../instruments';
 import type { MusicXmlReading } from '../musicxml';
 import type { MidiSequence } from './midi-summary';
+import type { TimedInNumbers } from './version-doubts';
 import { remediesFor, type Query, type Remedy } from '../queries';
 import { keyName, type Part, type Score } from '../score';
 import type { DirectionB } from '../settings';
@@ -65,6 +66,8 @@ export interface ScoreSequence {
   tracks: SequenceTrackSummary[];
   files: { label: string; report: SequenceReport }[];
   seconds: number;
+  /** Whose times were taken. */
+  timed: TimedInNumbers | null;
   queries: OpenQuery[];
 }
 
@@ -99,6 +102,7 @@ export function scoreSummary(
     })),
     files: files.map(({ label, report }) => ({ label, report })),
     seconds: clockOf(whole)(whole.line.end),
+    timed: null,
     queries: [
       ...warnings.map((warning, i) => readingQuery(score, warning, i)),
       ...askSequence({ score, tracks: whole.tracks, line: whole.line, settings }).map((query) => ({

@@ -2,8 +2,23 @@
 import { queryId } from '../base';
 import type { Performance } from '../performance';
 import type { Query } from '../queries';
-import { barIndexAt, tickAtSeconds, type Bar } from '../time';
+import { barIndexAt, tickAtSeconds, type Bar, type Milliseconds } from '../time';
 import type { Prepared } from './prepare';
+
+/** Whose times were taken, and how that went. */
+export interface TimedInNumbers {
+  original: number;
+  /** Null where the two have too little in common. */
+  found: { matched: number; missing: number; extra: number; largestShift: Milliseconds } | null;
+}
+
+export function timedInNumbers(timed: Prepared['timed']): TimedInNumbers | null {
+  if (!timed) return null;
+  const { original, versions } = timed;
+  if (!versions) return { original, found: null };
+  const { matched, missing, extra, largestShift } = versions;
+  return { original, found: { matched, missing, extra: extra.length, largestShift } };
+}
 
 /** Of many bars so many are named. */
 const MOST_NAMED = 6;

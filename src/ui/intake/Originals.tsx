@@ -4,7 +4,7 @@ import { PlusOutlined } from '@ant-design/icons';
 import { App, Button, Select, Upload } from 'antd';
 import { addOriginal } from '@/storage/jobs';
 import { engineWorker } from '@/workers/engine-client';
-import { useWorkspace } from '../job/workspace';
+import { timedOnDesk, useWorkspace } from '../job/workspace';
 import { CommittedNumber } from '../shared/CommittedNumber';
 import { receivedFile, sentence } from '../shared/receive';
 import { bytesInWords } from '../shared/words';
@@ -23,7 +23,15 @@ export function Originals() {
   async function take(file: File) {
     try {
       const received = await receivedFile(file);
-      await engineWorker().check(received.bytes, file.name);
+      const kind = await engineWorker().check(received.bytes, file.name);
+      // What was decided about the tracks of a MIDI file would be taken for the parts of the score.
+      if (kind === 'score' && !isScoreName(job.originals[0]!.fileName)) {
+        message.error(
+          `${file.name} is a score: drop it at the front door, then add the MIDI to the job it becomes.`,
+          8,
+        );
+        return;
+      }
       await addOriginal(job.id, received);
       await open(job.id, true);
     } catch (error) {
@@ -61,8 +69,8 @@ export function Originals() {
 
 /** What one of several originals gives to the job. */
 function Role({ number, fileName }: { number: number; fileName: string }) {
-  const timed = useWorkspace((state) => state.opened?.timed ?? null);
-  const isScore = useWorkspace((state) => state.opened?.facts.format === null);
+  const timed = useWorkspace(timedOnDesk);
+  const isScore = useWorkspace(({ opened, sequence }) => opened?.facts.format === null || sequence?.kind === 'score');
   const decide = useWorkspace((state) => state.decide);
   if (isScoreName(fileName)) return <span className="soft">written, from bar 1</span>;
   const gives = timed?.original === number ? 'time' : 'tracks';
@@ -87,8 +95,8 @@ function Role({ number, fileName }: { number: number; fileName: string }) {
 }
 
 function Timed() {
-  const timed = useWorkspace((state) => state.opened!.timed)!;
-  if (!timed.found) return <span className="soft">not the same music: its time is not taken</span>;
+  const timed = useWorkspace(timedOnDesk);
+  if (!timed?.found) return <span className="soft">not the same music: its time is not taken</span>;
   const { matched, missing, extra, largestShift } = timed.found;
   return (
     <span className="soft">

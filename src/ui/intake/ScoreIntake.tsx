@@ -4,6 +4,7 @@ import { Table } from 'antd';
 import { keyInWords } from '@/core/score';
 import { clock, count } from '../shared/words';
 import { useScoreSequence } from '../shared/useSequence';
+import { Originals } from './Originals';
 import styles from '../shared/sequencing.module.css';
 import type { ScorePartSummary } from '@/core/engine';
 
@@ -25,6 +26,7 @@ export function ScoreIntake() {
           .filter(Boolean)
           .join(', ')}
       </p>
+      <Originals />
       <Table<ScorePartSummary>
         size="small"
         rowKey="id"

@@ -7,7 +7,7 @@ import { keepingSlice } from './store/keeping-slice';
 import { viewSlice } from './store/view-slice';
 import type { Workspace } from './store/workspace';
 
-export { barsOnDesk, madeOnDesk, partsOnDesk } from './store/on-desk';
+export { barsOnDesk, madeOnDesk, partsOnDesk, timedOnDesk } from './store/on-desk';
 export { nameOf } from './store/name-of';
 export { openQueries } from './store/open-queries';
 export type { WrittenPlaces } from './store/view-slice';

@@ -20,5 +20,11 @@ export function partsOnDesk(state: OnDesk): readonly { id: PartId; name: string 
   return madeOnDesk(state)?.parts ?? NO_PARTS;
 }
 
+/** Which original gives its time, and how that went. */
+export function timedOnDesk({ opened, direction, sequence }: OnDesk & Pick<Workspace, 'opened'>) {
+  if (direction === 'to-score') return opened?.timed ?? null;
+  return sequence?.kind === 'score' ? sequence.timed : null;
+}
+
 const NO_BARS: readonly Bar[] = [];
 const NO_PARTS: readonly { id: PartId; name: string }[] = [];
