@@ -11,6 +11,7 @@ import type { Score } from '../score';
 import type { ConversionSettings } from '../settings';
 import { mendedScore, playedScore } from '../to-sequencer';
 import type { MidiOriginal, Originals } from './originals';
+import { warningInWords } from './warning-words';
 
 /** What is converted, and how it came about. */
 export interface Prepared {
@@ -35,7 +36,8 @@ export function prepareOriginals(originals: Originals, settings: ConversionSetti
   const read = midi.map((one) => inEncoding(one, settings));
   if (!score) return preparePlayed(read, settings);
   const { score: received, performance } = playedScore(mendedScore(score.score, settings.timeLine));
-  const warned = { ...performance, warnings: score.warnings.map(({ message }) => ({ message })) };
+  const warnings = score.warnings.map((warning) => ({ message: warningInWords(warning, score.score) }));
+  const warned = { ...performance, warnings };
   const number = settings.timeFrom ?? kinds.indexOf('midi') + 1;
   // Which of the MIDI files it is, among scores.
   const playing =

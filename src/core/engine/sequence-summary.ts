@@ -3,6 +3,7 @@ import { instrumentById, type InstrumentId } from '../instruments';
 import type { MusicXmlReading } from '../musicxml';
 import type { MidiSequence } from './midi-summary';
 import type { TimedInNumbers } from './version-doubts';
+import { warningInWords } from './warning-words';
 import { remediesFor, type Query, type Remedy } from '../queries';
 import { keyName, type Part, type Score } from '../score';
 import type { DirectionB } from '../settings';
@@ -116,11 +117,10 @@ export function scoreSummary(
 function readingQuery(score: Score, warning: MusicXmlReading['warnings'][number], i: number): OpenQuery {
   const part = score.parts.find((one) => one.id === warning.part);
   const bar = warning.bar === undefined ? undefined : score.bars[warning.bar];
-  const place = [part?.name, bar && `bar ${bar.number}`].filter(Boolean).join(', ');
   return {
     id: queryId(`score-file/${i}/${warning.part ?? ''}/${warning.bar ?? ''}`),
     kind: 'file',
-    message: `${place ? `${place}: ` : ''}${warning.message}.`,
+    message: warningInWords(warning, score),
     ...(part && { part: part.id }),
     ...(warning.bar !== undefined && bar && { bar: warning.bar, at: bar.start }),
     remedies: [],

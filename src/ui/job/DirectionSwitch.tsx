@@ -11,6 +11,8 @@ export function DirectionSwitch() {
   const direction = useWorkspace((state) => state.direction);
   const job = useWorkspace((state) => state.job);
   const turn = useWorkspace((state) => state.turn);
+  // Before the job is open nobody knows which way it goes.
+  if (!job) return null;
   return (
     <Segmented<Direction>
       size="small"
@@ -19,7 +21,7 @@ export function DirectionSwitch() {
       value={direction}
       onChange={(next) => {
         void turn(next);
-        if (job) goToStation(job.id, 'intake');
+        goToStation(job.id, 'intake');
       }}
       options={[
         { value: 'to-score', label: 'To score' },

@@ -123,6 +123,17 @@ export function TreatmentFields({ does, onChange }: Props) {
     case 'loosen':
       return (
         <>
+          <label>
+            Swing
+            <Select<number | 'even'>
+              size="small"
+              style={{ width: 110 }}
+              aria-label="Swing of the eighths"
+              value={does.loosening.swing}
+              onChange={(swing) => onChange({ ...does, loosening: { ...does.loosening, swing } })}
+              options={[1, 1.5, 2, 2.5, 3].map((value) => ({ value, label: value === 1 ? 'none' : `${value} : 1` }))}
+            />
+          </label>
           {LOOSENING_FIELDS.map(([field, label, most, suffix]) =>
             number(
               label,

@@ -11,6 +11,13 @@ import { readPart } from './read-part';
 
 export function assembleScore(raw: RawScore, warnings: MusicXmlWarning[]): Score {
   const bars = barsOf(raw, warnings);
+  for (const { id, measures } of raw.parts)
+    if (measures.length < bars.length)
+      warnings.push({
+        part: id,
+        bar: measures.length,
+        message: `the part ends after ${measures.length} of ${bars.length} bars; the rest of it is empty`,
+      });
   const parts = raw.parts.map((part) => readPart(part, bars, warnings));
   const { keys, writtenKeys } = keysOf(raw.parts, parts);
   const breaks = breaksOf(raw.parts);

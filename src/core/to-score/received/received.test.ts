@@ -209,6 +209,7 @@ describe('a score on its way to a score', () => {
     const strange = converted([one, other('Gander', flute.bars.slice(0, 2))]);
     expect(strange.queries.map(({ message }) => message)).toEqual([
       'Original 2 is called “Gander” and original 1 “Goose”, and has 2 bars and original 1 has 4: are they of one piece? Bars that one of them lacks are empty.',
+      'Oboe, bar 3: the part ends after 2 of 4 bars; the rest of it is empty.',
     ]);
     expect(checkScore(strange.score)).toEqual([]);
   });
