@@ -112,7 +112,7 @@ test('dynamics, split, sounds and a selection are decided, undone, and reach the
 test('drum keys and technique charts are set for a part', async ({ page }) => {
   await openScore(page);
   await goTo(page, 'Casting');
-  await page.getByRole('button', { name: 'Drums, keys as written …' }).click();
+  await page.getByRole('button', { name: 'Drums, as written …' }).click();
   await choose(page, 'Key for Bass Drum 1', '35 Acoustic Bass Drum');
   await page.getByRole('button', { name: 'Use these keys' }).click();
   await expect

@@ -10,7 +10,10 @@ import {
   buildTempoMap,
   QUARTER,
   secondsAtTick,
+  playedUnits,
   tickAtSeconds,
+  ticksFromUnits,
+  writtenUnits,
   type Milliseconds,
   type Seconds,
   type Ticks,
@@ -40,7 +43,7 @@ const ONE_MUSIC = 0.4;
 export function withTimeOf(written: Performance, played: Performance): TwoVersions | null {
   const places = written.tracks.flatMap((track) => track.notes.map((note) => ({ track, note })));
   const times = played.tracks.flatMap((track) => track.notes.map((note) => ({ track, note })));
-  const unitsOf = (tick: Ticks): WrittenUnits => (tick * QUARTER) / written.ticksPerQuarter;
+  const unitsOf = (tick: Ticks): WrittenUnits => writtenUnits(tick, written.ticksPerQuarter);
   const secondsOf = (tick: Ticks): Seconds => secondsAtTick(played.tempo, tick);
   const alignment = alignVersions(
     places.map(({ note }) => ({ at: unitsOf(note.start), key: note.key })),
@@ -60,7 +63,7 @@ export function withTimeOf(written: Performance, played: Performance): TwoVersio
   const partnerOf = new Map<NoteId, PlayedNote>();
   const meant = new Map<NoteId, { start: WrittenUnits; end: WrittenUnits }>();
   places.forEach(({ note }, i) => {
-    meant.set(note.id, { start: Math.round(unitsOf(note.start)), end: Math.round(unitsOf(note.end)) });
+    meant.set(note.id, { start: unitsOf(note.start), end: unitsOf(note.end) });
     const partner = alignment.partner[i]!;
     if (partner >= 0) partnerOf.set(note.id, times[partner]!.note);
   });
@@ -74,8 +77,8 @@ export function withTimeOf(written: Performance, played: Performance): TwoVersio
   const tracks = written.tracks.map((track): PlayedTrack => ({
     ...track,
     notes: track.notes.map(moved).sort((a, b) => a.start - b.start || a.key - b.key),
-    texts: track.texts.map((text) => ({ ...text, tick: Math.round(unitsOf(text.tick)) })),
-    programs: track.programs.map((program) => ({ ...program, tick: Math.round(unitsOf(program.tick)) })),
+    texts: track.texts.map((text) => ({ ...text, tick: asTicks(unitsOf(text.tick)) })),
+    programs: track.programs.map((program) => ({ ...program, tick: asTicks(unitsOf(program.tick)) })),
     ...playedWith(track, partnerOf, played, (tick) => clock.tickAt(secondsOf(tick))),
   }));
   const tempo = buildTempoMap(clock.tempo, QUARTER);
@@ -85,7 +88,7 @@ export function withTimeOf(written: Performance, played: Performance): TwoVersio
     tempo,
     tracks,
     meant,
-    markers: written.markers.map((marker) => ({ ...marker, tick: Math.round(unitsOf(marker.tick)) })),
+    markers: written.markers.map((marker) => ({ ...marker, tick: asTicks(unitsOf(marker.tick)) })),
     lastNoteEnd: tracks.reduce(
       (last, { notes }) => notes.reduce((latest, note) => Math.max(latest, note.end), last),
       0,
@@ -126,13 +129,13 @@ function ownClock(
   { tempo, ticksPerQuarter }: Performance,
   first: Seconds,
 ): BeatClock | null {
-  const later = pairs.map(([place, tick]) => (tick * QUARTER) / ticksPerQuarter - place);
+  const later = pairs.map(([place, tick]) => playedUnits(tick, ticksPerQuarter) - place);
   const middle = median(later);
   if (later.filter((units) => Math.abs(units - middle) <= ALIKE).length < MOSTLY * later.length) return null;
   // In whole bars or beats: what is left is how early it was played.
   const shift = Math.round(middle / QUARTER) * QUARTER;
-  const ticks = (tick: Ticks): Ticks => Math.round((tick * QUARTER) / ticksPerQuarter - shift);
-  const begins = secondsAtTick(tempo, (shift * ticksPerQuarter) / QUARTER);
+  const ticks = (tick: Ticks): Ticks => asTicks(playedUnits(tick, ticksPerQuarter) - shift);
+  const begins = secondsAtTick(tempo, ticksFromUnits(shift, ticksPerQuarter));
   if (first < begins) return null;
   const standing = tempo.events.findLast(({ tick }) => ticks(tick) <= 0) ?? tempo.events[0]!;
   return {

@@ -16,7 +16,7 @@ import {
   type SequenceProgress,
 } from '../to-sequencer';
 import type { StudioTimeLine } from '../studio';
-import { QUARTER, type WrittenUnits } from '../time';
+import { playedUnits, type Ticks, type WrittenUnits } from '../time';
 import { controllersIn, type ControllerPair } from './controllers';
 import { arrangedReport, midiSummary } from './midi-summary';
 import type { MidiOriginal } from './originals';
@@ -110,7 +110,7 @@ export class MidiSequencing extends SequenceDesk {
   override playedNotes(part: PartId, from: WrittenUnits, to: WrittenUnits): PlayedNotes {
     const { arrangement, whole } = this.done();
     const { original, casting } = arrangement;
-    const units = (tick: number) => (tick * QUARTER) / original.ticksPerQuarter;
+    const units = (tick: Ticks) => playedUnits(tick, original.ticksPerQuarter);
     const received = casting.parts.find(({ id }) => id === part)?.notes ?? [];
     const inView = ({ start, end }: NoteInView) => start < to && end > from;
     return {

@@ -1,5 +1,5 @@
 /* What the screens need to know of a MIDI file on its way to a sequencer. */
-import { queryId, type PartId } from '../base';
+import { highest, lowest, queryId, type PartId } from '../base';
 import type { CastPart } from '../casting';
 import { GENERAL_MIDI_DRUMS, type InstrumentId } from '../instruments';
 import { barsOfPerformance, withTimeLine } from '../performance';
@@ -17,7 +17,7 @@ import {
   type CleaningReport,
   type TrackInventory,
 } from '../to-sequencer';
-import type { OpenQuery } from './sequence-summary';
+import type { OpenQuery, SequenceTrackSummary } from './sequence-summary';
 
 /** A track as it arrived, what it is, and what it becomes. */
 export interface MidiPartSummary {
@@ -39,15 +39,8 @@ export interface MidiPartSummary {
   techniques: string[];
 }
 
-export interface MidiTrackSummary {
-  part: PartId;
-  name: string;
-  channel: number;
-  port: number;
-  /** Null where the programs of the file stay. */
-  program: number | null;
-  notes: number;
-}
+/** A program of null leaves those of the file. */
+export type MidiTrackSummary = Omit<SequenceTrackSummary, 'technique'>;
 
 export interface MidiSequence {
   kind: 'midi';
@@ -143,8 +136,6 @@ function partSummary(part: CastPart, { original, casting }: Arrangement): MidiPa
   const cast = casting.tracks.find(({ id }) => id === part.tracks[0])!;
   const keys = part.notes.map(({ key }) => key);
   const velocities = part.notes.map(({ velocity }) => velocity);
-  const least = (list: readonly number[]) => list.reduce((a, b) => Math.min(a, b), Infinity);
-  const most = (list: readonly number[]) => list.reduce((a, b) => Math.max(a, b), -Infinity);
   return {
     id: part.id,
     received: {
@@ -159,9 +150,9 @@ function partSummary(part: CastPart, { original, casting }: Arrangement): MidiPa
     confidence: cast.confidence,
     unpitched: part.instrument.unpitched,
     notes: part.notes.length,
-    lowest: keys.length > 0 ? least(keys) : null,
-    highest: keys.length > 0 ? most(keys) : null,
-    velocities: keys.length > 0 ? { weakest: least(velocities), strongest: most(velocities) } : null,
+    lowest: keys.length > 0 ? lowest(keys) : null,
+    highest: keys.length > 0 ? highest(keys) : null,
+    velocities: keys.length > 0 ? { weakest: lowest(velocities), strongest: highest(velocities) } : null,
     struck: part.instrument.unpitched ? struckKeys(keys) : [],
     techniques: [...new Set(part.techniqueOf.values())],
   };

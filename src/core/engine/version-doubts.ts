@@ -35,7 +35,7 @@ export function versionDoubts(
       {
         id,
         kind: 'two-versions',
-        message: `Original ${original} is hardly another version of this music: fewer than half of the notes are in both. Its times are not taken.`,
+        message: `Original ${original} is hardly another version of this music: fewer than four in ten of the notes are in both. Its times are not taken.`,
         facts: { original, strangers: true },
       },
     ];

@@ -44,6 +44,9 @@ export const TREATMENT_KINDS = [
   'thin',
 ] as const satisfies readonly Treatment['kind'][];
 
+/** What is done to controllers: a score has signs instead. */
+export const OF_CONTROLLERS: ReadonlySet<Treatment['kind']> = new Set(['toController', 'toVelocity', 'thin']);
+
 /** What each does where nobody says how much. */
 export const USUAL_TREATMENTS: { [K in Treatment['kind']]: Extract<Treatment, { kind: K }> } = {
   quantize: { kind: 'quantize', grid: '16th', triplets: false, strength: 1, swing: 1, ends: false },

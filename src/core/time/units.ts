@@ -46,9 +46,14 @@ export function writtenUnits(ticks: Ticks, ticksPerQuarter: number): WrittenUnit
   return Math.round(playedUnits(ticks, ticksPerQuarter));
 }
 
+/** Written units to ticks, not rounded. */
+export function exactTicks(units: PlayedUnits, ticksPerQuarter: number): number {
+  return (units * ticksPerQuarter) / QUARTER;
+}
+
 /** Written units to the nearest tick. */
 export function ticksFromUnits(units: PlayedUnits, ticksPerQuarter: number): Ticks {
-  return Math.round((units * ticksPerQuarter) / QUARTER);
+  return Math.round(exactTicks(units, ticksPerQuarter));
 }
 
 export function bpmFromMicroseconds(tempo: MicrosecondsPerQuarter): Bpm {

@@ -8,7 +8,7 @@
  */
 import { Memo, toEnd, type NoteId, type PartId } from '../base';
 import type { Part, Score } from '../score';
-import { partSettings, type DynamicCarrier, type SequencerSettings } from '../settings';
+import { OF_CONTROLLERS, partSettings, type DynamicCarrier, type SequencerSettings } from '../settings';
 import type { SmfFile } from '../smf';
 import type { CurvePoint } from './dynamics/loudness-curve';
 import { remarksOn } from './doubts/remarks';
@@ -161,7 +161,10 @@ function* sequenceFile(
     const notes = memo.run(stages.performed, inputs, whose);
     const drumKeys = memo.steady(`drum keys/${part.id}`, partSettings(settings, part.id).drumKeys);
     const loose = memo.run(stages.loose, { notes, loosening, at, score, tempos, drumKeys }, whose);
-    const treatments = memo.steady(`treatments/${part.id}`, treatmentsOf(settings.treatments, part.id));
+    const treatments = memo.steady(
+      `treatments/${part.id}`,
+      treatmentsOf(settings.treatments, part.id).filter(({ does }) => !OF_CONTROLLERS.has(does.kind)),
+    );
     const shaped = memo.run(stages.shaped, { notes: loose, treatments, at, line, score, tempos }, whose);
     performed.push({ part, notes: shaped });
   }

@@ -2,7 +2,7 @@
 
 import type { PartId } from '@/core/base';
 import { leadingTrack } from '@/core/base';
-import { Button, Checkbox, Input, Segmented, Table } from 'antd';
+import { Checkbox, Input, Segmented, Table } from 'antd';
 import { useRef, useState } from 'react';
 import { programName, SURE_ENOUGH } from '@/core/instruments';
 import type { MidiPartSummary } from '@/core/engine';
@@ -14,7 +14,7 @@ import { DivideCell } from './DivideCell';
 import { DrumKeysDrawer } from './DrumKeysDrawer';
 import { InstrumentSelect } from './InstrumentSelect';
 import { PassagesDrawer } from './PassagesDrawer';
-import { SoundSelect } from './SoundSelect';
+import { SoundCell } from './SoundCell';
 import { TrackMenu } from './TrackMenu';
 import styles from '../shared/sequencing.module.css';
 
@@ -124,19 +124,16 @@ export function MidiTracksView() {
               title: 'Sound',
               key: 'sound',
               width: 176,
-              render: (_, part) =>
-                part.unpitched ? (
-                  <Button size="small" onClick={() => setDrumming(part)}>
-                    {own(part.id).drumKeys ? 'Drums, changed …' : 'Drums, as received …'}
-                  </Button>
-                ) : (
-                  <SoundSelect
-                    value={own(part.id).program}
-                    usual={soundAsItIs(part, sequence.tracks, arranging)}
-                    label={`Sound of ${part.received.name || part.name}`}
-                    onChange={(program) => decide({ kind: 'setPartSequencing', part: part.id, program })}
-                  />
-                ),
+              render: (_, part) => (
+                <SoundCell
+                  part={part}
+                  name={part.received.name || part.name}
+                  own={own(part.id)}
+                  usual={soundAsItIs(part, sequence.tracks, arranging)}
+                  plainKeys="as received"
+                  onDrums={() => setDrumming(part)}
+                />
+              ),
             },
             {
               title: 'Divide',

@@ -9,7 +9,7 @@ import { ChartDrawer } from './ChartDrawer';
 import { DivideCell } from './DivideCell';
 import { DrumKeysDrawer } from './DrumKeysDrawer';
 import { PassagesDrawer } from './PassagesDrawer';
-import { SoundSelect } from './SoundSelect';
+import { SoundCell } from './SoundCell';
 import { PresetChoice } from '../shared/PresetChoice';
 import { useScoreSequence } from '../shared/useSequence';
 import styles from '../shared/sequencing.module.css';
@@ -79,19 +79,16 @@ export function SoundsView() {
             title: 'Sound',
             key: 'program',
             width: 210,
-            render: (_, part) =>
-              part.unpitched ? (
-                <Button size="small" onClick={() => setDrumming(part)}>
-                  {own(part.id).drumKeys ? 'Drums, keys changed …' : 'Drums, keys as written …'}
-                </Button>
-              ) : (
-                <SoundSelect
-                  value={own(part.id).program}
-                  usual={part.program ? `${PROGRAM_NAMES[part.program - 1]} (usual)` : 'none'}
-                  label={`Sound of ${part.name}`}
-                  onChange={(program) => decide({ kind: 'setPartSequencing', part: part.id, program })}
-                />
-              ),
+            render: (_, part) => (
+              <SoundCell
+                part={part}
+                name={part.name}
+                own={own(part.id)}
+                usual={part.program ? `${PROGRAM_NAMES[part.program - 1]} (usual)` : 'none'}
+                plainKeys="as written"
+                onDrums={() => setDrumming(part)}
+              />
+            ),
           },
           {
             title: 'Divide',

@@ -12,6 +12,7 @@ import { DynamicsChart } from './DynamicsChart';
 import { useScoreSequence } from '../shared/useSequence';
 import pane from '../shared/pane.module.css';
 import { ShownParts } from './ShownParts';
+import { LOOSENING_FIELDS } from './TreatmentFields';
 import { TreatmentsPanel } from './TreatmentsPanel';
 import styles from '../shared/sequencing.module.css';
 import { QUARTER } from '@/core/time';
@@ -198,16 +199,7 @@ function PlayingSettings() {
             children: (
               <>
                 <p className="soft">From a seed, the same each time; at rest the notes are exactly as written.</p>
-                {(
-                  [
-                    ['velocity', 'Velocity by chance', 40, ''],
-                    ['accent', 'Velocity by place in the bar', 40, ''],
-                    ['onset', 'Onsets by chance', 60, 'ms'],
-                    ['legato', 'Into the next note', 200, 'ms'],
-                    ['spread', 'Chords spread over', 200, 'ms'],
-                    ['seed', 'Seed', 9999, ''],
-                  ] as const
-                ).map(([field, label, most, suffix]) => (
+                {LOOSENING_FIELDS.map(([field, label, most, suffix]) => (
                   <label key={field}>
                     {label}
                     <CommittedNumber

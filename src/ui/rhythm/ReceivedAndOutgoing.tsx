@@ -1,11 +1,11 @@
 'use client';
 
-import { useEffect, useRef, useState } from 'react';
+import { useCallback, useEffect, useState } from 'react';
 import type { MidiPartSummary, NoteInView, PlayedNotes } from '@/core/engine';
 import { beatsOfBar, type Bar } from '@/core/time';
 import { engineWorker } from '@/workers/engine-client';
 import { barsOnDesk, useWorkspace } from '../job/workspace';
-import { useMode } from '../providers';
+import { themeColour, useCanvas } from '../shared/useCanvas';
 import styles from '../shared/sequencing.module.css';
 
 const HEIGHT = 96;
@@ -17,8 +17,6 @@ export function ReceivedAndOutgoing({ part }: { part: MidiPartSummary }) {
   const bars = useWorkspace(barsOnDesk);
   const passage = useWorkspace((state) => state.passage);
   const [notes, setNotes] = useState<PlayedNotes | null>(null);
-  const canvas = useRef<HTMLCanvasElement>(null);
-  const { mode } = useMode();
   const from = Math.min(passage.from, bars.length - 1);
   const shown = bars.slice(from, from + passage.bars);
   const start = shown[0]?.start ?? 0;
@@ -36,18 +34,12 @@ export function ReceivedAndOutgoing({ part }: { part: MidiPartSummary }) {
     };
   }, [part.id, start, end, edition]);
 
-  useEffect(() => {
-    const element = canvas.current;
-    if (!element || !notes) return;
-    const draw = () => paint(element, notes, bars.slice(from, from + passage.bars));
-    const frame = requestAnimationFrame(draw);
-    const observer = new ResizeObserver(draw);
-    observer.observe(element);
-    return () => {
-      cancelAnimationFrame(frame);
-      observer.disconnect();
-    };
-  }, [notes, bars, from, passage.bars, mode]);
+  const draw = useCallback(
+    (context: CanvasRenderingContext2D, width: number) =>
+      notes && paint(context, width, notes, bars.slice(from, from + passage.bars)),
+    [notes, bars, from, passage.bars],
+  );
+  const canvas = useCanvas(HEIGHT + STRENGTHS, draw);
 
   const name = part.received.name || part.name;
   return (
@@ -65,26 +57,23 @@ export function ReceivedAndOutgoing({ part }: { part: MidiPartSummary }) {
   );
 }
 
-function paint(canvas: HTMLCanvasElement, { received, outgoing }: PlayedNotes, bars: readonly Bar[]): void {
-  const width = canvas.clientWidth;
-  const ratio = window.devicePixelRatio || 1;
-  canvas.width = width * ratio;
-  canvas.height = (HEIGHT + STRENGTHS) * ratio;
-  const context = canvas.getContext('2d');
-  if (!context || bars.length === 0) return;
-  context.scale(ratio, ratio);
-  const style = getComputedStyle(document.documentElement);
-  const colour = (name: string) => style.getPropertyValue(name);
+function paint(
+  context: CanvasRenderingContext2D,
+  width: number,
+  { received, outgoing }: PlayedNotes,
+  bars: readonly Bar[],
+): void {
+  if (bars.length === 0) return;
   const [first, last] = [bars[0]!, bars.at(-1)!];
   const x = (at: number) => ((at - first.start) / (last.start + last.length - first.start)) * width;
-  context.fillStyle = colour('--played');
+  context.fillStyle = themeColour('--played');
   context.fillRect(0, 0, width, HEIGHT + STRENGTHS);
-  context.fillStyle = colour('--played-line');
+  context.fillStyle = themeColour('--played-line');
   for (const bar of bars) {
     context.fillRect(x(bar.start), 0, 1.5, HEIGHT + STRENGTHS);
     for (const beat of beatsOfBar(bar)) context.fillRect(x(beat.start), 0, 0.5, HEIGHT + STRENGTHS);
   }
-  context.fillStyle = colour('--ink-soft');
+  context.fillStyle = themeColour('--ink-soft');
   context.font = '11px sans-serif';
   for (const bar of bars) context.fillText(String(bar.number), x(bar.start) + 4, 11);
 
@@ -98,9 +87,9 @@ function paint(canvas: HTMLCanvasElement, { received, outgoing }: PlayedNotes, b
     Math.max(2, x(end) - x(start)),
     Math.max(2, row - 1),
   ];
-  context.fillStyle = colour('--saffron');
+  context.fillStyle = themeColour('--saffron');
   for (const note of outgoing) context.fillRect(...box(note));
-  context.strokeStyle = colour('--ink');
+  context.strokeStyle = themeColour('--ink');
   context.lineWidth = 0.8;
   for (const note of received) context.strokeRect(...box(note));
   const strength = (note: NoteInView, shift: number, ink: string) => {
@@ -108,6 +97,6 @@ function paint(canvas: HTMLCanvasElement, { received, outgoing }: PlayedNotes, b
     const height = (STRENGTHS * note.velocity) / 127;
     context.fillRect(x(note.start) + shift, HEIGHT + STRENGTHS - height, 2, height);
   };
-  for (const note of received) strength(note, -1, colour('--line'));
-  for (const note of outgoing) strength(note, 1, colour('--saffron'));
+  for (const note of received) strength(note, -1, themeColour('--line'));
+  for (const note of outgoing) strength(note, 1, themeColour('--saffron'));
 }

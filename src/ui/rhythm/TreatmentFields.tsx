@@ -22,7 +22,8 @@ const CONTROLLER_NAMES: Record<DynamicController, string> = {
   11: '11 expression',
 };
 
-const LOOSENING_FIELDS: readonly [keyof Omit<Loosening, 'swing'>, string, number, string][] = [
+/** Amounts of a loosening: field, name, most, unit. */
+export const LOOSENING_FIELDS: readonly [keyof Omit<Loosening, 'swing'>, string, number, string][] = [
   ['velocity', 'Velocity by chance', 40, ''],
   ['accent', 'Velocity by place in the bar', 40, ''],
   ['onset', 'Onsets by chance', 60, 'ms'],

@@ -6,7 +6,7 @@ import { useState } from 'react';
 import type { PartId } from '@/core/base';
 import { treatmentInWords } from '@/core/decisions';
 import { settingsOf } from '@/core/documents';
-import { TREATMENT_KINDS, USUAL_TREATMENTS, type Treatment } from '@/core/settings';
+import { OF_CONTROLLERS, TREATMENT_KINDS, USUAL_TREATMENTS, type Treatment } from '@/core/settings';
 import { barsOnDesk, partsOnDesk, useWorkspace } from '../job/workspace';
 import { TreatmentFields } from './TreatmentFields';
 import styles from '../shared/sequencing.module.css';
@@ -23,9 +23,6 @@ const WORDS: Record<Treatment['kind'], string> = {
   toVelocity: 'Controller to velocities',
   thin: 'Thin controllers',
 };
-
-/** A score's dynamics are signs; controllers to be turned into something else come with MIDI only. */
-const OF_MIDI_ONLY: ReadonlySet<Treatment['kind']> = new Set(['toController', 'toVelocity', 'thin']);
 
 /** How notes are played, treated part by part and range by range; what was decided stands in order and can be taken back. */
 export function TreatmentsPanel() {
@@ -50,7 +47,7 @@ export function TreatmentsPanel() {
     const reached: readonly (PartId | null)[] = reach === 'all' ? [null] : passage.parts;
     decide(...reached.map((part) => ({ kind: 'treat' as const, part, bars: span, does })));
   };
-  const kinds = TREATMENT_KINDS.filter((kind) => isMidi || !OF_MIDI_ONLY.has(kind));
+  const kinds = TREATMENT_KINDS.filter((kind) => isMidi || !OF_CONTROLLERS.has(kind));
   return (
     <>
       <Segmented<'all' | 'shown'>

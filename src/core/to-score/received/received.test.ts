@@ -18,11 +18,8 @@ const again = (bytes: Uint8Array) => writeMusicXml(readMusicXml(bytes).score);
 function converted(bytes: readonly Uint8Array[], ...decisions: Decision[]) {
   const settings = settingsOf(decisions.reduce(enter, EMPTY_LEDGER));
   const desk = ScoreDesk.open(bytes, settings);
-  return {
-    desk,
-    ...desk.convert(settings),
-    text: new TextDecoder().decode(desk.convert(settings) && desk.export('musicxml')),
-  };
+  const conversion = desk.convert(settings);
+  return { desk, ...conversion, text: new TextDecoder().decode(desk.export('musicxml')) };
 }
 
 const flute = plainPart(

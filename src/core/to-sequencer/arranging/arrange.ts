@@ -6,8 +6,17 @@
 import type { Casting } from '../../casting';
 import { barsOfPerformance, withTimeLine, type Performance } from '../../performance';
 import type { SmfFile } from '../../smf';
-import { NO_LOOSENING, partSettings, type DirectionB, type Treating } from '../../settings';
-import { QUARTER, secondsAtTick, tickAtSeconds, ticksFromUnits, type Bar, type WrittenUnits } from '../../time';
+import { partSettings, type DirectionB, type Treating } from '../../settings';
+import {
+  playedUnits,
+  QUARTER,
+  secondsAtTick,
+  tickAtSeconds,
+  ticksFromUnits,
+  writtenUnits,
+  type Bar,
+  type WrittenUnits,
+} from '../../time';
 import { isLoose } from '../loosening/loosen';
 import { treatmentsOf, type Treated } from '../treating/treat';
 import { divided } from './divide';
@@ -15,7 +24,7 @@ import { played } from './playing';
 import { setUp } from './set-up';
 import { timeLineEvents } from './time-line-events';
 import { Placing, windowsOf } from './time-window';
-import { workingTracks, type WorkingTrack } from './working-tracks';
+import { isOfTheWhole, workingTracks, type WorkingTrack } from './working-tracks';
 import { writeTracks } from './write-tracks';
 
 export interface ArrangedFile {
@@ -50,7 +59,7 @@ export function arrange(arrangement: Arrangement, settings: DirectionB): Arrange
   const tracks = arrangedTracks(arrangement, settings, bars, mended);
   const type = settings.arranging.type ?? (cleaned.format === 0 ? 0 : 1);
   const resolution = settings.arranging.ticksPerQuarter ?? division.ticksPerQuarter;
-  const markers = mended.markers.map(({ tick, text }) => ({ at: (tick * QUARTER) / mended.ticksPerQuarter, text }));
+  const markers = mended.markers.map(({ tick, text }) => ({ at: writtenUnits(tick, mended.ticksPerQuarter), text }));
   const windows = windowsOf(settings, bars, markers);
   const silent = silentChunks(arrangement);
   return windows.flatMap((window) => {
@@ -115,7 +124,7 @@ function arrangedTracks(
     casting,
     settings,
   );
-  const forAll: Treating[] = isLoose({ ...NO_LOOSENING, ...settings.loosening })
+  const forAll: Treating[] = isLoose(settings.loosening)
     ? [{ part: null, bars: null, does: { kind: 'loosen', loosening: settings.loosening } }]
     : [];
   return tracks.map((track, part) => {
@@ -130,7 +139,7 @@ function unitsAt({ tempo, ticksPerQuarter }: Performance): Treated['unitsOf'] {
   return (milliseconds, place) => {
     const tick = ticksFromUnits(place, ticksPerQuarter);
     const later = tickAtSeconds(tempo, secondsAtTick(tempo, tick) + milliseconds / 1000);
-    return ((later - tick) * QUARTER) / ticksPerQuarter;
+    return playedUnits(later - tick, ticksPerQuarter);
   };
 }
 
@@ -145,9 +154,13 @@ function silentChunks({ original, cleaned, casting, leftOut }: Arrangement): num
     .filter((chunk) => !sounding.has(chunk) && !withNotes.has(chunk) && !leftOut.includes(chunk));
 }
 
-/** All of the tracks that go along are as they were, and each chunk with notes is still there unless it was left out. */
-function goesAsReceived({ original, leftOut }: Arrangement, tracks: readonly WorkingTrack[]): boolean {
-  if (!tracks.every((track) => !track.touched)) return false;
+/**
+ * All of the tracks that go along are as they were, and each chunk with notes is still there unless it was left out; nor
+ * does one that was take the tempo along.
+ */
+function goesAsReceived({ original, cleaned, leftOut }: Arrangement, tracks: readonly WorkingTrack[]): boolean {
+  if (tracks.some(({ touched }) => touched)) return false;
+  if (leftOut.some((chunk) => cleaned.tracks[chunk]!.events.some(isOfTheWhole))) return false;
   const there = new Set(tracks.map(({ chunk }) => chunk));
   return original.tracks.every(({ chunk, notes }) => notes.length === 0 || there.has(chunk) || leftOut.includes(chunk));
 }

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { demoOriginal } from '../../../../demo/make';
 import { notationProgramsMidi } from '../../../testing/unkind-sources';
-import { line, meta, meter, smfBytes, tempo, type HandTrack } from '../../../testing/music';
+import { keySignature, line, meta, meter, smfBytes, tempo, type HandTrack } from '../../../testing/music';
 import { partId, trackId } from '../../base';
 import type { Decision } from '../../decisions';
 import { EMPTY_LEDGER, enter, settingsOf } from '../../documents';
@@ -296,6 +296,61 @@ describe('a MIDI file on its way to a sequencer', () => {
     expect(startsOf(performance)[0]).toEqual([11, 12]);
     expect(performance.tempo.events[0]).toMatchObject({ tick: 0, microsecondsPerQuarter: 600_000 });
     expect(secondsAtTick(performance.tempo, 480)).toBeCloseTo(0.6, 9);
+  });
+
+  it('keeps the tempo whichever track carries it, and whichever goes', () => {
+    const bytes = smfBytes([{ ...flute, extra: [tempo(0, 90), meter(0, 3, 4)] }, bass, drums], []);
+    const leaving: Decision[] = [
+      { kind: 'setSequencing', onlyParts: [partId('t2')] },
+      { kind: 'leaveOut', tracks: [trackId('t1')] },
+      { kind: 'leaveTracks', tracks: [1], out: true },
+    ];
+    for (const decision of leaving) {
+      const { performance } = arranged(bytes, decision);
+      expect(namesOf(performance)).not.toContain('Flute');
+      expect(performance.tempo.events[0]!.microsecondsPerQuarter).toBeCloseTo(666_667, 0);
+      expect(performance.meters[0]).toMatchObject({ beats: 3 });
+    }
+  });
+
+  it('has the first track’s key where every track writes its own part’s', () => {
+    const key = (fifths: number) => keySignature(0, fifths);
+    const bytes = smfBytes([{ ...flute, extra: [key(2)] }, bass], [key(0), tempo(0, 120)]);
+    const { performance } = arranged(bytes, { kind: 'setArranging', emptyBars: 1 });
+    expect(performance.keys).toEqual([{ at: 0, fifths: 0, mode: 'major' }]);
+  });
+
+  it('counts what falls between ticks also on tracks that were renamed, not what was moved on purpose', () => {
+    const odd = smfBytes([{ ...flute, notes: [{ key: 60, at: 1 / 480, length: 1 }] }]);
+    const asked = (...more: Decision[]) =>
+      arranged(odd, { kind: 'setArranging', ticksPerQuarter: 96 }, ...more).summary.queries.map(({ kind }) => kind);
+    expect(asked({ kind: 'setPartSequencing', part: partId('t1'), trackName: 'Fl.' })).toContain('between-ticks');
+    const grid: Decision = {
+      kind: 'treat',
+      part: null,
+      bars: null,
+      does: { ...USUAL_TREATMENTS.quantize, ends: true },
+    };
+    expect(asked(grid)).not.toContain('between-ticks');
+  });
+
+  it('does not take an empty track for the one that conducts', () => {
+    const bytes = smfBytes(
+      [
+        { ...flute, extra: [tempo(0, 90)] },
+        { name: 'Spare', notes: [] },
+      ],
+      [],
+    );
+    const { file } = arranged(bytes, { kind: 'setArranging', emptyBars: 1 });
+    const names = file.tracks.map(({ events }) =>
+      events.find((event) => event.kind === 'meta' && event.type === Meta.trackName),
+    );
+    expect(names.map((event) => event?.kind === 'meta' && new TextDecoder().decode(event.data))).toEqual(
+      expect.arrayContaining(['Flute', 'Spare']),
+    );
+    expect(file.tracks[0]!.events.some((event) => event.kind === 'meta' && event.type === Meta.tempo)).toBe(true);
+    expect(file.tracks[0]!.events.every((event) => event.kind === 'meta')).toBe(true);
   });
 
   it('has its time line mended, with all that is not said by it', () => {

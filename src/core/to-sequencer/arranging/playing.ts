@@ -1,7 +1,7 @@
 /* How a track is played: struck keys moved to another map, then the treatments, with the controllers they make or use up. */
 import { Message, type ChannelEvent, type SmfEvent } from '../../smf';
 import type { DynamicController, PartSequencing, Treating } from '../../settings';
-import { QUARTER, type Ticks } from '../../time';
+import { playedUnits, ticksFromUnits, type PlayedUnits, type Ticks } from '../../time';
 import { curveOfStrengths, strengthsOfCurve, thinned, type CurveValue } from '../treating/controllers';
 import { treated, type Treated } from '../treating/treat';
 import type { WorkingTrack } from './working-tracks';
@@ -26,8 +26,8 @@ function changed(track: WorkingTrack, change: Partial<WorkingTrack>): WorkingTra
 
 function treatedOnce(track: WorkingTrack, treating: Treating, piece: Treated, ticksPerQuarter: number): WorkingTrack {
   const { does } = treating;
-  const place = (tick: Ticks) => (tick * QUARTER) / ticksPerQuarter;
-  const tick = (at: number): Ticks => Math.round((at * ticksPerQuarter) / QUARTER);
+  const place = (tick: Ticks) => playedUnits(tick, ticksPerQuarter);
+  const tick = (at: PlayedUnits): Ticks => ticksFromUnits(at, ticksPerQuarter);
   const notes = treated(track.notes, [treating], piece);
   switch (does.kind) {
     case 'toController': {

@@ -3,7 +3,7 @@
  *
  *     received   |    |xxxx|xxxx|    |      bars 2–3, one empty bar before    |    |xxxx|xxxx|
  */
-import { barLength, QUARTER, type Bar, type Ticks, type WrittenUnits } from '../../time';
+import { barLength, exactTicks, playedUnits, type Bar, type Ticks, type WrittenUnits } from '../../time';
 import type { DirectionB } from '../../settings';
 
 /** Some bars on their way out. Places are written units of the file's time line. */
@@ -62,12 +62,12 @@ export class Placing {
 
   /** @param exact a place that was not moved on purpose: rounding it is counted */
   tick(at: number, exact = false): Ticks {
-    const ticks = ((at - this.window.from + this.window.silence) * this.ticksPerQuarter) / QUARTER;
+    const ticks = exactTicks(at - this.window.from + this.window.silence, this.ticksPerQuarter);
     const rounded = Math.round(ticks);
     const away = Math.abs(ticks - rounded);
     if (exact && away > 1e-6) {
       this.betweenTicks++;
-      this.largestShift = Math.max(this.largestShift, (away * QUARTER) / this.ticksPerQuarter);
+      this.largestShift = Math.max(this.largestShift, playedUnits(away, this.ticksPerQuarter));
     }
     return Math.max(0, rounded);
   }

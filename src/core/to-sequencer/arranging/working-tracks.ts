@@ -5,7 +5,7 @@ import { groupBy, leadingTrack, type NoteId, type PartId } from '../../base';
 import type { Casting, CastPart } from '../../casting';
 import { performanceFromSmf, type Performance, type PlayedNote } from '../../performance';
 import { Message, Meta, type ChannelEvent, type SmfEvent, type SmfFile } from '../../smf';
-import { QUARTER } from '../../time';
+import { playedUnits, type Ticks } from '../../time';
 
 export interface WorkingNote {
   /** In written units of the file's own time line, not rounded. */
@@ -77,7 +77,7 @@ export function workingTracks(original: Performance, file: SmfFile, casting: Cas
 
   function workingTrack(part: CastPart, chunk: number): WorkingTrack {
     const lead = original.tracks.find(({ id }) => id === part.tracks[0])!;
-    const units = (tick: number) => (tick * QUARTER) / original.ticksPerQuarter;
+    const units = (tick: Ticks) => playedUnits(tick, original.ticksPerQuarter);
     const notes = part.sources.flatMap(({ notes: own }) =>
       own.flatMap((note): WorkingNote[] => {
         const now = became.get(note.id);

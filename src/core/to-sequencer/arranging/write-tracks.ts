@@ -1,7 +1,7 @@
 /* The arranged tracks as a Standard MIDI File: what belongs to the whole on the first track, then a track for each. */
 import { conductorName } from '../../performance';
 import { encodeText, Message, Meta, type SmfEvent, type SmfFile, type SmfTrack } from '../../smf';
-import { QUARTER, type Ticks } from '../../time';
+import { exactTicks, playedUnits, type PlayedUnits, type Ticks } from '../../time';
 import { inTrackOrder } from '../tracks/event-order';
 import type { Placing } from './time-window';
 import { isOfTheWhole, type WorkingTrack } from './working-tracks';
@@ -33,7 +33,7 @@ export function writeTracks(outgoing: Outgoing): SmfFile {
   const { cleaned, type, tracks, silent, resolution } = outgoing;
   const ports = tracks.some(({ port }) => (port ?? 0) > 0);
   const conductor = conductorTrack(outgoing);
-  const others = silent.slice(conductor.chunk === null ? 0 : 1).map((chunk) => receivedTrack(chunk, outgoing));
+  const others = silent.filter((chunk) => chunk !== conductor.chunk).map((chunk) => receivedTrack(chunk, outgoing));
   const played = tracks.map((track) =>
     !track.touched && !track.shared ? receivedTrack(track.chunk, outgoing) : playedTrack(track, ports, outgoing),
   );
@@ -55,13 +55,15 @@ const SAID_BY_TIME_LINE: ReadonlySet<number> = new Set([
   Meta.marker,
 ]);
 
-/** The first chunk without notes, or a track of our own, with everything that belongs to the whole. */
+/**
+ * The first chunk, or a later one that carries what belongs to the whole, where it has no notes; or a track of our
+ * own. It takes all of that from every chunk, also those that do not go along: their tempo holds for the others.
+ */
 function conductorTrack(outgoing: Outgoing): { track: SmfTrack; chunk: number | null } {
-  const { cleaned, silent, tracks, whole, title, placing } = outgoing;
-  const chunk = silent[0] ?? null;
+  const { cleaned, silent, whole, title, placing } = outgoing;
+  const chunk = silent.find((one) => one === 0 || cleaned.tracks[one]!.events.some(isOfTheWhole)) ?? null;
   const own = chunk === null ? null : cleaned.tracks[chunk]!;
-  const chunks = [...new Set([...silent, ...tracks.map((track) => track.chunk)])];
-  const received = chunks.flatMap((index) => cleaned.tracks[index]!.events.filter(isOfTheWhole));
+  const received = cleaned.tracks.flatMap(({ events }) => events.filter(isOfTheWhole));
   const rest = own?.events.filter((event) => !isOfTheWhole(event)) ?? [
     metaEvent(0, Meta.trackName, encodeText(conductorName(title))),
   ];
@@ -85,7 +87,7 @@ function receivedTrack(chunk: number, outgoing: Outgoing): SmfTrack {
   };
 }
 
-const unitsOf = (tick: Ticks, { ticksPerQuarter }: Outgoing) => (tick * QUARTER) / ticksPerQuarter;
+const unitsOf = (tick: Ticks, { ticksPerQuarter }: Outgoing): PlayedUnits => playedUnits(tick, ticksPerQuarter);
 const isStrike = (event: SmfEvent) =>
   event.kind === 'channel' && ((event.status & 0xf0) === Message.noteOn || (event.status & 0xf0) === Message.noteOff);
 
@@ -157,19 +159,32 @@ function standingSlot(event: SmfEvent): string | null {
 }
 
 /** Tempo, meter, key: one of each holds; markers and the rest only where they stand. */
-const HOLDING: ReadonlySet<number> = new Set([Meta.tempo, Meta.timeSignature, Meta.keySignature, Meta.copyright]);
+const HOLDING: ReadonlySet<number> = new Set([Meta.tempo, Meta.timeSignature, Meta.keySignature]);
 
 function inForce(events: readonly SmfEvent[], outgoing: Outgoing): SmfEvent[] {
   const { placing } = outgoing;
+  // Of several at one place the first chunk's counts: others may write their own part's key there.
+  const said = new Set<string>();
   const standing = new Map<number, SmfEvent>();
   const inside: SmfEvent[] = [];
   for (const event of [...events].sort((a, b) => a.tick - b.tick)) {
     if (event.kind !== 'meta') continue;
+    const holds = HOLDING.has(event.type);
+    const slot = `${event.type}/${event.tick}`;
+    if (holds && said.has(slot)) continue;
+    said.add(slot);
     const at = unitsOf(event.tick, outgoing);
-    if (at <= placing.from && HOLDING.has(event.type)) standing.set(event.type, { ...event, tick: 0 });
+    if (at <= placing.from && holds) standing.set(event.type, { ...event, tick: 0 });
+    // What is said of the file stands at its beginning, whatever silence is put before the music.
+    else if (at === 0 && isOfTheFile(event.type, placing)) inside.push({ ...event, tick: 0 });
     else if (placing.holds(at)) inside.push({ ...event, tick: placing.tick(at, true) });
   }
   return [...standing.values(), ...inside];
+}
+
+/** Where it starts on tape is no longer true of a file that begins in the middle. */
+function isOfTheFile(type: number, { from }: Placing): boolean {
+  return type === Meta.copyright || (from === 0 && type !== Meta.marker);
 }
 
 function playedTrack(track: WorkingTrack, ports: boolean, outgoing: Outgoing): SmfTrack {
@@ -190,13 +205,19 @@ function playedTrack(track: WorkingTrack, ports: boolean, outgoing: Outgoing): S
   events.push(...moved(kept, outgoing).map((event) => (ownChannel ? onChannel(event, channel) : event)));
   for (const { start, end, key, velocity, channel: on } of track.notes) {
     if (!placing.holds(start)) continue;
-    const from = placing.tick(start);
-    const until = Math.max(from + 1, placing.tick(Math.min(end, placing.to)));
+    const from = placing.tick(start, isReceived(start, outgoing));
+    const until = Math.max(from + 1, placing.tick(Math.min(end, placing.to), isReceived(end, outgoing)));
     events.push({ kind: 'channel', tick: from, status: Message.noteOn | (on - 1), data1: key, data2: velocity });
     events.push({ kind: 'channel', tick: until, status: Message.noteOff | (on - 1), data1: key, data2: 0 });
   }
   const all = inTrackOrder(events);
   return { events: all, endTick: all.at(-1)?.tick ?? 0 };
+}
+
+/** It stands on a tick of the file: nobody has moved it. */
+function isReceived(at: PlayedUnits, { ticksPerQuarter }: Outgoing): boolean {
+  const tick = exactTicks(at, ticksPerQuarter);
+  return Math.abs(tick - Math.round(tick)) < 1e-6;
 }
 
 const setsSound = (event: SmfEvent) =>

@@ -1,6 +1,6 @@
 /* What is said before a file goes out: what does not go along, and choices that change nothing. */
 import type { Part, Score } from '../../score';
-import { partSettings, type SequencerSettings, type Split } from '../../settings';
+import { OF_CONTROLLERS, partSettings, type SequencerSettings, type Split } from '../../settings';
 import type { SequencerTrack } from '../tracks/tracks';
 
 interface Outgoing {
@@ -48,6 +48,8 @@ function withoutEffect({ score, parts, tracks, settings }: Outgoing): string[] {
     sentences.push('There are no markers, so the piece is one section and leaves as one file.');
   if (settings.padPickup && !score.bars[0]?.implicit)
     sentences.push('There is no pickup to be padded: the first bar is full.');
+  if (settings.treatments.some(({ does }) => OF_CONTROLLERS.has(does.kind)))
+    sentences.push('A score has no controllers to be treated: its dynamics go where they are set to go.');
   for (const part of parts) {
     const why = NOTHING_TO_SPLIT[partSettings(settings, part.id).split ?? 'none'];
     const own = tracks.filter((track) => track.part === part.id);
