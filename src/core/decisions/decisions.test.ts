@@ -3,7 +3,7 @@ import { validateSync } from 'class-validator';
 import { describe as about, expect, it } from 'vitest';
 import { partId, queryId, trackId } from '../base';
 import { NO_JOB_SETTINGS, USUAL_TREATMENTS } from '../settings';
-import { apply, DECISION_KINDS, describe, lessonsIn, type Decision } from './index';
+import { apply, asOne, DECISION_KINDS, describe, lessonsIn, type Decision } from './index';
 
 const track = trackId('t1');
 const part = partId('t1');
@@ -153,6 +153,15 @@ const EXAMPLES: { [K in Decision['kind']]: Extract<Decision, { kind: K }>[] } = 
   ],
   printTempo: [{ kind: 'printTempo', which: 'sections', tolerance: 20 }],
   dismissQuery: [{ kind: 'dismissQuery', query: queryId('x'), reason: 'It is so' }],
+  together: [
+    {
+      kind: 'together',
+      decisions: [
+        { kind: 'setGaps', part, upTo: '16th' },
+        { kind: 'dismissQuery', query: queryId('x'), reason: '' },
+      ],
+    },
+  ],
 };
 
 /** Kinds that leave the settings as they were when nothing was decided before. */
@@ -179,6 +188,15 @@ about('every kind of decision', () => {
       if (list.length > 1 && kind !== 'setPartSequencing') expect(settings).toEqual(NO_JOB_SETTINGS);
     },
   );
+  it('that is one step of several says what it does to whom in one line', () => {
+    const gaps = (id: string): Decision => ({ kind: 'setGaps', part: partId(id), upTo: '16th' });
+    const aside: Decision = { kind: 'dismissQuery', query: queryId('x'), reason: 'x' };
+    const said = (...made: Decision[]) => describe(asOne(made), (id) => `Part ${id}`);
+    expect(said(gaps('t1'), gaps('t2'), aside)).toMatch(/^Part t1, Part t2: gaps/i);
+    expect(said(...['t1', 't2', 't3', 't4', 't5'].map(gaps))).toMatch(/^Part t1, Part t2, Part t3 and 2 more: /);
+    expect(asOne([gaps('t1')])).toEqual(gaps('t1'));
+    expect(asOne([asOne([gaps('t1'), aside]), gaps('t2')])).toEqual(asOne([gaps('t1'), aside, gaps('t2')]));
+  });
   it('frees what was pinned', () => {
     const pinned = apply(NO_JOB_SETTINGS, { kind: 'setGrid', part, smallest: '16th', triplets: true });
     expect(apply(pinned, { kind: 'freeGrid', part })).toEqual(NO_JOB_SETTINGS);

@@ -1,5 +1,15 @@
 export { type NameOf } from './decision-kind';
-export { apply, DECISION_KINDS, describe, lessonsIn, type Decision } from './registry';
+export {
+  apply,
+  asOne,
+  DECISION_KINDS,
+  describe,
+  lessonsIn,
+  singles,
+  type Decision,
+  type SingleDecision,
+} from './registry';
+export { few } from './together';
 export { BarRange } from './shapes/bar-range';
 export { DealDto } from './shapes/deal';
 export { DrumSoundDto } from './shapes/drum-sound';

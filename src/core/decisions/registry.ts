@@ -74,8 +74,9 @@ import { takeTime } from './originals/take-time';
 import { placeOriginal } from './originals/place-original';
 import { setTextEncoding } from './originals/set-text-encoding';
 import { dismissQuery } from './originals/dismiss-query';
+import { togetherOf } from './together';
 
-export const DECISION_KINDS = {
+const SINGLE_KINDS = {
   // casting
   leaveOut,
   takeIn,
@@ -155,15 +156,42 @@ export const DECISION_KINDS = {
   dismissQuery,
 };
 
-type Kinds = typeof DECISION_KINDS;
-
-export type Decision = {
+type KindsOf<Kinds> = {
   [K in keyof Kinds]: Kinds[K] extends DecisionKind<infer D> ? D : never;
 }[keyof Kinds];
+
+/** A decision that stands for itself. */
+export type SingleDecision = KindsOf<typeof SINGLE_KINDS>;
+
+/** Several of them as one step. */
+const together = togetherOf<SingleDecision>({
+  apply: (settings, made) => singleKind(made).apply(settings, made),
+  describe: (made, nameOf) => singleKind(made).describe(made, nameOf),
+  lessonsIn: (made) => singleKind(made).learns?.(made) ?? [],
+});
+
+export const DECISION_KINDS = { ...SINGLE_KINDS, together };
+
+export type Decision = KindsOf<typeof DECISION_KINDS>;
+
+function singleKind<D extends SingleDecision>(made: D): DecisionKind<D> {
+  return SINGLE_KINDS[made.kind] as unknown as DecisionKind<D>;
+}
 
 function kindOf<D extends Decision>(made: D): DecisionKind<D> {
   // The registry is keyed by the kinds themselves.
   return DECISION_KINDS[made.kind] as unknown as DecisionKind<D>;
+}
+
+/** Decisions as one step: one line of the ledger. @param decisions at least one */
+export function asOne(decisions: readonly Decision[]): Decision {
+  const single = decisions.flatMap(singles);
+  return single.length === 1 ? single[0]! : { kind: 'together', decisions: single };
+}
+
+/** What was decided in one step, one by one. */
+export function singles(made: Decision): SingleDecision[] {
+  return made.kind === 'together' ? made.decisions : [made];
 }
 
 /** The settings after one more decision. */

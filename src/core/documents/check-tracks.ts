@@ -1,5 +1,5 @@
 import { leadingTrack, unsplit, type TrackId } from '../base';
-import type { Decision } from '../decisions';
+import { singles, type SingleDecision } from '../decisions';
 import { jobErrors } from './errors';
 import { inForce, type Ledger } from './ledger';
 
@@ -11,13 +11,14 @@ import { inForce, type Ledger } from './ledger';
 export function checkTracks(ledger: Ledger, tracks: readonly { id: TrackId }[]): void {
   const known = new Set(tracks.map(({ id }) => id));
   const unknown = inForce(ledger)
+    .flatMap(singles)
     .flatMap(tracksOf)
     .find((id) => !known.has(id) && !known.has(unsplit(id)));
   if (unknown) throw jobErrors.unknownTrack(unknown);
 }
 
 /** The tracks of the originals a decision speaks of. */
-function tracksOf(made: Decision): TrackId[] {
+function tracksOf(made: SingleDecision): TrackId[] {
   // The parts of a score file have ids of their own; their tracks are chunks by number.
   if (isOfSequences(made)) return [];
   if ('tracks' in made) return made.tracks;
@@ -27,10 +28,10 @@ function tracksOf(made: Decision): TrackId[] {
 }
 
 type OfSequences = Extract<
-  Decision,
+  SingleDecision,
   { kind: 'setPartSequencing' | 'treat' | 'playAsReceived' | 'leaveTracks' | 'setCarry' }
 >;
 
-function isOfSequences(made: Decision): made is OfSequences {
+function isOfSequences(made: SingleDecision): made is OfSequences {
   return ['setPartSequencing', 'treat', 'playAsReceived', 'leaveTracks', 'setCarry'].includes(made.kind);
 }

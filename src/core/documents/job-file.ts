@@ -13,7 +13,7 @@ import {
   validateSync,
   type ValidationError,
 } from 'class-validator';
-import { DECISION_KINDS, type Decision, IsShape, AreShapes } from '../decisions';
+import { DECISION_KINDS, type Decision, type SingleDecision, IsShape, AreShapes } from '../decisions';
 import { jobErrors } from './errors';
 import { parsePlain } from './plain-json';
 
@@ -73,7 +73,13 @@ function checkDecision(plain: unknown, at: number): Decision {
   if (typeof kind !== 'string' || !Object.hasOwn(DECISION_KINDS, kind)) throw jobErrors.unknownDecision(kind, at);
   const decision = plainToInstance<Decision, unknown>(DECISION_KINDS[kind as Decision['kind']].dto, plain);
   check(decision, `line ${at + 1} of the ledger, `);
-  return { ...decision };
+  return decision.kind === 'together' ? { ...decision, decisions: decision.decisions.map(single) } : { ...decision };
+
+  function single(one: unknown): SingleDecision {
+    const made = checkDecision(one, at);
+    if (made.kind === 'together') throw jobErrors.invalid(`line ${at + 1} of the ledger, steps within steps`);
+    return made;
+  }
 }
 
 function check(value: object, where = ''): void {

@@ -374,6 +374,14 @@ describe('job files', () => {
     return parseJob(JSON.stringify(job), 'job.json');
   };
 
+  it('takes several decisions that are one step, each checked by its own shape', () => {
+    const step = (...made: unknown[]) => ({ decisions: [{ kind: 'together', decisions: made }], position: 1 });
+    const gaps = { kind: 'setGaps', part: 't1', upTo: '16th' };
+    expect(parse((job) => (job['ledger'] = step(gaps, gaps))).ledger).toEqual(step(gaps, gaps));
+    expect(() => parse((job) => (job['ledger'] = step(gaps, { ...gaps, upTo: '5th' })))).toThrow(/line 1 .*upTo/);
+    expect(() => parse((job) => (job['ledger'] = step({ kind: 'together', decisions: [gaps] })))).toThrow(/within/);
+    expect(() => parse((job) => (job['ledger'] = step()))).toThrow(/line 1/);
+  });
   it('takes every kind of decision there is', () => {
     expect(parse().ledger).toEqual({ decisions, position: 3 });
     const kinds = new Set([
@@ -403,6 +411,7 @@ describe('job files', () => {
       'writeAs',
       'writeAnew',
       'setBreaks',
+      'together',
     ]);
     expect(kinds).toEqual(new Set(Object.keys(DECISION_KINDS)));
   });

@@ -1,5 +1,5 @@
 import type { QueryId } from '../base';
-import { apply, inOneGo, type Decision } from '../decisions';
+import { apply, inOneGo, singles, type Decision } from '../decisions';
 import { NO_JOB_SETTINGS, type JobSettings } from '../settings';
 
 /**
@@ -50,5 +50,9 @@ export function settingsOf(ledger: Ledger): JobSettings {
 
 /** Ids of the queries that were dismissed. */
 export function dismissedQueries(ledger: Ledger): Set<QueryId> {
-  return new Set(inForce(ledger).flatMap((decision) => (decision.kind === 'dismissQuery' ? [decision.query] : [])));
+  return new Set(
+    inForce(ledger)
+      .flatMap(singles)
+      .flatMap((decision) => (decision.kind === 'dismissQuery' ? [decision.query] : [])),
+  );
 }

@@ -86,7 +86,9 @@ describe('an absurd score', () => {
     const meter = (i: number) =>
       `<attributes><time><beats>${(i % 3) + 1}</beats><beat-type>4</beat-type></time></attributes>`;
     const { queries } = played(times(2000, (i) => meter(i) + NOTE));
-    expect(queries).toHaveLength(13);
-    expect(queries.at(-1)!.message).toMatch(/\d+ more bars hold another length/);
+    const said = queries.map(({ message }) => message).join('\n');
+    expect(queries).toHaveLength(3);
+    expect(said).toMatch(/And \d+ more of this kind/);
+    expect(said).toMatch(/\d+ more bars hold another length/);
   });
 });

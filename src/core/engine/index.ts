@@ -1,6 +1,6 @@
 export { checkFile, isScoreFile, type FileKind } from './file-kind';
 export { ScoreDesk } from './score-desk';
-export { type Opened, type OpenQuery, type PartSummary, type SourceSummary, type Summary } from './score-summary';
+export { type Opened, type PartSummary, type SourceSummary, type Summary } from './score-summary';
 export { SCORE_FORMATS, SCORE_FORMAT_NAMES, type ScoreExport, type ScoreFormat } from './score-formats';
 export { type DealPreview } from './deal-preview';
 export { openSequence } from './open-sequence';
@@ -12,3 +12,4 @@ export { type HearingVersion } from './versions';
 export { storyOf } from './story';
 export { soundingFile } from './sounding-file';
 export { countedFrom, exportStudio, timeLineOfFile, type StudioExport, type TimeLineSummary } from './studio';
+export { type OpenQuery } from '../queries';

@@ -1,9 +1,9 @@
 /* What the screens need to know of a MIDI file on its way to a sequencer. */
-import { highest, lowest, queryId, type PartId } from '../base';
+import { highest, lowest, type PartId } from '../base';
 import type { CastPart } from '../casting';
 import { GENERAL_MIDI_DRUMS, type InstrumentId } from '../instruments';
 import { barsOfPerformance, withTimeLine } from '../performance';
-import { remediesFor } from '../queries';
+import { fileQueries, putToPeople, type OpenQuery } from '../queries';
 import type { CleaningPlan, JobSettings } from '../settings';
 import type { SmfReading } from '../smf';
 import type { Bar } from '../time';
@@ -17,7 +17,7 @@ import {
   type CleaningReport,
   type TrackInventory,
 } from '../to-sequencer';
-import type { OpenQuery, SequenceTrackSummary } from './sequence-summary';
+import { notesIn, type SequenceTrackSummary } from './sequence-summary';
 
 /** A track as it arrived, what it is, and what it becomes. */
 export interface MidiPartSummary {
@@ -104,15 +104,10 @@ export function midiSummary(material: Material): MidiSequence {
       notes: notes.length,
     })),
     files: files.map((one) => ({ label: one.label, report: arrangedReport(one) })),
-    queries: [
-      ...sentences.map((message, i): OpenQuery => ({
-        id: queryId(`midi-file/${i}`),
-        kind: 'file',
-        message,
-        remedies: [],
-      })),
-      ...asked.map((query): OpenQuery => ({ ...query, remedies: remediesFor(query) })),
-    ],
+    queries: putToPeople(
+      [...fileQueries(sentences.map((message, i) => ({ id: `midi-file/${i}`, message }))), ...asked],
+      notesIn(whole),
+    ),
   };
 }
 

@@ -5,7 +5,7 @@ import type { MusicXmlReading } from '../musicxml';
 import { musicOfSequence, overlayOf, sequencePassage, type Overlay, type Passage, type SoundingMusic } from '../proof';
 import type { HearingMusic } from '../hearing';
 import type { Performance } from '../performance';
-import { remediesFor, type Query } from '../queries';
+import type { Query } from '../queries';
 import type { Score, TempoMark } from '../score';
 import { NO_SETTINGS, USUAL_SEQUENCING, type ConversionSettings, type JobSettings } from '../settings';
 import { writeSmf, type SmfFile } from '../smf';
@@ -59,9 +59,7 @@ export class ScoreSequencing extends SequenceDesk {
     const [whole] = yield* sequenceScore(score, { ...sequencing, files: 'one' }, this.memo, strengths);
     const files = sequencing.files === 'one' ? [whole!] : yield* sequenceScore(score, sequencing, this.memo, strengths);
     this.whole = whole!;
-    const summary = scoreSummary({ ...this.reading, score }, whole!, files, sequencing);
-    const asked = queries.map((query) => ({ ...query, remedies: remediesFor(query) }));
-    return { ...summary, timed, queries: [...asked, ...summary.queries] };
+    return { ...scoreSummary({ ...this.reading, score }, whole!, files, sequencing, queries), timed };
   }
 
   files(settings: JobSettings): SequenceFiles {

@@ -2,7 +2,7 @@ import type { PartId, TrackId } from '../base';
 import type { CastPart, CastTrack } from '../casting';
 import type { Clef, InstrumentId, TechniqueId } from '../instruments';
 import { findKeyswitches, type FileFacts, type Performance, type Survey } from '../performance';
-import { remediesFor, type Query, type Remedy } from '../queries';
+import { putToPeople, type NoteCounts, type OpenQuery } from '../queries';
 import { playOrder, type Fold, type Part, type Score } from '../score';
 import type { Bar, MidiKey } from '../time';
 import type { TimedInNumbers } from './version-doubts';
@@ -46,8 +46,6 @@ export interface SourceSummary {
   /** Keys that may be keyswitches. */
   switches: MidiKey[];
 }
-
-export type OpenQuery = Query & { remedies: Remedy[] };
 
 /** A conversion without its notes: those are fetched passage by passage. */
 export interface Summary {
@@ -113,8 +111,19 @@ export function summarise(conversion: Conversion, performance: Performance, open
     repeats: conversion.repeats,
     swing: conversion.swing,
     tracks: casting.tracks,
-    queries: queries.map((query) => ({ ...query, remedies: remediesFor(query) })),
+    queries: putToPeople(queries, notesIn(casting)),
     audit: conversion.audit.words,
     opened,
   };
+}
+
+/** How many notes each part and track has. */
+function notesIn({ parts }: Conversion['casting']): NoteCounts {
+  const of = new Map(
+    parts.flatMap((part): [PartId | TrackId, number][] => [
+      ...part.sources.map(({ track, notes }): [TrackId, number] => [track, notes.length]),
+      [part.id, part.sources.reduce((sum, { notes }) => sum + notes.length, 0)],
+    ]),
+  );
+  return { all: parts.reduce((sum, part) => sum + part.notes.length, 0), of };
 }

@@ -1,10 +1,10 @@
-import { queryId, type PartId } from '../base';
+import type { PartId } from '../base';
 import { instrumentById, type InstrumentId } from '../instruments';
 import type { MusicXmlReading } from '../musicxml';
 import type { MidiSequence } from './midi-summary';
 import type { TimedInNumbers } from './version-doubts';
 import { warningInWords } from './warning-words';
-import { remediesFor, type Query, type Remedy } from '../queries';
+import { fileQueries, putToPeople, type NoteCounts, type OpenQuery, type Query } from '../queries';
 import { keyName, type Part, type Score } from '../score';
 import type { DirectionB } from '../settings';
 import type { Bar } from '../time';
@@ -49,8 +49,6 @@ export interface SequenceTrackSummary {
   technique: string | null;
 }
 
-export type OpenQuery = Query & { remedies: Remedy[] };
-
 /** A score as it would go to a sequencer. */
 export interface ScoreSequence {
   kind: 'score';
@@ -74,12 +72,13 @@ export interface ScoreSequence {
 
 export type SequenceSummary = ScoreSequence | MidiSequence;
 
-/** @param whole all of it as one file @param files as they are to be exported */
+/** @param whole all of it as one file @param files as they are to be exported @param asked already */
 export function scoreSummary(
   { score, warnings }: MusicXmlReading,
   whole: SequencedFile,
   files: readonly SequencedFile[],
   settings: DirectionB,
+  asked: readonly Query[],
 ): ScoreSequence {
   return {
     kind: 'score',
@@ -104,27 +103,33 @@ export function scoreSummary(
     files: files.map(({ label, report }) => ({ label, report })),
     seconds: clockOf(whole)(whole.line.end),
     timed: null,
-    queries: [
-      ...warnings.map((warning, i) => readingQuery(score, warning, i)),
-      ...askSequence({ score, tracks: whole.tracks, line: whole.line, settings }).map((query) => ({
-        ...query,
-        remedies: remediesFor(query),
-      })),
-    ],
+    queries: putToPeople(
+      [
+        ...asked,
+        ...fileQueries(warnings.map((warning, i) => readWarning(score, warning, i))),
+        ...askSequence({ score, tracks: whole.tracks, line: whole.line, settings }),
+      ],
+      notesIn(whole),
+    ),
   };
 }
 
-function readingQuery(score: Score, warning: MusicXmlReading['warnings'][number], i: number): OpenQuery {
+function readWarning(score: Score, warning: MusicXmlReading['warnings'][number], i: number) {
   const part = score.parts.find((one) => one.id === warning.part);
   const bar = warning.bar === undefined ? undefined : score.bars[warning.bar];
   return {
-    id: queryId(`score-file/${i}/${warning.part ?? ''}/${warning.bar ?? ''}`),
-    kind: 'file',
+    id: `score-file/${i}/${warning.part ?? ''}/${warning.bar ?? ''}`,
     message: warningInWords(warning, score),
     ...(part && { part: part.id }),
     ...(warning.bar !== undefined && bar && { bar: warning.bar, at: bar.start }),
-    remedies: [],
   };
+}
+
+/** How many notes are played of each part. */
+export function notesIn({ tracks }: { tracks: readonly { part: PartId; notes: ArrayLike<unknown> }[] }): NoteCounts {
+  const of = new Map<PartId, number>();
+  for (const { part, notes } of tracks) of.set(part, (of.get(part) ?? 0) + notes.length);
+  return { all: tracks.reduce((sum, { notes }) => sum + notes.length, 0), of };
 }
 
 function partSummary(part: Part, whole: SequencedFile, settings: DirectionB): ScorePartSummary {

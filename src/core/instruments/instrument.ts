@@ -35,9 +35,10 @@ export interface InstrumentSheet<Id extends string> {
   keepsTime: boolean;
   /** Written minus sounding pitch. */
   transposition: Semitones;
-  /** Sounding range of a professional player; of an amateur. */
+  /** Sounding range as the trade uses it; what every player has; what the best have on a good day. */
   range: KeyRange;
-  amateurRange: KeyRange;
+  easyRange: KeyRange;
+  extremeRange: KeyRange;
   /** General MIDI programs (1–128), the best first; empty for unpitched percussion, which sounds on channel 10. */
   programs: readonly number[];
   /** Identifier in the standard's list of instrument sounds (MusicXML 3.0, sounds.xml). */
@@ -54,7 +55,7 @@ export type Instrument = InstrumentSheet<InstrumentId>;
 
 export interface InstrumentOptions {
   transposition?: Semitones;
-  amateur?: KeyRange;
+  easy?: KeyRange;
   aliases?: string;
   section?: true;
   unpitched?: true;
@@ -80,7 +81,7 @@ export function instrument<const Id extends string>(
   programs: readonly number[],
   sound: string,
   options: InstrumentOptions = {},
-): Omit<InstrumentSheet<Id>, 'family' | 'scoreOrder'> {
+): Omit<InstrumentSheet<Id>, 'family' | 'scoreOrder' | 'extremeRange'> {
   const [en = id, de = en, it = en, fr = en, es = en] = names.split('|').map((name) => name.trim());
   return {
     id,
@@ -97,7 +98,7 @@ export function instrument<const Id extends string>(
     keepsTime: options.keepsTime ?? false,
     transposition: options.transposition ?? 0,
     range,
-    amateurRange: options.amateur ?? range,
+    easyRange: options.easy ?? range,
     programs,
     sound,
     section: options.section ?? false,

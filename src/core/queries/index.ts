@@ -1,5 +1,10 @@
-export { remediesFor, type Query } from './registry';
+export { putToPeople, remediesFor, type NoteCounts, type OpenQuery, type Query } from './registry';
 export { type OutOfRange } from './tracks/out-of-range';
 export { type AuditDoubt } from './rhythm/audit';
+export { type NearGrid } from './rhythm/off-grid';
 export { type OneStep } from './rhythm/one-step';
-export { type Remedy } from './query-kind';
+export { likeOf, stepOf, type Effect, type Remedy } from './query-kind';
+export { fileQueries } from './file/alike';
+export { type Bend } from './timeline/tempo-bends';
+export { type SilentKey } from './page/unmapped-drum';
+export { type KeyChange } from './page/key-change';

@@ -19,7 +19,7 @@ describe('buttons', () => {
     expect(buttons({ ...asked, kind: 'audit', facts: { cause: 'missing' } })).toEqual([['Looked at', 'dismissQuery']]);
   });
   it('of a tuplet: plain here, plain everywhere, or right', () => {
-    const [here, everywhere, right] = remediesFor({ ...asked, kind: 'tuplet', bar: 4, facts: { smallest: '16th' } });
+    const [here, everywhere, right] = remediesFor({ ...asked, kind: 'tuplet', facts: { smallest: '16th', bars: [4] } });
     expect(here!.decision).toMatchObject({ kind: 'setGrid', triplets: false, bars: { from: 4, to: 5 } });
     expect(everywhere!.decision).not.toHaveProperty('bars');
     expect(right!.decision).toEqual({ kind: 'dismissQuery', query: 'x', reason: 'It is a triplet' });
@@ -36,20 +36,31 @@ describe('buttons', () => {
       track: trackId('t1'),
       facts: { players },
     });
-    expect(buttons(crowded(3))).toEqual([['Deal out to 4 players', 'dealOut']]);
-    expect(buttons(crowded(8))).toEqual([]);
+    expect(buttons(crowded(3))).toEqual([
+      ['Deal out to 4 players', 'dealOut'],
+      ['They divide', 'dismissQuery'],
+    ]);
+    expect(buttons(crowded(8))).toEqual([['They divide', 'dismissQuery']]);
   });
   it('of notes out of range: an octave, for a key or for the part, and other instruments', () => {
-    const range = (whole: boolean, semitones: number): Query => ({
+    const range = (semitones: number, whole: boolean, mostly = false): Query => ({
       ...asked,
       kind: 'out-of-range',
-      facts: { within: { whole, semitones }, tracks: [trackId('t1')], others: ['tuba'] },
+      facts: {
+        whole: whole ? { notes: [7, 8, 9], semitones } : null,
+        single: [7, 8].map((note) => ({ note, semitones })),
+        tracks: [trackId('t1')],
+        others: ['tuba'],
+        mostly,
+      },
     });
-    expect(buttons(range(false, -24))).toEqual([
-      ['Two octaves lower', 'shiftNotes'],
+    expect(buttons(range(-24, false))).toEqual([
+      ['Only these notes octaves lower', 'shiftNotes'],
       ['Write it for Tuba', 'assignInstrument'],
+      ['It is meant so', 'dismissQuery'],
     ]);
-    expect(buttons(range(true, 12))[0]).toEqual(['The whole part an octave higher', 'shiftNotes']);
+    expect(buttons(range(12, true))[0]).toEqual(['The whole part an octave higher', 'shiftNotes']);
+    expect(buttons(range(12, false, true))[0]).toEqual(['Write it for Tuba', 'assignInstrument']);
   });
   it('of a key the file does not mean: the one heard, or C major after all', () => {
     const key = (byDefault: boolean): Query => ({

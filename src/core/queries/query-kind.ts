@@ -1,5 +1,5 @@
 import type { NoteId, PartId, QueryId, TrackId } from '../base';
-import type { Decision } from '../decisions';
+import { asOne, type Decision } from '../decisions';
 import type { WrittenUnits } from '../time';
 
 /** A decision that answers a query, with the words on its button. */
@@ -8,7 +8,25 @@ export interface Remedy {
   decision: Decision;
   /** Further decisions that belong to it. */
   also?: Decision[];
+  /** What tells the same step where another query of its kind offers it; the label where none is given. */
+  like?: string;
 }
+
+/** What a remedy decides, in one step. */
+export function stepOf({ decision, also = [] }: Remedy): Decision {
+  return asOne([decision, ...also]);
+}
+
+export function likeOf({ label, like = label }: Remedy): string {
+  return like;
+}
+
+/**
+ * What a query is about, what matters most to the players first: the music as a whole, which notes sound for whom, when
+ * they sound, how it looks; and what is only to be known.
+ */
+export const EFFECTS = ['piece', 'pitch', 'rhythm', 'look', 'known'] as const;
+export type Effect = (typeof EFFECTS)[number];
 
 /**
  * A doubtful place: what was seen there. Kinds that need more than a sentence and a place say so in `facts`.
@@ -26,11 +44,16 @@ export interface Doubt<Kind extends string> {
   bar?: number;
   /** Played notes concerned. */
   played?: NoteId[];
+  /** How many notes it is about, where that is not what was played in `played`, the part or the track. */
+  touches?: number;
+  /** Parts concerned, where there are several. */
+  parts?: PartId[];
 }
 
 /** A kind of query, with the decisions that answer it. Setting it aside is always possible and not among them. */
 export interface QueryKind<Q extends { kind: string }> {
   kind: Q['kind'];
+  effect: Effect;
   /** The likeliest first. */
   remedies(query: Q): Remedy[];
 }

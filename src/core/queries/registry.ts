@@ -1,6 +1,7 @@
 /*
  * Every kind of query there is. To add one: a file in the folder of what it is about, a line here, and the stage that asks.
  */
+import type { PartId, TrackId } from '../base';
 import { emptyTrack } from './tracks/empty-track';
 import { duplicateTrack } from './tracks/duplicate-track';
 import { mixedChannels } from './tracks/mixed-channels';
@@ -47,7 +48,7 @@ import { severalPorts } from './sequencing/several-ports';
 import { silentTechniques } from './sequencing/silent-techniques';
 import { file } from './file/file';
 import { twoVersions } from './file/two-versions';
-import type { QueryKind, Remedy } from './query-kind';
+import { EFFECTS, type Effect, type QueryKind, type Remedy } from './query-kind';
 
 const QUERY_KINDS = {
   'empty-track': emptyTrack,
@@ -103,8 +104,47 @@ type Kinds = typeof QUERY_KINDS;
 /** What the engine is not sure of; by its `kind` the compiler knows the facts. */
 export type Query = { [K in keyof Kinds]: Kinds[K] extends QueryKind<infer Q> ? Q : never }[keyof Kinds];
 
+function kindOf<Q extends Query>(query: Q): QueryKind<Q> {
+  // The registry is keyed by the kinds themselves.
+  return QUERY_KINDS[query.kind] as unknown as QueryKind<Q>;
+}
+
 /** The remedies a query offers, the likeliest first. */
 export function remediesFor<Q extends Query>(query: Q): Remedy[] {
-  // The registry is keyed by the kinds themselves.
-  return (QUERY_KINDS[query.kind] as unknown as QueryKind<Q>).remedies(query);
+  return kindOf(query).remedies(query);
+}
+
+/** A query as it is put to people. */
+export type OpenQuery = Query & {
+  remedies: Remedy[];
+  effect: Effect;
+  /** Played notes it is about; null where it is about something else than notes. */
+  touches: number | null;
+};
+
+/** How many notes there are, in all and of some parts or tracks. */
+export interface NoteCounts {
+  all: number;
+  of: ReadonlyMap<PartId | TrackId, number>;
+}
+
+/** Queries with their remedies, what matters most to the players first: by effect, then by how many notes they touch. */
+export function putToPeople(queries: readonly Query[], counts: NoteCounts): OpenQuery[] {
+  return queries
+    .map((query): OpenQuery => ({
+      ...query,
+      remedies: remediesFor(query),
+      effect: kindOf(query).effect,
+      touches: touched(query, counts),
+    }))
+    .sort((a, b) => EFFECTS.indexOf(a.effect) - EFFECTS.indexOf(b.effect) || (b.touches ?? 0) - (a.touches ?? 0));
+}
+
+function touched(query: Query, { all, of }: NoteCounts): number | null {
+  if (query.touches !== undefined) return query.touches;
+  if (query.played) return query.played.length;
+  if (query.parts) return null;
+  const whose = query.part ?? query.track;
+  if (whose !== undefined) return of.get(whose) ?? null;
+  return kindOf(query).effect === 'piece' ? all : null;
 }

@@ -4,7 +4,7 @@ import { keySignature, line, meter, performanceOf, tempo, type HandNote, type Ha
 import type { Performance } from '../performance';
 import { checkScore } from '../score';
 import { dismissedQueries, EMPTY_LEDGER, enter } from '../documents';
-import { remediesFor, type Query, type Remedy } from './index';
+import { remediesFor, stepOf, type Query, type Remedy } from './index';
 import { replay } from '../../testing/replay';
 
 /* A remedy does what its button says: the query it answers is gone, and the score is sound. */
@@ -14,7 +14,7 @@ function outcomes(performance: Performance): { query: Query; remedy: Remedy; gon
   const before = replay([performance], EMPTY_LEDGER);
   return before.queries.flatMap((query) =>
     remediesFor(query).map((remedy) => {
-      const ledger = [remedy.decision, ...(remedy.also ?? [])].reduce(enter, EMPTY_LEDGER);
+      const ledger = enter(EMPTY_LEDGER, stepOf(remedy));
       const after = replay([performance], ledger);
       const open = after.queries.filter(({ id }) => !dismissedQueries(ledger).has(id));
       return {
@@ -155,6 +155,14 @@ describe('remedies', () => {
     const performance = performanceOf(tracks, [meter(0, 4, 4), tempo(0, 100), ...conductor]);
     expect([...kinds(performance)]).toContain(kind);
     expect(left(performance)).toEqual([]);
+  });
+
+  it('are there for every query', () => {
+    const queries = Object.values(doubtful).flatMap(({ tracks, conductor = [] }) => {
+      const performance = performanceOf(tracks, [meter(0, 4, 4), tempo(0, 100), ...conductor]);
+      return replay([performance], EMPTY_LEDGER).queries;
+    });
+    expect(queries.filter((query) => remediesFor(query).length === 0)).toEqual([]);
   });
 
   // Cases that random music once found.

@@ -113,8 +113,10 @@ describe('keys', () => {
     );
     const { queries } = toScore(performance, NO_SETTINGS);
     expect(
-      queries.filter((query) => query.kind === 'key-change').map(({ bar, facts }) => [bar, facts.heard.fifths]),
-    ).toEqual([[12, -3]]);
+      queries
+        .filter((query) => query.kind === 'key-change')
+        .map(({ bar, facts }) => [bar, facts.stretches.map(({ heard }) => heard.fifths)]),
+    ).toEqual([[12, [-3]]]);
   });
   it('are read in written pitch, or at concert pitch on request', () => {
     const performance = performanceOf(

@@ -438,7 +438,9 @@ describe('percussion', () => {
       ['eighth', '99'],
     ]);
     expect(feet!.symbols.map((symbol) => symbol.notes[0]?.key ?? 'r')).toEqual([36, 'r', 36, 'r']);
-    expect(queries.filter((query) => query.kind === 'unmapped-drum')).toMatchObject([{ facts: { key: 99 } }]);
+    expect(queries.filter((query) => query.kind === 'unmapped-drum')).toMatchObject([
+      { facts: { keys: [{ key: 99 }] } },
+    ]);
   });
 });
 

@@ -15,6 +15,8 @@ vi.mock('next/navigation', () => ({ usePathname: () => window.location.pathname 
 const query = (n: number): OpenQuery => ({
   id: queryId(`staves/t${n}`),
   kind: 'staves',
+  effect: 'look',
+  touches: 3,
   part: partId(`t${n}`),
   message: `Part ${n} might want two staves.`,
   remedies: [{ label: 'Two staves', decision: { kind: 'setStaves', part: partId(`t${n}`), staves: 2 } }],

@@ -12,7 +12,7 @@ export const brass = [
     'brass.french-horn',
     {
       transposition: 7,
-      amateur: [41, 74],
+      easy: [41, 74],
       aliases:
         'hn, hns, horn, horns, french horn, f horn, hrn, hr, hörner, corno, corni, cor, cors, trompa, trompas, cr, waldhorn, fr horn, f hn, french horns, fh, hrns',
     },
@@ -47,7 +47,7 @@ export const brass = [
     'brass.trumpet.bflat',
     {
       transposition: 2,
-      amateur: [52, 79],
+      easy: [52, 79],
       aliases:
         'tpt, tpts, trp, trpt, trumpet, trumpets, trompete, trompeten, tromba, trombe, trompette, trompeta, trompetas, tr, bb trumpet, tp, trpts, trptte, tbe',
     },
@@ -181,7 +181,7 @@ export const brass = [
     [58],
     'brass.trombone.tenor',
     {
-      amateur: [40, 67],
+      easy: [40, 67],
       aliases:
         'tbn, tbns, trb, trbn, trombones, tromb, pos, posaunen, tromboni, tenor trombone, trombon, trombones, tenorposaune, tb, bone, bones, t bone, tenor tbn, t bones, ten tbn, trombone tenore',
       otherClefs: ['tenor'],

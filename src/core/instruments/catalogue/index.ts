@@ -1,5 +1,6 @@
 import type { Family, Instrument, InstrumentSheet } from '../instrument';
 import { brass } from './brass';
+import { extremeRangeOf } from './extremes';
 import { keyboard, plucked } from './keyboard-plucked';
 import { percussion } from './percussion';
 import { strings, voice } from './voice-strings';
@@ -18,7 +19,7 @@ export type InstrumentId =
     )[number]['id']
   | 'unknown';
 
-type Line = Omit<InstrumentSheet<InstrumentId>, 'family' | 'scoreOrder'>;
+type Line = Omit<InstrumentSheet<InstrumentId>, 'family' | 'scoreOrder' | 'extremeRange'>;
 
 /** Families from the top of an orchestral page to its foot, and instruments in score order within each. */
 const PAGE: [Family, readonly Line[]][] = [
@@ -46,7 +47,8 @@ export const UNKNOWN_INSTRUMENT: Instrument = {
   keepsTime: false,
   transposition: 0,
   range: [0, 127],
-  amateurRange: [0, 127],
+  easyRange: [0, 127],
+  extremeRange: [0, 127],
   programs: [1],
   sound: 'keyboard.piano',
   section: false,
@@ -55,7 +57,12 @@ export const UNKNOWN_INSTRUMENT: Instrument = {
 };
 
 export const CATALOGUE: readonly Instrument[] = PAGE.flatMap(([family, lines], row) =>
-  lines.map((line, i) => ({ ...line, family, scoreOrder: row * 100 + i })),
+  lines.map((line, i) => ({
+    ...line,
+    family,
+    scoreOrder: row * 100 + i,
+    extremeRange: extremeRangeOf(line.id, family, line.range),
+  })),
 );
 
 const byId = new Map<string, Instrument>(

@@ -68,7 +68,7 @@ export const strings = [
     'strings.violin',
     {
       ...section,
-      amateur: [55, 93],
+      easy: [55, 93],
       aliases:
         'vln, vlns, vn, vl, vno, vni, viol, violins, violinen, violini, violons, violines, geige, geigen, vlin, vlins, fiddle, vlo, vns',
       octaveLines: true,
@@ -76,7 +76,7 @@ export const strings = [
   ),
   i('viola', 'Viola | Bratsche | Viola | Alto | Viola', 'Vla.', 'alto', [48, 91], [42], 'strings.viola', {
     ...section,
-    amateur: [48, 84],
+    easy: [48, 84],
     aliases: 'vla, vlas, va, vle, violas, bratschen, br, violen, viole, altos cordes, vas',
     otherClefs: ['treble'],
   }),
@@ -90,7 +90,7 @@ export const strings = [
     'strings.cello',
     {
       ...section,
-      amateur: [36, 72],
+      easy: [36, 72],
       aliases:
         'vc, vcl, vcs, cello, cellos, celli, vlc, violoncelli, violoncelles, vcll, vcello, violoncelle, vlcs, chelo, vlcl',
       otherClefs: ['tenor', 'treble'],
@@ -107,7 +107,7 @@ export const strings = [
     {
       ...section,
       transposition: 12,
-      amateur: [28, 62],
+      easy: [28, 62],
       aliases:
         'db, dbs, cb, cbs, kb, basses, contrabass, contrabasses, string bass, upright bass, acoustic bass, kontrabässe, contrabbassi, contrebasses, dbl bass, double basses, bassi, d bass, ctb, cbass, bs str, kontrab, contrabassi, str bass, str basses, string basses',
       keepsTime: true,

@@ -15,12 +15,12 @@ export const woodwind = [
     'wind.flutes.flute.piccolo',
     {
       transposition: -12,
-      amateur: [74, 103],
+      easy: [74, 103],
       aliases: 'pic, picc, kleine flöte, kl fl, flauto piccolo, ott, pte fl, picc flt, picc fl',
     },
   ),
   i('flute', 'Flute | Flöte | Flauto | Flûte | Flauta', 'Fl.', 'treble', [59, 96], [74], 'wind.flutes.flute', {
-    amateur: [60, 91],
+    easy: [60, 91],
     aliases: 'fl, flt, flutes, flöten, flauti, querflöte, grande flûte, fls',
   }),
   i(
@@ -115,7 +115,7 @@ export const woodwind = [
     'wind.flutes.ocarina',
   ),
   i('oboe', 'Oboe | Oboe | Oboe | Hautbois | Oboe', 'Ob.', 'treble', [58, 91], [69], 'wind.reed.oboe', {
-    amateur: [58, 86],
+    easy: [58, 86],
     aliases: 'ob, oboes, oboen, oboi, hb, htb, hautb',
   }),
   i(
@@ -151,7 +151,7 @@ export const woodwind = [
     'wind.reed.clarinet.bflat',
     {
       transposition: 2,
-      amateur: [50, 86],
+      easy: [50, 86],
       aliases:
         'cl, clar, clarinet, clarinets, klar, klarinette, klarinetten, clarinetto, clarinetti, clarinette, clarinete, clt, bb clarinet, bb cl, kl, clarinet bb',
     },
@@ -206,7 +206,7 @@ export const woodwind = [
     'wind.reed.clarinet.bass',
     {
       transposition: 14,
-      amateur: [37, 77],
+      easy: [37, 77],
       aliases: 'bass cl, bcl, b cl, basskl, bkl, clar basso, cl basse, bass clar, bs cl',
     },
   ),
@@ -221,7 +221,7 @@ export const woodwind = [
     { transposition: 26, aliases: 'contra clarinet, cb cl, contrabass cl' },
   ),
   i('bassoon', 'Bassoon | Fagott | Fagotto | Basson | Fagot', 'Bsn.', 'bass', [34, 75], [71], 'wind.reed.bassoon', {
-    amateur: [34, 67],
+    easy: [34, 67],
     aliases: 'bsn, bn, bssn, bassn, bassoons, fag, fg, fagotte, fagotti, bons, bon, bsns, bns',
     otherClefs: ['tenor'],
   }),

@@ -15,6 +15,7 @@ export interface SilentDrums extends Doubt<'silent-drums'> {
 
 export const silentDrums = queryKind<SilentDrums>({
   kind: 'silent-drums',
+  effect: 'pitch',
   remedies: (query) => {
     const { part, facts } = query;
     const to = (targets: readonly (readonly [MidiKey, MidiKey])[]) => ({

@@ -8,6 +8,7 @@ export interface WrongSounds extends Doubt<'wrong-sounds'> {
 
 export const wrongSounds = queryKind<WrongSounds>({
   kind: 'wrong-sounds',
+  effect: 'pitch',
   remedies: (query) => {
     const [first, ...others] = query.facts.tracks.map(({ part, program }) => ({
       kind: 'setPartSequencing' as const,

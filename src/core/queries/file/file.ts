@@ -1,5 +1,5 @@
 import type { TrackId } from '../../base';
-import { queryKind, type Doubt } from '../query-kind';
+import { itIsRight, queryKind, type Doubt } from '../query-kind';
 
 /** Something odd in the file itself: there is nothing to decide. */
 export interface File extends Doubt<'file'> {
@@ -8,5 +8,6 @@ export interface File extends Doubt<'file'> {
 
 export const file = queryKind<File>({
   kind: 'file',
-  remedies: () => [],
+  effect: 'known',
+  remedies: (query) => [itIsRight(query, 'Seen')],
 });

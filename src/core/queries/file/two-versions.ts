@@ -12,6 +12,7 @@ export interface TwoVersionsDiffer extends Doubt<'two-versions'> {
 
 export const twoVersions = queryKind<TwoVersionsDiffer>({
   kind: 'two-versions',
+  effect: 'piece',
   remedies: (query) => [
     ...(query.facts.strangers ? [] : [itIsRight(query, 'The differences are known')]),
     { label: 'Do not take its time', decision: { kind: 'takeTime', original: 0 } },

@@ -1,9 +1,11 @@
 import type { PartId } from '../../base';
+import type { Decision } from '../../decisions';
 import { itIsRight, queryKind, type Doubt } from '../query-kind';
 
-/** Parts that play the same and are written otherwise. */
+/** Parts that play the same as another one and are written otherwise. */
 export interface Doubled extends Doubt<'doubled'> {
   part: PartId;
+  parts: PartId[];
   facts: {
     as: PartId;
     name: string;
@@ -12,12 +14,17 @@ export interface Doubled extends Doubt<'doubled'> {
 
 export const doubled = queryKind<Doubled>({
   kind: 'doubled',
+  effect: 'look',
   remedies: (query) => {
-    const { part, facts } = query;
-    const apart = 'As each plays it';
+    const { parts, facts } = query;
+    const apart = itIsRight(query, 'As each plays it');
+    const writeAs = (as: (part: PartId) => PartId): Decision[] =>
+      parts.map((part) => ({ kind: 'writeAs', part, as: as(part) }));
+    const [first, ...also] = writeAs(() => facts.as);
+    const [own, ...others] = writeAs((part) => part);
     return [
-      { label: `As in ${facts.name}`, decision: { kind: 'writeAs', part, as: facts.as } },
-      { label: apart, decision: { kind: 'writeAs', part, as: part }, also: [itIsRight(query, apart).decision] },
+      { label: `As in ${facts.name}`, like: 'as in the other part', decision: first!, also },
+      { label: apart.label, decision: own!, also: [...others, apart.decision] },
     ];
   },
 });

@@ -10,6 +10,7 @@ export interface ImpossibleChord extends Doubt<'impossible-chord'> {
 
 export const impossibleChord = queryKind<ImpossibleChord>({
   kind: 'impossible-chord',
+  effect: 'pitch',
   remedies: ({ part, facts: { tuning, capo } }) => [
     {
       label: 'Notation without tablature',

@@ -1,21 +1,30 @@
 import type { Decision } from '../../decisions';
 import { keyName, type ScoreKey } from '../../score';
-import { queryKind, type Doubt } from '../query-kind';
+import { itIsRight, queryKind, type Doubt } from '../query-kind';
 
-/** A long stretch in another key than is printed. */
+/** Long stretches in other keys than are printed. */
 export interface KeyChange extends Doubt<'key-change'> {
   facts: {
-    /** What is heard from a bar on. */
-    heard: ScoreKey;
-    /** What is printed there, and where it holds again; null to the end of the piece. */
-    back: ScoreKey | null;
+    /** What is heard from a bar on; what is printed there, and where it holds again (null to the end of the piece). */
+    stretches: { heard: ScoreKey; back: ScoreKey | null }[];
   };
 }
 
 export const keyChange = queryKind<KeyChange>({
   kind: 'key-change',
-  remedies: ({ facts: { heard, back } }) => {
+  effect: 'look',
+  remedies: (query) => {
+    const { stretches } = query.facts;
     const from = ({ fifths, mode, bar }: ScoreKey): Decision => ({ kind: 'setKey', fifths, mode, bar });
-    return [{ label: keyName(heard), decision: from(heard), also: back ? [from(back)] : [] }];
+    const [first, ...also] = stretches.flatMap(({ heard, back }) => [heard, ...(back ? [back] : [])]).map(from);
+    const keep = itIsRight(query, 'Keep the signature');
+    return [
+      {
+        label: stretches.length === 1 ? keyName(stretches[0]!.heard) : `Change it in all ${stretches.length} places`,
+        decision: first!,
+        also: [...also, keep.decision],
+      },
+      keep,
+    ];
   },
 });

@@ -12,6 +12,7 @@ export interface KeySignature extends Doubt<'key-signature'> {
 
 export const keySignature = queryKind<KeySignature>({
   kind: 'key-signature',
+  effect: 'look',
   remedies: ({ facts: { heard, byDefault } }) => {
     const { fifths, mode } = heard;
     const take: Remedy = { label: keyName(heard), decision: { kind: 'setKey', fifths, mode } };

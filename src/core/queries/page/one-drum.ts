@@ -10,6 +10,7 @@ export interface OneDrum extends Doubt<'one-drum'> {
 
 export const oneDrum = queryKind<OneDrum>({
   kind: 'one-drum',
+  effect: 'look',
   remedies: (query) => {
     const { part, facts } = query;
     const same = 'It is one drum';

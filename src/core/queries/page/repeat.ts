@@ -8,6 +8,7 @@ export interface Repeat extends Doubt<'repeat'> {
 
 export const repeat = queryKind<Repeat>({
   kind: 'repeat',
+  effect: 'look',
   remedies: ({ facts }) => [
     {
       label: facts.endings > 0 ? 'Repeat signs with endings' : 'Repeat signs',

@@ -1,22 +1,39 @@
 import type { PartId } from '../../base';
+import type { Decision } from '../../decisions';
 import type { MidiKey } from '../../time';
-import { queryKind, type Doubt } from '../query-kind';
+import { itIsRight, queryKind, type Doubt } from '../query-kind';
 
-/** A key that is not in the drum map. */
+/** A struck key without a place in the map, and sounds of the map it may be meant for. */
+export interface SilentKey {
+  key: MidiKey;
+  near: { key: MidiKey; name: string }[];
+}
+
+/** Keys that are not in the drum map. */
 export interface UnmappedDrum extends Doubt<'unmapped-drum'> {
   part: PartId;
-  facts: {
-    key: MidiKey;
-    /** Sounds of the map it may be meant for. */
-    near: { key: MidiKey; name: string }[];
-  };
+  facts: { keys: SilentKey[] };
 }
 
 export const unmappedDrum = queryKind<UnmappedDrum>({
   kind: 'unmapped-drum',
-  remedies: ({ part, facts: { key, near } }) =>
-    near.map((sound) => ({
-      label: `It is ${sound.name} (${sound.key})`,
-      decision: { kind: 'setDrumKey', part, key, as: sound.key },
-    })),
+  effect: 'pitch',
+  remedies: (query) => {
+    const { part, facts } = query;
+    const as = (key: MidiKey, sound: MidiKey): Decision => ({ kind: 'setDrumKey', part, key, as: sound });
+    const apart = itIsRight(query, 'Keep them as they are');
+    const [only] = facts.keys;
+    if (facts.keys.length === 1)
+      return [
+        ...only!.near.map((sound) => ({
+          label: `It is ${sound.name} (${sound.key})`,
+          decision: as(only!.key, sound.key),
+        })),
+        apart,
+      ];
+    const [first, ...also] = facts.keys.flatMap(({ key, near }) => (near[0] ? [as(key, near[0].key)] : []));
+    return first
+      ? [{ label: 'Each as the nearest sound', decision: first, also: [...also, apart.decision] }, apart]
+      : [apart];
+  },
 });

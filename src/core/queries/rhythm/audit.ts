@@ -12,6 +12,7 @@ export interface AuditDoubt extends Doubt<'audit'> {
 
 export const audit = queryKind<AuditDoubt>({
   kind: 'audit',
+  effect: 'pitch',
   remedies: (query) => {
     const { part, facts } = query;
     if (facts.cause === 'trills')

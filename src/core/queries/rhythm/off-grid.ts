@@ -1,18 +1,31 @@
 import type { NoteId, PartId } from '../../base';
-import { otherGrid } from './other-grid';
-import { queryKind, type Doubt } from '../query-kind';
+import type { SmallestValue } from '../../settings';
+import { itIsRight, queryKind, type Doubt, type Remedy } from '../query-kind';
 
-/** A note far from the place it is written on. */
+/** A finer grid that has a place near each of the notes. */
+export interface NearGrid {
+  smallest: SmallestValue;
+  triplets: boolean;
+}
+
+/** Notes far from the place they are written on. */
 export interface OffGrid extends Doubt<'off-grid'> {
   part: PartId;
   played: NoteId[];
+  facts: { near: NearGrid[] };
 }
 
 export const offGrid = queryKind<OffGrid>({
   kind: 'off-grid',
-  remedies: (query) => [
-    otherGrid(query, 'Allow thirty-second notes in this part', '32nd', true),
-    otherGrid(query, 'Allow sixteenth notes and triplets', '16th', true),
-    otherGrid(query, 'Sixteenth notes, no triplets', '16th', false),
-  ],
+  effect: 'rhythm',
+  remedies: (query) => {
+    const right = itIsRight(query, query.played.length === 1 ? 'It is right there' : 'They are right there');
+    const finer = query.facts.near.map(({ smallest, triplets }): Remedy => ({
+      label: `Allow ${smallest === '32nd' ? 'thirty-seconds' : 'sixteenths'}${triplets ? ' and triplets' : ''} in this part`,
+      decision: { kind: 'setGrid', part: query.part, smallest, triplets },
+      // What lies beside that grid too was looked at.
+      also: [right.decision],
+    }));
+    return [{ ...right, like: 'they are right there' }, ...finer];
+  },
 });

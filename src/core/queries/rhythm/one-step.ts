@@ -1,27 +1,44 @@
 import type { NoteId, PartId } from '../../base';
 import type { WrittenUnits } from '../../time';
-import { queryKind, type Doubt, type Remedy } from '../query-kind';
+import { itIsRight, queryKind, type Doubt, type Remedy } from '../query-kind';
+
+interface Move {
+  note: NoteId;
+  by: WrittenUnits;
+}
 
 /** Notes one step beside those they move with. */
 export interface OneStep extends Doubt<'one-step'> {
   part: PartId;
   played: NoteId[];
   facts: {
-    by: WrittenUnits;
-    /** Name of the part it goes with. */
+    /** Names of the part and of the one it goes with. */
+    name: string;
     as: string;
-    /** Moves of all such places of the part, where there are several. */
-    all: { note: NoteId; by: WrittenUnits }[] | null;
+    /** To where the other has its notes. */
+    moves: Move[];
+    /** The other way round, where the other part's notes may as well be in the wrong place. */
+    back: { part: PartId; moves: Move[] } | null;
   };
 }
 
 export const oneStep = queryKind<OneStep>({
   kind: 'one-step',
-  remedies: ({ part, played, facts: { by, as, all } }) => {
-    const moves = played.map((note) => ({ note, by }));
-    const one: Remedy = { label: `As in ${as}`, decision: { kind: 'moveNotes', part, moves } };
-    return all
-      ? [one, { label: 'All like this in the part', decision: { kind: 'moveNotes', part, moves: all } }]
-      : [one];
+  effect: 'rhythm',
+  remedies: (query) => {
+    const { part, facts } = query;
+    const { name, as, moves, back } = facts;
+    const right = itIsRight(query, 'As each plays it');
+    const to = (whose: string, of: PartId, by: Move[]): Remedy => ({
+      label: `As in ${whose}`,
+      like: 'as in the other part',
+      decision: { kind: 'moveNotes', part: of, moves: by },
+      also: [right.decision],
+    });
+    return [
+      to(as, part, moves),
+      ...(back ? [{ ...to(name, back.part, back.moves), like: 'as in this part' }] : []),
+      right,
+    ];
   },
 });

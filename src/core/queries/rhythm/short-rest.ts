@@ -1,14 +1,18 @@
 import type { PartId } from '../../base';
-import { queryKind, type Doubt } from '../query-kind';
+import { itIsRight, queryKind, type Doubt } from '../query-kind';
 
-/** Splinters of rests. */
+/** Splinters of rests in one part or several. */
 export interface ShortRest extends Doubt<'short-rest'> {
   part: PartId;
+  parts: PartId[];
 }
 
 export const shortRest = queryKind<ShortRest>({
   kind: 'short-rest',
-  remedies: ({ part }) => [
-    { label: 'Close gaps up to a sixteenth', decision: { kind: 'setGaps', part, upTo: '16th' } },
-  ],
+  effect: 'look',
+  remedies: (query) => {
+    const meant = itIsRight(query, 'The rests are meant');
+    const [first, ...also] = query.parts.map((part) => ({ kind: 'setGaps' as const, part, upTo: '16th' as const }));
+    return [{ label: 'Close gaps up to a sixteenth', decision: first!, also: [...also, meant.decision] }, meant];
+  },
 });

@@ -8,6 +8,7 @@ export interface Swing extends Doubt<'swing'> {
 
 export const swing = queryKind<Swing>({
   kind: 'swing',
+  effect: 'rhythm',
   remedies: ({ facts: { ratio, unit } }) => [
     {
       label: 'It swings',

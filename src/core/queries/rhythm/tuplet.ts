@@ -2,25 +2,34 @@ import type { PartId } from '../../base';
 import type { SmallestValue } from '../../settings';
 import { itIsRight, queryKind, type Doubt } from '../query-kind';
 
-/** A triplet that plain values fit nearly as well. */
+/** Triplets that plain values fit nearly as well. */
 export interface Tuplet extends Doubt<'tuplet'> {
   part: PartId;
-  bar: number;
   facts: {
     /** The usual smallest value of the part. */
     smallest: SmallestValue;
+    /** Indexes of the bars they are in. */
+    bars: number[];
   };
 }
 
 export const tuplet = queryKind<Tuplet>({
   kind: 'tuplet',
+  effect: 'rhythm',
   remedies: (query) => {
-    const { part, bar, facts } = query;
+    const { part, facts } = query;
+    const right = itIsRight(query, facts.bars.length === 1 ? 'It is a triplet' : 'They are triplets');
     const plain = { kind: 'setGrid', part, smallest: facts.smallest, triplets: false } as const;
+    const [first, ...also] = facts.bars.map((bar) => ({ ...plain, bars: { from: bar, to: bar + 1 } }));
     return [
-      { label: 'Plain values in this bar', decision: { ...plain, bars: { from: bar, to: bar + 1 } } },
-      { label: 'No triplets in this part', decision: plain },
-      itIsRight(query, 'It is a triplet'),
+      {
+        label: facts.bars.length === 1 ? 'Plain values in this bar' : `Plain values in these ${facts.bars.length} bars`,
+        like: 'plain values there',
+        decision: first!,
+        also: [...also, right.decision],
+      },
+      { label: 'No triplets in this part', decision: plain, also: [right.decision] },
+      { ...right, like: 'they are triplets' },
     ];
   },
 });

@@ -5,5 +5,6 @@ export type EndlessRepeats = Doubt<'endless-repeats'>;
 
 export const endlessRepeats = queryKind<EndlessRepeats>({
   kind: 'endless-repeats',
+  effect: 'rhythm',
   remedies: () => [{ label: 'Every bar once', decision: { kind: 'setSequencing', playRepeats: false } }],
 });

@@ -5,5 +5,6 @@ export type Pickup = Doubt<'pickup'>;
 
 export const pickup = queryKind<Pickup>({
   kind: 'pickup',
+  effect: 'rhythm',
   remedies: () => [{ label: 'Silence before it, to a full bar', decision: { kind: 'setSequencing', padPickup: true } }],
 });

@@ -8,6 +8,7 @@ export interface SilentTechniques extends Doubt<'silent-techniques'> {
 
 export const silentTechniques = queryKind<SilentTechniques>({
   kind: 'silent-techniques',
+  effect: 'pitch',
   remedies: ({ part }) => [
     { label: 'A track for each technique', decision: { kind: 'setPartSequencing', part, split: 'technique' } },
   ],

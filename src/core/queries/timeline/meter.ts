@@ -13,6 +13,7 @@ export interface MeterDoubt extends Doubt<'meter'> {
 
 export const meter = queryKind<MeterDoubt>({
   kind: 'meter',
+  effect: 'piece',
   remedies: ({ facts: { beats, pickup } }) => {
     const set = (from: number, quarters: number) => ({
       kind: 'setMeters' as const,

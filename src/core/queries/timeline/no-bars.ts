@@ -7,5 +7,6 @@ export interface NoBars extends Doubt<'no-bars'> {
 
 export const noBars = queryKind<NoBars>({
   kind: 'no-bars',
+  effect: 'piece',
   remedies: () => [{ label: 'Find the beats', decision: { kind: 'findTheBeats' } }],
 });

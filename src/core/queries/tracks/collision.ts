@@ -9,5 +9,6 @@ export interface Collision extends Doubt<'collision'> {
 
 export const collision = queryKind<Collision>({
   kind: 'collision',
+  effect: 'pitch',
   remedies: ({ track }) => [{ label: 'Make it a part of its own', decision: { kind: 'standAlone', tracks: [track] } }],
 });

@@ -1,6 +1,6 @@
 import type { PartId, TrackId } from '../../base';
 import { MOST_PLAYERS, USUAL_DEAL } from '../../settings';
-import { queryKind, type Doubt } from '../query-kind';
+import { itIsRight, queryKind, type Doubt, type Remedy } from '../query-kind';
 
 /** More notes at once than there are players. */
 export interface Crowded extends Doubt<'crowded'> {
@@ -11,15 +11,14 @@ export interface Crowded extends Doubt<'crowded'> {
 
 export const crowded = queryKind<Crowded>({
   kind: 'crowded',
-  remedies: ({ track, facts }) => {
-    const players = facts.players + 1;
-    return players > MOST_PLAYERS
-      ? []
-      : [
-          {
-            label: `Deal out to ${players} players`,
-            decision: { kind: 'dealOut', track, deal: { ...USUAL_DEAL, players } },
-          },
-        ];
+  effect: 'pitch',
+  remedies: (query) => {
+    const players = query.facts.players + 1;
+    const deal = { ...USUAL_DEAL, players };
+    const more: Remedy = {
+      label: `Deal out to ${players} players`,
+      decision: { kind: 'dealOut', track: query.track, deal },
+    };
+    return [...(players > MOST_PLAYERS ? [] : [more]), itIsRight(query, 'They divide')];
   },
 });

@@ -9,5 +9,6 @@ export interface DuplicateTrack extends Doubt<'duplicate-track'> {
 
 export const duplicateTrack = queryKind<DuplicateTrack>({
   kind: 'duplicate-track',
+  effect: 'pitch',
   remedies: ({ track }) => [{ label: 'Leave it out', decision: { kind: 'leaveOut', tracks: [track] } }],
 });

@@ -11,6 +11,7 @@ export interface Keyswitch extends Doubt<'keyswitch'> {
 
 export const keyswitch = queryKind<Keyswitch>({
   kind: 'keyswitch',
+  effect: 'pitch',
   remedies: ({ track, facts }) => [
     {
       label: 'Take them out',

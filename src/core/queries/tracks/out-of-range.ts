@@ -1,36 +1,67 @@
-import type { NoteId, PartId, TrackId } from '../../base';
+import { groupBy, type NoteId, type PartId, type TrackId } from '../../base';
+import type { Decision } from '../../decisions';
 import { instrumentById, type InstrumentId } from '../../instruments';
-import { queryKind, type Doubt, type Remedy } from '../query-kind';
+import { itIsRight, queryKind, type Doubt, type Remedy } from '../query-kind';
 
 /** Notes the instrument does not have. */
 export interface OutOfRange extends Doubt<'out-of-range'> {
   part: PartId;
   played: NoteId[];
   facts: {
-    /** Semitones by which all of the part, or all notes of the key, would be within the range. */
-    within: { whole: boolean; semitones: number } | null;
     tracks: TrackId[];
-    /** Instruments that have every note of the part. */
+    /** An octave by which all of the part would be within the range. */
+    whole: { notes: NoteId[]; semitones: number } | null;
+    /** Octaves by which each strange note would be within it. */
+    single: { note: NoteId; semitones: number }[] | null;
+    /** Instruments of its kind that have every note of the part. */
     others: InstrumentId[];
+    /** So many notes are beyond it that the instrument is in doubt. */
+    mostly: boolean;
   };
 }
 
 export const outOfRange = queryKind<OutOfRange>({
   kind: 'out-of-range',
-  remedies: ({ part, played, facts }) => [
-    ...(facts.within ? [octave(facts.within, part, played)] : []),
-    ...facts.others.map((instrument): Remedy => ({
+  effect: 'pitch',
+  remedies: (query) => {
+    const { part, facts } = query;
+    const others = facts.others.map((instrument): Remedy => ({
       label: `Write it for ${instrumentById(instrument).names.en}`,
       decision: { kind: 'assignInstrument', tracks: facts.tracks, instrument },
-    })),
-  ],
+    }));
+    const notes = facts.single ? [singleOctaves(part, facts.single)] : [];
+    return [
+      ...(facts.whole ? [wholeOctave(part, facts.whole)] : []),
+      ...(facts.mostly ? [...others, ...notes] : [...notes, ...others]),
+      itIsRight(query, 'It is meant so'),
+    ];
+  },
 });
 
-function octave({ whole, semitones }: { whole: boolean; semitones: number }, part: PartId, notes: NoteId[]): Remedy {
-  const size = Math.abs(semitones) === 12 ? 'an octave' : 'two octaves';
-  const words = `${size} ${semitones > 0 ? 'higher' : 'lower'}`;
+function wholeOctave(part: PartId, { notes, semitones }: { notes: NoteId[]; semitones: number }): Remedy {
   return {
-    label: whole ? `The whole part ${words}` : words[0]!.toUpperCase() + words.slice(1),
+    label: `The whole part an octave ${semitones > 0 ? 'higher' : 'lower'}`,
+    like: 'the whole part by octaves',
     decision: { kind: 'shiftNotes', part, notes, semitones },
+  };
+}
+
+/** The strange notes alone, each by its own octave. */
+function singleOctaves(part: PartId, single: NonNullable<OutOfRange['facts']['single']>): Remedy {
+  const [first, ...also] = [...groupBy(single, ({ semitones }) => semitones)].map(([semitones, notes]): Decision => ({
+    kind: 'shiftNotes',
+    part,
+    notes: notes.map(({ note }) => note),
+    semitones,
+  })) as [Decision, ...Decision[]];
+  const up = single.every(({ semitones }) => semitones > 0);
+  const down = single.every(({ semitones }) => semitones < 0);
+  const way = up ? ' higher' : down ? ' lower' : '';
+  const octaves = single.every(({ semitones }) => Math.abs(semitones) === 12) ? 'an octave' : 'octaves';
+  return {
+    label: `Only ${single.length === 1 ? 'this note' : 'these notes'} ${octaves}${way}`,
+    like: 'single notes by octaves',
+    decision: first,
+    also,
   };
 }

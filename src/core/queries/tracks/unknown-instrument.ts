@@ -14,6 +14,7 @@ export interface UnknownInstrument extends Doubt<'unknown-instrument'> {
 
 export const unknownInstrument = queryKind<UnknownInstrument>({
   kind: 'unknown-instrument',
+  effect: 'pitch',
   remedies: ({ track, facts }) => [
     ...facts.candidates.map((instrument): Remedy => ({
       label: instrumentById(instrument).names.en,

@@ -1,6 +1,7 @@
 import { append, type TrackId } from '../../base';
 import type { Query } from '../../queries';
 import type { Fold, ScoreKey, TempoMark } from '../../score';
+import { NO_CHOICES } from '../../settings';
 import type { Bar } from '../../time';
 import type { Doubling } from '../layout/doubled-lines';
 import type { Piece } from '../piece';
@@ -10,8 +11,9 @@ import type { Lead } from '../timing/lead';
 import type { Swing } from '../timing/swing';
 import { auditQueries } from './audit';
 import type { AuditedPart } from './audit-parts';
+import { companyQueries } from './company-doubts';
 import { doublingQueries, manySoundsQueries } from './copyist-doubts';
-import { fileQueries, keyQueries, leadQueries, suspectedSwitches } from './doubts';
+import { warningQueries, keyQueries, leadQueries, suspectedSwitches } from './doubts';
 import { drumQueries, frettingQueries, keyChangeQueries, layeredDrumQueries, repeatQueries } from './page-doubts';
 import { rhythmQueries } from './rhythm-doubts';
 import * as stages from './stages';
@@ -47,7 +49,8 @@ export function askAll(
     queries,
     parts.flatMap((one) => aboutNotes(piece, one, bars, suspectedSwitches(one.part, casting))),
   );
-  append(queries, rhythmQueries(parts, bars, line, swing, memo));
+  append(queries, rhythmQueries(parts, bars, line, swing));
+  append(queries, companyQueries(parts, bars, memo));
   append(queries, aboutPiece(piece, decided));
   append(queries, repeatQueries(repeats, settings.folds, bars));
   append(queries, doublingQueries(doublings, cast, bars));
@@ -68,13 +71,17 @@ export function askAll(
 
 /** Single notes of a part. @param switches keys that are asked about as keyswitches */
 function aboutNotes(
-  { casting, line, memo }: Piece,
+  { casting, settings, line, memo }: Piece,
   { part, grid, drums, fretting, tablature }: AuditedPart,
   bars: readonly Bar[],
   switches: readonly number[],
 ): Query[] {
   return [
-    ...memo.run(stages.noteDoubts, { part, grid, bars, line, switches, casting }, part.id),
+    ...memo.run(
+      stages.noteDoubts,
+      { part, grid, bars, line, switches, casting, edits: settings.edits[part.id] ?? NO_CHOICES },
+      part.id,
+    ),
     ...(part.instrument.unpitched
       ? [...drumQueries(part, grid, drums, bars), ...layeredDrumQueries(part, grid, drums, bars)]
       : []),
@@ -88,7 +95,7 @@ function aboutPiece({ performance, casting, settings, memo }: Piece, { bars, lea
     ...leadQueries(casting, leads),
     ...memo.run(stages.trackDoubts, { performance, casting }),
     ...keyQueries(keys, barKeys, performance, keySet),
-    ...fileQueries(performance),
+    ...warningQueries(performance),
     ...memo.run(stages.meters, {
       performance,
       bars: settings.freeTime || settings.timeLine.length > 0 ? 'mended' : 'own',

@@ -2,9 +2,10 @@
  * Doubts a copyist has about the look of a part: doubles that are written differently, many instruments on one
  * percussion staff, bars that could be written as repeat signs.
  */
-import { queryId } from '../../base';
+import { groupBy, queryId } from '../../base';
 import type { CastPart } from '../../casting';
 import { KIT_GROUP, PERCUSSION_GROUPS, percussionGroupOf } from '../../instruments';
+import { few } from '../../decisions';
 import type { Query } from '../../queries';
 import type { Part, PartId } from '../../score';
 import type { Bar } from '../../time';
@@ -19,27 +20,33 @@ const MANY = 4;
 /** Bars like the one before, in a row, that are worth offering. */
 const LEAST_LIKE = 4;
 
-/** Parts that play the same and are written differently here and there: one query for each pair. */
+/** Parts that play the same as another one and are written differently: one query for each that is doubled. */
 export function doublingQueries(
   doublings: readonly Doubling[],
   parts: readonly CastPart[],
   bars: readonly Bar[],
 ): Query[] {
   const nameOf = (id: PartId) => parts.find((part) => part.id === id)!.name;
-  return doublings
-    .filter(({ bars: both, differing }) => both.length >= LEAST_DOUBLED && differing.length > 0)
-    .map(({ part, as, bars: both, differing }): Query => {
-      const first = bars[differing[0]!]!;
-      return {
-        id: queryId(`doubled/${part}/${as}`),
-        kind: 'doubled',
-        part,
-        at: first.start,
-        bar: first.index,
-        message: `${nameOf(part)} doubles ${nameOf(as)} in ${both.length} bars; ${barList(differing.map((bar) => bars[bar]!.number))} it is played, and written, otherwise.`,
-        facts: { as, name: nameOf(as) },
-      };
-    });
+  const apart = doublings.filter(({ bars: both, differing }) => both.length >= LEAST_DOUBLED && differing.length > 0);
+  return [...groupBy(apart, ({ as }) => as)].map(([as, of]): Query => {
+    const [{ part, bars: both, differing }] = of as [Doubling, ...Doubling[]];
+    const first = bars[differing[0]!]!;
+    const names = of.map((one) => nameOf(one.part));
+    const message =
+      of.length === 1
+        ? `${names[0]} doubles ${nameOf(as)} in ${both.length} bars; ${barList(differing.map((bar) => bars[bar]!.number))} it is played, and written, otherwise.`
+        : `${few(names, ', ')} double ${nameOf(as)}; here and there, from bar ${first.number} on, they are played, and written, otherwise.`;
+    return {
+      id: queryId(`doubled/${of.map((one) => one.part).join('+')}/${as}`),
+      kind: 'doubled',
+      part,
+      parts: of.map((one) => one.part),
+      at: first.start,
+      bar: first.index,
+      message,
+      facts: { as, name: nameOf(as) },
+    };
+  });
 }
 
 /** "in bars 3, 4 and 9"; the first few of many. */

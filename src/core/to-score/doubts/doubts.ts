@@ -1,14 +1,15 @@
 /*
  * Doubts: what the engine is not sure of, as queries with their places.
  */
-import { partOf, queryId } from '../../base';
+import { partOf, queryId, type NoteId } from '../../base';
 import { trackLabel, type Casting, type CastPart } from '../../casting';
 import { findDuplicates, mixedTracks, type Performance, type TrackId } from '../../performance';
-import type { Query } from '../../queries';
+import { fileQueries, type NearGrid, type Query } from '../../queries';
 import { keyName, type ScoreKey } from '../../score';
 import {
   barBeat,
   barIndexAt,
+  QUARTER,
   type Bar,
   type MidiKey,
   type Milliseconds,
@@ -32,6 +33,7 @@ const FAR: Seconds = 0.045;
  * Notes far off their place, and notes the instrument does not have.
  *
  * @param candidates what the part's track was taken for, the likeliest first
+ * @param byHand notes that people changed themselves
  */
 export function noteQueries(
   part: CastPart,
@@ -40,13 +42,14 @@ export function noteQueries(
   line: BeatLine,
   switches: ReadonlySet<MidiKey>,
   candidates: readonly InstrumentId[],
+  byHand: ReadonlySet<NoteId>,
 ): Query[] {
   const barStarts = bars.map((bar) => bar.start);
   const place = (at: WrittenUnits) => {
     const { bar, beat } = barBeat(bars, at);
     return { words: `${part.name}, bar ${bar}, beat ${beat}`, bar: barIndexAt(barStarts, at) };
   };
-  return [...offGrid(part, grid, line, place), ...rangeQueries(part, candidates, grid, place, switches)];
+  return [...offGrid(part, grid, line, place, byHand), ...rangeQueries(part, candidates, grid, place, switches)];
 }
 
 /** Keys of a part that are already asked about as keyswitches. */
@@ -66,23 +69,42 @@ export function isOffGrid(note: PlacedNote, grid: Pick<GridChoice, 'jitter'>, li
   return Math.abs(awayFromPlace(note, line)) > Math.max(FAR, FAR_JITTERS * grid.jitter);
 }
 
-function offGrid(part: CastPart, grid: GridChoice, line: BeatLine, place: Place): Query[] {
-  return grid.notes.flatMap((note): Query[] => {
-    if (!isOffGrid(note, grid, line)) return [];
-    const { words, bar } = place(note.start);
-    const ms: Milliseconds = Math.round(awayFromPlace(note, line) * 1000);
-    return [
-      {
-        id: queryId(`off-grid/${part.id}/${note.id}`),
-        kind: 'off-grid',
-        part: part.id,
-        at: note.start,
-        bar,
-        played: [note.id],
-        message: `${words}: played ${Math.abs(ms)} ms ${ms > 0 ? 'after' : 'before'} the place it is written on.`,
-      },
-    ];
-  });
+/** Grids a part may be allowed, the plainest first. */
+const FINER: readonly (NearGrid & { step: WrittenUnits })[] = [
+  { smallest: '16th', triplets: true, step: QUARTER / 3 },
+  { smallest: '32nd', triplets: true, step: QUARTER / 8 },
+];
+
+/** One query for a part: notes nobody has set by hand, far from where they are written. */
+function offGrid(part: CastPart, grid: GridChoice, line: BeatLine, place: Place, byHand: ReadonlySet<NoteId>): Query[] {
+  const far = grid.notes.filter((note) => !byHand.has(note.id) && isOffGrid(note, grid, line));
+  if (far.length === 0) return [];
+  const { words, bar } = place(far[0]!.start);
+  const away = far.map((note): Milliseconds => Math.round(awayFromPlace(note, line) * 1000));
+  const most = away.reduce((a, b) => (Math.abs(b) > Math.abs(a) ? b : a));
+  const near = FINER.filter(({ step }) => far.every((note) => hasPlaceNear(note, step, grid, line)));
+  return [
+    {
+      id: queryId(`off-grid/${part.id}`),
+      kind: 'off-grid',
+      part: part.id,
+      at: far[0]!.start,
+      bar,
+      played: far.map(({ id }) => id),
+      message:
+        far.length === 1
+          ? `${words}: played ${Math.abs(most)} ms ${most > 0 ? 'after' : 'before'} the place it is written on.`
+          : `${words} and on: ${far.length} notes were played up to ${Math.abs(most)} ms away from the places they are written on.`,
+      facts: { near: near.map(({ smallest, triplets }) => ({ smallest, triplets })) },
+    },
+  ];
+}
+
+/** Whether a grid of equal steps in the beat has a place where the note would not be far off. */
+function hasPlaceNear(note: PlacedNote, step: WrittenUnits, grid: GridChoice, line: BeatLine): boolean {
+  const { start } = line.beats[beatIndexAt(line, note.start)]!;
+  const place = start + Math.round((note.onset - start) / step) * step;
+  return !isOffGrid({ ...note, start: Math.max(0, place) }, grid, line);
 }
 
 /** Leads that are likely but not certain; they were not taken out. */
@@ -106,13 +128,14 @@ export function leadQueries(casting: Casting, leads: ReadonlyMap<TrackId, Lead>)
 }
 
 /** What was odd in the file itself. */
-export function fileQueries(performance: Performance): Query[] {
-  return performance.warnings.map((warning, i) => ({
-    id: queryId(`file/${i}/${warning.track ?? ''}/${warning.tick ?? ''}`),
-    kind: 'file',
-    track: warning.track,
-    message: warning.message,
-  }));
+export function warningQueries(performance: Performance): Query[] {
+  return fileQueries(
+    performance.warnings.map(({ track, tick, message }, i) => ({
+      id: `file/${i}/${track ?? ''}/${tick ?? ''}`,
+      ...(track !== undefined && { track }),
+      message,
+    })),
+  );
 }
 
 /** Tracks that double another and are both written; tracks that carry several channels. */

@@ -4,7 +4,8 @@
  */
 import { queryId } from '../../base';
 import type { CastPart } from '../../casting';
-import type { Query } from '../../queries';
+import { few } from '../../decisions';
+import type { KeyChange, Query, SilentKey } from '../../queries';
 import { keyName, type Fold, type ScoreKey, type Tablature } from '../../score';
 import { barBeat, barIndexAt, type Bar, type MidiKey, type WrittenUnits } from '../../time';
 import { ONE_KIND } from '../layout/drum-places';
@@ -85,36 +86,46 @@ export function layeredDrumQueries(
   });
 }
 
-/** Keys a percussion part strikes that its map does not have. */
+/** Keys a percussion part strikes that its map does not have: one query for the part. */
 export function drumQueries(
   part: CastPart,
   grid: GridChoice,
   { map, unmapped }: PartDrums,
   bars: readonly Bar[],
 ): Query[] {
-  return unmapped.map((key: MidiKey): Query => {
-    const ids = part.notes.filter((note) => note.key === key).map((note) => note.id);
-    // The stroke itself may be part of a roll or a flam on another one.
-    const first =
-      grid.notes.find(
-        (note) =>
-          ids.includes(note.id) ||
-          note.absorbed.some((id) => ids.includes(id)) ||
-          note.behind?.some((id) => ids.includes(id)),
-      ) ?? grid.notes[0]!;
-    const near = nearestSounds(map, key, unmapped);
-    const times = ids.length > 1 ? ` (${ids.length} times)` : '';
-    return {
-      id: queryId(`unmapped-drum/${part.id}/${key}`),
+  if (unmapped.length === 0) return [];
+  const silent = new Set(unmapped);
+  const struck = part.notes.filter(({ key }) => silent.has(key)).map(({ id }) => id);
+  const ids = new Set(struck);
+  // The stroke itself may be part of a roll or a flam on another one.
+  const first =
+    grid.notes.find(({ id, absorbed, behind = [] }) => [id, ...absorbed, ...behind].some((one) => ids.has(one))) ??
+    grid.notes[0]!;
+  const keys = unmapped.map((key: MidiKey) => ({
+    key,
+    near: nearestSounds(map, key, unmapped).map((sound) => ({ key: sound.key, name: sound.name })),
+  }));
+  return [
+    {
+      id: queryId(`unmapped-drum/${part.id}/${unmapped.join('+')}`),
       kind: 'unmapped-drum',
       part: part.id,
       at: first.start,
       bar: barOf(bars, first.start),
-      played: ids,
-      message: `${words(part.name, bars, first.start)}: key ${key} is not in the drum map${times}${near[0] ? `; ${near[0].key} is ${near[0].name}` : ''}.`,
-      facts: { key, near: near.map((sound) => ({ key: sound.key, name: sound.name })) },
-    };
-  });
+      played: struck,
+      message: `${words(part.name, bars, first.start)}: ${unmappedInWords(keys, struck.length)}.`,
+      facts: { keys },
+    },
+  ];
+}
+
+function unmappedInWords(keys: readonly SilentKey[], strokes: number): string {
+  const times = strokes > 1 ? ` (${strokes} times)` : '';
+  const [{ key, near }] = keys as [SilentKey, ...SilentKey[]];
+  if (keys.length === 1)
+    return `key ${key} is not in the drum map${times}${near[0] ? `; ${near[0].key} is ${near[0].name}` : ''}`;
+  const named = keys.map((one) => String(one.key));
+  return `keys ${few(named, ', ')} are not in the drum map${times}`;
 }
 
 export function repeatQueries(found: readonly Fold[], taken: readonly Fold[], bars: readonly Bar[]): Query[] {
@@ -143,8 +154,8 @@ export function repeatQueries(found: readonly Fold[], taken: readonly Fold[], ba
 }
 
 /**
- * Long stretches in another key than the one printed there. Where nobody set a key, signatures follow the notes
- * already.
+ * Long stretches in another key than the one printed there, as one query. Where nobody set a key, signatures follow the
+ * notes already.
  */
 export function keyChangeQueries(
   keys: readonly ScoreKey[],
@@ -153,27 +164,42 @@ export function keyChangeQueries(
   stated: boolean,
 ): Query[] {
   if (!stated) return [];
+  const stretches = otherKeys(keys, barKeys, bars);
+  const [first] = stretches;
+  if (!first) return [];
+  const from = first.heard.bar;
+  const number = (bar: number) => bars[bar]!.number;
+  const more = stretches.length > 1 ? ` (And ${stretches.length - 1} more stretches in other keys.)` : '';
+  return [
+    {
+      id: queryId(`key-change/${stretches.map(({ heard }) => heard.bar).join('+')}`),
+      kind: 'key-change',
+      at: bars[from]!.start,
+      bar: from,
+      message: `Bars ${number(from)}–${number(first.last)} sound like ${keyName(first.heard)}; the signature there is ${keyName(first.printed)}.${more}`,
+      facts: { stretches: stretches.map(({ heard, back }) => ({ heard, back })) },
+    },
+  ];
+}
+
+type OtherKey = KeyChange['facts']['stretches'][number] & { last: number; printed: ScoreKey };
+
+function otherKeys(keys: readonly ScoreKey[], barKeys: readonly BarKey[], bars: readonly Bar[]): OtherKey[] {
   const printed = bars.map((bar) => keys.findLast((key) => key.bar <= bar.index)!);
-  const queries: Query[] = [];
+  const found: OtherKey[] = [];
   for (let from = 0; from < bars.length;) {
-    const key = barKeys[from]!;
+    const { fifths, mode } = barKeys[from]!;
+    const here = printed[from]!;
     let to = from;
-    while (to < bars.length && barKeys[to]!.fifths === key.fifths && printed[to]!.fifths === printed[from]!.fifths)
-      to++;
-    if (to - from >= BARS_OF_ANOTHER_KEY && key.fifths !== printed[from]!.fifths && from > 0) {
-      queries.push({
-        id: queryId(`key-change/${from}`),
-        kind: 'key-change',
-        at: bars[from]!.start,
-        bar: from,
-        message: `Bars ${bars[from]!.number}–${bars[to - 1]!.number} sound like ${keyName(key)}; the signature there is ${keyName(printed[from]!)}.`,
-        facts: {
-          heard: { fifths: key.fifths, mode: key.mode, bar: from },
-          back: to < bars.length ? { fifths: printed[from]!.fifths, mode: printed[from]!.mode, bar: to } : null,
-        },
+    while (to < bars.length && barKeys[to]!.fifths === fifths && printed[to]!.fifths === here.fifths) to++;
+    if (to - from >= BARS_OF_ANOTHER_KEY && fifths !== here.fifths && from > 0)
+      found.push({
+        heard: { fifths, mode, bar: from },
+        back: to < bars.length ? { fifths: here.fifths, mode: here.mode, bar: to } : null,
+        last: to - 1,
+        printed: here,
       });
-    }
     from = Math.max(to, from + 1);
   }
-  return queries;
+  return found;
 }

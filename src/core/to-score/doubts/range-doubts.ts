@@ -1,5 +1,6 @@
 /*
- * Notes an instrument does not have: single ones, a whole part an octave off, or perhaps another instrument.
+ * Notes an instrument does not have: one query for a part, whatever its cause is: a part written an octave off, another
+ * instrument, or single notes. Only what lies beyond the extreme range is asked about.
  */
 import { queryId } from '../../base';
 import type { CastPart } from '../../casting';
@@ -14,22 +15,14 @@ import type { PlacedNote } from '../timing/timed-note';
 const MOSTLY = 0.3;
 /** So many notes out of range speak for the octave of the whole part rather than for single notes. */
 const FEW_STRANGE = 3;
+/** So many different keys are named. */
+const MOST_KEYS = 4;
+/** So many other instruments are offered. */
+const MOST_OTHERS = 2;
 
 export type Place = (at: WrittenUnits) => { words: string; bar: number };
 
-/** What is known of a part before its notes are judged. */
-interface Judged {
-  part: CastPart;
-  notes: readonly PlacedNote[];
-  strange: readonly PlacedNote[];
-  place: Place;
-  /** Instruments that have every note. */
-  others: InstrumentId[];
-  /** MusicXML can write the key in this part. */
-  writable: (key: MidiKey) => boolean;
-}
-
-/** One query for each key that does not fit, at the first place it occurs; one for the part where most do not. */
+/** @param candidates what the part's track was taken for, the likeliest first @param switches keys asked about already */
 export function rangeQueries(
   part: CastPart,
   candidates: readonly InstrumentId[],
@@ -37,103 +30,98 @@ export function rangeQueries(
   place: Place,
   switches: ReadonlySet<MidiKey>,
 ): Query[] {
-  const { unpitched, range, transposition } = part.instrument;
+  const { unpitched, extremeRange, transposition } = part.instrument;
   if (unpitched) return [];
-  // MusicXML has no octave below 0 and none above 9.
-  const writable = (key: MidiKey) => key + transposition >= 12 && key + transposition < 132;
-  const fits = (key: MidiKey) => switches.has(key) || (key >= range[0] && key <= range[1] && writable(key));
-  const strange = notes.filter((note) => !fits(note.key));
+  const fits = (key: MidiKey) => key >= extremeRange[0] && key <= extremeRange[1] && writable(key + transposition);
+  const strange = notes.filter((note) => !switches.has(note.key) && !fits(note.key));
   if (strange.length === 0) return [];
-  const judged: Judged = { part, notes, strange, place, writable, others: otherInstruments(part, candidates) };
-  const octave = octaveOff(judged, switches);
-  if (octave !== null) return [octaveQuery(judged, octave)];
-  return strange.length > MOSTLY * notes.length && strange.length > 1
-    ? [mostlyQuery(judged)]
-    : [...new Set(strange.map((note) => note.key))].map((key) => keyQuery(judged, key));
-}
-
-/** @param which of the part's queries about range it is @param notes concerned */
-function rangeQuery(
-  { part, others, place }: Judged,
-  which: string,
-  notes: readonly PlacedNote[],
-  {
-    first = notes[0]!,
-    within,
-    say,
-  }: { first?: PlacedNote; within: OutOfRange['facts']['within']; say: (where: string) => string },
-): Query {
-  const { words, bar } = place(first.start);
-  return {
-    id: queryId(`out-of-range/${part.id}${which}`),
+  const { words, bar } = place(strange[0]!.start);
+  const octave = strange.length < FEW_STRANGE ? null : octaveOff(notes, (key) => switches.has(key) || fits(key));
+  const mostly = strange.length > 1 && strange.length > MOSTLY * notes.length;
+  const query: OutOfRange = {
+    id: queryId(`out-of-range/${part.id}`),
     kind: 'out-of-range',
     part: part.id,
-    at: first.start,
+    at: strange[0]!.start,
     bar,
-    played: notes.map((note) => note.id),
-    message: say(words),
-    facts: { within, tracks: part.tracks, others },
+    played: strange.map((note) => note.id),
+    message: `${words}${strange.length > 1 ? ' and on' : ''}: ${inWords(part, notes, strange)}${hint(octave, mostly)}`,
+    facts: {
+      tracks: part.tracks,
+      whole: octave === null ? null : { notes: notes.map((note) => note.id), semitones: octave },
+      single: octavesWithin(strange, fits),
+      others: otherInstruments(part, candidates),
+      mostly,
+    },
   };
+  return [query];
 }
 
-/** "3 of 40 notes lie outside G3–A7" */
-function outside({ part, notes, strange }: Judged): string {
-  const [low, high] = part.instrument.range.map(keyInWords);
-  return `${strange.length} of ${notes.length} notes lie outside ${low}–${high}`;
+/** MusicXML has no octave below 0 and none above 9. */
+const writable = (written: MidiKey) => written >= 12 && written < 132;
+
+function hint(octave: Semitones | null, mostly: boolean): string {
+  if (octave !== null) return ` An octave ${octave > 0 ? 'higher' : 'lower'} the whole part would be within it.`;
+  return mostly ? ' Perhaps this is another instrument.' : '';
 }
 
-function mostlyQuery(judged: Judged): Query {
-  const say = (where: string) => `${where} and on: ${outside(judged)}. Perhaps this is another instrument.`;
-  return rangeQuery(judged, '', judged.strange, { within: null, say });
-}
-
-function keyQuery(judged: Judged, key: MidiKey): Query {
-  const { range } = judged.part.instrument;
-  const notes = judged.strange.filter((note) => note.key === key);
-  const times = notes.length > 1 ? ` (${notes.length} times)` : '';
-  const semitones = [12, -12, 24, -24].find((by) => key + by >= range[0] && key + by <= range[1]);
-  return rangeQuery(judged, `/${key}`, notes, {
-    within: semitones === undefined ? null : { whole: false, semitones },
-    say: (where) =>
-      judged.writable(key)
-        ? `${where}: ${keyInWords(key)} lies outside the instrument’s range, ${range.map(keyInWords).join('–')}${times}.`
-        : `${where}: MusicXML cannot write ${keyInWords(key)}${times}; an octave nearer the middle stands in the file.`,
-  });
+/** "G5, A5 and F♯6 (18 of 402 notes) lie beyond what a Violoncello has, C2–E6." */
+function inWords({ instrument }: CastPart, notes: readonly PlacedNote[], strange: readonly PlacedNote[]): string {
+  const range = instrument.extremeRange.map(keyInWords).join('–');
+  const keys = [...new Set(strange.map((note) => note.key))].sort((a, b) => a - b);
+  const unwritable = keys.every((key) => !writable(key + instrument.transposition));
+  const named =
+    keys.length > MOST_KEYS
+      ? `${keyInWords(keys[0]!)}–${keyInWords(keys.at(-1)!)}`
+      : [keys.slice(0, -1).map(keyInWords).join(', '), keyInWords(keys.at(-1)!)].filter(Boolean).join(' and ');
+  const many = `${strange.length} of ${notes.length} notes`;
+  if (unwritable) return `MusicXML cannot write ${named} (${many}); an octave nearer the middle stands in the file.`;
+  if (keys.length > MOST_KEYS)
+    return `${many}, between ${named}, lie beyond the range of ${instrument.names.en}, ${range}.`;
+  const lie = keys.length > 1 ? 'lie' : 'lies';
+  return `${named} ${lie} beyond the range of ${instrument.names.en}, ${range} (${many}).`;
 }
 
 /**
  * The octave by which the whole part would lie where its instrument plays; two octaves off it is rather another
  * instrument.
  */
-function octaveOff({ part, notes, strange, writable }: Judged, switches: ReadonlySet<MidiKey>): Semitones | null {
-  if (strange.length < FEW_STRANGE) return null;
-  const [low, high] = part.instrument.range;
-  const within = (key: MidiKey) => key >= low && key <= high && writable(key);
-  return [12, -12].find((by) => notes.every(({ key }) => switches.has(key) || within(key + by))) ?? null;
+function octaveOff(notes: readonly PlacedNote[], fits: (key: MidiKey) => boolean): Semitones | null {
+  return [12, -12].find((by) => notes.every(({ key }) => fits(key + by))) ?? null;
 }
 
-function octaveQuery(judged: Judged, semitones: Semitones): Query {
-  const way = semitones > 0 ? 'higher' : 'lower';
-  return rangeQuery(judged, '/octave', judged.notes, {
-    first: judged.strange[0]!,
-    within: { whole: true, semitones },
-    say: (where) => `${where} and on: ${outside(judged)}. An octave ${way} the whole part would be within it.`,
-  });
+/** Octaves that bring each strange note within; null where one of them cannot be brought there. */
+function octavesWithin(strange: readonly PlacedNote[], fits: (key: MidiKey) => boolean): OutOfRange['facts']['single'] {
+  const found = strange.map(({ id, key }) => ({
+    note: id,
+    semitones: [12, -12, 24, -24].find((by) => fits(key + by)) ?? 0,
+  }));
+  return found.every(({ semitones }) => semitones !== 0) ? found : null;
 }
 
-/** Instruments that have every note of the part: first what the track was taken for, then its family in score order. */
+/** What the track was taken for, and instruments of the part's kind, as far as they have every note. */
 function otherInstruments(part: CastPart, candidates: readonly InstrumentId[]): InstrumentId[] {
+  const { id, family, section, polyphonic } = part.instrument;
   const keys = part.notes.map((note) => note.key);
   const [low, high] = keys.reduce(([a, b], key) => [Math.min(a, key), Math.max(b, key)], [127, 0] as [number, number]);
-  const rank = (id: InstrumentId) => {
-    const at = candidates.indexOf(id);
+  const rank = (other: InstrumentId) => {
+    const at = candidates.indexOf(other);
     return at < 0 ? candidates.length : at;
   };
   return CATALOGUE.filter(
-    (one) => one.id !== part.instrument.id && !one.unpitched && one.range[0] <= low && one.range[1] >= high,
+    (one) =>
+      one.id !== id &&
+      (one.id === candidates[0] || (one.family === family && one.polyphonic === polyphonic)) &&
+      !one.unpitched &&
+      one.range[0] <= low &&
+      one.range[1] >= high,
   )
-    .filter((one) => one.family === part.instrument.family || rank(one.id) < candidates.length)
-    .sort((a, b) => rank(a.id) - rank(b.id) || a.scoreOrder - b.scoreOrder)
-    .slice(0, 3)
+    .sort(
+      (a, b) =>
+        rank(a.id) - rank(b.id) ||
+        Number(b.section === section) - Number(a.section === section) ||
+        a.scoreOrder - b.scoreOrder,
+    )
+    .slice(0, MOST_OTHERS)
     .map((one) => one.id);
 }

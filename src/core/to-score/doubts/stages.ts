@@ -24,6 +24,7 @@ export const noteDoubts = stage(
     line,
     switches,
     casting,
+    edits,
   }: {
     part: CastPart;
     grid: GridChoice;
@@ -32,10 +33,11 @@ export const noteDoubts = stage(
     /** Keys that are asked about as keyswitches already. */
     switches: readonly MidiKey[];
     casting: Casting;
+    edits: readonly NoteEdit[];
   }) => {
     const track = casting.tracks.find(({ id }) => id === part.tracks[0]);
     const candidates = track?.recognition.candidates.map(({ instrument }) => instrument) ?? [];
-    return noteQueries(part, grid, bars, line, new Set(switches), candidates);
+    return noteQueries(part, grid, bars, line, new Set(switches), candidates, new Set(edits.map(({ note }) => note)));
   },
 );
 

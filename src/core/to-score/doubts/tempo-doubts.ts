@@ -4,7 +4,7 @@
  *     96 ─────┐93┐87┐80┐72        rit.
  */
 import { queryId } from '../../base';
-import type { Query } from '../../queries';
+import type { Bend, Query } from '../../queries';
 import type { TempoMark } from '../../score';
 import { barIndexAt, QUARTER, type Bar, type WrittenUnits } from '../../time';
 
@@ -18,14 +18,37 @@ const NOTICED = 0.07;
 const SAID: WrittenUnits = 4 * QUARTER;
 /** The tempo before is taken up again when it is as near. */
 const AGAIN = 0.03;
-/** More would be a performance, not a score. */
-const MOST_ASKED = 20;
-
-/** @param tempos every change, in order */
+/** @param tempos every change, in order @returns one query for all places of the piece */
 export function tempoDoubts(tempos: readonly TempoMark[], bars: readonly Bar[]): Query[] {
-  const starts = bars.map((bar) => bar.start);
-  const queries: Query[] = [];
-  for (let i = 1; i < tempos.length && queries.length < MOST_ASKED;) {
+  const bends = unsaidBends(tempos);
+  const [first] = bends;
+  if (!first) return [];
+  const bar = barIndexAt(
+    bars.map(({ start }) => start),
+    first.from,
+  );
+  const { number } = bars[bar]!;
+  const message =
+    bends.length === 1
+      ? `Bar ${number}: the tempo ${first.words === 'rit.' ? 'falls' : 'rises'} by degrees from ${first.bpm[0]} to ${first.bpm[1]}, and no word says so.`
+      : `Bar ${number} and on: the tempo falls or rises by degrees in ${bends.length} places, and no word says so.`;
+  return [
+    {
+      id: queryId(`tempo-bends/${bends.map(({ from }) => from).join('+')}`.slice(0, LONGEST_ID)),
+      kind: 'tempo-bends',
+      at: first.from,
+      bar,
+      message,
+      facts: { bends: bends.map(({ from, words, back }) => ({ from, words, back })) },
+    },
+  ];
+}
+
+const LONGEST_ID = 200;
+
+function unsaidBends(tempos: readonly TempoMark[]) {
+  const found: (Bend & { bpm: [number, number] })[] = [];
+  for (let i = 1; i < tempos.length;) {
     const bend = bendFrom(tempos, i);
     if (!bend) {
       i++;
@@ -33,21 +56,13 @@ export function tempoDoubts(tempos: readonly TempoMark[], bars: readonly Bar[]):
     }
     const { last, before, words } = bend;
     const from = tempos[i]!.at;
-    const said = tempos.some((mark) => mark.words !== undefined && Math.abs(mark.at - from) <= SAID);
     const next = tempos[last + 1];
     const back = next && Math.abs(next.bpm / before - 1) < AGAIN ? next.at : null;
-    const bar = barIndexAt(starts, from);
-    if (!said)
-      queries.push({
-        id: queryId(`tempo-bends/${from}`),
-        kind: 'tempo-bends',
-        bar,
-        message: `Bar ${bars[bar]!.number}: the tempo ${words === 'rit.' ? 'falls' : 'rises'} by degrees from ${Math.round(before)} to ${Math.round(tempos[last]!.bpm)}, and no word says so.`,
-        facts: { from, words, back },
-      });
+    const said = tempos.some((mark) => mark.words !== undefined && Math.abs(mark.at - from) <= SAID);
+    if (!said) found.push({ from, words, back, bpm: [Math.round(before), Math.round(tempos[last]!.bpm)] });
     i = last + 1;
   }
-  return queries;
+  return found;
 }
 
 /** The changes one way that begin with one of them. */

@@ -237,7 +237,7 @@ describe('doubts about rhythm', () => {
     const conversion = convert(band);
     const [query, ...others] = conversion.queries.filter(({ kind }) => kind === 'one-step');
     expect(others).toEqual([]);
-    expect(query).toMatchObject({ part: 't2', bar: 1, facts: { by: -QUARTER / 4 } });
+    expect(query).toMatchObject({ part: 't2', bar: 1, facts: { moves: [{ by: -QUARTER / 4 }], back: null } });
     const [remedy] = remediesFor(query!);
     expect(remedy!.label).toBe('As in Flute');
     const mended = convert(band, after(remedy!.decision));

@@ -1,4 +1,4 @@
-import type { Decision } from '@/core/decisions';
+import { asOne, type Decision } from '@/core/decisions';
 import { answersFor, enter, lessonsOf, moveTo, redo, settingsOf, undo, type Ledger } from '@/core/documents';
 import { isScoreFile, type FileKind } from '@/core/engine';
 import { houseEntries, learn, markHoused } from '@/storage/house-list';
@@ -23,6 +23,7 @@ export interface JobSlice {
   layOut: () => Promise<void>;
   /** Works on the same original in the other direction. */
   turn: (direction: Direction) => Promise<void>;
+  /** Several decisions are one step: one line of the ledger. */
   decide: (...decisions: Decision[]) => void;
   undo: () => void;
   redo: () => void;
@@ -110,7 +111,7 @@ export const jobSlice: Slice<JobSlice> = (set, get) => {
       const names = new Map(get().opened?.survey.tracks.map((track) => [track.id, track.name]));
       const lessons = decisions.flatMap((decision) => lessonsOf(decision, (track) => names.get(track) ?? ''));
       if (lessons.length > 0) learn(lessons).catch((error) => set({ failure: sentence(error) }));
-      get().keep((ledger) => decisions.reduce(enter, ledger));
+      if (decisions.length > 0) get().keep((ledger) => enter(ledger, asOne(decisions)));
     },
     undo: () => get().keep(undo),
     redo: () => get().keep(redo),

@@ -1,0 +1,143 @@
+/*
+ * Doubts about company: places where a part stands a step beside those it moves with elsewhere. One query for each two
+ * parts.
+ */
+import { groupBy, queryId } from '../../base';
+import { stage, type Memo } from '../../base/stage';
+import type { CastPart } from '../../casting';
+import type { OneStep, Query } from '../../queries';
+import { barBeat, barIndexAt, QUARTER, type Bar, type WrittenUnits } from '../../time';
+import type { GridChoice } from '../timing/grid';
+import type { PlacedNote } from '../timing/timed-note';
+
+/** A part moves with others in a bar when at least this share of its onsets, and this many, fall together with theirs. */
+const SAME_SHARE = 0.6;
+const SAME_LEAST = 2;
+/** Over the whole piece: parts that share fewer onsets than this do not move together. */
+const COMPANY = 0.85;
+const MOST_COMPANIONS = 8;
+/** Steps that are looked at: a thirty-second, a sixteenth, an eighth. */
+const STEPS: readonly WrittenUnits[] = [QUARTER / 8, QUARTER / 4, QUARTER / 2];
+
+interface PartGrid {
+  part: CastPart;
+  grid: GridChoice;
+}
+
+/** Notes of a part that stand beside those of another one. */
+interface Beside {
+  /** Indexes of the parts. */
+  part: number;
+  as: number;
+  at: WrittenUnits;
+  to: WrittenUnits;
+  notes: readonly PlacedNote[];
+}
+
+type Places = ReadonlyMap<WrittenUnits, PlacedNote[]>;
+
+export function companyQueries(parts: readonly PartGrid[], bars: readonly Bar[], memo: Memo): Query[] {
+  const onsets = parts.map(({ part, grid }) => memo.run(onsetsInBars, { grid, bars }, part.id));
+  const company = companions(parts.map(({ part, grid }) => memo.run(onsetPlaces, { grid }, part.id)));
+  const found = parts.flatMap(({ part, grid }, p) =>
+    grid.exact || part.instrument.unpitched || company[p]!.length === 0 ? [] : besideIn(p),
+  );
+  // What one of two parts has beside the other, the other has beside the one.
+  const pairs = groupBy(found, ({ part, as }) => `${Math.min(part, as)}/${Math.max(part, as)}`);
+  return [...pairs.values()].map((places) => inOneQuery(places, parts, bars));
+
+  function besideIn(part: number): Beside[] {
+    return [...onsets[part]!].flatMap(([bar, own]) =>
+      [...own].flatMap(([at, notes]): Beside[] => {
+        const step = stepTo(at, bar, own, part);
+        return step ? [{ part, at, notes, ...step }] : [];
+      }),
+    );
+  }
+
+  function stepTo(at: WrittenUnits, bar: number, own: Places, p: number): { to: WrittenUnits; as: number } | null {
+    const agreeing = company[p]!.filter((q) => onsets[q]!.get(bar)?.has(at)).length;
+    for (const to of STEPS.flatMap((step) => [at + step, at - step])) {
+      if (own.has(to)) continue;
+      const others = company[p]!.filter((q) => {
+        const theirs = onsets[q]!.get(bar);
+        return theirs?.has(to) && !theirs.has(at) && moveTogether(own, theirs, at);
+      });
+      if (others.length > agreeing) return { to, as: others[0]! };
+    }
+    return null;
+  }
+}
+
+/** The part with more of the places is asked about; where both have as many, the first. */
+function inOneQuery(places: readonly Beside[], parts: readonly PartGrid[], bars: readonly Bar[]): OneStep {
+  const [own, theirs] = [...groupBy(places, ({ part }) => part).values()].sort((a, b) => b.length - a.length) as [
+    Beside[],
+    Beside[]?,
+  ];
+  const { part: index, as, at, to } = own[0]!;
+  const { part } = parts[index]!;
+  const other = parts[as]!.part;
+  const { bar, beat } = barBeat(bars, at);
+  const by = to - at;
+  const more = own.length > 1 ? ` (${own.length} places)` : '';
+  return {
+    id: queryId(`one-step/${part.id}/${other.id}`),
+    kind: 'one-step',
+    part: part.id,
+    at,
+    bar: barIndexAt(
+      bars.map(({ start }) => start),
+      at,
+    ),
+    played: own.flatMap(({ notes }) => notes.map(({ id }) => id)),
+    message: `${part.name}, bar ${bar}, beat ${beat}: ${stepName(Math.abs(by))} ${by > 0 ? 'before' : 'after'} ${other.name}, with which it moves elsewhere in the bar${more}.`,
+    facts: {
+      name: part.name,
+      as: other.name,
+      moves: movesOf(own),
+      back: theirs ? { part: other.id, moves: movesOf(theirs) } : null,
+    },
+  };
+}
+
+const movesOf = (places: readonly Beside[]) =>
+  places.flatMap(({ notes, at, to }) => notes.map(({ id }) => ({ note: id, by: to - at })));
+
+/** Where a part has onsets. */
+const onsetPlaces = stage(
+  'onset places',
+  ({ grid }: { grid: GridChoice }) => new Set(grid.notes.map(({ start }) => start)),
+);
+
+const onsetsInBars = stage('onsets in bars', ({ grid, bars }: { grid: GridChoice; bars: readonly Bar[] }) => {
+  const starts = bars.map((bar) => bar.start);
+  const inBars = groupBy(grid.notes, ({ start }) => barIndexAt(starts, start));
+  return new Map([...inBars].map(([bar, notes]) => [bar, groupBy(notes, ({ start }) => start)]));
+});
+
+/** For each part those it usually moves with. @param places where each part has onsets */
+function companions(places: readonly ReadonlySet<WrittenUnits>[]): number[][] {
+  return places.map((own, p) => {
+    const found = places.flatMap((_, q) => {
+      const sizes = own.size / Math.max(1, places[q]!.size);
+      if (q === p || own.size < 8 || sizes < COMPANY || sizes > 1 / COMPANY) return [];
+      let common = 0;
+      for (const at of own) if (places[q]!.has(at)) common++;
+      return common >= COMPANY * own.size && common >= COMPANY * places[q]!.size ? [q] : [];
+    });
+    // Those nearest on the page; a hundred like parts need not all be asked.
+    return found.sort((a, b) => Math.abs(a - p) - Math.abs(b - p)).slice(0, MOST_COMPANIONS);
+  });
+}
+
+/** Whether two parts have most onsets of a bar in common, the doubtful one apart. */
+function moveTogether(own: Places, other: Places, but: WrittenUnits): boolean {
+  const mine = [...own.keys()].filter((at) => at !== but);
+  const common = mine.filter((at) => other.has(at)).length;
+  return common >= SAME_LEAST && common >= SAME_SHARE * mine.length && common >= SAME_SHARE * (other.size - 1);
+}
+
+function stepName(units: WrittenUnits): string {
+  return units === QUARTER / 2 ? 'an eighth' : units === QUARTER / 4 ? 'a sixteenth' : 'a thirty-second';
+}
