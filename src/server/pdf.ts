@@ -11,7 +11,7 @@ import { plainDrawing } from './drawing';
  */
 
 /** A4 in points. */
-const PAGE = { width: 595.28, height: 841.89 };
+export const PAGE = { width: 595.28, height: 841.89 };
 
 const fontFile = (name: string) =>
   join(
@@ -32,6 +32,17 @@ const FONTS = {
  */
 export async function pdfOf(pages: readonly string[], title: string): Promise<Uint8Array> {
   const drawings = pages.map(plainDrawing);
+  const music = drawings.map(({ styles }) => musicFont(styles)).find((font) => font !== null) ?? null;
+  return written(title, (document) => {
+    for (const { svg } of drawings) {
+      document.addPage();
+      drawMusic(document, svg, music, { x: 0, y: 0, ...PAGE });
+    }
+  });
+}
+
+/** A document of A4 pages with our fonts. @param fill adds the pages */
+export async function written(title: string, fill: (document: PDFKit.PDFDocument) => void): Promise<Uint8Array> {
   const document = new PDFDocument({
     size: [PAGE.width, PAGE.height],
     margin: 0,
@@ -45,23 +56,29 @@ export async function pdfOf(pages: readonly string[], title: string): Promise<Ui
     document.on('error', reject);
   });
   for (const [name, file] of Object.entries(FONTS)) document.registerFont(name, fontFile(file));
-  const music = drawings.map(({ styles }) => musicFont(styles)).find((font) => font !== null) ?? null;
-  for (const { svg } of drawings) {
-    document.addPage();
-    SVGtoPDF(document, music ? signsDrawn(svg, music) : svg, 0, 0, {
-      width: PAGE.width,
-      height: PAGE.height,
-      preserveAspectRatio: 'xMidYMin meet',
-      fontCallback: (_family: string, bold: boolean, italic: boolean) =>
-        `Text${bold || italic ? '-' : ''}${bold ? 'Bold' : ''}${italic ? 'Italic' : ''}`,
-    });
-  }
+  fill(document);
   document.end();
   return done;
 }
 
+/** @param svg a plain drawing @param place in points: as large as fits in it, at its top */
+export function drawMusic(
+  document: PDFKit.PDFDocument,
+  svg: string,
+  music: Font | null,
+  { x, y, width, height }: { x: number; y: number; width: number; height: number },
+): void {
+  SVGtoPDF(document, music ? signsDrawn(svg, music) : svg, x, y, {
+    width,
+    height,
+    preserveAspectRatio: 'xMinYMin meet',
+    fontCallback: (_family: string, bold: boolean, italic: boolean) =>
+      `Text${bold || italic ? '-' : ''}${bold ? 'Bold' : ''}${italic ? 'Italic' : ''}`,
+  });
+}
+
 /** The music font that the engraver puts into its drawings for signs inside text. @param styles of a drawing */
-function musicFont(styles: string): Font | null {
+export function musicFont(styles: string): Font | null {
   const data = /src:\s*url\(["']?data:[^,;]*(?:;[^,;]*)?;base64,([^)"']+)/.exec(styles)?.[1];
   const font = data ? create(Buffer.from(data, 'base64')) : null;
   return font && 'layout' in font ? font : null;

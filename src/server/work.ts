@@ -6,9 +6,11 @@ import { countedFrom, exportStudio, openSequence, ScoreDesk, timeLineOfFile, typ
 import { NO_SETTINGS, withSequencing, type Preset } from '../core/settings';
 import { USUAL_CLICK, USUAL_STUDIO_MAP } from '../core/studio';
 import { pdfOf } from './pdf';
+import { querySheetOf, type SheetEntry } from './query-sheet';
 
 export type Task =
   | { kind: 'pdf'; pages: string[]; title: string }
+  | { kind: 'query-sheet'; title: string; entries: SheetEntry[] }
   | { kind: 'to-score'; bytes: Uint8Array; format: ScoreFormat }
   | { kind: 'to-midi'; bytes: Uint8Array; preset: Preset }
   | { kind: 'tempo-map'; bytes: Uint8Array; map: TempoMapWish };
@@ -44,6 +46,8 @@ async function computed(task: Task): Promise<Uint8Array> {
   switch (task.kind) {
     case 'pdf':
       return pdfOf(task.pages, task.title);
+    case 'query-sheet':
+      return querySheetOf(task.title, task.entries);
     case 'to-score': {
       const desk = ScoreDesk.open([task.bytes], NO_SETTINGS);
       desk.convert(NO_SETTINGS);

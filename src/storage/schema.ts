@@ -55,6 +55,16 @@ export interface ChartRecord extends TechniqueChart {
   changedAt: number;
 }
 
+/** How queries of a kind were answered last, and how often in a row. */
+export interface HabitRecord {
+  /** The kind of query. */
+  kind: string;
+  /** What tells the remedy among those of its kind. */
+  like: string;
+  times: number;
+  changedAt: number;
+}
+
 /** The folder that copies of jobs are kept in. */
 export interface CopiesRecord {
   key: 'folder';
@@ -88,6 +98,7 @@ export interface DragomanDatabase {
   houseList: EntityTable<HouseRecord, 'pattern'>;
   drumMaps: EntityTable<DrumMapRecord, 'name'>;
   charts: EntityTable<ChartRecord, 'name'>;
+  habits: EntityTable<HabitRecord, 'kind'>;
   copies: EntityTable<CopiesRecord, 'key'>;
   banks: EntityTable<BankRecord, 'key'>;
   references: EntityTable<ReferenceRecord, 'job'>;
@@ -105,6 +116,7 @@ export function openDatabase(name = 'dragoman'): Dexie & DragomanDatabase {
   database.version(4).stores({ charts: 'name' });
   database.version(5).stores({ copies: 'key' });
   database.version(6).stores({ banks: 'key', references: 'job' });
+  database.version(7).stores({ habits: 'kind' });
   return database;
 }
 

@@ -17,10 +17,11 @@ import {
   type StudioExport,
   type Summary,
   type TimeLineSummary,
+  type Version,
 } from '@/core/engine';
 import type { TrackDetail } from '@/core/performance';
 import type { Direction } from '@/core/documents';
-import type { Agreement, Overlay, Passage, Reason } from '@/core/proof';
+import type { Agreement, Changes, Overlay, Passage, Reason } from '@/core/proof';
 import type { BarClock, Stretch, StretchRequest } from '@/core/hearing';
 import type { Numbering, StudioMapSettings, TableSettings } from '@/core/studio';
 import type { ConversionSettings, Deal, JobSettings } from '@/core/settings';
@@ -33,6 +34,8 @@ let desk: ScoreDesk | null = null;
 let sequenceDesk: SequenceDesk | null = null;
 /** Number of the latest conversion; an earlier one that finds it changed stops. */
 let run = 0;
+/** The same of what was tried out beside it. */
+let attempt = 0;
 
 export type AnyProgress = Progress | SequenceProgress;
 
@@ -42,8 +45,11 @@ const BREATH_MS = 30;
 type OnProgress = (progress: AnyProgress) => void;
 
 /** Runs a generator to its end with breaths between its steps; `null` when something newer has taken over. */
-async function drive<T>(steps: Generator<AnyProgress, T>, onProgress?: OnProgress): Promise<T | null> {
-  const mine = ++run;
+async function drive<T>(
+  steps: Generator<AnyProgress, T>,
+  isLatest: () => boolean,
+  onProgress?: OnProgress,
+): Promise<T | null> {
   let rested = performance.now();
   for (;;) {
     const step = steps.next();
@@ -53,8 +59,20 @@ async function drive<T>(steps: Generator<AnyProgress, T>, onProgress?: OnProgres
       await new Promise((resolve) => setTimeout(resolve, 0));
       rested = performance.now();
     }
-    if (mine !== run) return null;
+    if (!isLatest()) return null;
   }
+}
+
+/** A conversion: it stops an earlier one. */
+function converting<T>(steps: Generator<AnyProgress, T>, onProgress?: OnProgress): Promise<T | null> {
+  const mine = ++run;
+  return drive(steps, () => mine === run, onProgress);
+}
+
+/** Beside the conversion: stopped by a later attempt and by any conversion. */
+function tryingOut<T>(steps: Generator<AnyProgress, T>): Promise<T | null> {
+  const [mine, of] = [++attempt, run];
+  return drive(steps, () => mine === attempt && of === run);
 }
 
 const api = {
@@ -71,8 +89,11 @@ const api = {
   /** Converts what lies on the desk. A later call, or `cancel`, stops an earlier one, which then gives `null`. */
   async convert(settings: ConversionSettings, onProgress?: OnProgress): Promise<Summary | null> {
     const current = onDesk();
-    return (await drive(current.steps(settings), onProgress)) && current.summary();
+    return (await converting(current.steps(settings), onProgress)) && current.summary();
   },
+
+  /** What a decision would change; it can be looked at with `passage`. A later call or a conversion stops it: `null`. */
+  tryOut: (settings: ConversionSettings): Promise<Changes | null> => tryingOut(onDesk().trying(settings)),
 
   cancel(): void {
     run++;
@@ -80,8 +101,8 @@ const api = {
 
   track: (id: TrackId): TrackDetail => onDesk().track(id),
   previewDeal: (track: TrackId, deal: Deal | null): DealPreview => onDesk().previewDeal(track, deal),
-  passage: (parts: PartId[], from: number, to: number, before?: boolean, suggestionColour?: string): Passage =>
-    onDesk().passage(parts, from, to, before, suggestionColour),
+  passage: (parts: PartId[], from: number, to: number, which?: Version, suggestionColour?: string): Passage =>
+    onDesk().passage(parts, from, to, which, suggestionColour),
   reasons: (part: PartId, note: NoteId): Reason[] => onDesk().reasons(part, note),
   sheet: (part: PartId | null, concert: boolean): string => onDesk().sheet(part, concert),
   export: (format: ScoreFormat, how: ScoreExport): Uint8Array => onDesk().export(format, how),
@@ -94,7 +115,7 @@ const api = {
 
   /** As `convert`, on the way to a sequencer. */
   sequence: (settings: JobSettings, onProgress?: OnProgress): Promise<SequenceSummary | null> =>
-    drive(onSequenceDesk().steps(settings), onProgress),
+    converting(onSequenceDesk().steps(settings), onProgress),
   sequencePassage: (parts: PartId[], from: number, to: number): Passage => onSequenceDesk().passage(parts, from, to),
   /** Some bars to be heard. */
   hear: (direction: Direction, version: HearingVersion, request: StretchRequest): Stretch =>

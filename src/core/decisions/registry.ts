@@ -74,7 +74,7 @@ import { takeTime } from './originals/take-time';
 import { placeOriginal } from './originals/place-original';
 import { setTextEncoding } from './originals/set-text-encoding';
 import { dismissQuery } from './originals/dismiss-query';
-import { togetherOf } from './together';
+import { togetherOf, type Together } from './together';
 
 const SINGLE_KINDS = {
   // casting
@@ -164,19 +164,15 @@ type KindsOf<Kinds> = {
 export type SingleDecision = KindsOf<typeof SINGLE_KINDS>;
 
 /** Several of them as one step. */
-const together = togetherOf<SingleDecision>({
-  apply: (settings, made) => singleKind(made).apply(settings, made),
-  describe: (made, nameOf) => singleKind(made).describe(made, nameOf),
-  lessonsIn: (made) => singleKind(made).learns?.(made) ?? [],
+const together: DecisionKind<Together<SingleDecision>> = togetherOf({
+  apply: (settings, made) => kindOf(made).apply(settings, made),
+  describe: (made, nameOf) => kindOf(made).describe(made, nameOf),
+  lessonsIn: (made) => kindOf(made).learns?.(made) ?? [],
 });
 
 export const DECISION_KINDS = { ...SINGLE_KINDS, together };
 
 export type Decision = KindsOf<typeof DECISION_KINDS>;
-
-function singleKind<D extends SingleDecision>(made: D): DecisionKind<D> {
-  return SINGLE_KINDS[made.kind] as unknown as DecisionKind<D>;
-}
 
 function kindOf<D extends Decision>(made: D): DecisionKind<D> {
   // The registry is keyed by the kinds themselves.

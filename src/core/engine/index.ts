@@ -1,5 +1,5 @@
 export { checkFile, isScoreFile, type FileKind } from './file-kind';
-export { ScoreDesk } from './score-desk';
+export { ScoreDesk, type Version } from './score-desk';
 export { type Opened, type PartSummary, type SourceSummary, type Summary } from './score-summary';
 export { SCORE_FORMATS, SCORE_FORMAT_NAMES, type ScoreExport, type ScoreFormat } from './score-formats';
 export { type DealPreview } from './deal-preview';
@@ -9,6 +9,7 @@ export { type MidiPartSummary, type MidiSequence } from './midi-summary';
 export { type ScorePartSummary, type ScoreSequence, type SequenceSummary } from './sequence-summary';
 export { type ControllerPair } from './controllers';
 export { type HearingVersion } from './versions';
+export { querySheetText, sheetLine, type SheetLine } from './query-sheet';
 export { storyOf } from './story';
 export { soundingFile } from './sounding-file';
 export { countedFrom, exportStudio, timeLineOfFile, type StudioExport, type TimeLineSummary } from './studio';

@@ -15,12 +15,14 @@ import {
 } from '../performance';
 import {
   agreementOf,
+  changesBetween,
   decisionsBehind,
   originalOf,
   overlayOf,
   passageOf,
   reasonsFor,
   type Agreement,
+  type Changes,
   type Overlay,
   type Passage,
   type Reason,
@@ -68,11 +70,21 @@ interface Prepared {
   memo: Memo;
 }
 
+/** A conversion and what it was made of. */
+interface Made {
+  conversion: Conversion;
+  prepared: Prepared;
+}
+
+/** Which conversion is looked at. */
+export type Version = 'now' | 'before' | 'tried';
+
 export class ScoreDesk {
   private prepared: Prepared;
   private conversion: Conversion | null = null;
-  /** What it was before the last change, for comparing. */
-  private before: Conversion | null = null;
+  /** What it was before the last change, for comparing; what it would be after a decision that is tried out. */
+  private before: Made | null = null;
+  private tried: Made | null = null;
 
   /** Notes that people changed one by one. */
   private byHand: ReadonlySet<NoteId> = new Set();
@@ -106,15 +118,31 @@ export class ScoreDesk {
    * What was converted before stays until the last step is done.
    */
   *steps(settings: ConversionSettings): Generator<Progress, Conversion> {
-    if (this.prepared.by !== preparedBy(settings)) this.prepared = prepare(this.originals, settings);
-    const { performance, memo, received } = this.prepared;
-    const made = yield* convert(performance, settings, memo, received);
-    const asked = versionDoubts(this.prepared, made.score.bars);
-    const conversion = asked.length > 0 ? { ...made, queries: [...asked, ...made.queries] } : made;
-    this.before = this.conversion;
-    this.conversion = conversion;
+    const made = yield* this.making(settings);
+    this.before = this.conversion && { conversion: this.conversion, prepared: this.prepared };
+    this.tried = null;
+    this.prepared = made.prepared;
+    this.conversion = made.conversion;
     this.byHand = new Set(Object.values(settings.edits).flatMap((edits) => edits.map(({ note }) => note)));
-    return conversion;
+    return made.conversion;
+  }
+
+  /** Converts beside what is there, to see what a decision would do. The conversion itself stays as it is. */
+  *trying(settings: ConversionSettings): Generator<Progress, Changes> {
+    const before = this.converted();
+    this.tried = null;
+    const made = yield* this.making(settings);
+    this.tried = made;
+    return changesBetween(before, made.conversion);
+  }
+
+  private *making(settings: ConversionSettings): Generator<Progress, Made> {
+    const prepared = this.prepared.by === preparedBy(settings) ? this.prepared : prepare(this.originals, settings);
+    const { performance, memo, received } = prepared;
+    const conversion = yield* convert(performance, settings, memo, received);
+    const asked = versionDoubts(prepared, conversion.score.bars);
+    const queries = asked.length > 0 ? [...asked, ...conversion.queries] : conversion.queries;
+    return { conversion: { ...conversion, queries }, prepared };
   }
 
   /** Converts to the end. */
@@ -143,21 +171,21 @@ export class ScoreDesk {
   /**
    * Some bars of some parts, played and written.
    *
-   * @param before as it was before the last change; parts and bars that it did not have are left away
+   * @param which as it is, as it was before the last change, or as what was tried out would have it; parts and bars that
+   *   are not there are left away
    * @param suggestionColour of marks only suggested
    */
-  passage(parts: PartId[], from: number, to: number, before = false, suggestionColour?: string): Passage {
-    const conversion = this.converted();
-    const { performance } = this.prepared;
-    const earlier = before ? this.before : null;
-    if (!earlier) return passageOf(conversion, performance, parts, from, to, suggestionColour);
-    const known = parts.filter((id) => earlier.score.parts.some((part) => part.id === id));
+  passage(parts: PartId[], from: number, to: number, which: Version = 'now', suggestionColour?: string): Passage {
+    const now: Made = { conversion: this.converted(), prepared: this.prepared };
+    const { conversion, prepared } = { now, before: this.before ?? now, tried: this.tried ?? now }[which];
+    const { parts: there, bars } = conversion.score;
+    const known = parts.filter((id) => there.some((part) => part.id === id));
     return passageOf(
-      earlier,
-      performance,
-      known.length > 0 ? known : [earlier.score.parts[0]!.id],
-      Math.min(from, earlier.score.bars.length - 1),
-      Math.min(to, earlier.score.bars.length),
+      conversion,
+      prepared.performance,
+      known.length > 0 ? known : [there[0]!.id],
+      Math.min(from, bars.length - 1),
+      Math.min(to, bars.length),
       suggestionColour,
     );
   }

@@ -3,3 +3,4 @@ export * from './sequence-passage';
 export { reasonsFor, type Reason } from './reasons';
 export * from './agreement';
 export * from './overlay';
+export { changesBetween, type Changes } from './changes';

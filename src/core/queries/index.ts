@@ -3,7 +3,7 @@ export { type OutOfRange } from './tracks/out-of-range';
 export { type AuditDoubt } from './rhythm/audit';
 export { type NearGrid } from './rhythm/off-grid';
 export { type OneStep } from './rhythm/one-step';
-export { likeOf, stepOf, type Effect, type Remedy } from './query-kind';
+export { asideOf, likeOf, stepOf, type Effect, type Remedy } from './query-kind';
 export { fileQueries } from './file/alike';
 export { type Bend } from './timeline/tempo-bends';
 export { type SilentKey } from './page/unmapped-drum';

@@ -1,5 +1,5 @@
 import type { NoteId, PartId, QueryId, TrackId } from '../base';
-import { asOne, type Decision } from '../decisions';
+import { asOne, singles, type Decision, type SingleDecision } from '../decisions';
 import type { WrittenUnits } from '../time';
 
 /** A decision that answers a query, with the words on its button. */
@@ -12,9 +12,22 @@ export interface Remedy {
   like?: string;
 }
 
-/** What a remedy decides, in one step. */
-export function stepOf({ decision, also = [] }: Remedy): Decision {
-  return asOne([decision, ...also]);
+/** What a remedy of a query decides, in one step. */
+export function stepOf(query: { id: QueryId; message: string }, { decision, also = [] }: Remedy): Decision {
+  return asOne([decision, ...also].flatMap(singles).map((made) => withWords(made, query)));
+}
+
+/** Setting a query aside, with a reason or without. */
+export function asideOf({ id, message }: { id: QueryId; message: string }, reason: string): Decision {
+  return withWords({ kind: 'dismissQuery', query: id, reason }, { id, message });
+}
+
+const LONGEST_ABOUT = 300;
+
+/** The ledger says what was asked. */
+function withWords(made: SingleDecision, { id, message }: { id: QueryId; message: string }): SingleDecision {
+  const about = message.slice(0, LONGEST_ABOUT);
+  return made.kind === 'dismissQuery' && made.query === id ? { ...made, about } : made;
 }
 
 export function likeOf({ label, like = label }: Remedy): string {

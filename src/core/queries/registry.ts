@@ -119,7 +119,7 @@ export type OpenQuery = Query & {
   remedies: Remedy[];
   effect: Effect;
   /** Played notes it is about; null where it is about something else than notes. */
-  touches: number | null;
+  touched: number | null;
 };
 
 /** How many notes there are, in all and of some parts or tracks. */
@@ -135,12 +135,12 @@ export function putToPeople(queries: readonly Query[], counts: NoteCounts): Open
       ...query,
       remedies: remediesFor(query),
       effect: kindOf(query).effect,
-      touches: touched(query, counts),
+      touched: notesOf(query, counts),
     }))
-    .sort((a, b) => EFFECTS.indexOf(a.effect) - EFFECTS.indexOf(b.effect) || (b.touches ?? 0) - (a.touches ?? 0));
+    .sort((a, b) => EFFECTS.indexOf(a.effect) - EFFECTS.indexOf(b.effect) || (b.touched ?? 0) - (a.touched ?? 0));
 }
 
-function touched(query: Query, { all, of }: NoteCounts): number | null {
+function notesOf(query: Query, { all, of }: NoteCounts): number | null {
   if (query.touches !== undefined) return query.touches;
   if (query.played) return query.played.length;
   if (query.parts) return null;

@@ -4,6 +4,8 @@ import { Alert, Spin } from 'antd';
 import { useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react';
 import { barsOnDesk, madeOnDesk, openQueries, partsOnDesk, useWorkspace } from '../job/workspace';
 import { Playhead } from '../audition/Playhead';
+import type { Version } from '@/core/engine';
+import type { Workspace } from '../job/store/workspace';
 import { readGeometry, type Geometry } from './geometry';
 import { PlayedLanes } from './PlayedLanes';
 import { usePassage, type Drawn } from './usePassage';
@@ -13,6 +15,12 @@ import styles from './interlinear.module.css';
 
 const STAFF_HEIGHT = 30;
 const LANE_HEIGHT = 56;
+
+/** What is tried out comes before what is compared with. */
+function versionInView({ tried, comparing }: Pick<Workspace, 'tried' | 'comparing'>): Version {
+  if (tried?.changes) return 'tried';
+  return comparing ? 'before' : 'now';
+}
 
 /**
  * The interlinear view: for the chosen parts and bars the played line above, the written line below, barlines aligned.
@@ -26,7 +34,7 @@ export function Interlinear({ suggestions = false }: { suggestions?: boolean }) 
   const last = useWorkspace((state) => barsOnDesk(state).length);
   const below = useWorkspace((state) => state.direction === 'to-sequencer');
   const { from, bars, parts } = useWorkspace((state) => state.passage);
-  const comparing = useWorkspace((state) => state.comparing);
+  const which = useWorkspace(versionInView);
   const ordered = useMemo(() => known.filter((part) => parts.includes(part.id)).map((part) => part.id), [known, parts]);
   const to = Math.min(last, from + bars);
   const { drawn, busy, failure } = usePassage({
@@ -37,7 +45,7 @@ export function Interlinear({ suggestions = false }: { suggestions?: boolean }) 
     width: Math.max(0, width - 16),
     staffHeight: STAFF_HEIGHT,
     laneHeight: LANE_HEIGHT,
-    before: comparing,
+    which,
     below,
     suggestionColour: suggestions ? light.saffron : undefined,
   });

@@ -2,6 +2,7 @@
 
 import { partId, type PartId } from '@/core/base';
 import { useEffect, useRef, useState } from 'react';
+import type { Version } from '@/core/engine';
 import type { Passage } from '@/core/proof';
 import { engineWorker } from '@/workers/engine-client';
 import { engraveWorker, type Engraving } from '@/workers/engrave-client';
@@ -21,8 +22,8 @@ interface Wanted {
   width: number;
   staffHeight: number;
   laneHeight: number;
-  /** As it was before the last change. */
-  before: boolean;
+  /** As it is, as it was before the last change, or as a decision that is tried out would have it. */
+  which: Version;
   /** Of marks that are only suggested; without one they are not shown. */
   suggestionColour?: string;
   /** The written line above, the played one below: on the way to a sequencer. */
@@ -41,7 +42,7 @@ export function usePassage({
   width,
   staffHeight,
   laneHeight,
-  before,
+  which,
   suggestionColour,
   below,
 }: Wanted): { drawn: Drawn | null; busy: boolean; failure: string | null } {
@@ -62,7 +63,7 @@ export function usePassage({
       try {
         const passage = await (below
           ? engineWorker().sequencePassage(partList.split(' ').map(partId), from, to)
-          : engineWorker().passage(partList.split(' ').map(partId), from, to, before, suggestionColour));
+          : engineWorker().passage(partList.split(' ').map(partId), from, to, which, suggestionColour));
         const engraving = await engraveWorker().system(passage.musicXml, {
           width,
           staffHeight,
@@ -76,6 +77,6 @@ export function usePassage({
         if (mine === latest.current) setState((before) => ({ ...before, busy: false, failure: sentence(error) }));
       }
     })();
-  }, [edition, partList, from, to, width, staffHeight, laneHeight, before, suggestionColour, below]);
+  }, [edition, partList, from, to, width, staffHeight, laneHeight, which, suggestionColour, below]);
   return state;
 }

@@ -25,7 +25,7 @@ import { TimelineView } from '../timeline/TimelineView';
 import { useStation } from './goToStation';
 import { NotOpened, Waiting } from './Waiting';
 import type { StationId } from './stations';
-import { madeOnDesk, useWorkspace } from './workspace';
+import { isFolded, madeOnDesk, useWorkspace } from './workspace';
 import styles from './job.module.css';
 
 const STAGE_WORDS = {
@@ -76,6 +76,7 @@ export function JobView({ id, station: opened }: { id: string; station: StationI
   );
   const here = useWorkspace((state) => state.job?.id === id);
   const failure = useWorkspace((state) => state.failure);
+  const folded = useWorkspace(isFolded);
 
   useEffect(() => {
     void open(id);
@@ -90,7 +91,7 @@ export function JobView({ id, station: opened }: { id: string; station: StationI
       <StationNav job={id} station={station} />
       <Keeping />
       <Working />
-      <div className={styles.work}>
+      <div className={folded ? styles.workWide : styles.work}>
         <main className={styles.main} aria-label={station}>
           {ready && here ? <View /> : <Waiting />}
         </main>

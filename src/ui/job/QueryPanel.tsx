@@ -1,11 +1,12 @@
 'use client';
 
-import { CheckCircleOutlined } from '@ant-design/icons';
-import { Button, Input, Popover } from 'antd';
+import { CheckCircleOutlined, DoubleRightOutlined, PrinterOutlined } from '@ant-design/icons';
+import { Button, Tooltip } from 'antd';
 import { useEffect, useRef, useState } from 'react';
-import { goToStation } from './goToStation';
-import { stationOf } from './stations';
-import { madeOnDesk, openQueries, useWorkspace } from './workspace';
+import { QuerySheet } from '../queries/QuerySheet';
+import { RemedyList } from '../queries/RemedyList';
+import { count } from '../shared/words';
+import { isFolded, madeOnDesk, openQueries, useWorkspace } from './workspace';
 import styles from './job.module.css';
 import type { OpenQuery } from '@/core/engine';
 
@@ -15,12 +16,47 @@ export function QueryPanel() {
   const ledger = useWorkspace((state) => state.ledger);
   const chosen = useWorkspace((state) => state.query);
   const direction = useWorkspace((state) => state.direction);
+  const folded = useWorkspace(isFolded);
+  const fold = useWorkspace((state) => state.fold);
+  const [sheetOpen, setSheetOpen] = useState(false);
   const queries = openQueries(summary, ledger);
+  if (folded)
+    return (
+      <aside className={styles.queriesFolded} aria-label="Queries">
+        <Tooltip title="Queries (Q)" placement="left">
+          <button type="button" className={styles.unfold} onClick={() => fold(false)} aria-label="Show the queries">
+            {queries.length > 0 ? <span className={styles.flag}>{queries.length}</span> : <CheckCircleOutlined />}
+            <span className={styles.upright}>Queries</span>
+          </button>
+        </Tooltip>
+      </aside>
+    );
   return (
     <aside className={styles.queries} aria-label="Queries">
-      <h2 className={styles.queriesHead}>
-        Queries <span className="soft">{summary ? queries.length : ''}</span>
-      </h2>
+      <div className={styles.queriesTop}>
+        <h2 className={styles.queriesHead}>
+          Queries <span className="soft">{summary ? queries.length : ''}</span>
+        </h2>
+        <Tooltip title="A sheet of queries for the composer">
+          <Button
+            size="small"
+            type="text"
+            aria-label="Query sheet"
+            icon={<PrinterOutlined />}
+            disabled={queries.length === 0}
+            onClick={() => setSheetOpen(true)}
+          />
+        </Tooltip>
+        <Tooltip title="Fold away (Q)">
+          <Button
+            size="small"
+            type="text"
+            aria-label="Fold the queries away"
+            icon={<DoubleRightOutlined />}
+            onClick={() => fold(true)}
+          />
+        </Tooltip>
+      </div>
       {summary && queries.length === 0 && (
         <div className={styles.calm}>
           <CheckCircleOutlined className={styles.calmMark} />
@@ -35,86 +71,38 @@ export function QueryPanel() {
           <QueryItem key={query.id} query={query} number={i + 1} chosen={query.id === chosen} />
         ))}
       </ol>
+      {queries.length > 0 && (
+        <p className={styles.queryKeys}>
+          <kbd>N</kbd> next <kbd>A</kbd> take <kbd>P</kbd> try out <kbd>D</kbd> set aside
+        </p>
+      )}
+      {sheetOpen && <QuerySheet onClose={() => setSheetOpen(false)} />}
     </aside>
   );
 }
 
 function QueryItem({ query, number, chosen }: { query: OpenQuery; number: number; chosen: boolean }) {
   const point = useWorkspace((state) => state.point);
-  const decide = useWorkspace((state) => state.decide);
-  const job = useWorkspace((state) => state.job);
-  const direction = useWorkspace((state) => state.direction);
   const item = useRef<HTMLLIElement>(null);
 
   useEffect(() => {
     if (chosen) item.current?.scrollIntoView({ block: 'nearest' });
   }, [chosen]);
 
-  const go = () => {
-    point(query);
-    if (job) goToStation(job.id, stationOf(query.kind, direction));
-  };
   return (
     <li ref={item} className={chosen ? styles.queryChosen : styles.query}>
-      <button type="button" className={styles.queryButton} onClick={go} aria-expanded={chosen}>
+      <button type="button" className={styles.queryButton} onClick={() => point(query)} aria-expanded={chosen}>
         <span className={styles.flag} aria-hidden>
           {number}
         </span>
-        <span>{query.message}</span>
+        <span>
+          {query.message}
+          {query.touched !== null && query.touched > 0 && (
+            <span className={`soft ${styles.touched}`}> {count(query.touched, 'note', 'notes')}</span>
+          )}
+        </span>
       </button>
-      {chosen && (
-        <div className={styles.remedies}>
-          {query.remedies.map((remedy, i) => (
-            <Button
-              key={remedy.label}
-              size="small"
-              type={i === 0 ? 'primary' : 'default'}
-              onClick={() => decide(remedy.decision, ...(remedy.also ?? []))}
-            >
-              {remedy.label}
-            </Button>
-          ))}
-          <SetAside query={query} />
-        </div>
-      )}
+      {chosen && <RemedyList query={query} />}
     </li>
-  );
-}
-
-/** Dismissing a query wants a reason, however short; it goes into the ledger. */
-function SetAside({ query }: { query: OpenQuery }) {
-  const decide = useWorkspace((state) => state.decide);
-  const [open, setOpen] = useState(false);
-  const [reason, setReason] = useState('');
-  const finish = () => {
-    setOpen(false);
-    decide({ kind: 'dismissQuery', query: query.id, reason: reason.trim() });
-  };
-  return (
-    <Popover
-      open={open}
-      onOpenChange={setOpen}
-      trigger="click"
-      content={
-        <div className={styles.aside}>
-          <Input
-            autoFocus
-            size="small"
-            aria-label="Reason"
-            placeholder="Reason (may stay empty)"
-            value={reason}
-            onChange={(event) => setReason(event.target.value)}
-            onPressEnter={finish}
-          />
-          <Button size="small" type="primary" onClick={finish}>
-            Set aside
-          </Button>
-        </div>
-      }
-    >
-      <Button size="small" type="text">
-        Set aside …
-      </Button>
-    </Popover>
   );
 }

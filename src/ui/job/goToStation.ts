@@ -8,6 +8,8 @@ export const stationPath = (job: string, station: StationId) => `/job/${job}/${s
  * is, and the browser's way back leads through the stations.
  */
 export function goToStation(job: string, station: StationId): void {
+  // Outside a page there is no address.
+  if (typeof window === 'undefined') return;
   if (window.location.pathname !== stationPath(job, station))
     window.history.pushState(null, '', stationPath(job, station));
 }

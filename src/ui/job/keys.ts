@@ -5,7 +5,9 @@ import { tinykeys } from 'tinykeys';
 import { useHearing } from '../audition/useHearing';
 import { editPicked } from '../rhythm/editPicked';
 import type { Workspace } from './store/workspace';
-import { madeOnDesk, openQueries, useWorkspace } from './workspace';
+import type { OpenQuery } from '@/core/queries';
+import { goToStation } from './goToStation';
+import { alikeOf, isFolded, madeOnDesk, markedRemedy, queryHere, useWorkspace } from './workspace';
 
 interface Key {
   /** As shown under “?”. */
@@ -15,24 +17,41 @@ interface Key {
   presses: Record<string, (space: Workspace) => void>;
 }
 
-const queriesOf = (space: Workspace) => openQueries(madeOnDesk(space), space.ledger);
-const here = (space: Workspace) => queriesOf(space).find((query) => query.id === space.query);
+/** Does something with the query that is looked at, while it is open. */
+const withQuery = (act: (space: Workspace, query: OpenQuery) => void) => (space: Workspace) => {
+  const query = queryHere(space);
+  if (query) act(space, query);
+};
 
-/** @param step +1 the next query, −1 the one before */
-function walk(space: Workspace, step: 1 | -1): void {
-  const queries = queriesOf(space);
-  const at = queries.findIndex((query) => query.id === space.query) + step;
-  space.point(queries[Math.max(0, Math.min(at, queries.length - 1))] ?? null);
-}
+const take = (which: number | 'marked') =>
+  withQuery((space, query) => {
+    const remedy = query.remedies[which === 'marked' ? markedRemedy(space, query) : which];
+    if (remedy) space.take(query, remedy);
+  });
 
-function accept(space: Workspace): void {
-  const remedy = here(space)?.remedies[0];
-  if (remedy) space.decide(remedy.decision, ...(remedy.also ?? []));
-}
+/** The marked remedy, for every query of the job that offers it. */
+const takeAll = withQuery((space, query) => {
+  const remedy = query.remedies[markedRemedy(space, query)];
+  if (remedy) space.take(query, remedy, alikeOf(space, query, remedy).at(-1));
+});
 
-function setAside(space: Workspace): void {
-  const query = here(space);
-  if (query) space.decide({ kind: 'dismissQuery', query: query.id, reason: '' });
+/** One remedy after the other, then none. */
+const tryNext = withQuery((space, query) => {
+  const next = space.tried?.query === query.id ? space.tried.remedy + 1 : 0;
+  space.tryOut(query, next < query.remedies.length ? next : null);
+});
+
+/** The place of the query in the music. */
+const openPlace = withQuery((space, query) => {
+  if (!space.job) return;
+  space.point(query);
+  goToStation(space.job.id, 'rhythm');
+});
+
+const setAside = withQuery((space, query) => space.setAside(query, ''));
+
+function foldQueries(space: Workspace): void {
+  space.fold(!isFolded(space));
 }
 
 function hear(space: Workspace): void {
@@ -44,10 +63,20 @@ const zoom = (step: 1 | -1) => (space: Workspace) => space.show({ bars: zoomed(s
 
 /** The few keys of a job. */
 export const KEYS: readonly Key[] = [
-  { shown: 'N', does: 'next query', presses: { n: (space) => walk(space, 1) } },
-  { shown: 'B', does: 'the query before', presses: { b: (space) => walk(space, -1) } },
-  { shown: 'A', does: 'accept its first remedy', presses: { a: accept } },
+  { shown: 'N', does: 'next query, from station to station', presses: { n: (space) => space.walk(1) } },
+  { shown: 'B', does: 'the query before', presses: { b: (space) => space.walk(-1) } },
+  { shown: 'P', does: 'try its remedies out, one after the other', presses: { p: tryNext } },
+  { shown: 'A', does: 'take the marked remedy', presses: { a: take('marked') } },
+  { shown: 'Shift+A', does: 'take it for all queries like this in the job', presses: { 'Shift+A': takeAll } },
+  {
+    shown: '1 2 3 4',
+    does: 'take its first remedy, the second …',
+    presses: { 1: take(0), 2: take(1), 3: take(2), 4: take(3) },
+  },
   { shown: 'D', does: 'set it aside', presses: { d: setAside } },
+  { shown: 'O', does: 'its place in the music', presses: { o: openPlace } },
+  { shown: 'U', does: 'undo', presses: { u: (space) => space.undo() } },
+  { shown: 'Q', does: 'fold the queries away, and back', presses: { q: foldQueries } },
   { shown: '→ ←', does: 'one bar on, one bar back', presses: { ArrowRight: move(1), ArrowLeft: move(-1) } },
   {
     shown: ', .',
@@ -82,9 +111,31 @@ export function zoomed(bars: number, step: 1 | -1): number {
   return BARS_IN_VIEW[Math.max(0, Math.min(BARS_IN_VIEW.length - 1, (i < 0 ? BARS_IN_VIEW.length - 1 : i) + step))]!;
 }
 
-/** Ticks and switches take no text; everything that does keeps its keys. */
-const TAKES_KEYS =
-  'input:not([type=checkbox], [type=radio]), textarea, select, [contenteditable], [role=slider], .ant-modal, .ant-select';
+/** What takes text keeps its keys; a list that is open takes letters. */
+const TAKES_TEXT =
+  'input:not([type=checkbox], [type=radio], [readonly]), textarea, select, [contenteditable], .ant-select-open';
+/** What moves by arrows keeps those. */
+const TAKES_ARROWS = '[role=slider], input[type=radio], [role=tab], [role=menuitem], .ant-select';
+/** What lies over the desk keeps all of them. */
+const OVER_THE_DESK = '.ant-modal-wrap, .ant-drawer-open .ant-drawer-content-wrapper, .ant-dropdown-menu';
+
+const isShown = (element: Element) => element instanceof HTMLElement && element.offsetParent !== null;
+
+function isTyping(target: Element): boolean {
+  // A list for choosing holds a field of text, which takes letters only while it is open.
+  const list = target.closest('.ant-select');
+  if (list && !list.matches('.ant-select-open')) return false;
+  return target.closest(TAKES_TEXT) !== null;
+}
+
+/** Whether the element with the focus needs the key itself. */
+function isTaken(event: KeyboardEvent): boolean {
+  const { target } = event;
+  if ([...document.querySelectorAll(OVER_THE_DESK)].some(isShown)) return true;
+  if (!(target instanceof Element)) return false;
+  if (isTyping(target)) return true;
+  return event.key.startsWith('Arrow') && target.closest(TAKES_ARROWS) !== null;
+}
 
 /** What was reached by keyboard is pressed by Space; what was only clicked is not. */
 function pressesIt(event: KeyboardEvent): boolean {
@@ -95,10 +146,9 @@ function pressesIt(event: KeyboardEvent): boolean {
   );
 }
 
-function unlessTyping(act: () => void): (event: KeyboardEvent) => void {
+function unlessTaken(act: () => void): (event: KeyboardEvent) => void {
   return (event) => {
-    if (pressesIt(event)) return;
-    if (event.target instanceof Element && event.target.closest(TAKES_KEYS)) return;
+    if (pressesIt(event) || isTaken(event)) return;
     event.preventDefault();
     act();
   };
@@ -108,8 +158,8 @@ function unlessTyping(act: () => void): (event: KeyboardEvent) => void {
 export function useJobKeys(onHelp: () => void): void {
   useEffect(() => {
     const presses = KEYS.flatMap(({ presses: own }) => Object.entries(own));
-    const acts = presses.map(([press, act]) => [press, unlessTyping(() => act(useWorkspace.getState()))]);
-    const help = unlessTyping(onHelp);
+    const acts = presses.map(([press, act]) => [press, unlessTaken(() => act(useWorkspace.getState()))]);
+    const help = unlessTaken(onHelp);
     return tinykeys(window, { ...Object.fromEntries(acts), '?': help, 'Shift+?': help });
   }, [onHelp]);
 }

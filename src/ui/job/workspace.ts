@@ -4,12 +4,14 @@ import { create } from 'zustand';
 import { conversionSlice } from './store/conversion-slice';
 import { jobSlice } from './store/job-slice';
 import { keepingSlice } from './store/keeping-slice';
+import { querySlice } from './store/query-slice';
 import { viewSlice } from './store/view-slice';
 import type { Workspace } from './store/workspace';
 
 export { barsOnDesk, madeOnDesk, partsOnDesk, timedOnDesk } from './store/on-desk';
 export { nameOf } from './store/name-of';
 export { openQueries } from './store/open-queries';
+export { alikeOf, isFolded, markedRemedy, queryHere, type Alike } from './store/query-slice';
 export type { WrittenPlaces } from './store/view-slice';
 
 /** The store behind the screens of a job. */
@@ -18,4 +20,5 @@ export const useWorkspace = create<Workspace>()((...args) => ({
   ...keepingSlice(...args),
   ...conversionSlice(...args),
   ...viewSlice(...args),
+  ...querySlice(...args),
 }));

@@ -1,4 +1,4 @@
-import { Equals, IsNotEmpty, IsString, MaxLength } from 'class-validator';
+import { Equals, IsNotEmpty, IsOptional, IsString, MaxLength } from 'class-validator';
 import type { QueryId } from '../../base';
 import { decisionKind } from '../decision-kind';
 
@@ -6,11 +6,16 @@ export class DismissQuery {
   @Equals('dismissQuery') kind!: 'dismissQuery';
   @IsString() @IsNotEmpty() @MaxLength(300) query!: QueryId;
   @IsString() @MaxLength(500) reason!: string;
+  /** What was asked, for the ledger. */
+  @IsOptional() @IsString() @MaxLength(300) about?: string;
 }
 
 export const dismissQuery = decisionKind({
   kind: 'dismissQuery',
   dto: DismissQuery,
   apply: (settings) => settings,
-  describe: (made) => (made.reason ? `Query set aside: ${made.reason}` : 'Query set aside'),
+  describe: ({ reason, about }) => {
+    if (!about) return reason ? `Query set aside: ${reason}` : 'Query set aside';
+    return `“${about}” ${reason ? `Answered: ${reason}` : 'Set aside'}`;
+  },
 });

@@ -25,8 +25,7 @@ function causeOf({ message }: ReadWarning): string {
 /** One query for each cause, at its first place. */
 export function fileQueries(warnings: readonly ReadWarning[]): File[] {
   return [...groupBy(warnings, causeOf).values()].map((alike): File => {
-    const [first] = alike as [ReadWarning, ...ReadWarning[]];
-    const { id, message, ...place } = first;
+    const { id, message, ...place } = alike[0]!;
     const more = alike.length - 1;
     return {
       ...place,

@@ -53,15 +53,14 @@ function singleOctaves(part: PartId, single: NonNullable<OutOfRange['facts']['si
     part,
     notes: notes.map(({ note }) => note),
     semitones,
-  })) as [Decision, ...Decision[]];
-  const up = single.every(({ semitones }) => semitones > 0);
-  const down = single.every(({ semitones }) => semitones < 0);
-  const way = up ? ' higher' : down ? ' lower' : '';
+  }));
+  const ways = new Set(single.map(({ semitones }) => (semitones > 0 ? ' higher' : ' lower')));
+  const way = ways.size === 1 ? [...ways][0]! : '';
   const octaves = single.every(({ semitones }) => Math.abs(semitones) === 12) ? 'an octave' : 'octaves';
   return {
     label: `Only ${single.length === 1 ? 'this note' : 'these notes'} ${octaves}${way}`,
     like: 'single notes by octaves',
-    decision: first,
+    decision: first!,
     also,
   };
 }

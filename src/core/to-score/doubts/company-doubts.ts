@@ -71,10 +71,8 @@ export function companyQueries(parts: readonly PartGrid[], bars: readonly Bar[],
 
 /** The part with more of the places is asked about; where both have as many, the first. */
 function inOneQuery(places: readonly Beside[], parts: readonly PartGrid[], bars: readonly Bar[]): OneStep {
-  const [own, theirs] = [...groupBy(places, ({ part }) => part).values()].sort((a, b) => b.length - a.length) as [
-    Beside[],
-    Beside[]?,
-  ];
+  const [most, theirs] = [...groupBy(places, ({ part }) => part).values()].sort((a, b) => b.length - a.length);
+  const own = most!;
   const { part: index, as, at, to } = own[0]!;
   const { part } = parts[index]!;
   const other = parts[as]!.part;
@@ -139,5 +137,6 @@ function moveTogether(own: Places, other: Places, but: WrittenUnits): boolean {
 }
 
 function stepName(units: WrittenUnits): string {
-  return units === QUARTER / 2 ? 'an eighth' : units === QUARTER / 4 ? 'a sixteenth' : 'a thirty-second';
+  if (units === QUARTER / 2) return 'an eighth';
+  return units === QUARTER / 4 ? 'a sixteenth' : 'a thirty-second';
 }

@@ -29,7 +29,7 @@ export function doublingQueries(
   const nameOf = (id: PartId) => parts.find((part) => part.id === id)!.name;
   const apart = doublings.filter(({ bars: both, differing }) => both.length >= LEAST_DOUBLED && differing.length > 0);
   return [...groupBy(apart, ({ as }) => as)].map(([as, of]): Query => {
-    const [{ part, bars: both, differing }] = of as [Doubling, ...Doubling[]];
+    const { part, bars: both, differing } = of[0]!;
     const first = bars[differing[0]!]!;
     const names = of.map((one) => nameOf(one.part));
     const message =

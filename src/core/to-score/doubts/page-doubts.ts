@@ -121,7 +121,7 @@ export function drumQueries(
 
 function unmappedInWords(keys: readonly SilentKey[], strokes: number): string {
   const times = strokes > 1 ? ` (${strokes} times)` : '';
-  const [{ key, near }] = keys as [SilentKey, ...SilentKey[]];
+  const { key, near } = keys[0]!;
   if (keys.length === 1)
     return `key ${key} is not in the drum map${times}${near[0] ? `; ${near[0].key} is ${near[0].name}` : ''}`;
   const named = keys.map((one) => String(one.key));

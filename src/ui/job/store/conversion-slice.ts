@@ -90,6 +90,7 @@ export const conversionSlice: Slice<ConversionSlice> = (set, get) => {
       summary,
       opened: summary.opened,
       comparing: false,
+      tried: null,
       passage: passageWithin(
         state.passage,
         summary.bars.length,

@@ -7,6 +7,7 @@ import { database, type Direction, type JobRecord } from '@/storage/schema';
 import { engineGeneration, engineWorker } from '@/workers/engine-client';
 import { sentence } from '../../shared/receive';
 import { NOTHING_MADE } from './conversion-slice';
+import { NO_QUERY } from './query-slice';
 import { NOTHING_IN_VIEW } from './view-slice';
 import type { Slice } from './workspace';
 
@@ -78,7 +79,15 @@ export const jobSlice: Slice<JobSlice> = (set, get) => {
 
     open: async (id, again = false) => {
       if (!again && get().job?.id === id && (get().summary || get().sequence)) return;
-      set({ job: null, ledger: null, unsaved: null, changedElsewhere: false, ...NOTHING_MADE, ...NOTHING_IN_VIEW });
+      set({
+        job: null,
+        ledger: null,
+        unsaved: null,
+        changedElsewhere: false,
+        ...NOTHING_MADE,
+        ...NOTHING_IN_VIEW,
+        ...NO_QUERY,
+      });
       try {
         const job = await database.jobs.get(id);
         if (!job) {
@@ -93,6 +102,7 @@ export const jobSlice: Slice<JobSlice> = (set, get) => {
         await layOutFiles(job, ledger, direction, files);
         set({ job, ledger, original, direction, reading: null });
         get().watch();
+        void get().readHabits();
         if (direction === 'to-score') await askHouseList();
         await get().compute();
       } catch (error) {

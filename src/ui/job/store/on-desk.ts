@@ -5,6 +5,12 @@ import type { Workspace } from './workspace';
 
 /* What the job's direction has made, whichever it is. */
 
+interface PartOnDesk {
+  id: PartId;
+  name: string;
+  instrument: string;
+}
+
 type OnDesk = Pick<Workspace, 'direction' | 'summary' | 'sequence'>;
 
 /** What the job's direction has made, once it has. */
@@ -16,7 +22,7 @@ export function barsOnDesk(state: OnDesk): readonly Bar[] {
   return madeOnDesk(state)?.bars ?? NO_BARS;
 }
 
-export function partsOnDesk(state: OnDesk): readonly { id: PartId; name: string }[] {
+export function partsOnDesk(state: OnDesk): readonly PartOnDesk[] {
   return madeOnDesk(state)?.parts ?? NO_PARTS;
 }
 
@@ -27,4 +33,4 @@ export function timedOnDesk({ opened, direction, sequence }: OnDesk & Pick<Works
 }
 
 const NO_BARS: readonly Bar[] = [];
-const NO_PARTS: readonly { id: PartId; name: string }[] = [];
+const NO_PARTS: readonly PartOnDesk[] = [];

@@ -1,8 +1,8 @@
-import type { NoteId, PartId, QueryId } from '@/core/base';
+import type { NoteId, PartId } from '@/core/base';
 import type { OpenQuery } from '@/core/engine';
 import type { Articulation } from '@/core/score';
 import { barsOnDesk, partsOnDesk } from './on-desk';
-import type { Slice } from './workspace';
+import type { Slice, Workspace } from './workspace';
 
 /** Which bars and parts the interlinear view shows. */
 export interface ShownPassage {
@@ -18,7 +18,6 @@ export type WrittenPlaces = ReadonlyMap<NoteId, { start: number; end: number; ar
 /** What is looked at. */
 export interface ViewSlice {
   passage: ShownPassage;
-  query: QueryId | null;
   /** Played notes of one part that were picked in the interlinear view. */
   picked: { part: PartId; notes: readonly NoteId[] } | null;
   /** Of the notes in view. */
@@ -26,7 +25,6 @@ export interface ViewSlice {
   /** The music as it was before the last change is shown. */
   comparing: boolean;
   show: (passage: Partial<ShownPassage>) => void;
-  point: (query: OpenQuery | null) => void;
   /** @param more adds to what is picked in the same part, or takes it away again */
   pick: (part: PartId | null, notes: readonly NoteId[], more?: boolean) => void;
   compare: (on: boolean) => void;
@@ -39,7 +37,6 @@ const FIRST_BARS = 4;
 /** Nothing looked at yet. */
 export const NOTHING_IN_VIEW = {
   passage: { from: 0, bars: FIRST_BARS, parts: [] },
-  query: null,
   picked: null,
   comparing: false,
 } satisfies Partial<ViewSlice>;
@@ -68,27 +65,19 @@ export const viewSlice: Slice<ViewSlice> = (set) => ({
 
   compare: (on) => set({ comparing: on }),
   see: (written) => set({ written }),
-
-  point: (query) =>
-    set((state) => {
-      if (!query) return { query: null };
-      const { passage } = state;
-      const bar = query.bar;
-      const visible = bar === undefined || (bar >= passage.from && bar < passage.from + passage.bars);
-      const parts =
-        query.part && partsOnDesk(state).some((part) => part.id === query.part) && !passage.parts.includes(query.part)
-          ? [query.part, ...passage.parts]
-          : passage.parts;
-      return {
-        query: query.id,
-        passage: {
-          ...passage,
-          parts,
-          from: visible ? passage.from : Math.max(0, bar - Math.floor((passage.bars - 1) / 2)),
-        },
-      };
-    }),
 });
+
+/** The passage moved as little as shows the place of a query. */
+export function passageShowing(state: Workspace, { part, bar }: OpenQuery): ShownPassage {
+  const { passage } = state;
+  const visible = bar === undefined || (bar >= passage.from && bar < passage.from + passage.bars);
+  const known = part !== undefined && partsOnDesk(state).some(({ id }) => id === part);
+  return {
+    ...passage,
+    parts: known && !passage.parts.includes(part) ? [part, ...passage.parts] : passage.parts,
+    from: visible ? passage.from : Math.max(0, bar - Math.floor((passage.bars - 1) / 2)),
+  };
+}
 
 /** The passage as far as it exists; the first parts where none of its own is left. */
 export function passageWithin(passage: ShownPassage, bars: number, known: readonly PartId[]): ShownPassage {

@@ -1,0 +1,56 @@
+import { plainToInstance, Type } from 'class-transformer';
+import {
+  ArrayMaxSize,
+  ArrayMinSize,
+  IsArray,
+  IsNumber,
+  IsString,
+  Max,
+  MaxLength,
+  Min,
+  ValidateIf,
+  ValidateNested,
+  validateSync,
+} from 'class-validator';
+import 'reflect-metadata';
+import { answered, guarded, sentence } from '@/server/routes';
+import { compute } from '@/server/pool';
+
+export const runtime = 'nodejs';
+
+class Drawing {
+  @IsString() @MaxLength(2_000_000) svg!: string;
+  @IsNumber() @Min(1) @Max(20_000) width!: number;
+  @IsNumber() @Min(1) @Max(20_000) height!: number;
+}
+
+class Entry {
+  @IsString() @MaxLength(300) where!: string;
+  @IsString() @MaxLength(2000) question!: string;
+  @ValidateIf((one: Entry) => one.drawing !== null) @ValidateNested() @Type(() => Drawing) drawing!: Drawing | null;
+}
+
+class QuerySheetRequest {
+  @IsString() @MaxLength(300) title!: string;
+  @IsArray() @ArrayMinSize(1) @ArrayMaxSize(500) @ValidateNested({ each: true }) @Type(() => Entry) entries!: Entry[];
+}
+
+const MOST_BYTES = 64 * 2 ** 20;
+
+/** Queries with engraved bars in, a sheet to be answered by hand out. */
+export const POST = guarded('application/json', MOST_BYTES, async (request) => {
+  const body: unknown = await request.json().catch(() => null);
+  const wanted = plainToInstance(QuerySheetRequest, body);
+  if (
+    typeof body !== 'object' ||
+    body === null ||
+    validateSync(wanted, { whitelist: true, forbidNonWhitelisted: true }).length > 0
+  )
+    return sentence('This is not a title with queries.', 400);
+  const { title, entries } = wanted;
+  return answered(
+    () => compute({ kind: 'query-sheet', title, entries }),
+    { type: 'application/pdf', fileName: 'queries.pdf' },
+    'The sheet could not be made into a PDF; take it as text instead.',
+  );
+});

@@ -1,0 +1,42 @@
+/* Queries as a sheet for somebody else to answer: by number, with their places, as plain text. */
+import type { OpenQuery } from '../queries';
+import { barBeat, type Bar, type WrittenUnits } from '../time';
+
+export interface SheetLine {
+  /** Part, bar and beat, as far as the query has them. */
+  where: string;
+  question: string;
+}
+
+/** @param names of parts by id */
+export function sheetLine(
+  { message, part, at, bar, parts = [] }: OpenQuery,
+  bars: readonly Bar[],
+  nameOf: (part: string) => string,
+): SheetLine {
+  const whose = parts.length > 1 ? parts : [part].filter((one) => one !== undefined);
+  const where = [...whose.map(nameOf), ...placeOf(bars, at, bar)].join(', ') || 'The piece as a whole';
+  return { where, question: withoutPlace(message, where) };
+}
+
+function placeOf(bars: readonly Bar[], at: WrittenUnits | undefined, bar: number | undefined): string[] {
+  if (at !== undefined) {
+    const place = barBeat(bars, at);
+    return [`bar ${place.bar}`, `beat ${place.beat}`];
+  }
+  return bar !== undefined && bars[bar] ? [`bar ${bars[bar].number}`] : [];
+}
+
+/** The sentence alone, where it begins with its place. */
+function withoutPlace(message: string, where: string): string {
+  if (!message.startsWith(`${where}: `)) return message;
+  const rest = message.slice(where.length + 2);
+  return rest[0]!.toUpperCase() + rest.slice(1);
+}
+
+/** With room for answers. */
+export function querySheetText(title: string, lines: readonly SheetLine[]): string {
+  const blank = '   Answer: ' + '_'.repeat(60);
+  const entries = lines.map(({ where, question }, i) => `${i + 1}. ${where}\n   ${question}\n\n${blank}\n`);
+  return [`${title}: queries`, '', ...entries].join('\n');
+}

@@ -1,0 +1,163 @@
+'use client';
+
+import { Button, Dropdown, Input, Popover, Space } from 'antd';
+import { useRef, useState } from 'react';
+import { likeOf, type OpenQuery, type Remedy } from '@/core/queries';
+import type { Changes } from '@/core/proof';
+import { alikeOf, markedRemedy, useWorkspace } from '../job/workspace';
+import { count } from '../shared/words';
+import styles from './queries.module.css';
+
+/** So long the pointer rests on a remedy before it is tried out. */
+const REST_MS = 250;
+
+/** What answers a query. Resting on a button shows in the music what it would do. */
+export function RemedyList({ query }: { query: OpenQuery }) {
+  const marked = useWorkspace((state) => markedRemedy(state, query));
+  const usual = useWorkspace((state) => state.habits.get(query.kind));
+  const tried = useWorkspace((state) => (state.tried?.query === query.id ? state.tried : null));
+  const direction = useWorkspace((state) => state.direction);
+  return (
+    <div className={styles.remedies}>
+      {query.remedies.map((remedy, i) => (
+        <RemedyButton
+          key={remedy.label}
+          query={query}
+          remedy={remedy}
+          index={i}
+          marked={i === marked}
+          asBefore={likeOf(remedy) === usual}
+        />
+      ))}
+      <SetAside query={query} />
+      {tried && direction === 'to-score' && (
+        <p className={styles.tried} aria-live="polite">
+          {tried.changes ? changesInWords(tried.changes) : 'Trying it out …'}
+        </p>
+      )}
+    </div>
+  );
+}
+
+function RemedyButton({
+  query,
+  remedy,
+  index,
+  marked,
+  asBefore,
+}: {
+  query: OpenQuery;
+  remedy: Remedy;
+  index: number;
+  marked: boolean;
+  asBefore: boolean;
+}) {
+  const take = useWorkspace((state) => state.take);
+  const tryOut = useWorkspace((state) => state.tryOut);
+  const resting = useRef<ReturnType<typeof setTimeout>>(undefined);
+  const rest = () => {
+    clearTimeout(resting.current);
+    resting.current = setTimeout(() => tryOut(query, index), REST_MS);
+  };
+  const leave = () => {
+    clearTimeout(resting.current);
+    tryOut(query, null);
+  };
+  const alike = alikeOf(useWorkspace.getState(), query, remedy);
+  const all = alike.at(-1);
+  return (
+    <Space.Compact size="small">
+      <Button
+        size="small"
+        type={marked ? 'primary' : 'default'}
+        onPointerEnter={rest}
+        onPointerLeave={leave}
+        onClick={() => {
+          clearTimeout(resting.current);
+          take(query, remedy);
+        }}
+      >
+        {remedy.label}
+        {asBefore && <span className={styles.asBefore}>as before</span>}
+      </Button>
+      {all && (
+        <Dropdown
+          trigger={['click']}
+          menu={{
+            items: alike.map((one) => ({
+              key: one.reach,
+              label: `All ${one.answers.length + 1} like this ${one.where}`,
+              onClick: () => take(query, remedy, one),
+            })),
+          }}
+        >
+          <Button
+            size="small"
+            type={marked ? 'primary' : 'default'}
+            aria-label={`${remedy.label}: all like this`}
+            title={`${all.answers.length} more like this in the job`}
+          >
+            ×{all.answers.length + 1}
+          </Button>
+        </Dropdown>
+      )}
+    </Space.Compact>
+  );
+}
+
+const MOST_NAMED = 2;
+
+/** "12 notes change in Flute and Oboe; 2 queries answered." */
+function changesInWords({ notes, parts, answered, asked }: Changes): string {
+  const more = parts.length - MOST_NAMED;
+  const where = more > 0 ? `${parts.slice(0, MOST_NAMED).join(', ')} and ${more} more` : parts.join(' and ');
+  const queries = [
+    answered > 0 && `${count(answered, 'query', 'queries')} answered`,
+    asked > 0 && `${count(asked, 'new query', 'new queries')}`,
+  ].filter(Boolean);
+  return `${[noteChanges(notes, where), ...queries].join('; ')}.`;
+}
+
+function noteChanges(notes: number, where: string): string {
+  if (where === '') return 'No note changes its place, length or name';
+  return notes === 0 ? `Changes ${where}` : `${count(notes, 'note changes', 'notes change')} in ${where}`;
+}
+
+/** Setting a query aside wants a reason, however short; it goes into the ledger. */
+function SetAside({ query }: { query: OpenQuery }) {
+  const setAside = useWorkspace((state) => state.setAside);
+  const [open, setOpen] = useState(false);
+  const [reason, setReason] = useState('');
+  const finish = () => {
+    setOpen(false);
+    setAside(query, reason.trim());
+  };
+  return (
+    <Popover
+      open={open}
+      onOpenChange={setOpen}
+      trigger="click"
+      content={
+        <div className={styles.aside}>
+          <Input
+            autoFocus
+            size="small"
+            aria-label="Reason"
+            placeholder="Reason (may stay empty)"
+            value={reason}
+            maxLength={500}
+            onChange={(event) => setReason(event.target.value)}
+            onPressEnter={finish}
+          />
+          <Button size="small" type="primary" onClick={finish}>
+            Set aside
+          </Button>
+        </div>
+      }
+    >
+      <Button size="small" type="text">
+        Set aside …
+      </Button>
+    </Popover>
+  );
+}
