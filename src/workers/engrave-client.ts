@@ -1,7 +1,7 @@
 import * as Comlink from 'comlink';
 import type { EngraveApi } from './engrave.worker';
 
-export type { Engraving } from './engrave.worker';
+export type { Engraving, Lacking } from './engrave.worker';
 
 let engraver: Comlink.Remote<EngraveApi> | null = null;
 

@@ -1,4 +1,5 @@
 import * as Comlink from 'comlink';
+import type { VerovioOptions } from 'verovio';
 import { VerovioToolkit } from 'verovio/esm';
 import createVerovioModule from 'verovio/wasm';
 
@@ -13,6 +14,18 @@ export interface EngraveOptions {
   marksHeight?: number;
   /** The room for played lines is below the staves instead of above them. */
   below?: boolean;
+  /** What a first drawing turned out to lack. */
+  more?: Lacking;
+}
+
+/** What a drawing lacks for the played lines to cover nothing, and names to be whole. */
+export interface Lacking {
+  /** In CSS pixels. */
+  left: number;
+  top: number;
+  bottom: number;
+  /** Wanted distance from the staff above to each staff of the system, in staff spaces; null for as it is. */
+  distances: (number | null)[];
 }
 
 export interface Engraving {
@@ -24,11 +37,11 @@ export interface Engraving {
 
 /** Staff height at scale 100, in pixels: eight units of the toolkit's default nine tenths of a millimetre. */
 const STAFF_AT_FULL_SCALE = 72;
-const PASSES = 3;
+/** What the engraver leaves free above a system by itself: twelve half spaces, in its units. */
+const ABOVE_SYSTEM = 12 * 9;
 
-const LEAST_SPACING = 0.25;
-const MOST_SPACING = 1;
-let lastSpacing = LEAST_SPACING;
+/** Narrow, so that all bars go into one system, which is then stretched to the width. */
+const SPACING = 0.25;
 
 /** How a whole score or part is laid out. */
 export interface SheetOptions {
@@ -128,58 +141,72 @@ const api = {
     };
   },
 
-  /** Engraves a passage as one system that fills the width as nearly as its notes allow. */
-  async system(
-    musicXml: string,
-    { width, staffHeight, laneHeight, marksHeight = 0, below = false }: EngraveOptions,
-  ): Promise<Engraving> {
+  /** Engraves a passage as one system that fills the width; one that needs more becomes wider than that. */
+  async system(musicXml: string, options: EngraveOptions): Promise<Engraving> {
     const tk = await ready('passage');
-    const scale = (staffHeight / STAFF_AT_FULL_SCALE) * 100;
-    const inUnits = (pixels: number) => Math.round((pixels * 100) / scale);
-    const between = Math.min(48, Math.round((laneHeight + marksHeight + staffHeight * 0.6) / (staffHeight / 8)));
-    // Passages of one piece are much alike: what fitted the last one is the best start.
-    let spacing = lastSpacing;
-    let result: Engraving = { svg: '', width: 0, height: 0 };
-    for (let pass = 0; pass < PASSES; pass++) {
-      tk.setOptions({
-        scale,
-        pageWidth: inUnits(width),
-        pageHeight: 60000,
-        adjustPageHeight: true,
-        adjustPageWidth: true,
-        svgViewBox: true,
-        breaks: 'none',
-        header: 'none',
-        footer: 'none',
-        mnumInterval: 64,
-        pageMarginLeft: 10,
-        pageMarginRight: 10,
-        pageMarginTop: below ? 40 : inUnits(laneHeight + 6),
-        pageMarginBottom: below ? inUnits(laneHeight + marksHeight + 10) : 40,
-        spacingStaff: between,
-        spacingBracketGroup: between,
-        spacingBraceGroup: 12,
-        spacingLinear: spacing,
-        spacingNonLinear: 0.6,
-      });
-      if (pass === 0) {
-        if (!tk.loadData(musicXml)) throw new Error('The passage could not be engraved.');
-      } else tk.redoLayout({});
-      const svg = tk.renderToSVG(1);
-      const box = /viewBox="0 0 ([\d.]+) ([\d.]+)"/.exec(svg);
-      result = { svg, width: Number(box?.[1] ?? width), height: Number(box?.[2] ?? 200) };
-      lastSpacing = spacing;
-      const tooNarrow = result.width < width * 0.94 && spacing < MOST_SPACING;
-      const tooWide = result.width > width * 1.04 && spacing > LEAST_SPACING;
-      if (!tooNarrow && !tooWide) break;
-      spacing = Math.min(
-        MOST_SPACING,
-        Math.max(LEAST_SPACING, (spacing * width * (tooNarrow ? 1.02 : 0.96)) / result.width),
-      );
+    const layout = systemOptions(options);
+    tk.setOptions(layout);
+    const distances = options.more?.distances ?? [];
+    const load = () => {
+      const data = distances.some((one) => one !== null) ? spaced(tk, musicXml, distances) : musicXml;
+      if (!tk.loadData(data)) throw new Error('The passage could not be engraved.');
+      return tk.renderToSVG(1);
+    };
+    let svg = load();
+    if (tk.getPageCount() > 1 || svg.split('class="system"').length > 2) {
+      tk.setOptions({ ...layout, breaks: 'none', adjustPageWidth: true });
+      svg = load();
     }
-    return result;
+    const box = /viewBox="0 0 ([\d.]+) ([\d.]+)"/.exec(svg);
+    return { svg, width: Number(box?.[1] ?? options.width), height: Number(box?.[2] ?? 200) };
   },
 };
+
+function systemOptions({
+  width,
+  staffHeight,
+  laneHeight,
+  marksHeight = 0,
+  below = false,
+  more,
+}: EngraveOptions): VerovioOptions {
+  const scale = (staffHeight / STAFF_AT_FULL_SCALE) * 100;
+  const inUnits = (pixels: number) => Math.round((pixels * 100) / scale);
+  const between = Math.min(48, Math.round((laneHeight + marksHeight + staffHeight * 0.6) / (staffHeight / 8)));
+  return {
+    scale,
+    pageWidth: inUnits(width),
+    pageHeight: 60000,
+    adjustPageHeight: true,
+    adjustPageWidth: false,
+    svgViewBox: true,
+    breaks: 'auto',
+    minLastJustification: 0,
+    header: 'none',
+    footer: 'none',
+    mnumInterval: 64,
+    pageMarginLeft: 10 + inUnits(more?.left ?? 0),
+    pageMarginRight: 10,
+    pageMarginTop: (below ? 40 : Math.max(20, inUnits(laneHeight + 10) - ABOVE_SYSTEM)) + inUnits(more?.top ?? 0),
+    pageMarginBottom: (below ? inUnits(laneHeight + marksHeight + 10) : 40) + inUnits(more?.bottom ?? 0),
+    spacingStaff: between,
+    spacingBracketGroup: between,
+    spacingBraceGroup: 12,
+    spacingLinear: SPACING,
+    spacingNonLinear: 0.6,
+  };
+}
+
+/** The passage in the engraver's own format, with distances of their own for some staves. */
+function spaced(tk: VerovioToolkit, musicXml: string, distances: readonly (number | null)[]): string {
+  if (!tk.loadData(musicXml)) throw new Error('The passage could not be engraved.');
+  let staff = 0;
+  return tk.getMEI({}).replace(/<staffDef /g, (tag) => {
+    const distance = distances[staff++] ?? null;
+    // The attribute counts half spaces ("virtual units").
+    return distance === null ? tag : `${tag}spacing="${(distance * 2).toFixed(2)}vu" `;
+  });
+}
 
 export type EngraveApi = typeof api;
 

@@ -1,16 +1,22 @@
 'use client';
 
 import { LeftOutlined, MinusOutlined, PlusOutlined, RightOutlined } from '@ant-design/icons';
-import { Button, Slider } from 'antd';
+import { Button, Segmented, Slider } from 'antd';
 import { zoomed } from '../job/keys';
+import { STAFF_HEIGHTS } from '../job/store/view-slice';
 import { barsOnDesk, useWorkspace } from '../job/workspace';
 import styles from './interlinear.module.css';
+
+const SIZES = ['S', 'M', 'L', 'XL'];
+const TITLES = ['small', 'of usual size', 'large', 'very large'];
 
 /** Where in the piece the interlinear view stands: step, slide, show more or fewer bars. */
 export function BarWalk({ children }: { children?: React.ReactNode }) {
   const bars = useWorkspace(barsOnDesk);
   const passage = useWorkspace((state) => state.passage);
   const show = useWorkspace((state) => state.show);
+  const staffHeight = useWorkspace((state) => state.staffHeight);
+  const setStaffHeight = useWorkspace((state) => state.setStaffHeight);
   const from = Math.min(passage.from, bars.length - 1);
   const to = Math.min(bars.length, from + passage.bars);
   return (
@@ -54,6 +60,13 @@ export function BarWalk({ children }: { children?: React.ReactNode }) {
         aria-label="Show more bars"
         icon={<MinusOutlined />}
         onClick={() => show({ bars: zoomed(passage.bars, 1) })}
+      />
+      <Segmented<number>
+        size="small"
+        aria-label="Size of the staves"
+        value={staffHeight}
+        onChange={setStaffHeight}
+        options={STAFF_HEIGHTS.map((height, i) => ({ value: height, label: SIZES[i]!, title: `Staves ${TITLES[i]}` }))}
       />
     </div>
   );

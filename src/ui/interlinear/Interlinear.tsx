@@ -2,7 +2,7 @@
 
 import { Alert, Spin } from 'antd';
 import { useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react';
-import { barsOnDesk, madeOnDesk, openQueries, partsOnDesk, useWorkspace } from '../job/workspace';
+import { barsOnDesk, madeOnDesk, openQueries, partsOnDesk, queryHere, useWorkspace } from '../job/workspace';
 import { Playhead } from '../audition/Playhead';
 import type { Version } from '@/core/engine';
 import type { Workspace } from '../job/store/workspace';
@@ -13,8 +13,8 @@ import { light } from '../theme';
 import music from '../shared/engraving.module.css';
 import styles from './interlinear.module.css';
 
-const STAFF_HEIGHT = 30;
-const LANE_HEIGHT = 56;
+/** Of the played line, for a staff of so many pixels. */
+const laneHeightFor = (staffHeight: number) => Math.round(staffHeight * 1.6 + 8);
 
 /** What is tried out comes before what is compared with. */
 function versionInView({ tried, comparing }: Pick<Workspace, 'tried' | 'comparing'>): Version {
@@ -35,6 +35,7 @@ export function Interlinear({ suggestions = false }: { suggestions?: boolean }) 
   const below = useWorkspace((state) => state.direction === 'to-sequencer');
   const { from, bars, parts } = useWorkspace((state) => state.passage);
   const which = useWorkspace(versionInView);
+  const staffHeight = useWorkspace((state) => state.staffHeight);
   const ordered = useMemo(() => known.filter((part) => parts.includes(part.id)).map((part) => part.id), [known, parts]);
   const to = Math.min(last, from + bars);
   const { drawn, busy, failure } = usePassage({
@@ -43,8 +44,8 @@ export function Interlinear({ suggestions = false }: { suggestions?: boolean }) 
     from,
     to,
     width: Math.max(0, width - 16),
-    staffHeight: STAFF_HEIGHT,
-    laneHeight: LANE_HEIGHT,
+    staffHeight,
+    laneHeight: laneHeightFor(staffHeight),
     which,
     below,
     suggestionColour: suggestions ? light.saffron : undefined,
@@ -57,12 +58,27 @@ export function Interlinear({ suggestions = false }: { suggestions?: boolean }) 
       {!drawn && ordered.length > 0 && !failure && (
         <Spin className={styles.spin} description="Loading the engraver …" />
       )}
-      {drawn && ordered.length > 0 && <Drawing drawn={drawn} dim={busy} />}
+      <TriedOut />
+      {drawn && ordered.length > 0 && <Drawing drawn={drawn} dim={busy} laneHeight={laneHeightFor(staffHeight)} />}
     </div>
   );
 }
 
-function Drawing({ drawn, dim }: { drawn: Drawn; dim: boolean }) {
+/** Says that the music is not as it stands but as a remedy would have it. */
+function TriedOut() {
+  const label = useWorkspace((state) => {
+    const query = queryHere(state);
+    return state.tried?.changes && query ? query.remedies[state.tried.remedy]?.label : undefined;
+  });
+  if (label === undefined) return null;
+  return (
+    <p className={styles.tried} role="status">
+      Tried out: <b>{label}</b>. <kbd>A</kbd> takes it.
+    </p>
+  );
+}
+
+function Drawing({ drawn, dim, laneHeight }: { drawn: Drawn; dim: boolean; laneHeight: number }) {
   const root = useRef<HTMLDivElement>(null);
   const [geometry, setGeometry] = useState<{ of: Drawn; geometry: Geometry } | null>(null);
   const [lit, setLit] = useState<ReadonlySet<number>>(new Set());
@@ -101,9 +117,9 @@ function Drawing({ drawn, dim }: { drawn: Drawn; dim: boolean }) {
 
   useLayoutEffect(() => {
     if (!root.current) return;
-    const read = readGeometry(root.current, passage, LANE_HEIGHT, below);
+    const read = readGeometry(root.current, passage, laneHeight, below);
     setGeometry(read && { of: drawn, geometry: read });
-  }, [drawn, passage, below]);
+  }, [drawn, passage, laneHeight, below]);
 
   const onLight = useCallback((ids: readonly number[]) => setLit(new Set(ids)), []);
 
@@ -158,7 +174,7 @@ function Drawing({ drawn, dim }: { drawn: Drawn; dim: boolean }) {
   const svg = useMemo(() => ({ __html: engraving.svg }), [engraving.svg]);
   const onFlag = (id: string) => point(made?.queries.find((query) => query.id === id) ?? null);
   return (
-    <div className={styles.sheet} data-dim={dim || undefined} style={{ maxWidth: engraving.width * 1.35 }}>
+    <div className={styles.sheet} data-dim={dim || undefined}>
       <div className={styles.ruler}>
         {place?.bars.map((bar, i) => (
           <BarHead

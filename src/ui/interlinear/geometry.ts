@@ -1,5 +1,5 @@
-import type { PartId } from '@/core/base';
 import type { Passage } from '@/core/proof';
+import { lanesOf, readStaves, type Lane } from './staves';
 
 /** Where things stand on the engraved page, in CSS pixels from the top left of the view. */
 export interface Geometry {
@@ -19,15 +19,6 @@ export interface BarPlace {
   anchors: { at: number; x: number }[];
 }
 
-/** The room for a part's played line, above its first staff. */
-export interface Lane {
-  part: PartId;
-  top: number;
-  bottom: number;
-}
-
-const LEAST_LANE = 34;
-const AIR = 5;
 const AFTER_BARLINE = 12;
 
 /**
@@ -60,53 +51,12 @@ export function readGeometry(root: HTMLElement, passage: Passage, laneHeight: nu
     };
   });
 
-  const staves = [...measures[0]!.querySelectorAll('g.staff')].map((_, s) =>
-    measures.map((measure) => measure.querySelectorAll('g.staff')[s]!.getBoundingClientRect()),
-  );
-  const marks = [...root.querySelectorAll(MARKS)].map((mark) => mark.getBoundingClientRect());
-  let staff = 0;
-  let above = 0;
-  const lanes = passage.parts.map((part): Lane => {
-    if (below) return laneBelow(part.id, part.staves);
-    const content = Math.min(...staves[staff]!.map((rect) => rect.top)) - origin.top;
-    const bottom = content - AIR;
-    const top = Math.min(bottom - LEAST_LANE, Math.max(above + AIR, bottom - laneHeight));
-    staff += part.staves;
-    above =
-      Math.max(
-        ...staves[staff - 1]!.map((rect) => rect.bottom),
-        ...marksBelow(marks, staves[staff - 1]!, staves[staff]),
-      ) - origin.top;
-    return { part: part.id, top, bottom };
-  });
-  function laneBelow(part: PartId, count: number): Lane {
-    const last = staff + count - 1;
-    const ends = [...staves[last]!.map((rect) => rect.bottom), ...marksBelow(marks, staves[last]!, staves[last + 1])];
-    const next = staves[last + 1]
-      ? Math.min(...staves[last + 1]!.map((rect) => rect.top)) - origin.top - AIR
-      : Infinity;
-    staff += count;
-    const top = Math.max(...ends) - origin.top + AIR;
-    return { part, top, bottom: Math.max(top + LEAST_LANE, Math.min(next, top + laneHeight)) };
-  }
-  return { width: origin.width, height: root.querySelector('svg')!.getBoundingClientRect().height, bars, lanes };
-}
-
-/** What stands between the staves without belonging to one. */
-const MARKS = 'g.dynam, g.hairpin, g.dir, g.pedal, g.slur, g.octave, g.breath';
-
-/** Bottoms of the marks between a staff and the one after it, so far as they belong to the upper one. */
-function marksBelow(
-  marks: readonly DOMRect[],
-  upper: readonly DOMRect[],
-  lower: readonly DOMRect[] | undefined,
-): number[] {
-  const from = Math.min(...upper.map((rect) => rect.top));
-  const to = lower ? Math.min(...lower.map((rect) => rect.top)) : Infinity;
-  const middle = lower ? (Math.max(...upper.map((rect) => rect.bottom)) + to) / 2 : Infinity;
-  return marks
-    .filter((rect) => rect.height > 0 && rect.top > from && rect.top < middle && rect.bottom < to)
-    .map((rect) => rect.bottom);
+  return {
+    width: origin.width,
+    height: root.querySelector('svg')!.getBoundingClientRect().height,
+    bars,
+    lanes: lanesOf(readStaves(root), passage, laneHeight, below),
+  };
 }
 
 function noteAnchors(root: HTMLElement, passage: Passage, left: number): { at: number; x: number }[] {

@@ -5,7 +5,8 @@ import { useEffect, useRef, useState } from 'react';
 import type { Version } from '@/core/engine';
 import type { Passage } from '@/core/proof';
 import { engineWorker } from '@/workers/engine-client';
-import { engraveWorker, type Engraving } from '@/workers/engrave-client';
+import type { Engraving } from '@/workers/engrave-client';
+import { engravePassage } from './engrave';
 import { sentence } from '../shared/receive';
 
 export interface Drawn {
@@ -64,7 +65,7 @@ export function usePassage({
         const passage = await (below
           ? engineWorker().sequencePassage(partList.split(' ').map(partId), from, to)
           : engineWorker().passage(partList.split(' ').map(partId), from, to, which, suggestionColour));
-        const engraving = await engraveWorker().system(passage.musicXml, {
+        const engraving = await engravePassage(passage, {
           width,
           staffHeight,
           laneHeight,

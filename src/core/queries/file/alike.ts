@@ -16,10 +16,14 @@ export interface ReadWarning {
 /** What several warnings of one cause have in common: their words without numbers and names. */
 function causeOf({ message }: ReadWarning): string {
   const place = /^(Track \d+, tick \d+, byte \d+|[^:]{1,80}, bar [^:]{1,20}): /.exec(message)?.[0] ?? '';
-  return message
-    .slice(place.length)
-    .replace(/“[^”]*”/g, '“”')
-    .replace(/\d[\d.,]*/g, '0');
+  return (
+    message
+      .slice(place.length)
+      .replace(/“[^”]*”/g, '“”')
+      .replace(/\d[\d.,]*/g, '0')
+      // One note, two notes.
+      .replace(/s\b/g, '')
+  );
 }
 
 /** One query for each cause, at its first place. */

@@ -24,12 +24,18 @@ export interface ViewSlice {
   written: WrittenPlaces;
   /** The music as it was before the last change is shown. */
   comparing: boolean;
+  /** Height of a staff in the interlinear view, in CSS pixels. */
+  staffHeight: number;
   show: (passage: Partial<ShownPassage>) => void;
   /** @param more adds to what is picked in the same part, or takes it away again */
   pick: (part: PartId | null, notes: readonly NoteId[], more?: boolean) => void;
   compare: (on: boolean) => void;
+  setStaffHeight: (pixels: number) => void;
   see: (written: WrittenPlaces) => void;
 }
+
+/** From small to large. */
+export const STAFF_HEIGHTS = [22, 30, 38, 48] as const;
 
 const FIRST_PARTS = 4;
 const FIRST_BARS = 4;
@@ -44,6 +50,7 @@ export const NOTHING_IN_VIEW = {
 export const viewSlice: Slice<ViewSlice> = (set) => ({
   ...NOTHING_IN_VIEW,
   written: new Map(),
+  staffHeight: STAFF_HEIGHTS[1],
 
   show: (passage) =>
     set((state) => {
@@ -64,6 +71,7 @@ export const viewSlice: Slice<ViewSlice> = (set) => ({
     }),
 
   compare: (on) => set({ comparing: on }),
+  setStaffHeight: (staffHeight) => set({ staffHeight }),
   see: (written) => set({ written }),
 });
 
