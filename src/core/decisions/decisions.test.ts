@@ -153,6 +153,15 @@ const EXAMPLES: { [K in Decision['kind']]: Extract<Decision, { kind: K }>[] } = 
   ],
   printTempo: [{ kind: 'printTempo', which: 'sections', tolerance: 20 }],
   dismissQuery: [{ kind: 'dismissQuery', query: queryId('x'), reason: 'It is so' }],
+  addNotes: [{ kind: 'addNotes', part, notes: [{ note: 2 ** 40, start: 0, end: 10080, key: 60, velocity: 80 }] }],
+  removeNotes: [{ kind: 'removeNotes', part, notes: [3] }],
+  setEnds: [{ kind: 'setEnds', part, ends: [{ note: 3, at: 20160 }] }],
+  setVoiceOf: [{ kind: 'setVoiceOf', part, notes: [3], voice: 2 }],
+  setStaffOf: [{ kind: 'setStaffOf', part, notes: [3], staff: 2 }],
+  setGrace: [{ kind: 'setGrace', part, notes: [3], on: true }],
+  giveNotes: [
+    { kind: 'giveNotes', part, to: partId('t2'), notes: [{ note: 3, start: 0, end: 10080, key: 60, velocity: 80 }] },
+  ],
   together: [
     {
       kind: 'together',

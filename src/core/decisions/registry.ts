@@ -29,15 +29,22 @@ import { writeAs } from './rhythm/write-as';
 import { setVoices } from './rhythm/set-voices';
 import { setHandSplit } from './rhythm/set-hand-split';
 import { setClefs } from './rhythm/set-clefs';
-import { moveNotes } from './rhythm/move-notes';
-import { joinNotes } from './rhythm/join-notes';
-import { cutNote } from './rhythm/cut-note';
+import { moveNotes } from './hand/move-notes';
+import { joinNotes } from './hand/join-notes';
+import { cutNote } from './hand/cut-note';
+import { addNotes } from './hand/add-notes';
+import { giveNotes } from './hand/give-notes';
+import { removeNotes } from './hand/remove-notes';
+import { setEnds } from './hand/set-ends';
+import { setGrace } from './hand/set-grace';
+import { setStaffOf } from './hand/set-staff-of';
+import { setVoiceOf } from './hand/set-voice-of';
 import { setKey } from './page/set-key';
-import { respellNotes } from './page/respell-notes';
+import { respellNotes } from './hand/respell-notes';
 import { preferNames } from './page/prefer-names';
 import { chooseClef } from './page/choose-clef';
 import { setOctaveLines } from './page/set-octave-lines';
-import { shiftNotes } from './page/shift-notes';
+import { shiftNotes } from './hand/shift-notes';
 import { useDrumMap } from './page/use-drum-map';
 import { setDrumKey } from './page/set-drum-key';
 import { setTablature } from './page/set-tablature';
@@ -105,16 +112,24 @@ const SINGLE_KINDS = {
   setVoices,
   setHandSplit,
   setClefs,
+  // by hand
+  addNotes,
+  removeNotes,
   moveNotes,
+  shiftNotes,
+  setEnds,
   joinNotes,
   cutNote,
+  respellNotes,
+  setVoiceOf,
+  setStaffOf,
+  giveNotes,
+  setGrace,
   // page
   setKey,
-  respellNotes,
   preferNames,
   chooseClef,
   setOctaveLines,
-  shiftNotes,
   useDrumMap,
   setDrumKey,
   setTablature,

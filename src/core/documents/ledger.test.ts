@@ -412,6 +412,13 @@ describe('job files', () => {
       'writeAnew',
       'setBreaks',
       'together',
+      'addNotes',
+      'removeNotes',
+      'setEnds',
+      'setVoiceOf',
+      'setStaffOf',
+      'setGrace',
+      'giveNotes',
     ]);
     expect(kinds).toEqual(new Set(Object.keys(DECISION_KINDS)));
   });

@@ -55,7 +55,30 @@ export type NoteEdit =
   /** Struck again at a place of its own. */
   | { kind: 'cut'; note: NoteId; at: WrittenUnits }
   /** Sounds so many semitones higher. */
-  | { kind: 'shift'; note: NoteId; by: number };
+  | { kind: 'shift'; note: NoteId; by: number }
+  /** Is written up to a place; the whole chord with it, since notes of one stem have one length. */
+  | { kind: 'end'; note: NoteId; at: WrittenUnits }
+  | { kind: 'remove'; note: NoteId }
+  /** A new note, or one of another part. */
+  | ({ kind: 'add' } & AddedNote)
+  /** Stands in a voice of its staff, from 1; on a staff of its part, from 1. */
+  | { kind: 'voice'; note: NoteId; voice: number }
+  | { kind: 'staff'; note: NoteId; staff: number }
+  /** Is a grace note of the note after it; or, once it is one, a note of its own before that. */
+  | { kind: 'grace'; note: NoteId; on: boolean };
+
+/** A note somebody put into a part. */
+export interface AddedNote {
+  /** From FIRST_ADDED on for a new one; its own, where it was played in another part. */
+  note: NoteId;
+  start: WrittenUnits;
+  end: WrittenUnits;
+  key: MidiKey;
+  velocity: number;
+}
+
+/** Ids of notes that were never played; no file has so many. */
+export const FIRST_ADDED: NoteId = 2 ** 40;
 
 export const MARK_USES = ['off', 'suggest', 'on'] as const;
 export type MarkUse = (typeof MARK_USES)[number];

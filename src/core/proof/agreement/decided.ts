@@ -37,7 +37,7 @@ const ROUNDING: Seconds = 0.004;
 const SHORTEST_SHARE = 0.04;
 
 /**
- * @param byHand notes that people moved, shifted, joined or cut
+ * @param byHand notes that people changed, took away or put in
  * @returns the reason for a difference of this conversion, in words; none where nobody decided it
  */
 export function decisionsBehind(
@@ -52,14 +52,19 @@ export function decisionsBehind(
     performance.tracks.filter((track) => leftOut.has(track.id)).flatMap((track) => track.notes.map((note) => note.id)),
   );
   return (pair, kind) => {
-    if (kind === 'extra') return pair.b!.ofSign ? 'a sign played out' : undefined;
+    if (kind === 'extra') return whyExtra(pair.b!, byHand);
     const [id] = pair.a!.played;
     const fate = id === undefined ? undefined : fates.get(id);
+    if (!fate && id !== undefined && byHand.has(id)) return 'changed by hand';
     if (!fate && (id === undefined || inParts.has(id))) return undefined;
     if (!fate) return left.has(id!) ? 'its track is left out' : 'a keyswitch, no music';
-    const why = whyWritten(pair, kind, fate);
-    return why !== undefined && byHand.has(id!) ? 'changed by hand' : why;
+    return byHand.has(id!) ? 'changed by hand' : whyWritten(pair, kind, fate);
   };
+}
+
+function whyExtra({ ofSign, played }: NonNullable<NotePair['b']>, byHand: ReadonlySet<NoteId>): string | undefined {
+  if (ofSign) return 'a sign played out';
+  return played.some((id) => byHand.has(id)) ? 'put in by hand' : undefined;
 }
 
 function whyWritten({ a, b }: NotePair, kind: DifferenceKind, fate: Fate): string | undefined {

@@ -123,6 +123,7 @@ export function auditPart(
     const sound = sounds.get(note.id);
     const from = placed.get(note.id);
     if (graces.has(note.id)) audit.signs++;
+    else if (!sound && touched.has(note.id)) audit.edited++;
     else if (!sound || !from) audit.missing.push(note.id);
     else if (from.id !== note.id) countSecond(note, from);
     else if (touched.has(note.id)) audit.edited++;

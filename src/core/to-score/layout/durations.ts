@@ -63,14 +63,21 @@ export function writeEnds(input: DurationInput): { notes: EndedNote[]; report: D
   chords.forEach((chord, i) => {
     const next = chords[i + 1]?.[0]!.start ?? Infinity;
     const release = median(chord.map((note) => note.release));
-    const found = meantEnd(chord, next, input) ?? bestEnd(chord, release, next, share, input);
-    const end = next - found <= (input.closeGaps ?? 0) ? next : found;
+    const byHand = endByHand(chord, next);
+    const found = byHand ?? meantEnd(chord, next, input) ?? bestEnd(chord, release, next, share, input);
+    const end = byHand === null && next - found <= (input.closeGaps ?? 0) ? next : found;
     if (end < next && next - end < QUARTER / 4) report.shortRests.push(end);
     if (release > next + QUARTER / 16) report.overlapsTrimmed++;
     if (end === next && release < next - QUARTER / 16) report.gapsClosed++;
     for (const note of chord) notes.push({ ...note, end });
   });
   return { notes, report };
+}
+
+/** The end somebody set; notes of one chord end together. */
+function endByHand(chord: readonly PlacedNote[], next: WrittenUnits): WrittenUnits | null {
+  const set = chord.findLast((note) => note.byHand?.end !== undefined)?.byHand?.end;
+  return set === undefined || set <= chord[0]!.start ? null : Math.min(set, next);
 }
 
 /** The end that the file tells, where it can be written beside what else is in its beat. */

@@ -38,6 +38,7 @@ export function withPlainValues(notes: readonly EndedNote[], line: BeatLine, { i
   if (chords.length === 0) return [...notes];
   const believed = playsOut(chords);
   return chords.flatMap(({ notes: chord, start, end, next }) => {
+    if (chord.some((note) => note.byHand?.end !== undefined)) return chord;
     if (believed && !swings(lastNotAfter(line.starts, start))) return chord;
     const beat = line.beats[lastNotAfter(line.starts, start)]!;
     const longer = plainEnd(start, end, next, beat.start + beat.length);

@@ -70,8 +70,10 @@ export function writeStaves(
     part.instrument.clefs.length < 2 ? grid.notes.map(() => 1) : handsOf(part, grid, settings.handSplit);
   const output = part.instrument.clefs.map((_, s): StaffNotes => {
     const own = grid.notes.filter((_note, i) => staffOfNote[i] === s + 1);
-    const most = settings.voices ?? USUAL_VOICES;
-    const voiceOfNote = separateVoices(own, voiceCosts(part.instrument, most));
+    const set = own.map((note) => note.byHand?.voice);
+    const most = Math.max(settings.voices ?? USUAL_VOICES, ...set.map((voice) => voice ?? 1));
+    const found = separateVoices(own, voiceCosts(part.instrument, settings.voices ?? USUAL_VOICES));
+    const voiceOfNote = found.map((voice, n) => (set[n] === undefined ? voice : set[n] - 1));
     const notes: EndedNote[] = [];
     const voices: number[] = [];
     for (let voice = 0; voice < most; voice++) {
@@ -115,7 +117,12 @@ function voiceCosts({ family, polyphonic, clefs }: Instrument, most: number): Vo
   };
 }
 
-function handsOf({ sources }: CastPart, grid: GridChoice, split: MidiKey | undefined): number[] {
+function handsOf(part: CastPart, grid: GridChoice, split: MidiKey | undefined): number[] {
+  const found = foundHands(part, grid, split);
+  return grid.notes.map((note, i) => Math.min(note.byHand?.staff ?? found[i]!, part.instrument.clefs.length));
+}
+
+function foundHands({ sources }: CastPart, grid: GridChoice, split: MidiKey | undefined): number[] {
   if (split !== undefined) return grid.notes.map((note) => (note.key >= split ? 1 : 2));
   if (sources.every((source) => source.staff === null)) return splitHands(grid.notes);
   const staffOfNote = new Map(

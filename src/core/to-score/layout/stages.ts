@@ -1,8 +1,8 @@
 /* The stages that say on which staff, in which voice and how long a note is written. */
 import type { CastPart } from '../../casting';
-import type { DrumMapChoice, LengthChoice, SmallestValue } from '../../settings';
+import type { DrumMapChoice, LengthChoice, NoteEdit, SmallestValue } from '../../settings';
 import { VALUE_LENGTH } from '../../settings';
-import type { Bar, MidiKey } from '../../time';
+import { barIndexAt, type Bar, type MidiKey, type WrittenUnits } from '../../time';
 import { stage } from '../../base/stage';
 import type { BeatLine } from '../timing/beats';
 import type { GridChoice } from '../timing/grid';
@@ -82,26 +82,36 @@ export const doubles = stage(
     laid: readonly Bar[];
     lengths: Readonly<Record<string, readonly LengthChoice[]>>;
     models: Readonly<Record<CastPart['id'], CastPart['id']>>;
-    /** Parts with notes changed by hand. */
-    edits: Readonly<Record<string, unknown>>;
-  }) =>
-    agreeDoubles(
+    edits: Readonly<Record<string, readonly NoteEdit[]>>;
+  }) => {
+    const starts = laid.map(({ start }) => start);
+    const barAt = (at: WrittenUnits) => barIndexAt(starts, at);
+    return agreeDoubles(
       parts.map(({ id, instrument }, p): DoublingPart => {
         const { exact, jitter } = grids[p]!;
         const spans = lengthSpans(lengths[id] ?? [], laid);
         const model = models[id];
-        const free = !instrument.unpitched && edits[id] === undefined && model !== id;
+        const byHand = barsByHand(grids[p]!, edits[id], laid);
+        const free = !instrument.unpitched && model !== id;
         return {
           id,
           staves: own[p]!,
           jitter: exact ? 0 : jitter,
-          follows: (at) => free && !keepsLength(spans, at),
+          follows: (at) => free && !keepsLength(spans, at) && !byHand.has(barAt(at)),
           ...(model !== undefined && model !== id && { model }),
         };
       }),
       laid,
-    ),
+    );
+  },
 );
+
+/** Bars with notes that people changed: those are written as they want them. */
+function barsByHand({ notes }: GridChoice, edits: readonly NoteEdit[] | undefined, bars: readonly Bar[]): Set<number> {
+  const ids = new Set(edits?.map(({ note }) => note));
+  const starts = bars.map(({ start }) => start);
+  return new Set(notes.filter(({ id }) => ids.has(id)).map(({ start }) => barIndexAt(starts, start)));
+}
 
 function lengthSpans(choices: readonly LengthChoice[], bars: readonly Bar[]): LengthSpan[] {
   const startOf = (bar: number) => bars[bar]?.start ?? Number.MAX_SAFE_INTEGER;

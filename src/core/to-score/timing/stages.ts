@@ -3,7 +3,15 @@ import type { TrackId } from '../../base';
 import type { Casting, CastPart } from '../../casting';
 import type { Performance, PlayedNote } from '../../performance';
 import type { ConversionSettings, NoteEdit } from '../../settings';
-import type { Bar, Milliseconds, Seconds, TempoMap } from '../../time';
+import {
+  secondsAtTick,
+  ticksFromUnits,
+  type Bar,
+  type Milliseconds,
+  type Seconds,
+  type TempoMap,
+  type WrittenUnits,
+} from '../../time';
 import { stage } from '../../base/stage';
 import { layBeats, type BeatLine } from './beats';
 import { applyEdits } from './edits';
@@ -171,8 +179,18 @@ export const evened = stage(
 /** A part's grid with what people changed on single notes. */
 export const edited = stage(
   'edited',
-  ({ grid, edits }: { grid: GridChoice; edits: readonly NoteEdit[] }): GridChoice => ({
-    ...grid,
-    notes: applyEdits(grid.notes, edits),
-  }),
+  ({
+    grid,
+    edits,
+    tempo,
+    end,
+  }: {
+    grid: GridChoice;
+    edits: readonly NoteEdit[];
+    tempo: TempoMap;
+    end: WrittenUnits;
+  }) => {
+    const clock = (at: WrittenUnits) => secondsAtTick(tempo, ticksFromUnits(at, tempo.ticksPerQuarter));
+    return { ...grid, notes: applyEdits(grid.notes, edits, { end, clock }) };
+  },
 );

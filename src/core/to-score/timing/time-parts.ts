@@ -72,11 +72,17 @@ export function* timeParts(piece: Piece): Generator<Progress, Timing> {
     line,
     memo,
   );
+  const last = laid.at(-1)!;
+  const end = last.start + last.length;
   const parts = even.map(({ part, ornaments }, p): TimedPart => ({
     part,
     taken: part.tracks.map((track) => appliedLead(leads.get(track))),
     ornaments: ornaments.report,
-    grid: memo.run(stages.edited, { grid: grids[p]!, edits: settings.edits[part.id] ?? NO_CHOICES }, part.id),
+    grid: memo.run(
+      stages.edited,
+      { grid: grids[p]!, edits: settings.edits[part.id] ?? NO_CHOICES, tempo, end },
+      part.id,
+    ),
   }));
   return { parts, leads, swing };
 }

@@ -43,6 +43,8 @@ export interface PlacedNote extends TimedNote {
   start: WrittenUnits;
   /** Further played notes of the same key that fell on the same place and are written as this one. */
   absorbed: NoteId[];
+  /** What people set for it. */
+  byHand?: { end?: WrittenUnits; voice?: number; staff?: number };
 }
 
 /** What the file itself says of the written times of a track's notes. */

@@ -1,0 +1,26 @@
+import { ArrayMaxSize, ArrayNotEmpty, Equals, Matches } from 'class-validator';
+import type { PartId } from '../../base';
+import { decisionKind } from '../decision-kind';
+import { edited } from '../edited';
+import { AddedNoteDto } from '../shapes/added-note';
+import { AreShapes, PART } from '../validators';
+import { some } from '../words';
+
+/** Notes that nobody played. */
+export class AddNotes {
+  @Equals('addNotes') kind!: 'addNotes';
+  @Matches(PART) part!: PartId;
+  @ArrayNotEmpty() @ArrayMaxSize(500_000) @AreShapes(AddedNoteDto) notes!: AddedNoteDto[];
+}
+
+export const addNotes = decisionKind({
+  kind: 'addNotes',
+  dto: AddNotes,
+  apply: (settings, { part, notes }) =>
+    edited(
+      settings,
+      part,
+      notes.map((note) => ({ kind: 'add', ...note })),
+    ),
+  describe: ({ part, notes }, nameOf) => `${nameOf(part)}: ${some(notes.length, 'note')} put in`,
+});

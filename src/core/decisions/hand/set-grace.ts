@@ -1,0 +1,27 @@
+import { ArrayMaxSize, ArrayNotEmpty, Equals, IsArray, IsBoolean, IsInt, Matches, Min } from 'class-validator';
+import type { NoteId, PartId } from '../../base';
+import { decisionKind } from '../decision-kind';
+import { edited } from '../edited';
+import { PART } from '../validators';
+import { some } from '../words';
+
+/** Notes are grace notes of what follows them, or notes of their own again. */
+export class SetGrace {
+  @Equals('setGrace') kind!: 'setGrace';
+  @Matches(PART) part!: PartId;
+  @IsArray() @ArrayNotEmpty() @ArrayMaxSize(500_000) @IsInt({ each: true }) @Min(0, { each: true }) notes!: NoteId[];
+  @IsBoolean() on!: boolean;
+}
+
+export const setGrace = decisionKind({
+  kind: 'setGrace',
+  dto: SetGrace,
+  apply: (settings, { part, notes, on }) =>
+    edited(
+      settings,
+      part,
+      notes.map((note) => ({ kind: 'grace', note, on })),
+    ),
+  describe: ({ part, notes, on }, nameOf) =>
+    `${nameOf(part)}: ${some(notes.length, on ? 'grace note' : 'note')} ${on ? 'made of what was written out' : 'of its own instead of a grace note'}`,
+});

@@ -1,0 +1,27 @@
+import { ArrayMaxSize, ArrayNotEmpty, Equals, IsArray, IsInt, Matches, Max, Min } from 'class-validator';
+import type { NoteId, PartId } from '../../base';
+import { decisionKind } from '../decision-kind';
+import { edited } from '../edited';
+import { PART } from '../validators';
+import { some } from '../words';
+
+/** Notes stand in a voice of their staff. */
+export class SetVoiceOf {
+  @Equals('setVoiceOf') kind!: 'setVoiceOf';
+  @Matches(PART) part!: PartId;
+  @IsArray() @ArrayNotEmpty() @ArrayMaxSize(500_000) @IsInt({ each: true }) @Min(0, { each: true }) notes!: NoteId[];
+  /** From 1. */
+  @IsInt() @Min(1) @Max(4) voice!: number;
+}
+
+export const setVoiceOf = decisionKind({
+  kind: 'setVoiceOf',
+  dto: SetVoiceOf,
+  apply: (settings, { part, notes, voice }) =>
+    edited(
+      settings,
+      part,
+      notes.map((note) => ({ kind: 'voice', note, voice })),
+    ),
+  describe: ({ part, notes, voice }, nameOf) => `${nameOf(part)}: ${some(notes.length, 'note')} in voice ${voice}`,
+});
