@@ -33,6 +33,17 @@ describe('names, numbers and order of parts', () => {
     expect(names([track('Hn 1', 60), track('Hn 3', 60)])).toEqual(['Horn in F 1', 'Horn in F 3']);
     expect(names([track('Hn', 60), track('Hn', 60)])).toEqual(['Horn in F 1', 'Horn in F 2']);
   });
+  it('count the players from 1 where the numbers are those of the tracks', () => {
+    expect(names([track('05 Tenor Sax', 60), track('09 Tenor Sax', 60)])).toEqual([
+      'Tenor Saxophone 1',
+      'Tenor Saxophone 2',
+    ]);
+    expect(names([track('05 Tenor Sax', 60), track('07 Oboe')])).toEqual(['Oboe', 'Tenor Saxophone']);
+    const chord: HandNote[] = [55, 59, 62, 67].flatMap((key) => [{ key, at: 0, length: 2 }]);
+    const dealt = { deals: { [trackId('t1')]: { ...DEAL, players: 4 } } };
+    expect(names([{ name: '05 Horns', notes: chord }], dealt)).toEqual([1, 2, 3, 4].map((n) => `Horn in F ${n}`));
+    expect(names([track('Violin 12'), track('Vc', 48)])).toEqual(['Violin', 'Violoncello']);
+  });
   it('letter the desks of a divided section', () => {
     expect(names([track('Violin 1 B'), track('Violin 1 A'), track('Violin 2')])).toEqual([
       'Violin 1 A',

@@ -123,18 +123,23 @@ function shortened(name: string): string {
     .join(' ');
 }
 
+/** So many players of an instrument may be missing from a score; larger numbers count tracks, not players. */
+const MOST_ABSENT = 2;
+
 /**
- * Numbers as the track names have them where they tell the parts apart; else counted from 1. Several tracks of one
+ * Numbers as the track names have them where they count players and tell the parts apart; else counted from 1. Several tracks of one
  * numbered section are its desks A, B, C.
  */
 function numbersOf(group: readonly Unnamed[]): Map<Unnamed, string> {
   const [first] = group;
   if (group.length === 1) {
     // There are a first and a second violin even when only one of them is here; a lone “Vc 02” is just the cello.
-    const number = first!.instrument.id === 'violin' && first!.number ? ` ${first!.number}` : '';
+    const isSection = first!.instrument.id === 'violin' && first!.number && first!.number <= 1 + MOST_ABSENT;
+    const number = isSection ? ` ${first!.number}` : '';
     return new Map([[first!, number + (first!.desk && number ? ` ${first!.desk}` : '')]]);
   }
-  const numbered = group.every((part) => part.number !== null);
+  const most = group.length + MOST_ABSENT;
+  const numbered = group.every((part) => part.number !== null && part.number <= most);
   const places = new Set(group.map((part) => `${part.number}/${part.desk}`));
   if (numbered && places.size === group.length)
     return new Map(group.map((part) => [part, ` ${part.number}${part.desk ? ` ${part.desk}` : ''}`]));

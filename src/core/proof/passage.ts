@@ -6,7 +6,15 @@
  */
 import { stavesOf, writeMusicXml } from '../musicxml';
 import type { NoteId, Performance } from '../performance';
-import { sliceScore, soundsOf, symbolsOf, type Articulation, type PartId, type SymbolInBar } from '../score';
+import {
+  sliceScore,
+  soundsOf,
+  symbolsOf,
+  type Articulation,
+  type PartId,
+  type Pitch,
+  type SymbolInBar,
+} from '../score';
 import { swung, type Conversion } from '../to-score';
 import { lastNotAfter, playedUnits, type MidiKey, type PlayedUnits, type WrittenUnits } from '../time';
 
@@ -19,6 +27,21 @@ export interface PlayedMark {
   end: PlayedUnits;
   /** Where it is written; null when the written side does not have it. */
   written: { start: WrittenUnits; end: WrittenUnits } | null;
+  /** Nobody played it here: it was put in by hand, or came from another part. */
+  added?: true;
+}
+
+/** A written note with its ties joined. */
+export interface WrittenSound {
+  played: NoteId[];
+  start: WrittenUnits;
+  end: WrittenUnits;
+  /** As it sounds. */
+  key: MidiKey;
+  /** As it is printed. */
+  pitch: Pitch;
+  staff: number;
+  voice: number;
 }
 
 export interface PassagePart {
@@ -28,6 +51,8 @@ export interface PassagePart {
   lowest: MidiKey;
   highest: MidiKey;
   played: PlayedMark[];
+  /** What is written in these bars. */
+  sounds: WrittenSound[];
   /** Places of the fitted grid in these bars, without the beats. */
   grid: PlayedUnits[];
 }
@@ -106,10 +131,13 @@ export function passageOf(
     const part = score.parts.find((candidate) => candidate.id === id)!;
     const report = conversion.reports.find((candidate) => candidate.part === id)!;
     const cast = conversion.casting.parts.find((candidate) => candidate.id === id)!;
-    const written = new Map<NoteId, { start: WrittenUnits; end: WrittenUnits }>();
-    for (const sound of soundsOf(part, score.bars))
-      for (const note of sound.played) written.set(note, { start: sound.start, end: sound.end });
+    const sounds = soundsOf(part, score.bars);
+    const written = new Map(sounds.flatMap((sound) => sound.played.map((note) => [note, sound] as const)));
     const units = (tick: number) => playedUnits(tick, performance.ticksPerQuarter);
+    const own = new Set(cast.notes.map((note) => note.id));
+    const added = sounds.flatMap((sound) =>
+      sound.played.filter((id) => !own.has(id)).map((id) => addedMark(id, sound)),
+    );
     const played = cast.notes
       .map((note): PlayedMark => ({
         id: note.id,
@@ -119,6 +147,7 @@ export function passageOf(
         end: units(note.end),
         written: written.get(note.id) ?? null,
       }))
+      .concat(added)
       .filter((mark) => {
         const first = Math.min(mark.start, mark.written?.start ?? Infinity);
         const last = Math.max(mark.end, mark.written?.end ?? 0);
@@ -132,6 +161,7 @@ export function passageOf(
       lowest: keys.length > 0 ? Math.min(...keys) : 60,
       highest: keys.length > 0 ? Math.max(...keys) : 60,
       played,
+      sounds: sounds.filter((sound) => sound.start < end && sound.end > start),
       grid: gridPlaces(report.divisions),
     };
   }
@@ -147,6 +177,13 @@ export function passageOf(
     });
   }
 }
+
+/** A note nobody played here, where it is written. */
+function addedMark(id: NoteId, { key, start, end }: WrittenSound): PlayedMark {
+  return { id, key, velocity: ADDED_VELOCITY, start, end, written: { start, end }, added: true };
+}
+
+const ADDED_VELOCITY = 64;
 
 function takenArticulations({ marks }: SymbolInBar): readonly Articulation[] {
   return marks?.articulations?.filter((one) => !marks.suggested?.includes(one)) ?? [];

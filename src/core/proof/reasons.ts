@@ -66,6 +66,7 @@ const milliseconds = (units: number, { conversion: { line }, note }: Place): Mil
 
 function whereItStands(place: Place): Reason {
   const { note, conversion, part, p } = place;
+  if (note.byHand) return { words: 'Set by hand.', remedies: [] };
   const source = conversion.casting.parts[p]!.sources.find(({ notes }) => notes.some(({ id }) => id === note.id));
   const lead = source && conversion.reports[p]!.leads[source.track];
   const out: Milliseconds = Math.round(appliedLead(lead) * 1000);
@@ -86,9 +87,20 @@ function whereItStands(place: Place): Reason {
     words:
       away === 0
         ? `Played here${taken}.`
-        : `Played ${Math.abs(away)} ms ${away > 0 ? 'after' : 'before'} this place${taken}.`,
+        : `Played ${Math.abs(away)} ms ${away > 0 ? 'after' : 'before'} this place${taken}${runnerUp(place)}.`,
     remedies: back,
   };
+}
+
+/** The other place of the beat's grid that was nearest. */
+function runnerUp(place: Place): string {
+  const { note, conversion, p } = place;
+  const { line, reports } = conversion;
+  const b = lastNotAfter(line.starts, note.start);
+  const step = line.beats[b]!.length / (reports[p]!.divisions[b] ?? 1);
+  const other = note.onset >= note.start ? note.start + step : note.start - step;
+  const by = Math.abs(milliseconds(note.onset - other, place));
+  return `; the next best place, ${by} ms away, lost`;
 }
 
 const IN_WORDS: Record<number, string> = { 3: 'three', 5: 'five', 6: 'six', 7: 'seven', 9: 'nine' };

@@ -5,7 +5,7 @@ import { stavesOf, writeMusicXml } from '../musicxml';
 import { sliceScore, symbolsOf, type PartId, type Score } from '../score';
 import { beatsOfBar } from '../time';
 import type { SequencedFile } from '../to-sequencer';
-import type { NoteLink, Passage, PassagePart, PlayedMark } from './passage';
+import type { NoteLink, Passage, PassagePart, PlayedMark, WrittenSound } from './passage';
 
 /**
  * @param parts in the order wanted
@@ -51,6 +51,7 @@ export function sequencePassage(
     }
   }
   const links: Record<string, NoteLink> = {};
+  const soundsOfPart = new Map<PartId, WrittenSound[]>();
   let count = 0;
   const slice = { ...sliceScore(score, parts, from, to), tempos: [], markers: [], swing: [] };
   const partOfNote = new Map(
@@ -62,11 +63,16 @@ export function sequencePassage(
     finalBarline: to === score.bars.length,
     noteId: (note, at) => {
       const name = `n${count++}`;
-      links[name] = {
-        played: bySymbol.get(`${partOfNote.get(note)}/${start + at}/${note.key}`) ?? [],
-        at: start + at,
-        articulations: [],
-      };
+      const part = partOfNote.get(note);
+      const written = start + at;
+      const played = bySymbol.get(`${part}/${written}/${note.key}`) ?? [];
+      links[name] = { played, at: written, articulations: [] };
+      const mark = part === undefined ? undefined : marksOf.get(part)?.find(({ id: one }) => one === played[0]);
+      if (part !== undefined && mark?.written)
+        soundsOfPart.set(part, [
+          ...(soundsOfPart.get(part) ?? []),
+          { played, ...mark.written, key: note.key, pitch: note.pitch, staff: 1, voice: 1 },
+        ]);
       return name;
     },
   });
@@ -86,6 +92,7 @@ export function sequencePassage(
         lowest: keys.length > 0 ? Math.min(...keys) : 60,
         highest: keys.length > 0 ? Math.max(...keys) : 60,
         played,
+        sounds: soundsOfPart.get(part.id) ?? [],
         grid: [],
       };
     }),

@@ -5,9 +5,11 @@ import { App, Button, Drawer, Empty, Input, Select, Table, Upload } from 'antd';
 import { useLiveQuery } from 'dexie-react-hooks';
 import { useMemo, useState } from 'react';
 import { TECHNIQUES, techniqueName, type TechniqueId } from '@/core/instruments';
+import { forgetHabit, keptHabits } from '@/storage/habits';
 import { forget, houseEntries, learn, saveEntry } from '@/storage/house-list';
 import { download } from '../shared/download';
 import { sentence } from '../shared/receive';
+import { count } from '../shared/words';
 import { InstrumentSelect } from './InstrumentSelect';
 import styles from './casting.module.css';
 import { readHouseList, writeHouseList, type HouseEntry } from '@/core/documents';
@@ -155,6 +157,7 @@ export function HouseListDrawer({ open, onClose }: { open: boolean; onClose: () 
           },
         ]}
       />
+      <Habits />
     </Drawer>
   );
 }
@@ -176,5 +179,33 @@ function Pattern({ entry }: { entry: HouseEntry }) {
         if (pattern && pattern !== entry.pattern) void saveEntry(entry.pattern, { ...entry, pattern });
       }}
     />
+  );
+}
+
+/** How queries are usually answered: what is offered first, as before. */
+function Habits() {
+  const kept = useLiveQuery(keptHabits, [], []);
+  if (kept.length === 0) return null;
+  return (
+    <section className={styles.habits}>
+      <h3>How queries were answered</h3>
+      <p className="soft">What was taken twice in a row is offered first, “as before”.</p>
+      <ul>
+        {kept.map(({ kind, like, times }) => (
+          <li key={kind}>
+            <span>
+              {kind.replaceAll('-', ' ')}: <b>{like}</b> <span className="soft">{count(times, 'time', 'times')}</span>
+            </span>
+            <Button
+              type="text"
+              size="small"
+              aria-label={`Forget how ${kind.replaceAll('-', ' ')} was answered`}
+              icon={<DeleteOutlined />}
+              onClick={() => void forgetHabit(kind)}
+            />
+          </li>
+        ))}
+      </ul>
+    </section>
   );
 }

@@ -1,16 +1,13 @@
 'use client';
 
 import { Alert, Spin } from 'antd';
-import { useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react';
-import { barsOnDesk, madeOnDesk, openQueries, partsOnDesk, queryHere, useWorkspace } from '../job/workspace';
-import { Playhead } from '../audition/Playhead';
+import { useEffect, useMemo, useRef, useState } from 'react';
+import { barsOnDesk, partsOnDesk, queryHere, useWorkspace } from '../job/workspace';
 import type { Version } from '@/core/engine';
 import type { Workspace } from '../job/store/workspace';
-import { readGeometry, type Geometry } from './geometry';
-import { PlayedLanes } from './PlayedLanes';
-import { usePassage, type Drawn } from './usePassage';
+import { Drawing } from './Drawing';
+import { usePassage } from './usePassage';
 import { light } from '../theme';
-import music from '../shared/engraving.module.css';
 import styles from './interlinear.module.css';
 
 /** Of the played line, for a staff of so many pixels. */
@@ -75,158 +72,6 @@ function TriedOut() {
     <p className={styles.tried} role="status">
       Tried out: <b>{label}</b>. <kbd>A</kbd> takes it.
     </p>
-  );
-}
-
-function Drawing({ drawn, dim, laneHeight }: { drawn: Drawn; dim: boolean; laneHeight: number }) {
-  const root = useRef<HTMLDivElement>(null);
-  const [geometry, setGeometry] = useState<{ of: Drawn; geometry: Geometry } | null>(null);
-  const [lit, setLit] = useState<ReadonlySet<number>>(new Set());
-  const made = useWorkspace(madeOnDesk);
-  const below = useWorkspace((state) => state.direction === 'to-sequencer');
-  const ledger = useWorkspace((state) => state.ledger);
-  const chosen = useWorkspace((state) => state.query);
-  const point = useWorkspace((state) => state.point);
-  const picked = useWorkspace((state) => state.picked);
-  const pick = useWorkspace((state) => state.pick);
-  const { passage, engraving } = drawn;
-  const pickedNotes = useMemo(() => new Set(picked?.notes), [picked]);
-  const partOf = useMemo(
-    () => new Map(passage.parts.flatMap((part) => part.played.map((mark) => [mark.id, part.id] as const))),
-    [passage],
-  );
-
-  const see = useWorkspace((state) => state.see);
-
-  useEffect(() => {
-    const articulations = new Map(
-      Object.values(passage.links).flatMap((link) => link.played.map((id) => [id, link.articulations] as const)),
-    );
-    see(
-      new Map(
-        passage.parts.flatMap((part) =>
-          part.played.flatMap((mark) =>
-            mark.written
-              ? [[mark.id, { ...mark.written, articulations: articulations.get(mark.id) ?? [] }] as const]
-              : [],
-          ),
-        ),
-      ),
-    );
-  }, [passage, see]);
-
-  useLayoutEffect(() => {
-    if (!root.current) return;
-    const read = readGeometry(root.current, passage, laneHeight, below);
-    setGeometry(read && { of: drawn, geometry: read });
-  }, [drawn, passage, laneHeight, below]);
-
-  const onLight = useCallback((ids: readonly number[]) => setLit(new Set(ids)), []);
-
-  // The engraved side: a note under the pointer lights what was played behind it.
-  useEffect(() => {
-    const element = root.current;
-    if (!element) return;
-    const onOver = (event: PointerEvent) => {
-      const note = (event.target as Element).closest('g.note');
-      if (note) onLight(passage.links[note.id]?.played ?? []);
-    };
-    const onOut = (event: PointerEvent) => {
-      if ((event.target as Element).closest('g.note')) onLight([]);
-    };
-    const onClick = (event: MouseEvent) => {
-      const note = (event.target as Element).closest('g.note');
-      const ids = note ? (passage.links[note.id]?.played ?? []) : [];
-      const part = ids.length > 0 ? partOf.get(ids[0]!) : undefined;
-      if (part) pick(part, ids, event.shiftKey);
-      else if (!event.shiftKey) pick(null, []);
-    };
-    element.addEventListener('click', onClick);
-    element.addEventListener('pointerover', onOver);
-    element.addEventListener('pointerout', onOut);
-    return () => {
-      element.removeEventListener('click', onClick);
-      element.removeEventListener('pointerover', onOver);
-      element.removeEventListener('pointerout', onOut);
-    };
-  }, [passage, onLight, pick, partOf]);
-
-  useEffect(() => {
-    for (const element of root.current?.querySelectorAll('g.note') ?? []) {
-      const played = passage.links[element.id]?.played ?? [];
-      element.classList.toggle(
-        'lit',
-        played.some((id) => lit.has(id)),
-      );
-      element.classList.toggle(
-        'picked',
-        played.some((id) => pickedNotes.has(id)),
-      );
-    }
-  }, [lit, pickedNotes, passage]);
-
-  const flags = openQueries(made, ledger).flatMap((query, i) =>
-    query.at === undefined || !query.part || query.at < passage.start || (query.bar ?? 0) >= passage.to
-      ? []
-      : [{ id: query.id, number: i + 1, part: query.part, at: query.at, chosen: query.id === chosen }],
-  );
-  const place = geometry?.of === drawn ? geometry.geometry : null;
-  const svg = useMemo(() => ({ __html: engraving.svg }), [engraving.svg]);
-  const onFlag = (id: string) => point(made?.queries.find((query) => query.id === id) ?? null);
-  return (
-    <div className={styles.sheet} data-dim={dim || undefined}>
-      <div className={styles.ruler}>
-        {place?.bars.map((bar, i) => (
-          <BarHead
-            key={bar.number}
-            index={passage.from + i}
-            left={i === 0 ? bar.left : bar.left + 2}
-            width={bar.right - bar.left}
-            number={bar.number}
-          />
-        ))}
-      </div>
-      <div className={styles.music}>
-        <div
-          ref={root}
-          className={`${music.engraved} ${styles.engraved}`}
-          role="img"
-          aria-label={`Bars ${passage.bars[0]!.number} to ${passage.bars.at(-1)!.number} as written`}
-          dangerouslySetInnerHTML={svg}
-        />
-        {place && <Playhead from={passage.from} geometry={place} />}
-        {place && (
-          <PlayedLanes
-            passage={passage}
-            geometry={place}
-            lit={lit}
-            flags={flags}
-            picked={pickedNotes}
-            onLight={onLight}
-            onFlag={onFlag}
-            onPick={pick}
-          />
-        )}
-      </div>
-    </div>
-  );
-}
-
-/** Bar number with what happens there: tempo, marker. */
-function BarHead({ index, left, width, number }: { index: number; left: number; width: number; number: number }) {
-  const made = useWorkspace(madeOnDesk);
-  const summary = made && 'tempos' in made ? made : null;
-  const bar = summary?.bars[index];
-  if (!summary || !bar) return null;
-  const inside = ({ at }: { at: number }) => at >= bar.start && at < bar.start + bar.length;
-  const tempo = summary.tempos.find((mark) => mark.shown && inside(mark));
-  const marker = summary.markers.find(inside);
-  return (
-    <span className={styles.barHead} style={{ left, maxWidth: width }}>
-      <b>{number}</b>
-      {marker && <i>{marker.text}</i>}
-      {tempo && <span className="soft">♩ = {Math.round(tempo.bpm * 10) / 10}</span>}
-    </span>
   );
 }
 

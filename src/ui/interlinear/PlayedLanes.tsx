@@ -94,6 +94,10 @@ type MarkProps = Pick<Props, 'geometry' | 'onLight' | 'onPick'> & {
   picked: boolean;
 };
 
+function classOf({ added }: PlayedMark, lit: boolean, picked: boolean): string {
+  return [added && styles.added, picked && styles.picked, !picked && lit && styles.lit].filter(Boolean).join(' ');
+}
+
 function Mark({ mark, part, lane, geometry, lit, picked, onLight, onPick }: MarkProps) {
   const span = Math.max(7, part.highest - part.lowest);
   const height = Math.max(2.5, Math.min(6, (lane.bottom - lane.top - 8) / (span + 1)));
@@ -108,13 +112,15 @@ function Mark({ mark, part, lane, geometry, lit, picked, onLight, onPick }: Mark
       : null;
   return (
     <g
-      className={picked ? styles.picked : lit ? styles.lit : undefined}
+      className={classOf(mark, lit, picked)}
       onClick={(event) => onPick(part.id, [mark.id], event.shiftKey)}
       onPointerEnter={() => onLight([mark.id])}
       onPointerLeave={() => onLight([])}
       data-played={mark.id}
     >
-      <title>{`${keyInWords(mark.key)}, velocity ${mark.velocity}`}</title>
+      <title>
+        {mark.added ? `${keyInWords(mark.key)}, put in by hand` : `${keyInWords(mark.key)}, velocity ${mark.velocity}`}
+      </title>
       {place !== null && Math.abs(place - x1) > 0.75 && (
         <line className={styles.shift} x1={x1} x2={place} y1={y + height / 2} y2={y + height / 2} />
       )}

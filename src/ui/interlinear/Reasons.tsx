@@ -28,9 +28,11 @@ export function Reasons() {
   );
 }
 
-/** Of the first note picked; null while nothing is picked or the answer is on its way. */
+/** Of the note under the pointer, else of the first note picked; null while there is none or the answer is on its way. */
 function useReasons(): Reason[] | null {
-  const picked = useWorkspace((state) => state.picked);
+  const pickedNotes = useWorkspace((state) => state.picked);
+  const pointed = useWorkspace((state) => state.pointed);
+  const picked = pointed ? { part: pointed.part, notes: [pointed.note] } : pickedNotes;
   const edition = useWorkspace((state) => state.edition);
   const [known, setKnown] = useState<{ of: string; reasons: Reason[] } | null>(null);
   const note = picked?.notes[0];

@@ -1,11 +1,12 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { xAt, type Geometry } from './geometry';
+import { timeAt, xAt, type Geometry } from './geometry';
 
 const geometry: Geometry = {
   width: 400,
   height: 100,
   lanes: [],
+  staves: [],
   bars: [
     {
       number: 1,
@@ -46,6 +47,10 @@ describe('places on the engraved page', () => {
   it('stretch between two notes, so that an early note stands before its notehead', () => {
     expect(xAt(geometry, 25, 'start')).toBe(95);
     expect(xAt(geometry, 140, 'start')).toBeLessThan(300);
+  });
+  it('are found again from where they stand', () => {
+    for (const at of [0, 25, 50, 80, 110, 150, 190])
+      expect(timeAt(geometry, xAt(geometry, at, 'start'))).toBeCloseTo(at);
   });
   it('never run backwards', () => {
     const time = fc.double({ min: -20, max: 260, noNaN: true });

@@ -1,3 +1,4 @@
+import type { PartId } from '@/core/base';
 import type { Passage } from '@/core/proof';
 import { lanesOf, readStaves, type Lane } from './staves';
 
@@ -7,6 +8,16 @@ export interface Geometry {
   height: number;
   bars: BarPlace[];
   lanes: Lane[];
+  /** From top to bottom. */
+  staves: StaffOfPart[];
+}
+
+/** A staff of a part, with the place of its lines. */
+export interface StaffOfPart {
+  part: PartId;
+  /** From 1. */
+  staff: number;
+  lines: { top: number; bottom: number };
 }
 
 export interface BarPlace {
@@ -51,11 +62,16 @@ export function readGeometry(root: HTMLElement, passage: Passage, laneHeight: nu
     };
   });
 
+  const staves = readStaves(root);
+  const ofParts = passage.parts.flatMap(({ id, staves: count }) =>
+    Array.from({ length: count }, (_, s) => ({ part: id, staff: s + 1 })),
+  );
   return {
     width: origin.width,
     height: root.querySelector('svg')!.getBoundingClientRect().height,
     bars,
-    lanes: lanesOf(readStaves(root), passage, laneHeight, below),
+    lanes: lanesOf(staves, passage, laneHeight, below),
+    staves: staves.map(({ lines }, s) => ({ ...ofParts[s]!, lines })),
   };
 }
 
@@ -96,4 +112,15 @@ export function xAt(geometry: Geometry, at: number, edge: 'start' | 'end'): numb
     if (at <= b.at) return a.x + ((at - a.at) / (b.at - a.at)) * (b.x - a.x);
   }
   return bar.right;
+}
+
+/** The time at an x; the reverse of `xAt`. */
+export function timeAt({ bars }: Pick<Geometry, 'bars'>, x: number): number {
+  const bar = bars.find(({ right }) => x < right) ?? bars.at(-1)!;
+  const { anchors } = bar;
+  for (let i = 1; i < anchors.length; i++) {
+    const [a, b] = [anchors[i - 1]!, anchors[i]!];
+    if (x <= b.x) return Math.max(bar.start, a.at + ((x - a.x) / (b.x - a.x)) * (b.at - a.at));
+  }
+  return bar.end;
 }

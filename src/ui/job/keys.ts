@@ -3,7 +3,9 @@
 import { useEffect } from 'react';
 import { tinykeys } from 'tinykeys';
 import { useHearing } from '../audition/useHearing';
-import { editPicked } from '../rhythm/editPicked';
+import { byHand } from '../hand/actions';
+import { copyHeld } from '../hand/clipboard';
+import { walkNotes, type NoteWalk } from '../hand/walkNotes';
 import type { Workspace } from './store/workspace';
 import type { OpenQuery } from '@/core/queries';
 import { goToStation } from './goToStation';
@@ -58,7 +60,11 @@ function hear(space: Workspace): void {
   if (madeOnDesk(space)) void useHearing.getState().toggle();
 }
 
-const move = (step: 1 | -1) => (space: Workspace) => space.show({ from: space.passage.from + step });
+/** A note further, where one is picked; else a bar. */
+const walkTo = (way: NoteWalk, step: 1 | -1) => (space: Workspace) => {
+  if (!walkNotes(way)) space.show({ from: space.passage.from + step });
+};
+
 const zoom = (step: 1 | -1) => (space: Workspace) => space.show({ bars: zoomed(space.passage.bars, step) });
 
 /** The few keys of a job. */
@@ -77,16 +83,61 @@ export const KEYS: readonly Key[] = [
   { shown: 'O', does: 'its place in the music', presses: { o: openPlace } },
   { shown: 'U', does: 'undo', presses: { u: (space) => space.undo() } },
   { shown: 'Q', does: 'fold the queries away, and back', presses: { q: foldQueries } },
-  { shown: '→ ←', does: 'one bar on, one bar back', presses: { ArrowRight: move(1), ArrowLeft: move(-1) } },
+  {
+    shown: '→ ←',
+    does: 'the next picked note, the one before; without one a bar on, a bar back',
+    presses: { ArrowRight: walkTo('after', 1), ArrowLeft: walkTo('before', -1) },
+  },
+  {
+    shown: '↑ ↓',
+    does: 'the picked note above, below',
+    presses: { ArrowUp: () => walkNotes('above'), ArrowDown: () => walkNotes('below') },
+  },
   {
     shown: ', .',
     does: 'picked notes one step earlier, later',
-    presses: { ',': () => editPicked('earlier'), '.': () => editPicked('later') },
+    presses: { ',': () => byHand('earlier'), '.': () => byHand('later') },
+  },
+  {
+    shown: '[ ]',
+    does: 'picked notes one step shorter, longer',
+    presses: { '[': () => byHand('shorter'), ']': () => byHand('longer') },
+  },
+  {
+    shown: 'Shift+↑ ↓',
+    does: 'picked notes a semitone up, down',
+    presses: { 'Shift+ArrowUp': () => byHand('up'), 'Shift+ArrowDown': () => byHand('down') },
   },
   {
     shown: 'J K',
     does: 'join picked notes, strike one again in its middle',
-    presses: { j: () => editPicked('join'), k: () => editPicked('cut') },
+    presses: { j: () => byHand('join'), k: () => byHand('cut') },
+  },
+  {
+    shown: 'F S',
+    does: 'picked notes by their next name towards flats, sharps',
+    presses: { f: () => byHand('flats'), s: () => byHand('sharps') },
+  },
+  {
+    shown: 'V T G',
+    does: 'into the other voice, onto the other staff, grace note or a note again',
+    presses: { v: () => byHand('voice'), t: () => byHand('staff'), g: () => byHand('grace') },
+  },
+  { shown: 'E', does: 'put another note after the picked one', presses: { e: () => byHand('another') } },
+  {
+    shown: 'Delete',
+    does: 'take picked notes out',
+    presses: { Delete: () => byHand('remove'), Backspace: () => byHand('remove') },
+  },
+  {
+    shown: 'Ctrl+C V',
+    does: 'copy picked notes, put them in where another one is picked',
+    presses: { '$mod+c': copyHeld, '$mod+v': () => byHand('paste') },
+  },
+  {
+    shown: 'Ctrl+Shift+V',
+    does: 'only the signs of what was copied',
+    presses: { '$mod+Shift+v': () => byHand('pasteMarks') },
   },
   {
     shown: 'C',

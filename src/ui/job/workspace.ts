@@ -11,8 +11,8 @@ import type { Workspace } from './store/workspace';
 export { barsOnDesk, madeOnDesk, partsOnDesk, timedOnDesk } from './store/on-desk';
 export { nameOf } from './store/name-of';
 export { openQueries } from './store/open-queries';
-export { alikeOf, isFolded, markedRemedy, queryHere, type Alike } from './store/query-slice';
-export type { WrittenPlaces } from './store/view-slice';
+export { alikeOf, isFolded, markedRemedy, queryHere } from './store/query-slice';
+export type { NoteInView, NotesInView } from './store/view-slice';
 
 /** The store behind the screens of a job. */
 export const useWorkspace = create<Workspace>()((...args) => ({

@@ -8,7 +8,7 @@ import { Interlinear } from '../interlinear/Interlinear';
 import { Reasons } from '../interlinear/Reasons';
 import { useWorkspace } from '../job/workspace';
 import { PartList } from './PartList';
-import { PickedBar } from './PickedBar';
+import { HandBar } from '../hand/HandBar';
 import { SwingSelect } from './SwingSelect';
 import { TimingCharts } from './TimingCharts';
 import styles from './rhythm.module.css';
@@ -54,7 +54,7 @@ export function RhythmView() {
               {comparing ? 'Before the last change' : 'Compare with before'}
             </Button>
           </Tooltip>
-          {side === 'music' && <PickedBar />}
+          {side === 'music' && <HandBar />}
         </div>
         {side === 'music' && <Reasons />}
         <AuditionBar />

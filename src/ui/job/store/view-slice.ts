@@ -1,5 +1,6 @@
 import type { NoteId, PartId } from '@/core/base';
 import type { OpenQuery } from '@/core/engine';
+import type { WrittenSound } from '@/core/proof';
 import type { Articulation } from '@/core/score';
 import { barsOnDesk, partsOnDesk } from './on-desk';
 import type { Slice, Workspace } from './workspace';
@@ -12,8 +13,14 @@ export interface ShownPassage {
   parts: PartId[];
 }
 
-/** Written places by played note, and the marks taken there. */
-export type WrittenPlaces = ReadonlyMap<NoteId, { start: number; end: number; articulations: readonly Articulation[] }>;
+/** A written note in view. */
+export interface NoteInView extends WrittenSound {
+  part: PartId;
+  articulations: readonly Articulation[];
+}
+
+/** Notes in view by what was played. */
+export type NotesInView = ReadonlyMap<NoteId, NoteInView>;
 
 /** What is looked at. */
 export interface ViewSlice {
@@ -21,7 +28,9 @@ export interface ViewSlice {
   /** Played notes of one part that were picked in the interlinear view. */
   picked: { part: PartId; notes: readonly NoteId[] } | null;
   /** Of the notes in view. */
-  written: WrittenPlaces;
+  written: NotesInView;
+  /** The note under the pointer, once it rests there. */
+  pointed: { part: PartId; note: NoteId } | null;
   /** The music as it was before the last change is shown. */
   comparing: boolean;
   /** Height of a staff in the interlinear view, in CSS pixels. */
@@ -29,9 +38,10 @@ export interface ViewSlice {
   show: (passage: Partial<ShownPassage>) => void;
   /** @param more adds to what is picked in the same part, or takes it away again */
   pick: (part: PartId | null, notes: readonly NoteId[], more?: boolean) => void;
+  pointAt: (note: { part: PartId; note: NoteId } | null) => void;
   compare: (on: boolean) => void;
   setStaffHeight: (pixels: number) => void;
-  see: (written: WrittenPlaces) => void;
+  see: (written: NotesInView) => void;
 }
 
 /** From small to large. */
@@ -44,6 +54,7 @@ const FIRST_BARS = 4;
 export const NOTHING_IN_VIEW = {
   passage: { from: 0, bars: FIRST_BARS, parts: [] },
   picked: null,
+  pointed: null,
   comparing: false,
 } satisfies Partial<ViewSlice>;
 
@@ -70,6 +81,7 @@ export const viewSlice: Slice<ViewSlice> = (set) => ({
       return { picked: next.length > 0 ? { part, notes: next } : null };
     }),
 
+  pointAt: (pointed) => set({ pointed }),
   compare: (on) => set({ comparing: on }),
   setStaffHeight: (staffHeight) => set({ staffHeight }),
   see: (written) => set({ written }),

@@ -1,0 +1,47 @@
+'use client';
+
+import { Button, Dropdown, Tooltip } from 'antd';
+import { useWorkspace } from '../job/workspace';
+import { count } from '../shared/words';
+import { byHand, HAND_ACTIONS, held } from './actions';
+import { handMenu } from './handMenu';
+import styles from './hand.module.css';
+
+/** The commonest of what can be done; the rest is in the menu. */
+const AT_HAND = ['earlier', 'later', 'shorter', 'longer', 'up', 'down', 'remove'];
+
+/** What can be done with the notes picked in the interlinear view. */
+export function HandBar() {
+  // Both say when it has to be drawn again.
+  const picked = useWorkspace((state) => state.picked);
+  useWorkspace((state) => state.written);
+  const pick = useWorkspace((state) => state.pick);
+  const of = held();
+  if (!picked || !of)
+    return (
+      <span className={`soft ${styles.bar}`}>
+        Click or box notes, drag them, Alt-drag their length; the right button has the rest.
+      </span>
+    );
+  const actions = HAND_ACTIONS.filter(({ id }) => AT_HAND.includes(id));
+  return (
+    <span className={styles.bar} role="toolbar" aria-label="Picked notes">
+      <span>
+        <b>{count(picked.notes.length, 'note', 'notes')}</b> of {of.part.name}
+      </span>
+      {actions.map(({ id, label, key, decide }) => (
+        <Tooltip key={id} title={key && `Key ${key}`}>
+          <Button size="small" disabled={decide(of) === null} onClick={() => byHand(id)}>
+            {label}
+          </Button>
+        </Tooltip>
+      ))}
+      <Dropdown trigger={['click']} menu={{ items: handMenu(of) }}>
+        <Button size="small">More …</Button>
+      </Dropdown>
+      <Button size="small" type="text" onClick={() => pick(null, [])}>
+        Let go
+      </Button>
+    </span>
+  );
+}

@@ -1,0 +1,300 @@
+import type { NoteId, PartId } from '@/core/base';
+import { asOne, type Decision } from '@/core/decisions';
+import type { PartSummary } from '@/core/engine';
+import { ARTICULATIONS, type Articulation } from '@/core/score';
+import { FIRST_ADDED, type AddedNote } from '@/core/settings';
+import { QUARTER, type WrittenUnits } from '@/core/time';
+import { useWorkspace, type NoteInView } from '../job/workspace';
+import { useClipboard } from './clipboard';
+
+/*
+ * What can be done by hand with the notes that are picked. Toolbar, menu, keys and mouse all go through here, so that
+ * each of them does the same.
+ */
+
+/** What lies under the hand. */
+export interface Held {
+  part: PartSummary;
+  /** In order of start, then from the top; those in view. */
+  notes: readonly NoteInView[];
+  ids: readonly NoteId[];
+  /** A step in time: the part's smallest value, at most a sixteenth. */
+  step: WrittenUnits;
+}
+
+export function held(): Held | null {
+  const { picked, summary, written, direction } = useWorkspace.getState();
+  const part = summary?.parts.find(({ id }) => id === picked?.part);
+  if (!picked || !part || direction !== 'to-score') return null;
+  const notes = [...new Set(picked.notes.flatMap((id) => written.get(id) ?? []))].sort(
+    (a, b) => a.start - b.start || b.key - a.key,
+  );
+  return { part, notes, ids: picked.notes, step: Math.min(part.report.smallest, QUARTER / 4) };
+}
+
+/** The first played note behind a written one; that is what edits name. */
+const idOf = ({ played }: NoteInView): NoteId => played[0]!;
+
+export interface HandAction {
+  id: string;
+  label: string;
+  /** As shown; pressed as `keys.ts` says. */
+  key?: string;
+  /** Null where it can not be done with these notes. */
+  decide: (of: Held) => Decision | null;
+}
+
+const onIds = (make: (part: PartId, notes: NoteId[]) => Decision) => (of: Held) => make(of.part.id, [...of.ids]);
+
+const pitched =
+  (decide: HandAction['decide']): HandAction['decide'] =>
+  (of) =>
+    of.part.unpitched ? null : decide(of);
+
+const shifted = (semitones: number) =>
+  pitched(onIds((part, notes) => ({ kind: 'shiftNotes', part, notes, semitones })));
+
+const movedBy = (steps: number) => (of: Held) => moveTo(of, steps * of.step);
+
+const lengthened = (steps: number) => pitched((of) => lengthenBy(of, steps * of.step));
+
+/** Notes of another length, each at least a step long. */
+export function lengthenBy({ part, notes, step }: Held, by: WrittenUnits): Decision | null {
+  const ends = notes.flatMap((note) => {
+    const at = Math.min(Math.max(note.start + step, note.end + by), nextOfVoice(note));
+    return at === note.end ? [] : [{ note: idOf(note), at }];
+  });
+  return ends.length > 0 ? { kind: 'setEnds', part: part.id, ends } : null;
+}
+
+/** Where the next note of a voice begins, as far as it is in view: no note of it is written beyond. */
+function nextOfVoice({ part, staff, voice, start }: NoteInView): WrittenUnits {
+  let next = Infinity;
+  for (const other of useWorkspace.getState().written.values())
+    if (other.part === part && other.staff === staff && other.voice === voice && other.start > start)
+      next = Math.min(next, other.start);
+  return next;
+}
+
+/** Notes at another time, none before the beginning. */
+export function moveTo({ part, notes, ids }: Held, by: WrittenUnits): Decision | null {
+  const first = Math.min(...notes.map(({ start }) => start));
+  const least = Math.max(by, -first);
+  return least === 0 || ids.length === 0
+    ? null
+    : { kind: 'moveNotes', part: part.id, moves: ids.map((note) => ({ note, by: least })) };
+}
+
+function cutInTwo({ part, notes }: Held): Decision | null {
+  const [only] = notes;
+  if (!only || notes.length > 1) return null;
+  return { kind: 'cutNote', part: part.id, note: idOf(only), at: Math.round((only.start + only.end) / 2) };
+}
+
+function join({ part, ids, notes }: Held): Decision | null {
+  const keys = new Set(notes.map(({ key }) => key));
+  if (ids.length < 2 || keys.size !== 1) return null;
+  return { kind: 'joinNotes', part: part.id, notes: notes.map(idOf) };
+}
+
+/** Upper and lower voice change places; a third and fourth one come back to the first. */
+function otherVoice({ part, notes, ids }: Held): Decision | null {
+  const [first] = notes;
+  if (!first) return null;
+  return { kind: 'setVoiceOf', part: part.id, notes: [...ids], voice: voiceOfStaff(first) === 1 ? 2 : 1 };
+}
+
+/** Voice of its staff, from 1. */
+export function voiceOfStaff({ voice, staff }: NoteInView): number {
+  return voice - (staff - 1) * VOICES_OF_A_STAFF;
+}
+
+const VOICES_OF_A_STAFF = 4;
+
+function otherStaff({ part, notes, ids }: Held): Decision | null {
+  const [first] = notes;
+  if (!first || part.clefs.length < 2) return null;
+  return { kind: 'setStaffOf', part: part.id, notes: [...ids], staff: first.staff === 1 ? 2 : 1 };
+}
+
+/** Picked notes that have no place of their own are grace notes. */
+function grace({ part, notes, ids }: Held): Decision | null {
+  if (ids.length === 0) return null;
+  return { kind: 'setGrace', part: part.id, notes: [...ids], on: notes.length > 0 };
+}
+
+/** The next note like the last picked one, as long as it. */
+function another({ part, notes }: Held): Decision | null {
+  const last = notes.at(-1);
+  if (!last) return null;
+  const length = last.end - last.start;
+  return addOf(part.id, [{ start: last.end, end: last.end + length, key: last.key, velocity: 64 }]);
+}
+
+/** Notes that were never there before. */
+export function addOf(part: PartId, notes: readonly Omit<AddedNote, 'note'>[]): Decision | null {
+  if (notes.length === 0) return null;
+  const first = nextAddedId();
+  return { kind: 'addNotes', part, notes: notes.map((note, i) => ({ note: first + i, ...note })) };
+}
+
+/** After all that any decision of the job has put in, undone ones too. */
+function nextAddedId(): NoteId {
+  const made = useWorkspace.getState().ledger?.decisions ?? [];
+  const ids = made
+    .flatMap((one) => (one.kind === 'together' ? one.decisions : [one]))
+    .flatMap((one) => (one.kind === 'addNotes' ? one.notes.map(({ note }) => note + 1) : []));
+  return ids.reduce((most, id) => Math.max(most, id), FIRST_ADDED);
+}
+
+/** To another part, as they stand. */
+export function give({ part, notes }: Held, to: PartId): Decision | null {
+  if (notes.length === 0 || to === part.id) return null;
+  const given = notes.map((note) => ({
+    note: idOf(note),
+    start: note.start,
+    end: note.end,
+    key: note.key,
+    velocity: 64,
+  }));
+  return { kind: 'giveNotes', part: part.id, to, notes: given };
+}
+
+/** Notes from the clipboard, the first of them where the first picked note stands. */
+function paste({ part, notes }: Held): Decision | null {
+  const [first] = notes;
+  const copied = useClipboard.getState().notes;
+  const from = copied[0]?.start;
+  if (!first || from === undefined) return null;
+  const shift = first.start - from;
+  return addOf(
+    part.id,
+    copied.map(({ start, end, key }) => ({ start: start + shift, end: end + shift, key, velocity: 64 })),
+  );
+}
+
+/** Signs of the copied notes, note after note, onto the picked ones. */
+function pasteMarks({ part, notes }: Held): Decision | null {
+  const copied = useClipboard.getState().notes;
+  if (copied.length === 0 || notes.length === 0) return null;
+  const marks = notes.flatMap((note, i): Decision[] => {
+    const wanted = copied[i % copied.length]!.articulations;
+    return ARTICULATIONS.filter((one) => wanted.includes(one) !== note.articulations.includes(one)).map(
+      (articulation) => ({
+        kind: 'setArticulation',
+        part: part.id,
+        notes: [idOf(note)],
+        articulation,
+        on: wanted.includes(articulation),
+      }),
+    );
+  });
+  return marks.length > 0 ? asOne(marks) : null;
+}
+
+const articulated =
+  (articulation: Articulation): HandAction['decide'] =>
+  ({ part, notes, ids }) =>
+    notes.length === 0
+      ? null
+      : {
+          kind: 'setArticulation',
+          part: part.id,
+          notes: [...ids],
+          articulation,
+          on: !notes.every((note) => note.articulations.includes(articulation)),
+        };
+
+const slur =
+  (on: boolean): HandAction['decide'] =>
+  ({ part, notes }) => {
+    const [first, last] = [notes[0], notes.at(-1)];
+    return !first || !last || first.start === last.start
+      ? null
+      : { kind: 'setSlur', part: part.id, from: idOf(first), to: idOf(last), on };
+  };
+
+/** Groups as the menu has them; those without a name stand in the menu itself. */
+export const HAND_GROUPS: readonly { name: string | null; actions: readonly HandAction[] }[] = [
+  {
+    name: 'Time and length',
+    actions: [
+      { id: 'earlier', label: 'Earlier', key: ',', decide: movedBy(-1) },
+      { id: 'later', label: 'Later', key: '.', decide: movedBy(1) },
+      { id: 'shorter', label: 'Shorter', key: '[', decide: lengthened(-1) },
+      { id: 'longer', label: 'Longer', key: ']', decide: lengthened(1) },
+      { id: 'join', label: 'Join', key: 'J', decide: join },
+      { id: 'cut', label: 'Strike again in the middle', key: 'K', decide: cutInTwo },
+    ],
+  },
+  {
+    name: 'Pitch',
+    actions: [
+      { id: 'up', label: 'Up', key: 'Shift+↑', decide: shifted(1) },
+      { id: 'down', label: 'Down', key: 'Shift+↓', decide: shifted(-1) },
+      { id: 'octaveUp', label: 'An octave up', decide: shifted(12) },
+      { id: 'octaveDown', label: 'An octave down', decide: shifted(-12) },
+      {
+        id: 'flats',
+        label: 'Next name towards flats',
+        key: 'F',
+        decide: pitched(onIds((part, notes) => ({ kind: 'respellNotes', part, notes, prefer: 'flats' }))),
+      },
+      {
+        id: 'sharps',
+        label: 'Next name towards sharps',
+        key: 'S',
+        decide: pitched(onIds((part, notes) => ({ kind: 'respellNotes', part, notes, prefer: 'sharps' }))),
+      },
+    ],
+  },
+  {
+    name: 'Voice and staff',
+    actions: [
+      { id: 'voice', label: 'Other voice', key: 'V', decide: pitched(otherVoice) },
+      { id: 'staff', label: 'Other staff', key: 'T', decide: pitched(otherStaff) },
+      { id: 'grace', label: 'Grace note, or a note again', key: 'G', decide: pitched(grace) },
+    ],
+  },
+  {
+    name: 'Signs',
+    actions: [
+      ...ARTICULATIONS.map((one): HandAction => ({ id: one, label: one, decide: articulated(one) })),
+      { id: 'slur', label: 'Slur over them', decide: slur(true) },
+      { id: 'noSlur', label: 'No slur', decide: slur(false) },
+      { id: 'pasteMarks', label: 'As on what was copied', key: 'Ctrl+Shift+V', decide: pasteMarks },
+    ],
+  },
+  {
+    name: null,
+    actions: [
+      { id: 'another', label: 'Another one after it', key: 'E', decide: another },
+      { id: 'paste', label: 'Put in what was copied', key: 'Ctrl+V', decide: paste },
+      {
+        id: 'remove',
+        label: 'Take out',
+        key: 'Delete',
+        decide: onIds((part, notes) => ({ kind: 'removeNotes', part, notes })),
+      },
+    ],
+  },
+];
+
+export const HAND_ACTIONS: readonly HandAction[] = HAND_GROUPS.flatMap(({ actions }) => actions);
+
+const byId = new Map(HAND_ACTIONS.map((action) => [action.id, action]));
+
+/** Does it with what is picked, where it can be done. */
+export function byHand(id: string): void {
+  const of = held();
+  const decision = of && byId.get(id)?.decide(of);
+  if (!decision) return;
+  const { decide, pick } = useWorkspace.getState();
+  decide(decision);
+  if (id === 'remove') pick(null, []);
+  if (decision.kind === 'addNotes')
+    pick(
+      decision.part,
+      decision.notes.map(({ note }) => note),
+    );
+}

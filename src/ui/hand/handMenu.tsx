@@ -1,0 +1,94 @@
+import type { MenuProps } from 'antd';
+import { useWorkspace, type NoteInView } from '../job/workspace';
+import { barIndexAt } from '@/core/time';
+import { byHand, give, HAND_GROUPS, type HandAction, type Held } from './actions';
+import { copyHeld } from './clipboard';
+import { addAt, type EmptyPlace } from './pointing';
+import styles from './hand.module.css';
+
+type Items = NonNullable<MenuProps['items']>;
+
+/** All that can be done with picked notes. */
+export function handMenu(of: Held): Items {
+  const groups = HAND_GROUPS.map(({ name, actions }) => ({ name, items: actions.map((action) => itemOf(action, of)) }));
+  return [
+    { key: 'pick', label: 'Pick', children: pickItems(of) },
+    ...groups.flatMap(({ name, items }) => (name === null ? [] : [{ key: name, label: name, children: items }])),
+    { key: 'give', label: 'Give to', children: giveItems(of) },
+    { type: 'divider', key: 'gap' },
+    { key: 'copy', label: label('Copy', 'Ctrl+C'), onClick: copyHeld },
+    ...groups.flatMap(({ name, items }) => (name === null ? items : [])),
+  ];
+}
+
+function itemOf({ id, label: words, key, decide }: HandAction, of: Held): Items[number] {
+  return { key: id, label: label(words, key), disabled: decide(of) === null, onClick: () => byHand(id) };
+}
+
+function label(words: string, key?: string) {
+  return (
+    <>
+      {words}
+      {key && <span className={styles.menuKey}>{key}</span>}
+    </>
+  );
+}
+
+function giveItems(of: Held): Items {
+  const { summary, decide, pick } = useWorkspace.getState();
+  return (summary?.parts ?? [])
+    .filter(({ id }) => id !== of.part.id)
+    .map(({ id, name }) => ({
+      key: id,
+      label: name,
+      onClick: () => {
+        const decision = give(of, id);
+        if (!decision) return;
+        decide(decision);
+        pick(null, []);
+      },
+    }));
+}
+
+/** More of the same: the bar, the voice. */
+function pickItems(of: Held): Items {
+  const [first] = of.notes;
+  if (!first) return [];
+  const { summary, written, pick } = useWorkspace.getState();
+  const starts = (summary?.bars ?? []).map(({ start }) => start);
+  const own = [...new Set(written.values())].filter((note) => note.part === of.part.id);
+  const pickAll = (keep: (note: NoteInView) => boolean) => () =>
+    pick(
+      of.part.id,
+      own.filter(keep).flatMap(({ played }) => played),
+    );
+  const bar = barIndexAt(starts, first.start);
+  return [
+    { key: 'pick bar', label: 'Its bar', onClick: pickAll((note) => barIndexAt(starts, note.start) === bar) },
+    {
+      key: 'pick voice',
+      label: 'Its voice, as far as it is in view',
+      onClick: pickAll((note) => note.voice === first.voice),
+    },
+  ];
+}
+
+/** What can be done where nothing stands. */
+export function emptyMenu(place: EmptyPlace): Items {
+  const { decide, pick } = useWorkspace.getState();
+  return [
+    {
+      key: 'add',
+      label: `Put a note in here: ${place.name}`,
+      onClick: () => {
+        const decision = addAt(place);
+        if (decision?.kind !== 'addNotes') return;
+        decide(decision);
+        pick(
+          decision.part,
+          decision.notes.map(({ note }) => note),
+        );
+      },
+    },
+  ];
+}

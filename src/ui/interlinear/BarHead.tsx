@@ -1,0 +1,48 @@
+'use client';
+
+import { useWorkspace } from '../job/workspace';
+import { madeOnDesk } from '../job/workspace';
+import type { BarPlace } from './geometry';
+import styles from './interlinear.module.css';
+
+/** Bar number with what happens there: tempo, marker. The number picks the bar's notes of the part that is at hand. */
+export function BarHead({ index, place, first }: { index: number; place: BarPlace; first: boolean }) {
+  const made = useWorkspace(madeOnDesk);
+  const summary = made && 'tempos' in made ? made : null;
+  const bar = summary?.bars[index];
+  if (!summary || !bar) return null;
+  const inside = ({ at }: { at: number }) => at >= bar.start && at < bar.start + bar.length;
+  const tempo = summary.tempos.find((mark) => mark.shown && inside(mark));
+  const marker = summary.markers.find(inside);
+  return (
+    <span
+      className={styles.barHead}
+      style={{ left: first ? place.left : place.left + 2, maxWidth: place.right - place.left }}
+    >
+      <button
+        type="button"
+        tabIndex={-1}
+        title={`Pick the notes of bar ${place.number}`}
+        onClick={() => pickBar(place)}
+      >
+        {place.number}
+      </button>
+      {marker && <i>{marker.text}</i>}
+      {tempo && <span className="soft">♩ = {Math.round(tempo.bpm * 10) / 10}</span>}
+    </span>
+  );
+}
+
+function pickBar({ start, end }: BarPlace): void {
+  const { picked, passage, written, summary, pick } = useWorkspace.getState();
+  const shown = (summary?.parts ?? []).map(({ id }) => id).filter((id) => passage.parts.includes(id));
+  const part = picked?.part ?? shown[0];
+  if (part === undefined) return;
+  const notes = [...new Set(written.values())].filter(
+    (note) => note.part === part && note.start >= start && note.start < end,
+  );
+  pick(
+    part,
+    notes.flatMap(({ played }) => played),
+  );
+}

@@ -1,0 +1,22 @@
+'use client';
+
+import { barsOnDesk, partsOnDesk, useWorkspace } from '../job/workspace';
+import { spoken } from '../hand/speak';
+import styles from './interlinear.module.css';
+
+/** The picked note in words, for those who hear the page. */
+export function SpokenNote() {
+  const picked = useWorkspace((state) => state.picked);
+  const written = useWorkspace((state) => state.written);
+  const bars = useWorkspace(barsOnDesk);
+  const parts = useWorkspace(partsOnDesk);
+  const notes = picked ? [...new Set(picked.notes.flatMap((id) => written.get(id) ?? []))] : [];
+  const [first] = notes;
+  const name = parts.find(({ id }) => id === first?.part)?.name ?? '';
+  const more = notes.length > 1 ? `, and ${notes.length - 1} more` : '';
+  return (
+    <p className={styles.spoken} role="status" aria-label="Picked note">
+      {first ? spoken(first, name, bars) + more : ''}
+    </p>
+  );
+}
