@@ -60,7 +60,12 @@ export function themeFor(mode: 'light' | 'dark'): ThemeConfig {
     },
     components: {
       Table: { headerBg: colour.desk, cellPaddingBlockSM: 4, rowSelectedBg: colour.played, rowHoverBg: colour.desk },
-      Button: { primaryShadow: 'none', defaultShadow: 'none' },
+      Button: {
+        primaryShadow: 'none',
+        defaultShadow: 'none',
+        // The lighter teal of the dark theme does not carry white.
+        primaryColor: mode === 'light' ? '#fff' : colour.desk,
+      },
     },
   };
 }

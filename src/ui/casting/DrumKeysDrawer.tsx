@@ -12,6 +12,7 @@ import { useWorkspace } from '../job/workspace';
 import { sentence } from '../shared/receive';
 import styles from '../shared/sequencing.module.css';
 import { settingsOf, type NamedDrumMap } from '@/core/documents';
+import { Unseen } from '../shared/Unseen';
 
 /** A part of drums and what it strikes. */
 interface Struck {
@@ -117,7 +118,7 @@ export function DrumKeysDrawer({ part, onClose }: { part: Struck; onClose: () =>
             ),
           },
           {
-            title: '',
+            title: <Unseen>Hear</Unseen>,
             key: 'hear',
             width: 44,
             render: (_, { key, name }) => (

@@ -13,6 +13,7 @@ import { count } from '../shared/words';
 import { InstrumentSelect } from './InstrumentSelect';
 import styles from './casting.module.css';
 import { readHouseList, writeHouseList, type HouseEntry } from '@/core/documents';
+import { Unseen } from '../shared/Unseen';
 
 /** The remembered answers: to look through, correct, forget, and carry to another machine. */
 export function HouseListDrawer({ open, onClose }: { open: boolean; onClose: () => void }) {
@@ -142,7 +143,7 @@ export function HouseListDrawer({ open, onClose }: { open: boolean; onClose: () 
             ),
           },
           {
-            title: '',
+            title: <Unseen>Forget</Unseen>,
             key: 'forget',
             width: 40,
             render: (_, entry) => (

@@ -17,6 +17,7 @@ import { PassagesDrawer } from './PassagesDrawer';
 import { SoundCell } from './SoundCell';
 import { TrackMenu } from './TrackMenu';
 import styles from '../shared/sequencing.module.css';
+import { Unseen } from '../shared/Unseen';
 
 /** What a MIDI track can be divided by. */
 const DIVISIONS = ['none', 'technique', 'keys', 'voice', 'lines', 'channel'] as const;
@@ -86,7 +87,7 @@ export function MidiTracksView() {
           dataSource={sequence.parts}
           columns={[
             {
-              title: '',
+              title: <Unseen>Goes along</Unseen>,
               key: 'in',
               width: 36,
               render: (_, part) => (

@@ -9,10 +9,12 @@ import { useEffect, useMemo, useRef } from 'react';
 import { techniqueName } from '@/core/instruments';
 import { useWorkspace } from '../job/workspace';
 import { percent } from '../shared/words';
+import { rowKeys } from '../shared/rowKeys';
 import { useHeight } from '../shared/useHeight';
 import { InstrumentSelect } from './InstrumentSelect';
 import styles from './casting.module.css';
 import type { PartSummary } from '@/core/engine';
+import { Unseen } from '../shared/Unseen';
 
 interface Props {
   marked: PartId[];
@@ -36,6 +38,10 @@ export function PartTable({ marked, onMark, chosen, onChoose }: Props) {
     if (pointed ?? chosen) table.current?.scrollTo({ key: (pointed ?? chosen)! });
   }, [pointed, chosen, height]);
 
+  const moveAbove = (part: PartId, before: PartId | null | undefined) => {
+    if (before !== undefined) decide({ kind: 'movePart', part, before });
+  };
+
   return (
     <div ref={frame} className={styles.frame}>
       <Table<PartSummary>
@@ -52,9 +58,14 @@ export function PartTable({ marked, onMark, chosen, onChoose }: Props) {
           columnWidth: 34,
         }}
         rowClassName={(part) => (part.id === chosen || part.id === pointed ? styles.chosen! : '')}
-        onRow={(part) => ({ onClick: () => onChoose(part.id) })}
+        onRow={(part, i) =>
+          rowKeys(() => onChoose(part.id), {
+            ArrowUp: () => moveAbove(part.id, parts[(i ?? 0) - 1]?.id),
+            ArrowDown: () => moveAbove(part.id, parts[(i ?? 0) + 2]?.id ?? null),
+          })
+        }
         columns={[
-          { title: '', key: 'handle', width: 28, render: (_, part) => <MoveHandle part={part} /> },
+          { title: <Unseen>Order</Unseen>, key: 'handle', width: 28, render: (_, part) => <MoveHandle part={part} /> },
           { title: 'Tracks as received', key: 'track', width: 200, render: (_, part) => <TracksOfPart part={part} /> },
           {
             title: 'Part',
@@ -131,7 +142,7 @@ function MoveHandle({ part }: { part: PartSummary }) {
       ref={setNodeRef}
       {...listeners}
       className={styles.handle}
-      title="Drag onto another part to stand above it"
+      title="Drag onto another part to stand above it; Alt+↑ and Alt+↓ move the row that has the focus"
       style={dragged(transform, isDragging)}
     >
       <HolderOutlined />

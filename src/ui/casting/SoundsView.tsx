@@ -15,6 +15,7 @@ import { useScoreSequence } from '../shared/useSequence';
 import styles from '../shared/sequencing.module.css';
 import { SPLITS, type ChannelPlan, type Preset } from '@/core/settings';
 import type { ScorePartSummary } from '@/core/engine';
+import { Unseen } from '../shared/Unseen';
 
 /** What a part of a score can be divided by. */
 const DIVISIONS = SPLITS.filter((split) => split !== 'channel');
@@ -61,7 +62,7 @@ export function SoundsView() {
         dataSource={sequence.parts}
         columns={[
           {
-            title: '',
+            title: <Unseen>Goes along</Unseen>,
             key: 'in',
             width: 36,
             render: (_, part) => (

@@ -34,6 +34,7 @@ import { CopiesLine } from './CopiesLine';
 import { StorageLine } from './StorageLine';
 import { onStrayFiles } from '../shared/strayFiles';
 import styles from './home.module.css';
+import { Unseen } from '../shared/Unseen';
 
 const ENDINGS = ['.mid', '.midi', '.smf', '.kar', '.rmi', '.musicxml', '.mxl', '.xml', '.zip'];
 
@@ -233,7 +234,7 @@ export function HomeView() {
             },
             { title: 'Changed', key: 'changed', width: 120, render: (_, job) => <Changed at={job.changedAt} /> },
             {
-              title: '',
+              title: <Unseen>Actions</Unseen>,
               key: 'actions',
               width: 110,
               render: (_, job) => (

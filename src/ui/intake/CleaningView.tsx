@@ -12,6 +12,8 @@ import { NeutralVolume } from '../shared/NeutralVolume';
 import styles from '../shared/sequencing.module.css';
 import { ACTIONS, DATA_KINDS, type Action, type DataKind, type Preset } from '@/core/settings';
 import { DATA_NAMES } from '@/core/decisions';
+import { rowKeys } from '../shared/rowKeys';
+import { Unseen } from '../shared/Unseen';
 
 const ACTION_WORDS: Record<Action, string> = { carry: 'carry', drop: 'drop', convert: 'convert' };
 
@@ -127,11 +129,11 @@ export function CleaningView() {
             virtual
             scroll={{ x: 320, y: 300 }}
             dataSource={inventory}
-            onRow={(row) => ({ onClick: () => setTrack(row.index) })}
+            onRow={(row) => rowKeys(() => setTrack(row.index))}
             rowClassName={(row) => (row.index === track ? styles.chosen! : '')}
             columns={[
               {
-                title: '',
+                title: <Unseen>Goes along</Unseen>,
                 key: 'in',
                 width: 36,
                 render: (_, row) => (

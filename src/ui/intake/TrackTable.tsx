@@ -8,6 +8,7 @@ import { keyInWords } from '@/core/score';
 import { instrumentById, programName, SURE_ENOUGH } from '@/core/instruments';
 import type { TrackSurvey } from '@/core/performance';
 import { useWorkspace } from '../job/workspace';
+import { rowKeys } from '../shared/rowKeys';
 import { useHeight } from '../shared/useHeight';
 import { percent } from '../shared/words';
 import { Density } from './Density';
@@ -142,7 +143,7 @@ export function TrackTable({
           columns={columns(take)}
           rowSelection={{ selectedRowKeys: marked, onChange: setMarked, columnWidth: 34 }}
           rowClassName={(row) => (row.id === chosen ? styles.chosen! : row.leftOut ? styles.leftOut! : '')}
-          onRow={(row) => ({ onClick: () => onChoose(row.id) })}
+          onRow={(row) => rowKeys(() => onChoose(row.id))}
           locale={{
             emptyText: <Empty image={Empty.PRESENTED_IMAGE_SIMPLE} description="No track fits these filters." />,
           }}

@@ -31,7 +31,7 @@ export function BarWalk({ children }: { children?: React.ReactNode }) {
       />
       <Slider
         className={styles.slider}
-        aria-label="First bar in view"
+        ariaLabelForHandle="First bar in view"
         min={0}
         max={Math.max(0, bars.length - 1)}
         value={from}

@@ -2,7 +2,6 @@
 
 import { barsOnDesk, partsOnDesk, useWorkspace } from '../job/workspace';
 import { spoken } from '../hand/speak';
-import styles from './interlinear.module.css';
 
 /** The picked note in words, for those who hear the page. */
 export function SpokenNote() {
@@ -15,7 +14,7 @@ export function SpokenNote() {
   const name = parts.find(({ id }) => id === first?.part)?.name ?? '';
   const more = notes.length > 1 ? `, and ${notes.length - 1} more` : '';
   return (
-    <p className={styles.spoken} role="status" aria-label="Picked note">
+    <p className="unseen" role="status" aria-label="Picked note">
       {first ? spoken(first, name, bars) + more : ''}
     </p>
   );

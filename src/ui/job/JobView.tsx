@@ -24,7 +24,8 @@ import { SoundsView } from '../casting/SoundsView';
 import { TimelineView } from '../timeline/TimelineView';
 import { useStation } from './goToStation';
 import { NotOpened, Waiting } from './Waiting';
-import type { StationId } from './stations';
+import { Unseen } from '../shared/Unseen';
+import { STATIONS, type StationId } from './stations';
 import { isFolded, madeOnDesk, useWorkspace } from './workspace';
 import styles from './job.module.css';
 
@@ -77,27 +78,47 @@ export function JobView({ id, station: opened }: { id: string; station: StationI
   const here = useWorkspace((state) => state.job?.id === id);
   const failure = useWorkspace((state) => state.failure);
   const folded = useWorkspace(isFolded);
+  const name = useWorkspace((state) => state.job?.name ?? '');
+  const direction = useWorkspace((state) => state.direction);
 
   useEffect(() => {
     void open(id);
   }, [id, open]);
+
+  const title = [name, STATIONS[direction].find(({ id: one }) => one === station)?.name].filter(Boolean).join(', ');
+  useEffect(() => {
+    document.title = title ? `${title} · Dragoman` : 'Dragoman';
+  }, [title]);
 
   // Each direction has stations of its own; a link to another one leads to the first.
   const View = VIEWS[views][station] ?? VIEWS[views].intake!;
   if (failure && !ready) return <NotOpened id={id} failure={failure} />;
   return (
     <div className={styles.desk}>
+      <SkipToMusic />
       <JobHeader station={station} />
       <StationNav job={id} station={station} />
       <Keeping />
       <Working />
       <div className={folded ? styles.workWide : styles.work}>
         <main className={styles.main} aria-label={station}>
+          <Unseen>
+            <h1>{title}</h1>
+          </Unseen>
           {ready && here ? <View /> : <Waiting />}
         </main>
         <QueryPanel />
       </div>
     </div>
+  );
+}
+
+/** The first thing the keyboard reaches. */
+function SkipToMusic() {
+  return (
+    <button type="button" className={styles.skip} onClick={() => document.getElementById('music')?.focus()}>
+      To the music
+    </button>
   );
 }
 

@@ -13,6 +13,7 @@ import { sentence } from '../shared/receive';
 import styles from './page.module.css';
 import { fileNameOf, readDrumMap, settingsOf, writeDrumMap, type NamedDrumMap } from '@/core/documents';
 import type { PartSummary } from '@/core/engine';
+import { Unseen } from '../shared/Unseen';
 
 /** Places on and around a five-line staff, read as in treble clef, from the top down. */
 const PLACES = ['C6', 'B5', 'A5', 'G5', 'F5', 'E5', 'D5', 'C5', 'B4', 'A4', 'G4', 'F4', 'E4', 'D4', 'C4', 'B3'];
@@ -192,7 +193,7 @@ function Editor({ part, onDone }: { part: PartSummary; onDone: () => void }) {
             ),
           },
           {
-            title: '',
+            title: <Unseen>Take out</Unseen>,
             key: 'drop',
             width: 40,
             render: (_, sound) => (

@@ -4,6 +4,7 @@ import type { PartId } from '@/core/base';
 import { Checkbox } from 'antd';
 import { MARK_CLASSES } from '@/core/score';
 import { useWorkspace } from '../job/workspace';
+import { AllOrNone, useTicks } from '../shared/ticks';
 import { count } from '../shared/words';
 import styles from './page.module.css';
 import type { PartSummary } from '@/core/engine';
@@ -13,29 +14,37 @@ export function PageParts({ chosen, onChoose }: { chosen: PartId; onChoose: (id:
   const parts = useWorkspace((state) => state.summary!.parts);
   const shown = useWorkspace((state) => state.passage.parts);
   const show = useWorkspace((state) => state.show);
+  const ticks = useTicks(
+    parts.map(({ id }) => id),
+    shown,
+    (ids) => show({ parts: ids }),
+  );
   return (
-    <ul className={styles.parts} aria-label="Parts">
-      {parts.map((part) => (
-        <li key={part.id} className={part.id === chosen ? styles.partChosen : undefined}>
-          <Checkbox
-            checked={shown.includes(part.id)}
-            aria-label={`${part.name} in view`}
-            onChange={(event) =>
-              show({ parts: event.target.checked ? [...shown, part.id] : shown.filter((other) => other !== part.id) })
-            }
-          />
-          <button
-            type="button"
-            className={styles.partName}
-            aria-pressed={part.id === chosen}
-            onClick={() => onChoose(part.id)}
-          >
-            {part.name}
-          </button>
-          <span className="soft">{waiting(part)}</span>
-        </li>
-      ))}
-    </ul>
+    <>
+      <div>
+        <AllOrNone ticks={ticks} />
+      </div>
+      <ul className={styles.parts} aria-label="Parts">
+        {parts.map((part) => (
+          <li key={part.id} className={part.id === chosen ? styles.partChosen : undefined}>
+            <Checkbox
+              checked={shown.includes(part.id)}
+              aria-label={`${part.name} in view`}
+              onChange={(event) => ticks.tick(part.id, event)}
+            />
+            <button
+              type="button"
+              className={styles.partName}
+              aria-pressed={part.id === chosen}
+              onClick={() => onChoose(part.id)}
+            >
+              {part.name}
+            </button>
+            <span className="soft">{waiting(part)}</span>
+          </li>
+        ))}
+      </ul>
+    </>
   );
 }
 

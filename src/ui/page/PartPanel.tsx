@@ -34,7 +34,7 @@ export function PartPanel({ part }: { part: PartSummary }) {
   const written = part.writtenKeys[0] ?? 0;
   return (
     <section className={styles.panel} aria-label={`Page of ${part.name}`}>
-      <h3>{part.name}</h3>
+      <h2>{part.name}</h2>
       <p className="soft">
         {part.unpitched
           ? 'Unpitched: written by what is struck.'

@@ -54,7 +54,7 @@ export function PiecePanel() {
           />
         </label>
       </div>
-      <h3>Keys</h3>
+      <h2>Keys</h2>
       <ul className={styles.keys}>
         {keys.map((key) => (
           <li key={key.bar}>
@@ -87,7 +87,7 @@ export function PiecePanel() {
         </label>
       </div>
       <AsReceived />
-      <h3>Names of black keys</h3>
+      <h2>Names of black keys</h2>
       <p className="soft">Chosen by context; in {range} prefer</p>
       <div className={styles.buttons}>
         <Button
@@ -103,7 +103,7 @@ export function PiecePanel() {
           ♯ sharps
         </Button>
       </div>
-      <h3>Repeats</h3>
+      <h2>Repeats</h2>
       {settings.folds.length === 0 && summary.repeats.length === 0 && (
         <p className="soft">No stretch of two bars or more comes again right away in all parts.</p>
       )}
@@ -151,7 +151,7 @@ function AsReceived() {
   const { anew, keepBreaks } = settingsOf(ledger);
   return (
     <>
-      <h3>The score as received</h3>
+      <h2>The score as received</h2>
       <p className="soft">Everything is kept as it came. Written anew:</p>
       <div className={styles.settings}>
         {ANEW.map(([aspect, label]) => (

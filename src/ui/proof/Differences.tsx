@@ -59,7 +59,11 @@ export function Differences({ agreement, part }: { agreement: Agreement; part: n
         pagination={false}
         scroll={{ y: 420, x: 400 }}
         dataSource={listed}
-        locale={{ emptyText: shown === 'open' ? 'Every difference was decided.' : 'Nothing differs.' }}
+        locale={{
+          emptyText: (
+            <span className="soft">{shown === 'open' ? 'Every difference was decided.' : 'Nothing differs.'}</span>
+          ),
+        }}
         columns={[
           {
             title: 'Bar',

@@ -2,6 +2,7 @@
 
 import { Table } from 'antd';
 import { DIFFERENCE_KINDS, type Agreement, type DifferenceKind } from '@/core/proof';
+import { rowKeys } from '../shared/rowKeys';
 import styles from './proof.module.css';
 
 const TITLES: Record<DifferenceKind, string> = {
@@ -29,7 +30,7 @@ export function PartCounts({ agreement, part, onPart }: Props) {
       pagination={false}
       dataSource={rows}
       rowClassName={(row) => (row.index === part ? styles.rowChosen! : '')}
-      onRow={(row) => ({ onClick: () => onPart(row.index === part ? null : row.index) })}
+      onRow={(row) => rowKeys(() => onPart(row.index === part ? null : row.index))}
       scroll={{ y: 300 }}
       columns={[
         {

@@ -5,6 +5,7 @@ import { useState } from 'react';
 import type { QueryId } from '@/core/base';
 import { madeOnDesk, openQueries, useWorkspace } from '../job/workspace';
 import { sentence } from '../shared/receive';
+import { AllOrNone, useTicks } from '../shared/ticks';
 import { downloadPdf, downloadText } from './querySheet';
 import styles from './queries.module.css';
 
@@ -18,8 +19,12 @@ export function QuerySheet({ onClose }: { onClose: () => void }) {
   const [done, setDone] = useState<number | null>(null);
   const chosen = queries.filter(({ id }) => !left.has(id));
 
-  const toggle = (id: QueryId, on: boolean) =>
-    setLeft(new Set(on ? [...left].filter((one) => one !== id) : [...left, id]));
+  const ids = queries.map(({ id }) => id);
+  const ticks = useTicks(
+    ids,
+    chosen.map(({ id }) => id),
+    (ticked) => setLeft(new Set(ids.filter((id) => !ticked.includes(id)))),
+  );
 
   async function makePdf(): Promise<void> {
     setDone(0);
@@ -58,17 +63,12 @@ export function QuerySheet({ onClose }: { onClose: () => void }) {
         For whoever can answer: each query with its place, the bars engraved in the PDF, and room to write.
       </p>
       <div className={styles.sheetHead}>
-        <Button size="small" type="link" onClick={() => setLeft(new Set())}>
-          all
-        </Button>
-        <Button size="small" type="link" onClick={() => setLeft(new Set(queries.map(({ id }) => id)))}>
-          none
-        </Button>
+        <AllOrNone ticks={ticks} />
       </div>
       <ul className={styles.sheetList}>
         {queries.map((query) => (
           <li key={query.id}>
-            <Checkbox checked={!left.has(query.id)} onChange={(event) => toggle(query.id, event.target.checked)}>
+            <Checkbox checked={!left.has(query.id)} onChange={(event) => ticks.tick(query.id, event)}>
               {query.message}
             </Checkbox>
           </li>

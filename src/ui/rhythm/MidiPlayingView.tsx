@@ -22,13 +22,13 @@ export function MidiPlayingView() {
           label="Tracks"
         />
         <div className={styles.panel}>
-          <h3>Treatments</h3>
+          <h2>Treatments</h2>
           <TreatmentsPanel />
         </div>
       </aside>
       <div className={styles.reading}>
         <BarWalk />
-        <div className={styles.lanes}>
+        <div className={styles.lanes} tabIndex={0} role="region" aria-label="Tracks, received and outgoing">
           {shown.length === 0 && <p className={styles.hint}>Tick a track to see its notes.</p>}
           {sequence.parts
             .filter(({ id }) => shown.includes(id))

@@ -1,9 +1,9 @@
 'use client';
 
-import type { PartId } from '@/core/base';
 import { Checkbox } from 'antd';
 import { QUARTER } from '@/core/time';
 import { useWorkspace } from '../job/workspace';
+import { AllOrNone, useTicks } from '../shared/ticks';
 import { GridSettings } from './GridSettings';
 import styles from './rhythm.module.css';
 import type { PartSummary } from '@/core/engine';
@@ -23,27 +23,21 @@ export function PartList() {
   const parts = useWorkspace((state) => state.summary!.parts);
   const shown = useWorkspace((state) => state.passage.parts);
   const show = useWorkspace((state) => state.show);
-  const toggle = (id: PartId, on: boolean) =>
-    show({ parts: on ? [...shown, id] : shown.filter((other) => other !== id) });
+  const ticks = useTicks(
+    parts.map(({ id }) => id),
+    shown,
+    (ids) => show({ parts: ids }),
+  );
   return (
     <section className={styles.parts} aria-label="Parts">
       <div className={styles.partsHead}>
         <span>Parts</span>
-        <button
-          type="button"
-          className={styles.textButton}
-          onClick={() => show({ parts: parts.map((part) => part.id) })}
-        >
-          all
-        </button>
-        <button type="button" className={styles.textButton} onClick={() => show({ parts: [] })}>
-          none
-        </button>
+        <AllOrNone ticks={ticks} />
       </div>
       <ul>
         {parts.map((part) => (
           <li key={part.id}>
-            <Checkbox checked={shown.includes(part.id)} onChange={(event) => toggle(part.id, event.target.checked)}>
+            <Checkbox checked={shown.includes(part.id)} onChange={(event) => ticks.tick(part.id, event)}>
               {part.name}
             </Checkbox>
             <div className={styles.partFacts}>

@@ -70,7 +70,7 @@ function PlayingSettings() {
   const loosen = (change: Partial<Loosening>) => set({ loosening: { ...loosening, ...change } });
   return (
     <div className={styles.panel}>
-      <h3>Dynamics go to</h3>
+      <h2>Dynamics go to</h2>
       <Segmented<'all' | 'shown'>
         size="small"
         block

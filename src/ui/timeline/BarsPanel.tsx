@@ -25,7 +25,7 @@ export function BarsPanel({ line }: { line: TimeLineSummary }) {
   const shift = (by: number) => decide({ kind: 'shiftBarlines', from: place.written, by });
   return (
     <aside className={styles.panel} aria-label="Bars">
-      <h3>Bars</h3>
+      <h2>Bars</h2>
       <label>
         From bar
         <CommittedNumber
@@ -60,7 +60,7 @@ export function BarsPanel({ line }: { line: TimeLineSummary }) {
           <p className="soft">Notes stay where they are; only the bars around them change.</p>
         </>
       )}
-      <h3>Bar numbers</h3>
+      <h2>Bar numbers</h2>
       <label>
         Bar {place.number} is called
         <CommittedNumber
@@ -97,7 +97,7 @@ function Printed() {
   const shown = tempos.filter((mark) => mark.shown).length;
   return (
     <>
-      <h3>On the page</h3>
+      <h2>On the page</h2>
       <Select<TempoPrint>
         size="small"
         aria-label="Metronome marks"

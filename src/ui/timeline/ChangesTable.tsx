@@ -12,6 +12,7 @@ import { MeterInput } from './MeterInput';
 import { useMetersFixed } from './useTimeLine';
 import { useStudioSettings } from './studioSettings';
 import styles from './timeline.module.css';
+import { Unseen } from '../shared/Unseen';
 
 const KINDS: readonly ChangeKind[] = ['tempo', 'meter', 'key', 'marker'];
 
@@ -79,7 +80,7 @@ export function ChangesTable({ line }: { line: TimeLineSummary }) {
               mendable(change.kind) ? <Value change={change} line={line} /> : changeInWords(change),
           },
           {
-            title: '',
+            title: <Unseen>Take away</Unseen>,
             width: 44,
             render: (_, change) =>
               mendable(change.kind) && change.written > 0 && <TakeAway change={change} line={line} />,

@@ -21,7 +21,7 @@ export function FreePlaying({ line }: { line: TimeLineSummary }) {
   if (!freeTime)
     return (
       <div className={styles.free}>
-        <h3>Played without bars?</h3>
+        <h2>Played without bars?</h2>
         <p>
           A performance that was not played to the file’s own bars has notes everywhere but on the beat. Beats are found
           in the playing, bars are laid over them, and every note keeps its second: the page gets clean bars, playback
@@ -35,7 +35,7 @@ export function FreePlaying({ line }: { line: TimeLineSummary }) {
   return (
     <div className={styles.free}>
       <Found line={line} />
-      <h3>Set right by hand</h3>
+      <h2>Set right by hand</h2>
       <p className="soft">
         Draw a beat to where it belongs (or move it with the arrow keys), from the first bar in view on; those that are
         set right stay, the rest follows.
@@ -69,7 +69,7 @@ function Found({ line: { following } }: { line: TimeLineSummary }) {
   const period = (beats.at(-1)! - beats[0]!) / Math.max(1, beats.length - 1);
   return (
     <>
-      <h3>What was found</h3>
+      <h2>What was found</h2>
       <p aria-label="Beats found">
         {count(beats.length, 'beat', 'beats')}, {Math.round(slowest)} to {Math.round(fastest)} a minute, {beatsPerBar}{' '}
         to a bar ({clearness(evidence)}). No note is further than {largestShift.toFixed(2)} ms from where it was played
@@ -169,7 +169,7 @@ function Tapping({ line, anchors }: { line: TimeLineSummary; anchors: readonly n
   };
   return (
     <>
-      <h3>Set right by tapping</h3>
+      <h2>Set right by tapping</h2>
       <p className="soft">
         Listen from the first bar in view and tap the beats where they are wrong, two or three at least; the rest
         follows.

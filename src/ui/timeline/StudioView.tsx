@@ -37,7 +37,7 @@ export function StudioView({ line }: { line: TimeLineSummary }) {
   return (
     <div className={styles.studio}>
       <section aria-label="Studio map" className={styles.panel}>
-        <h3>The map</h3>
+        <h2>The map</h2>
         <label>
           Ticks a quarter
           <Select<number>
@@ -79,7 +79,7 @@ export function StudioView({ line }: { line: TimeLineSummary }) {
           a click track
         </Checkbox>
         {map.click && <ClickSettings />}
-        <h3>Time code</h3>
+        <h2>Time code</h2>
         <label>
           Frames
           <Select<FrameRate>
@@ -266,7 +266,7 @@ function Compare() {
   };
   return (
     <section aria-label="Numbering of another file">
-      <h3>Their bars and ours</h3>
+      <h2>Their bars and ours</h2>
       <Upload
         accept={ENDINGS}
         showUploadList={false}
