@@ -43,6 +43,7 @@ export function themeFor(mode: 'light' | 'dark'): ThemeConfig {
       colorError: colour.brick,
       colorText: colour.ink,
       colorTextSecondary: colour.inkSoft,
+      colorTextPlaceholder: colour.inkSoft,
       colorBgBase: mode === 'light' ? '#fffdf7' : colour.paper,
       colorBgLayout: colour.desk,
       colorBgContainer: mode === 'light' ? '#fffdf7' : colour.paper,

@@ -5,3 +5,4 @@ export { leastCostPath, type PathCosts } from './path';
 export { beamSearch, type Beam } from './beam';
 export { Memo, sameNumbers, stage, type Stage } from './stage';
 export { toEnd } from './steps';
+export { few } from './words';

@@ -9,7 +9,6 @@ export {
   type Decision,
   type SingleDecision,
 } from './registry';
-export { few } from './together';
 export { BarRange } from './shapes/bar-range';
 export { DealDto } from './shapes/deal';
 export { DrumSoundDto } from './shapes/drum-sound';

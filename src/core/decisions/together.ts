@@ -1,4 +1,5 @@
 import { ArrayMaxSize, ArrayNotEmpty, Equals, IsArray, IsObject } from 'class-validator';
+import { few } from '../base';
 import type { JobSettings } from '../settings';
 import type { DecisionKind, Lesson, NameOf } from './decision-kind';
 
@@ -15,8 +16,6 @@ interface Single<D> {
   describe(made: D, nameOf: NameOf): string;
   lessonsIn(made: D): Lesson[];
 }
-
-export const MOST_NAMED = 3;
 
 /** @param single as the registry does it for the other kinds */
 export function togetherOf<D extends { kind: string }>(single: Single<D>): DecisionKind<Together<D>> {
@@ -48,10 +47,4 @@ function inOneLine(lines: readonly string[]): string {
     [...said].map(([what, names]) => (names[0] === '' ? what : `${few(names, ', ')}: ${what}`)),
     '; ',
   );
-}
-
-/** The first few of them, and how many more there are. */
-export function few(words: readonly string[], between: string): string {
-  if (words.length <= MOST_NAMED + 1) return words.join(between);
-  return `${words.slice(0, MOST_NAMED).join(between)} and ${words.length - MOST_NAMED} more`;
 }

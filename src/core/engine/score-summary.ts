@@ -1,10 +1,10 @@
-import type { PartId, TrackId } from '../base';
+import { lowest, type PartId, type TrackId } from '../base';
 import type { CastPart, CastTrack } from '../casting';
 import type { Clef, InstrumentId, TechniqueId } from '../instruments';
 import { findKeyswitches, type FileFacts, type Performance, type Survey } from '../performance';
 import { putToPeople, type NoteCounts, type OpenQuery } from '../queries';
 import { playOrder, type Fold, type Part, type Score } from '../score';
-import type { Bar, MidiKey } from '../time';
+import type { Bar, MidiKey, WrittenUnits } from '../time';
 import type { TimedInNumbers } from './version-doubts';
 import type { Conversion, PartReport, Swing } from '../to-score';
 
@@ -32,6 +32,8 @@ export interface PartSummary {
   clefs: Clef[];
   /** Written signatures, for each of the score's keys. */
   writtenKeys: number[];
+  /** Where it is first heard; null when it never is. */
+  firstNote: WrittenUnits | null;
   /** What an unpitched part strikes. */
   struck: Part['struck'];
   report: PartReport;
@@ -105,6 +107,7 @@ export function summarise(conversion: Conversion, performance: Performance, open
       unpitched: part.instrument.unpitched,
       clefs: score.parts[i]!.clefs,
       writtenKeys: score.parts[i]!.writtenKeys,
+      firstNote: firstNoteOf(conversion.staves[i] ?? []),
       struck: score.parts[i]!.struck,
       report: reports[i]!,
     })),
@@ -115,6 +118,11 @@ export function summarise(conversion: Conversion, performance: Performance, open
     audit: conversion.audit.words,
     opened,
   };
+}
+
+function firstNoteOf(staves: Conversion['staves'][number]): WrittenUnits | null {
+  const starts = staves.flatMap(({ notes }) => notes.map(({ start }) => start));
+  return starts.length > 0 ? lowest(starts) : null;
 }
 
 /** How many notes each part and track has. */

@@ -8,7 +8,7 @@ import type { Conversion } from '../to-score';
 export interface Changes {
   /** Written notes that are new, gone, or stand elsewhere, for another length or at another pitch. */
   notes: number;
-  /** Names of the parts they are in; of parts that are only there before or after, too. */
+  /** Names of the parts they are in; of parts that come, go or become another instrument, too. */
   parts: string[];
   /** Open queries that are answered, and new ones. */
   answered: number;
@@ -20,9 +20,10 @@ export function changesBetween(before: Conversion, after: Conversion): Changes {
   const is = partsById(after);
   const counts = [...new Set([...was.keys(), ...is.keys()])].map((id) => {
     const [a, b] = [was.get(id), is.get(id)];
-    return { name: (b ?? a)!.name, there: Boolean(a && b), notes: a?.part === b?.part ? 0 : differing(a, b) };
+    const same = a && b && a.name === b.name && a.part.instrument === b.part.instrument;
+    return { name: (b ?? a)!.name, same, notes: a?.part === b?.part ? 0 : differing(a, b) };
   });
-  const changed = counts.filter(({ notes, there }) => notes > 0 || !there);
+  const changed = counts.filter(({ notes, same }) => notes > 0 || !same);
   const ids = new Set(after.queries.map(({ id }) => id));
   const known = new Set(before.queries.map(({ id }) => id));
   return {

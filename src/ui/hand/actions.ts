@@ -298,3 +298,8 @@ export function byHand(id: string): void {
       decision.notes.map(({ note }) => note),
     );
 }
+
+export function copyHeld(): void {
+  const of = held();
+  if (of && of.notes.length > 0) useClipboard.setState({ notes: of.notes });
+}

@@ -1,8 +1,7 @@
 import type { MenuProps } from 'antd';
 import { useWorkspace, type NoteInView } from '../job/workspace';
 import { barIndexAt } from '@/core/time';
-import { byHand, give, HAND_GROUPS, type HandAction, type Held } from './actions';
-import { copyHeld } from './clipboard';
+import { byHand, copyHeld, give, HAND_GROUPS, type HandAction, type Held } from './actions';
 import { addAt, type EmptyPlace } from './pointing';
 import styles from './hand.module.css';
 

@@ -5,6 +5,7 @@ import { App, Button, Tooltip } from 'antd';
 import Link from 'next/link';
 import { useCallback, useState } from 'react';
 import { exportScore } from '../dispatch/exportScore';
+import { Jump } from '../jump/Jump';
 import { sentence } from '../shared/receive';
 import { useJobKeys } from './keys';
 import { KeysHelp } from './KeysHelp';
@@ -37,6 +38,7 @@ export function JobHeader({ station }: { station: StationId }) {
       </span>
       <DirectionSwitch />
       <span className={styles.push} />
+      <Jump station={station} />
       <Tooltip title="Undo (Ctrl+Z)">
         <Button
           type="text"

@@ -26,7 +26,7 @@ export function QueryPanel() {
         <Tooltip title="Queries (Q)" placement="left">
           <button type="button" className={styles.unfold} onClick={() => fold(false)} aria-label="Show the queries">
             {queries.length > 0 ? <span className={styles.flag}>{queries.length}</span> : <CheckCircleOutlined />}
-            <span className={styles.upright}>Queries</span>
+            <span className={styles.upright}>{queries.length > 0 ? 'Queries' : 'Nothing is in doubt.'}</span>
           </button>
         </Tooltip>
       </aside>

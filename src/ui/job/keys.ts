@@ -3,12 +3,13 @@
 import { useEffect } from 'react';
 import { tinykeys } from 'tinykeys';
 import { useHearing } from '../audition/useHearing';
-import { byHand } from '../hand/actions';
-import { copyHeld } from '../hand/clipboard';
+import { byHand, copyHeld } from '../hand/actions';
 import { walkNotes, type NoteWalk } from '../hand/walkNotes';
 import type { Workspace } from './store/workspace';
 import type { OpenQuery } from '@/core/queries';
+import { JUMP_EVENT } from '../jump/Jump';
 import { goToStation } from './goToStation';
+import { isTaken, pressesIt, watchLists } from './takenKeys';
 import { alikeOf, isFolded, madeOnDesk, markedRemedy, queryHere, useWorkspace } from './workspace';
 
 interface Key {
@@ -149,6 +150,11 @@ export const KEYS: readonly Key[] = [
     does: 'fewer bars in view, more bars in view',
     presses: { '+': zoom(-1), 'Shift++': zoom(-1), '-': zoom(1) },
   },
+  {
+    shown: '/',
+    does: 'jump to a bar, a part, a query, a setting',
+    presses: { '/': () => window.dispatchEvent(new Event(JUMP_EVENT)) },
+  },
   { shown: 'Space', does: 'hear it from the picked note or the first bar in view, stop', presses: { Space: hear } },
   { shown: 'Ctrl+Z', does: 'undo', presses: { '$mod+z': (space) => space.undo() } },
   { shown: 'Ctrl+Shift+Z', does: 'redo', presses: { '$mod+Shift+z': (space) => space.redo() } },
@@ -162,45 +168,12 @@ export function zoomed(bars: number, step: 1 | -1): number {
   return BARS_IN_VIEW[Math.max(0, Math.min(BARS_IN_VIEW.length - 1, (i < 0 ? BARS_IN_VIEW.length - 1 : i) + step))]!;
 }
 
-/** What takes text keeps its keys; a list that is open takes letters. */
-const TAKES_TEXT =
-  'input:not([type=checkbox], [type=radio], [readonly]), textarea, select, [contenteditable], .ant-select-open';
-/** What moves by arrows keeps those. */
-const TAKES_ARROWS = '[role=slider], input[type=radio], [role=tab], [role=menuitem], .ant-select';
-/** What lies over the desk keeps all of them. */
-const OVER_THE_DESK = '.ant-modal-wrap, .ant-drawer-open .ant-drawer-content-wrapper, .ant-dropdown-menu';
-
-const isShown = (element: Element) => element instanceof HTMLElement && element.offsetParent !== null;
-
-function isTyping(target: Element): boolean {
-  // A list for choosing holds a field of text, which takes letters only while it is open.
-  const list = target.closest('.ant-select');
-  if (list && !list.matches('.ant-select-open')) return false;
-  return target.closest(TAKES_TEXT) !== null;
-}
-
-/** Whether the element with the focus needs the key itself. */
-function isTaken(event: KeyboardEvent): boolean {
-  const { target } = event;
-  if ([...document.querySelectorAll(OVER_THE_DESK)].some(isShown)) return true;
-  if (!(target instanceof Element)) return false;
-  if (isTyping(target)) return true;
-  return event.key.startsWith('Arrow') && target.closest(TAKES_ARROWS) !== null;
-}
-
-/** What was reached by keyboard is pressed by Space; what was only clicked is not. */
-function pressesIt(event: KeyboardEvent): boolean {
-  return (
-    event.code === 'Space' &&
-    event.target instanceof Element &&
-    event.target.matches('button:focus-visible, a:focus-visible, input[type=checkbox]:focus-visible')
-  );
-}
-
 function unlessTaken(act: () => void): (event: KeyboardEvent) => void {
   return (event) => {
     if (pressesIt(event) || isTaken(event)) return;
     event.preventDefault();
+    // A closed list would open for the letter.
+    event.stopPropagation();
     act();
   };
 }
@@ -211,6 +184,12 @@ export function useJobKeys(onHelp: () => void): void {
     const presses = KEYS.flatMap(({ presses: own }) => Object.entries(own));
     const acts = presses.map(([press, act]) => [press, unlessTaken(() => act(useWorkspace.getState()))]);
     const help = unlessTaken(onHelp);
-    return tinykeys(window, { ...Object.fromEntries(acts), '?': help, 'Shift+?': help });
+    const unwatch = watchLists();
+    // Before anything else on the page takes the key.
+    const end = tinykeys(window, { ...Object.fromEntries(acts), '?': help, 'Shift+?': help }, { capture: true });
+    return () => {
+      unwatch();
+      end();
+    };
   }, [onHelp]);
 }

@@ -29,7 +29,6 @@ export function RhythmView() {
   }
   return (
     <div className={styles.view}>
-      <PartList />
       <div className={styles.reading}>
         <BarWalk />
         {side === 'music' ? <Interlinear /> : <TimingCharts />}
@@ -71,6 +70,8 @@ export function RhythmView() {
           <span className={styles.audit}>{summary.audit}</span>
         </div>
       </div>
+      {/* On the left, and after the music for the keyboard. */}
+      <PartList />
     </div>
   );
 }

@@ -2,10 +2,9 @@
  * Doubts a copyist has about the look of a part: doubles that are written differently, many instruments on one
  * percussion staff, bars that could be written as repeat signs.
  */
-import { groupBy, queryId } from '../../base';
+import { few, groupBy, queryId } from '../../base';
 import type { CastPart } from '../../casting';
 import { KIT_GROUP, PERCUSSION_GROUPS, percussionGroupOf } from '../../instruments';
-import { few } from '../../decisions';
 import type { Query } from '../../queries';
 import type { Part, PartId } from '../../score';
 import type { Bar } from '../../time';

@@ -4,7 +4,9 @@
 import { partOf, queryId, type NoteId } from '../../base';
 import { trackLabel, type Casting, type CastPart } from '../../casting';
 import { findDuplicates, mixedTracks, type Performance, type TrackId } from '../../performance';
-import { fileQueries, type NearGrid, type Query } from '../../queries';
+import type { NearGrid, Query } from '../../queries';
+// By itself: the registry would bring every decision with it.
+import { fileQueries } from '../../queries/file/alike';
 import { keyName, type ScoreKey } from '../../score';
 import {
   barBeat,

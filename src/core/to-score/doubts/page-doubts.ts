@@ -2,9 +2,8 @@
  * Doubts about the page: chords no hand can hold, keys without a place in the drum map, stretches that could be
  * repeats, and places where the notes leave the key that is printed.
  */
-import { queryId } from '../../base';
+import { few, queryId } from '../../base';
 import type { CastPart } from '../../casting';
-import { few } from '../../decisions';
 import type { KeyChange, Query, SilentKey } from '../../queries';
 import { keyName, type Fold, type ScoreKey, type Tablature } from '../../score';
 import { barBeat, barIndexAt, type Bar, type MidiKey, type WrittenUnits } from '../../time';

@@ -4,7 +4,7 @@ import { saveOpenQueries } from '@/storage/jobs';
 import { asCallback, engineWorker, stopEngine, type AnyProgress } from '@/workers/engine-client';
 import { sentence } from '../../shared/receive';
 import { openQueries } from './open-queries';
-import { passageWithin } from './view-slice';
+import { firstPassage, passageWithin } from './view-slice';
 import type { Slice } from './workspace';
 
 /** What the engine makes of the job. */
@@ -91,11 +91,14 @@ export const conversionSlice: Slice<ConversionSlice> = (set, get) => {
       opened: summary.opened,
       comparing: false,
       tried: null,
-      passage: passageWithin(
-        state.passage,
-        summary.bars.length,
-        summary.parts.map((part) => part.id),
-      ),
+      passage:
+        state.summary === null && state.passage.parts.length === 0
+          ? firstPassage(state.passage, summary.bars, summary.parts)
+          : passageWithin(
+              state.passage,
+              summary.bars.length,
+              summary.parts.map((part) => part.id),
+            ),
     }));
     await keepCount(job!.id, openQueries(summary, ledger).length);
   }

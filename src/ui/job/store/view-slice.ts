@@ -99,6 +99,30 @@ export function passageShowing(state: Workspace, { part, bar }: OpenQuery): Show
   };
 }
 
+/** What a job is first looked at from: the first bar with music in it, and the first parts that play there. */
+export function firstPassage(
+  passage: ShownPassage,
+  bars: readonly { start: number; length: number }[],
+  parts: readonly { id: PartId; firstNote: number | null }[],
+): ShownPassage {
+  const heard = parts.filter(({ firstNote }) => firstNote !== null);
+  if (heard.length === 0)
+    return passageWithin(
+      passage,
+      bars.length,
+      parts.map(({ id }) => id),
+    );
+  const first = Math.min(...heard.map(({ firstNote }) => firstNote!));
+  const from = Math.max(
+    0,
+    bars.findIndex(({ start, length }) => first < start + length),
+  );
+  const last = bars[Math.min(bars.length, from + passage.bars) - 1]!;
+  const playing = heard.filter(({ firstNote }) => firstNote! < last.start + last.length);
+  const shown = [...playing, ...parts.filter((part) => !playing.includes(part))].slice(0, FIRST_PARTS);
+  return { ...passage, from, parts: parts.filter((part) => shown.includes(part)).map(({ id }) => id) };
+}
+
 /** The passage as far as it exists; the first parts where none of its own is left. */
 export function passageWithin(passage: ShownPassage, bars: number, known: readonly PartId[]): ShownPassage {
   const parts = passage.parts.filter((id) => known.includes(id));

@@ -1,0 +1,53 @@
+import AxeBuilder from '@axe-core/playwright';
+import { expect, test, type Page } from '@playwright/test';
+import { goTo, openDemo } from './help';
+
+/** What a page has against it, in words. */
+async function faults(page: Page, where: string): Promise<string[]> {
+  const { violations } = await new AxeBuilder({ page }).analyze();
+  return violations.map(
+    ({ id, nodes }) => `${where}: ${id} at ${nodes.map(({ target }) => target.join(' ')).join(', ')}`,
+  );
+}
+
+for (const mode of ['light', 'dark'] as const)
+  test(`nothing keeps anybody out, in the ${mode} theme`, async ({ page }) => {
+    test.setTimeout(240_000);
+    await page.addInitScript((value) => localStorage.setItem('dragoman-mode', value), mode);
+    await page.goto('/');
+    await expect(page.getByRole('link', { name: /Goose/ })).toBeVisible();
+    const found = await faults(page, 'home');
+    await openDemo(page);
+    for (const way of ['To score', 'To sequencer']) {
+      await page.getByText(way, { exact: true }).click();
+      const ofScores = page.getByRole('navigation', { name: 'Stations' }).getByRole('link', { name: 'Page' });
+      await expect(ofScores).toHaveCount(way === 'To score' ? 1 : 0);
+      const stations = await page.getByRole('navigation', { name: 'Stations' }).getByRole('link').allTextContents();
+      for (const station of stations.map((name) => name.replace(/\d+$/, ''))) {
+        await goTo(page, station);
+        await expect(page).toHaveTitle(new RegExp(`${station} · Dragoman$`));
+        await expect(page.locator('.ant-spin-spinning')).toHaveCount(0, { timeout: 20_000 });
+        found.push(...(await faults(page, `${way}, ${station}`)));
+      }
+    }
+    expect(found).toEqual([]);
+  });
+
+test('the music is reached by keyboard in a few stops, and rows of Casting are opened by it', async ({ page }) => {
+  await openDemo(page);
+  let stops = 0;
+  const there = () => page.evaluate(() => document.activeElement?.id === 'music');
+  while (!(await there()) && stops < 60) {
+    await page.keyboard.press('Tab');
+    stops++;
+  }
+  expect(stops).toBeLessThan(40);
+  await goTo(page, 'Casting');
+  const row = page.locator('.ant-table-row', { hasText: 'Viola' }).first();
+  await row.focus();
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('button', { name: 'Deal out …' })).toBeVisible();
+  await row.focus();
+  await page.keyboard.press('Alt+ArrowUp');
+  await expect(page.getByRole('button', { name: 'Ledger (1)' })).toBeVisible();
+});

@@ -1,0 +1,107 @@
+'use client';
+
+import { AutoComplete, type RefSelectProps } from 'antd';
+import { useEffect, useRef, useState } from 'react';
+import { goToStation } from '../job/goToStation';
+import { STATIONS, type StationId } from '../job/stations';
+import { barsOnDesk, madeOnDesk, openQueries, partsOnDesk, useWorkspace } from '../job/workspace';
+import { targetsFor, type Target } from './targets';
+import styles from './jump.module.css';
+
+export const JUMP_EVENT = 'dragoman-jump';
+
+/** Stations that show the music. */
+const WITH_MUSIC: readonly StationId[] = ['rhythm', 'page'];
+
+const KIND_NAMES: Record<Target['kind'], string> = {
+  bar: 'Bars',
+  part: 'Parts',
+  query: 'Queries',
+  setting: 'Settings',
+};
+
+/** One field that leads to bars of parts, queries and settings. */
+export function Jump({ station }: { station: StationId }) {
+  const [typed, setTyped] = useState('');
+  const field = useRef<RefSelectProps>(null);
+  const direction = useWorkspace((state) => state.direction);
+  const targets = useTargets(typed);
+
+  useEffect(() => {
+    const focus = () => field.current?.focus();
+    window.addEventListener(JUMP_EVENT, focus);
+    return () => window.removeEventListener(JUMP_EVENT, focus);
+  }, []);
+
+  const go = (index: number) => {
+    const target = targets[index];
+    setTyped('');
+    field.current?.blur();
+    if (target) void goTo(target, station);
+  };
+  const kinds = [...new Set(targets.map(({ kind }) => kind))];
+  return (
+    <AutoComplete
+      ref={field}
+      size="small"
+      className={styles.field}
+      value={typed}
+      onChange={setTyped}
+      defaultActiveFirstOption
+      aria-label="Jump to a bar, a part, a query, a setting"
+      placeholder="Jump to …  ( / )"
+      popupMatchSelectWidth={360}
+      notFoundContent={typed.trim() ? 'Nothing is called so. Try a bar, a part, “quantize”.' : null}
+      onSelect={(value) => go(Number(value))}
+      options={kinds.map((kind) => ({
+        label: KIND_NAMES[kind],
+        options: targets.flatMap((target, i) =>
+          target.kind === kind ? [{ value: String(i), label: <TargetLine target={target} here={direction} /> }] : [],
+        ),
+      }))}
+    />
+  );
+}
+
+function TargetLine({ target, here }: { target: Target; here: string }) {
+  if (target.kind !== 'setting') return <span className={styles.line}>{target.label}</span>;
+  const { station, direction } = target.place;
+  const name = STATIONS[direction].find(({ id }) => id === station)!.name;
+  return (
+    <span className={styles.line}>
+      {target.label}{' '}
+      <span className="soft">
+        {name}
+        {direction !== here && (direction === 'to-score' ? ', to score' : ', to sequencer')}
+      </span>
+    </span>
+  );
+}
+
+function useTargets(typed: string): Target[] {
+  const parts = useWorkspace(partsOnDesk);
+  const bars = useWorkspace(barsOnDesk);
+  const made = useWorkspace(madeOnDesk);
+  const ledger = useWorkspace((state) => state.ledger);
+  const direction = useWorkspace((state) => state.direction);
+  return targetsFor(typed, { parts, bars, queries: openQueries(made, ledger), direction });
+}
+
+async function goTo(target: Target, station: StationId): Promise<void> {
+  const { job, show, point, passage, turn, direction } = useWorkspace.getState();
+  if (!job) return;
+  switch (target.kind) {
+    case 'query':
+      return point(target.query);
+    case 'setting':
+      if (target.place.direction !== direction) await turn(target.place.direction);
+      return goToStation(job.id, target.place.station);
+    case 'bar':
+    case 'part': {
+      const { part } = target;
+      const parts = part === null || passage.parts.includes(part) ? passage.parts : [part, ...passage.parts];
+      show({ parts, ...(target.kind === 'bar' && { from: target.bar }) });
+      if (!WITH_MUSIC.includes(station)) goToStation(job.id, 'rhythm');
+    }
+  }
+}

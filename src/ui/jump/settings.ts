@@ -1,0 +1,67 @@
+import type { Direction } from '@/storage/schema';
+import type { StationId } from '../job/stations';
+
+/** Something that can be set, and the words of the trade under which people look for it. */
+export interface SettingPlace {
+  name: string;
+  station: StationId;
+  direction: Direction;
+  words: string;
+}
+
+const toScore = (station: StationId, name: string, words: string): SettingPlace => ({
+  name,
+  station,
+  direction: 'to-score',
+  words,
+});
+const toSequencer = (station: StationId, name: string, words: string): SettingPlace => ({
+  name,
+  station,
+  direction: 'to-sequencer',
+  words,
+});
+
+/* Words of the trade; common practice, no source. */
+export const SETTING_PLACES: readonly SettingPlace[] = [
+  toScore('intake', 'Originals and where they are placed', 'files import join append order second version'),
+  toScore('intake', 'Tracks taken in or left out', 'mute delete ignore empty duplicate double'),
+  toScore('intake', 'Texts read in another encoding', 'umlaut accents japanese cyrillic characters'),
+  toScore(
+    'casting',
+    'Instruments, names and order of the parts',
+    'rename label score order template transpose transposition',
+  ),
+  toScore('casting', 'Dealing out to players', 'divisi explode split chord voicing a2 arrange'),
+  toScore('casting', 'Gathering tracks into a part', 'merge combine implode condense reduce'),
+  toScore('casting', 'Keyswitches and techniques', 'articulation expression map pizz con sord patch'),
+  toScore('casting', 'House list', 'preset remember template learned'),
+  toScore('rhythm', 'Grid', 'quantize quantise quantization resolution triplets tuplets snap sixteenth'),
+  toScore('rhythm', 'Swing', 'shuffle groove off-beats straight'),
+  toScore('rhythm', 'Lead', 'latency delay offset early late pre-delay advance'),
+  toScore('rhythm', 'Gaps and lengths', 'legato overlap rests duration note length staccato'),
+  toScore('rhythm', 'Voices and hands', 'layers split point staff left right hand polyphony'),
+  toScore('rhythm', 'Ornaments', 'trill tremolo grace notes arpeggio roll flam'),
+  toScore('page', 'Keys and spelling', 'key signature enharmonic accidentals sharps flats respell'),
+  toScore('page', 'Clefs and 8va', 'clef octave line ottava ledger'),
+  toScore('page', 'Drum map', 'percussion kit noteheads drums'),
+  toScore('page', 'Tablature', 'tab frets tuning capo guitar'),
+  toScore('page', 'Marks', 'dynamics hairpins crescendo slurs phrasing accents pedal breaths'),
+  toScore('page', 'Repeats', 'repeat signs endings volta da capo fold'),
+  toScore('page', 'Title, composer, concert pitch, print', 'transposed score pdf print pages layout'),
+  toScore('timeline', 'Tempo', 'bpm metronome rit accel tempo map conductor thin'),
+  toScore('timeline', 'Meters and barlines', 'time signature rebar downbeat measure shift'),
+  toScore('timeline', 'Bar numbers and pickup', 'anacrusis upbeat measure numbers bar one count'),
+  toScore('timeline', 'Free playing', 'rubato tap beat detection follow no click'),
+  toScore('timeline', 'Studio map, click and time code', 'smpte timecode click track count-in frames'),
+  toScore('proof', 'Agreement', 'check verify compare difference proofread recording'),
+  toScore('dispatch', 'Files for notation programs', 'export save musicxml mxl pdf download'),
+  toSequencer('intake', 'What goes along', 'cc controllers volume pan reset reverb sysex clean mixer faders'),
+  toSequencer('casting', 'Sounds, channels and ports', 'general midi program patch bank instrument gm'),
+  toSequencer('casting', 'Technique charts', 'expression map articulation keyswitch'),
+  toSequencer('rhythm', 'Loosening', 'humanize humanise random groove feel'),
+  toSequencer('rhythm', 'Dynamics', 'velocity expression modulation cc11 cc1 level'),
+  toSequencer('rhythm', 'Treatments', 'quantize grid legato gap overlap accent thin velocity scale'),
+  toSequencer('timeline', 'Order of bars and pickup', 'repeats da capo coda anacrusis silence'),
+  toSequencer('dispatch', 'Resolution, type and files', 'ppq ticks type 0 export midi smf clips sections'),
+];
