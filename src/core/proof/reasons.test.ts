@@ -31,7 +31,9 @@ describe('why a note is written as it is', () => {
   });
   it('says how far it was moved', () => {
     const loose = [...eight, ...eight].map((key, i) => ({ key, at: i + (i % 3) * 0.01, length: 0.9 }));
-    expect(words(why([{ name: 'Oboe', notes: loose }], 't1', 2))).toMatch(/^Played 1[0-3] ms after this place\./);
+    expect(words(why([{ name: 'Oboe', notes: loose }], 't1', 2))).toMatch(
+      /^Played 1[0-3] ms after this place; the next best place, 5\d\d ms away, lost\./,
+    );
   });
   it('gives the dot of a short note back, in a bar or in the whole part', () => {
     const tracks = [{ name: 'Trumpet', notes: row([...eight, ...eight], 0.5, 0.25) }];

@@ -5,6 +5,9 @@ import { madeOnDesk } from '../job/workspace';
 import type { BarPlace } from './geometry';
 import styles from './interlinear.module.css';
 
+/** Room before the next bar's number, in CSS pixels. */
+const NEXT = 10;
+
 /** Bar number with what happens there: tempo, marker. The number picks the bar's notes of the part that is at hand. */
 export function BarHead({ index, place, first }: { index: number; place: BarPlace; first: boolean }) {
   const made = useWorkspace(madeOnDesk);
@@ -17,7 +20,7 @@ export function BarHead({ index, place, first }: { index: number; place: BarPlac
   return (
     <span
       className={styles.barHead}
-      style={{ left: first ? place.left : place.left + 2, maxWidth: place.right - place.left }}
+      style={{ left: first ? place.left : place.left + 2, maxWidth: place.right - place.left - NEXT }}
     >
       <button
         type="button"

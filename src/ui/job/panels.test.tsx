@@ -30,6 +30,7 @@ beforeEach(() => {
   useWorkspace.setState({
     ...first,
     decide,
+    folded: false,
     job: { id: 'job' } as never,
     ledger: { decisions: [], position: 0 },
     summary: summary as unknown as Summary,

@@ -66,6 +66,7 @@ function soundsQuery({ original, casting, settings }: Asked): Query[] {
       id: queryId('wrong-sounds'),
       kind: 'wrong-sounds',
       message: `${wrong.length === 1 ? 'One track has' : `${wrong.length} tracks have`} another sound than the name says: ${listOf(names)}.`,
+      touches: wrong.reduce((sum, { part }) => sum + part.notes.length, 0),
       facts: { tracks: wrong.map(({ part, program }) => ({ part: part.id, program })) },
     },
   ];

@@ -64,9 +64,14 @@ export function queryHere(state: Workspace): OpenQuery | undefined {
   return queriesOf(state).find(({ id }) => id === state.query);
 }
 
+/** In a window narrower than this the music needs the room until somebody asks for a query, in CSS pixels. */
+const NARROW = 1100;
+
 /** Open while there are queries, unless somebody said otherwise. */
 export function isFolded(state: Workspace): boolean {
-  return state.folded ?? (madeOnDesk(state) !== null && queriesOf(state).length === 0);
+  if (state.folded !== null) return state.folded;
+  const narrow = typeof window !== 'undefined' && window.innerWidth < NARROW;
+  return madeOnDesk(state) !== null && (queriesOf(state).length === 0 || (narrow && state.query === null));
 }
 
 /** The remedy that is likeliest to be taken: what is tried out, what the house usually does, the first. */
