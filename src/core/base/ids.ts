@@ -27,6 +27,15 @@ export const trackId = (text: string) => text as TrackId;
 export const partId = (text: string) => text as PartId;
 export const queryId = (text: string) => text as QueryId;
 
+/** Ids travel in job files, which take no longer ones. */
+const LONGEST_QUERY_ID = 200;
+
+/** The id of a query about several parts or places; of very many, the first ones and their number tell it. */
+export function queryIdOf(kind: string, of: readonly (string | number)[]): QueryId {
+  const all = `${kind}/${of.join('+')}`;
+  return queryId(all.length <= LONGEST_QUERY_ID ? all : `${all.slice(0, LONGEST_QUERY_ID)}…${of.length}`);
+}
+
 /** The part a track leads. @param player its players are counted from 1 */
 export function partOf(track: TrackId, player = 1): PartId {
   return partId(player === 1 ? track : `${track}p${player}`);

@@ -12,7 +12,7 @@ import {
   symbolsOf,
   type Articulation,
   type PartId,
-  type Pitch,
+  type ScoreSound,
   type SymbolInBar,
 } from '../score';
 import { swung, type Conversion } from '../to-score';
@@ -31,19 +31,6 @@ export interface PlayedMark {
   added?: true;
 }
 
-/** A written note with its ties joined. */
-export interface WrittenSound {
-  played: NoteId[];
-  start: WrittenUnits;
-  end: WrittenUnits;
-  /** As it sounds. */
-  key: MidiKey;
-  /** As it is printed. */
-  pitch: Pitch;
-  staff: number;
-  voice: number;
-}
-
 export interface PassagePart {
   id: PartId;
   name: string;
@@ -52,7 +39,7 @@ export interface PassagePart {
   highest: MidiKey;
   played: PlayedMark[];
   /** What is written in these bars. */
-  sounds: WrittenSound[];
+  sounds: ScoreSound[];
   /** Places of the fitted grid in these bars, without the beats. */
   grid: PlayedUnits[];
 }
@@ -179,7 +166,7 @@ export function passageOf(
 }
 
 /** A note nobody played here, where it is written. */
-function addedMark(id: NoteId, { key, start, end }: WrittenSound): PlayedMark {
+function addedMark(id: NoteId, { key, start, end }: ScoreSound): PlayedMark {
   return { id, key, velocity: ADDED_VELOCITY, start, end, written: { start, end }, added: true };
 }
 

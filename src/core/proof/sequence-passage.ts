@@ -2,10 +2,10 @@
  * A passage the other way round: written bars of a score, and the notes that go to the sequencer, in one picture.
  */
 import { stavesOf, writeMusicXml } from '../musicxml';
-import { sliceScore, symbolsOf, type PartId, type Score } from '../score';
+import { sliceScore, symbolsOf, type PartId, type Score, type ScoreSound } from '../score';
 import { beatsOfBar } from '../time';
 import type { SequencedFile } from '../to-sequencer';
-import type { NoteLink, Passage, PassagePart, PlayedMark, WrittenSound } from './passage';
+import type { NoteLink, Passage, PassagePart, PlayedMark } from './passage';
 
 /**
  * @param parts in the order wanted
@@ -51,7 +51,7 @@ export function sequencePassage(
     }
   }
   const links: Record<string, NoteLink> = {};
-  const soundsOfPart = new Map<PartId, WrittenSound[]>();
+  const soundsOfPart = new Map<PartId, ScoreSound[]>();
   let count = 0;
   const slice = { ...sliceScore(score, parts, from, to), tempos: [], markers: [], swing: [] };
   const partOfNote = new Map(

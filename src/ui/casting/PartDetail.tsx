@@ -38,6 +38,7 @@ export function PartDetail({ part, onClose, onDeal }: { part: PartSummary; onClo
       <div className={pane.head}>
         <h2>{part.name}</h2>
         <span className="soft">{writtenInWords(part.instrument)}</span>
+        {!part.unpitched && <span className="soft">{rangesInWords(part.instrument)}</span>}
         <span className={pane.grow} />
         {!part.unpitched && (
           <Button size="small" onClick={onDeal}>
@@ -175,4 +176,12 @@ function writtenInWords(id: string): string {
   const clef = `${clefs.map((name) => CLEF_WORDS[name]).join(' + ')} clef${clefs.length > 1 ? 's' : ''}`;
   if (transposition === 0) return `${clef}, written as it sounds`;
   return `${clef}, written ${Math.abs(transposition)} semitone${Math.abs(transposition) === 1 ? '' : 's'} ${transposition > 0 ? 'above' : 'below'} sounding`;
+}
+
+/** "B3–C7, easy C4–G6, at most B3–D7": as it sounds. */
+function rangesInWords(id: string): string {
+  const { range, easyRange, extremeRange } = instrumentById(id);
+  const words = (keys: readonly number[]) => keys.map(keyInWords).join('–');
+  const easy = words(easyRange) === words(range) ? [] : [`easy ${words(easyRange)}`];
+  return [`Sounds ${words(range)}`, ...easy, `at most ${words(extremeRange)}`].join(', ');
 }

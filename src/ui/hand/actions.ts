@@ -128,8 +128,11 @@ function another({ part, notes }: Held): Decision | null {
   const last = notes.at(-1);
   if (!last) return null;
   const length = last.end - last.start;
-  return addOf(part.id, [{ start: last.end, end: last.end + length, key: last.key, velocity: 64 }]);
+  return addOf(part.id, [{ start: last.end, end: last.end + length, key: last.key, velocity: last.velocity }]);
 }
+
+/** Of a note nobody played, unless it is like one that somebody did. */
+export const USUAL_VELOCITY = 64;
 
 /** Notes that were never there before. */
 export function addOf(part: PartId, notes: readonly Omit<AddedNote, 'note'>[]): Decision | null {
@@ -155,7 +158,7 @@ export function give({ part, notes }: Held, to: PartId): Decision | null {
     start: note.start,
     end: note.end,
     key: note.key,
-    velocity: 64,
+    velocity: note.velocity,
   }));
   return { kind: 'giveNotes', part: part.id, to, notes: given };
 }
@@ -169,7 +172,7 @@ function paste({ part, notes }: Held): Decision | null {
   const shift = first.start - from;
   return addOf(
     part.id,
-    copied.map(({ start, end, key }) => ({ start: start + shift, end: end + shift, key, velocity: 64 })),
+    copied.map(({ start, end, key, velocity }) => ({ start: start + shift, end: end + shift, key, velocity })),
   );
 }
 

@@ -39,6 +39,7 @@ function note(
     pitch: { step, alter: 0, octave: Math.floor(key / 12) - 1 },
     staff: 1,
     voice: 1,
+    velocity: 80,
     articulations: [],
     ...more,
   };

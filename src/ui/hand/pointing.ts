@@ -5,7 +5,7 @@ import { diatonicNumber, pitchName, type Pitch } from '@/core/score';
 import { QUARTER, type MidiKey, type WrittenUnits } from '@/core/time';
 import { timeAt, type Geometry, type StaffOfPart } from '../interlinear/geometry';
 import { useWorkspace, type NoteInView } from '../job/workspace';
-import { addOf } from './actions';
+import { addOf, USUAL_VELOCITY } from './actions';
 import { placeHeight, signatureAt } from './drag';
 import { middleOf, pitchOn, soundingKey } from './pitches';
 
@@ -81,5 +81,5 @@ function middlePlace(
 }
 
 export function addAt({ part, at, length, key }: EmptyPlace): Decision | null {
-  return addOf(part, [{ start: at, end: at + length, key, velocity: 64 }]);
+  return addOf(part, [{ start: at, end: at + length, key, velocity: USUAL_VELOCITY }]);
 }

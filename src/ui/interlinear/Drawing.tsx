@@ -6,13 +6,13 @@ import type { MenuProps } from 'antd';
 import type { NoteId } from '@/core/base';
 import type { Passage } from '@/core/proof';
 import { HandOverlay } from '../hand/HandOverlay';
-import { held } from '../hand/actions';
+import { held, USUAL_VELOCITY } from '../hand/actions';
 import { emptyMenu, handMenu } from '../hand/handMenu';
 import { emptyPlaceAt } from '../hand/pointing';
 import { pickFirst } from '../hand/walkNotes';
 import { noteUnder, useHandMouse } from '../hand/useHandMouse';
 import { Playhead } from '../audition/Playhead';
-import { madeOnDesk, openQueries, useWorkspace, type NotesInView } from '../job/workspace';
+import { madeOnDesk, openQueries, useWorkspace, type NoteInView, type NotesInView } from '../job/workspace';
 import { BarHead } from './BarHead';
 import { readGeometry, type Geometry } from './geometry';
 import { PlayedLanes } from './PlayedLanes';
@@ -105,7 +105,13 @@ function notesInView({ parts, links }: Passage): NotesInView {
   return new Map(
     parts.flatMap((part) =>
       part.sounds.flatMap((sound) => {
-        const note = { ...sound, part: part.id, articulations: articulations.get(sound.played[0]!) ?? [] };
+        const [first] = sound.played;
+        const note: NoteInView = {
+          ...sound,
+          part: part.id,
+          velocity: part.played.find(({ id }) => id === first)?.velocity ?? USUAL_VELOCITY,
+          articulations: articulations.get(first!) ?? [],
+        };
         return sound.played.map((id) => [id, note] as const);
       }),
     ),

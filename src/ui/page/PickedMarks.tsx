@@ -5,6 +5,7 @@ import { Button, Popover, Tooltip } from 'antd';
 import { useState } from 'react';
 import { ARTICULATIONS, type Articulation } from '@/core/score';
 import { barIndexAt } from '@/core/time';
+import { byHand } from '../hand/actions';
 import { useWorkspace } from '../job/workspace';
 import { CommittedNumber } from '../shared/CommittedNumber';
 import { count } from '../shared/words';
@@ -18,7 +19,6 @@ export function PickedMarks() {
   const part = useWorkspace((state) => state.summary!.parts.find((candidate) => candidate.id === picked?.part));
   const written = useWorkspace((state) => state.written);
   const bars = useWorkspace((state) => state.summary!.bars);
-  const decide = useWorkspace((state) => state.decide);
   const pick = useWorkspace((state) => state.pick);
   if (!picked || !part)
     return (
@@ -45,27 +45,19 @@ export function PickedMarks() {
       {!part.unpitched && (
         <span className={styles.group}>
           <Tooltip title="The next name towards flats: C♯ becomes D♭">
-            <Button
-              size="small"
-              aria-label="Respell towards flats"
-              onClick={() => decide({ kind: 'respellNotes', part: part.id, notes, prefer: 'flats' })}
-            >
+            <Button size="small" aria-label="Respell towards flats" onClick={() => byHand('flats')}>
               ♭
             </Button>
           </Tooltip>
           <Tooltip title="The next name towards sharps: D♭ becomes C♯">
-            <Button
-              size="small"
-              aria-label="Respell towards sharps"
-              onClick={() => decide({ kind: 'respellNotes', part: part.id, notes, prefer: 'sharps' })}
-            >
+            <Button size="small" aria-label="Respell towards sharps" onClick={() => byHand('sharps')}>
               ♯
             </Button>
           </Tooltip>
-          <Button size="small" onClick={() => decide({ kind: 'shiftNotes', part: part.id, notes, semitones: 12 })}>
+          <Button size="small" onClick={() => byHand('octaveUp')}>
             Octave up
           </Button>
-          <Button size="small" onClick={() => decide({ kind: 'shiftNotes', part: part.id, notes, semitones: -12 })}>
+          <Button size="small" onClick={() => byHand('octaveDown')}>
             Octave down
           </Button>
         </span>
@@ -78,26 +70,16 @@ export function PickedMarks() {
               aria-label={articulation}
               aria-pressed={has(articulation)}
               type={has(articulation) ? 'primary' : 'default'}
-              onClick={() =>
-                decide({ kind: 'setArticulation', part: part.id, notes, articulation, on: !has(articulation) })
-              }
+              onClick={() => byHand(articulation)}
             >
               {SIGNS[articulation]}
             </Button>
           </Tooltip>
         ))}
-        <Button
-          size="small"
-          disabled={first === last}
-          onClick={() => decide({ kind: 'setSlur', part: part.id, from: first, to: last, on: true })}
-        >
+        <Button size="small" disabled={first === last} onClick={() => byHand('slur')}>
           Slur
         </Button>
-        <Button
-          size="small"
-          disabled={first === last}
-          onClick={() => decide({ kind: 'setSlur', part: part.id, from: first, to: last, on: false })}
-        >
+        <Button size="small" disabled={first === last} onClick={() => byHand('noSlur')}>
           No slur
         </Button>
       </span>

@@ -1,6 +1,5 @@
-import { plainToInstance } from 'class-transformer';
-import { ArrayMaxSize, ArrayMinSize, IsArray, IsString, MaxLength, validateSync } from 'class-validator';
-import 'reflect-metadata';
+import { ArrayMaxSize, ArrayMinSize, IsArray, IsString, MaxLength } from 'class-validator';
+import { posted } from '@/server/posted';
 import { answered, guarded, sentence } from '@/server/routes';
 import { compute } from '@/server/pool';
 
@@ -20,19 +19,8 @@ const MOST_BYTES = 64 * 2 ** 20;
 
 /** Engraved pages in, one PDF out. Everything happens on this machine. */
 export const POST = guarded('application/json', MOST_BYTES, async (request) => {
-  let body: unknown;
-  try {
-    body = await request.json();
-  } catch {
-    return sentence('The pages did not arrive whole; try again.', 400);
-  }
-  const wanted = plainToInstance(PdfRequest, body);
-  if (
-    typeof body !== 'object' ||
-    body === null ||
-    validateSync(wanted, { whitelist: true, forbidNonWhitelisted: true }).length > 0
-  )
-    return sentence('This is not a title with engraved pages.', 400);
+  const wanted = await posted(request, PdfRequest);
+  if (!wanted) return sentence('This is not a title with engraved pages.', 400);
   const { pages, title } = wanted;
   return answered(
     () => compute({ kind: 'pdf', pages, title }),

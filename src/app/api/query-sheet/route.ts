@@ -1,4 +1,4 @@
-import { plainToInstance, Type } from 'class-transformer';
+import { Type } from 'class-transformer';
 import {
   ArrayMaxSize,
   ArrayMinSize,
@@ -10,9 +10,8 @@ import {
   Min,
   ValidateIf,
   ValidateNested,
-  validateSync,
 } from 'class-validator';
-import 'reflect-metadata';
+import { posted } from '@/server/posted';
 import { answered, guarded, sentence } from '@/server/routes';
 import { compute } from '@/server/pool';
 
@@ -39,14 +38,8 @@ const MOST_BYTES = 64 * 2 ** 20;
 
 /** Queries with engraved bars in, a sheet to be answered by hand out. */
 export const POST = guarded('application/json', MOST_BYTES, async (request) => {
-  const body: unknown = await request.json().catch(() => null);
-  const wanted = plainToInstance(QuerySheetRequest, body);
-  if (
-    typeof body !== 'object' ||
-    body === null ||
-    validateSync(wanted, { whitelist: true, forbidNonWhitelisted: true }).length > 0
-  )
-    return sentence('This is not a title with queries.', 400);
+  const wanted = await posted(request, QuerySheetRequest);
+  if (!wanted) return sentence('This is not a title with queries.', 400);
   const { title, entries } = wanted;
   return answered(
     () => compute({ kind: 'query-sheet', title, entries }),

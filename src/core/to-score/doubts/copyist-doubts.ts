@@ -2,7 +2,7 @@
  * Doubts a copyist has about the look of a part: doubles that are written differently, many instruments on one
  * percussion staff, bars that could be written as repeat signs.
  */
-import { few, groupBy, queryId } from '../../base';
+import { few, groupBy, queryId, queryIdOf } from '../../base';
 import type { CastPart } from '../../casting';
 import { KIT_GROUP, PERCUSSION_GROUPS, percussionGroupOf } from '../../instruments';
 import type { Query } from '../../queries';
@@ -36,7 +36,10 @@ export function doublingQueries(
         ? `${names[0]} doubles ${nameOf(as)} in ${both.length} bars; ${barList(differing.map((bar) => bars[bar]!.number))} it is played, and written, otherwise.`
         : `${few(names, ', ')} double ${nameOf(as)}; here and there, from bar ${first.number} on, they are played, and written, otherwise.`;
     return {
-      id: queryId(`doubled/${of.map((one) => one.part).join('+')}/${as}`),
+      id: queryIdOf(
+        `doubled/${as}`,
+        of.map((one) => one.part),
+      ),
       kind: 'doubled',
       part,
       parts: of.map((one) => one.part),

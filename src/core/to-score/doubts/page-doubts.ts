@@ -2,7 +2,7 @@
  * Doubts about the page: chords no hand can hold, keys without a place in the drum map, stretches that could be
  * repeats, and places where the notes leave the key that is printed.
  */
-import { few, queryId } from '../../base';
+import { few, queryId, queryIdOf } from '../../base';
 import type { CastPart } from '../../casting';
 import type { KeyChange, Query, SilentKey } from '../../queries';
 import { keyName, type Fold, type ScoreKey, type Tablature } from '../../score';
@@ -106,7 +106,7 @@ export function drumQueries(
   }));
   return [
     {
-      id: queryId(`unmapped-drum/${part.id}/${unmapped.join('+')}`),
+      id: queryIdOf(`unmapped-drum/${part.id}`, unmapped),
       kind: 'unmapped-drum',
       part: part.id,
       at: first.start,
@@ -171,7 +171,10 @@ export function keyChangeQueries(
   const more = stretches.length > 1 ? ` (And ${stretches.length - 1} more stretches in other keys.)` : '';
   return [
     {
-      id: queryId(`key-change/${stretches.map(({ heard }) => heard.bar).join('+')}`),
+      id: queryIdOf(
+        'key-change',
+        stretches.map(({ heard }) => heard.bar),
+      ),
       kind: 'key-change',
       at: bars[from]!.start,
       bar: from,

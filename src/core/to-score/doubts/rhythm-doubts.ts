@@ -2,7 +2,7 @@
  * Doubts about rhythm: tuplets that are hardly better than none, splinters of rests, notes that were struck twice in
  * one place. One query for a part; what needs the same remedy in several parts is one query for all of them.
  */
-import { lowest, queryId, type PartId } from '../../base';
+import { lowest, queryId, queryIdOf, type PartId, type QueryId } from '../../base';
 import type { CastPart } from '../../casting';
 import type { Query } from '../../queries';
 import { noteValue } from '../../score';
@@ -92,7 +92,7 @@ function shortRestQuery(parts: readonly PartRhythm[], bars: readonly Bar[]): Que
   if (places.length === 0) return [];
   return [
     {
-      id: queryId(idOf('short-rest', places)),
+      id: idOf('short-rest', places),
       kind: 'short-rest',
       ...firstOf(places, bars),
       touches: places.reduce((sum, { count }) => sum + count, 0),
@@ -112,7 +112,7 @@ function mergedQuery(parts: readonly PartRhythm[], bars: readonly Bar[]): Query[
   const places = found.map(({ part, notes }) => ({ part, at: notes[0]!.start, count: notes.length }));
   return [
     {
-      id: queryId(idOf('merged', places)),
+      id: idOf('merged', places),
       kind: 'merged',
       ...firstOf(places, bars),
       played: found.flatMap(({ notes }) => notes.flatMap((note) => [note.id, ...note.absorbed])),
@@ -122,8 +122,11 @@ function mergedQuery(parts: readonly PartRhythm[], bars: readonly Bar[]): Query[
 }
 
 /** A query about one part is known by it; one about several by all of them, since an answer was for those. */
-function idOf(kind: string, places: readonly Places[]): string {
-  return `${kind}/${places.map(({ part }) => part.id).join('+')}`;
+function idOf(kind: string, places: readonly Places[]): QueryId {
+  return queryIdOf(
+    kind,
+    places.map(({ part }) => part.id),
+  );
 }
 
 function firstOf(

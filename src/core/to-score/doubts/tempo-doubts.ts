@@ -3,7 +3,7 @@
  *
  *     96 ─────┐93┐87┐80┐72        rit.
  */
-import { queryId } from '../../base';
+import { queryIdOf } from '../../base';
 import type { Bend, Query } from '../../queries';
 import type { TempoMark } from '../../score';
 import { barIndexAt, QUARTER, type Bar, type WrittenUnits } from '../../time';
@@ -34,7 +34,10 @@ export function tempoDoubts(tempos: readonly TempoMark[], bars: readonly Bar[]):
       : `Bar ${number} and on: the tempo falls or rises by degrees in ${bends.length} places, and no word says so.`;
   return [
     {
-      id: queryId(`tempo-bends/${bends.map(({ from }) => from).join('+')}`.slice(0, LONGEST_ID)),
+      id: queryIdOf(
+        'tempo-bends',
+        bends.map(({ from }) => from),
+      ),
       kind: 'tempo-bends',
       at: first.from,
       bar,
@@ -43,8 +46,6 @@ export function tempoDoubts(tempos: readonly TempoMark[], bars: readonly Bar[]):
     },
   ];
 }
-
-const LONGEST_ID = 200;
 
 function unsaidBends(tempos: readonly TempoMark[]) {
   const found: (Bend & { bpm: [number, number] })[] = [];

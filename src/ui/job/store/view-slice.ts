@@ -1,7 +1,6 @@
 import type { NoteId, PartId } from '@/core/base';
 import type { OpenQuery } from '@/core/engine';
-import type { WrittenSound } from '@/core/proof';
-import type { Articulation } from '@/core/score';
+import type { Articulation, ScoreSound } from '@/core/score';
 import { barsOnDesk, partsOnDesk } from './on-desk';
 import type { Slice, Workspace } from './workspace';
 
@@ -14,8 +13,10 @@ export interface ShownPassage {
 }
 
 /** A written note in view. */
-export interface NoteInView extends WrittenSound {
+export interface NoteInView extends ScoreSound {
   part: PartId;
+  /** Of what was played. */
+  velocity: number;
   articulations: readonly Articulation[];
 }
 
