@@ -21,9 +21,7 @@ export function PageParts({ chosen, onChoose }: { chosen: PartId; onChoose: (id:
   );
   return (
     <>
-      <div>
-        <AllOrNone ticks={ticks} />
-      </div>
+      <AllOrNone ticks={ticks} />
       <ul className={styles.parts} aria-label="Parts">
         {parts.map((part) => (
           <li key={part.id} className={part.id === chosen ? styles.partChosen : undefined}>

@@ -35,13 +35,13 @@ export function useTicks<Id extends string>(
 
 export function AllOrNone({ ticks: { all, none } }: { ticks: Pick<Ticks<string>, 'all' | 'none'> }) {
   return (
-    <>
+    <span className={styles.pair}>
       <button type="button" className={styles.text} onClick={all}>
         all
       </button>
       <button type="button" className={styles.text} onClick={none}>
         none
       </button>
-    </>
+    </span>
   );
 }
