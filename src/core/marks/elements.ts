@@ -8,6 +8,9 @@ export interface MarkElement {
   text?: string | number;
   attributes?: Attributes;
   children?: MarkElement[];
+  /** The version of the standard that has it, where that is not the oldest we write; older files get `before`. */
+  since?: '4.0';
+  before?: MarkElement;
 }
 
 /** As it was read. */

@@ -1,4 +1,5 @@
 export type { Attributes, Colour, MarkElement, ReadElement } from './elements';
-export type { LineEvent, LineKind, LineKinds, PlacedSign } from './line-mark';
+export { numbered, type LineEvent, type LineKind, type LineKinds, type PlacedSign } from './line-mark';
 export { MARK_GROUPS, type MarkGroup, type Sounding, type Stretch } from './note-mark';
 export { LINE_NAMES, LINES, NOTE_MARKS } from './registry';
+export { gradualWords } from './lines/hairpins';

@@ -11,7 +11,10 @@ export interface PlacedSign {
   /** Among those at one place: what ends comes before what begins. */
   rank: number;
   placement: 'above' | 'below';
-  element: MarkElement;
+  /** Null: nothing is printed, only playback is told. */
+  element: MarkElement | null;
+  /** Printed before it in one direction. */
+  with?: MarkElement[];
   /** For playback. */
   sound?: Attributes;
 }
@@ -25,11 +28,11 @@ export interface LineEvent {
 
 /** A kind of line or sign of a part: how it is written and read. */
 export interface LineKind<T> {
-  /** Name of the element. */
-  element: string;
+  /** Names of the elements it is read from. */
+  elements: readonly string[];
   /** @param lastStaff the lowest staff of the part */
   write(lines: readonly T[], how: { colour: Colour; lastStaff: number }): PlacedSign[];
-  /** @param events of this element, in order @param end of the part: what nobody ended does not go beyond */
+  /** @param events of these elements, in order @param end of the part: what nobody ended does not go beyond */
   read(events: readonly LineEvent[], end: WrittenUnits): T[];
 }
 

@@ -20,7 +20,19 @@ const ON_NOTES: SymbolMarks[] = [
   { breath: 'caesura' },
   { arpeggio: 'up' },
   { arpeggio: 'down' },
-  { fermata: true },
+  { fermata: 'normal' },
+  { fermata: 'square' },
+  { articulations: ['staccato'], drawnAs: ['staccatissimo'] },
+  { articulations: ['staccato', 'tenuto'], drawnAs: ['detached-legato'] },
+  { trill: true, neighbours: { above: 1 } },
+  { turn: 'turn', neighbours: { above: -1, below: 0 } },
+  { glide: { starts: 'glissando' } },
+  { glide: { starts: 'slide', stops: 'glissando' } },
+  { further: [{ group: 'technical', name: 'fingering', text: '3', attributes: { placement: 'above' } }] },
+  { further: [{ group: 'technical', name: 'bend', children: [{ name: 'bend-alter', text: '1' }] }] },
+  { trill: true, further: [{ group: 'ornaments', name: 'wavy-line', attributes: { type: 'start', number: '1' } }] },
+  { further: [{ group: 'articulations', name: 'doit' }] },
+  { further: [{ group: null, name: 'non-arpeggiate', attributes: { type: 'bottom' } }] },
 ];
 
 const read = (marks: SymbolMarks, unpitched = false) =>
@@ -48,10 +60,16 @@ describe('marks written and read back', () => {
   it('lines of every kind, one inside the other', () => {
     const lines: PartLines = {
       ...NO_LINES,
-      dynamics: [{ at: 0, staff: 1, level: 'mp' }],
+      dynamics: [
+        { at: 0, staff: 1, level: 'mp' },
+        { at: QUARTER, staff: 1, level: 'ppp', printed: 'pppp' },
+        { at: 2 * QUARTER, staff: 1, level: 'f', printed: '', velocity: 91 },
+      ],
+      forces: [{ at: 3 * QUARTER, staff: 1, sign: 'sfz' }],
       hairpins: [
         { start: 0, end: 2 * QUARTER, staff: 1, kind: 'crescendo' },
         { start: QUARTER, end: 4 * QUARTER, staff: 1, kind: 'diminuendo' },
+        { start: 5 * QUARTER, end: 7 * QUARTER, staff: 1, kind: 'crescendo', words: 'poco cresc.' },
       ],
       pedals: [{ start: QUARTER, end: 4 * QUARTER }],
       octaveLines: [{ start: 0, end: 4 * QUARTER, staff: 1, octaves: 2 }],
@@ -62,7 +80,8 @@ describe('marks written and read back', () => {
     for (const kind of Object.keys(LINES) as (keyof typeof LINES)[]) expect(back[kind]).toEqual(lines[kind]);
   });
   it.each([
-    ['<dynamics><sfp/></dynamics>', ['f', 'p']],
+    ['<dynamics><sfp/></dynamics>', ['p']],
+    ['<dynamics><fp/></dynamics>', ['f', 'p']],
     ['<dynamics><other-dynamics>pppp</other-dynamics></dynamics>', ['ppp']],
     ['<dynamics><rfz/></dynamics>', []],
   ])('%s', (sign, levels) => {

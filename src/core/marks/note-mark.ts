@@ -20,6 +20,8 @@ export interface Sounding {
   lower: Semitones;
   /** Flags of its value: a tremolo's strokes come on top. */
   flags: number;
+  /** What a tuplet makes of its values: 2/3 in a triplet. */
+  ratio: number;
   /** The first of two alternating symbols: the keys of the second, and where both end. */
   alternates?: { keys: MidiKey[]; until: WrittenUnits };
 }

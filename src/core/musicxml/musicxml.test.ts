@@ -10,7 +10,7 @@ import { readSmf } from '../smf';
 import { soundsOf, type Score, type ScoreNote, type VoiceBar } from '../score';
 import { QUARTER } from '../time';
 import { toScore } from '../to-score';
-import { barAccidentals, signatureAlter } from './write/accidentals';
+import { barAccidentals, notesOnStaff, signatureAlter } from './write/accidentals';
 import { compressMusicXml, writeMusicXml } from './index';
 import { NO_SETTINGS } from '../settings';
 
@@ -195,7 +195,7 @@ describe('accidentals', () => {
       voice: 1,
       symbols: notes.map((one, i) => ({ at: i * QUARTER, duration: QUARTER, type: 'quarter', dots: 0, notes: [one] })),
     };
-    const { printed } = barAccidentals([voice], 1);
+    const { printed } = barAccidentals(notesOnStaff({ voices: [voice] }, 1), () => 1);
     expect(notes.map((one) => printed.get(one)?.sign ?? '')).toEqual(['', 'natural', '', 'sharp', 'natural']);
   });
 });

@@ -1,6 +1,9 @@
-import { noteValue } from './note-values';
+import { QUARTER, type Bar, type WrittenUnits } from '../time';
+import { typeLength } from './note-values';
 import { pitchKey } from './pitch';
 import type { Part, Score, SymbolInBar, VoiceBar } from './score';
+import { notesInTime } from './ties';
+import { transpositionAt } from './transposition';
 
 /**
  * The score's invariants. Returns one sentence for each that is broken, with its place; none for a sound score.
@@ -8,7 +11,7 @@ import type { Part, Score, SymbolInBar, VoiceBar } from './score';
  * - every voice fills its bar without gap or overlap
  * - every symbol is as long as its type, dots and tuplet say
  * - tuplets are complete
- * - a tie leads to a note of the same key at the next symbol of its voice
+ * - a tie leads to a note of the same key where its own ends, in any voice of the part
  * - written pitch minus transposition is the sounding key
  */
 export function checkScore(score: Score): string[] {
@@ -19,64 +22,84 @@ function checkPart(score: Score, part: Part): string[] {
   const faults: string[] = [];
   if (part.bars.length !== score.bars.length)
     faults.push(`${part.name}: ${part.bars.length} bars instead of ${score.bars.length}`);
-  const openTies = new Map<string, string>();
   part.bars.forEach((partBar, i) => {
     const bar = score.bars[i];
     if (!bar) return;
+    const { transposition } = transpositionAt(part, i);
     for (const voice of partBar.voices) {
       const place = `${part.name}, bar ${bar.number}, voice ${voice.voice}`;
-      for (const fault of checkVoice(voice, bar.length)) faults.push(`${place}: ${fault}`);
-      for (const symbol of voice.symbols) {
-        for (const note of symbol.notes) {
-          if (!part.unpitched && pitchKey(note.pitch) - part.transposition !== note.key)
-            faults.push(`${place}: key ${note.key} is written as key ${pitchKey(note.pitch) - part.transposition}`);
-          const slot = `${voice.voice}/${note.key}`;
-          const from = `${i}/${symbol.at}`;
-          const expected = openTies.get(slot);
-          if (note.tieFromLast && expected !== from)
-            faults.push(`${place}: a tie into ${symbol.at} comes from nowhere`);
-          if (expected !== undefined && expected !== from)
-            faults.push(`${place}: the tie of key ${note.key} towards ${expected} is not taken up`);
-          if (expected !== undefined && expected === from && !note.tieFromLast)
-            faults.push(`${place}: a tie leads to an untied note at ${symbol.at}`);
-          openTies.delete(slot);
-          if (note.tieToNext) {
-            const end = symbol.at + symbol.duration;
-            openTies.set(slot, end === bar.length ? `${i + 1}/0` : `${i}/${end}`);
-          }
-        }
-      }
+      for (const fault of checkVoice(voice, bar)) faults.push(`${place}: ${fault}`);
+      if (part.unpitched) continue;
+      for (const { notes } of voice.symbols)
+        for (const { key, pitch } of notes)
+          if (pitchKey(pitch) - transposition !== key)
+            faults.push(`${place}: key ${key} is written as key ${pitchKey(pitch) - transposition}`);
     }
   });
-  for (const [slot, to] of openTies) faults.push(`${part.name}: the tie of ${slot} towards ${to} is not taken up`);
+  return [...faults, ...checkTies(part, score.bars)];
+}
+
+function checkTies({ name, bars: partBars }: Part, bars: readonly Bar[]): string[] {
+  const faults: string[] = [];
+  const starting = new Map<string, number>();
+  const ending = new Map<string, number>();
+  const count = (map: Map<string, number>, slot: string) => map.set(slot, (map.get(slot) ?? 0) + 1);
+  const all = [...notesInTime(partBars.slice(0, bars.length), bars)];
+  for (const { note, at, until } of all) {
+    if (note.tieFromLast) count(starting, `${note.key}/${at}`);
+    if (note.tieToNext) count(ending, `${note.key}/${until}`);
+  }
+  for (const { note, at, until, voice } of all) {
+    const place = (units: WrittenUnits) => `${name}, ${barAndBeat(units, bars)}, voice ${voice}`;
+    if (note.tieFromLast && !ending.has(`${note.key}/${at}`)) faults.push(`${place(at)}: a tie comes from nowhere`);
+    if (note.tieToNext && !starting.has(`${note.key}/${until}`)) faults.push(`${place(at)}: a tie leads nowhere`);
+  }
   return faults;
 }
 
-function checkVoice({ symbols }: VoiceBar, barLength: number): string[] {
+function checkVoice({ symbols }: VoiceBar, bar: Bar): string[] {
   const faults: string[] = [];
   let at = 0;
   let tuplet: SymbolInBar | null = null;
+  const beat = (symbol: SymbolInBar) => beatOf(symbol.at, bar);
   for (const symbol of symbols) {
-    if (symbol.at !== at) faults.push(`symbol at ${symbol.at} where ${at} is due`);
+    if (symbol.at > at) faults.push(`nothing stands between beat ${beatOf(at, bar)} and beat ${beat(symbol)}`);
+    if (symbol.at < at) faults.push(`two things stand on beat ${beat(symbol)}`);
     at = symbol.at + symbol.duration;
-    if (symbol.duration <= 0) faults.push(`a symbol of length ${symbol.duration} at ${symbol.at}`);
+    if (symbol.duration <= 0) faults.push(`what stands on beat ${beat(symbol)} has no length`);
     if (!symbol.wholeBar && !lengthAgrees(symbol))
-      faults.push(`${symbol.type} with ${symbol.dots} dots at ${symbol.at} takes ${symbol.duration}`);
+      faults.push(`the ${valueName(symbol)} on beat ${beat(symbol)} lasts ${quarters(symbol.duration)}`);
     if (symbol.tuplet?.first) {
-      if (tuplet) faults.push(`a tuplet starts inside another at ${symbol.at}`);
+      if (tuplet) faults.push(`a tuplet starts inside another on beat ${beat(symbol)}`);
       tuplet = symbol;
     }
-    if (symbol.tuplet && !tuplet) faults.push(`a tuplet note outside of a bracket at ${symbol.at}`);
-    if (!symbol.tuplet && tuplet) faults.push(`a plain note inside a tuplet at ${symbol.at}`);
+    if (symbol.tuplet && !tuplet) faults.push(`a tuplet note stands outside of a bracket on beat ${beat(symbol)}`);
+    if (!symbol.tuplet && tuplet) faults.push(`a plain note stands inside a tuplet on beat ${beat(symbol)}`);
     if (symbol.tuplet?.last) tuplet = null;
   }
-  if (tuplet) faults.push(`the tuplet at ${tuplet.at} is not closed`);
-  if (at !== barLength) faults.push(`filled to ${at} of ${barLength}`);
+  if (tuplet) faults.push(`the tuplet on beat ${beat(tuplet)} is not closed`);
+  if (at !== bar.length) faults.push(`filled with ${quarters(at)} of ${quarters(bar.length)}`);
   return faults;
 }
 
-function lengthAgrees(symbol: SymbolInBar): boolean {
-  const { actual, normal } = symbol.tuplet ?? { actual: 1, normal: 1 };
-  const value = noteValue((symbol.duration * actual) / normal);
-  return value !== null && value.type === symbol.type && value.dots === symbol.dots;
+function lengthAgrees({ type, dots, tuplet, duration }: SymbolInBar): boolean {
+  const plain = typeLength(type) * (2 - 1 / 2 ** dots);
+  return Math.abs(tuplet ? (plain * tuplet.normal) / tuplet.actual - duration : plain - duration) < 1e-6;
+}
+
+const valueName = ({ type, dots, notes }: SymbolInBar) =>
+  `${'dotted '.repeat(Math.min(1, dots))}${type} ${notes.length === 0 ? 'rest' : 'note'}`;
+
+const rounded = (value: number) => Math.round(value * 1000) / 1000;
+
+function quarters(length: WrittenUnits): string {
+  const count = rounded(length / QUARTER);
+  return `${count} ${count === 1 ? 'quarter' : 'quarters'}`;
+}
+
+const beatOf = (at: WrittenUnits, { meter }: Bar) => rounded(1 + (at * meter.beatType) / (4 * QUARTER));
+
+function barAndBeat(at: WrittenUnits, bars: readonly Bar[]): string {
+  const bar = bars.findLast(({ start }) => start <= at) ?? bars[0]!;
+  return `bar ${bar.number}, beat ${beatOf(at - bar.start, bar)}`;
 }

@@ -1,9 +1,12 @@
 import type { Clef } from '../instruments';
 import type { Part } from './score';
 
-/** The clef of each staff at the start of a bar, changes in that bar included. @param bar index */
+/** The clef of each staff at the start of a bar, a change at its barline included. @param bar index */
 export function clefsAt(part: Part, bar: number): Clef[] {
   return part.clefs.map(
-    (clef, s) => part.clefChanges.findLast((change) => change.staff === s + 1 && change.bar <= bar)?.clef ?? clef,
+    (clef, s) =>
+      part.clefChanges.findLast(
+        (change) => change.staff === s + 1 && (change.bar < bar || (change.bar === bar && !change.at)),
+      )?.clef ?? clef,
   );
 }

@@ -82,6 +82,8 @@ export function foldScore(score: Score, folds: readonly Fold[]): Score {
     markers: within(score.markers),
     parts: score.parts.map((part): Part => ({
       ...part,
+      ...(part.harmonies && { harmonies: within(part.harmonies) }),
+      ...(part.programChanges && { programChanges: within(part.programChanges) }),
       writtenKeys: keysKept.map(({ k }) => part.writtenKeys[k]!),
       clefChanges: part.clefChanges.flatMap((change) =>
         kept.includes(change.bar) ? [{ ...change, bar: kept.indexOf(change.bar) }] : [],
@@ -134,6 +136,7 @@ function foldLines(lines: PartLines, place: (at: WrittenUnits) => WrittenUnits |
   });
   return {
     dynamics: points(lines.dynamics),
+    forces: points(lines.forces),
     hairpins: spans(lines.hairpins),
     slurs,
     pedals: spans(lines.pedals),

@@ -1,12 +1,15 @@
 export * from './pitch';
 export * from './score';
 export * from './marks';
+export * from './harmony';
+export { transpositionAt, type PartTransposition } from './transposition';
 export { withoutSuggestions } from './suggestions';
 export * from './note-values';
 export * from './check';
-export { mapSymbols, symbolsOf } from './walk';
+export { graceNotesOf, mapGraces, mapSymbols, symbolsOf } from './walk';
 export * from './slice';
 export * from './sounding';
+export * from './ties';
 export * from './key-name';
 export { clefsAt } from './clefs-at';
 export { foldScore, type Fold } from './fold';

@@ -33,6 +33,20 @@ export interface DynamicMark extends Suggestible {
   at: WrittenUnits;
   staff: number;
   level: Dynamic;
+  /** The sign as printed where it is another one: "pppp", "fp". */
+  printed?: string;
+  /** Loudness that is only said for playback, 1–127; then nothing is printed. */
+  velocity?: number;
+}
+
+/** Signs that strike one note harder and change nothing after it, by the standard's names. */
+export const FORCES = ['sf', 'sfz', 'sffz', 'fz', 'rf', 'rfz', 'sfp', 'sfpp', 'sfzp'] as const;
+export type Force = (typeof FORCES)[number];
+
+export interface ForceMark {
+  at: WrittenUnits;
+  staff: number;
+  sign: Force;
 }
 
 export interface Hairpin extends Suggestible {
@@ -40,6 +54,8 @@ export interface Hairpin extends Suggestible {
   end: WrittenUnits;
   staff: number;
   kind: 'crescendo' | 'diminuendo';
+  /** Said in words with dashes, not drawn: "cresc.", "dim." */
+  words?: string;
 }
 
 export interface Slur extends Suggestible {
@@ -47,6 +63,8 @@ export interface Slur extends Suggestible {
   start: WrittenUnits;
   end: WrittenUnits;
   voice: number;
+  /** Where it ends in another voice. */
+  endVoice?: number;
 }
 
 export interface PedalMark extends Suggestible {
@@ -65,13 +83,14 @@ export interface OctaveLine {
 
 export interface PartLines {
   dynamics: DynamicMark[];
+  forces: ForceMark[];
   hairpins: Hairpin[];
   slurs: Slur[];
   pedals: PedalMark[];
   octaveLines: OctaveLine[];
 }
 
-export const NO_LINES: PartLines = { dynamics: [], hairpins: [], slurs: [], pedals: [], octaveLines: [] };
+export const NO_LINES: PartLines = { dynamics: [], forces: [], hairpins: [], slurs: [], pedals: [], octaveLines: [] };
 
 /** What stands at a bar's barlines: repeats, endings and jumps. */
 export interface BarSigns {
@@ -82,9 +101,16 @@ export interface BarSigns {
   ending?: number[];
   /** The ending goes on to this bar's end: closed by a hook, or left open. */
   endingStop?: 'stop' | 'discontinue';
-  segno?: true;
-  coda?: true;
-  toCoda?: true;
+  /** A sign to come back to; its name tells several apart. */
+  segno?: true | string;
+  coda?: true | string;
+  toCoda?: true | string;
   fine?: true;
   jump?: 'daCapo' | 'dalSegno';
+  /** Which segno is meant, where there are several. */
+  jumpTo?: string;
+  /** Everybody holds at the barline where the bar ends. */
+  fermata?: true;
+  /** The barline at the bar's end where it is no plain one, by the standard's names: "light-light", "dashed". */
+  barline?: string;
 }

@@ -57,12 +57,12 @@ describe('the checker', () => {
   };
   it('finds nothing in the demo', () => expect(checkScore(score)).toEqual([]));
   it('finds a bar that is not full, a wrong pitch, a broken tuplet and a tie to nowhere', () => {
-    expect(spoil((copy) => copy.parts[0]!.bars[0]!.voices[0]!.symbols.pop()).join()).toContain('filled to');
+    expect(spoil((copy) => copy.parts[0]!.bars[0]!.voices[0]!.symbols.pop()).join()).toContain('filled with');
     expect(spoil((copy) => copy.parts[0]!.bars[0]!.voices[0]!.symbols[0]!.notes[0]!.key++).join()).toContain(
       'is written as key',
     );
     expect(spoil((copy) => delete copy.parts[0]!.bars[2]!.voices[0]!.symbols[1]!.tuplet).join()).toContain(
-      'plain note inside a tuplet',
+      'plain note stands inside a tuplet',
     );
     expect(
       spoil((copy) => (copy.parts[0]!.bars[0]!.voices[0]!.symbols[0]!.notes[0]!.tieToNext = true)).join(),

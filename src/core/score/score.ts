@@ -2,6 +2,7 @@ import type { PartId } from '../base';
 import type { Clef, InstrumentId } from '../instruments';
 import type { Bar, Bpm, MidiKey, Semitones, WrittenUnits } from '../time';
 import type { BarSigns, PartLines } from './marks';
+import type { Harmony } from './harmony';
 import type { Pitch } from './pitch';
 
 /**
@@ -38,8 +39,16 @@ export interface SwingMark {
 export interface ScoreKey {
   /** Bar index where the signature stands. */
   bar: number;
+  /** From the start of the bar; none: at its barline. */
+  at?: WrittenUnits;
   fifths: number;
   mode: 'major' | 'minor';
+}
+
+/** A note value as a metronome mark shows it. */
+export interface BeatValue {
+  type: NoteType;
+  dots: number;
 }
 
 export interface TempoMark {
@@ -50,6 +59,8 @@ export interface TempoMark {
   printed?: Bpm;
   /** "Allegro", "rit." */
   words?: string;
+  /** The new tempo is said by the old one: the value before lasts as long as the value after (metric modulation). */
+  equals?: { before: BeatValue; after: BeatValue };
   /** Printed as a metronome mark; the steps of a gradual change are only played. */
   shown: boolean;
 }
@@ -72,6 +83,8 @@ export interface Part {
   transposition: Semitones;
   /** The same in diatonic steps; differs from the instrument's usual interval where the enharmonic key is written. */
   transpositionSteps: number;
+  /** Where the player reads in another transposition from then on (a doubling), in order of bar. */
+  transpositionChanges?: TranspositionChange[];
   /** Clef at the start of each staff, top first. */
   clefs: Clef[];
   /** In order of bar. */
@@ -100,10 +113,13 @@ export interface Part {
   bars: PartBar[];
 }
 
-export interface Harmony {
-  at: WrittenUnits;
-  /** "B♭m7/F" */
-  text: string;
+/** Another transposition from the start of a bar on. */
+export interface TranspositionChange {
+  /** Bar index. */
+  bar: number;
+  /** Written minus sounding, and the same in diatonic steps. */
+  transposition: Semitones;
+  transpositionSteps: number;
 }
 
 export interface Tablature {
@@ -114,10 +130,12 @@ export interface Tablature {
   capo: number;
 }
 
-/** Another clef from the start of a bar on. */
+/** Another clef from a place on. */
 export interface ClefChange {
   /** Bar index. */
   bar: number;
+  /** From the start of the bar; none: at its barline. */
+  at?: WrittenUnits;
   staff: number;
   clef: Clef;
 }
@@ -154,6 +172,8 @@ export interface SymbolInBar {
   notes: ScoreNote[];
   /** A rest that stands for the whole bar whatever its length. */
   wholeBar?: true;
+  /** Small notes that show what another part plays. */
+  cue?: true;
   marks?: SymbolMarks;
 }
 
@@ -164,15 +184,34 @@ export type Articulation = (typeof ARTICULATIONS)[number];
 export const TURNS = ['mordent', 'inverted-mordent', 'turn', 'inverted-turn'] as const;
 export type Turn = (typeof TURNS)[number];
 
+export const FERMATAS = [
+  'normal',
+  'angled',
+  'square',
+  'double-angled',
+  'double-square',
+  'double-dot',
+  'half-curve',
+  'curlew',
+] as const;
+/** The standard's shapes, from which its length is read: angled is short, square long. */
+export type Fermata = (typeof FERMATAS)[number];
+
 /** Signs that go with a symbol. */
 export interface SymbolMarks {
   /** Playing directions above the staff, from here on: "pizz.", "con sord.". */
   words?: string[];
   articulations?: Articulation[];
+  /** The standard's finer signs for them, as they are written: a wedge for a dot. */
+  drawnAs?: string[];
   /** Strokes through the stem. */
   tremolo?: number;
+  /** As fast as can be, whatever the number of strokes. */
+  unmeasured?: true;
   trill?: true;
   turn?: Turn;
+  /** Accidentals above and below a trill or a turn: half tones that its neighbours are altered by. */
+  neighbours?: { above?: Alteration; below?: Alteration };
   /** Two symbols that alternate: the first and the second of them. */
   alternating?: 'first' | 'second';
   harmonic?: true;
@@ -181,21 +220,65 @@ export interface SymbolMarks {
   hiHat?: 'open' | 'closed';
   /** The chord is spread from its lowest note up, or down. */
   arpeggio?: 'up' | 'down';
-  /** Grace notes before it, in order. */
-  graces?: ScoreNote[];
+  /** A line from this symbol to the next one, or from the last one to this. */
+  glide?: Glide;
+  /** Grace notes before it, in order; and after it, before the next. */
+  graces?: Grace[];
+  gracesAfter?: Grace[];
   /** A breath after it, or a full stop of everyone. */
   breath?: 'breath' | 'caesura';
-  fermata?: true;
-  /** Syllables by verse. */
+  fermata?: Fermata;
+  /** Syllables, one for each verse that has one here. */
   lyrics?: Lyric[];
+  /** Signs for the eye: fingerings, strokes, rare articulations, as the standard has them. */
+  further?: FurtherSign[];
   /** Which of these signs are only suggested. */
   suggested?: readonly (Articulation | 'breath')[];
 }
 
+export type Alteration = -2 | -1 | 0 | 1 | 2;
+
+/** Glissando: the steps between are heard; slide: the pitch glides. */
+export interface Glide {
+  starts?: 'glissando' | 'slide';
+  stops?: 'glissando' | 'slide';
+}
+
+/** One grace note, or several struck together. */
+export interface Grace {
+  notes: ScoreNote[];
+  type: NoteType;
+  /** A stroke through its stem: as short as can be. */
+  slash?: true;
+  /** Where its time comes from, and which share of that note in percent. */
+  steals?: { from: 'before' | 'after'; percent: number };
+}
+
+/** An element of the standard as it came. */
+export interface StandardElement {
+  name: string;
+  text?: string;
+  attributes?: Readonly<Record<string, string>>;
+  children?: StandardElement[];
+}
+
+/** A sign that changes nothing one hears, and the group of the standard it stands in. */
+export interface FurtherSign extends StandardElement {
+  group: 'ornaments' | 'technical' | 'articulations' | null;
+}
+
+export type Syllabic = 'single' | 'begin' | 'middle' | 'end';
+
 export interface Lyric {
+  /** From 1. */
+  verse: number;
   text: string;
   /** The word goes on, has gone on, or both. */
-  syllabic: 'single' | 'begin' | 'middle' | 'end';
+  syllabic: Syllabic;
+  /** Further syllables sung on the same note. */
+  elided?: { text: string; syllabic: Syllabic }[];
+  /** The syllable is held over the notes that follow. */
+  extends?: true;
 }
 
 export interface TupletPlace {
@@ -205,6 +288,17 @@ export interface TupletPlace {
   normalType: NoteType;
   first: boolean;
   last: boolean;
+  /** Tuplets inside a tuplet: `actual` and `normal` are then of all of them together. */
+  nested?: TupletBracket[];
+}
+
+/** One of several brackets over each other. */
+export interface TupletBracket {
+  /** 1 is the outermost. */
+  level: number;
+  edge: 'start' | 'stop';
+  /** Where it starts: what it counts. */
+  ratio?: { actual: number; normal: number; type: NoteType };
 }
 
 export interface ScoreNote {
@@ -217,6 +311,14 @@ export interface ScoreNote {
   fingering?: { string: number; fret: number };
   tieFromLast: boolean;
   tieToNext: boolean;
+  /** It is left to ring: a tie that leads nowhere. */
+  ringing?: true;
+  /** The staff it stands on where its voice crosses to another one. */
+  staff?: number;
+  /** Cents above `key`: quarter tones. */
+  cents?: number;
+  /** How strong it is to be played, where the file says so of the single note; 1–127. */
+  velocity?: number;
   /** Ids of the played notes behind this one. */
   played: number[];
 }

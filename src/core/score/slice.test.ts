@@ -29,6 +29,7 @@ const lines = {
     { at: 0, staff: 1, level: 'p' as const },
     { at: 2 * BAR, staff: 1, level: 'f' as const, suggested: true as const },
   ],
+  forces: [],
   hairpins: [{ start: BAR / 2, end: 2.5 * BAR, staff: 1, kind: 'crescendo' as const }],
   slurs: [
     { start: BAR, end: 1.5 * BAR, voice: 1 },

@@ -1,6 +1,7 @@
 import { clefsAt } from './clefs-at';
 import type { PartLines } from './marks';
-import type { PartId, Score, ScoreNote } from './score';
+import type { Part, PartId, Score, ScoreNote } from './score';
+import { transpositionAt, type PartTransposition } from './transposition';
 import type { WrittenUnits } from '../time';
 
 /**
@@ -15,11 +16,11 @@ export function sliceScore(score: Score, parts: readonly PartId[], from: number,
   const end = (bars.at(-1)?.start ?? 0) + (bars.at(-1)?.length ?? 0);
   const inForce = Math.max(
     0,
-    score.keys.findLastIndex((key) => key.bar <= from),
+    score.keys.findLastIndex((key) => key.bar < from || (key.bar === from && !key.at)),
   );
   const keys = score.keys
     .map((key, k) => ({ key, k }))
-    .filter(({ key, k }) => k === inForce || (key.bar > from && key.bar < to));
+    .filter(({ key, k }) => k === inForce || ((key.bar > from || (key.bar === from && key.at)) && key.bar < to));
   return {
     title: '',
     composer: '',
@@ -31,7 +32,9 @@ export function sliceScore(score: Score, parts: readonly PartId[], from: number,
       start: bar.start - start,
       implicit: bar.implicit || bar.number === 0,
     })),
-    keys: keys.map(({ key }, i) => ({ ...key, bar: i === 0 ? 0 : key.bar - from })),
+    keys: keys.map(({ key: { at, ...key } }, i) =>
+      i === 0 ? { ...key, bar: 0 } : { ...key, bar: key.bar - from, ...(at && { at }) },
+    ),
     tempos: score.tempos
       .filter(({ at, shown }) => shown && at >= start && at < end)
       .map((tempo) => ({ ...tempo, at: tempo.at - start })),
@@ -61,12 +64,20 @@ export function sliceScore(score: Score, parts: readonly PartId[], from: number,
         })),
       }));
       const clefChanges = part.clefChanges
-        .filter((change) => change.bar > from && change.bar < to)
+        .filter(({ bar, at }) => (bar > from || (bar === from && at)) && bar < to)
         .map((change) => ({ ...change, bar: change.bar - from }));
+      const transpositionChanges = (part.transpositionChanges ?? [])
+        .filter(({ bar }) => bar > from && bar < to)
+        .map((change) => ({ ...change, bar: change.bar - from }));
+      const { transpositionChanges: _changes, harmonies, programChanges, ...kept } = part;
       const lines = sliceLines(part.lines, start, end);
       return [
         {
-          ...part,
+          ...kept,
+          ...inForceAt(part, from),
+          ...(transpositionChanges.length > 0 && { transpositionChanges }),
+          ...(harmonies && { harmonies: cutPoints(harmonies, start, end) }),
+          ...(programChanges && { programChanges: cutPoints(programChanges, start, end) }),
           lines,
           clefs: clefsAt(part, from),
           clefChanges,
@@ -78,6 +89,15 @@ export function sliceScore(score: Score, parts: readonly PartId[], from: number,
   };
 }
 
+function inForceAt(part: Part, bar: number): PartTransposition {
+  const { transposition, transpositionSteps } = transpositionAt(part, bar);
+  return { transposition, transpositionSteps };
+}
+
+function cutPoints<T extends { at: WrittenUnits }>(points: readonly T[], from: WrittenUnits, to: WrittenUnits): T[] {
+  return points.filter(({ at }) => at >= from && at < to).map((point) => ({ ...point, at: point.at - from }));
+}
+
 /** Lines that lie in the passage whole; one that leads out of it is cut at its end, a slur is left away. */
 function sliceLines(lines: PartLines, from: WrittenUnits, to: WrittenUnits): PartLines {
   const touches = ({ start, end }: { start: WrittenUnits; end: WrittenUnits }) => start < to && end > from;
@@ -87,7 +107,8 @@ function sliceLines(lines: PartLines, from: WrittenUnits, to: WrittenUnits): Par
     end: Math.min(line.end, to) - from,
   });
   return {
-    dynamics: lines.dynamics.filter(({ at }) => at >= from && at < to).map((mark) => ({ ...mark, at: mark.at - from })),
+    dynamics: cutPoints(lines.dynamics, from, to),
+    forces: cutPoints(lines.forces, from, to),
     hairpins: lines.hairpins.filter(touches).map(cut),
     slurs: lines.slurs.filter(({ start, end }) => start >= from && end < to).map(cut),
     pedals: lines.pedals.filter(touches).map(cut),

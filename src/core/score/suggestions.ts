@@ -12,11 +12,11 @@ function taken(part: Part): Part {
   return {
     ...part,
     lines: {
+      ...lines,
       dynamics: kept(lines.dynamics),
       hairpins: kept(lines.hairpins),
       slurs: kept(lines.slurs),
       pedals: kept(lines.pedals),
-      octaveLines: lines.octaveLines,
     },
     bars: mapSymbols(part.bars, symbolTaken),
   };

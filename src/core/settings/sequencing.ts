@@ -26,6 +26,9 @@ export type ChannelPlan = (typeof CHANNEL_PLANS)[number];
 /** Controller 7 for a fader at 0 dB: differs between programs; `none` writes none. */
 export const NEUTRAL_VOLUMES = [90, 95, 100, 127] as const;
 
+export const GLIDES = ['as-written', 'steps', 'bend', 'none'] as const;
+export type Glides = (typeof GLIDES)[number];
+
 export interface ArticulationShape {
   /** Share of the written length that sounds. */
   length: number;
@@ -103,6 +106,12 @@ export interface SequencerSettings {
   slurOverlap: Milliseconds;
   /** Trills, turns, tremolos, grace notes and spread chords are played out. */
   ornaments: boolean;
+  /** Lines from note to note; as written: glissandi as steps, slides as pitch bend. */
+  glides: Glides;
+  /** Small notes that show what another part plays sound too. */
+  cues: boolean;
+  /** Chord symbols are played, on a track of their own. */
+  chords: boolean;
   neutralVolume: (typeof NEUTRAL_VOLUMES)[number] | null;
   channels: ChannelPlan;
   format: 0 | 1;
@@ -137,6 +146,9 @@ export const USUAL_SEQUENCING: SequencerSettings = {
   },
   slurOverlap: 0,
   ornaments: true,
+  glides: 'as-written',
+  cues: false,
+  chords: false,
   neutralVolume: null,
   channels: 'by-part',
   format: 1,

@@ -6,6 +6,20 @@ export interface Meter {
   beats: number;
   /** The lower number: 1, 2, 4, 8, 16, 32 or 64. */
   beatType: number;
+  /** How the upper number is written as a sum, where it is: 3+2 of 5/8. */
+  groups?: readonly number[];
+  /** Written as a sign: C, or C with a stroke. */
+  symbol?: 'common' | 'cut';
+}
+
+/** Whether two meters are written alike. */
+export function sameMeter(a: Meter, b: Meter): boolean {
+  return (
+    a.beats === b.beats &&
+    a.beatType === b.beatType &&
+    a.symbol === b.symbol &&
+    (a.groups ?? []).join('+') === (b.groups ?? []).join('+')
+  );
 }
 
 export interface MeterEvent extends Meter {
@@ -29,6 +43,8 @@ export interface Bar {
   meter: Meter;
   /** Shorter or longer than its meter says: a pickup, or a bar cut by the next meter. */
   implicit: boolean;
+  /** Written without a meter (senza misura). */
+  free?: true;
 }
 
 export const COMMON_TIME: Meter = { beats: 4, beatType: 4 };
@@ -44,10 +60,11 @@ export function isCompound(meter: Meter): boolean {
 
 /**
  * The lengths of a bar's beat groups, in order: four quarters in 4/4, two dotted quarters in 6/8, 3+2 eighths in 5/8,
- * 2+2+3 eighths in 7/8 (common practice; other groupings exist).
+ * 2+2+3 eighths in 7/8 (common practice), unless the meter itself is written as a sum.
  */
 export function beatGroups(meter: Meter): WrittenUnits[] {
   const unit = (4 * QUARTER) / meter.beatType;
+  if (meter.groups) return meter.groups.map((count) => unit * count);
   if (isCompound(meter)) return Array<WrittenUnits>(meter.beats / 3).fill(unit * 3);
   if (meter.beatType < 8) return Array<WrittenUnits>(meter.beats).fill(unit);
   if (meter.beats % 2 === 0 || meter.beats < 3) {

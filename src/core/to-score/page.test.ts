@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { keySignature, line, meta, performanceOf, tempo, type HandNote } from '../../testing/music';
 import { DRUM_LAYOUTS, GENERAL_MIDI_DRUMS } from '../instruments';
 import { encodeText, Meta } from '../smf';
-import { concertScore, lineOfFifths, pitchName, playOrder, soundsOf, type Score } from '../score';
+import { concertScore, graceNotesOf, lineOfFifths, pitchName, playOrder, soundsOf, type Score } from '../score';
 import { QUARTER } from '../time';
 import { toScore } from './index';
 import { NO_SETTINGS, type ConversionSettings } from '../settings';
@@ -211,7 +211,7 @@ describe('percussion', () => {
       { key: 38, at: 2, length: 0.2 },
       { key: 38, at: 3, length: 0.2 },
     ]);
-    const graces = score.parts[0]!.bars[0]!.voices[0]!.symbols.flatMap((symbol) => symbol.marks?.graces ?? []);
+    const graces = score.parts[0]!.bars[0]!.voices[0]!.symbols.flatMap((symbol) => graceNotesOf(symbol));
     expect(graces.map((note) => note.key)).toEqual([38]);
   });
   // Names and numbers of the standard's percussion keys: MIDI Association, General MIDI Level 1.
@@ -280,10 +280,10 @@ describe('words', () => {
       NO_SETTINGS,
     );
     expect(score.parts[0]!.bars[0]!.voices[0]!.symbols.map((symbol) => symbol.marks?.lyrics?.[0])).toEqual([
-      { text: 'The', syllabic: 'single' },
-      { text: 'clock', syllabic: 'begin' },
-      { text: 'ma', syllabic: 'middle' },
-      { text: 'ker', syllabic: 'end' },
+      { verse: 1, text: 'The', syllabic: 'single' },
+      { verse: 1, text: 'clock', syllabic: 'begin' },
+      { verse: 1, text: 'ma', syllabic: 'middle' },
+      { verse: 1, text: 'ker', syllabic: 'end' },
     ]);
   });
 });

@@ -57,11 +57,12 @@ export interface SequenceProgress {
  * @throws RangeError when the selection holds no bar
  */
 export function* sequenceScore(
-  score: Score,
+  given: Score,
   settings: SequencerSettings,
   memo = new Memo(),
   strengths: Strengths | null = null,
 ): Generator<SequenceProgress, SequencedFile[]> {
+  const score = settings.chords ? memo.run(stages.chordsPlayed, { score: given }) : given;
   const parts = score.parts.filter(
     (part) =>
       (settings.onlyParts === null || settings.onlyParts.includes(part.id)) && !partSettings(settings, part.id).leftOut,
@@ -145,7 +146,8 @@ function* sequenceFile(
   const carriersOf = (part: PartId): readonly DynamicCarrier[] =>
     partSettings(settings, part).dynamicsTo ?? settings.dynamicsTo;
   const levels = memo.steady('levels', settings.levels);
-  const playing = { levels, ornaments: settings.ornaments, slurOverlap: settings.slurOverlap };
+  const { ornaments, slurOverlap, glides, cues } = settings;
+  const playing = { levels, ornaments, slurOverlap, glides };
   const articulations = memo.steady('articulations', settings.articulations);
   const loosening = memo.steady('loosening', settings.loosening);
   const curves = new Map<PartId, readonly CurvePoint[]>();
@@ -153,7 +155,7 @@ function* sequenceFile(
   for (const [at, part] of parts.entries()) {
     yield at / parts.length;
     const whose = `${label}/${part.id}`;
-    const sounds = memo.run(stages.sounds, { part, score, line }, whose);
+    const sounds = memo.run(stages.sounds, { part, score, line, cues }, whose);
     const curve = memo.run(stages.curve, { part, levels }, part.id);
     curves.set(part.id, curve);
     const byVelocity = carriersOf(part.id).includes('velocity');

@@ -6,7 +6,7 @@
  */
 import { leadingTrack, partOf, trackId } from '../base';
 import { type Performance, type PlayedNote, type PlayedTrack, type TextEvent } from '../performance';
-import { mapSymbols, soundsOf, type Part, type Score, type ScoreNote } from '../score';
+import { mapSymbols, notesInTime, OpenTies, soundsOf, type Part, type Score, type ScoreNote } from '../score';
 import { USUAL_SEQUENCING } from '../settings';
 import { buildTempoMap, QUARTER, type MeterEvent, type Ticks, type WrittenUnits } from '../time';
 import { loudnessAt, loudnessCurve } from './dynamics/loudness-curve';
@@ -33,31 +33,26 @@ export function playedScore(read: Score): PlayedScore {
         ? symbol
         : { ...symbol, notes: symbol.notes.map((note) => ({ ...note, played: [next++] })) },
     );
-    return { ...part, id: partOf(id), bars: withTiedNames(bars) };
+    return { ...part, id: partOf(id), bars: withTiedNames(bars, read.bars) };
   });
   const score: Score = { ...read, parts };
   return { score, performance: performanceOf(score) };
 }
 
 /** The symbols of one sound bear the name of its first. */
-function withTiedNames(bars: Part['bars']): Part['bars'] {
-  const open = new Map<string, number>();
-  const named = (note: ScoreNote, voice: number): ScoreNote => {
-    const slot = `${voice}/${note.key}`;
-    const played = note.tieFromLast ? (open.get(slot) ?? note.played[0]!) : note.played[0]!;
-    if (note.tieToNext) open.set(slot, played);
-    else open.delete(slot);
-    return { ...note, played: [played] };
-  };
-  return bars.map((bar) => ({
-    ...bar,
-    voices: bar.voices.map((voice) => ({
-      ...voice,
-      symbols: voice.symbols.map((symbol) =>
-        symbol.notes.length === 0 ? symbol : { ...symbol, notes: symbol.notes.map((note) => named(note, voice.voice)) },
-      ),
-    })),
-  }));
+function withTiedNames(partBars: Part['bars'], bars: Score['bars']): Part['bars'] {
+  const names = new Map<ScoreNote, number>();
+  const open = new OpenTies<number>();
+  for (const { note, voice, at, until } of notesInTime(partBars, bars)) {
+    const name = (note.tieFromLast ? open.take(note.key, at, voice, true) : null) ?? note.played[0]!;
+    if (note.tieToNext) open.open(note.key, until, voice, name);
+    names.set(note, name);
+  }
+  return mapSymbols(partBars, (symbol) =>
+    symbol.notes.length === 0
+      ? symbol
+      : { ...symbol, notes: symbol.notes.map((note) => ({ ...note, played: [names.get(note)!] })) },
+  );
 }
 
 /** A tick is a written unit. */

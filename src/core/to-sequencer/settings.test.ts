@@ -33,8 +33,8 @@ const pickup = { voices: [{ staff: 1, voice: 1, symbols: [chord] }] };
 const upper = [
   barOf(
     [60, 0.5],
-    [62, 0.5],
-    [64, 1, { articulations: ['staccato'] }],
+    [62, 0.5, { glide: { starts: 'glissando' } }],
+    [67, 1, { articulations: ['staccato'] }],
     [65, 1, { words: ['pizz.'], articulations: ['accent'] }],
     [67, 1, { words: ['arco'], trill: true }],
   ),
@@ -69,12 +69,15 @@ const drums = plainPart([barOf([36, 1]), barOf([36, 1], [38, 1], [36, 2]), barOf
   instrument: 'drum-kit',
   unpitched: true,
 });
-const cello = plainPart([barOf([48, 1]), barOf([50, 4]), barOf([52, 4])], {
+const cued = barOf([72, 4]).voices[0]!.symbols.map((symbol) => ({ ...symbol, cue: true as const }));
+const cue = { voices: [{ staff: 1, voice: 1, symbols: cued }] };
+const cello = plainPart([barOf([48, 1]), barOf([50, 4]), cue], {
   id: partId('C'),
   name: 'Cello',
   instrument: 'cello',
   program: 43,
   clefs: ['bass'],
+  harmonies: [{ at: 0, root: { step: 'C', alter: 0 }, kind: 'minor-seventh' }],
 });
 const bars = layBars(
   [
@@ -110,6 +113,9 @@ const changes: { [K in keyof SequencerSettings]: Partial<SequencerSettings> & Pi
   articulations: { articulations: { ...USUAL_SEQUENCING.articulations, staccato: { length: 0.25, velocity: 0 } } },
   slurOverlap: { slurOverlap: 40 },
   ornaments: { ornaments: false },
+  glides: { glides: 'none' },
+  cues: { cues: true },
+  chords: { chords: true },
   neutralVolume: { preset: 'everything', neutralVolume: 100 },
   channels: { channels: 'one-channel' },
   format: { format: 0 },

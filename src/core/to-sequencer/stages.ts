@@ -5,6 +5,7 @@ import type { BarSpan, Loosening, SequencerSettings, Treating } from '../setting
 import { QUARTER, type Bar, type MidiKey, type WrittenUnits } from '../time';
 import { loudnessCurve, type CurvePoint } from './dynamics/loudness-curve';
 import { loosened } from './loosening/loosen';
+import { withChordsPlayed } from './playing/chords-played';
 import { performSounds, type PerformedNote, type Playing } from './playing/perform';
 import { soundsOfPart, type Sound } from './playing/sounds';
 import { treated } from './treating/treat';
@@ -21,9 +22,14 @@ export const timeLine = stage(
 export const tempos = stage('tempos', ({ score, line }: { score: Score; line: TimeLine }) => playedTempos(score, line));
 
 /** Symbols as notes with their times. */
-export const sounds = stage('sounds', ({ part, score, line }: { part: Part; score: Score; line: TimeLine }) =>
-  soundsOfPart(part, score, line),
+export const sounds = stage(
+  'sounds',
+  ({ part, score, line, cues }: { part: Part; score: Score; line: TimeLine; cues: boolean }) =>
+    soundsOfPart(part, score, line, cues),
 );
+
+/** The score with its chord symbols as a part that plays them. */
+export const chordsPlayed = stage('chords played', ({ score }: { score: Score }) => withChordsPlayed(score));
 
 /** How loud a part is meant to be. */
 export const curve = stage('curve', ({ part, levels }: { part: Part; levels: SequencerSettings['levels'] }) =>

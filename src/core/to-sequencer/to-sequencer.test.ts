@@ -179,6 +179,7 @@ describe('dynamics', () => {
   const bars = [60, 62, 64, 65].map((key) => barOf([key, 1], [key, 1], [key, 1], [key, 1]));
   const lines = {
     dynamics: [shown('p', 0), shown('f', 3)],
+    forces: [],
     hairpins: [{ start: 8 * QUARTER, end: 12 * QUARTER, staff: 1, kind: 'crescendo' as const }],
     slurs: [],
     pedals: [],
@@ -232,7 +233,7 @@ describe('marks', () => {
           [60, 1, { articulations: ['staccato'] }],
           [62, 1, { articulations: ['accent'] }],
           [64, 1, { articulations: ['marcato'] }],
-          [65, 1, { fermata: true }],
+          [65, 1, { fermata: 'normal' }],
         ),
       ]),
     );
@@ -251,6 +252,7 @@ describe('marks', () => {
   it('overlap under slurs when that is wished', () => {
     const lines = {
       dynamics: [],
+      forces: [],
       hairpins: [],
       slurs: [{ start: 0, end: QUARTER, voice: 1 }],
       pedals: [],
@@ -270,7 +272,11 @@ describe('marks', () => {
     expect(ornament({ turn: 'turn' }).map(([key]) => key)).toEqual([74, 72, 71, 72]);
     expect(ornament({ tremolo: 3 })).toHaveLength(8);
     const grace = { key: 71, pitch: named(71), tieFromLast: false, tieToNext: false, played: [] };
-    expect(notesOf(play(one([barOf([60, 1], [72, 1, { graces: [grace] }], [null, 2])])))).toEqual([
+    expect(
+      notesOf(
+        play(one([barOf([60, 1], [72, 1, { graces: [{ notes: [grace], type: 'eighth', slash: true }] }], [null, 2])])),
+      ),
+    ).toEqual([
       [60, 0, 1],
       [71, 0.875, 1],
       [72, 1, 2],

@@ -16,11 +16,24 @@ import { LOOSENING_FIELDS } from './TreatmentFields';
 import { TreatmentsPanel } from './TreatmentsPanel';
 import styles from '../shared/sequencing.module.css';
 import { QUARTER } from '@/core/time';
-import { DYNAMIC_CARRIERS, NO_LOOSENING, type DynamicCarrier, type Loosening } from '@/core/settings';
+import {
+  DYNAMIC_CARRIERS,
+  GLIDES,
+  NO_LOOSENING,
+  type DynamicCarrier,
+  type Glides,
+  type Loosening,
+} from '@/core/settings';
 import { CARRIER_NAMES, type Decision } from '@/core/decisions';
 
 const NOTHING = 'nothing';
 const STEPS = [1, 2, 4, 8, 16] as const;
+const GLIDE_NAMES: Record<Glides, string> = {
+  'as-written': 'as written',
+  steps: 'in steps',
+  bend: 'by pitch bend',
+  none: 'not played',
+};
 
 /** Written time becomes played time: what carries the dynamics, how long notes sound, how loose it may be. */
 export function PlayingView() {
@@ -121,6 +134,30 @@ function PlayingSettings() {
           aria-label="Ornaments played out"
           checked={settings.ornaments}
           onChange={(ornaments) => set({ ornaments })}
+        />
+      </label>
+      <label>
+        Glissandi, slides
+        <Select<Glides>
+          size="small"
+          aria-label="Glissandi and slides"
+          value={settings.glides}
+          disabled={!settings.ornaments}
+          onChange={(glides) => set({ glides })}
+          options={GLIDES.map((value) => ({ value, label: GLIDE_NAMES[value] }))}
+        />
+      </label>
+      <label>
+        Cue notes sound
+        <Switch size="small" aria-label="Cue notes sound" checked={settings.cues} onChange={(cues) => set({ cues })} />
+      </label>
+      <label>
+        Chord symbols played
+        <Switch
+          size="small"
+          aria-label="Chord symbols played"
+          checked={settings.chords}
+          onChange={(chords) => set({ chords })}
         />
       </label>
       <Collapse

@@ -17,11 +17,13 @@ import type { PartId } from '../../base';
 import {
   CHANNEL_PLANS,
   DYNAMIC_CARRIERS,
+  GLIDES,
   NEUTRAL_VOLUMES,
   PRESETS,
   type ChannelPlan,
   type DirectionB,
   type DynamicCarrier,
+  type Glides,
   type Preset,
 } from '../../settings';
 import { QUARTER } from '../../time';
@@ -55,6 +57,9 @@ export class SetSequencing {
   @IsOptional() @IsRecord(shapeOk, 4) articulations?: Record<string, { length: number; velocity: number }>;
   @IsOptional() @IsNumber() @Min(0) @Max(200) slurOverlap?: number;
   @IsOptional() @IsBoolean() ornaments?: boolean;
+  @IsOptional() @IsIn(GLIDES) glides?: Glides;
+  @IsOptional() @IsBoolean() cues?: boolean;
+  @IsOptional() @IsBoolean() chords?: boolean;
   @IsOptional() @ValidateIf((one: SetSequencing) => one.neutralVolume !== null) @IsIn(NEUTRAL_VOLUMES) neutralVolume?:
     (typeof NEUTRAL_VOLUMES)[number] | null;
   @IsOptional() @IsIn(CHANNEL_PLANS) channels?: ChannelPlan;
@@ -97,6 +102,13 @@ const PRESET_NAMES = {
   everything: 'everything carried',
 } as const;
 
+const GLIDE_NAMES: Record<Glides, string> = {
+  'as-written': 'Glissandi in steps, slides bent',
+  steps: 'Glissandi and slides in steps',
+  bend: 'Glissandi and slides bent',
+  none: 'Glissandi and slides as plain notes',
+};
+
 function whole(one: SetSequencing): string[] {
   const words: string[] = [];
   if (one.preset) words.push(`Preset: ${PRESET_NAMES[one.preset]}`);
@@ -106,6 +118,9 @@ function whole(one: SetSequencing): string[] {
   if (one.articulations) words.push('Lengths and velocities of articulations changed');
   if (one.slurOverlap !== undefined) words.push(`Slurred notes overlap by ${one.slurOverlap} ms`);
   if (one.ornaments !== undefined) words.push(one.ornaments ? 'Ornaments played out' : 'Ornaments as plain notes');
+  if (one.glides) words.push(GLIDE_NAMES[one.glides]);
+  if (one.cues !== undefined) words.push(one.cues ? 'Cue notes sound' : 'Cue notes are silent');
+  if (one.chords !== undefined) words.push(one.chords ? 'Chord symbols played' : 'Chord symbols silent');
   if (one.neutralVolume !== undefined)
     words.push(one.neutralVolume === null ? 'No channel volume' : `Channel volume ${one.neutralVolume} at the start`);
   if (one.channels) words.push(one.channels === 'one-channel' ? 'All on one channel' : 'A channel for each track');

@@ -5,7 +5,7 @@ const OCTAVES = { down: [1, 2], up: [-1, -2] } as const;
 
 /** 8va, 15ma and their likes below. */
 export const octaveLines: LineKind<OctaveLine> = {
-  element: 'octave-shift',
+  elements: ['octave-shift'],
   write: (lines) =>
     numbered(lines).flatMap(({ line, number }): PlacedSign[] => {
       const { start, end, staff, octaves } = line;

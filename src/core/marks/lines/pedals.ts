@@ -4,7 +4,7 @@ import type { LineKind, PlacedSign } from '../line-mark';
 
 /** The sustaining pedal, below the lowest staff. */
 export const pedals: LineKind<PedalMark> = {
-  element: 'pedal',
+  elements: ['pedal'],
   write: (lines, { lastStaff: staff }) =>
     lines.flatMap(({ start, end }): PlacedSign[] => {
       const pedal = (type: string) => ({ name: 'pedal', attributes: { type, line: 'yes' } });

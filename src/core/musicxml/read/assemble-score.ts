@@ -1,7 +1,17 @@
 /*
  * From raw measures to a score: bars, voices, keys in concert pitch, lines over several bars, words where they belong.
  */
-import { type Marker, type Part, type Score, type ScoreKey, type SwingMark, type TempoMark } from '../../score';
+import {
+  transpositionAt,
+  typeLength,
+  type BeatValue,
+  type Marker,
+  type Part,
+  type Score,
+  type ScoreKey,
+  type SwingMark,
+  type TempoMark,
+} from '../../score';
 import { type Bar, type WrittenUnits } from '../../time';
 import { barsOf } from './bars';
 import { directionsOf } from './directions';
@@ -29,7 +39,14 @@ export function assembleScore(raw: RawScore, warnings: MusicXmlWarning[]): Score
     signs: Object.fromEntries(
       bars.flatMap((bar): [number, Score['signs'][number]][] => {
         // Every part repeats what holds for all; one may lack it.
-        const signs = raw.parts.reduce((sum, part) => ({ ...(part.measures[bar.index]?.signs ?? {}), ...sum }), {});
+        const signs = raw.parts.reduce(
+          (sum, { measures }) => ({
+            ...measures[bar.index - 1]?.nextSigns,
+            ...measures[bar.index]?.signs,
+            ...sum,
+          }),
+          {},
+        );
         return Object.keys(signs).length > 0 ? [[bar.index, signs]] : [];
       }),
     ),
@@ -53,6 +70,7 @@ function breaksOf(parts: readonly RawPart[]): Score['breaks'] | null {
 function temposOf(parts: readonly RawPart[], bars: readonly Bar[]): TempoMark[] {
   const marks = new Map<WrittenUnits, TempoMark>();
   const words: { at: WrittenUnits; words: string }[] = [];
+  const modulations: { at: WrittenUnits; before: BeatValue; after: BeatValue; bpm: number | null }[] = [];
   for (const part of parts)
     for (const { direction, at } of directionsOf(part, bars)) {
       if (direction.kind === 'tempo') {
@@ -64,11 +82,22 @@ function temposOf(parts: readonly RawPart[], bars: readonly Bar[]): TempoMark[] 
             shown: direction.shown || direction.words !== undefined,
             ...(direction.words && { words: direction.words }),
           });
-      } else if (direction.kind === 'tempo-words' && !words.some((one) => one.at === at))
+      } else if (direction.kind === 'modulation' && !modulations.some((one) => one.at === at))
+        modulations.push({ ...direction, at });
+      else if (direction.kind === 'tempo-words' && !words.some((one) => one.at === at))
         words.push({ at, words: direction.words });
     }
   const list = [...marks.values()].sort((a, b) => a.at - b.at);
   if (list[0]?.at !== 0) list.unshift({ at: 0, bpm: list[0]?.bpm ?? 120, shown: false });
+  const before = (at: WrittenUnits) => list.findLast((mark) => mark.at < at)?.bpm ?? list[0]!.bpm;
+  for (const { at, before: old, after, bpm } of modulations.sort((a, b) => a.at - b.at)) {
+    const there = list.find((mark) => mark.at === at);
+    // The old value lasts as long as the new one.
+    const next = bpm ?? there?.bpm ?? (before(at) * lengthOf(after)) / lengthOf(old);
+    const mark: TempoMark = { ...there, at, bpm: next, shown: true, equals: { before: old, after } };
+    list.splice(0, list.length, ...list.filter((one) => one !== there), mark);
+    list.sort((a, b) => a.at - b.at);
+  }
   for (const { at, words: said } of words.sort((a, b) => a.at - b.at)) {
     const there = list.find((mark) => mark.at === at);
     if (there) there.words ??= said;
@@ -76,6 +105,8 @@ function temposOf(parts: readonly RawPart[], bars: readonly Bar[]): TempoMark[] 
   }
   return list.sort((a, b) => a.at - b.at);
 }
+
+const lengthOf = ({ type, dots }: BeatValue): WrittenUnits => typeLength(type) * (2 - 1 / 2 ** dots);
 
 function markersOf(parts: readonly RawPart[], bars: readonly Bar[]): Marker[] {
   const seen = new Map<string, Marker>();
@@ -103,28 +134,54 @@ function swingOf(parts: readonly RawPart[], bars: readonly Bar[]): SwingMark[] {
 
 /** Signatures in concert pitch where any pitched part changes its own, and what each part reads there. */
 function keysOf(raw: readonly RawPart[], parts: readonly Part[]): { keys: ScoreKey[]; writtenKeys: number[][] } {
-  const shiftOf = (part: Part) => 7 * part.transposition - 12 * part.transpositionSteps;
-  const changes = new Map<number, ScoreKey>();
-  raw.forEach((part, p) => {
-    if (parts[p]!.unpitched) return;
-    part.measures.forEach((measure, bar) => {
-      if (measure.key && !changes.has(bar))
-        changes.set(bar, { bar, fifths: wrapped(measure.key.fifths - shiftOf(parts[p]!)), mode: measure.key.mode });
-    });
+  const pitched = raw.flatMap((part, p) => (parts[p]!.unpitched ? [] : [{ measures: part.measures, part: parts[p]! }]));
+  const changes = new Map<string, ScoreKey>();
+  for (const { measures, part } of pitched)
+    for (const { bar, at, fifths, mode } of signaturesOf(measures)) {
+      const slot = `${bar}/${at}`;
+      if (!changes.has(slot))
+        changes.set(slot, { bar, fifths: wrapped(fifths - shiftOf(part, bar)), mode, ...(at > 0 && { at }) });
+    }
+  if (!changes.has('0/0')) changes.set('0/0', { bar: 0, fifths: 0, mode: 'major' });
+  const sorted = [...changes.values()].sort(inTime);
+  const columns = sorted.map((key) =>
+    raw.map((part, p) => {
+      if (parts[p]!.unpitched) return 0;
+      const said = signaturesOf(part.measures).findLast((one) => inTime(one, key) <= 0);
+      return said?.fifths ?? wrapped(key.fifths + shiftOf(parts[p]!, key.bar));
+    }),
+  );
+  // A change that nobody reads as one is none.
+  const kept = sorted.flatMap((key, k) => {
+    const before = sorted[k - 1];
+    const same = before && key.fifths === before.fifths && key.mode === before.mode;
+    return same && columns[k]!.every((fifths, p) => fifths === columns[k - 1]![p]) ? [] : [k];
   });
-  if (!changes.has(0)) changes.set(0, { bar: 0, fifths: 0, mode: 'major' });
-  const keys = [...changes.values()]
-    .sort((a, b) => a.bar - b.bar)
-    .filter((key, i, list) => i === 0 || key.fifths !== list[i - 1]!.fifths || key.mode !== list[i - 1]!.mode);
-  const writtenKeys = raw.map((part, p) => {
-    if (parts[p]!.unpitched) return keys.map(() => 0);
-    return keys.map(
-      (key) =>
-        part.measures.slice(0, key.bar + 1).findLast((measure) => measure.key)?.key?.fifths ??
-        wrapped(key.fifths + shiftOf(parts[p]!)),
-    );
-  });
-  return { keys, writtenKeys };
+  return { keys: kept.map((k) => sorted[k]!), writtenKeys: raw.map((_, p) => kept.map((k) => columns[k]![p]!)) };
+}
+
+interface Placed {
+  bar: number;
+  at?: WrittenUnits;
+}
+
+const inTime = (a: Placed, b: Placed) => a.bar - b.bar || (a.at ?? 0) - (b.at ?? 0);
+
+/** Place on the line of fifths: written minus sounding. */
+function shiftOf(part: Part, bar: number): number {
+  const { transposition, transpositionSteps } = transpositionAt(part, bar);
+  return 7 * transposition - 12 * transpositionSteps;
+}
+
+/** The signatures of a part in order; one at the end of a bar is that of the next. */
+function signaturesOf(measures: RawPart['measures']): (ScoreKey & { at: WrittenUnits })[] {
+  return measures.flatMap(({ keys, reach }, b) =>
+    keys.flatMap(({ fifths, mode, at }) => {
+      const atEnd = at > 0 && at >= reach;
+      if (atEnd && b + 1 >= measures.length) return [];
+      return [{ bar: atEnd ? b + 1 : b, at: atEnd ? 0 : at, fifths, mode }];
+    }),
+  );
 }
 
 /** A signature of at most seven signs. */

@@ -22,17 +22,21 @@ export function barsOf({ parts }: RawScore, warnings: MusicXmlWarning[]): Bar[] 
   let start: WrittenUnits = 0;
   let meter: Meter = COMMON_TIME;
   let number = 0;
+  let free = false;
   for (let b = 0; b < count; b++) {
     const here = parts.flatMap((part) => part.measures[b] ?? []);
-    meter = here.find((one) => one.meter)?.meter ?? meter;
+    const said = here.find((one) => one.meter)?.meter;
+    if (said) free = false;
+    if (here.some((one) => one.free)) free = true;
+    meter = said ?? meter;
     const full = barLength(meter);
     const length = lengthOf(here, full);
     const implicit = here.some((one) => one.implicit);
-    const said = here.map((one) => one.number).find((one) => /^\d+$/.test(one));
-    if (b === 0) number = said !== undefined ? Number(said) : length < full ? 0 : 1;
-    else if (said !== undefined && !implicit) number = Number(said);
+    const printed = here.map((one) => one.number).find((one) => /^\d+$/.test(one));
+    if (b === 0) number = printed !== undefined ? Number(printed) : length < full ? 0 : 1;
+    else if (printed !== undefined && !implicit) number = Number(printed);
     else number += here.every((one) => one.implicit) && length < full ? 0 : 1;
-    bars.push({ index: b, number, start, length, meter, implicit: length !== full });
+    bars.push({ index: b, number, start, length, meter, implicit: length !== full, ...(free && { free }) });
     start += length;
   }
   for (const [list, rest] of [
@@ -130,7 +134,13 @@ function surprisingBars(parts: RawScore['parts'], bars: readonly Bar[]): MusicXm
   const first = parts[0]!;
   const signed = (b: number) => parts.some((part) => Object.keys(part.measures[b]?.signs ?? {}).length > 0);
   return bars.flatMap((bar, b): MusicXmlWarning[] => {
-    if (!bar.implicit || b === 0 || b === bars.length - 1 || parts.some((part) => part.measures[b]?.implicit))
+    if (
+      !bar.implicit ||
+      bar.free ||
+      b === 0 ||
+      b === bars.length - 1 ||
+      parts.some((part) => part.measures[b]?.implicit)
+    )
       return [];
     const full = barLength(bar.meter);
     const completes = [bars[b - 1], bars[b + 1]].some((other) => other?.implicit && other.length + bar.length === full);

@@ -15,12 +15,13 @@ export function linesOf(raw: RawPart, bars: readonly Bar[], partBars: readonly P
   const read = <K extends keyof LineKinds>(name: K): PartLines[K] => {
     const kind: LineKind<PartLines[K][number]> = LINES[name];
     return kind.read(
-      events.filter(({ element }) => element.name === kind.element),
+      events.filter(({ element }) => kind.elements.includes(element.name)),
       end,
     ) as PartLines[K];
   };
   return {
     dynamics: read('dynamics'),
+    forces: read('forces'),
     hairpins: read('hairpins'),
     slurs: slursOf(raw, bars, partBars),
     pedals: read('pedals'),
@@ -39,8 +40,10 @@ function slursOf(raw: RawPart, bars: readonly Bar[], partBars: readonly PartBar[
         else {
           const begun = open.get(number);
           open.delete(number);
-          if (begun && at > begun.start)
-            slurs.push({ start: begun.start, end: at, voice: voiceOf(begun.note, partBars[begun.bar]!) });
+          if (!begun || at <= begun.start) continue;
+          const voice = voiceOf(begun.note, partBars[begun.bar]!);
+          const endVoice = voiceOf(note, partBars[b]!);
+          slurs.push({ start: begun.start, end: at, voice, ...(endVoice !== voice && { endVoice }) });
         }
       }
   });

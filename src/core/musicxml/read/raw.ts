@@ -1,6 +1,17 @@
 import type { ReadElement } from '../../marks';
 import type { Clef } from '../../instruments';
-import type { BarSigns, Lyric, NoteType, Pitch, SwingMark, SymbolMarks } from '../../score';
+import type {
+  BarSigns,
+  BeatValue,
+  Grace,
+  Harmony,
+  Lyric,
+  NoteType,
+  Pitch,
+  SwingMark,
+  SymbolMarks,
+  TupletBracket,
+} from '../../score';
 import type { Meter, WrittenUnits } from '../../time';
 
 /*
@@ -15,7 +26,8 @@ export interface RawNote {
   voice: string;
   staff: number;
   chord: boolean;
-  grace: boolean;
+  /** Of a grace note: how it is written and played. */
+  grace: Omit<Grace, 'notes' | 'type'> | null;
   cue: boolean;
   rest: boolean;
   wholeBarRest: boolean;
@@ -29,8 +41,15 @@ export interface RawNote {
   /** A bracket of the outermost tuplet begins or ends here. */
   tupletStarts: boolean;
   tupletStops: boolean;
+  /** Brackets inside the outermost one. */
+  nested: TupletBracket[];
   tieFromLast: boolean;
   tieToNext: boolean;
+  ringing: boolean;
+  /** Above the half tone of its pitch. */
+  cents: number;
+  /** 1–127, where the file says so. */
+  velocity: number | null;
   notehead: string | null;
   fingering: { string: number; fret: number } | null;
   marks: SymbolMarks;
@@ -42,13 +61,14 @@ export interface RawNote {
 export type RawDirection = { at: WrittenUnits; staff: number } & (
   | { kind: 'tempo'; bpm: number; words?: string; shown: boolean }
   | { kind: 'tempo-words'; words: string }
+  | { kind: 'modulation'; before: BeatValue; after: BeatValue; bpm: number | null }
   | { kind: 'words'; words: string }
   | { kind: 'marker'; text: string; rehearsal: boolean }
   /** What `core/marks` reads. */
   | { kind: 'line'; element: ReadElement }
   | { kind: 'swing'; ratio: number; unit: SwingMark['unit'] }
   | { kind: 'program'; program: number }
-  | { kind: 'harmony'; text: string }
+  | { kind: 'harmony'; harmony: Omit<Harmony, 'at'> }
 );
 
 export interface RawMeasure {
@@ -57,7 +77,9 @@ export interface RawMeasure {
   /** How far its longest voice reaches. */
   reach: WrittenUnits;
   meter: Meter | null;
-  key: { fifths: number; mode: 'major' | 'minor' } | null;
+  /** No meter from here on (senza misura). */
+  free: boolean;
+  keys: { fifths: number; mode: 'major' | 'minor'; at: WrittenUnits }[];
   clefs: { staff: number; clef: Clef; at: WrittenUnits }[];
   /** Written minus sounding, where it changes. */
   transposition: { semitones: number; steps: number } | null;
@@ -68,12 +90,17 @@ export interface RawMeasure {
   tuning: number[] | null;
   capo: number | null;
   signs: BarSigns;
+  /** Signs that stand at its end and belong to the bar after it. */
+  nextSigns: BarSigns;
   /** It begins a new line or page. */
   breaks: 'line' | 'page' | null;
   notes: RawNote[];
   directions: RawDirection[];
-  /** The measure is written as a sign that repeats so many before it. */
-  repeats: number | null;
+  /**
+   * From here on it is written as a sign that repeats so many bars before it; 0: no longer. For one staff, or (null)
+   * for all.
+   */
+  repeats: { bars: number; staff: number | null }[];
   line: number;
 }
 

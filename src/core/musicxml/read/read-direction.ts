@@ -1,10 +1,16 @@
-import { LINES } from '../../marks';
-import { isTempoWords, type BarSigns } from '../../score';
+import { gradualWords, LINES, type ReadElement } from '../../marks';
+import { isTempoWords, type BarSigns, type BeatValue } from '../../score';
 import type { WrittenUnits } from '../../time';
+import { NOTE_TYPE_NAMES } from './note-types';
 import type { RawDirection, RawMeasure } from './raw';
 import { all, child, numberOf, textOf, type XmlNode } from './xml-tree';
 
-const LINE_ELEMENTS = new Set(Object.values(LINES).map((kind) => kind.element));
+/** Words are looked at before: only some of them are lines. */
+const LINE_ELEMENTS = new Set(
+  Object.values(LINES)
+    .flatMap((kind) => kind.elements)
+    .filter((name) => name !== 'words'),
+);
 
 const BEAT_UNITS: Record<string, number> = {
   long: 16,
@@ -20,13 +26,23 @@ const BEAT_UNITS: Record<string, number> = {
 const SLOWEST = 5;
 const FASTEST = 1000;
 
-/** Reads a <direction>, or a <sound> that stands by itself, into the measure. */
-export function readDirection(node: XmlNode, at: WrittenUnits, measure: RawMeasure): void {
+/** Signs of the form that stand between the notes of a measure, until it is known how long the measure is. */
+export interface PlacedSign {
+  at: WrittenUnits;
+  sign: 'segno' | 'coda';
+  name: true | string;
+}
+
+/**
+ * Reads a <direction>, or a <sound> that stands by itself, into the measure.
+ *
+ * @param placed gets signs that belong to one of the measure's ends
+ */
+export function readDirection(node: XmlNode, at: WrittenUnits, measure: RawMeasure, placed: PlacedSign[]): void {
   const staff = Math.max(1, numberOf(node, 'staff') ?? 1);
   const add = (direction: { kind: RawDirection['kind'] } & Record<string, unknown>) =>
     measure.directions.push({ at, staff, ...direction } as RawDirection);
   const sound = node.name === 'sound' ? node : child(node, 'sound');
-  const soundTempo = Number(sound?.attributes.tempo);
   const types = node.name === 'sound' ? [] : all(node, 'direction-type').flatMap((one) => one.children);
   const words = types
     .filter((one) => one.name === 'words')
@@ -34,44 +50,30 @@ export function readDirection(node: XmlNode, at: WrittenUnits, measure: RawMeasu
     .join(' ')
     .replace(/\s+/g, ' ')
     .trim();
-  let shownTempo = false;
-  let bpm = inRange(soundTempo);
   for (const type of types) {
-    switch (type.name) {
-      case 'metronome': {
-        shownTempo = true;
-        bpm ??= metronome(type);
-        break;
-      }
-      case 'rehearsal':
-        if (type.text) add({ kind: 'marker', text: type.text, rehearsal: true });
-        break;
-      case 'segno':
-        measure.signs.segno = true;
-        break;
-      case 'coda':
-        measure.signs.coda = true;
-        break;
-      default:
-        if (LINE_ELEMENTS.has(type.name)) add({ kind: 'line', element: type });
-    }
+    if (type.name === 'rehearsal' && type.text) add({ kind: 'marker', text: type.text, rehearsal: true });
+    else if (type.name === 'segno' || type.name === 'coda')
+      placed.push({ at, sign: type.name, name: nameOfSign(sound?.attributes[type.name]) });
+    else if (type.name === 'string-mute')
+      add({ kind: 'words', words: type.attributes.type === 'off' ? 'senza sord.' : 'con sord.' });
+    else if (type.name === 'other-direction' && type.text) add({ kind: 'words', words: type.text });
+    else if (LINE_ELEMENTS.has(type.name)) add({ kind: 'line', element: type });
   }
   readJumps(sound, words, measure.signs);
-  const swing = child(sound, 'swing');
-  if (swing)
-    add({
-      kind: 'swing',
-      ratio: child(swing, 'straight') ? 1 : (numberOf(swing, 'first') ?? 2) / (numberOf(swing, 'second') || 1),
-      unit: textOf(swing, 'swing-type') === '16th' ? '16th' : 'eighth',
-    });
-  else if (/^swing\b/i.test(words))
-    add({ kind: 'swing', ratio: 2, unit: /16ths?|sixteenth/i.test(words) ? '16th' : 'eighth' });
-  else if (/^straight\b/i.test(words)) add({ kind: 'swing', ratio: 1, unit: 'eighth' });
+  for (const sign of ['segno', 'coda'] as const)
+    if (sound?.attributes[sign] !== undefined && !types.some((one) => one.name === sign))
+      placed.push({ at, sign, name: nameOfSign(sound.attributes[sign]) });
+  if (sound?.attributes.dynamics !== undefined && !types.some((one) => one.name === 'dynamics'))
+    add({ kind: 'line', element: heardDynamics(sound.attributes.dynamics) });
+  readSwing(sound, words, add);
   const program = numberOf(child(sound, 'midi-instrument'), 'midi-program');
   if (program !== undefined && program >= 1 && program <= 128) add({ kind: 'program', program });
-  if (bpm !== null) add({ kind: 'tempo', bpm, shown: shownTempo, ...(words && isTempoWords(words) && { words }) });
-  else if (words && isTempoWords(words)) add({ kind: 'tempo-words', words });
+  readTempo(types, sound, words, add);
   if (!words || isTempoWords(words) || isJump(words)) return;
+  if (gradualWords(words)) {
+    add({ kind: 'line', element: { name: 'words', text: words, attributes: {}, children: [] } satisfies ReadElement });
+    return;
+  }
   const bold = types.some((one) => one.name === 'words' && one.attributes['font-weight'] === 'bold');
   // What is printed bold above the staff speaks to everybody, unless it says how to play.
   if (bold && node.attributes.placement !== 'below' && !PLAYING.test(words))
@@ -79,11 +81,77 @@ export function readDirection(node: XmlNode, at: WrittenUnits, measure: RawMeasu
   else add({ kind: 'words', words });
 }
 
+type Add = (direction: { kind: RawDirection['kind'] } & Record<string, unknown>) => void;
+
+/** Loudness for playback alone, as `core/marks` reads it. */
+const heardDynamics = (percent: string): ReadElement => ({
+  name: 'dynamics',
+  text: '',
+  attributes: { sound: percent },
+  children: [],
+});
+
+/** What most files call their only sign is no name. */
+function nameOfSign(said: string | undefined): true | string {
+  return said === undefined || /^(?:segno|coda|yes|1)?$/i.test(said.trim()) ? true : said.trim();
+}
+
+function readSwing(sound: XmlNode | undefined, words: string, add: Add): void {
+  const swing = child(sound, 'swing');
+  if (swing)
+    add({
+      kind: 'swing',
+      ratio: child(swing, 'straight') ? 1 : (numberOf(swing, 'first') ?? 2) / (numberOf(swing, 'second') || 1),
+      unit: textOf(swing, 'swing-type') === '16th' ? '16th' : 'eighth',
+    });
+  else if (STRAIGHT.test(words)) add({ kind: 'swing', ratio: 1, unit: 'eighth' });
+  else if (/^(?:medium |fast |slow |light |half-time )*swing\b/i.test(words))
+    add({ kind: 'swing', ratio: 2, unit: /16ths?|sixteenth/i.test(words) ? '16th' : 'eighth' });
+}
+
+/** Common practice of band parts, no source. */
+const STRAIGHT = /^\(?(?:straight|even|no swing|swing off|end swing|not swung)\b/i;
+
+function readTempo(types: readonly XmlNode[], sound: XmlNode | undefined, words: string, add: Add): void {
+  const bySound = inRange(Number(sound?.attributes.tempo));
+  const metronomes = types.filter((one) => one.name === 'metronome');
+  const modulation = metronomes.map(modulationOf).find((one) => one !== null);
+  if (modulation) {
+    add({ kind: 'modulation', ...modulation, bpm: bySound });
+    return;
+  }
+  const bpm = bySound ?? metronomes.map(metronome).find((one) => one !== null) ?? null;
+  const said = words && isTempoWords(words);
+  if (bpm !== null) add({ kind: 'tempo', bpm, shown: metronomes.length > 0, ...(said && { words }) });
+  else if (said) add({ kind: 'tempo-words', words });
+}
+
+/** Two values with an equals sign between them: the old one lasts as long as the new one. */
+function modulationOf(node: XmlNode): { before: BeatValue; after: BeatValue } | null {
+  const values = beatValues(node, 'beat-unit', 'beat-unit-dot', (one) => one.text);
+  const notes = all(node, 'metronome-note').flatMap((note): BeatValue[] => {
+    const type = NOTE_TYPE_NAMES[textOf(note, 'metronome-type') ?? ''];
+    return type ? [{ type, dots: all(note, 'metronome-dot').length }] : [];
+  });
+  const [before, after] = values.length >= 2 ? values : notes;
+  return before && after && child(node, 'per-minute') === undefined ? { before, after } : null;
+}
+
+function beatValues(node: XmlNode, unit: string, dot: string, text: (one: XmlNode) => string): BeatValue[] {
+  const values: BeatValue[] = [];
+  for (const one of node.children) {
+    const type = one.name === unit ? NOTE_TYPE_NAMES[text(one)] : undefined;
+    if (type) values.push({ type, dots: 0 });
+    else if (one.name === dot && values.length > 0) values.at(-1)!.dots++;
+  }
+  return values;
+}
+
 const PLAYING =
   /\b(?:pizz|arco|sord|mute|open|legno|pont|tasto|trem|div|unis|solo|tutti|a2|harm|stacc|leg|marc|ord|nat)\b/i;
 
-function inRange(bpm: number | undefined): number | null {
-  return bpm !== undefined && Number.isFinite(bpm) && bpm >= SLOWEST && bpm <= FASTEST ? bpm : null;
+function inRange(bpm: number): number | null {
+  return Number.isFinite(bpm) && bpm >= SLOWEST && bpm <= FASTEST ? bpm : null;
 }
 
 /** Quarter notes a minute; "c. 120" and "112-120" give the first number. */
@@ -106,54 +174,11 @@ function isJump(words: string): boolean {
 
 /** Jumps stand in the sound element, or in words alone. */
 function readJumps(sound: XmlNode | undefined, words: string, signs: BarSigns): void {
-  const { dacapo, dalsegno, tocoda, fine, segno, coda } = sound?.attributes ?? {};
+  const { dacapo, dalsegno, tocoda, fine } = sound?.attributes ?? {};
   if (dacapo === 'yes' || DA_CAPO.test(words)) signs.jump = 'daCapo';
   if (dalsegno !== undefined || DAL_SEGNO.test(words)) signs.jump = 'dalSegno';
-  if (tocoda !== undefined || TO_CODA.test(words)) signs.toCoda = true;
+  const to = nameOfSign(dalsegno);
+  if (to !== true) signs.jumpTo = to;
+  if (tocoda !== undefined || TO_CODA.test(words)) signs.toCoda = nameOfSign(tocoda);
   if ((fine !== undefined && fine !== 'no') || FINE.test(words)) signs.fine = true;
-  if (segno !== undefined) signs.segno = true;
-  if (coda !== undefined) signs.coda = true;
-}
-
-const KIND_TEXT: Record<string, string> = {
-  major: '',
-  minor: 'm',
-  augmented: '+',
-  diminished: '°',
-  dominant: '7',
-  'major-seventh': 'maj7',
-  'minor-seventh': 'm7',
-  'diminished-seventh': '°7',
-  'half-diminished': 'ø7',
-  'major-sixth': '6',
-  'minor-sixth': 'm6',
-  'dominant-ninth': '9',
-  'suspended-fourth': 'sus4',
-  'suspended-second': 'sus2',
-  power: '5',
-};
-
-/** Sharps or flats of a root at most; beyond are slips of a file. */
-const MOST_ALTERED = 3;
-
-/** A chord symbol as it is read: "B♭m7/F". */
-export function readHarmony(node: XmlNode, at: WrittenUnits, measure: RawMeasure): void {
-  const name = (of: XmlNode | undefined, prefix: string) => {
-    const step = textOf(of, `${prefix}-step`);
-    const alter = Math.max(-MOST_ALTERED, Math.min(MOST_ALTERED, Math.round(numberOf(of, `${prefix}-alter`) ?? 0)));
-    return step ? `${step}${alter > 0 ? '♯'.repeat(alter) : '♭'.repeat(-alter)}` : '';
-  };
-  const root = name(child(node, 'root'), 'root');
-  const kind = child(node, 'kind');
-  if (!root && !kind) return;
-  const bass = name(child(node, 'bass'), 'bass');
-  measure.directions.push({
-    at,
-    staff: 1,
-    kind: 'harmony',
-    text:
-      kind?.text === 'none'
-        ? 'N.C.'
-        : `${root}${kind?.attributes.text ?? KIND_TEXT[kind?.text ?? ''] ?? kind?.text ?? ''}${bass ? `/${bass}` : ''}`,
-  });
 }

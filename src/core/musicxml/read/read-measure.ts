@@ -2,7 +2,8 @@ import type { Clef } from '../../instruments';
 import { pitchKey, STEPS, type Step } from '../../score';
 import { QUARTER, type WrittenUnits } from '../../time';
 import type { MusicXmlWarning } from './errors';
-import { readDirection, readHarmony } from './read-direction';
+import { readDirection, type PlacedSign } from './read-direction';
+import { figuredBass, readHarmony } from './read-harmony';
 import { readNote } from './read-note';
 import type { RawMeasure } from './raw';
 import { all, child, numberOf, textOf, type XmlNode } from './xml-tree';
@@ -25,7 +26,8 @@ export function readMeasure(
     implicit: node.attributes.implicit === 'yes',
     reach: 0,
     meter: null,
-    key: null,
+    free: false,
+    keys: [],
     clefs: [],
     transposition: null,
     staves: null,
@@ -34,15 +36,17 @@ export function readMeasure(
     tuning: null,
     capo: null,
     signs: {},
+    nextSigns: {},
     breaks: null,
     notes: [],
     directions: [],
-    repeats: null,
+    repeats: [],
     line: node.line,
   };
   // Places are kept as the file counts them and rounded at the end, so that roundings do not add up.
   let at = 0;
   let last = 0;
+  const placed: PlacedSign[] = [];
   const units = (quarters: number): WrittenUnits => Math.round(quarters * QUARTER);
   const durationOf = (item: XmlNode): number => {
     const raw = numberOf(item, 'duration');
@@ -78,6 +82,14 @@ export function readMeasure(
         const start = inChord ? last : at;
         const end = units(start + length);
         measure.notes.push(readNote(item, units(start), end - units(start)));
+        // Dynamics may hang on a note instead of standing beside it.
+        for (const sign of all(item, 'notations').flatMap((one) => all(one, 'dynamics')))
+          measure.directions.push({
+            at: units(start),
+            staff: Math.max(1, numberOf(item, 'staff') ?? 1),
+            kind: 'line',
+            element: sign,
+          });
         if (!inChord && !grace) {
           last = at;
           at += length;
@@ -88,19 +100,38 @@ export function readMeasure(
       case 'direction':
       case 'sound': {
         const offset = numberOf(item, 'offset') ?? 0;
-        readDirection(item, Math.max(0, units(at + offset / state.divisions)), measure);
+        readDirection(item, Math.max(0, units(at + offset / state.divisions)), measure, placed);
         break;
       }
       case 'harmony':
         readHarmony(item, Math.max(0, units(at + (numberOf(item, 'offset') ?? 0) / state.divisions)), measure);
         break;
+      case 'figured-bass': {
+        const figures = figuredBass(item);
+        if (figures) measure.directions.push({ at: units(at), staff: 1, kind: 'words', words: figures });
+        break;
+      }
       case 'barline':
         readBarline(item, measure);
         break;
     }
     measure.reach = Math.max(measure.reach, units(at));
   }
+  for (const sign of placed) placeSign(sign, measure, warn);
   return measure;
+}
+
+/** A form has its signs at barlines: one inside a bar goes to the nearer one. */
+function placeSign(
+  { at, sign, name }: PlacedSign,
+  measure: RawMeasure,
+  warn: (warning: Omit<MusicXmlWarning, 'part' | 'bar'>) => void,
+): void {
+  const inside = at > 0 && at < measure.reach;
+  if (inside)
+    warn({ message: `the ${sign} sign stands inside the bar and is taken to the nearer barline`, line: measure.line });
+  const signs = measure.reach > 0 && at * 2 > measure.reach ? measure.nextSigns : measure.signs;
+  signs[sign] = name;
 }
 
 function breakOf({ attributes }: XmlNode): RawMeasure['breaks'] {
@@ -114,21 +145,15 @@ function readAttributes(node: XmlNode, at: WrittenUnits, measure: RawMeasure, st
   const key = child(node, 'key');
   const fifths = numberOf(key, 'fifths');
   if (fifths !== undefined)
-    measure.key = {
+    measure.keys.push({
       fifths: Math.max(-7, Math.min(7, Math.round(fifths))),
       mode: textOf(key, 'mode') === 'minor' ? 'minor' : 'major',
-    };
+      at,
+    });
   const time = child(node, 'time');
-  if (time) {
-    // 3/8 + 2/8 is counted as 5/8, and 2+3 over 8 too.
-    const beats = all(time, 'beats').map((one) =>
-      one.text.split('+').reduce((sum, part) => sum + (Number(part) || 0), 0),
-    );
-    const types = all(time, 'beat-type').map((one) => Number(one.text) || 4);
-    const beatType = Math.max(...types, 1);
-    const total = beats.reduce((sum, count, i) => sum + (count * beatType) / (types[i] ?? beatType), 0);
-    if (total >= 1 && total <= 64 && beatType <= 64 && Number.isInteger(total) && Number.isInteger(Math.log2(beatType)))
-      measure.meter = { beats: total, beatType };
+  if (time && child(time, 'senza-misura')) measure.free = true;
+  else if (time) {
+    measure.meter = meterFrom(time) ?? measure.meter;
   }
   measure.staves = numberOf(node, 'staves') ?? measure.staves;
   for (const clef of all(node, 'clef')) {
@@ -158,9 +183,30 @@ function readAttributes(node: XmlNode, at: WrittenUnits, measure: RawMeasure, st
   }
   for (const style of all(node, 'measure-style')) {
     const repeat = child(style, 'measure-repeat');
-    if (repeat?.attributes.type === 'start') measure.repeats = Math.max(1, Number(repeat.text) || 1);
-    if (repeat?.attributes.type === 'stop') measure.repeats = 0;
+    const staff = style.attributes.number === undefined ? null : Number(style.attributes.number) || null;
+    if (repeat?.attributes.type === 'start')
+      measure.repeats.push({ bars: Math.max(1, Number(repeat.text) || 1), staff });
+    if (repeat?.attributes.type === 'stop') measure.repeats.push({ bars: 0, staff });
   }
+}
+
+/** 3/8 + 2/8 is counted as 5/8 in groups of three and two, and 3+2 over 8 too. */
+function meterFrom(time: XmlNode): RawMeasure['meter'] {
+  const types = all(time, 'beat-type').map((one) => Number(one.text) || 4);
+  const beatType = Math.max(...types, 1);
+  const groups = all(time, 'beats').flatMap((one, i) =>
+    one.text.split('+').map((part) => ((Number(part) || 0) * beatType) / (types[i] ?? beatType)),
+  );
+  const beats = groups.reduce((sum, count) => sum + count, 0);
+  const whole = groups.every(Number.isInteger) && Number.isInteger(Math.log2(beatType));
+  if (!whole || beats < 1 || beats > 64 || beatType > 64) return null;
+  const { symbol } = time.attributes;
+  return {
+    beats,
+    beatType,
+    ...(groups.length > 1 && { groups }),
+    ...((symbol === 'common' || symbol === 'cut') && { symbol }),
+  };
 }
 
 function clefOf(node: XmlNode): Clef | null {
@@ -188,6 +234,13 @@ function readBarline(node: XmlNode, measure: RawMeasure): void {
     if (ending.attributes.type === 'stop' || ending.attributes.type === 'discontinue')
       measure.signs.endingStop = ending.attributes.type;
   }
-  if (child(node, 'segno')) measure.signs.segno = true;
-  if (child(node, 'coda')) measure.signs.coda = true;
+  const atEnd = node.attributes.location !== 'left';
+  for (const sign of ['segno', 'coda'] as const)
+    if (child(node, sign)) (atEnd ? measure.nextSigns : measure.signs)[sign] ??= true;
+  if (child(node, 'fermata') && atEnd) measure.signs.fermata = true;
+  const style = textOf(node, 'bar-style');
+  if (style && atEnd && !PLAIN_BARLINES.has(style)) measure.signs.barline = style;
 }
+
+/** Repeats and the end of the piece have theirs anyway. */
+const PLAIN_BARLINES = new Set(['regular', 'light-heavy', 'heavy-light', 'heavy-heavy']);

@@ -1,32 +1,28 @@
 import { MARK_GROUPS, NOTE_MARKS } from '../../marks';
-import { STEPS, type Lyric, type NoteType, type Pitch, type Step, type SymbolMarks } from '../../score';
+import {
+  STEPS,
+  type Lyric,
+  type Pitch,
+  type Step,
+  type SymbolMarks,
+  type Syllabic,
+  type TupletBracket,
+} from '../../score';
 import type { WrittenUnits } from '../../time';
+import { NOTE_TYPE_NAMES } from './note-types';
 import type { RawNote } from './raw';
 import { all, child, numberOf, textOf, type XmlNode } from './xml-tree';
-
-const TYPE_NAMES: Record<string, NoteType> = {
-  long: 'breve',
-  breve: 'breve',
-  whole: 'whole',
-  half: 'half',
-  quarter: 'quarter',
-  eighth: 'eighth',
-  '16th': '16th',
-  '32nd': '32nd',
-  '64th': '64th',
-  '128th': '128th',
-  '256th': '128th',
-};
 
 /** @param at where it stands in its measure @param duration both in written units */
 export function readNote(node: XmlNode, at: WrittenUnits, duration: WrittenUnits): RawNote {
   const rest = child(node, 'rest');
   const modification = child(node, 'time-modification');
   const notations = all(node, 'notations');
-  const ties = all(node, 'tie').map((tie) => tie.attributes.type);
+  const ties = tiesOf(node, notations);
   const tuplets = notations.flatMap((one) => all(one, 'tuplet'));
   const actual = numberOf(modification, 'actual-notes') ?? 0;
   const normal = numberOf(modification, 'normal-notes') ?? 0;
+  const pitch = readPitch(node);
   const { marks, fingering } = readNotations(notations, child(node, 'unpitched') !== undefined);
   return {
     at,
@@ -35,23 +31,27 @@ export function readNote(node: XmlNode, at: WrittenUnits, duration: WrittenUnits
     voice: textOf(node, 'voice') || `of staff ${numberOf(node, 'staff') ?? 1}`,
     staff: Math.min(4, Math.max(1, Math.round(numberOf(node, 'staff') ?? 1))),
     chord: child(node, 'chord') !== undefined,
-    grace: child(node, 'grace') !== undefined,
+    grace: graceOf(child(node, 'grace')),
     cue: child(node, 'cue') !== undefined,
     rest: rest !== undefined,
     wholeBarRest: rest?.attributes.measure === 'yes',
-    pitch: readPitch(node),
+    pitch: pitch?.pitch ?? null,
     unpitched: child(node, 'unpitched') !== undefined,
     instrument: child(node, 'instrument')?.attributes.id ?? null,
-    type: TYPE_NAMES[textOf(node, 'type') ?? ''] ?? null,
-    dots: Math.min(2, all(node, 'dot').length),
+    type: NOTE_TYPE_NAMES[textOf(node, 'type') ?? ''] ?? null,
+    dots: Math.min(3, all(node, 'dot').length),
     tuplet:
       actual > 0 && normal > 0
-        ? { actual, normal, normalType: TYPE_NAMES[textOf(modification, 'normal-type') ?? ''] ?? null }
+        ? { actual, normal, normalType: NOTE_TYPE_NAMES[textOf(modification, 'normal-type') ?? ''] ?? null }
         : null,
     tupletStarts: tuplets.some((one) => one.attributes.type === 'start' && (one.attributes.number ?? '1') === '1'),
     tupletStops: tuplets.some((one) => one.attributes.type === 'stop' && (one.attributes.number ?? '1') === '1'),
-    tieFromLast: ties.includes('stop'),
-    tieToNext: ties.includes('start'),
+    nested: tuplets.flatMap(nestedBracket),
+    tieFromLast: ties.has('stop'),
+    tieToNext: ties.has('start'),
+    ringing: ties.has('let-ring'),
+    cents: pitch?.cents ?? 0,
+    velocity: velocityOf(node),
     notehead: textOf(node, 'notehead') ?? null,
     fingering,
     marks,
@@ -60,25 +60,91 @@ export function readNote(node: XmlNode, at: WrittenUnits, duration: WrittenUnits
       .flatMap(({ attributes: { type, number = '1' } }) =>
         type === 'start' || type === 'stop' ? [{ number, type: type }] : [],
       ),
-    lyrics: all(node, 'lyric').flatMap((lyric): Lyric[] => {
-      const text = all(lyric, 'text')
-        .map((one) => one.text)
-        .join(' ');
-      const syllabic = textOf(lyric, 'syllabic');
-      return text
-        ? [
-            {
-              text,
-              syllabic: syllabic === 'begin' || syllabic === 'middle' || syllabic === 'end' ? syllabic : 'single',
-            },
-          ]
-        : [];
-    }),
+    lyrics: all(node, 'lyric').flatMap(readLyric),
     line: node.line,
   };
 }
 
-function readPitch(node: XmlNode): Pitch | null {
+/** Some files have only the curve and not the tie, others only the tie. */
+function tiesOf(node: XmlNode, notations: readonly XmlNode[]): ReadonlySet<string> {
+  const said = all(node, 'tie').map((tie) => tie.attributes.type ?? '');
+  const drawn = notations.flatMap((one) => all(one, 'tied')).map((tied) => tied.attributes.type ?? '');
+  const types = said.length > 0 ? [...said, ...drawn.filter((type) => type === 'let-ring')] : drawn;
+  const rings = notations.some((one) =>
+    all(one, 'other-notation').some((sign) => /^(?:let ring|l\.? ?v\.?|laissez vibrer)/i.test(sign.text)),
+  );
+  return new Set(
+    [...types, ...(rings ? ['let-ring'] : [])].flatMap((type) => (type === 'continue' ? ['stop', 'start'] : [type])),
+  );
+}
+
+function graceOf(grace: XmlNode | undefined): RawNote['grace'] {
+  if (!grace) return null;
+  const { slash, 'steal-time-previous': before, 'steal-time-following': after } = grace.attributes;
+  const percent = Number(after ?? before);
+  const steals = (after ?? before) !== undefined && percent > 0 && percent <= 100;
+  return {
+    ...(slash === 'yes' && { slash: true }),
+    ...(steals && { steals: { from: after === undefined ? ('before' as const) : ('after' as const), percent } }),
+  };
+}
+
+/** A bracket with a number above 1 stands inside another. */
+function nestedBracket(tuplet: XmlNode): TupletBracket[] {
+  const { type: edge, number = '1' } = tuplet.attributes;
+  const level = Number(number);
+  if ((edge !== 'start' && edge !== 'stop') || !(level >= 1)) return [];
+  const [own, normal] = [child(tuplet, 'tuplet-actual'), child(tuplet, 'tuplet-normal')];
+  const type = NOTE_TYPE_NAMES[textOf(own, 'tuplet-type') ?? ''];
+  const counts = { actual: numberOf(own, 'tuplet-number'), normal: numberOf(normal, 'tuplet-number') };
+  const ratio =
+    edge === 'start' && counts.actual && counts.normal && type
+      ? { actual: counts.actual, normal: counts.normal, type }
+      : null;
+  return [{ level, edge, ...(ratio && { ratio }) }];
+}
+
+/** The standard counts strength in percent of a forte, whose velocity is 90. */
+function velocityOf({ attributes }: XmlNode): number | null {
+  const percent = Number(attributes.dynamics);
+  if (attributes.dynamics === undefined || !Number.isFinite(percent) || percent <= 0) return null;
+  return Math.max(1, Math.min(127, Math.round(percent * 0.9)));
+}
+
+/** One verse; several syllables on one note are parted by elisions. */
+function readLyric(lyric: XmlNode): Lyric[] {
+  const pieces: { text: string; syllabic: Syllabic }[] = [];
+  let syllabic: Syllabic = 'single';
+  let joins = false;
+  for (const { name, text } of lyric.children) {
+    if (name === 'syllabic') syllabic = text === 'begin' || text === 'middle' || text === 'end' ? text : 'single';
+    if (name === 'elision') joins = false;
+    if (name !== 'text' || !text) continue;
+    // Texts of several looks, without an elision between them, are one syllable.
+    if (joins && pieces.length > 0) pieces.at(-1)!.text += text;
+    else pieces.push({ text, syllabic });
+    joins = true;
+  }
+  const [first, ...elided] = pieces;
+  if (!first) return [];
+  const extend = child(lyric, 'extend');
+  const verse = Number(/\d+/.exec(lyric.attributes.number ?? '')?.[0] ?? 1);
+  return [
+    {
+      verse: Math.max(1, verse),
+      ...first,
+      ...(elided.length > 0 && { elided }),
+      ...(extend && extend.attributes.type !== 'stop' && { extends: true as const }),
+    },
+  ];
+}
+
+interface ReadPitch {
+  pitch: Pitch;
+  cents: number;
+}
+
+function readPitch(node: XmlNode): ReadPitch | null {
   const pitch = child(node, 'pitch');
   if (pitch) return pitchFrom(textOf(pitch, 'step'), numberOf(pitch, 'alter') ?? 0, numberOf(pitch, 'octave'));
   const unpitched = child(node, 'unpitched');
@@ -87,11 +153,15 @@ function readPitch(node: XmlNode): Pitch | null {
   return null;
 }
 
-/** Quarter tones are taken to the nearest half tone. */
-function pitchFrom(step: string | undefined, alter: number, octave: number | undefined): Pitch | null {
+/** What is left of a half tone is kept in cents. */
+function pitchFrom(step: string | undefined, alter: number, octave: number | undefined): ReadPitch | null {
   if (!step || !STEPS.includes(step as Step) || octave === undefined) return null;
-  const whole = Math.max(-2, Math.min(2, Math.round(alter)));
-  return { step: step as Step, alter: whole === 0 ? 0 : whole, octave: Math.round(octave) };
+  const whole = Math.max(-2, Math.min(2, Math.trunc(alter))) + 0;
+  const cents = Math.round((alter - whole) * 100);
+  return {
+    pitch: { step: step as Step, alter: whole, octave: Math.round(octave) },
+    cents: Math.abs(cents) < 100 ? cents : 0,
+  };
 }
 
 function readNotations(

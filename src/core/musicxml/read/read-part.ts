@@ -2,16 +2,15 @@
 import { partId } from '../../base';
 import { drumSound, GENERAL_MIDI_DRUMS, type Clef, type Instrument } from '../../instruments';
 import {
-  lineOfFifths,
-  nameAtFifths,
-  pitchAtFifths,
   pitchKey,
   symbolsOf,
   type Part,
   type PartBar,
-  type Pitch,
   type ScoreNote,
   type SymbolInBar,
+  notesInTime,
+  OpenTies,
+  type VoiceBar,
 } from '../../score';
 import { type Bar, type MidiKey, type WrittenUnits } from '../../time';
 import { directionsOf } from './directions';
@@ -21,90 +20,49 @@ import { partInstrument } from './part-instrument';
 import type { RawMeasure, RawNote, RawPart } from './raw';
 import { VoiceSlots, voicesOf } from './voices';
 
-interface Transposition {
-  semitones: number;
-  steps: number;
-}
-
-const CONCERT: Transposition = { semitones: 0, steps: 0 };
-
 export function readPart(raw: RawPart, bars: readonly Bar[], warnings: MusicXmlWarning[]): Part {
   const warn = (bar: number, message: string, line?: number) =>
     warnings.push({ part: raw.id, bar, message, ...(line !== undefined && { line }) });
   const measures = bars.map((bar) => raw.measures[bar.index]);
   const transpositions = transpositionByBar(measures);
-  const first = transpositions.find((one) => one !== null) ?? CONCERT;
   const all = measures.flatMap((measure) => measure?.notes ?? []).filter((note) => !note.rest);
   const unpitched = all.length > 0 && all.filter((note) => note.unpitched).length * 2 > all.length;
   const write = (note: RawNote, bar: number): ScoreNote | null => {
     if (!note.pitch) return null;
-    const key = note.unpitched ? struckKey(note, raw) : pitchKey(note.pitch) - (transpositions[bar] ?? first).semitones;
+    const key = note.unpitched ? struckKey(note, raw) : pitchKey(note.pitch) - transpositions[bar]!.semitones;
     if (key < 0 || key > 127) {
       warn(bar, `a note outside of what MIDI can sound (key ${key}) is left out`, note.line);
       return null;
     }
     return {
       key,
-      pitch: note.unpitched || unpitched ? note.pitch : rewritten(note.pitch, key, transpositions[bar] ?? first, first),
+      pitch: note.pitch,
       ...(note.notehead && note.notehead !== 'normal' && { notehead: note.notehead }),
       ...(note.fingering && { fingering: note.fingering }),
+      ...(note.cents !== 0 && { cents: note.cents }),
+      ...(note.velocity !== null && { velocity: note.velocity }),
+      ...(note.ringing && { ringing: true }),
       tieFromLast: note.tieFromLast,
       tieToNext: note.tieToNext,
       played: [],
     };
   };
   const tablature = tablatureOf(measures);
-  const partBars: PartBar[] = [];
-  const slots = new VoiceSlots();
-  let repeating = 0;
-  measures.forEach((measure, b) => {
-    if (measure?.repeats !== null && measure?.repeats !== undefined) repeating = measure.repeats;
-    const notes = withoutTablature(
-      (measure?.notes ?? []).filter((note) => !note.cue),
-      tablature,
-    );
-    // A repeat sign over an empty bar stands for the bar before.
-    if (
-      repeating > 0 &&
-      !notes.some((note) => !note.rest) &&
-      partBars[b - repeating] &&
-      bars[b]!.length === bars[b - repeating]!.length
-    ) {
-      partBars.push(partBars[b - repeating]!);
-      return;
-    }
-    const voices = voicesOf(
-      notes,
-      bars[b]!.length,
-      slots,
-      (note) => write(note, b),
-      (message, note) => warn(b, message, note.line),
-    );
-    partBars.push({
-      voices:
-        voices.length > 0
-          ? voices
-          : [
-              {
-                staff: 1,
-                voice: 1,
-                symbols: [{ at: 0, duration: bars[b]!.length, type: 'whole', dots: 0, notes: [], wholeBar: true }],
-              },
-            ],
-    });
-  });
+  const partBars = barsOfPart(measures, bars, tablature, { write, warn });
   const declared =
     Math.max(1, ...measures.map((measure) => measure?.staves ?? 1)) - (tablature?.show === 'both' ? 1 : 0);
   const staves = Math.max(declared, ...partBars.flatMap((bar) => bar.voices.map((voice) => voice.staff)));
   const keys = [...symbolsOf({ bars: partBars })].flatMap(({ symbol }) => symbol.notes.map((note) => note.key));
-  const instrument = partInstrument(raw, keys, first.semitones, unpitched);
+  const { semitones, steps } = transpositions[0]!;
+  const instrument = partInstrument(raw, keys, usualTransposition(transpositions, measures), unpitched);
   const { clefs, clefChanges } = clefsOf(measures, Math.min(4, staves), instrument);
   fixTies(partBars, bars);
   placeWords(partBars, raw, bars);
   const programChanges = programsOf(raw, bars);
   const harmonies = directionsOf(raw, bars).flatMap(({ direction, at }) =>
-    direction.kind === 'harmony' ? [{ at, text: direction.text }] : [],
+    direction.kind === 'harmony' ? [{ at, ...direction.harmony }] : [],
   );
+  const changes = transpositionChanges(transpositions);
   const tuning = measures.find((measure) => measure?.tuning)?.tuning ?? null;
   const capo = measures.find((measure) => measure?.capo !== null && measure?.capo !== undefined)?.capo ?? 0;
   return {
@@ -112,8 +70,9 @@ export function readPart(raw: RawPart, bars: readonly Bar[], warnings: MusicXmlW
     name: raw.name || instrument.names.en,
     abbreviation: raw.abbreviation || instrument.abbreviations.en,
     instrument: instrument.id,
-    transposition: first.semitones,
-    transpositionSteps: first.steps,
+    transposition: semitones,
+    transpositionSteps: steps,
+    ...(changes.length > 0 && { transpositionChanges: changes }),
     clefs,
     clefChanges,
     unpitched,
@@ -132,6 +91,69 @@ export function readPart(raw: RawPart, bars: readonly Bar[], warnings: MusicXmlW
     bars: partBars,
   };
 }
+
+interface BarWriting {
+  write: (note: RawNote, bar: number) => ScoreNote | null;
+  warn: (bar: number, message: string, line?: number) => void;
+}
+
+function barsOfPart(
+  measures: readonly (RawMeasure | undefined)[],
+  bars: readonly Bar[],
+  tablature: TablatureStaff | null,
+  { write, warn }: BarWriting,
+): PartBar[] {
+  const partBars: PartBar[] = [];
+  const slots = new VoiceSlots();
+  /** Bars that a sign repeats, by staff; null: on all of them. */
+  const repeating = new Map<number | null, number>();
+  measures.forEach((measure, b) => {
+    for (const { bars: count, staff } of measure?.repeats ?? []) repeating.set(staff, count);
+    const notes = withoutTablature(measure?.notes ?? [], tablature);
+    const { length } = bars[b]!;
+    // Empty where nothing was written: a repeat sign may stand for it.
+    const own =
+      notes.length === 0
+        ? []
+        : voicesOf(notes, length, slots, {
+            write: (note) => write(note, b),
+            mend: (message, note) => warn(b, message, note.line),
+          });
+    const { voices, likeBefore } = withRepeats(own, b);
+    partBars.push({
+      voices: voices.length > 0 ? voices : [restingVoice(length)],
+      ...(likeBefore !== null && { likeBefore }),
+    });
+  });
+  return partBars;
+
+  /** A repeat sign over an empty bar, or over an empty staff, stands for the bar before. */
+  function withRepeats(own: VoiceBar[], b: number): { voices: VoiceBar[]; likeBefore: 0 | 1 | 2 | null } {
+    const empty = (staff: number | null) =>
+      own.every(
+        (voice) => (staff !== null && voice.staff !== staff) || voice.symbols.every((one) => one.notes.length === 0),
+      );
+    for (const [staff, count] of repeating) {
+      const before = partBars[b - count];
+      if (count === 0 || !before || bars[b]!.length !== bars[b - count]!.length || !empty(staff)) continue;
+      if (staff === null) return { voices: before.voices, likeBefore: count > 2 ? null : likeBeforeOf(count, b) };
+      const copied = before.voices.filter((voice) => voice.staff === staff);
+      own = [...own.filter((voice) => voice.staff !== staff), ...copied].sort((x, y) => x.voice - y.voice);
+    }
+    return { voices: own, likeBefore: null };
+  }
+
+  function likeBeforeOf(count: number, b: number): 0 | 1 | 2 {
+    if (count === 1) return 1;
+    return partBars[b - 1]?.likeBefore === 2 ? 0 : 2;
+  }
+}
+
+const restingVoice = (length: WrittenUnits): VoiceBar => ({
+  staff: 1,
+  voice: 1,
+  symbols: [{ at: 0, duration: length, type: 'whole', dots: 0, notes: [], wholeBar: true }],
+});
 
 interface TablatureStaff {
   staff: number;
@@ -163,20 +185,34 @@ function withoutTablature(notes: RawNote[], tablature: TablatureStaff | null): R
     });
 }
 
-/** What is in force in each bar; null before the first. */
-function transpositionByBar(measures: readonly (RawMeasure | undefined)[]): (Transposition | null)[] {
-  let now: Transposition | null = null;
+interface Transposition {
+  semitones: number;
+  steps: number;
+}
+
+const CONCERT: Transposition = { semitones: 0, steps: 0 };
+
+/** What is in force in each bar: none before the first. */
+function transpositionByBar(measures: readonly (RawMeasure | undefined)[]): Transposition[] {
+  let now = CONCERT;
   return measures.map((measure) => (now = measure?.transposition ?? now));
 }
 
-/** A pitch written under another transposition, as the part's own would write it. */
-function rewritten(pitch: Pitch, key: MidiKey, from: Transposition, to: Transposition): Pitch {
-  if (from.semitones === to.semitones && from.steps === to.steps) return pitch;
-  const shift = (one: Transposition) => 7 * one.semitones - 12 * one.steps;
-  let place = lineOfFifths(pitch) - shift(from) + shift(to);
-  while (nameAtFifths(place).alter > 2) place -= 12;
-  while (nameAtFifths(place).alter < -2) place += 12;
-  return pitchAtFifths(key + to.semitones, place);
+function transpositionChanges(byBar: readonly Transposition[]): NonNullable<Part['transpositionChanges']> {
+  return byBar.flatMap(({ semitones, steps }, bar) => {
+    const before = byBar[bar - 1];
+    if (!before || (before.semitones === semitones && before.steps === steps)) return [];
+    return [{ bar, transposition: semitones, transpositionSteps: steps }];
+  });
+}
+
+/** The one that most notes are written in. */
+function usualTransposition(byBar: readonly Transposition[], measures: readonly (RawMeasure | undefined)[]): number {
+  const counts = new Map<number, number>();
+  byBar.forEach(({ semitones }, b) =>
+    counts.set(semitones, (counts.get(semitones) ?? 0) + 1 + (measures[b]?.notes.length ?? 0)),
+  );
+  return [...counts].reduce((a, b) => (b[1] > a[1] ? b : a), [0, 0] as [number, number])[0];
 }
 
 /** The key an unpitched note strikes: its instrument's, else the General MIDI sound that is written at its place. */
@@ -218,34 +254,31 @@ function clefsOf(
     for (const { staff, clef, at } of measure?.clefs ?? []) {
       if (staff > staves || (b === 0 && at === 0) || now[staff - 1] === clef) continue;
       now[staff - 1] = clef;
-      // A clef inside a bar is shown from the next barline on: where clefs stand does not change what sounds.
-      const bar = at > 0 ? b + 1 : b;
-      if (bar < measures.length) clefChanges.push({ bar, staff, clef });
+      // A clef at the end of a bar is for the next one.
+      const atEnd = at > 0 && at >= measure!.reach;
+      if (!atEnd) clefChanges.push({ bar: b, staff, clef, ...(at > 0 && { at }) });
+      else if (b + 1 < measures.length) clefChanges.push({ bar: b + 1, staff, clef });
     }
   });
   return { clefs, clefChanges };
 }
 
-/** Ties must lead from one note to another of the same key right after it in the same voice; others are dropped. */
+/**
+ * Ties must lead from one note to another of the same key right after it; others are dropped. In the same voice it may
+ * be said at either end, in another voice of the part at both.
+ */
 function fixTies(partBars: readonly PartBar[], bars: readonly Bar[]): void {
-  const open = new Map<string, { note: ScoreNote; until: WrittenUnits }>();
-  partBars.forEach((bar, b) => {
-    for (const { voice, symbols } of bar.voices)
-      for (const symbol of symbols)
-        for (const note of symbol.notes) {
-          const at = bars[b]!.start + symbol.at;
-          const slot = `${voice}/${note.key}`;
-          const before = open.get(slot);
-          if (before && before.until === at) note.tieFromLast = true;
-          else {
-            if (before) before.note.tieToNext = false;
-            note.tieFromLast = false;
-          }
-          open.delete(slot);
-          if (note.tieToNext) open.set(slot, { note, until: at + symbol.duration });
-        }
-  });
-  for (const { note } of open.values()) note.tieToNext = false;
+  const open = new OpenTies<{ note: ScoreNote; led: boolean }>();
+  const all: { note: ScoreNote; led: boolean }[] = [];
+  for (const { note, voice, at, until } of notesInTime(partBars, bars)) {
+    const before = open.take(note.key, at, voice, note.tieFromLast);
+    if (before) before.led = true;
+    note.tieFromLast = before !== null;
+    const here = { note, led: false };
+    all.push(here);
+    if (note.tieToNext) open.open(note.key, until, voice, here);
+  }
+  for (const { note, led } of all) note.tieToNext = led;
 }
 
 /** Playing directions go to the first symbol of their staff that starts there or later. */

@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { demoMechanical } from '../../../../demo/make';
 import { performanceFromSmf } from '../../performance';
-import { checkScore, pitchName, soundsOf, type Score } from '../../score';
+import { checkScore, chordText, graceNotesOf, pitchName, soundsOf, type Score } from '../../score';
 import { readSmf } from '../../smf';
 import { QUARTER } from '../../time';
 import { toScore } from '../../to-score';
@@ -110,9 +110,9 @@ describe('reading files of others', () => {
     );
     const { score: one } = read(text);
     expect(names({ score: one })).toEqual([`C5@0+${1 / 3}`, `D5@${1 / 3}+${1 / 3}`, `E5@${2 / 3}+${1 / 3}`, 'F5@1+1']);
-    expect(one.parts[0]!.bars[0]!.voices[0]!.symbols[0]!.marks?.graces?.map((grace) => pitchName(grace.pitch))).toEqual(
-      ['B4'],
-    );
+    expect(graceNotesOf(one.parts[0]!.bars[0]!.voices[0]!.symbols[0]!).map((grace) => pitchName(grace.pitch))).toEqual([
+      'B4',
+    ]);
     expect(checkScore(one)).toEqual([]);
   });
   it('sounds transposing parts and octave lines at their pitches', () => {
@@ -171,15 +171,16 @@ describe('reading files of others', () => {
     expect(one.tempos).toEqual([{ at: 0, bpm: 90, shown: true, words: 'Andante' }]);
     expect(one.swing).toEqual([{ bar: expect.any(Number) as number, ratio: 2, unit: 'eighth' }]);
     expect(one.markers).toEqual([{ at: 4 * QUARTER, text: 'B', rehearsal: true }]);
-    expect(one.parts[0]!.harmonies).toEqual([{ at: 0, text: 'B♭m7' }]);
+    expect(one.parts[0]!.harmonies!.map(chordText)).toEqual(['B♭m7']);
     const { lines, bars } = one.parts[0]!;
     expect(lines.dynamics.map(({ level }) => level)).toEqual(['p', 'f', 'p']);
     expect(lines.hairpins).toEqual([{ start: 0, end: 4 * QUARTER, staff: 1, kind: 'crescendo' }]);
     expect(bars[0]!.voices[0]!.symbols[0]!.marks).toEqual({
       trill: true,
-      fermata: true,
+      fermata: 'normal',
       articulations: ['staccato', 'accent'],
-      lyrics: [{ text: 'La', syllabic: 'begin' }],
+      drawnAs: ['staccatissimo'],
+      lyrics: [{ verse: 1, text: 'La', syllabic: 'begin' }],
       words: ['pizz.'],
     });
   });

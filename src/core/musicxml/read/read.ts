@@ -88,10 +88,11 @@ function assembled(raw: RawScore, warnings: MusicXmlWarning[]): MusicXmlReading 
   return { score, warnings };
 }
 
-/** UTF-16 by its mark, Latin-1 where the declaration says so, else UTF-8. */
+/** UTF-16 by its mark, or by the zeros between its first letters; Latin-1 where the declaration says so; else UTF-8. */
 function decode(bytes: Uint8Array): string {
-  if (bytes[0] === 0xff && bytes[1] === 0xfe) return new TextDecoder('utf-16le').decode(bytes);
-  if (bytes[0] === 0xfe && bytes[1] === 0xff) return new TextDecoder('utf-16be').decode(bytes);
+  const [a, b] = bytes;
+  if ((a === 0xff && b === 0xfe) || (a === 0x3c && b === 0)) return new TextDecoder('utf-16le').decode(bytes);
+  if ((a === 0xfe && b === 0xff) || (a === 0 && b === 0x3c)) return new TextDecoder('utf-16be').decode(bytes);
   const start = String.fromCharCode(...bytes.slice(0, 200));
   const latin = /encoding\s*=\s*["'](?:iso-8859-1|windows-1252|latin-?1)["']/i.test(start);
   return new TextDecoder(latin ? 'windows-1252' : 'utf-8').decode(bytes);
@@ -154,14 +155,29 @@ function readRaw(text: string, warnings: MusicXmlWarning[]): RawScore {
   return {
     title: textOf(child(root, 'work'), 'work-title') || textOf(root, 'movement-title') || '',
     composer: all(identification, 'creator').find((one) => one.attributes.type === 'composer')?.text ?? '',
-    rights: textOf(identification, 'rights') ?? '',
+    rights: all(identification, 'rights')
+      .map((one) => oneLine(one.text))
+      .filter(Boolean)
+      .join('; '),
     parts: [...parts.values()].sort((a, b) => rank(a.id) - rank(b.id)),
   };
 }
 
+/** Names break over several lines on a page, not in a list. */
+const oneLine = (text: string | undefined) => (text ?? '').replace(/\s+/g, ' ').trim();
+
+const SIGNS: Record<string, string> = { flat: '♭', sharp: '♯', natural: '♮' };
+
+/** How a name is printed, where that is said beside it: with the accidentals it has on paper. */
+function displayed(node: XmlNode, name: string): string {
+  const pieces = child(node, `${name}-display`)?.children ?? [];
+  const text = pieces.map((one) => (one.name === 'accidental-text' ? (SIGNS[one.text] ?? '') : one.text)).join(' ');
+  return oneLine(text).replace(/ (?=[♭♯♮])/g, '');
+}
+
 function declarePart(node: XmlNode, part: RawPart): void {
-  part.name = textOf(node, 'part-name') ?? '';
-  part.abbreviation = textOf(node, 'part-abbreviation') ?? '';
+  part.name = displayed(node, 'part-name') || oneLine(textOf(node, 'part-name'));
+  part.abbreviation = displayed(node, 'part-abbreviation') || oneLine(textOf(node, 'part-abbreviation'));
   const instruments = all(node, 'score-instrument');
   part.sound = textOf(instruments[0], 'instrument-sound') ?? null;
   part.solo = instruments.some((one) => child(one, 'solo') !== undefined);

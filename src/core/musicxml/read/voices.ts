@@ -10,6 +10,8 @@ import {
   NOTE_TYPES,
   typeLength,
   voiceNumber,
+  type FurtherSign,
+  type Grace,
   type NoteType,
   type NoteValue,
   type ScoreNote,
@@ -18,6 +20,14 @@ import {
 } from '../../score';
 import { QUARTER, type WrittenUnits } from '../../time';
 import type { RawNote } from './raw';
+
+/** What the reader does with a note, and whom it tells. */
+export interface NoteWriting {
+  /** Makes a note of the score; null for one that cannot be written. */
+  write: (raw: RawNote) => ScoreNote | null;
+  /** Told of notes that had to give way. */
+  mend: (message: string, raw: RawNote) => void;
+}
 
 /**
  * Which of a staff's four voices a voice of the file is, the same in every bar, so that ties and slurs find each other.
@@ -43,17 +53,12 @@ export class VoiceSlots {
   }
 }
 
-/**
- * @param write makes a note of the score; null for one that cannot be written
- * @returns in order of staff and voice
- * @param mend told of notes that had to give way
- */
+/** @returns in order of staff and voice */
 export function voicesOf(
   notes: readonly RawNote[],
   length: WrittenUnits,
   slots: VoiceSlots,
-  write: (raw: RawNote) => ScoreNote | null,
-  mend: (message: string, raw: RawNote) => void,
+  writing: NoteWriting,
 ): VoiceBar[] {
   const byVoice = groupBy(notes, (note) => note.voice);
   // Some programs count voices anew on each staff: what sounds at once on two staves is two voices.
@@ -63,11 +68,13 @@ export function voicesOf(
     byVoice.delete(name);
     for (const [staff, list] of staves) byVoice.set(`${name} on staff ${staff}`, list);
   }
+  for (const [name, own] of [...byVoice])
+    layersOf(own).forEach((layer, n) => byVoice.set(n === 0 ? name : `${name} once more, ${n}`, layer));
   const taken = new Map<number, Set<number>>();
   const voices = [...byVoice].flatMap(([name, own]): VoiceBar[] => {
-    const symbols = symbolsOf(own, length, write, mend);
-    if (symbols.every((symbol) => symbol.notes.length === 0) && byVoice.size > 1) return [];
     const staff = usualStaff(own);
+    const symbols = symbolsOf(own, staff, length, writing);
+    if (symbols.every(isPlainRest) && byVoice.size > 1) return [];
     const here = taken.get(staff) ?? new Set<number>();
     taken.set(staff, here);
     const slot = slots.slotOf(staff, name, here);
@@ -75,6 +82,25 @@ export function voicesOf(
     return [{ staff, voice: voiceNumber(staff, slot), symbols }];
   });
   return voices.sort((a, b) => a.voice - b.voice);
+}
+
+/** A rest that bears nothing but itself. */
+const isPlainRest = (symbol: SymbolInBar) => symbol.notes.length === 0 && symbol.marks === undefined;
+
+/** Going back inside a voice makes notes sound at once: those that begin before the last one has ended stand apart. */
+function layersOf(notes: readonly RawNote[]): RawNote[][] {
+  const layers: { notes: RawNote[]; start: WrittenUnits; end: WrittenUnits }[] = [];
+  let last = 0;
+  for (const note of [...notes].sort((a, b) => a.at - b.at)) {
+    const fits = note.chord || note.grace ? last : layers.findIndex(({ end }) => note.at >= end - 1);
+    const begins = fits >= 0 ? fits : layers.length;
+    const layer = (layers[begins] ??= { notes: [], start: 0, end: 0 });
+    layer.notes.push(note);
+    if (!note.chord && !note.grace) layer.end = note.at + note.duration;
+    last = begins;
+  }
+  // Rests alone need no voice of their own.
+  return layers.map((layer) => layer.notes).filter((layer, n) => n === 0 || layer.some((note) => !note.rest));
 }
 
 /** Whether notes of different groups sound at the same time; a chord over two staves begins together and is one. */
@@ -100,17 +126,18 @@ function usualStaff(notes: readonly RawNote[]): number {
 
 function symbolsOf(
   notes: readonly RawNote[],
+  staff: number,
   length: WrittenUnits,
-  write: (raw: RawNote) => ScoreNote | null,
-  mend: (message: string, raw: RawNote) => void,
+  { write, mend }: NoteWriting,
 ): SymbolInBar[] {
   const symbols: SymbolInBar[] = [];
   let at: WrittenUnits = 0;
-  let graces: ScoreNote[] = [];
+  let graces: Grace[] = [];
   for (const raw of [...notes].sort((a, b) => a.at - b.at)) {
-    const note = raw.rest ? null : write(raw);
+    const written = raw.rest ? null : write(raw);
+    const note = written && raw.staff !== staff ? { ...written, staff: raw.staff } : written;
     if (raw.grace) {
-      if (note) graces.push(note);
+      if (note) addGrace(graces, note, raw);
       continue;
     }
     const last = symbols.at(-1);
@@ -124,13 +151,66 @@ function symbolsOf(
       mend('two notes of one voice overlap; the later one begins where the first one ends', raw);
     if (end <= start) continue;
     if (start > at) symbols.push(...rests(at, start));
-    symbols.push(symbolOf(raw, start, end - start, note, graces));
+    symbols.push(...inPieces(symbolOf(raw, start, end - start, note, graces)));
     graces = [];
     at = end;
   }
   if (at < length) symbols.push(...(at === 0 ? [wholeRest(length)] : rests(at, length)));
-  if (symbols.length === 1 && symbols[0]!.notes.length === 0) return [wholeRest(length)];
+  if (graces.length > 0) afterLast(symbols, graces);
+  if (symbols.length === 1 && isPlainRest(symbols[0]!)) return [wholeRest(length)];
   return closeTuplets(symbols);
+}
+
+/** A sound that no single value is long enough for, or that falls between two, is several tied ones. */
+function inPieces(symbol: SymbolInBar): SymbolInBar[] {
+  const { type, dots, tuplet, duration, at, notes, marks: _marks, ...plain } = symbol;
+  if (tuplet || Math.abs(typeLength(type) * (2 - 1 / 2 ** dots) - duration) < 1) return [symbol];
+  const lengths = valuesOf(duration);
+  if (lengths.length < 2) return [symbol];
+  let from = at;
+  return lengths.map((value, i) => {
+    const piece: SymbolInBar = {
+      ...(i === 0 ? symbol : plain),
+      at: from,
+      duration: value.length,
+      type: value.type,
+      dots: value.dots,
+      notes: notes.map((note) => ({
+        ...note,
+        tieFromLast: i > 0 || note.tieFromLast,
+        tieToNext: i < lengths.length - 1 || note.tieToNext,
+      })),
+    };
+    from += value.length;
+    return piece;
+  });
+}
+
+/** Values that add up to a length, the longest first; none where they do not. */
+function valuesOf(duration: WrittenUnits): NoteValue[] {
+  const values: NoteValue[] = [];
+  let left = duration;
+  while (left > 0) {
+    const next = NOTE_TYPES.find((type) => typeLength(type) <= left);
+    if (!next) return [];
+    const value = noteValue(left) ?? { type: next, dots: 0, length: typeLength(next) };
+    values.push(value);
+    left -= value.length;
+  }
+  return values;
+}
+
+function addGrace(graces: Grace[], note: ScoreNote, { chord, grace, type }: RawNote): void {
+  const last = graces.at(-1);
+  if (chord && last) last.notes = [...last.notes, note].sort((a, b) => a.key - b.key);
+  else graces.push({ notes: [note], type: type ?? 'eighth', ...grace });
+}
+
+/** Grace notes at the end of a bar belong to the note before them: the ending of a trill. */
+function afterLast(symbols: SymbolInBar[], graces: Grace[]): void {
+  const at = symbols.findLastIndex(({ notes }) => notes.length > 0);
+  const last = symbols[at];
+  if (last) symbols[at] = { ...last, marks: { ...last.marks, gracesAfter: graces } };
 }
 
 const wholeRest = (length: WrittenUnits): SymbolInBar => ({
@@ -143,34 +223,51 @@ const wholeRest = (length: WrittenUnits): SymbolInBar => ({
 });
 
 function addToChord(symbol: SymbolInBar, note: ScoreNote, raw: RawNote): void {
-  if (symbol.notes.some((one) => one.key === note.key && one.pitch.step === note.pitch.step)) return;
+  if (
+    symbol.notes.some((one) => one.key === note.key && one.pitch.step === note.pitch.step && one.cents === note.cents)
+  )
+    return;
   symbol.notes.push(note);
   symbol.notes.sort((a, b) => a.key - b.key);
-  if (raw.marks.arpeggio) symbol.marks = { ...symbol.marks, arpeggio: raw.marks.arpeggio };
+  // Fingerings stand at each note of a chord; they are listed in order.
+  const { arpeggio, further = [] } = raw.marks;
+  if (arpeggio) symbol.marks = { ...symbol.marks, arpeggio };
+  const own = further.filter((sign) => !(symbol.marks?.further ?? []).some((other) => sameSign(sign, other)));
+  if (own.length > 0) symbol.marks = { ...symbol.marks, further: [...(symbol.marks?.further ?? []), ...own] };
 }
+
+const sameSign = (a: FurtherSign, b: FurtherSign) => JSON.stringify(a) === JSON.stringify(b);
 
 function symbolOf(
   raw: RawNote,
   at: WrittenUnits,
   duration: WrittenUnits,
   note: ScoreNote | null,
-  graces: readonly ScoreNote[],
+  graces: readonly Grace[],
 ): SymbolInBar {
   const value = valueOf(raw, duration);
-  const marks = raw.rest
-    ? {}
-    : {
-        ...raw.marks,
-        ...(raw.lyrics.length > 0 && { lyrics: raw.lyrics }),
-        ...(graces.length > 0 && { graces: [...graces] }),
-      };
+  const { words: _words, ...own } = raw.marks;
+  const marks = {
+    // A rest can be held too; what belongs to a sound it cannot have.
+    ...(raw.rest ? (own.fermata ? { fermata: own.fermata } : {}) : own),
+    ...(raw.lyrics.length > 0 && !raw.rest && { lyrics: raw.lyrics }),
+    ...(graces.length > 0 && !raw.rest && { graces: [...graces] }),
+  };
   return {
     at,
     duration,
     type: value.type,
     dots: value.dots,
-    ...(value.tuplet && { tuplet: { ...value.tuplet, first: raw.tupletStarts, last: raw.tupletStops } }),
+    ...(value.tuplet && {
+      tuplet: {
+        ...value.tuplet,
+        first: raw.tupletStarts,
+        last: raw.tupletStops,
+        ...(raw.nested.some(({ level }) => level > 1) && { nested: raw.nested }),
+      },
+    }),
     notes: note ? [note] : [],
+    ...(raw.cue && { cue: true }),
     ...(Object.keys(marks).length > 0 && { marks }),
   };
 }
@@ -243,10 +340,14 @@ function rests(from: WrittenUnits, to: WrittenUnits): SymbolInBar[] {
 function closeTuplets(symbols: SymbolInBar[]): SymbolInBar[] {
   let from = -1;
   let filled = 0;
+  const bracketed = symbols.some(({ tuplet }) => tuplet?.nested);
   symbols.forEach((symbol, i) => {
     const { tuplet } = symbol;
     const before = from >= 0 ? symbols[from]!.tuplet! : null;
-    if (before && (!tuplet || tuplet.actual !== before.actual || tuplet.normal !== before.normal)) {
+    const other = !tuplet || tuplet.actual !== before?.actual || tuplet.normal !== before.normal;
+    // Inside a bracket over brackets the ratio changes.
+    const inside = tuplet && bracketed && !symbols[i - 1]!.tuplet!.last;
+    if (before && other && !inside) {
       symbols[i - 1]!.tuplet!.last = true;
       from = -1;
     }
@@ -258,7 +359,8 @@ function closeTuplets(symbols: SymbolInBar[]): SymbolInBar[] {
     }
     filled += symbol.duration;
     const whole = typeLength(tuplet.normalType) * tuplet.normal;
-    const closes = tuplet.last || filled >= whole - 1 || i === symbols.length - 1;
+    const said = tuplet.nested || symbols[from]!.tuplet!.nested;
+    const closes = tuplet.last || (!said && filled >= whole - 1) || i === symbols.length - 1;
     tuplet.first = starts;
     tuplet.last = closes;
     if (closes) from = -1;

@@ -1,6 +1,42 @@
-import { lineOfFifths, type Pitch, type ScoreNote, type VoiceBar } from '../../score';
+import { lineOfFifths, type PartBar, type Pitch, type ScoreNote } from '../../score';
+import type { WrittenUnits } from '../../time';
 
-const NAMES: Record<number, string> = { [-2]: 'flat-flat', [-1]: 'flat', 0: 'natural', 1: 'sharp', 2: 'double-sharp' };
+/** By half tones; halves of them are quarter tones. */
+const NAMES: Record<number, string> = {
+  [-2]: 'flat-flat',
+  [-1.5]: 'three-quarters-flat',
+  [-1]: 'flat',
+  [-0.5]: 'quarter-flat',
+  0: 'natural',
+  0.5: 'quarter-sharp',
+  1: 'sharp',
+  1.5: 'three-quarters-sharp',
+  2: 'double-sharp',
+};
+
+/** A note on a staff, with its place in the bar. */
+export interface PlacedNote {
+  at: WrittenUnits;
+  note: ScoreNote;
+}
+
+/** The notes that stand on a staff in a bar, whatever staff their voice belongs to; grace notes before their note. */
+export function notesOnStaff({ voices }: PartBar, staff: number): PlacedNote[] {
+  const placed = voices.flatMap((voice) =>
+    voice.symbols.flatMap(({ at, duration, notes, marks }) => {
+      const graces = (marks?.graces ?? []).flatMap((grace) => grace.notes);
+      const after = (marks?.gracesAfter ?? []).flatMap((grace) => grace.notes);
+      return [
+        ...[...graces, ...notes].map((note) => ({ at, note, staff: note.staff ?? voice.staff })),
+        ...after.map((note) => ({ at: at + duration, note, staff: note.staff ?? voice.staff })),
+      ];
+    }),
+  );
+  return placed.filter((one) => one.staff === staff).sort((a, b) => a.at - b.at);
+}
+
+/** Half tones and parts of them that the letter is altered by. */
+const alterOf = ({ pitch, cents = 0 }: ScoreNote) => pitch.alter + cents / 100;
 
 export interface PrintedAccidental {
   sign: string;
@@ -12,37 +48,33 @@ export interface PrintedAccidental {
  * The accidentals to print in one bar of one staff: those that differ from the signature and from what the bar has
  * shown on the same line or space before. A note tied over the barline prints none.
  *
- * @param fifths the staff's written signature
+ * @param notes in order of time
+ * @param fifthsAt the staff's written signature at a place
  * @param lastBar what the bar before had shown by its end; places that return to the signature get a reminder (common
  * practice)
  * @returns printed signs by note, and by place what this bar has shown
  */
 export function barAccidentals(
-  voices: readonly VoiceBar[],
-  fifths: number,
+  notes: readonly PlacedNote[],
+  fifthsAt: (at: WrittenUnits) => number,
   lastBar?: ReadonlyMap<string, number>,
 ): { printed: Map<ScoreNote, PrintedAccidental>; shown: Map<string, number> } {
   const shown = new Map<string, number>();
   const printed = new Map<ScoreNote, PrintedAccidental>();
   const met = new Set<string>();
-  const inTime = voices.flatMap((voice) =>
-    voice.symbols.flatMap((symbol) =>
-      [...(symbol.marks?.graces ?? []), ...symbol.notes].map((note) => ({ at: symbol.at, note })),
-    ),
-  );
-  inTime.sort((a, b) => a.at - b.at);
-  for (const { note } of inTime) {
+  for (const { at, note } of notes) {
     const place = `${note.pitch.step}${note.pitch.octave}`;
-    const signature = signatureAlter(note.pitch, fifths);
+    const signature = signatureAlter(note.pitch, fifthsAt(at));
     const inForce = shown.get(place) ?? signature;
     if (note.tieFromLast) continue;
-    const courtesy = note.pitch.alter === inForce;
+    const alter = alterOf(note);
+    const courtesy = alter === inForce;
     const before = lastBar?.get(place);
     const remind = courtesy && !met.has(place) && !shown.has(place) && before !== undefined && before !== signature;
     met.add(place);
     if (courtesy && !remind) continue;
-    if (!courtesy) shown.set(place, note.pitch.alter);
-    printed.set(note, { sign: NAMES[note.pitch.alter] ?? 'natural', courtesy });
+    if (!courtesy) shown.set(place, alter);
+    printed.set(note, { sign: NAMES[Math.round(alter * 2) / 2] ?? 'natural', courtesy });
   }
   return { printed, shown };
 }

@@ -1,6 +1,6 @@
 import type { Clef } from '../../instruments';
-import { clefsAt, STEPS, type Part, type Score } from '../../score';
-import type { Bar, MidiKey } from '../../time';
+import { clefsAt, STEPS, transpositionAt, type Part, type PartTransposition, type Score } from '../../score';
+import { sameMeter, type Bar, type MidiKey } from '../../time';
 import type { XmlWriter } from './xml-writer';
 
 export const CLEFS: Record<Clef, { sign: string; line?: number; octave?: number }> = {
@@ -20,6 +20,30 @@ export function stavesOf(part: Part): number {
 export type BarStyle =
   { kind: 'multiple-rest'; bars: number } | { kind: 'like-before'; type: 'start' | 'stop'; bars: number };
 
+/** A clef or a signature inside a bar. */
+export interface AttributesInside {
+  /** From the start of the bar. */
+  at: number;
+  staff: number;
+  write: (xml: XmlWriter) => void;
+}
+
+/** What changes inside a bar, in order of place. */
+export function attributesInside(score: Score, part: Part, index: number): AttributesInside[] {
+  const staves = stavesOf(part);
+  const clefs = part.clefChanges.flatMap(({ bar, at, staff, clef }) =>
+    bar === index && at && part.tablature?.show !== 'tablature'
+      ? [{ at, staff, write: (xml: XmlWriter) => writeClef(xml, clef, staves > 1 ? staff : undefined) }]
+      : [],
+  );
+  const keys = score.keys.flatMap(({ bar, at, mode }, k) =>
+    bar === index && at && !part.unpitched
+      ? [{ at, staff: 1, write: (xml: XmlWriter) => writeKey(xml, part.writtenKeys[k]!, mode) }]
+      : [],
+  );
+  return [...keys, ...clefs].sort((a, b) => a.at - b.at);
+}
+
 /**
  * What a bar changes: signature, meter, clefs, and at the start how the part is laid out.
  * @returns the written signature that begins here
@@ -34,19 +58,17 @@ export function writeAttributes(
 ): number | null {
   const bar = score.bars[index]!;
   const before = score.bars[index - 1];
-  const k = score.keys.findIndex((candidate) => candidate.bar === index);
+  const k = score.keys.findIndex((candidate) => candidate.bar === index && !candidate.at);
   const newKey = k >= 0 && !(part.unpitched && index > 0);
-  const newMeter = !before || before.meter.beats !== bar.meter.beats || before.meter.beatType !== bar.meter.beatType;
-  const clefs = part.clefChanges.filter((change) => change.bar === index && index > 0);
-  if (index > 0 && !newKey && !newMeter && clefs.length === 0 && styles.length === 0) return null;
+  const newMeter = !before || !sameMeter(before.meter, bar.meter) || before.free !== bar.free;
+  const clefs = part.clefChanges.filter((change) => change.bar === index && index > 0 && !change.at);
+  const transposition = part.transpositionChanges?.find((change) => change.bar === index && index > 0);
+  const changes = newKey || newMeter || clefs.length > 0 || transposition !== undefined;
+  if (index > 0 && !changes && styles.length === 0) return null;
   const staves = stavesOf(part);
   xml.open('attributes');
   if (index === 0) xml.leaf('divisions', divisions);
-  if (newKey) {
-    xml.open('key').leaf('fifths', part.writtenKeys[k]);
-    if (!part.unpitched) xml.leaf('mode', score.keys[k]!.mode);
-    xml.close('key');
-  }
+  if (newKey) writeKey(xml, part.writtenKeys[k]!, part.unpitched ? null : score.keys[k]!.mode);
   if (newMeter) writeMeter(xml, bar);
   if (index === 0) {
     if (staves > 1) xml.leaf('staves', staves);
@@ -59,9 +81,10 @@ export function writeAttributes(
         .leaf('line', 5)
         .close('clef');
     staffDetails(xml, part, staves);
-    writeTransposition(xml, part);
+    writeTransposition(xml, part, false);
   } else if (part.tablature?.show !== 'tablature')
     for (const { staff, clef } of clefs) writeClef(xml, clef, staves > 1 ? staff : undefined);
+  if (transposition) writeTransposition(xml, transpositionAt(part, index), true);
   for (const style of styles) {
     xml.open('measure-style');
     if (style.kind === 'multiple-rest') xml.leaf('multiple-rest', style.bars);
@@ -76,8 +99,18 @@ export function writeAttributes(
   return newKey ? part.writtenKeys[k]! : null;
 }
 
-function writeMeter(xml: XmlWriter, { meter }: Bar): void {
-  xml.open('time').leaf('beats', meter.beats).leaf('beat-type', meter.beatType).close('time');
+function writeKey(xml: XmlWriter, fifths: number, mode: string | null): void {
+  xml.open('key').leaf('fifths', fifths);
+  if (mode) xml.leaf('mode', mode);
+  xml.close('key');
+}
+
+function writeMeter(xml: XmlWriter, { meter, free }: Bar): void {
+  const { beats, beatType, groups, symbol } = meter;
+  xml.open('time', { symbol: free ? undefined : symbol });
+  if (free) xml.leaf('senza-misura');
+  else xml.leaf('beats', groups?.join('+') ?? beats).leaf('beat-type', beatType);
+  xml.close('time');
 }
 
 function writeClef(xml: XmlWriter, clef: Clef, number: number | undefined): void {
@@ -125,8 +158,12 @@ function naturalName(key: MidiKey): { step: string; alter: number; octave: numbe
 }
 
 /** The standard gives what must be added to the written pitch to get the sounding one, whole octaves apart. */
-function writeTransposition(xml: XmlWriter, { transposition, transpositionSteps }: Part): void {
-  if (transposition === 0 && transpositionSteps === 0) return;
+function writeTransposition(
+  xml: XmlWriter,
+  { transposition, transpositionSteps }: PartTransposition,
+  always: boolean,
+): void {
+  if (!always && transposition === 0 && transpositionSteps === 0) return;
   const octaves = Math.trunc(-transposition / 12);
   xml.open('transpose');
   xml

@@ -9,6 +9,7 @@ import {
 } from '../../marks';
 import type { BarSigns, Marker, Part, PartLines, Score, SwingMark, TempoMark } from '../../score';
 import { barIndexAt, type Bar, type WrittenUnits } from '../../time';
+import { writeHarmony } from './harmony';
 import { writeElement, type XmlWriter } from './xml-writer';
 
 /** What is written between the notes: at a place in the bar, on a staff. */
@@ -22,10 +23,15 @@ export interface Direction {
 }
 
 /**
- * @param top the part that carries what concerns the whole score
+ * @param id of the part in the file
+ * @param top the part carries what concerns the whole score
  * @returns for each bar, in order of place
  */
-export function directionsByBar(score: Score, part: Part, top: boolean, colour: Colour): Direction[][] {
+export function directionsByBar(
+  score: Score,
+  part: Part,
+  { id, top, colour }: { id: string; top: boolean; colour: Colour },
+): Direction[][] {
   const { bars } = score;
   const starts = bars.map((bar) => bar.start);
   const byBar = bars.map((): Direction[] => []);
@@ -38,16 +44,14 @@ export function directionsByBar(score: Score, part: Part, top: boolean, colour: 
     byBar[bar.index]!.push({ at: Math.min(at - bar.start, bar.length), staff, rank, write });
   };
   if (top) addForAll(score, add);
+  for (const harmony of part.harmonies ?? [])
+    add(harmony.at, 1, 8, (xml, place) => writeHarmony(xml, harmony, place.offset));
+  for (const { at, program } of part.programChanges ?? [])
+    add(at, 1, 2, (xml, place) => writeProgram(xml, `${id}-I1`, program, place.offset));
   const lastStaff = part.clefs.length;
   for (const kind of LINE_NAMES)
     for (const sign of writtenAs(kind, part.lines, { colour, lastStaff }))
-      add(
-        sign.at,
-        sign.staff,
-        sign.rank,
-        (xml, place) => writeDirection(xml, place, (into) => writeElement(into, sign.element), sign),
-        sign.ends,
-      );
+      add(sign.at, sign.staff, sign.rank, (xml, place) => writeSign(xml, place, sign), sign.ends);
   for (const list of byBar) list.sort((a, b) => a.at - b.at || a.rank - b.rank);
   return byBar;
 }
@@ -68,7 +72,7 @@ function addForAll(score: Score, add: Add): void {
   const above =
     (type: (xml: XmlWriter) => void, sound?: Attributes): Direction['write'] =>
     (xml, place) =>
-      writeDirection(xml, place, type, { placement: 'above', sound });
+      writeDirection(xml, place, [type], { placement: 'above', sound });
   const { bars } = score;
   const starts = bars.map((bar) => bar.start);
   for (const marker of score.markers)
@@ -94,15 +98,45 @@ function addForAll(score: Score, add: Add): void {
   });
 }
 
+function writeSign(
+  xml: XmlWriter,
+  place: { offset: number; staff: number | undefined },
+  { element, with: said = [], placement, sound }: PlacedSign,
+): void {
+  if (element) {
+    const all = [...said, element];
+    writeDirection(
+      xml,
+      place,
+      all.map((one) => (into: XmlWriter) => writeElement(into, one)),
+      { placement, sound },
+    );
+    return;
+  }
+  // Only for playback.
+  if (place.offset === 0) xml.leaf('sound', null, sound);
+  else xml.open('sound', sound).leaf('offset', place.offset).close('sound');
+}
+
+/** Another sound from here on: a doubling, another patch. */
+function writeProgram(xml: XmlWriter, id: string, program: number, offset: number): void {
+  xml.open('sound').open('midi-instrument', { id }).leaf('midi-program', program).close('midi-instrument');
+  if (offset !== 0) xml.leaf('offset', offset);
+  xml.close('sound');
+}
+
 function writeDirection(
   xml: XmlWriter,
   { offset, staff }: { offset: number; staff: number | undefined },
-  type: (xml: XmlWriter) => void,
+  types: readonly ((xml: XmlWriter) => void)[],
   { placement, sound }: { placement?: 'above' | 'below'; sound?: Attributes },
 ): void {
-  xml.open('direction', { placement }).open('direction-type');
-  type(xml);
-  xml.close('direction-type');
+  xml.open('direction', { placement });
+  for (const type of types) {
+    xml.open('direction-type');
+    type(xml);
+    xml.close('direction-type');
+  }
   if (offset !== 0) xml.leaf('offset', offset, { sound: 'yes' });
   if (staff) xml.leaf('staff', staff);
   if (sound) xml.leaf('sound', null, sound);
@@ -136,7 +170,14 @@ function writeTempo(
   xml.open('direction', { placement: 'above' });
   if (tempo.words)
     xml.open('direction-type').leaf('words', tempo.words, { 'font-weight': 'bold' }).close('direction-type');
-  if (tempo.shown) {
+  if (tempo.equals) {
+    xml.open('direction-type').open('metronome');
+    for (const { type, dots } of [tempo.equals.before, tempo.equals.after]) {
+      xml.leaf('beat-unit', type);
+      for (let dot = 0; dot < dots; dot++) xml.leaf('beat-unit-dot');
+    }
+    xml.close('metronome').close('direction-type');
+  } else if (tempo.shown) {
     xml.open('direction-type').open('metronome').leaf('beat-unit', 'quarter');
     if (dotted) xml.leaf('beat-unit-dot');
     xml
@@ -166,11 +207,14 @@ function signDirections(signs: BarSigns | undefined): SignDirection[] {
   if (!signs) return [];
   const list: SignDirection[] = [];
   const words = (text: string) => (xml: XmlWriter) => void xml.leaf('words', text);
-  if (signs.segno) list.push({ atEnd: false, write: (xml) => xml.leaf('segno'), sound: { segno: 'segno' } });
-  if (signs.coda) list.push({ atEnd: false, write: (xml) => xml.leaf('coda'), sound: { coda: 'coda' } });
-  if (signs.toCoda) list.push({ atEnd: true, write: words('To Coda'), sound: { tocoda: 'coda' } });
+  const named = (name: true | string, usual: string) => (name === true ? usual : name);
+  const { segno, coda, toCoda } = signs;
+  if (segno) list.push({ atEnd: false, write: (xml) => xml.leaf('segno'), sound: { segno: named(segno, 'segno') } });
+  if (coda) list.push({ atEnd: false, write: (xml) => xml.leaf('coda'), sound: { coda: named(coda, 'coda') } });
+  if (toCoda) list.push({ atEnd: true, write: words('To Coda'), sound: { tocoda: named(toCoda, 'coda') } });
   if (signs.fine) list.push({ atEnd: true, write: words('Fine'), sound: { fine: 'yes' } });
   if (signs.jump === 'daCapo') list.push({ atEnd: true, write: words('D.C.'), sound: { dacapo: 'yes' } });
-  if (signs.jump === 'dalSegno') list.push({ atEnd: true, write: words('D.S.'), sound: { dalsegno: 'segno' } });
+  if (signs.jump === 'dalSegno')
+    list.push({ atEnd: true, write: words('D.S.'), sound: { dalsegno: signs.jumpTo ?? 'segno' } });
   return list;
 }

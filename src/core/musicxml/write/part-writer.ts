@@ -1,23 +1,66 @@
-import type { Part, PartBar, Score, ScoreNote, Slur, SymbolInBar, SymbolMarks, VoiceBar } from '../../score';
-import { MARK_GROUPS, NOTE_MARKS, type Colour, type MarkElement, type MarkGroup } from '../../marks';
+import {
+  type Grace,
+  type Lyric,
+  type Part,
+  type PartBar,
+  type Score,
+  type ScoreNote,
+  type Slur,
+  type SymbolInBar,
+  type SymbolMarks,
+  type TupletPlace,
+  type VoiceBar,
+} from '../../score';
+import { groupBy } from '../../base';
+import { MARK_GROUPS, NOTE_MARKS, numbered, type Colour, type MarkElement, type MarkGroup } from '../../marks';
 import { QUARTER, type Bar, type WrittenUnits } from '../../time';
-import { barAccidentals, type PrintedAccidental } from './accidentals';
-import { stavesOf, writeAttributes, type BarStyle } from './attributes';
+import { barAccidentals, notesOnStaff, type PrintedAccidental } from './accidentals';
+import { attributesInside, stavesOf, writeAttributes, type AttributesInside, type BarStyle } from './attributes';
 import { barBeams, type Beam } from './beams';
+import { barStyles } from './bar-styles';
 import { directionsByBar, type Direction } from './directions';
 import type { MusicXmlOptions } from './write';
-import { writeElement, type XmlWriter } from './xml-writer';
+import { canWrite, writeElement, type XmlWriter } from './xml-writer';
 
 type Accidentals = ReadonlyMap<ScoreNote, PrintedAccidental>;
 
+/** The standard counts strength in percent of a forte of this velocity. */
+const FORTE = 90;
 /** Octaves that the standard has; what lies beyond is written in the last one, and asked about. */
 const [LOWEST_OCTAVE, HIGHEST_OCTAVE] = [0, 9];
 
+/** Slurs by the symbol where they begin or end: voice and place. */
+type SlurEnds = ReadonlyMap<string, readonly { line: Slur; number: number }[]>;
+
+/** How a part is written, apart from what it holds. */
+export interface PartPlace {
+  /** Id in the file. */
+  id: string;
+  divisions: number;
+  /** The top part carries what concerns the whole score. */
+  top: boolean;
+}
+
+/** One glyph on its way into the file. */
+interface Glyph {
+  symbol: SymbolInBar;
+  voice: VoiceBar;
+  bar: Bar;
+  /** Of the first note of a chord. */
+  beams: readonly Beam[];
+  accidentals: Accidentals;
+  asTablature: boolean;
+  /** The same music once more, below: its values stand above already. */
+  again: boolean;
+}
+
 /** Writes the measures of one part. */
 export class PartWriter {
+  private readonly id: string;
+  private readonly divisions: number;
   private readonly unit: WrittenUnits;
   private readonly staves: number;
-  private readonly slurs: { starts: ReadonlyMap<string, Slur>; ends: ReadonlyMap<string, Slur> };
+  private readonly slurs: { starts: SlurEnds; ends: SlurEnds };
   private readonly styles: ReadonlyMap<number, BarStyle[]>;
   private readonly directions: readonly Direction[][];
   private readonly colour: Colour;
@@ -29,22 +72,22 @@ export class PartWriter {
     private readonly xml: XmlWriter,
     private readonly score: Score,
     private readonly part: Part,
-    private readonly id: string,
-    private readonly divisions: number,
-    /** The top part carries what concerns the whole score. */
-    top: boolean,
+    { id, divisions, top }: PartPlace,
     private readonly options: MusicXmlOptions,
   ) {
+    this.id = id;
+    this.divisions = divisions;
     this.unit = QUARTER / divisions;
     this.staves = stavesOf(part);
+    const slurs = numbered(part.lines.slurs);
     this.slurs = {
-      starts: new Map(part.lines.slurs.map((slur) => [`${slur.voice}/${slur.start}`, slur])),
-      ends: new Map(part.lines.slurs.map((slur) => [`${slur.voice}/${slur.end}`, slur])),
+      starts: groupBy(slurs, ({ line }) => `${line.voice}/${line.start}`),
+      ends: groupBy(slurs, ({ line }) => `${line.endVoice ?? line.voice}/${line.end}`),
     };
     this.styles = barStyles(part, options.multiRests ?? false);
     const color = options.suggestionColour;
     this.colour = ({ suggested }) => (suggested && color ? { color } : {});
-    this.directions = directionsByBar(score, part, top, this.colour);
+    this.directions = directionsByBar(score, part, { id, top, colour: this.colour });
   }
 
   write(): void {
@@ -79,10 +122,12 @@ export class PartWriter {
   private barlineAfter(index: number): void {
     const signs = this.score.signs[index];
     const final = index === this.score.bars.length - 1 && this.options.finalBarline !== false;
-    const ends = signs?.endingStop || signs?.repeatEnd;
-    if (!ends && !final) return;
+    const { barline, fermata } = signs ?? {};
+    if (!signs?.endingStop && !signs?.repeatEnd && !final && !barline && !fermata) return;
     this.xml.open('barline', { location: 'right' });
     if (signs?.repeatEnd || final) this.xml.leaf('bar-style', 'light-heavy');
+    else if (barline) this.xml.leaf('bar-style', barline);
+    if (fermata) this.xml.leaf('fermata', null, { type: 'upright' });
     if (signs?.endingStop) this.xml.leaf('ending', null, { number: this.endingAt(index), type: signs.endingStop });
     if (signs?.repeatEnd)
       this.xml.leaf('repeat', null, {
@@ -98,59 +143,98 @@ export class PartWriter {
   }
 
   private voices(bar: Bar, partBar: PartBar): void {
-    const { part, options } = this;
+    const { part } = this;
     const directions = this.directions[bar.index]!;
-    const accidentals = new Map<ScoreNote, PrintedAccidental>();
-    if (!part.unpitched) {
-      part.clefs.forEach((_, s) => {
-        const { printed, shown } = barAccidentals(
-          partBar.voices.filter((voice) => voice.staff === s + 1),
-          this.fifths,
-          options.courtesy === false ? undefined : this.shown[s],
-        );
-        for (const [note, sign] of printed) accidentals.set(note, sign);
-        this.shown[s] = shown;
-      });
-    }
-    const onlyTablature = part.tablature?.show === 'tablature';
+    const asTablature = part.tablature?.show === 'tablature';
+    const accidentals: Accidentals = asTablature ? new Map() : this.accidentalsOf(bar, partBar);
+    const inside = attributesInside(this.score, part, bar.index);
     partBar.voices.forEach((voice, v) => {
-      if (v > 0) this.backup(bar);
+      if (v > 0) this.backup(bar.length);
       const beams = barBeams(voice.symbols, bar);
       const firstOfStaff = partBar.voices.findIndex((other) => other.staff === voice.staff) === v;
       const waiting = firstOfStaff ? directions.filter((direction) => direction.staff === voice.staff) : [];
+      const changes = inside.filter((change) => carrierOf(change, partBar) === voice);
       for (const symbol of voice.symbols) {
+        while (changes[0] && changes[0].at <= symbol.at) changes.shift()!.write(this.xml);
         while (waiting[0] && waiting[0].at < symbol.at + symbol.duration) this.direction(waiting.shift()!, symbol.at);
         for (const words of symbol.marks?.words ?? []) this.playingWords(words, voice);
-        this.symbol(
+        this.symbol({
           symbol,
           voice,
           bar,
-          beams.get(symbol) ?? [],
-          onlyTablature ? new Map() : accidentals,
-          onlyTablature,
-        );
+          beams: beams.get(symbol) ?? [],
+          accidentals,
+          asTablature,
+          again: false,
+        });
       }
       for (const direction of waiting) this.direction(direction, bar.length);
+      if (v === 0)
+        this.looseChanges(
+          inside.filter((change) => carrierOf(change, partBar) === null),
+          bar,
+        );
     });
     if (part.tablature?.show === 'both') this.tablatureStaff(bar, partBar);
+    this.fifths = this.score.keys.reduce(
+      (now, { bar: at, at: offset }, k) => (at === bar.index && offset ? part.writtenKeys[k]! : now),
+      this.fifths,
+    );
+  }
+
+  private accidentalsOf(bar: Bar, partBar: PartBar): Accidentals {
+    const { part, options } = this;
+    const accidentals = new Map<ScoreNote, PrintedAccidental>();
+    if (part.unpitched) return accidentals;
+    const changes = this.score.keys.flatMap(({ bar: b, at }, k) =>
+      b === bar.index && at ? [{ at, fifths: part.writtenKeys[k]! }] : [],
+    );
+    const fifthsAt = (at: WrittenUnits) => changes.findLast((one) => one.at <= at)?.fifths ?? this.fifths;
+    part.clefs.forEach((_, s) => {
+      const lastBar = options.courtesy === false ? undefined : this.shown[s];
+      const { printed, shown } = barAccidentals(notesOnStaff(partBar, s + 1), fifthsAt, lastBar);
+      for (const [note, sign] of printed) accidentals.set(note, sign);
+      this.shown[s] = shown;
+    });
+    return accidentals;
+  }
+
+  /** Changes where no voice has a symbol that begins: the cursor goes there and back. */
+  private looseChanges(changes: readonly AttributesInside[], bar: Bar): void {
+    for (const { at, write } of changes) {
+      this.backup(bar.length - at);
+      write(this.xml);
+      this.xml
+        .open('forward')
+        .leaf('duration', (bar.length - at) / this.unit)
+        .close('forward');
+    }
   }
 
   /** The same notes again, as strings and frets below the notation. */
   private tablatureStaff(bar: Bar, partBar: PartBar): void {
     for (const voice of partBar.voices) {
-      this.backup(bar);
+      this.backup(bar.length);
       const below: VoiceBar = { ...voice, staff: this.staves, voice: voice.voice + 4 * (this.staves - 1) };
       for (const symbol of voice.symbols) {
         const { marks: _marks, ...plain } = symbol;
-        this.symbol(plain, below, bar, [], new Map(), true, true);
+        this.symbol({
+          symbol: plain,
+          voice: below,
+          bar,
+          beams: [],
+          accidentals: new Map(),
+          asTablature: true,
+          again: true,
+        });
       }
     }
   }
 
-  private backup(bar: Bar): void {
+  private backup(length: WrittenUnits): void {
     this.xml
       .open('backup')
-      .leaf('duration', bar.length / this.unit)
+      .leaf('duration', length / this.unit)
       .close('backup');
   }
 
@@ -171,89 +255,88 @@ export class PartWriter {
     if (words === 'pizz.' || words === 'arco') xml.leaf('sound', null, { pizzicato: words === 'pizz.' ? 'yes' : 'no' });
   }
 
-  private symbol(
-    symbol: SymbolInBar,
-    voice: VoiceBar,
-    bar: Bar,
-    beams: readonly Beam[],
-    accidentals: Accidentals,
-    asTablature: boolean,
-    again = false,
-  ): void {
+  private symbol(glyph: Glyph): void {
+    const { symbol, bar, again } = glyph;
     if (symbol.notes.length === 0) {
-      this.xml
-        .open('note', { 'print-object': again ? 'no' : undefined })
-        .leaf('rest', null, { measure: symbol.wholeBar ? 'yes' : undefined });
-      this.timing(symbol, voice, bar, null, beams, accidentals, 0, asTablature);
+      this.xml.open('note', { 'print-object': again ? 'no' : undefined });
+      if (symbol.cue) this.xml.leaf('cue');
+      this.xml.leaf('rest', null, { measure: symbol.wholeBar ? 'yes' : undefined });
+      this.timing(glyph, null, 0);
       this.xml.close('note');
     }
-    symbol.marks?.graces?.forEach((note, n, graces) =>
-      this.grace(note, graces.length > 1 ? n : null, graces.length, voice, bar.start + symbol.at, accidentals),
-    );
+    const { graces = [], gracesAfter = [] } = symbol.marks ?? {};
+    this.graces(graces, bar.start + symbol.at, glyph);
     symbol.notes.forEach((note, n) => {
-      this.xml.open('note', { id: this.options.noteId?.(note, bar.start + symbol.at) });
+      this.xml.open('note', {
+        id: this.options.noteId?.(note, bar.start + symbol.at),
+        dynamics: note.velocity === undefined ? undefined : Math.round((note.velocity / FORTE) * 10000) / 100,
+      });
+      if (symbol.cue) this.xml.leaf('cue');
       if (n > 0) this.xml.leaf('chord');
       this.pitch(note);
-      this.timing(symbol, voice, bar, note, n === 0 ? beams : [], accidentals, n, asTablature, again);
+      this.timing(glyph, note, n);
       this.xml.close('note');
+    });
+    this.graces(gracesAfter, bar.start + symbol.at + symbol.duration, glyph);
+  }
+
+  /** Several one after the other are beamed where they have flags. */
+  private graces(graces: readonly Grace[], time: WrittenUnits, glyph: Glyph): void {
+    graces.forEach((grace, g) => {
+      const flagged = graces.length > 1 && graces.every(({ type }) => (GRACE_BEAMS[type] ?? 0) > 0);
+      const edge: Beam = g === 0 ? 'begin' : g === graces.length - 1 ? 'end' : 'continue';
+      grace.notes.forEach((note, n) => this.graceNote(grace, note, n, flagged ? edge : null, time, glyph));
     });
   }
 
-  /** @param at place among several, which are beamed; null for a single one, which has a stroke through its stem */
-  private grace(
+  private graceNote(
+    { type, slash, steals }: Grace,
     note: ScoreNote,
-    at: number | null,
-    count: number,
-    voice: VoiceBar,
+    n: number,
+    beam: Beam | null,
     time: WrittenUnits,
-    accidentals: Accidentals,
+    { voice, accidentals }: Glyph,
   ): void {
     const { xml } = this;
-    xml
-      .open('note', { id: this.options.noteId?.(note, time) })
-      .leaf('grace', null, { slash: at === null ? 'yes' : undefined });
+    xml.open('note', { id: this.options.noteId?.(note, time) }).leaf('grace', null, {
+      slash: slash && 'yes',
+      'steal-time-previous': steals?.from === 'before' ? steals.percent : undefined,
+      'steal-time-following': steals?.from === 'after' ? steals.percent : undefined,
+    });
+    if (n > 0) xml.leaf('chord');
     this.pitch(note);
     if (this.part.unpitched) xml.leaf('instrument', null, { id: `${this.id}-I${note.key}` });
-    xml.leaf('voice', voice.voice).leaf('type', at === null ? 'eighth' : '16th');
+    xml.leaf('voice', voice.voice).leaf('type', type);
     this.accidental(accidentals.get(note));
-    if (this.part.unpitched) this.stemAndHead(note, voice);
-    if (this.staves > 1) xml.leaf('staff', voice.staff);
-    if (at !== null)
-      for (const level of [1, 2])
-        xml.leaf('beam', at === 0 ? 'begin' : at === count - 1 ? 'end' : 'continue', { number: level });
+    this.stemAndHead(note, voice);
+    if (this.staves > 1) xml.leaf('staff', note.staff ?? voice.staff);
+    if (beam && n === 0)
+      for (let level = 1; level <= GRACE_BEAMS[type]!; level++) xml.leaf('beam', beam, { number: level });
     xml.close('note');
   }
 
-  private pitch({ pitch }: ScoreNote): void {
+  private pitch({ pitch, cents = 0 }: ScoreNote): void {
     const { xml } = this;
     if (this.part.unpitched) {
       xml.open('unpitched').leaf('display-step', pitch.step).leaf('display-octave', pitch.octave).close('unpitched');
       return;
     }
     xml.open('pitch').leaf('step', pitch.step);
-    if (pitch.alter !== 0) xml.leaf('alter', pitch.alter);
+    const alter = pitch.alter + cents / 100;
+    if (alter !== 0) xml.leaf('alter', alter);
     xml.leaf('octave', Math.max(LOWEST_OCTAVE, Math.min(HIGHEST_OCTAVE, pitch.octave))).close('pitch');
   }
 
-  private timing(
-    symbol: SymbolInBar,
-    voice: VoiceBar,
-    bar: Bar,
-    note: ScoreNote | null,
-    beams: readonly Beam[],
-    accidentals: Accidentals,
-    n: number,
-    asTablature: boolean,
-    again = false,
-  ): void {
+  private timing(glyph: Glyph, note: ScoreNote | null, n: number): void {
     const { xml } = this;
+    const { symbol, voice, beams, accidentals, again } = glyph;
     xml.leaf('duration', symbol.duration / this.unit);
-    if (note?.tieFromLast) xml.leaf('tie', null, { type: 'stop' });
-    if (note?.tieToNext) xml.leaf('tie', null, { type: 'start' });
+    if (note?.tieFromLast && !symbol.cue) xml.leaf('tie', null, { type: 'stop' });
+    if (note?.tieToNext && !symbol.cue) xml.leaf('tie', null, { type: 'start' });
     if (note && this.part.unpitched) xml.leaf('instrument', null, { id: `${this.id}-I${note.key}` });
     xml.leaf('voice', voice.voice);
     if (!symbol.wholeBar) {
-      xml.leaf('type', symbol.type);
+      xml.leaf('type', symbol.type, { size: symbol.cue && 'cue' });
       for (let dot = 0; dot < symbol.dots; dot++) xml.leaf('dot');
     }
     if (note) this.accidental(accidentals.get(note));
@@ -266,20 +349,13 @@ export class PartWriter {
         .leaf('normal-type', normalType)
         .close('time-modification');
     }
-    if (note && this.part.unpitched) this.stemAndHead(note, voice);
     // The values stand above already.
-    else if (note && again) xml.leaf('stem', 'none');
-    if (this.staves > 1) xml.leaf('staff', voice.staff);
-    beams.forEach((beam, level) => xml.leaf('beam', beam, { number: level + 1 }));
-    this.notations(symbol, voice, bar.start + symbol.at, note, n, asTablature);
-    if (n === 0)
-      symbol.marks?.lyrics?.forEach(({ text, syllabic }, verse) =>
-        xml
-          .open('lyric', { number: verse + 1 })
-          .leaf('syllabic', syllabic)
-          .leaf('text', text)
-          .close('lyric'),
-      );
+    if (note && again && !this.part.unpitched) xml.leaf('stem', 'none');
+    else if (note) this.stemAndHead(note, voice);
+    if (this.staves > 1) xml.leaf('staff', (!again && note?.staff) || voice.staff);
+    if (n === 0) beams.forEach((beam, level) => xml.leaf('beam', beam, { number: level + 1 }));
+    this.notations(glyph, note, n);
+    if (n === 0) for (const lyric of symbol.marks?.lyrics ?? []) writeLyric(xml, lyric);
   }
 
   private accidental(printed: PrintedAccidental | undefined): void {
@@ -287,35 +363,29 @@ export class PartWriter {
   }
 
   private stemAndHead({ notehead }: ScoreNote, { voice }: VoiceBar): void {
-    this.xml.leaf('stem', (voice - 1) % 4 === 0 ? 'up' : 'down');
+    if (this.part.unpitched) this.xml.leaf('stem', (voice - 1) % 4 === 0 ? 'up' : 'down');
     if (notehead && notehead !== 'normal') this.xml.leaf('notehead', notehead);
   }
 
-  private notations(
-    symbol: SymbolInBar,
-    { voice }: VoiceBar,
-    at: WrittenUnits,
-    note: ScoreNote | null,
-    n: number,
-    asTablature: boolean,
-  ): void {
+  private notations({ symbol, voice: { voice }, bar, asTablature }: Glyph, note: ScoreNote | null, n: number): void {
     const { xml } = this;
+    const place = `${voice}/${bar.start + symbol.at}`;
     const first = n === 0;
-    const bracket = first && symbol.tuplet && (symbol.tuplet.first || symbol.tuplet.last);
-    const signs = note ? this.signs(symbol.marks, first) : new Map<MarkGroup, MarkElement[]>();
+    const brackets = first && symbol.tuplet ? bracketsOf(symbol.tuplet) : [];
+    const signs = this.signs(symbol.marks, first);
     const fingering = asTablature ? note?.fingering : undefined;
-    const slurEnd = first && !note?.tieFromLast ? this.slurs.ends.get(`${voice}/${at}`) : undefined;
-    const slurStart = first ? this.slurs.starts.get(`${voice}/${at}`) : undefined;
-    if (!bracket && !note?.tieFromLast && !note?.tieToNext && signs.size === 0 && !fingering && !slurEnd && !slurStart)
-      return;
+    const slurEnds = first && note && !note.tieFromLast ? (this.slurs.ends.get(place) ?? []) : [];
+    const slurStarts = first && note ? (this.slurs.starts.get(place) ?? []) : [];
+    const tied = note?.tieFromLast || note?.tieToNext || note?.ringing;
+    const any = brackets.length + signs.size + slurEnds.length + slurStarts.length > 0;
+    if (!any && !tied && !fingering) return;
     xml.open('notations');
     if (note?.tieFromLast) xml.leaf('tied', null, { type: 'stop' });
     if (note?.tieToNext) xml.leaf('tied', null, { type: 'start' });
-    const number = ((voice - 1) % 6) + 1;
-    if (slurEnd) xml.leaf('slur', null, { type: 'stop', number });
-    if (slurStart) xml.leaf('slur', null, { type: 'start', number, ...this.colour(slurStart) });
-    if (bracket && symbol.tuplet!.first) xml.leaf('tuplet', null, { type: 'start', bracket: 'yes' });
-    if (bracket && symbol.tuplet!.last) xml.leaf('tuplet', null, { type: 'stop' });
+    if (note?.ringing) writeElement(xml, RINGING);
+    for (const { number } of slurEnds) xml.leaf('slur', null, { type: 'stop', number });
+    for (const { number, line } of slurStarts) xml.leaf('slur', null, { type: 'start', number, ...this.colour(line) });
+    for (const bracket of brackets) writeElement(xml, bracket);
     for (const group of MARK_GROUPS) {
       // A string and a fret stand after the signs.
       if (group === null && fingering)
@@ -333,37 +403,58 @@ export class PartWriter {
     const groups = new Map<MarkGroup, MarkElement[]>();
     if (!marks) return groups;
     for (const kind of NOTE_MARKS) {
-      const elements = first || kind.everyNote ? kind.elements(marks, this.colour) : [];
+      const elements = (first || kind.everyNote ? kind.elements(marks, this.colour) : []).filter((one) =>
+        canWrite(one, this.xml.version),
+      );
       if (elements.length > 0) groups.set(kind.group, [...(groups.get(kind.group) ?? []), ...elements]);
     }
     return groups;
   }
 }
 
-/** Where repeat signs for equal bars and rests over several bars begin and end, by bar index. */
-function barStyles({ bars }: Part, multiRests: boolean): ReadonlyMap<number, BarStyle[]> {
-  const styles = new Map<number, BarStyle[]>();
-  const add = (bar: number, style: BarStyle) => styles.set(bar, [...(styles.get(bar) ?? []), style]);
-  for (let b = 0; b < bars.length;) {
-    const like = bars[b]!.likeBefore;
-    const same = (bar: PartBar | undefined) =>
-      bar?.likeBefore !== undefined && (like === 1 ? bar.likeBefore === 1 : bar.likeBefore !== 1);
-    if (like) {
-      let end = b;
-      while (same(bars[end])) end++;
-      add(b, { kind: 'like-before', type: 'start', bars: like });
-      if (end < bars.length) add(end, { kind: 'like-before', type: 'stop', bars: like });
-      b = end;
-      continue;
-    }
-    let end = b;
-    while (multiRests && end < bars.length && isEmpty(bars[end]!)) end++;
-    if (end - b > 1) add(b, { kind: 'multiple-rest', bars: end - b });
-    b = Math.max(end, b + 1);
-  }
-  return styles;
+/** Beams of grace notes by their value. */
+const GRACE_BEAMS: Partial<Record<Grace['type'], number>> = { eighth: 1, '16th': 2, '32nd': 3, '64th': 4 };
+
+/** A tie to nowhere: older versions of the standard have words for it. */
+const RINGING: MarkElement = {
+  name: 'tied',
+  attributes: { type: 'let-ring' },
+  since: '4.0',
+  before: { name: 'other-notation', text: 'let ring', attributes: { type: 'single' } },
+};
+
+/** The voice that has a symbol where something changes, one of the same staff if there is one. */
+function carrierOf({ at, staff }: AttributesInside, { voices }: PartBar): VoiceBar | null {
+  const begins = voices.filter((voice) => voice.symbols.some((symbol) => symbol.at === at));
+  return begins.find((voice) => voice.staff === staff) ?? begins[0] ?? null;
 }
 
-function isEmpty(bar: PartBar): boolean {
-  return bar.voices.every((voice) => voice.symbols.every((symbol) => symbol.wholeBar === true));
+function bracketsOf({ first, last, nested }: TupletPlace): MarkElement[] {
+  if (nested)
+    return nested.map(({ level, edge, ratio }) => ({
+      name: 'tuplet',
+      attributes: { type: edge, number: level, bracket: edge === 'start' ? 'yes' : undefined },
+      ...(ratio && { children: [countOf('actual', ratio), countOf('normal', ratio)] }),
+    }));
+  return [
+    ...(first ? [{ name: 'tuplet', attributes: { type: 'start', bracket: 'yes' } }] : []),
+    ...(last ? [{ name: 'tuplet', attributes: { type: 'stop' } }] : []),
+  ];
+}
+
+function countOf(which: 'actual' | 'normal', ratio: { actual: number; normal: number; type: string }): MarkElement {
+  return {
+    name: `tuplet-${which}`,
+    children: [
+      { name: 'tuplet-number', text: ratio[which] },
+      { name: 'tuplet-type', text: ratio.type },
+    ],
+  };
+}
+
+function writeLyric(xml: XmlWriter, { verse, text, syllabic, elided = [], extends: goesOn }: Lyric): void {
+  xml.open('lyric', { number: verse }).leaf('syllabic', syllabic).leaf('text', text);
+  for (const more of elided) xml.leaf('elision').leaf('syllabic', more.syllabic).leaf('text', more.text);
+  if (goesOn) xml.leaf('extend');
+  xml.close('lyric');
 }

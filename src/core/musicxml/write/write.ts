@@ -6,6 +6,8 @@ import { PartWriter } from './part-writer';
 import { XmlWriter } from './xml-writer';
 
 export interface MusicXmlOptions {
+  /** Version of the standard; 3.0 unless asked: old and new readers open it. */
+  version?: '3.0' | '4.0';
   /**
    * Identifiers for notes, for engraving on screen only: the attribute came with MusicXML 3.1 and exported files keep
    * to 3.0.
@@ -28,7 +30,7 @@ export interface MusicXmlOptions {
 }
 
 /**
- * Writes a score as MusicXML 3.0 partwise text, which old and new readers open. No layout unless breaks are asked for:
+ * Writes a score as MusicXML partwise text, of version 3.0 unless asked, which old and new readers open. No layout unless breaks are asked for:
  * the reader lays out.
  * docs/formats.md lists which element carries what.
  */
@@ -36,12 +38,14 @@ export function writeMusicXml(given: Score, asked: MusicXmlOptions = {}): string
   // The standard wants capital digits.
   const options = { ...asked, suggestionColour: asked.suggestionColour?.toUpperCase() };
   const score = options.suggestionColour ? given : withoutSuggestions(given);
+  const { version = '3.0' } = options;
   const xml = new XmlWriter(
     '<?xml version="1.0" encoding="UTF-8" standalone="no"?>',
-    '<!DOCTYPE score-partwise PUBLIC "-//Recordare//DTD MusicXML 3.0 Partwise//EN" "http://www.musicxml.org/dtds/partwise.dtd">',
+    `<!DOCTYPE score-partwise PUBLIC "-//Recordare//DTD MusicXML ${version} Partwise//EN" "http://www.musicxml.org/dtds/partwise.dtd">`,
+    version,
   );
   const ids = new Map(score.parts.map((part, i) => [part, `P${i + 1}`]));
-  xml.open('score-partwise', { version: '3.0' });
+  xml.open('score-partwise', { version });
   if (score.title) xml.open('work').leaf('work-title', score.title).close('work');
   xml.open('identification');
   if (score.composer) xml.leaf('creator', score.composer, { type: 'composer' });
@@ -54,7 +58,7 @@ export function writeMusicXml(given: Score, asked: MusicXmlOptions = {}): string
   const divisions = divisionsOf(score);
   score.parts.forEach((part, i) => {
     xml.open('part', { id: ids.get(part) });
-    new PartWriter(xml, score, part, ids.get(part)!, divisions, i === 0, options).write();
+    new PartWriter(xml, score, part, { id: ids.get(part)!, divisions, top: i === 0 }, options).write();
     xml.close('part');
   });
   return xml.close('score-partwise').toString();
@@ -67,6 +71,10 @@ function divisionsOf(score: Score): number {
     common = commonDivisor(common, units);
   };
   for (const bar of score.bars) take(bar.length);
-  for (const part of score.parts) for (const { symbol } of symbolsOf(part)) take(symbol.duration);
+  for (const { at } of score.keys) if (at) take(at);
+  for (const part of score.parts) {
+    for (const { symbol } of symbolsOf(part)) take(symbol.duration);
+    for (const { at } of part.clefChanges) if (at) take(at);
+  }
   return QUARTER / common;
 }

@@ -7,7 +7,12 @@ export class XmlWriter {
   private readonly lines: string[] = [];
   private depth = 0;
 
-  constructor(declaration: string, doctype?: string) {
+  constructor(
+    declaration: string,
+    doctype?: string,
+    /** The standard's version: elements that came later are left out, or written as their elders. */
+    readonly version: '3.0' | '4.0' = '3.0',
+  ) {
     this.lines.push(declaration);
     if (doctype) this.lines.push(doctype);
   }
@@ -42,8 +47,18 @@ export class XmlWriter {
   }
 }
 
+/** Whether a version of the standard has anything for an element. */
+export function canWrite({ since, before }: MarkElement, version: XmlWriter['version']): boolean {
+  return !since || version >= since || (before !== undefined && canWrite(before, version));
+}
+
 /** A mark's element with what stands in it. */
-export function writeElement(xml: XmlWriter, { name, text, attributes, children }: MarkElement): void {
+export function writeElement(xml: XmlWriter, element: MarkElement): void {
+  const { name, text, attributes, children, since, before } = element;
+  if (since && xml.version < since) {
+    if (before) writeElement(xml, before);
+    return;
+  }
   if (!children) {
     xml.leaf(name, text, attributes);
     return;

@@ -11,7 +11,7 @@ import { queryId } from '../../base';
 import type { CastPart } from '../../casting';
 import type { NoteId, PlayedNote } from '../../performance';
 import type { AuditDoubt, Query } from '../../queries';
-import { soundsOf, type Part, type PartId, type ScoreSound } from '../../score';
+import { graceNotesOf, soundsOf, type Part, type PartId, type ScoreSound } from '../../score';
 import {
   barBeat,
   barIndexAt,
@@ -167,9 +167,7 @@ export function auditPart(
 /** Played notes that stand on the page as grace notes. */
 function gracesOf({ bars }: Part): NoteId[] {
   return bars.flatMap(({ voices }) =>
-    voices.flatMap(({ symbols }) =>
-      symbols.flatMap(({ marks }) => (marks?.graces ?? []).flatMap((grace) => grace.played)),
-    ),
+    voices.flatMap(({ symbols }) => symbols.flatMap((symbol) => graceNotesOf(symbol).flatMap((grace) => grace.played))),
   );
 }
 

@@ -8,6 +8,7 @@ import type { CastPart } from '../../casting';
 import {
   NO_LINES,
   voiceNumber,
+  type Grace,
   type Part,
   type PartBar,
   type ScoreNote,
@@ -121,7 +122,7 @@ export function assemblePart(
       ...(trill && { trill }),
       ...(tremolo && { tremolo: 3 }),
       ...(arpeggio && { arpeggio }),
-      ...(graces && { graces: graces.map(grace) }),
+      ...(graces && { graces: gracesOf(graces.map(grace)) }),
     };
   }
 
@@ -159,6 +160,12 @@ export function assemblePart(
     writtenKeys: concertKeys.map((key) => (instrument.unpitched ? 0 : key + transposition.fifths)),
     bars: partBars,
   };
+}
+
+/** A single one has a stroke through its stem; several are a run. */
+function gracesOf(notes: readonly ScoreNote[]): Grace[] {
+  if (notes.length === 1) return [{ notes: [notes[0]!], type: 'eighth', slash: true }];
+  return notes.map((note) => ({ notes: [note], type: '16th' }));
 }
 
 function struckSounds({ notes }: CastPart, { map }: PartDrums): Part['struck'] {

@@ -87,6 +87,7 @@ function lyricOf(text: string, before: TextEvent | undefined): Lyric {
   const goesOn = /-$/.test(clean);
   const began = /^-/.test(clean) || /-$/.test(before?.text.trim() ?? '');
   return {
+    verse: 1,
     text: clean.replace(/^-|-$/g, ''),
     syllabic: goesOn && began ? 'middle' : goesOn ? 'begin' : began ? 'end' : 'single',
   };

@@ -10,7 +10,7 @@
 import { leadingTrack, lowest } from '../../base';
 import type { CastPart } from '../../casting';
 import type { NoteId } from '../../performance';
-import { lineOfFifths, soundsOf, type Part, type Score } from '../../score';
+import { lineOfFifths, soundsOf, transpositionAt, type Part, type PartTransposition, type Score } from '../../score';
 import { barIndexAt, type Bar, type WrittenUnits } from '../../time';
 import type { EndedNote } from '../layout/durations';
 import type { LaidOutPart } from '../layout/lay-out-parts';
@@ -59,21 +59,21 @@ function sourceOf(part: CastPart, received: Score): Part | null {
 }
 
 /** Fifths that a part's written names lie above its sounding ones. */
-export function fifthsOf({ transposition, transpositionSteps }: Part): number {
+export function fifthsOf({ transposition, transpositionSteps }: PartTransposition): number {
   return 7 * transposition - 12 * transpositionSteps;
 }
 
 function concertPlaces(source: Part): Map<NoteId, number> {
   if (source.unpitched) return new Map();
-  const shift = fifthsOf(source);
   return new Map(
-    source.bars.flatMap(({ voices }) =>
-      voices.flatMap(({ symbols }) =>
+    source.bars.flatMap(({ voices }, bar) => {
+      const shift = fifthsOf(transpositionAt(source, bar));
+      return voices.flatMap(({ symbols }) =>
         symbols.flatMap(({ notes }) =>
           notes.map((note) => [note.played[0]!, lineOfFifths(note.pitch) - shift] as const),
         ),
-      ),
-    ),
+      );
+    }),
   );
 }
 

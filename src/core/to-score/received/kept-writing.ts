@@ -5,10 +5,13 @@
 import { type NoteId } from '../../base';
 import {
   lineOfFifths,
+  mapGraces,
   soundsOf,
+  transpositionAt,
   type Part,
   type PartBar,
   type PartLines,
+  type PartTransposition,
   type ScoreKey,
   type ScoreNote,
   type SymbolInBar,
@@ -40,16 +43,18 @@ export function keptWriting(
   { source, anew, asInstrument }: KeptPart,
   { places, keys, sameKeys, clefs = {}, fixedClefs, tablature, fingerings }: PageDecided,
 ): Part {
-  const transposing = asInstrument ? assembled : source;
-  const to = transpositionOf(transposing);
+  const to = transpositionOf(asInstrument ? assembled : source);
+  const toAt = (bar: number) => (asInstrument ? to : transpositionOf(transpositionAt(source, bar)));
   const marks = marksByNote(source);
   const bars = assembled.bars.map((bar, b): PartBar => {
     const received = source.bars[b];
-    if (!received || anew.has(b)) return withPitches(withMarks(bar, marks), assembled);
-    return withPitches(received, source);
+    if (!received || anew.has(b)) return withPitches(withMarks(bar, marks), assembled, toAt(b));
+    return withPitches(received, transpositionAt(source, b), toAt(b));
   });
+  const { transpositionChanges, ...plain } = source;
   return {
-    ...source,
+    ...plain,
+    ...(!asInstrument && transpositionChanges && { transpositionChanges }),
     name: assembled.name,
     abbreviation: assembled.abbreviation,
     instrument: asInstrument || source.instrument === 'unknown' ? assembled.instrument : source.instrument,
@@ -69,43 +74,44 @@ export function keptWriting(
     bars,
   };
 
-  function withPitches(bar: PartBar, from: Part): PartBar {
+  function withPitches(bar: PartBar, from: PartTransposition, into: WrittenTransposition): PartBar {
     if (source.unpitched) return bar;
     return {
       ...bar,
       voices: bar.voices.map((voice) => ({
         ...voice,
-        symbols: voice.symbols.map((symbol) => repitched(symbol, from)),
+        symbols: voice.symbols.map((symbol) => repitched(symbol, from, into)),
       })),
     };
   }
 
-  function repitched(symbol: SymbolInBar, from: Part): SymbolInBar {
+  function repitched(symbol: SymbolInBar, from: PartTransposition, into: WrittenTransposition): SymbolInBar {
     if (symbol.notes.length === 0) return symbol;
-    const graces = symbol.marks?.graces;
     const shift = fifthsOf(from);
     return {
       ...symbol,
-      notes: symbol.notes.map((note) => named(note, places.get(note.played[0]!) ?? lineOfFifths(note.pitch) - shift)),
-      ...(graces && {
-        marks: { ...symbol.marks, graces: graces.map((note) => named(note, lineOfFifths(note.pitch) - shift)) },
+      notes: symbol.notes.map((note) =>
+        named(note, places.get(note.played[0]!) ?? lineOfFifths(note.pitch) - shift, into),
+      ),
+      ...(symbol.marks && {
+        marks: mapGraces(symbol.marks, (note) => named(note, lineOfFifths(note.pitch) - shift, into)),
       }),
     };
   }
 
-  function named(note: ScoreNote, place: number): ScoreNote {
+  function named(note: ScoreNote, place: number, into: WrittenTransposition): ScoreNote {
     const fingering = tablature ? fingerings.get(note.played[0]!) : note.fingering;
     // A name of another key would be another note.
-    const { fingering: _was, ...plain } = note;
+    const { fingering: _was, ...rest } = note;
     return {
-      ...plain,
-      pitch: writtenPitch(note.key, nearestPlace(note.key, place), to),
+      ...rest,
+      pitch: writtenPitch(note.key, nearestPlace(note.key, place), into),
       ...(fingering && { fingering }),
     };
   }
 }
 
-function transpositionOf(part: Part): WrittenTransposition {
+function transpositionOf(part: PartTransposition): WrittenTransposition {
   return { semitones: part.transposition, steps: part.transpositionSteps, fifths: fifthsOf(part) };
 }
 
@@ -142,6 +148,7 @@ export function withMarks(bar: PartBar, marks: ReadonlyMap<NoteId, SymbolMarks>)
 export function joinedLines(received: PartLines, found: PartLines): PartLines {
   return {
     dynamics: [...received.dynamics, ...found.dynamics],
+    forces: received.forces,
     hairpins: [...received.hairpins, ...found.hairpins],
     slurs: [...received.slurs, ...found.slurs],
     pedals: [...received.pedals, ...found.pedals],
@@ -165,6 +172,7 @@ export function linesOfSources(sources: readonly Part[], part: Part, bars: reado
   const all = sources.map(({ lines }) => lines);
   return {
     dynamics: once(all.flatMap(({ dynamics }) => dynamics.map(onStaff))),
+    forces: once(all.flatMap(({ forces }) => forces.map(onStaff))),
     hairpins: once(all.flatMap(({ hairpins }) => hairpins.map(onStaff))),
     slurs: once(all.flatMap(({ slurs }) => slurs.map((slur) => ({ ...slur, voice: 1 })))).filter(
       ({ start, end }) => begins.has(start) && begins.has(end),

@@ -4,7 +4,7 @@ import { describe, expect, it } from 'vitest';
 import { performanceOf, tempo, type HandNote } from '../../../testing/music';
 import { schemaErrors } from '../../../testing/musicxml-schema';
 import { writeMusicXml } from '../../musicxml';
-import { checkScore, type Score } from '../../score';
+import { checkScore, graceNotesOf, type Score } from '../../score';
 import { toScore } from '../index';
 import { NO_SETTINGS } from '../../settings';
 
@@ -21,7 +21,7 @@ const words = (score: Score) =>
         trill && 'tr',
         tremolo && `trem${tremolo}`,
         arpeggio && `arp ${arpeggio}`,
-        graces && `grace ${graces.map((grace) => grace.key).join('+')}`,
+        graces && `grace ${graces.flatMap((grace) => grace.notes.map((note) => note.key)).join('+')}`,
       ].filter(Boolean);
       return [symbol.type + '.'.repeat(symbol.dots), symbol.notes.map((note) => note.key).join('+'), ...signs].join(
         ' ',
@@ -163,9 +163,7 @@ describe('ornaments', () => {
     );
     const symbols = score.parts[0]!.bars.flatMap((bar) => bar.voices.flatMap((voice) => voice.symbols));
     expect(
-      symbols
-        .flatMap((symbol) => [...symbol.notes, ...(symbol.marks?.graces ?? [])].flatMap((note) => note.played))
-        .sort(),
+      symbols.flatMap((symbol) => [...symbol.notes, ...graceNotesOf(symbol)].flatMap((note) => note.played)).sort(),
     ).toEqual([0, 1, 2]);
   });
   it('lose no played note: each stands behind a written one or is a grace note', () => {
@@ -187,7 +185,7 @@ describe('ornaments', () => {
               part.bars.flatMap((bar) =>
                 bar.voices.flatMap((voice) =>
                   voice.symbols.flatMap((symbol) =>
-                    [...symbol.notes, ...(symbol.marks?.graces ?? [])].flatMap((one) => one.played),
+                    [...symbol.notes, ...graceNotesOf(symbol)].flatMap((one) => one.played),
                   ),
                 ),
               ),

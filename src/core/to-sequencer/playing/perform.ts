@@ -6,9 +6,10 @@
  * How a mark is played out stands with the mark (`core/marks`); short notes come before the beat.
  */
 import { NOTE_MARKS } from '../../marks';
-import type { Articulation } from '../../score';
+import type { Articulation, Force } from '../../score';
 import { QUARTER, type MidiKey, type WrittenUnits } from '../../time';
 import { loudnessAt, type CurvePoint } from '../dynamics/loudness-curve';
+import { graceNotes } from './grace-notes';
 import type { Sound } from './sounds';
 import { UNSAID, type SequencerSettings } from '../../settings';
 
@@ -21,10 +22,24 @@ export interface PerformedNote {
   sound: Sound;
 }
 
-const GRACE_STEP: WrittenUnits = QUARTER / 8;
+/** What signs for one note add to its velocity (common practice, no source). */
+const FORCE: Record<Force, number> = {
+  sf: 24,
+  sfz: 24,
+  fz: 24,
+  sffz: 36,
+  rf: 16,
+  rfz: 16,
+  sfp: 24,
+  sfpp: 24,
+  sfzp: 24,
+};
+/** A breath is taken from the end of the note before it. */
+const BREATH: WrittenUnits = QUARTER / 4;
+const SHORTEST_STEP: WrittenUnits = QUARTER / 16;
 
 /** What of the settings says how notes are played. */
-export type Playing = Pick<SequencerSettings, 'levels' | 'articulations' | 'ornaments' | 'slurOverlap'>;
+export type Playing = Pick<SequencerSettings, 'levels' | 'articulations' | 'ornaments' | 'slurOverlap' | 'glides'>;
 
 export interface PerformOptions {
   /** Loudness over the written bars. */
@@ -41,11 +56,14 @@ export function performSounds(
   { curve, byVelocity, unitsOf }: PerformOptions,
 ): PerformedNote[] {
   const steady = settings.levels[UNSAID];
+  const before = settings.ornaments ? previousSounds(sounds) : null;
   const notes = sounds.flatMap((sound): PerformedNote[] => {
     const articulations = sound.marks.articulations ?? [];
-    const base = byVelocity ? loudnessAt(curve, sound.written) : steady;
+    const base = sound.velocity ?? (byVelocity ? loudnessAt(curve, sound.written) : steady);
     const velocity = clampVelocity(
-      base + articulations.reduce((sum, one) => sum + settings.articulations[one].velocity, 0),
+      base +
+        (sound.force ? FORCE[sound.force] : 0) +
+        articulations.reduce((sum, one) => sum + settings.articulations[one].velocity, 0),
     );
     const shaped: PerformedNote = {
       start: sound.start,
@@ -54,9 +72,21 @@ export function performSounds(
       velocity,
       sound,
     };
-    return settings.ornaments ? ornamented(shaped) : [shaped];
+    return before ? ornamented(shaped, before.get(sound) ?? null, settings.glides) : [shaped];
   });
   return untangled(notes);
+}
+
+/** The sound that ends in its voice where another one begins. */
+function previousSounds(sounds: readonly Sound[]): ReadonlyMap<Sound, Sound> {
+  const ending = new Map<string, Sound>();
+  for (const sound of sounds) ending.set(`${sound.voice}/${sound.end}`, sound);
+  return new Map(
+    sounds.flatMap((sound) => {
+      const before = sound.marks.graces ? ending.get(`${sound.voice}/${sound.start}`) : undefined;
+      return before ? [[sound, before] as const] : [];
+    }),
+  );
 }
 
 const clampVelocity = (value: number) => Math.max(1, Math.min(127, Math.round(value)));
@@ -70,16 +100,15 @@ function releaseOf(
   const length = sound.end - sound.start;
   const share = articulations.reduce((shortest, one) => Math.min(shortest, settings.articulations[one].length), 1);
   if (share < 1) return sound.start + length * share;
+  if (sound.marks.breath) return sound.end - Math.min(BREATH, length / 4);
   return sound.end + (sound.slurred && settings.slurOverlap > 0 ? unitsOf(settings.slurOverlap, sound.end) : 0);
 }
 
-function ornamented(note: PerformedNote): PerformedNote[] {
-  const { sound } = note;
-  const { marks } = sound;
-  const first = sound.inChord === 0;
-  const main = mainOf(note);
-  const graces = first && marks.graces ? graceNotes(note) : [];
-  return [...graces, ...main];
+function ornamented(note: PerformedNote, before: Sound | null, glides: Playing['glides']): PerformedNote[] {
+  // Grace notes belong to the chord, not to each of its notes.
+  const first = note.sound.inChord === 0;
+  const { main, graces } = graceNotes(note, before);
+  return [...(first ? graces : []), ...glided(main, glides).flatMap(mainOf)];
 }
 
 /** What the first of its marks that is played out makes of it. */
@@ -92,20 +121,26 @@ function mainOf(note: PerformedNote): PerformedNote[] {
   return [note];
 }
 
-/** Before the beat, taking their time from what came before; at the very beginning they take it from their note. */
-function graceNotes(note: PerformedNote): PerformedNote[] {
-  const graces = note.sound.marks.graces!;
-  const step = Math.min(GRACE_STEP, note.start / graces.length || GRACE_STEP);
-  const from = note.start >= step * graces.length && note.start > 0 ? note.start - step * graces.length : note.start;
-  if (from === note.start) note.start += step * graces.length;
-  return graces.map((grace, i) => ({
-    ...note,
-    start: from + i * step,
-    end: from + (i + 1) * step,
-    key: grace.key,
-    velocity: Math.max(1, note.velocity - 6),
-  }));
+/** A glissando as its steps: over the second half of the note, on white keys where both ends are white. */
+function glided(note: PerformedNote, glides: Playing['glides']): PerformedNote[] {
+  const { glide, key } = note.sound;
+  const steps = glide && (glides === 'steps' || (glides === 'as-written' && glide.kind === 'glissando'));
+  if (!steps || Math.abs(glide.to - key) < 2) return [note];
+  const half = note.start + (note.end - note.start) / 2;
+  const up = glide.to > key;
+  const between = Array.from({ length: Math.abs(glide.to - key) - 1 }, (_, i) => key + (up ? i + 1 : -i - 1));
+  const white = isWhite(key) && isWhite(glide.to) ? between.filter(isWhite) : between;
+  const most = Math.max(1, Math.floor((note.end - half) / SHORTEST_STEP));
+  const keys = white.filter((_, i) => white.length <= most || i % Math.ceil(white.length / most) === 0);
+  const step = (note.end - half) / keys.length;
+  if (keys.length === 0) return [note];
+  return [
+    { ...note, end: half },
+    ...keys.map((one, i) => ({ ...note, key: one, start: half + i * step, end: half + (i + 1) * step })),
+  ];
 }
+
+const isWhite = (key: MidiKey) => ![1, 3, 6, 8, 10].includes(key % 12);
 
 /** A key is let go before it is struck again in the same part; two that start together are one, the longer one. */
 function untangled(notes: readonly PerformedNote[]): PerformedNote[] {

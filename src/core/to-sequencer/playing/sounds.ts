@@ -2,18 +2,22 @@
  * Sounds: a part's symbols become notes with their times on the played time line, ties joined, each with the marks it
  * is played by.
  */
+import { groupBy } from '../../base';
 import type { TechniqueId } from '../../instruments';
 import {
   lineOfFifths,
+  OpenTies,
+  type Force,
   type Part,
   type Score,
   type ScoreNote,
   type Slur,
   type SymbolInBar,
   type SymbolMarks,
+  type VoiceBar,
 } from '../../score';
-import { lastNotAfter, type MidiKey, type WrittenUnits } from '../../time';
-import type { TimeLine } from '../timeline/time-line';
+import { lastNotAfter, QUARTER, type MidiKey, type WrittenUnits } from '../../time';
+import type { PlayedBar, TimeLine } from '../timeline/time-line';
 
 export interface Sound {
   /** On the played time line. */
@@ -40,6 +44,15 @@ export interface Sound {
   lower: number;
   /** Steps that its symbol's stem has already by its value: a tremolo's strokes come on top. */
   flags: number;
+  /** What a tuplet makes of its values. */
+  ratio: number;
+  /** How strong it is to be, where the score says so of the single note; what strikes it harder; 1–127. */
+  velocity: number | null;
+  force: Force | null;
+  /** Cents above its key. */
+  cents: number;
+  /** A line from it to the key of the next symbol. */
+  glide?: { kind: 'glissando' | 'slide'; to: MidiKey };
   /** The second of two alternating symbols: its keys, and the length of both. */
   alternates?: { keys: MidiKey[]; until: WrittenUnits };
 }
@@ -65,91 +78,167 @@ const WORDS: readonly [
   [/\btutti\b|\bunis/i, { solo: false }],
 ];
 
-export function soundsOfPart(part: Part, score: Score, line: TimeLine): Sound[] {
-  const sounds: Sound[] = [];
-  const underSlur = slursByVoice(part.lines.slurs);
-  const manner: { bow: TechniqueId | null; mute: TechniqueId | null; place: TechniqueId | null; solo: boolean } = {
-    bow: null,
-    mute: null,
-    place: null,
-    solo: part.solo,
-  };
-  const open = new Map<string, Sound>();
-  const chainEnd = new Map<string, WrittenUnits>();
-  let lastBar = -2;
-  for (const { bar, start: barStart } of line.bars) {
-    const written = score.bars[bar]!;
-    // A tie leads on only where the bar that is played next is the next one written, or the chain was tied into a
-    // repeat.
-    if (bar !== lastBar + 1) open.clear();
-    lastBar = bar;
-    const voices = part.bars[bar]?.voices ?? [];
-    const words = voices
-      .flatMap((voice) =>
-        voice.symbols
-          .filter((symbol) => symbol.marks?.words)
-          .map((symbol) => ({ at: symbol.at, words: symbol.marks!.words! })),
-      )
-      .sort((a, b) => a.at - b.at);
-    let said = 0;
+/** How the part is played from somewhere on. */
+interface Manner {
+  bow: TechniqueId | null;
+  mute: TechniqueId | null;
+  place: TechniqueId | null;
+  solo: boolean;
+}
+
+/** A symbol with what stands around it. */
+interface Placed {
+  symbol: SymbolInBar;
+  voice: VoiceBar;
+  next: SymbolInBar | undefined;
+}
+
+/** @param cues whether cue notes are played too */
+export function soundsOfPart(part: Part, score: Score, line: TimeLine, cues = false): Sound[] {
+  return new SoundReader(part, score, cues).read(line);
+}
+
+class SoundReader {
+  private readonly sounds: Sound[] = [];
+  private readonly manner: Manner;
+  private readonly open = new OpenTies<Sound>();
+  private readonly underSlur: ReturnType<typeof slursByVoice>;
+  private readonly forces: ReadonlyMap<string, Force>;
+  /** Voices under a wavy line that began with a trill. */
+  private readonly trilling = new Set<number>();
+
+  constructor(
+    private readonly part: Part,
+    private readonly score: Score,
+    private readonly cues: boolean,
+  ) {
+    this.manner = { bow: null, mute: null, place: null, solo: part.solo };
+    this.underSlur = slursByVoice(part.lines.slurs);
+    this.forces = new Map(part.lines.forces.map(({ at, staff, sign }) => [`${staff}/${at}`, sign]));
+  }
+
+  read({ bars }: TimeLine): Sound[] {
+    let lastBar = -2;
+    for (const played of bars) {
+      // A tie leads on only where the bar that is played next is the next one written.
+      if (played.bar !== lastBar + 1) this.open.clear();
+      lastBar = played.bar;
+      this.readBar(played);
+    }
+    return this.sounds.sort((a, b) => a.start - b.start || a.key - b.key);
+  }
+
+  private readBar({ bar, start }: PlayedBar): void {
+    const voices = this.part.bars[bar]?.voices ?? [];
     const inOrder = voices
-      .flatMap((voice) => voice.symbols.map((symbol, s) => ({ voice, symbol, next: voice.symbols[s + 1] })))
+      .flatMap((voice) => voice.symbols.map((symbol, s): Placed => ({ voice, symbol, next: voice.symbols[s + 1] })))
       .sort((a, b) => a.symbol.at - b.symbol.at);
-    for (const { voice, symbol, next } of inOrder) {
-      while (words[said] && words[said]!.at <= symbol.at) for (const one of words[said++]!.words) change(one);
-      if (symbol.notes.length === 0) continue;
+    const spread = spreadChords(inOrder);
+    const words = inOrder.flatMap(({ symbol: { at, marks } }) => (marks?.words ? [{ at, words: marks.words }] : []));
+    for (const placed of inOrder) {
+      const { symbol } = placed;
+      // What is said in one voice holds for all that begins there.
+      while (words[0] && words[0].at <= symbol.at) for (const one of words.shift()!.words) this.change(one);
+      if (symbol.notes.length === 0 || (symbol.cue && !this.cues)) continue;
       if (symbol.marks?.alternating === 'second') continue;
-      const at = barStart + symbol.at;
-      const technique = manner.bow ?? manner.mute ?? manner.place ?? signTechnique(symbol.marks);
-      const writtenAt = written.start + symbol.at;
-      const fifths =
-        part.writtenKeys[
-          Math.max(
-            0,
-            score.keys.findLastIndex((key) => key.bar <= bar),
-          )
-        ] ?? 0;
-      symbol.notes.forEach((note, n) => {
-        const slot = `${voice.voice}/${note.key}`;
-        const before = note.tieFromLast ? open.get(slot) : undefined;
-        if (before && chainEnd.get(slot) === at) before.end = at + symbol.duration;
-        else {
-          sounds.push({
-            start: at,
-            end: at + symbol.duration,
-            written: writtenAt,
-            bar,
-            key: note.key,
-            played: note.played,
-            staff: voice.staff,
-            voice: voice.voice,
-            marks: symbol.marks ?? NO_MARKS,
-            inChord: n,
-            chordSize: symbol.notes.length,
-            slurred: underSlur(voice.voice, writtenAt),
-            technique,
-            solo: manner.solo,
-            ...neighbours(note, fifths),
-            flags: FLAGS[symbol.type] ?? 0,
-            ...(symbol.marks?.alternating === 'first' &&
-              next && {
-                alternates: { keys: next.notes.map((one) => one.key), until: at + symbol.duration + next.duration },
-              }),
-          });
-        }
-        const sound = before && chainEnd.get(slot) === at ? before : sounds.at(-1)!;
-        if (note.tieToNext) {
-          open.set(slot, sound);
-          chainEnd.set(slot, at + symbol.duration);
-        } else open.delete(slot);
-      });
+      symbol.notes.forEach((note, n) => this.take(note, n, placed, bar, start, spread));
     }
   }
-  return sounds.sort((a, b) => a.start - b.start || a.key - b.key);
 
-  function change(words: string): void {
-    for (const [pattern, to] of WORDS) if (pattern.test(words)) Object.assign(manner, to);
+  private take(
+    note: ScoreNote,
+    n: number,
+    { symbol, voice, next }: Placed,
+    bar: number,
+    barStart: WrittenUnits,
+    spread: ReadonlyMap<ScoreNote, { inChord: number; chordSize: number }>,
+  ): void {
+    const at = barStart + symbol.at;
+    const end = at + symbol.duration;
+    const writtenAt = this.score.bars[bar]!.start + symbol.at;
+    const marks = this.marksOf(symbol, voice.voice);
+    let sound = note.tieFromLast ? this.open.take(note.key, at, voice.voice, true) : null;
+    if (sound) sound.end = end;
+    else {
+      const alternates = marks.alternating === 'first' && next;
+      const glide = glideOf(symbol, n, next ?? this.firstAfter(bar, voice.voice));
+      sound = {
+        start: at,
+        end,
+        written: writtenAt,
+        bar,
+        key: note.key,
+        played: note.played,
+        staff: note.staff ?? voice.staff,
+        voice: voice.voice,
+        marks,
+        ...(spread.get(note) ?? { inChord: n, chordSize: symbol.notes.length }),
+        slurred: this.underSlur(voice.voice, writtenAt),
+        technique: this.manner.bow ?? this.manner.mute ?? this.manner.place ?? signTechnique(marks),
+        solo: this.manner.solo,
+        ...neighbours(note, this.fifthsAt(bar, symbol.at), marks),
+        flags: FLAGS[symbol.type] ?? 0,
+        ratio: symbol.tuplet ? symbol.tuplet.normal / symbol.tuplet.actual : 1,
+        velocity: note.velocity ?? null,
+        force: this.forces.get(`${voice.staff}/${writtenAt}`) ?? null,
+        cents: note.cents ?? 0,
+        ...(glide && { glide }),
+        ...(alternates && {
+          alternates: { keys: alternates.notes.map((one) => one.key), until: end + alternates.duration },
+        }),
+      };
+      this.sounds.push(sound);
+    }
+    if (note.ringing) sound.end = end + RINGS_ON;
+    if (note.tieToNext) this.open.open(note.key, end, voice.voice, sound);
   }
+
+  /** A trill goes on under its wavy line, over as many notes as that has. */
+  private marksOf({ marks = NO_MARKS }: SymbolInBar, voice: number): SymbolMarks {
+    const wavy = (marks.further ?? []).filter((sign) => sign.name === 'wavy-line').map((sign) => sign.attributes?.type);
+    const under = this.trilling.has(voice);
+    if (wavy.includes('start') && marks.trill) this.trilling.add(voice);
+    if (wavy.includes('stop')) this.trilling.delete(voice);
+    return under && !marks.trill ? { ...marks, trill: true } : marks;
+  }
+
+  private firstAfter(bar: number, voice: number): SymbolInBar | undefined {
+    return this.part.bars[bar + 1]?.voices.find((one) => one.voice === voice)?.symbols[0];
+  }
+
+  private fifthsAt(bar: number, at: WrittenUnits): number {
+    const inForce = this.score.keys.findLastIndex((key) => key.bar < bar || (key.bar === bar && (key.at ?? 0) <= at));
+    return this.part.writtenKeys[Math.max(0, inForce)] ?? 0;
+  }
+
+  private change(words: string): void {
+    for (const [pattern, to] of WORDS) if (pattern.test(words)) Object.assign(this.manner, to);
+  }
+}
+
+/** What is left to ring does so for so long. */
+const RINGS_ON: WrittenUnits = 4 * QUARTER;
+
+/** An arpeggio over several voices or staves runs through all of their notes once. */
+function spreadChords(symbols: readonly Placed[]): ReadonlyMap<ScoreNote, { inChord: number; chordSize: number }> {
+  const spread = new Map<ScoreNote, { inChord: number; chordSize: number }>();
+  const chords = groupBy(
+    symbols.filter(({ symbol }) => symbol.marks?.arpeggio && symbol.notes.length > 0),
+    ({ symbol }) => `${symbol.at}/${symbol.marks!.arpeggio}`,
+  );
+  for (const chord of chords.values()) {
+    if (chord.length < 2) continue;
+    const notes = chord.flatMap(({ symbol }) => symbol.notes).sort((a, b) => a.key - b.key);
+    notes.forEach((note, inChord) => spread.set(note, { inChord, chordSize: notes.length }));
+  }
+  return spread;
+}
+
+/** The note of the next symbol that a line leads to: the one of the same place in the chord. */
+function glideOf({ marks }: SymbolInBar, n: number, next: SymbolInBar | undefined): Sound['glide'] | null {
+  const kind = marks?.glide?.starts;
+  const to = next?.notes[Math.min(n, next.notes.length - 1)];
+  return kind && to ? { kind, to: to.key } : null;
 }
 
 /** Whether a place of a voice leads on under a slur; long parts have thousands of them. */
@@ -172,21 +261,27 @@ function slursByVoice(slurs: readonly Slur[]): (voice: number, at: WrittenUnits)
 function signTechnique(marks: SymbolMarks | undefined): TechniqueId | null {
   if (!marks) return null;
   if (marks.harmonic) return 'harmonics';
+  const { further = [] } = marks;
+  if (further.some((sign) => sign.name === 'snap-pizzicato')) return 'pizzicato';
   return null;
 }
 
-/** Half tones from a note to its neighbours in the signature. */
-function neighbours({ pitch }: ScoreNote, fifths: number): { upper: number; lower: number } {
+/** Half tones from a note to its neighbours in the signature, or as accidentals beside the ornament alter them. */
+function neighbours(
+  { pitch }: ScoreNote,
+  fifths: number,
+  { neighbours: altered = {} }: SymbolMarks,
+): { upper: number; lower: number } {
   const steps = ['C', 'D', 'E', 'F', 'G', 'A', 'B'] as const;
   const semitones = [0, 2, 4, 5, 7, 9, 11];
   const at = steps.indexOf(pitch.step);
-  const inKey = (step: number) => {
+  const inKey = (step: number, said: number | undefined) => {
     const name = steps[((step % 7) + 7) % 7]!;
     const place = lineOfFifths({ step: name, alter: 0 });
-    const alter = fifths > 0 ? (place + 1 < fifths ? 1 : 0) : 5 - place < -fifths ? -1 : 0;
+    const alter = said ?? (fifths > 0 ? (place + 1 < fifths ? 1 : 0) : 5 - place < -fifths ? -1 : 0);
     return semitones[((step % 7) + 7) % 7]! + 12 * Math.floor(step / 7) + alter;
   };
   const own = semitones[at]! + pitch.alter;
-  const within = (interval: number) => Math.max(1, Math.min(2, Math.abs(interval)));
-  return { upper: within(inKey(at + 1) - own), lower: within(own - inKey(at - 1)) };
+  const within = (interval: number) => Math.max(1, Math.min(3, Math.abs(interval)));
+  return { upper: within(inKey(at + 1, altered.above) - own), lower: within(own - inKey(at - 1, altered.below)) };
 }

@@ -2,7 +2,7 @@
  * Tempo as it is played: marks where they stand, each time their bar is played; gradual words as steps; fermatas as a
  * moment of slower time.
  */
-import { symbolsOf, type Score, type TempoMark } from '../../score';
+import { symbolsOf, type Fermata, type Score, type TempoMark } from '../../score';
 import {
   buildTempoMap,
   QUARTER,
@@ -38,8 +38,20 @@ const SLOWER_TO = 0.72;
 const FASTER_TO = 1.25;
 const LONGEST: WrittenUnits = 16 * QUARTER;
 const STEP: WrittenUnits = QUARTER;
-/** A fermata holds a note for so much longer. */
-const HELD = 1.8;
+/** By its shape, how much longer a fermata holds a note (common practice, no source). */
+const HELD: Record<Fermata, number> = {
+  normal: 1.8,
+  angled: 1.4,
+  square: 2.4,
+  'double-angled': 1.25,
+  'double-square': 3,
+  'double-dot': 1.6,
+  'half-curve': 1.6,
+  curlew: 1.8,
+};
+/** Everybody stops for a caesura: the end of the note before it takes so much longer. */
+const STOP: WrittenUnits = QUARTER / 4;
+const STOPPED = 5;
 
 /** Tempo marks in written time with the steps of gradual changes worked in. */
 function writtenTempos(score: Score): PlayedTempo[] {
@@ -99,7 +111,7 @@ function steps(
 
 export function playedTempos(score: Score, line: TimeLine): PlayedTempo[] {
   const written = writtenTempos(score);
-  const holds = fermatas(score);
+  const holds = holdsOf(score);
   const list: PlayedTempo[] = [];
   const say = (at: WrittenUnits, bpm: Bpm) => {
     const last = list.at(-1);
@@ -117,7 +129,7 @@ export function playedTempos(score: Score, line: TimeLine): PlayedTempo[] {
       ...holds
         .filter((hold) => hold.at >= from && hold.at < from + length)
         .flatMap((hold) => [
-          { at: hold.at, bpm: inForce(hold.at) / HELD },
+          { at: hold.at, bpm: inForce(hold.at) / hold.by },
           ...(hold.end < from + length ? [{ at: hold.end, bpm: inForce(hold.end) }] : []),
         ]),
     ].sort((a, b) => a.at - b.at);
@@ -126,16 +138,39 @@ export function playedTempos(score: Score, line: TimeLine): PlayedTempo[] {
   return list.length > 0 ? list : [{ at: 0, bpm: 120 }];
 }
 
-/** Where anybody holds a note: from its start to its end. */
-function fermatas(score: Score): { at: WrittenUnits; end: WrittenUnits }[] {
-  const holds = new Map<WrittenUnits, WrittenUnits>();
+interface Hold {
+  at: WrittenUnits;
+  end: WrittenUnits;
+  /** How much longer it lasts. */
+  by: number;
+}
+
+/** Where anybody holds a note or a rest, or everybody stops. */
+function holdsOf(score: Score): Hold[] {
+  const holds = new Map<WrittenUnits, Hold>();
+  const add = (hold: Hold) => {
+    const there = holds.get(hold.at);
+    holds.set(hold.at, there ? { ...hold, end: Math.max(there.end, hold.end), by: Math.max(there.by, hold.by) } : hold);
+  };
   for (const part of score.parts)
     for (const { symbol, bar } of symbolsOf(part)) {
-      if (!symbol.marks?.fermata) continue;
+      const { fermata, breath } = symbol.marks ?? {};
       const at = score.bars[bar]!.start + symbol.at;
-      holds.set(at, Math.max(holds.get(at) ?? 0, at + symbol.duration));
+      const end = at + symbol.duration;
+      if (fermata) add({ at, end, by: HELD[fermata] });
+      if (breath === 'caesura') add({ at: end - Math.min(STOP, symbol.duration / 2), end, by: STOPPED });
     }
-  const sorted = [...holds].sort((a, b) => a[0] - b[0]);
+  for (const [bar, signs] of Object.entries(score.signs)) if (signs.fermata) add(holdAtBarline(score, Number(bar)));
+  const sorted = [...holds.values()].sort((a, b) => a.at - b.at);
   // A fermata in several voices that end together is one.
-  return sorted.map(([at, end]) => ({ at, end })).filter((hold, i, list) => i === 0 || hold.at >= list[i - 1]!.end);
+  return sorted.filter((hold, i, list) => i === 0 || hold.at >= list[i - 1]!.end);
+}
+
+/** The last thing that begins in the bar is held. */
+function holdAtBarline({ bars, parts }: Score, b: number): Hold {
+  const { start, length } = bars[b]!;
+  const places = parts.flatMap((part) =>
+    (part.bars[b]?.voices ?? []).flatMap(({ symbols }) => symbols.map(({ at }) => at)),
+  );
+  return { at: start + Math.max(0, ...places), end: start + length, by: HELD.normal };
 }

@@ -13,6 +13,8 @@ export interface PlayedBar {
   /** Where it begins on the played time line. */
   start: WrittenUnits;
   length: WrittenUnits;
+  /** Which playing of this bar it is, from 1. */
+  time: number;
 }
 
 export interface TimeLine {
@@ -33,8 +35,11 @@ export function timeLineOf(
   const first = order.length > 0 ? score.bars[order[0]!]! : null;
   const padding = padPickup && first && first.implicit ? Math.max(0, barLength(first.meter) - first.length) : 0;
   let start = padding;
+  const times = new Map<number, number>();
   const bars = order.map((bar): PlayedBar => {
-    const placed = { bar, start, length: score.bars[bar]!.length };
+    const time = (times.get(bar) ?? 0) + 1;
+    times.set(bar, time);
+    const placed = { bar, start, length: score.bars[bar]!.length, time };
     start += placed.length;
     return placed;
   });

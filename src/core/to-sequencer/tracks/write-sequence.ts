@@ -2,10 +2,11 @@
  * The performed tracks as a Standard MIDI File: conductor track first and named, then a track for each.
  */
 import type { TechniqueId } from '../../instruments';
-import type { Part, PartId, Score } from '../../score';
+import { chordText, type Lyric, type Part, type PartId, type Score } from '../../score';
 import { conductorName } from '../../performance';
 import { encodeText, Message, Meta, type SmfEvent, type SmfFile, type SmfTrack } from '../../smf';
 import { QUARTER, tempoInFile, type Ticks, type WrittenUnits } from '../../time';
+import { bendsOf, bendValue, USUAL_RANGE } from './bends';
 import { inTrackOrder } from './event-order';
 import { curveSteps, loudnessAt, type CurvePoint } from '../dynamics/loudness-curve';
 import type { PerformedNote } from '../playing/perform';
@@ -170,6 +171,7 @@ function playedTrack(
       }
   words();
   switches();
+  if (rich && !track.unpitched) bends();
   for (const note of track.notes) {
     const on = place(note.start);
     send(on, Message.noteOn, note.key, note.velocity, channelOf(note));
@@ -177,6 +179,27 @@ function playedTrack(
   }
   const last = track.notes.reduce((latest, note) => Math.max(latest, tick(note.end)), 0);
   return { events: inTrackOrder(events), endTick: Math.max(endTick, last) };
+
+  /** The wheel is told how far it reaches (RPN 0) where that is more than usual. */
+  function bends(): void {
+    const bent = bendsOf(track.notes, settings.ornaments ? settings.glides : 'none');
+    if (!bent) return;
+    const { range, points } = bent;
+    if (range > USUAL_RANGE)
+      for (const [controller, value] of [
+        [101, 0],
+        [100, 0],
+        [6, range],
+        [38, 0],
+        [101, 127],
+        [100, 127],
+      ] as const)
+        send(0, Message.controlChange, controller, value);
+    for (const { at, by } of points) {
+      const value = bendValue(by, range);
+      send(tick(at), Message.pitchBend, value & 0x7f, value >> 7);
+    }
+  }
 
   function controllerCurve(controller: number): void {
     const curve = sequence.curveOf(part.id);
@@ -193,21 +216,16 @@ function playedTrack(
 
   /** Lyrics always go along; chord symbols travel as text, where text does. */
   function words(): void {
-    for (const { bar, start } of sequence.line.bars) {
+    for (const { bar, start, time } of sequence.line.bars) {
       const written = sequence.score.bars[bar]!;
       for (const voice of part.bars[bar]?.voices ?? [])
-        for (const symbol of voice.symbols)
-          for (const { text, syllabic } of symbol.marks?.lyrics?.slice(0, 1) ?? [])
-            events.push(
-              meta(
-                tick(start + symbol.at),
-                Meta.lyric,
-                encodeText(syllabic === 'begin' || syllabic === 'middle' ? `${text}-` : text),
-              ),
-            );
-      for (const { at, text } of rich ? (part.harmonies ?? []) : [])
-        if (at >= written.start && at < written.start + written.length)
-          events.push(meta(tick(start + at - written.start), Meta.text, encodeText(text)));
+        for (const symbol of voice.symbols) {
+          const text = sungText(symbol.marks?.lyrics ?? [], time);
+          if (text) events.push(meta(tick(start + symbol.at), Meta.lyric, encodeText(text)));
+        }
+      for (const harmony of rich ? (part.harmonies ?? []) : [])
+        if (harmony.at >= written.start && harmony.at < written.start + written.length)
+          events.push(meta(tick(start + harmony.at - written.start), Meta.text, encodeText(chordText(harmony))));
     }
   }
 
@@ -246,4 +264,14 @@ function placesOf({ line, score }: Sequence, at: WrittenUnits): WrittenUnits[] {
     const written = score.bars[bar]!;
     return at >= written.start && at < written.start + written.length ? [start + at - written.start] : [];
   });
+}
+
+/** The verse of this playing, else the last one there is; what is sung on one note together. */
+function sungText(lyrics: readonly Lyric[], time: number): string {
+  const lyric = lyrics.find(({ verse }) => verse === time) ?? lyrics.at(-1);
+  if (!lyric) return '';
+  const syllables = [lyric, ...(lyric.elided ?? [])];
+  return syllables
+    .map(({ text, syllabic }) => (syllabic === 'begin' || syllabic === 'middle' ? `${text}-` : text))
+    .join(' ');
 }

@@ -1,0 +1,37 @@
+import type { Alteration } from '../../score';
+import type { NoteMark } from '../note-mark';
+
+const SIGNS: Record<string, Alteration> = {
+  'flat-flat': -2,
+  'double-flat': -2,
+  flat: -1,
+  natural: 0,
+  sharp: 1,
+  'double-sharp': 2,
+  'sharp-sharp': 2,
+};
+const NAMES: Record<Alteration, string> = {
+  [-2]: 'flat-flat',
+  [-1]: 'flat',
+  0: 'natural',
+  1: 'sharp',
+  2: 'double-sharp',
+};
+
+/** Accidentals beside a trill, a turn or a mordent: how its neighbours are altered. */
+export const neighbours: NoteMark = {
+  group: 'ornaments',
+  elements: ({ neighbours: altered = {} }) =>
+    (['above', 'below'] as const).flatMap((placement) =>
+      altered[placement] === undefined
+        ? []
+        : [{ name: 'accidental-mark', text: NAMES[altered[placement]], attributes: { placement } }],
+    ),
+  read: {
+    'accidental-mark': (marks, { text, attributes }) => {
+      const alter = SIGNS[text];
+      if (alter === undefined) return;
+      marks.neighbours = { ...marks.neighbours, [attributes.placement === 'below' ? 'below' : 'above']: alter };
+    },
+  },
+};

@@ -1,0 +1,55 @@
+/*
+ * Pitch bend: quarter tones, and slides from one note to the next.
+ *
+ * A track bends as a whole, so that this is for single lines; a chord bends with its highest note.
+ */
+import type { Semitones, WrittenUnits } from '../../time';
+import { QUARTER } from '../../time';
+import type { PerformedNote } from '../playing/perform';
+import type { Glides } from '../../settings';
+
+export interface BendPoint {
+  at: WrittenUnits;
+  /** From the key that was struck. */
+  by: Semitones;
+}
+
+export interface Bends {
+  /** How far the wheel has to reach, up and down. */
+  range: Semitones;
+  points: BendPoint[];
+}
+
+/** What a synthesizer takes the wheel to reach unless it is told (General MIDI 1). */
+export const USUAL_RANGE: Semitones = 2;
+const STEP: WrittenUnits = QUARTER / 16;
+
+/** @returns null where nothing is bent */
+export function bendsOf(notes: readonly PerformedNote[], glides: Glides): Bends | null {
+  const slides = ({ sound }: PerformedNote) =>
+    sound.glide && (glides === 'bend' || (glides === 'as-written' && sound.glide.kind === 'slide'));
+  if (!notes.some((note) => note.sound.cents !== 0 || slides(note))) return null;
+  const points: BendPoint[] = [];
+  let now: Semitones = 0;
+  const say = (at: WrittenUnits, by: Semitones) => {
+    if (by !== now) points.push({ at, by });
+    now = by;
+  };
+  for (const note of [...notes].sort((a, b) => a.start - b.start || a.key - b.key)) {
+    const own = note.sound.cents / 100;
+    say(note.start, own);
+    if (!slides(note)) continue;
+    const half = note.start + (note.end - note.start) / 2;
+    const steps = Math.max(1, Math.floor((note.end - half) / STEP));
+    const way = note.sound.glide!.to - note.key - own;
+    for (let i = 1; i <= steps; i++) say(half + ((note.end - half) * (i - 1)) / steps, own + (way * i) / steps);
+  }
+  const last = notes.reduce((latest, note) => Math.max(latest, note.end), 0);
+  say(last, 0);
+  return { range: Math.max(USUAL_RANGE, ...points.map(({ by }) => Math.ceil(Math.abs(by)))), points };
+}
+
+/** 14 bits, 8192 in the middle. */
+export function bendValue(by: Semitones, range: Semitones): number {
+  return Math.max(0, Math.min(16383, Math.round(8192 + (by / range) * 8191)));
+}
