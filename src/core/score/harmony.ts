@@ -66,6 +66,7 @@ export const CHORD_KINDS = {
 } as const satisfies Record<string, { tones: readonly number[]; text: string }>;
 
 export type ChordKind = keyof typeof CHORD_KINDS;
+export const isChordKind = (name: string): name is ChordKind => Object.hasOwn(CHORD_KINDS, name);
 
 /** Half tones of the degrees of a major scale. */
 const DEGREES = [0, 2, 4, 5, 7, 9, 11] as const;

@@ -1,6 +1,6 @@
 import type { PartId } from '../base';
 import type { Clef, InstrumentId } from '../instruments';
-import type { Bar, Bpm, MidiKey, Semitones, WrittenUnits } from '../time';
+import type { Bar, Bpm, Meter, MidiKey, Semitones, WrittenUnits } from '../time';
 import type { BarSigns, PartLines } from './marks';
 import type { Harmony } from './harmony';
 import type { Pitch } from './pitch';
@@ -98,6 +98,8 @@ export interface Part {
   channel: number;
   /** General MIDI, 1–128 */
   program: number | null;
+  /** Meters that this part alone has, by bar index: 6/8 beside the 3/4 of the others. */
+  localMeters?: Readonly<Record<number, Meter>>;
   /** Written key signature for each of the score's keys, same order. */
   writtenKeys: number[];
   /** Lines of each staff: five, or one for an instrument with a single sound. */

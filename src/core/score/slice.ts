@@ -69,13 +69,14 @@ export function sliceScore(score: Score, parts: readonly PartId[], from: number,
       const transpositionChanges = (part.transpositionChanges ?? [])
         .filter(({ bar }) => bar > from && bar < to)
         .map((change) => ({ ...change, bar: change.bar - from }));
-      const { transpositionChanges: _changes, harmonies, programChanges, ...kept } = part;
+      const { transpositionChanges: _changes, localMeters, harmonies, programChanges, ...kept } = part;
       const lines = sliceLines(part.lines, start, end);
       return [
         {
           ...kept,
           ...inForceAt(part, from),
           ...(transpositionChanges.length > 0 && { transpositionChanges }),
+          ...(localMeters && { localMeters: movedBars(localMeters, (bar) => bar - from, bars.length) }),
           ...(harmonies && { harmonies: cutPoints(harmonies, start, end) }),
           ...(programChanges && { programChanges: cutPoints(programChanges, start, end) }),
           lines,
@@ -92,6 +93,15 @@ export function sliceScore(score: Score, parts: readonly PartId[], from: number,
 function inForceAt(part: Part, bar: number): PartTransposition {
   const { transposition, transpositionSteps } = transpositionAt(part, bar);
   return { transposition, transpositionSteps };
+}
+
+function movedBars<T>(
+  byBar: Readonly<Record<number, T>>,
+  to: (bar: number) => number,
+  count: number,
+): Record<number, T> {
+  const moved = Object.entries(byBar).map(([bar, value]) => [to(Number(bar)), value] as const);
+  return Object.fromEntries(moved.filter(([bar]) => bar >= 0 && bar < count));
 }
 
 function cutPoints<T extends { at: WrittenUnits }>(points: readonly T[], from: WrittenUnits, to: WrittenUnits): T[] {

@@ -42,7 +42,7 @@ export const furtherSigns: readonly NoteMark[] = MARK_GROUPS.map((group) => ({
         ? [[name, (marks, element) => void (marks.further = [...(marks.further ?? []), signOf(group, element)])]]
         : [],
     ),
-  ) as NoteMark['read'],
+  ),
 }));
 
 function signOf(group: MarkGroup, element: ReadElement): FurtherSign {

@@ -1,22 +1,13 @@
 /*
  * From raw measures to a score: bars, voices, keys in concert pitch, lines over several bars, words where they belong.
  */
-import {
-  transpositionAt,
-  typeLength,
-  type BeatValue,
-  type Marker,
-  type Part,
-  type Score,
-  type ScoreKey,
-  type SwingMark,
-  type TempoMark,
-} from '../../score';
-import { type Bar, type WrittenUnits } from '../../time';
+import { transpositionAt, type Marker, type Part, type Score, type ScoreKey, type SwingMark } from '../../score';
+import type { Bar, WrittenUnits } from '../../time';
 import { barsOf } from './bars';
 import { directionsOf } from './directions';
 import type { MusicXmlWarning } from './errors';
 import type { RawPart, RawScore } from './raw';
+import { temposOf } from './tempos';
 import { readPart } from './read-part';
 
 export function assembleScore(raw: RawScore, warnings: MusicXmlWarning[]): Score {
@@ -66,47 +57,6 @@ function breaksOf(parts: readonly RawPart[]): Score['breaks'] | null {
   if (!first) return null;
   return Object.fromEntries(first.measures.flatMap(({ breaks }, bar) => (breaks ? [[bar, breaks] as const] : [])));
 }
-
-function temposOf(parts: readonly RawPart[], bars: readonly Bar[]): TempoMark[] {
-  const marks = new Map<WrittenUnits, TempoMark>();
-  const words: { at: WrittenUnits; words: string }[] = [];
-  const modulations: { at: WrittenUnits; before: BeatValue; after: BeatValue; bpm: number | null }[] = [];
-  for (const part of parts)
-    for (const { direction, at } of directionsOf(part, bars)) {
-      if (direction.kind === 'tempo') {
-        const there = marks.get(at);
-        if (!there || (direction.shown && !there.shown))
-          marks.set(at, {
-            at,
-            bpm: direction.bpm,
-            shown: direction.shown || direction.words !== undefined,
-            ...(direction.words && { words: direction.words }),
-          });
-      } else if (direction.kind === 'modulation' && !modulations.some((one) => one.at === at))
-        modulations.push({ ...direction, at });
-      else if (direction.kind === 'tempo-words' && !words.some((one) => one.at === at))
-        words.push({ at, words: direction.words });
-    }
-  const list = [...marks.values()].sort((a, b) => a.at - b.at);
-  if (list[0]?.at !== 0) list.unshift({ at: 0, bpm: list[0]?.bpm ?? 120, shown: false });
-  const before = (at: WrittenUnits) => list.findLast((mark) => mark.at < at)?.bpm ?? list[0]!.bpm;
-  for (const { at, before: old, after, bpm } of modulations.sort((a, b) => a.at - b.at)) {
-    const there = list.find((mark) => mark.at === at);
-    // The old value lasts as long as the new one.
-    const next = bpm ?? there?.bpm ?? (before(at) * lengthOf(after)) / lengthOf(old);
-    const mark: TempoMark = { ...there, at, bpm: next, shown: true, equals: { before: old, after } };
-    list.splice(0, list.length, ...list.filter((one) => one !== there), mark);
-    list.sort((a, b) => a.at - b.at);
-  }
-  for (const { at, words: said } of words.sort((a, b) => a.at - b.at)) {
-    const there = list.find((mark) => mark.at === at);
-    if (there) there.words ??= said;
-    else list.push({ at, words: said, bpm: list.findLast((mark) => mark.at <= at)?.bpm ?? 120, shown: false });
-  }
-  return list.sort((a, b) => a.at - b.at);
-}
-
-const lengthOf = ({ type, dots }: BeatValue): WrittenUnits => typeLength(type) * (2 - 1 / 2 ** dots);
 
 function markersOf(parts: readonly RawPart[], bars: readonly Bar[]): Marker[] {
   const seen = new Map<string, Marker>();

@@ -92,7 +92,8 @@ function lengthOf(measures: readonly RawMeasure[], full: WrittenUnits): WrittenU
  */
 function longBar(reaches: readonly Reach[], full: WrittenUnits): WrittenUnits {
   const longer = reaches.filter((reach) => reach.sounds > full + ROUNDING);
-  const ending = reaches.filter((reach) => Math.abs(reach.end - full) <= ROUNDING).length;
+  // Who rests through the bar says nothing about its length.
+  const ending = reaches.filter((reach) => reach.sounds > 0 && Math.abs(reach.end - full) <= ROUNDING).length;
   const longest = Math.max(0, ...longer.map((reach) => reach.end));
   return longer.length === 0 || ending > longer.length || longest > LONGEST_IN_BARS * full ? full : longest;
 }

@@ -1,12 +1,11 @@
 import {
-  CHORD_KINDS,
   chordText,
+  isChordKind,
   STEPS,
   type ChordDegree,
   type ChordKind,
   type ChordName,
   type Harmony,
-  type Step,
 } from '../../score';
 import type { WrittenUnits } from '../../time';
 import type { RawMeasure } from './raw';
@@ -21,7 +20,7 @@ export function readHarmony(node: XmlNode, at: WrittenUnits, measure: RawMeasure
   const root = nameFrom(child(node, 'root'), 'root');
   if (!root && !kindNode) return;
   const said = kindNode?.text ?? 'major';
-  const kind: ChordKind = said in CHORD_KINDS ? (said as ChordKind) : 'other';
+  const kind: ChordKind = isChordKind(said) ? said : 'other';
   const bass = nameFrom(child(node, 'bass'), 'bass');
   const degrees = all(node, 'degree').flatMap(degreeFrom);
   const plain: Omit<Harmony, 'at'> = {
@@ -38,8 +37,9 @@ export function readHarmony(node: XmlNode, at: WrittenUnits, measure: RawMeasure
 }
 
 function nameFrom(of: XmlNode | undefined, prefix: 'root' | 'bass'): ChordName | null {
-  const step = textOf(of, `${prefix}-step`) as Step | undefined;
-  if (!step || !STEPS.includes(step)) return null;
+  const letter = textOf(of, `${prefix}-step`);
+  const step = STEPS.find((one) => one === letter);
+  if (!step) return null;
   const alter = Math.round(numberOf(of, `${prefix}-alter`) ?? 0);
   return { step, alter: Math.max(-MOST_ALTERED, Math.min(MOST_ALTERED, alter)) + 0 };
 }

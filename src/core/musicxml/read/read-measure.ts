@@ -1,7 +1,6 @@
-import type { Clef } from '../../instruments';
-import { pitchKey, STEPS, type Step } from '../../score';
 import { QUARTER, type WrittenUnits } from '../../time';
 import type { MusicXmlWarning } from './errors';
+import { readAttributes } from './read-attributes';
 import { readDirection, type PlacedSign } from './read-direction';
 import { figuredBass, readHarmony } from './read-harmony';
 import { readNote } from './read-note';
@@ -64,7 +63,8 @@ export function readMeasure(
   for (const item of node.children) {
     switch (item.name) {
       case 'attributes':
-        readAttributes(item, units(at), measure, state);
+        state.divisions = divisionsOf(item) ?? state.divisions;
+        readAttributes(item, units(at), measure);
         break;
       case 'print':
         measure.breaks = breakOf(item);
@@ -76,44 +76,23 @@ export function readMeasure(
         at += durationOf(item);
         break;
       case 'note': {
-        const grace = child(item, 'grace') !== undefined;
-        const length = grace ? 0 : durationOf(item);
+        const length = child(item, 'grace') ? 0 : durationOf(item);
         const inChord = child(item, 'chord') !== undefined;
         const start = inChord ? last : at;
         const end = units(start + length);
         measure.notes.push(readNote(item, units(start), end - units(start)));
-        // Dynamics may hang on a note instead of standing beside it.
-        for (const sign of all(item, 'notations').flatMap((one) => all(one, 'dynamics')))
-          measure.directions.push({
-            at: units(start),
-            staff: Math.max(1, numberOf(item, 'staff') ?? 1),
-            kind: 'line',
-            element: sign,
-          });
-        if (!inChord && !grace) {
+        readNoteDynamics(item, units(start), measure);
+        if (!inChord) {
           last = at;
           at += length;
-        } else if (!inChord) last = at;
+        }
         measure.reach = Math.max(measure.reach, end);
         break;
       }
-      case 'direction':
-      case 'sound': {
+      default: {
         const offset = numberOf(item, 'offset') ?? 0;
-        readDirection(item, Math.max(0, units(at + offset / state.divisions)), measure, placed);
-        break;
+        readBeside(item, Math.max(0, units(at + offset / state.divisions)), measure, placed);
       }
-      case 'harmony':
-        readHarmony(item, Math.max(0, units(at + (numberOf(item, 'offset') ?? 0) / state.divisions)), measure);
-        break;
-      case 'figured-bass': {
-        const figures = figuredBass(item);
-        if (figures) measure.directions.push({ at: units(at), staff: 1, kind: 'words', words: figures });
-        break;
-      }
-      case 'barline':
-        readBarline(item, measure);
-        break;
     }
     measure.reach = Math.max(measure.reach, units(at));
   }
@@ -134,112 +113,57 @@ function placeSign(
   signs[sign] = name;
 }
 
+function divisionsOf(node: XmlNode): number | null {
+  const divisions = numberOf(node, 'divisions');
+  return divisions !== undefined && divisions > 0 ? divisions : null;
+}
+
+/** Dynamics may hang on a note instead of standing beside it. */
+function readNoteDynamics(note: XmlNode, at: WrittenUnits, measure: RawMeasure): void {
+  const staff = Math.max(1, numberOf(note, 'staff') ?? 1);
+  for (const element of all(note, 'notations').flatMap((one) => all(one, 'dynamics')))
+    measure.directions.push({ at, staff, kind: 'line', element });
+}
+
+/** What stands beside the notes. */
+function readBeside(item: XmlNode, at: WrittenUnits, measure: RawMeasure, placed: PlacedSign[]): void {
+  if (item.name === 'direction' || item.name === 'sound') readDirection(item, at, measure, placed);
+  else if (item.name === 'harmony') readHarmony(item, at, measure);
+  else if (item.name === 'barline') readBarline(item, measure);
+  else if (item.name === 'figured-bass') {
+    const words = figuredBass(item);
+    if (words) measure.directions.push({ at, staff: 1, kind: 'words', words });
+  }
+}
+
 function breakOf({ attributes }: XmlNode): RawMeasure['breaks'] {
   if (attributes['new-page'] === 'yes') return 'page';
   return attributes['new-system'] === 'yes' ? 'line' : null;
 }
 
-function readAttributes(node: XmlNode, at: WrittenUnits, measure: RawMeasure, state: ReadingState): void {
-  const divisions = numberOf(node, 'divisions');
-  if (divisions !== undefined && divisions > 0) state.divisions = divisions;
-  const key = child(node, 'key');
-  const fifths = numberOf(key, 'fifths');
-  if (fifths !== undefined)
-    measure.keys.push({
-      fifths: Math.max(-7, Math.min(7, Math.round(fifths))),
-      mode: textOf(key, 'mode') === 'minor' ? 'minor' : 'major',
-      at,
-    });
-  const time = child(node, 'time');
-  if (time && child(time, 'senza-misura')) measure.free = true;
-  else if (time) {
-    measure.meter = meterFrom(time) ?? measure.meter;
-  }
-  measure.staves = numberOf(node, 'staves') ?? measure.staves;
-  for (const clef of all(node, 'clef')) {
-    if (textOf(clef, 'sign') === 'TAB') measure.tablatureStaff = Number(clef.attributes.number) || 1;
-    const name = clefOf(clef);
-    if (name) measure.clefs.push({ staff: Number(clef.attributes.number) || 1, clef: name, at });
-  }
-  const transpose = child(node, 'transpose');
-  if (transpose) {
-    const octaves = numberOf(transpose, 'octave-change') ?? 0;
-    measure.transposition = {
-      semitones: -Math.round((numberOf(transpose, 'chromatic') ?? 0) + 12 * octaves) + 0,
-      steps: -Math.round((numberOf(transpose, 'diatonic') ?? 0) + 7 * octaves) + 0,
-    };
-  }
-  for (const details of all(node, 'staff-details')) {
-    const tuning = all(details, 'staff-tuning').flatMap((one) => {
-      const step = textOf(one, 'tuning-step') as Step | undefined;
-      const octave = numberOf(one, 'tuning-octave');
-      return step && STEPS.includes(step) && octave !== undefined
-        ? [pitchKey({ step, alter: numberOf(one, 'tuning-alter') ?? 0, octave })]
-        : [];
-    });
-    if (tuning.length > 0) measure.tuning = tuning;
-    else measure.staffLines = numberOf(details, 'staff-lines') ?? measure.staffLines;
-    measure.capo = numberOf(details, 'capo') ?? measure.capo;
-  }
-  for (const style of all(node, 'measure-style')) {
-    const repeat = child(style, 'measure-repeat');
-    const staff = style.attributes.number === undefined ? null : Number(style.attributes.number) || null;
-    if (repeat?.attributes.type === 'start')
-      measure.repeats.push({ bars: Math.max(1, Number(repeat.text) || 1), staff });
-    if (repeat?.attributes.type === 'stop') measure.repeats.push({ bars: 0, staff });
-  }
-}
-
-/** 3/8 + 2/8 is counted as 5/8 in groups of three and two, and 3+2 over 8 too. */
-function meterFrom(time: XmlNode): RawMeasure['meter'] {
-  const types = all(time, 'beat-type').map((one) => Number(one.text) || 4);
-  const beatType = Math.max(...types, 1);
-  const groups = all(time, 'beats').flatMap((one, i) =>
-    one.text.split('+').map((part) => ((Number(part) || 0) * beatType) / (types[i] ?? beatType)),
-  );
-  const beats = groups.reduce((sum, count) => sum + count, 0);
-  const whole = groups.every(Number.isInteger) && Number.isInteger(Math.log2(beatType));
-  if (!whole || beats < 1 || beats > 64 || beatType > 64) return null;
-  const { symbol } = time.attributes;
-  return {
-    beats,
-    beatType,
-    ...(groups.length > 1 && { groups }),
-    ...((symbol === 'common' || symbol === 'cut') && { symbol }),
-  };
-}
-
-function clefOf(node: XmlNode): Clef | null {
-  const sign = textOf(node, 'sign');
-  const line = numberOf(node, 'line');
-  const octave = numberOf(node, 'clef-octave-change') ?? 0;
-  if (sign === 'G') return octave < 0 ? 'treble-8vb' : 'treble';
-  if (sign === 'F') return 'bass';
-  if (sign === 'C') return line === 4 ? 'tenor' : 'alto';
-  if (sign === 'percussion') return 'percussion';
-  return null;
-}
-
 function readBarline(node: XmlNode, measure: RawMeasure): void {
-  const repeat = child(node, 'repeat');
-  if (repeat?.attributes.direction === 'forward') measure.signs.repeatStart = true;
-  if (repeat?.attributes.direction === 'backward')
-    measure.signs.repeatEnd = { times: Math.max(2, Math.min(64, Number(repeat.attributes.times) || 2)) };
-  for (const ending of all(node, 'ending')) {
-    const numbers = (ending.attributes.number ?? '')
-      .split(/[\s,]+/)
-      .map(Number)
-      .filter((one) => Number.isInteger(one) && one > 0);
-    if (ending.attributes.type === 'start' && numbers.length > 0) measure.signs.ending = numbers;
-    if (ending.attributes.type === 'stop' || ending.attributes.type === 'discontinue')
-      measure.signs.endingStop = ending.attributes.type;
-  }
+  const { signs } = measure;
   const atEnd = node.attributes.location !== 'left';
+  const repeat = child(node, 'repeat')?.attributes;
+  if (repeat?.direction === 'forward') signs.repeatStart = true;
+  if (repeat?.direction === 'backward')
+    signs.repeatEnd = { times: Math.max(2, Math.min(64, Number(repeat.times) || 2)) };
+  for (const ending of all(node, 'ending')) readEnding(ending, measure);
   for (const sign of ['segno', 'coda'] as const)
-    if (child(node, sign)) (atEnd ? measure.nextSigns : measure.signs)[sign] ??= true;
-  if (child(node, 'fermata') && atEnd) measure.signs.fermata = true;
+    if (child(node, sign)) (atEnd ? measure.nextSigns : signs)[sign] ??= true;
+  if (!atEnd) return;
+  if (child(node, 'fermata')) signs.fermata = true;
   const style = textOf(node, 'bar-style');
-  if (style && atEnd && !PLAIN_BARLINES.has(style)) measure.signs.barline = style;
+  if (style && !PLAIN_BARLINES.has(style)) signs.barline = style;
+}
+
+function readEnding({ attributes: { number = '', type } }: XmlNode, { signs }: RawMeasure): void {
+  const numbers = number
+    .split(/[\s,]+/)
+    .map(Number)
+    .filter((one) => Number.isInteger(one) && one > 0);
+  if (type === 'start' && numbers.length > 0) signs.ending = numbers;
+  if (type === 'stop' || type === 'discontinue') signs.endingStop = type;
 }
 
 /** Repeats and the end of the piece have theirs anyway. */

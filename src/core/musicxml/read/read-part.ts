@@ -12,7 +12,7 @@ import {
   OpenTies,
   type VoiceBar,
 } from '../../score';
-import { type Bar, type MidiKey, type WrittenUnits } from '../../time';
+import { barLength, sameMeter, type Bar, type Meter, type MidiKey, type WrittenUnits } from '../../time';
 import { directionsOf } from './directions';
 import type { MusicXmlWarning } from './errors';
 import { linesOf } from './lines';
@@ -63,6 +63,7 @@ export function readPart(raw: RawPart, bars: readonly Bar[], warnings: MusicXmlW
     direction.kind === 'harmony' ? [{ at, ...direction.harmony }] : [],
   );
   const changes = transpositionChanges(transpositions);
+  const localMeters = localMetersOf(measures, bars);
   const tuning = measures.find((measure) => measure?.tuning)?.tuning ?? null;
   const capo = measures.find((measure) => measure?.capo !== null && measure?.capo !== undefined)?.capo ?? 0;
   return {
@@ -75,6 +76,7 @@ export function readPart(raw: RawPart, bars: readonly Bar[], warnings: MusicXmlW
     ...(changes.length > 0 && { transpositionChanges: changes }),
     clefs,
     clefChanges,
+    ...(localMeters && { localMeters }),
     unpitched,
     struck: unpitched
       ? [...new Set(keys)].sort((a, b) => a - b).map((key) => ({ key, name: nameOfKey(raw, key) }))
@@ -204,6 +206,21 @@ function transpositionChanges(byBar: readonly Transposition[]): NonNullable<Part
     if (!before || (before.semitones === semitones && before.steps === steps)) return [];
     return [{ bar, transposition: semitones, transpositionSteps: steps }];
   });
+}
+
+/** Where a part has another meter than the bar as a whole, of the same length. */
+function localMetersOf(
+  measures: readonly (RawMeasure | undefined)[],
+  bars: readonly Bar[],
+): Part['localMeters'] | null {
+  let own: Meter | null = null;
+  const local: Record<number, Meter> = {};
+  measures.forEach((measure, b) => {
+    own = measure?.meter ?? own;
+    const { meter } = bars[b]!;
+    if (own && !sameMeter(own, meter) && barLength(own) === barLength(meter)) local[b] = own;
+  });
+  return Object.keys(local).length > 0 ? local : null;
 }
 
 /** The one that most notes are written in. */

@@ -16,6 +16,7 @@ import {
   type NoteValue,
   type ScoreNote,
   type SymbolInBar,
+  type SymbolMarks,
   type VoiceBar,
 } from '../../score';
 import { QUARTER, type WrittenUnits } from '../../time';
@@ -136,29 +137,30 @@ function symbolsOf(
   for (const raw of [...notes].sort((a, b) => a.at - b.at)) {
     const written = raw.rest ? null : write(raw);
     const note = written && raw.staff !== staff ? { ...written, staff: raw.staff } : written;
+    const last = symbols.at(-1);
     if (raw.grace) {
       if (note) addGrace(graces, note, raw);
-      continue;
-    }
-    const last = symbols.at(-1);
-    if (raw.chord && last && last.at === raw.at) {
+    } else if (raw.chord && last?.at === raw.at) {
       if (note && last.notes.length > 0) addToChord(last, note, raw);
-      continue;
-    }
-    const start = Math.max(raw.at, at);
-    const end = Math.min(raw.at + raw.duration, length);
-    if (raw.at < at - 1 && !raw.rest)
-      mend('two notes of one voice overlap; the later one begins where the first one ends', raw);
-    if (end <= start) continue;
-    if (start > at) symbols.push(...rests(at, start));
-    symbols.push(...inPieces(symbolOf(raw, start, end - start, note, graces)));
-    graces = [];
-    at = end;
+    } else if (place(raw, note)) graces = [];
   }
   if (at < length) symbols.push(...(at === 0 ? [wholeRest(length)] : rests(at, length)));
   if (graces.length > 0) afterLast(symbols, graces);
   if (symbols.length === 1 && isPlainRest(symbols[0]!)) return [wholeRest(length)];
   return closeTuplets(symbols);
+
+  /** Puts a symbol where the last one ended, or later; whether there was room for it. */
+  function place(raw: RawNote, note: ScoreNote | null): boolean {
+    const start = Math.max(raw.at, at);
+    const end = Math.min(raw.at + raw.duration, length);
+    if (raw.at < at - 1 && !raw.rest)
+      mend('two notes of one voice overlap; the later one begins where the first one ends', raw);
+    if (end <= start) return false;
+    if (start > at) symbols.push(...rests(at, start));
+    symbols.push(...inPieces(symbolOf(raw, start, end - start, note, graces)));
+    at = end;
+    return true;
+  }
 }
 
 /** A sound that no single value is long enough for, or that falls between two, is several tied ones. */
@@ -236,6 +238,15 @@ function addToChord(symbol: SymbolInBar, note: ScoreNote, raw: RawNote): void {
   if (own.length > 0) symbol.marks = { ...symbol.marks, further: [...(symbol.marks?.further ?? []), ...own] };
 }
 
+/** A rest can be held too; what belongs to a sound it cannot have. */
+function marksOfRest({ fermata }: SymbolMarks): SymbolMarks {
+  return fermata ? { fermata } : {};
+}
+
+function marksOfNote({ marks, lyrics }: RawNote, graces: readonly Grace[]): SymbolMarks {
+  return { ...marks, ...(lyrics.length > 0 && { lyrics }), ...(graces.length > 0 && { graces: [...graces] }) };
+}
+
 const sameSign = (a: FurtherSign, b: FurtherSign) => JSON.stringify(a) === JSON.stringify(b);
 
 function symbolOf(
@@ -246,13 +257,7 @@ function symbolOf(
   graces: readonly Grace[],
 ): SymbolInBar {
   const value = valueOf(raw, duration);
-  const { words: _words, ...own } = raw.marks;
-  const marks = {
-    // A rest can be held too; what belongs to a sound it cannot have.
-    ...(raw.rest ? (own.fermata ? { fermata: own.fermata } : {}) : own),
-    ...(raw.lyrics.length > 0 && !raw.rest && { lyrics: raw.lyrics }),
-    ...(graces.length > 0 && !raw.rest && { graces: [...graces] }),
-  };
+  const marks = raw.rest ? marksOfRest(raw.marks) : marksOfNote(raw, graces);
   return {
     at,
     duration,

@@ -1,6 +1,6 @@
 import type { Clef } from '../../instruments';
 import { clefsAt, STEPS, transpositionAt, type Part, type PartTransposition, type Score } from '../../score';
-import { sameMeter, type Bar, type MidiKey } from '../../time';
+import { sameMeter, type Meter, type MidiKey } from '../../time';
 import type { XmlWriter } from './xml-writer';
 
 export const CLEFS: Record<Clef, { sign: string; line?: number; octave?: number }> = {
@@ -60,7 +60,9 @@ export function writeAttributes(
   const before = score.bars[index - 1];
   const k = score.keys.findIndex((candidate) => candidate.bar === index && !candidate.at);
   const newKey = k >= 0 && !(part.unpitched && index > 0);
-  const newMeter = !before || !sameMeter(before.meter, bar.meter) || before.free !== bar.free;
+  const meter = part.localMeters?.[index] ?? bar.meter;
+  const meterBefore = before && (part.localMeters?.[index - 1] ?? before.meter);
+  const newMeter = !meterBefore || !sameMeter(meterBefore, meter) || before.free !== bar.free;
   const clefs = part.clefChanges.filter((change) => change.bar === index && index > 0 && !change.at);
   const transposition = part.transpositionChanges?.find((change) => change.bar === index && index > 0);
   const changes = newKey || newMeter || clefs.length > 0 || transposition !== undefined;
@@ -69,7 +71,7 @@ export function writeAttributes(
   xml.open('attributes');
   if (index === 0) xml.leaf('divisions', divisions);
   if (newKey) writeKey(xml, part.writtenKeys[k]!, part.unpitched ? null : score.keys[k]!.mode);
-  if (newMeter) writeMeter(xml, bar);
+  if (newMeter) writeMeter(xml, meter, bar.free);
   if (index === 0) {
     if (staves > 1) xml.leaf('staves', staves);
     if (part.tablature?.show !== 'tablature')
@@ -105,8 +107,7 @@ function writeKey(xml: XmlWriter, fifths: number, mode: string | null): void {
   xml.close('key');
 }
 
-function writeMeter(xml: XmlWriter, { meter, free }: Bar): void {
-  const { beats, beatType, groups, symbol } = meter;
+function writeMeter(xml: XmlWriter, { beats, beatType, groups, symbol }: Meter, free: true | undefined): void {
   xml.open('time', { symbol: free ? undefined : symbol });
   if (free) xml.leaf('senza-misura');
   else xml.leaf('beats', groups?.join('+') ?? beats).leaf('beat-type', beatType);

@@ -150,7 +150,7 @@ export class PartWriter {
     const inside = attributesInside(this.score, part, bar.index);
     partBar.voices.forEach((voice, v) => {
       if (v > 0) this.backup(bar.length);
-      const beams = barBeams(voice.symbols, bar);
+      const beams = barBeams(voice.symbols, { ...bar, meter: part.localMeters?.[bar.index] ?? bar.meter });
       const firstOfStaff = partBar.voices.findIndex((other) => other.staff === voice.staff) === v;
       const waiting = firstOfStaff ? directions.filter((direction) => direction.staff === voice.staff) : [];
       const changes = inside.filter((change) => carrierOf(change, partBar) === voice);
@@ -331,24 +331,12 @@ export class PartWriter {
     const { xml } = this;
     const { symbol, voice, beams, accidentals, again } = glyph;
     xml.leaf('duration', symbol.duration / this.unit);
-    if (note?.tieFromLast && !symbol.cue) xml.leaf('tie', null, { type: 'stop' });
-    if (note?.tieToNext && !symbol.cue) xml.leaf('tie', null, { type: 'start' });
+    if (note && !symbol.cue) this.ties(note, 'tie');
     if (note && this.part.unpitched) xml.leaf('instrument', null, { id: `${this.id}-I${note.key}` });
     xml.leaf('voice', voice.voice);
-    if (!symbol.wholeBar) {
-      xml.leaf('type', symbol.type, { size: symbol.cue && 'cue' });
-      for (let dot = 0; dot < symbol.dots; dot++) xml.leaf('dot');
-    }
+    writeValue(xml, symbol);
     if (note) this.accidental(accidentals.get(note));
-    if (symbol.tuplet) {
-      const { actual, normal, normalType } = symbol.tuplet;
-      xml
-        .open('time-modification')
-        .leaf('actual-notes', actual)
-        .leaf('normal-notes', normal)
-        .leaf('normal-type', normalType)
-        .close('time-modification');
-    }
+    if (symbol.tuplet) writeTimeModification(xml, symbol.tuplet);
     // The values stand above already.
     if (note && again && !this.part.unpitched) xml.leaf('stem', 'none');
     else if (note) this.stemAndHead(note, voice);
@@ -356,6 +344,11 @@ export class PartWriter {
     if (n === 0) beams.forEach((beam, level) => xml.leaf('beam', beam, { number: level + 1 }));
     this.notations(glyph, note, n);
     if (n === 0) for (const lyric of symbol.marks?.lyrics ?? []) writeLyric(xml, lyric);
+  }
+
+  private ties({ tieFromLast, tieToNext }: ScoreNote, element: 'tie' | 'tied'): void {
+    if (tieFromLast) this.xml.leaf(element, null, { type: 'stop' });
+    if (tieToNext) this.xml.leaf(element, null, { type: 'start' });
   }
 
   private accidental(printed: PrintedAccidental | undefined): void {
@@ -367,25 +360,19 @@ export class PartWriter {
     if (notehead && notehead !== 'normal') this.xml.leaf('notehead', notehead);
   }
 
-  private notations({ symbol, voice: { voice }, bar, asTablature }: Glyph, note: ScoreNote | null, n: number): void {
+  private notations(glyph: Glyph, note: ScoreNote | null, n: number): void {
     const { xml } = this;
-    const place = `${voice}/${bar.start + symbol.at}`;
-    const first = n === 0;
-    const brackets = first && symbol.tuplet ? bracketsOf(symbol.tuplet) : [];
-    const signs = this.signs(symbol.marks, first);
+    const { symbol, asTablature } = glyph;
+    const brackets = n === 0 && symbol.tuplet ? bracketsOf(symbol.tuplet) : [];
+    const signs = this.signs(symbol.marks, n === 0);
     const fingering = asTablature ? note?.fingering : undefined;
-    const slurEnds = first && note && !note.tieFromLast ? (this.slurs.ends.get(place) ?? []) : [];
-    const slurStarts = first && note ? (this.slurs.starts.get(place) ?? []) : [];
+    const slurs = n === 0 && note ? this.slursAt(glyph, note) : [];
     const tied = note?.tieFromLast || note?.tieToNext || note?.ringing;
-    const any = brackets.length + signs.size + slurEnds.length + slurStarts.length > 0;
-    if (!any && !tied && !fingering) return;
+    if (brackets.length + signs.size + slurs.length === 0 && !tied && !fingering) return;
     xml.open('notations');
-    if (note?.tieFromLast) xml.leaf('tied', null, { type: 'stop' });
-    if (note?.tieToNext) xml.leaf('tied', null, { type: 'start' });
+    if (note) this.ties(note, 'tied');
     if (note?.ringing) writeElement(xml, RINGING);
-    for (const { number } of slurEnds) xml.leaf('slur', null, { type: 'stop', number });
-    for (const { number, line } of slurStarts) xml.leaf('slur', null, { type: 'start', number, ...this.colour(line) });
-    for (const bracket of brackets) writeElement(xml, bracket);
+    for (const element of [...slurs, ...brackets]) writeElement(xml, element);
     for (const group of MARK_GROUPS) {
       // A string and a fret stand after the signs.
       if (group === null && fingering)
@@ -396,6 +383,20 @@ export class PartWriter {
       if (group && elements.length > 0) xml.close(group);
     }
     xml.close('notations');
+  }
+
+  /** What ends comes before what begins; a slur ends where a tied sound begins. */
+  private slursAt({ symbol, voice, bar }: Glyph, { tieFromLast }: ScoreNote): MarkElement[] {
+    const place = `${voice.voice}/${bar.start + symbol.at}`;
+    const ends = tieFromLast ? [] : (this.slurs.ends.get(place) ?? []);
+    const starts = this.slurs.starts.get(place) ?? [];
+    return [
+      ...ends.map(({ number }) => ({ name: 'slur', attributes: { type: 'stop', number } })),
+      ...starts.map(({ number, line }) => ({
+        name: 'slur',
+        attributes: { type: 'start', number, ...this.colour(line) },
+      })),
+    ];
   }
 
   /** What the marks of a symbol put on one of its notes, by the element it stands in. */
@@ -450,6 +451,21 @@ function countOf(which: 'actual' | 'normal', ratio: { actual: number; normal: nu
       { name: 'tuplet-type', text: ratio.type },
     ],
   };
+}
+
+function writeValue(xml: XmlWriter, { wholeBar, type, dots, cue }: SymbolInBar): void {
+  if (wholeBar) return;
+  xml.leaf('type', type, { size: cue && 'cue' });
+  for (let dot = 0; dot < dots; dot++) xml.leaf('dot');
+}
+
+function writeTimeModification(xml: XmlWriter, { actual, normal, normalType }: TupletPlace): void {
+  xml
+    .open('time-modification')
+    .leaf('actual-notes', actual)
+    .leaf('normal-notes', normal)
+    .leaf('normal-type', normalType)
+    .close('time-modification');
 }
 
 function writeLyric(xml: XmlWriter, { verse, text, syllabic, elided = [], extends: goesOn }: Lyric): void {

@@ -52,12 +52,18 @@ export function layTracks(parts: readonly PerformedPart[], settings: SequencerSe
   });
 }
 
+/** Drums may be written with pitches: then their channel says so, unless the name knows better. */
+function isPercussion({ unpitched, channel, instrument }: Part): boolean {
+  const maybeDrums = instrument === 'unknown' || instrumentById(instrument).unpitched;
+  return unpitched || (channel === PERCUSSION && maybeDrums);
+}
+
 type Unplaced = Omit<SequencerTrack, 'channel' | 'port'> & { channel: number; port: number };
 
 function splitPart({ part, notes }: PerformedPart, split: Split, own: PartSequencing): Unplaced[] {
   const name = own.trackName || part.name;
   const program = own.program ?? part.program;
-  const base = { part: part.id, channel: 1, port: 0, unpitched: part.unpitched };
+  const base = { part: part.id, channel: 1, port: 0, unpitched: isPercussion(part) };
   const { passages = [] } = own;
   const passageOf = ({ sound }: PerformedNote) =>
     passages.findIndex(({ bars }) => sound.bar >= bars.from && sound.bar < bars.to);

@@ -163,12 +163,7 @@ function playedTrack(
     for (const { at, program } of part.programChanges ?? [])
       for (const start of placesOf(sequence, at)) send(tick(start), Message.programChange, program - 1);
   for (const carrier of sequence.carriersOf(part.id)) if (carrier !== 'velocity') controllerCurve(CONTROLLER[carrier]);
-  if (rich && !track.unpitched)
-    for (const { start, end } of part.lines.pedals)
-      for (const from of placesOf(sequence, start)) {
-        send(tick(from), Message.controlChange, SUSTAIN, 127);
-        send(tick(from + end - start), Message.controlChange, SUSTAIN, 0);
-      }
+  if (rich && !track.unpitched) pedals();
   words();
   switches();
   if (rich && !track.unpitched) bends();
@@ -179,6 +174,14 @@ function playedTrack(
   }
   const last = track.notes.reduce((latest, note) => Math.max(latest, tick(note.end)), 0);
   return { events: inTrackOrder(events), endTick: Math.max(endTick, last) };
+
+  function pedals(): void {
+    for (const { start, end } of part.lines.pedals)
+      for (const from of placesOf(sequence, start)) {
+        send(tick(from), Message.controlChange, SUSTAIN, 127);
+        send(tick(from + end - start), Message.controlChange, SUSTAIN, 0);
+      }
+  }
 
   /** The wheel is told how far it reaches (RPN 0) where that is more than usual. */
   function bends(): void {
