@@ -84,7 +84,8 @@ function checkVoice({ symbols }: VoiceBar, bar: Bar): string[] {
 
 function lengthAgrees({ type, dots, tuplet, duration }: SymbolInBar): boolean {
   const plain = typeLength(type) * (2 - 1 / 2 ** dots);
-  return Math.abs(tuplet ? (plain * tuplet.normal) / tuplet.actual - duration : plain - duration) < 1e-6;
+  // Sevenths and seventeenths are rounded.
+  return Math.abs(tuplet ? (plain * tuplet.normal) / tuplet.actual - duration : plain - duration) < (tuplet ? 1 : 1e-6);
 }
 
 const valueName = ({ type, dots, notes }: SymbolInBar) =>

@@ -176,6 +176,8 @@ export interface SymbolInBar {
   wholeBar?: true;
   /** Small notes that show what another part plays. */
   cue?: true;
+  /** Not printed: a rest that only fills, or notes that play what a sign says. */
+  hidden?: true;
   marks?: SymbolMarks;
 }
 

@@ -1,7 +1,15 @@
 /*
  * From raw measures to a score: bars, voices, keys in concert pitch, lines over several bars, words where they belong.
  */
-import { transpositionAt, type Marker, type Part, type Score, type ScoreKey, type SwingMark } from '../../score';
+import {
+  transpositionAt,
+  type BarSigns,
+  type Marker,
+  type Part,
+  type Score,
+  type ScoreKey,
+  type SwingMark,
+} from '../../score';
 import type { Bar, WrittenUnits } from '../../time';
 import { barsOf } from './bars';
 import { directionsOf } from './directions';
@@ -27,20 +35,7 @@ export function assembleScore(raw: RawScore, warnings: MusicXmlWarning[]): Score
     composer: raw.composer,
     rights: raw.rights,
     bars,
-    signs: Object.fromEntries(
-      bars.flatMap((bar): [number, Score['signs'][number]][] => {
-        // Every part repeats what holds for all; one may lack it.
-        const signs = raw.parts.reduce(
-          (sum, { measures }) => ({
-            ...measures[bar.index - 1]?.nextSigns,
-            ...measures[bar.index]?.signs,
-            ...sum,
-          }),
-          {},
-        );
-        return Object.keys(signs).length > 0 ? [[bar.index, signs]] : [];
-      }),
-    ),
+    signs: signsOf(raw.parts, bars),
     keys,
     tempos: temposOf(raw.parts, bars),
     markers: markersOf(raw.parts, bars),
@@ -49,6 +44,34 @@ export function assembleScore(raw: RawScore, warnings: MusicXmlWarning[]): Score
     ...(breaks && { breaks }),
   };
   return score;
+}
+
+/** Every part repeats what holds for all; one may lack it. */
+function signsOf(parts: readonly RawPart[], bars: readonly Bar[]): Score['signs'] {
+  const signs: Record<number, BarSigns> = {};
+  for (const { index } of bars) {
+    const here = parts.reduce<BarSigns>(
+      (sum, { measures }) => ({ ...measures[index - 1]?.nextSigns, ...measures[index]?.signs, ...sum }),
+      {},
+    );
+    if (Object.keys(here).length > 0) signs[index] = here;
+  }
+  // A first ending whose beginning nobody wrote is the bar where it ends.
+  for (const [bar, one] of Object.entries(signs)) {
+    const next = signs[Number(bar) + 1]?.ending;
+    if (one.endingStop && one.repeatEnd && next && !next.includes(1) && !beginsBefore(signs, Number(bar)))
+      one.ending = [1];
+  }
+  return signs;
+}
+
+/** Whether the ending that stops at a bar has a beginning. */
+function beginsBefore(signs: Score['signs'], bar: number): boolean {
+  for (let b = bar; b >= 0; b--) {
+    if (signs[b]?.ending) return true;
+    if (b < bar && (signs[b]?.endingStop || signs[b]?.repeatEnd)) return false;
+  }
+  return false;
 }
 
 /** Lines and pages of the first part that has any; null where nothing is broken. */

@@ -29,6 +29,8 @@ export interface RawNote {
   /** Of a grace note: how it is written and played. */
   grace: Omit<Grace, 'notes' | 'type'> | null;
   cue: boolean;
+  /** Not printed. */
+  hidden: boolean;
   rest: boolean;
   wholeBarRest: boolean;
   /** As written; for unpitched notes the place on the staff. */

@@ -4,7 +4,8 @@ import { readAttributes } from './read-attributes';
 import { readDirection, type PlacedSign } from './read-direction';
 import { figuredBass, readHarmony } from './read-harmony';
 import { readNote } from './read-note';
-import type { RawMeasure } from './raw';
+import { ExactPlaces } from './exact-places';
+import type { RawMeasure, RawNote } from './raw';
 import { all, child, numberOf, textOf, type XmlNode } from './xml-tree';
 
 /** What lasts from measure to measure of a part while it is read. */
@@ -45,6 +46,8 @@ export function readMeasure(
   // Places are kept as the file counts them and rounded at the end, so that roundings do not add up.
   let at = 0;
   let last = 0;
+  let lastNote: RawNote | null = null;
+  const exact = new ExactPlaces();
   const placed: PlacedSign[] = [];
   const units = (quarters: number): WrittenUnits => Math.round(quarters * QUARTER);
   const durationOf = (item: XmlNode): number => {
@@ -79,14 +82,19 @@ export function readMeasure(
         const length = child(item, 'grace') ? 0 : durationOf(item);
         const inChord = child(item, 'chord') !== undefined;
         const start = inChord ? last : at;
-        const end = units(start + length);
-        measure.notes.push(readNote(item, units(start), end - units(start)));
-        readNoteDynamics(item, units(start), measure);
+        const place = exact.of(start);
+        const read = readNote(item, place, units(start + length) - place);
+        // Only the first note of a chord may say which voice it is in.
+        const note: RawNote = inChord && lastNote && !textOf(item, 'voice') ? { ...read, voice: lastNote.voice } : read;
+        note.duration = exact.lengthOf(note, start + length, QUARTER / state.divisions);
+        measure.notes.push(note);
+        readNoteDynamics(item, place, measure);
         if (!inChord) {
           last = at;
           at += length;
+          lastNote = note;
         }
-        measure.reach = Math.max(measure.reach, end);
+        measure.reach = Math.max(measure.reach, place + note.duration);
         break;
       }
       default: {
@@ -94,7 +102,7 @@ export function readMeasure(
         readBeside(item, Math.max(0, units(at + offset / state.divisions)), measure, placed);
       }
     }
-    measure.reach = Math.max(measure.reach, units(at));
+    measure.reach = Math.max(measure.reach, exact.of(at));
   }
   for (const sign of placed) placeSign(sign, measure, warn);
   return measure;

@@ -33,6 +33,7 @@ export function readNote(node: XmlNode, at: WrittenUnits, duration: WrittenUnits
     chord: child(node, 'chord') !== undefined,
     grace: graceOf(child(node, 'grace')),
     cue: child(node, 'cue') !== undefined,
+    hidden: node.attributes['print-object'] === 'no',
     rest: rest !== undefined,
     wholeBarRest: rest?.attributes.measure === 'yes',
     pitch: pitch?.pitch ?? null,

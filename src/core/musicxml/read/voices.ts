@@ -273,6 +273,7 @@ function symbolOf(
     }),
     notes: note ? [note] : [],
     ...(raw.cue && { cue: true }),
+    ...(raw.hidden && { hidden: true }),
     ...(Object.keys(marks).length > 0 && { marks }),
   };
 }
@@ -351,7 +352,7 @@ function closeTuplets(symbols: SymbolInBar[]): SymbolInBar[] {
     const before = from >= 0 ? symbols[from]!.tuplet! : null;
     const other = !tuplet || tuplet.actual !== before?.actual || tuplet.normal !== before.normal;
     // Inside a bracket over brackets the ratio changes.
-    const inside = tuplet && bracketed && !symbols[i - 1]!.tuplet!.last;
+    const inside = before && tuplet && bracketed && !symbols[i - 1]?.tuplet?.last;
     if (before && other && !inside) {
       symbols[i - 1]!.tuplet!.last = true;
       from = -1;

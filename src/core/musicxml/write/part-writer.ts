@@ -258,7 +258,7 @@ export class PartWriter {
   private symbol(glyph: Glyph): void {
     const { symbol, bar, again } = glyph;
     if (symbol.notes.length === 0) {
-      this.xml.open('note', { 'print-object': again ? 'no' : undefined });
+      this.xml.open('note', { 'print-object': again || symbol.hidden ? 'no' : undefined });
       if (symbol.cue) this.xml.leaf('cue');
       this.xml.leaf('rest', null, { measure: symbol.wholeBar ? 'yes' : undefined });
       this.timing(glyph, null, 0);
@@ -269,6 +269,7 @@ export class PartWriter {
     symbol.notes.forEach((note, n) => {
       this.xml.open('note', {
         id: this.options.noteId?.(note, bar.start + symbol.at),
+        'print-object': symbol.hidden && 'no',
         dynamics: note.velocity === undefined ? undefined : Math.round((note.velocity / FORTE) * 10000) / 100,
       });
       if (symbol.cue) this.xml.leaf('cue');

@@ -140,7 +140,7 @@ class SoundReader {
       // What is said in one voice holds for all that begins there.
       while (words[0] && words[0].at <= symbol.at) for (const one of words.shift()!.words) this.change(one);
       if (symbol.notes.length === 0 || (symbol.cue && !this.cues)) continue;
-      if (symbol.marks?.alternating === 'second') continue;
+      if (symbol.marks?.alternating === 'second' || isPlayedHidden(symbol, inOrder)) continue;
       symbol.notes.forEach((note, n) => this.take(note, n, placed, bar, start, spread));
     }
   }
@@ -214,6 +214,14 @@ class SoundReader {
   private change(words: string): void {
     for (const [pattern, to] of WORDS) if (pattern.test(words)) Object.assign(this.manner, to);
   }
+}
+
+/** A trill or the like whose notes the file has in a voice that is not printed: those are played. */
+function isPlayedHidden({ at, duration, marks, hidden }: SymbolInBar, all: readonly Placed[]): boolean {
+  if (hidden || !(marks?.trill || marks?.turn || marks?.tremolo)) return false;
+  return all.some(
+    ({ symbol: other }) => other.hidden && other.notes.length > 0 && other.at >= at && other.at < at + duration,
+  );
 }
 
 /** What is left to ring does so for so long. */
