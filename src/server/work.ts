@@ -2,7 +2,15 @@
  * What the routes compute, in a thread of its own: the server's event loop only waits. Started by pool.ts.
  */
 import 'reflect-metadata';
-import { countedFrom, exportStudio, openSequence, ScoreDesk, timeLineOfFile, type ScoreFormat } from '../core/engine';
+import {
+  countedFrom,
+  exportStudio,
+  openSequence,
+  ScoreDesk,
+  timeLineOfFile,
+  type MusicXmlVersion,
+  type ScoreFormat,
+} from '../core/engine';
 import { NO_SETTINGS, withSequencing, type Preset } from '../core/settings';
 import { USUAL_CLICK, USUAL_STUDIO_MAP } from '../core/studio';
 import { pdfOf } from './pdf';
@@ -11,7 +19,7 @@ import { querySheetOf, type SheetEntry } from './query-sheet';
 export type Task =
   | { kind: 'pdf'; pages: string[]; title: string }
   | { kind: 'query-sheet'; title: string; entries: SheetEntry[] }
-  | { kind: 'to-score'; bytes: Uint8Array; format: ScoreFormat }
+  | { kind: 'to-score'; bytes: Uint8Array; format: ScoreFormat; version?: MusicXmlVersion }
   | { kind: 'to-midi'; bytes: Uint8Array; preset: Preset }
   | { kind: 'tempo-map'; bytes: Uint8Array; map: TempoMapWish };
 
@@ -51,7 +59,7 @@ async function computed(task: Task): Promise<Uint8Array> {
     case 'to-score': {
       const desk = ScoreDesk.open([task.bytes], NO_SETTINGS);
       desk.convert(NO_SETTINGS);
-      return desk.export(task.format);
+      return desk.export(task.format, { version: task.version });
     }
     case 'tempo-map':
       return tempoMap(task.bytes, task.map);

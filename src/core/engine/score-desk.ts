@@ -204,7 +204,7 @@ export class ScoreDesk {
   sheet(part: PartId | null, concert: boolean): string {
     const { printed } = this.converted();
     const chosen = part === null ? printed : { ...printed, parts: printed.parts.filter((one) => one.id === part) };
-    return writeMusicXml(concert ? concertScore(chosen) : chosen, { multiRests: part !== null });
+    return writeMusicXml(concert ? concertScore(chosen) : chosen, { version: '4.0', multiRests: part !== null });
   }
 
   /**

@@ -1,4 +1,4 @@
-import { compressMusicXml, writeMusicXml } from '../musicxml';
+import { compressMusicXml, writeMusicXml, type MusicXmlVersion } from '../musicxml';
 import { concertScore, type Score } from '../score';
 
 interface Format {
@@ -31,8 +31,15 @@ export interface ScoreExport {
   date?: string;
   /** At sounding pitch instead of as players read it. */
   concert?: boolean;
+  /** Version of the standard: 3.0 opens everywhere, 4.0 says a few signs that it cannot. */
+  version?: MusicXmlVersion;
 }
 
-export function exportScore(score: Score, format: ScoreFormat, { date, concert = false }: ScoreExport): Uint8Array {
-  return SCORE_FORMATS[format].bytes(writeMusicXml(concert ? concertScore(score) : score, { date, breaks: true }));
+export function exportScore(
+  score: Score,
+  format: ScoreFormat,
+  { date, concert = false, version }: ScoreExport,
+): Uint8Array {
+  const written = writeMusicXml(concert ? concertScore(score) : score, { date, version, breaks: true });
+  return SCORE_FORMATS[format].bytes(written);
 }

@@ -1,4 +1,4 @@
-export { writeMusicXml, type MusicXmlOptions } from './write/write';
+export { MUSICXML_VERSIONS, writeMusicXml, type MusicXmlOptions, type MusicXmlVersion } from './write/write';
 export { stavesOf } from './write/attributes';
 export { compressMusicXml } from './compressed';
 export * from './read';

@@ -95,6 +95,7 @@ export function passageOf(
     ),
   );
   const musicXml = writeMusicXml(slice, {
+    version: '4.0',
     finalBarline: to === score.bars.length,
     ...(suggestionColour && { suggestionColour }),
     noteId: (note, at) => {

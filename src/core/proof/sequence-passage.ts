@@ -60,6 +60,7 @@ export function sequencePassage(
     ),
   );
   const musicXml = writeMusicXml(slice, {
+    version: '4.0',
     finalBarline: to === score.bars.length,
     noteId: (note, at) => {
       const name = `n${count++}`;

@@ -1,6 +1,12 @@
 'use client';
 
-import { SCORE_FORMATS, SCORE_FORMAT_NAMES, type ScoreFormat } from '@/core/engine';
+import {
+  MUSICXML_VERSIONS,
+  SCORE_FORMATS,
+  SCORE_FORMAT_NAMES,
+  type MusicXmlVersion,
+  type ScoreFormat,
+} from '@/core/engine';
 import { DownloadOutlined } from '@ant-design/icons';
 import { App, Button, Segmented } from 'antd';
 import { useState } from 'react';
@@ -21,6 +27,7 @@ export function DispatchView() {
   const job = useWorkspace((state) => state.job)!;
   const busy = useWorkspace((state) => state.progress !== null || state.stale);
   const [concert, setConcert] = useState(false);
+  const [version, setVersion] = useState<MusicXmlVersion>('3.0');
   const open = openQueries(summary, ledger).length;
   const suggestions = summary.parts.reduce(
     (sum, { report: { marks } }) =>
@@ -32,7 +39,7 @@ export function DispatchView() {
   const out = summary.tracks.filter((track) => track.leftOut && track.id !== conductor);
   const leftOut = out.length;
   const send = (format: ScoreFormat) =>
-    exportScore(format, concert)
+    exportScore(format, { concert, version })
       .then((name) => message.success(`${name} handed to the browser`))
       .catch((error) => message.error(sentence(error)));
 
@@ -47,8 +54,9 @@ export function DispatchView() {
         <div>
           <h2>Score for a notation program</h2>
           <p>
-            MusicXML 3.0: names, clefs, transposition, sounds, tempo and meter changes, markers, marks that were taken;
-            no layout, the target program lays out better.
+            MusicXML: names, clefs, transposition, sounds, tempo and meter changes, markers, marks that were taken; no
+            layout, the target program lays out better. Version 3.0 opens everywhere; 4.0 says ties that are left to
+            ring, rare fermatas, unmeasured tremolos and some playing techniques that 3.0 has no signs for.
           </p>
           <Segmented<boolean>
             size="small"
@@ -59,6 +67,13 @@ export function DispatchView() {
               { value: false, label: 'As players read' },
               { value: true, label: 'Concert pitch' },
             ]}
+          />
+          <Segmented<MusicXmlVersion>
+            size="small"
+            aria-label="Version of MusicXML"
+            value={version}
+            onChange={setVersion}
+            options={MUSICXML_VERSIONS.map((value) => ({ value, label: `MusicXML ${value}` }))}
           />
         </div>
         <div className={styles.buttons}>

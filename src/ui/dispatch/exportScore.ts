@@ -2,13 +2,13 @@ import { engineWorker } from '@/workers/engine-client';
 import { useWorkspace } from '../job/workspace';
 import { download } from '../shared/download';
 import { fileNameOf } from '@/core/documents';
-import { SCORE_FORMATS, type ScoreFormat } from '@/core/engine';
+import { SCORE_FORMATS, type ScoreExport, type ScoreFormat } from '@/core/engine';
 
-/** Writes the score as it stands and hands it to the browser. @param concert at sounding pitch, octaves aside */
-export async function exportScore(format: ScoreFormat, concert = false): Promise<string> {
+/** Writes the score as it stands and hands it to the browser. */
+export async function exportScore(format: ScoreFormat, { concert, version }: ScoreExport): Promise<string> {
   const { job } = useWorkspace.getState();
   const date = new Date().toISOString().slice(0, 10);
-  const bytes = await engineWorker().export(format, { date, concert });
+  const bytes = await engineWorker().export(format, { date, concert, version });
   const fileName = `${fileNameOf(job?.name ?? 'score')}${concert ? ', concert pitch' : ''}.${format}`;
   download(bytes, fileName, SCORE_FORMATS[format].mediaType);
   return fileName;

@@ -69,7 +69,7 @@ export function JobHeader({ station }: { station: StationId }) {
           icon={<DownloadOutlined />}
           disabled={!ready}
           onClick={() =>
-            (direction === 'to-sequencer' ? exportSequence() : exportScore('musicxml')).catch((error) =>
+            (direction === 'to-sequencer' ? exportSequence() : exportScore('musicxml', {})).catch((error) =>
               message.error(sentence(error)),
             )
           }

@@ -2,7 +2,14 @@ import { plainToInstance } from 'class-transformer';
 import { IsIn, IsOptional, Matches, validateSync } from 'class-validator';
 import 'reflect-metadata';
 import { fileNameOf } from '@/core/documents';
-import { isScoreFile, SCORE_FORMAT_NAMES, SCORE_FORMATS, type ScoreFormat } from '@/core/engine';
+import {
+  isScoreFile,
+  MUSICXML_VERSIONS,
+  SCORE_FORMAT_NAMES,
+  SCORE_FORMATS,
+  type MusicXmlVersion,
+  type ScoreFormat,
+} from '@/core/engine';
 import { PRESETS, type Preset } from '@/core/settings';
 import { compute } from '@/server/pool';
 import { answered, guarded, sentence } from '@/server/routes';
@@ -21,6 +28,7 @@ class ConvertRequest {
   @IsIn(DIRECTIONS) direction!: (typeof DIRECTIONS)[number];
   @IsOptional() @IsIn(PRESETS) carry?: Preset;
   @IsOptional() @IsIn(SCORE_FORMAT_NAMES) format?: ScoreFormat;
+  @IsOptional() @IsIn(MUSICXML_VERSIONS) musicxml?: MusicXmlVersion;
   @IsOptional() @IsIn(['yes', 'no']) click?: string;
   @IsOptional() @Matches(/^(1[0-6]|\d)$/) countIn?: string;
   @IsOptional() @Matches(/^(1000|\d{1,3})(\.\d{1,3})?$/) tolerance?: string;
@@ -52,7 +60,7 @@ export const POST = guarded('multipart/form-data', MOST_BYTES + FORM_BYTES, asyn
   );
   if (validateSync(asked, { whitelist: true, forbidNonWhitelisted: true }).length > 0)
     return sentence(
-      'Say “direction” (to-score, to-midi or tempo-map); “carry” (bare, expression, everything), “format” (musicxml, mxl), and for a map “click” (yes, no), “countIn” (0–16), “tolerance” (milliseconds), “barOne” and “give” (map, table) may be added.',
+      'Say “direction” (to-score, to-midi or tempo-map); “carry” (bare, expression, everything), “format” (musicxml, mxl), “musicxml” (3.0, 4.0), and for a map “click” (yes, no), “countIn” (0–16), “tolerance” (milliseconds), “barOne” and “give” (map, table) may be added.',
       400,
     );
   const bytes = new Uint8Array(await file.arrayBuffer());
@@ -81,5 +89,10 @@ export const POST = guarded('multipart/form-data', MOST_BYTES + FORM_BYTES, asyn
   if (isScoreFile(bytes)) return sentence(`${named} is a score already; ask for “to-midi”.`, 422);
   const format = asked.format ?? 'musicxml';
   const out = { type: SCORE_FORMATS[format].mediaType, fileName: `${name}.${format}` };
-  return answered(() => compute({ kind: 'to-score', bytes, format }), out, otherwise, `${named}: `);
+  return answered(
+    () => compute({ kind: 'to-score', bytes, format, version: asked.musicxml }),
+    out,
+    otherwise,
+    `${named}: `,
+  );
 });

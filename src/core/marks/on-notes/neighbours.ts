@@ -21,9 +21,10 @@ const NAMES: Record<Alteration, string> = {
 /** Accidentals beside a trill, a turn or a mordent: how its neighbours are altered. */
 export const neighbours: NoteMark = {
   group: 'ornaments',
-  elements: ({ neighbours: altered = {} }) =>
+  // The standard has them after an ornament only.
+  elements: ({ neighbours: altered = {}, trill, turn }) =>
     (['above', 'below'] as const).flatMap((placement) =>
-      altered[placement] === undefined
+      altered[placement] === undefined || !(trill || turn)
         ? []
         : [{ name: 'accidental-mark', text: NAMES[altered[placement]], attributes: { placement } }],
     ),

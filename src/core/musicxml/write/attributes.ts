@@ -28,17 +28,25 @@ export interface AttributesInside {
   write: (xml: XmlWriter) => void;
 }
 
+const alone =
+  (write: (xml: XmlWriter) => void): AttributesInside['write'] =>
+  (xml) => {
+    xml.open('attributes');
+    write(xml);
+    xml.close('attributes');
+  };
+
 /** What changes inside a bar, in order of place. */
 export function attributesInside(score: Score, part: Part, index: number): AttributesInside[] {
   const staves = stavesOf(part);
   const clefs = part.clefChanges.flatMap(({ bar, at, staff, clef }) =>
     bar === index && at && part.tablature?.show !== 'tablature'
-      ? [{ at, staff, write: (xml: XmlWriter) => writeClef(xml, clef, staves > 1 ? staff : undefined) }]
+      ? [{ at, staff, write: alone((xml) => writeClef(xml, clef, staves > 1 ? staff : undefined)) }]
       : [],
   );
   const keys = score.keys.flatMap(({ bar, at, mode }, k) =>
     bar === index && at && !part.unpitched
-      ? [{ at, staff: 1, write: (xml: XmlWriter) => writeKey(xml, part.writtenKeys[k]!, mode) }]
+      ? [{ at, staff: 1, write: alone((xml) => writeKey(xml, part.writtenKeys[k]!, mode)) }]
       : [],
   );
   return [...keys, ...clefs].sort((a, b) => a.at - b.at);

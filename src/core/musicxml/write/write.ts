@@ -5,9 +5,12 @@ import { writePartList } from './part-list';
 import { PartWriter } from './part-writer';
 import { XmlWriter } from './xml-writer';
 
+export const MUSICXML_VERSIONS = ['3.0', '4.0'] as const;
+export type MusicXmlVersion = (typeof MUSICXML_VERSIONS)[number];
+
 export interface MusicXmlOptions {
   /** Version of the standard; 3.0 unless asked: old and new readers open it. */
-  version?: '3.0' | '4.0';
+  version?: MusicXmlVersion;
   /**
    * Identifiers for notes, for engraving on screen only: the attribute came with MusicXML 3.1 and exported files keep
    * to 3.0.

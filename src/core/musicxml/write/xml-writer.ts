@@ -1,4 +1,5 @@
 import type { Attributes, MarkElement } from '../../marks';
+import type { MusicXmlVersion } from './write';
 
 const INDENTS: string[] = [];
 
@@ -11,7 +12,7 @@ export class XmlWriter {
     declaration: string,
     doctype?: string,
     /** The standard's version: elements that came later are left out, or written as their elders. */
-    readonly version: '3.0' | '4.0' = '3.0',
+    readonly version: MusicXmlVersion = '3.0',
   ) {
     this.lines.push(declaration);
     if (doctype) this.lines.push(doctype);

@@ -1,0 +1,50 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { everyMark } from '../../testing/every-mark';
+import { schemaErrors } from '../../testing/musicxml-schema';
+import { checkScore, type Score } from '../score';
+import { readMusicXml, writeMusicXml, type MusicXmlVersion } from '.';
+
+/* Whatever the model holds comes back, in either version of the standard, and the files are valid. */
+
+const SEED = 190;
+const RUNS = 300;
+const read = (text: string) => readMusicXml(new TextEncoder().encode(text));
+
+/** What no file says, and what is only found out by reading: out of the comparison. */
+function plain({ parts, ...score }: Score) {
+  return {
+    ...score,
+    parts: parts.map(({ id: _id, instrument: _instrument, ...part }) => ({
+      ...part,
+      lines: { ...part.lines, dynamics: part.lines.dynamics.map(({ at, staff, level }) => ({ at, staff, level })) },
+    })),
+  };
+}
+
+describe('a score with every mark of the model', () => {
+  it('is the same after it was written and read, 4.0', () => {
+    fc.assert(
+      fc.property(everyMark, (score) => {
+        const { score: back, warnings } = read(writeMusicXml(score, { version: '4.0' }));
+        expect(warnings).toEqual([]);
+        expect(checkScore(back)).toEqual([]);
+        expect(plain(back)).toEqual(plain(score));
+      }),
+      { numRuns: RUNS, seed: SEED },
+    );
+  });
+  it('and gives the same text again, 3.0', () => {
+    fc.assert(
+      fc.property(everyMark, (score) => {
+        const text = writeMusicXml(score);
+        expect(writeMusicXml(read(text).score)).toBe(text);
+      }),
+      { numRuns: RUNS, seed: SEED },
+    );
+  });
+  it.each(['3.0', '4.0'] satisfies MusicXmlVersion[])('is valid by the W3C schema, %s', async (version) => {
+    for (const score of fc.sample(everyMark, { numRuns: 12, seed: SEED }))
+      expect(await schemaErrors(writeMusicXml(score, { version }))).toEqual([]);
+  });
+});
