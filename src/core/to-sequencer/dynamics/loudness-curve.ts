@@ -3,7 +3,7 @@
  *
  *     p      <      f            49 49 ╱ 96 96
  */
-import { DYNAMICS, type Dynamic, type Part } from '../../score';
+import { DYNAMICS, type Dynamic, type DynamicMark, type Part } from '../../score';
 import { lastNotAfter, QUARTER, type WrittenUnits } from '../../time';
 import { UNSAID } from '../../settings';
 
@@ -20,7 +20,8 @@ const LEADS_TO: WrittenUnits = QUARTER;
 export function loudnessCurve({ lines }: Pick<Part, 'lines'>, levels: Readonly<Record<Dynamic, number>>): CurvePoint[] {
   const signs = [...lines.dynamics].sort((a, b) => a.at - b.at);
   const hairpins = [...lines.hairpins].sort((a, b) => a.start - b.start);
-  const points: CurvePoint[] = [{ at: 0, value: levels[signs[0]?.at === 0 ? signs[0].level : UNSAID] }];
+  const valueOf = ({ level, velocity }: DynamicMark) => velocity ?? levels[level];
+  const points: CurvePoint[] = [{ at: 0, value: signs[0]?.at === 0 ? valueOf(signs[0]) : levels[UNSAID] }];
   const step = (at: WrittenUnits, value: number) => {
     const now = points.at(-1)!;
     if (now.value === value && now.at <= at) return;
@@ -30,13 +31,13 @@ export function loudnessCurve({ lines }: Pick<Part, 'lines'>, levels: Readonly<R
   let s = 0;
   let until: WrittenUnits = 0;
   for (const hairpin of hairpins) {
-    while (signs[s] && signs[s]!.at <= hairpin.start) step(signs[s]!.at, levels[signs[s++]!.level]);
+    while (signs[s] && signs[s]!.at <= hairpin.start) step(signs[s]!.at, valueOf(signs[s++]!));
     if (hairpin.start < until) continue;
     const from = points.at(-1)!.value;
     const goal = signs.find((sign) => sign.at > hairpin.start && sign.at <= hairpin.end + LEADS_TO);
     const to =
-      goal && (hairpin.kind === 'crescendo') === levels[goal.level] > from
-        ? levels[goal.level]
+      goal && (hairpin.kind === 'crescendo') === valueOf(goal) > from
+        ? valueOf(goal)
         : neighbour(from, hairpin.kind === 'crescendo', levels);
     step(hairpin.start, from);
     if (points.at(-1)!.at < hairpin.start) points.push({ at: hairpin.start, value: from });
@@ -45,7 +46,7 @@ export function loudnessCurve({ lines }: Pick<Part, 'lines'>, levels: Readonly<R
     // Signs inside the hairpin were its goal.
     while (signs[s] && signs[s]!.at < hairpin.end) s++;
   }
-  while (signs[s]) step(signs[s]!.at, levels[signs[s++]!.level]);
+  while (signs[s]) step(signs[s]!.at, valueOf(signs[s++]!));
   return points;
 }
 
