@@ -153,8 +153,10 @@ function readRaw(text: string, warnings: MusicXmlWarning[]): RawScore {
   const rank = (id: string) => (order.includes(id) ? order.indexOf(id) : order.length);
   const identification = child(root, 'identification');
   return {
-    title: textOf(child(root, 'work'), 'work-title') || textOf(root, 'movement-title') || '',
-    composer: all(identification, 'creator').find((one) => one.attributes.type === 'composer')?.text ?? '',
+    title: textOf(child(root, 'work'), 'work-title') || textOf(root, 'movement-title') || credited(root, 'title'),
+    composer:
+      all(identification, 'creator').find((one) => one.attributes.type === 'composer')?.text ??
+      credited(root, 'composer'),
     rights: all(identification, 'rights')
       .map((one) => oneLine(one.text))
       .filter(Boolean)
@@ -173,6 +175,16 @@ function displayed(node: XmlNode, name: string): string {
   const pieces = child(node, `${name}-display`)?.children ?? [];
   const text = pieces.map((one) => (one.name === 'accidental-text' ? (SIGNS[one.text] ?? '') : one.text)).join(' ');
   return oneLine(text).replace(/ (?=[♭♯♮])/g, '');
+}
+
+/** What stands on the first page under a heading of the standard's. */
+function credited(root: XmlNode, type: string): string {
+  const credit = all(root, 'credit').find((one) => textOf(one, 'credit-type') === type);
+  return oneLine(
+    all(credit, 'credit-words')
+      .map((one) => one.text)
+      .join(' '),
+  );
 }
 
 function declarePart(node: XmlNode, part: RawPart): void {
