@@ -108,6 +108,11 @@ const EXAMPLES: { [K in Decision['kind']]: Extract<Decision, { kind: K }>[] } = 
     { kind: 'setPartSequencing', part: sequenced, split: 'voice', program: 5 },
     { kind: 'setPartSequencing', part: sequenced, split: null, program: null },
   ],
+  setChordSymbols: [
+    { kind: 'setChordSymbols', use: 'on', from: null, over: part },
+    { kind: 'setChordSymbols', use: 'suggest', from: part, over: null },
+    { kind: 'setChordSymbols', use: 'off', from: null, over: null },
+  ],
   setBreaks: [
     { kind: 'setBreaks', keep: true },
     { kind: 'setBreaks', keep: false },

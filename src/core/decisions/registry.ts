@@ -59,6 +59,7 @@ import { setComposer } from './page/set-composer';
 import { setMarkerStyle } from './page/set-marker-style';
 import { writeAnew } from './page/write-anew';
 import { setBreaks } from './page/set-breaks';
+import { setChordSymbols } from './page/set-chord-symbols';
 import { setSequencing } from './sequencing/set-sequencing';
 import { setCarry } from './sequencing/set-carry';
 import { leaveTracks } from './sequencing/leave-tracks';
@@ -144,6 +145,7 @@ const SINGLE_KINDS = {
   setMarkerStyle,
   writeAnew,
   setBreaks,
+  setChordSymbols,
   // timeline
   findTheBeats,
   believeBars,

@@ -93,6 +93,7 @@ const decisions: Decision[] = [
   { kind: 'copyPattern', part: partId('t10'), bar: 1, bars: { from: 0, to: 28 } },
   { kind: 'foldRepeat', from: 4, length: 2, times: 2, endings: 0 },
   { kind: 'setBarRepeats', part: partId('t6'), on: true },
+  { kind: 'setChordSymbols', use: 'on', from: null, over: partId('t10') },
   { kind: 'setComposer', composer: 'The pit band' },
   { kind: 'setMarkerStyle', style: 'rehearsal' },
 ];
@@ -159,6 +160,7 @@ describe('ledger', () => {
       't10: articulation of a bar copied to all of its rhythm in 28 bars',
       '2 bars written once with repeat signs',
       't6: equal bars as repeat signs',
+      'Chord symbols taken, from all parts, over t10',
       'Composer: “The pit band”',
       'Markers as rehearsal marks',
     ]);

@@ -24,6 +24,8 @@ export interface Harmony {
   printed?: string;
   degrees?: ChordDegree[];
   bass?: ChordName;
+  /** Found but not taken yet: shown as a suggestion, never exported. */
+  suggested?: true;
 }
 
 /**

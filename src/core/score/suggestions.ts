@@ -8,9 +8,11 @@ export function withoutSuggestions(score: Score): Score {
 
 function taken(part: Part): Part {
   const kept = <T extends { suggested?: true }>(marks: readonly T[]) => marks.filter((mark) => !mark.suggested);
-  const { lines } = part;
+  const { lines, harmonies, ...plain } = part;
+  const symbols = kept(harmonies ?? []);
   return {
-    ...part,
+    ...plain,
+    ...(symbols.length > 0 && { harmonies: symbols }),
     lines: {
       ...lines,
       dynamics: kept(lines.dynamics),

@@ -87,6 +87,15 @@ export type MarkUse = (typeof MARK_USES)[number];
 export const MARK_STRENGTHS = ['few', 'usual', 'many'] as const;
 export type MarkStrength = (typeof MARK_STRENGTHS)[number];
 
+/** Chord symbols found in the notes. */
+export interface ChordSymbolRule {
+  use: MarkUse;
+  /** Whose notes are read; null: of all parts. */
+  from: PartId | null;
+  /** Over which part they stand; null: the top one. */
+  over: PartId | null;
+}
+
 /** What to do with a class of marks, in the whole part or in some bars. */
 export interface MarkRule {
   mark: MarkClass;
@@ -179,6 +188,7 @@ export interface ConversionSettings extends CastingSettings {
   markerStyle: MarkerStyle;
   /** Lines and pages of a received score begin where they did. */
   keepBreaks: boolean;
+  chordSymbols: ChordSymbolRule;
   /** What of a received score is written anew; null means all parts. */
   anew: readonly { aspect: AnewAspect; part: PartId | null }[];
   /**
@@ -228,6 +238,7 @@ export const NO_SETTINGS: ConversionSettings = {
   barRepeats: {},
   markerStyle: 'auto',
   keepBreaks: false,
+  chordSymbols: { use: 'off', from: null, over: null },
   anew: [],
   timeFrom: null,
   freeTime: null,

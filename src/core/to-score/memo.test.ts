@@ -110,6 +110,7 @@ const CHANGES: Record<keyof ConversionSettings, (Partial<ConversionSettings> & {
   barRepeats: { barRepeats: { [drums]: true } },
   markerStyle: { markerStyle: 'rehearsal' },
   keepBreaks: { in: 'received', keepBreaks: true },
+  chordSymbols: { chordSymbols: { use: 'on', from: null, over: flute } },
   anew: { in: 'received', anew: [{ aspect: 'spelling', part: null }] },
   timeFrom: PUT_TOGETHER_BEFORE,
   freeTime: PUT_TOGETHER_BEFORE,

@@ -21,6 +21,7 @@ import { auditParts } from './doubts/audit-parts';
 import { layOutParts, type LaidOutPart } from './layout/lay-out-parts';
 import { asReceived } from './received/as-received';
 import { askedOfReceived } from './received/doubts';
+import { withChordSymbols } from './chords/chord-symbols';
 import { keepReceived } from './received/kept-parts';
 import { markParts, type MarkedPart } from './marks/mark-parts';
 import { withBarRepeats } from './notation/repeats';
@@ -160,7 +161,12 @@ function scoreOf(
     ),
     markers: memo.steady('markers', keepsMarkers ? received.markers : markers),
     swing: received?.swing ?? swingMarks(swing, bars.length),
-    parts: parts.map(({ marked }) => marked),
+    parts: memo.run(withChordSymbols, {
+      parts: parts.map(({ marked }) => marked),
+      bars,
+      keys: memo.steady('keys', keys),
+      rule: memo.steady('chord symbols', settings.chordSymbols),
+    }),
     ...(received?.breaks && { breaks: received.breaks }),
   };
 }

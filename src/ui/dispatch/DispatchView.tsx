@@ -54,9 +54,9 @@ export function DispatchView() {
         <div>
           <h2>Score for a notation program</h2>
           <p>
-            MusicXML: names, clefs, transposition, sounds, tempo and meter changes, markers, marks that were taken; no
-            layout, the target program lays out better. Version 3.0 opens everywhere; 4.0 says ties that are left to
-            ring, rare fermatas, unmeasured tremolos and some playing techniques that 3.0 has no signs for.
+            Names, clefs, transposition, sounds, tempo and meter changes, markers, marks that were taken; no layout, the
+            target program lays out better. MusicXML 3.0 opens everywhere; 4.0 has signs that 3.0 lacks, such as ties
+            left to ring and unmeasured tremolos.
           </p>
           <Segmented<boolean>
             size="small"

@@ -5,7 +5,14 @@ import { keyName } from '@/core/score';
 import { useWorkspace } from '../job/workspace';
 import { KEY_OPTIONS, keyOfValue, keyValue } from '../shared/keyOptions';
 import styles from './page.module.css';
-import { MARKER_STYLES, type AnewAspect, type MarkerStyle } from '@/core/settings';
+import {
+  MARK_USES,
+  MARKER_STYLES,
+  type AnewAspect,
+  type ChordSymbolRule,
+  type MarkerStyle,
+  type MarkUse,
+} from '@/core/settings';
 import { settingsOf } from '@/core/documents';
 
 const MARKER_WORDS: Record<MarkerStyle, string> = { auto: 'as they look', rehearsal: 'rehearsal marks', text: 'words' };
@@ -86,6 +93,7 @@ export function PiecePanel() {
           />
         </label>
       </div>
+      <ChordSymbols />
       <AsReceived />
       <h2>Names of black keys</h2>
       <p className="soft">Chosen by context; in {range} prefer</p>
@@ -134,6 +142,65 @@ export function PiecePanel() {
           </p>
         ))}
     </section>
+  );
+}
+
+const USE_WORDS: Record<MarkUse, string> = { off: 'off', suggest: 'suggested', on: 'taken' };
+/** No part: all of them, or the top one. */
+const NONE = '';
+
+/** Chord symbols found in the notes: from whose, over which part. */
+function ChordSymbols() {
+  const parts = useWorkspace((state) => state.summary)!.parts.filter(({ unpitched }) => !unpitched);
+  const ledger = useWorkspace((state) => state.ledger)!;
+  const decide = useWorkspace((state) => state.decide);
+  const rule = settingsOf(ledger).chordSymbols;
+  const set = (change: Partial<ChordSymbolRule>) => decide({ kind: 'setChordSymbols', ...rule, ...change });
+  const partOptions = (none: string) => [
+    { value: NONE, label: none },
+    ...parts.map(({ id, name }) => ({ value: String(id), label: name })),
+  ];
+  const idOf = (value: string) => parts.find(({ id }) => id === value)?.id ?? null;
+  return (
+    <>
+      <h2>Chord symbols</h2>
+      <div className={styles.settings}>
+        <label>
+          Found in the notes
+          <Select<MarkUse>
+            size="small"
+            aria-label="Chord symbols"
+            value={rule.use}
+            onChange={(use) => set({ use })}
+            options={MARK_USES.map((value) => ({ value, label: USE_WORDS[value] }))}
+          />
+        </label>
+        {rule.use !== 'off' && (
+          <>
+            <label>
+              Heard in
+              <Select<string>
+                size="small"
+                aria-label="Chord symbols heard in"
+                value={rule.from ?? NONE}
+                onChange={(from) => set({ from: idOf(from) })}
+                options={partOptions('all parts')}
+              />
+            </label>
+            <label>
+              Written over
+              <Select<string>
+                size="small"
+                aria-label="Chord symbols written over"
+                value={rule.over ?? NONE}
+                onChange={(over) => set({ over: idOf(over) })}
+                options={partOptions('the top part')}
+              />
+            </label>
+          </>
+        )}
+      </div>
+    </>
   );
 }
 

@@ -1,5 +1,5 @@
 import {
-  chordText,
+  CHORD_KINDS,
   isChordKind,
   STEPS,
   type ChordDegree,
@@ -31,9 +31,8 @@ export function readHarmony(node: XmlNode, at: WrittenUnits, measure: RawMeasure
   };
   // Programs repeat what we would print ourselves.
   const printed = kindNode?.attributes.text ?? (kind === 'other' && said !== 'other' ? said : undefined);
-  const asPrinted = { ...plain, ...(printed !== undefined && { printed }) };
-  const same = chordText({ at, ...asPrinted }) === chordText({ at, ...plain });
-  measure.directions.push({ at, staff: 1, kind: 'harmony', harmony: same ? plain : asPrinted });
+  const own = printed !== undefined && printed !== CHORD_KINDS[kind].text;
+  measure.directions.push({ at, staff: 1, kind: 'harmony', harmony: { ...plain, ...(own && { printed }) } });
 }
 
 function nameFrom(of: XmlNode | undefined, prefix: 'root' | 'bass'): ChordName | null {

@@ -7,7 +7,17 @@ import {
   type LineKinds,
   type PlacedSign,
 } from '../../marks';
-import type { BarSigns, Marker, Part, PartLines, Score, SwingMark, TempoMark } from '../../score';
+import {
+  chordText,
+  type BarSigns,
+  type Harmony,
+  type Marker,
+  type Part,
+  type PartLines,
+  type Score,
+  type SwingMark,
+  type TempoMark,
+} from '../../score';
 import { barIndexAt, type Bar, type WrittenUnits } from '../../time';
 import { writeHarmony } from './harmony';
 import { writeElement, type XmlWriter } from './xml-writer';
@@ -45,7 +55,11 @@ export function directionsByBar(
   };
   if (top) addForAll(score, add);
   for (const harmony of part.harmonies ?? [])
-    add(harmony.at, 1, 8, (xml, place) => writeHarmony(xml, harmony, place.offset));
+    add(harmony.at, 1, 8, (xml, place) =>
+      harmony.suggested
+        ? writeDirection(xml, place, [suggestedSymbol(harmony, colour)], { placement: 'above' })
+        : writeHarmony(xml, harmony, place.offset),
+    );
   for (const { at, program } of part.programChanges ?? [])
     add(at, 1, 2, (xml, place) => writeProgram(xml, `${id}-I1`, program, place.offset));
   const lastStaff = part.clefs.length;
@@ -116,6 +130,11 @@ function writeSign(
   // Only for playback.
   if (place.offset === 0) xml.leaf('sound', null, sound);
   else xml.open('sound', sound).leaf('offset', place.offset).close('sound');
+}
+
+/** The engraver does not colour chord symbols: one that is only suggested is shown as words. */
+function suggestedSymbol(harmony: Harmony, colour: Colour): (xml: XmlWriter) => void {
+  return (xml) => void xml.leaf('words', chordText(harmony), colour(harmony));
 }
 
 /** Another sound from here on: a doubling, another patch. */

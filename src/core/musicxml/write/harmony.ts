@@ -7,7 +7,8 @@ export function writeHarmony(xml: XmlWriter, harmony: Harmony, offset: number): 
   xml.open('harmony');
   // The standard wants a root even where there is no chord.
   writeName(xml, root ?? { step: 'C', alter: 0 }, 'root', root === null);
-  xml.leaf('kind', kind, { text: printed ?? (kind === 'none' ? CHORD_KINDS.none.text : undefined) });
+  // Readers print kinds in their own way unless they are told.
+  xml.leaf('kind', kind, { text: printed ?? CHORD_KINDS[kind].text });
   if (bass) writeName(xml, bass, 'bass');
   for (const { value, alter, type } of degrees)
     xml

@@ -1,0 +1,31 @@
+import { Equals, IsIn, Matches, ValidateIf } from 'class-validator';
+import type { PartId } from '../../base';
+import { MARK_USES, type MarkUse } from '../../settings';
+import { decisionKind } from '../decision-kind';
+import { PART } from '../validators';
+
+/** Chord symbols found in the notes: whether they are shown, what they are read from, over which part they stand. */
+export class SetChordSymbols {
+  @Equals('setChordSymbols') kind!: 'setChordSymbols';
+  @IsIn(MARK_USES) use!: MarkUse;
+  /** Null: the notes of all parts. */
+  @ValidateIf((one: SetChordSymbols) => one.from !== null) @Matches(PART) from!: PartId | null;
+  /** Null: the top part. */
+  @ValidateIf((one: SetChordSymbols) => one.over !== null) @Matches(PART) over!: PartId | null;
+}
+
+const USE_WORDS: Record<MarkUse, string> = {
+  off: 'No chord symbols',
+  suggest: 'Chord symbols suggested',
+  on: 'Chord symbols taken',
+};
+
+export const setChordSymbols = decisionKind({
+  kind: 'setChordSymbols',
+  dto: SetChordSymbols,
+  apply: (settings, { use, from, over }) => ({ ...settings, chordSymbols: { use, from, over } }),
+  describe: ({ use, from, over }, nameOf) =>
+    use === 'off'
+      ? USE_WORDS.off
+      : `${USE_WORDS[use]}, from ${from === null ? 'all parts' : nameOf(from)}, over ${over === null ? 'the top part' : nameOf(over)}`,
+});
