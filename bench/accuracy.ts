@@ -14,6 +14,7 @@ import { HELD_OUT_NAMES, MESSY_NAMES, type MessyName } from '../src/testing/mess
 import { agreementTable } from './agreement';
 import { beatsTable } from './beats';
 import { castingTable } from './casting';
+import { chordScores } from './chords';
 import { copyistTable } from './copyist-table';
 import { corpus, KINDS } from './corpus';
 import { dynamicsTable } from './dynamics';
@@ -140,6 +141,12 @@ chosen, with an eye on it and on real scores; on real scores names went from 99.
 | … pieces with the change at the very bar | ${keys.changing} pieces | ${percent(keys.changingRight, keys.changing)} |
 | clef of a cello, sixteen bars low and sixteen above B3 | ${clefs.bars} bars | ${percent(clefs.right, clefs.bars)} |
 ${repeats.map(({ jitter, wanted, found, ...other }) => `| stretches played twice, half of them with two endings, jitter ${jitter} ms | ${wanted} stretches | ${percent(found, wanted)}, ${other.false} found wrongly |`).join('\n')}
+${chordScores(REPORT_SEEDS)
+  .map(
+    ({ style, right, root }) =>
+      `| chord symbols, ${style}: beats under the right chord (under the right root) | six progressions in twelve keys | ${percent(right, 1)} (${percent(root, 1)}) |`,
+  )
+  .join('\n')}
 | string and fret against ${frets.rows.length} fingerings of methods, from memory | ${frets.notes} notes | ${percent(frets.right, frets.notes)} |
 
 The fingerings that differ (${frets.rows

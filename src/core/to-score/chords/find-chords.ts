@@ -165,7 +165,7 @@ function bestPath(beats: readonly BeatSound[]): (Template | null)[] {
   return path;
 }
 
-/** A tone of the chord that lies lowest as long as the chord lasts is its bass. */
+/** A tone of the chord that lies lowest while the chord lasts is its bass. */
 function withBass(
   { root, kind, tones }: Template,
   beats: readonly BeatSound[],
@@ -177,7 +177,9 @@ function withBass(
     const { bass, length } = beats[b]!;
     if (bass !== null) lowest.set(bass, (lowest.get(bass) ?? 0) + length);
   }
-  const [bass] = [...lowest].reduce((a, b) => (b[1] > a[1] ? b : a), [root, 0]);
-  const { at } = beats[from]!;
-  return { at, root, kind, ...(bass !== root && tones.has(bass) && { bass }) };
+  const { at, bass } = beats[from]!;
+  const all = [...lowest.values()].reduce((sum, length) => sum + length, 0);
+  // Root and fifth in turn are no inversion: the bass is what the chord begins on and lies on for half of it.
+  const lies = bass !== null && bass !== root && tones.has(bass) && lowest.get(bass)! * 2 >= all;
+  return { at, root, kind, ...(lies && { bass }) };
 }
