@@ -67,6 +67,28 @@ test('a bar’s articulation is set by hand and copied to its rhythm', async ({ 
     .toBeGreaterThanOrEqual(2);
 });
 
+test('dynamics, hairpins and words are put by hand', async ({ page }) => {
+  await openPage(page);
+  const heads = page.locator('g.note g.notehead');
+  await heads.nth(0).click({ force: true });
+  await heads.nth(3).click({ force: true, modifiers: ['Shift'] });
+  const tools = page.getByRole('toolbar', { name: 'Picked notes' });
+  await tools.getByRole('combobox', { name: 'Dynamic sign at the first note' }).click();
+  await page.getByTitle('mf', { exact: true }).last().click();
+  await expect(page.getByRole('button', { name: 'Ledger (1)' })).toBeVisible();
+  await tools.getByRole('button', { name: 'crescendo' }).click();
+  await expect(page.getByRole('button', { name: 'Ledger (2)' })).toBeVisible();
+  await tools.getByRole('textbox', { name: 'Words at the first note' }).fill('dolce');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('button', { name: 'Ledger (3)' })).toBeVisible();
+  const flute = async () => partOf(await exportedXml(page), 'Flute');
+  await expect.poll(flute).toContain('<words>dolce</words>');
+  expect(await flute()).toContain('<mf/>');
+  expect(await flute()).toMatch(/<wedge type="crescendo"/);
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect.poll(flute).not.toContain('dolce');
+});
+
 test('the drum map can be changed, kept and used', async ({ page }) => {
   await openPage(page);
   await side(page).getByRole('button', { name: 'Drum Kit', exact: true }).click();

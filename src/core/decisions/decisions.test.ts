@@ -87,6 +87,9 @@ const EXAMPLES: { [K in Decision['kind']]: Extract<Decision, { kind: K }>[] } = 
   setMarks: [{ kind: 'setMarks', part, mark: 'slurs', use: 'suggest', strength: 'few', bars }],
   setArticulation: [{ kind: 'setArticulation', part, notes: [1], articulation: 'accent', on: true }],
   setSlur: [{ kind: 'setSlur', part, from: 1, to: 2, on: false }],
+  setDynamic: [{ kind: 'setDynamic', part, note: 1, level: 'mf' }],
+  setHairpin: [{ kind: 'setHairpin', part, from: 1, to: 2, shape: null }],
+  setWords: [{ kind: 'setWords', part, note: 1, words: 'dolce' }],
   copyPattern: [{ kind: 'copyPattern', part, bar: 0, bars }],
   foldRepeat: [
     { kind: 'foldRepeat', from: 0, length: 4, times: 2, endings: 1 },

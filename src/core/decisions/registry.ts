@@ -46,6 +46,9 @@ import { chooseClef } from './page/choose-clef';
 import { setOctaveLines } from './page/set-octave-lines';
 import { shiftNotes } from './hand/shift-notes';
 import { useDrumMap } from './page/use-drum-map';
+import { setDynamic } from './page/set-dynamic';
+import { setHairpin } from './page/set-hairpin';
+import { setWords } from './page/set-words';
 import { setDrumKey } from './page/set-drum-key';
 import { setTablature } from './page/set-tablature';
 import { setMarks } from './page/set-marks';
@@ -137,6 +140,9 @@ const SINGLE_KINDS = {
   setMarks,
   setArticulation,
   setSlur,
+  setDynamic,
+  setHairpin,
+  setWords,
   copyPattern,
   foldRepeat,
   setBarRepeats,

@@ -49,11 +49,13 @@ export interface ForceMark {
   sign: Force;
 }
 
+export const HAIRPINS = ['crescendo', 'diminuendo'] as const;
+
 export interface Hairpin extends Suggestible {
   start: WrittenUnits;
   end: WrittenUnits;
   staff: number;
-  kind: 'crescendo' | 'diminuendo';
+  kind: (typeof HAIRPINS)[number];
   /** Said in words with dashes, not drawn: "cresc.", "dim." */
   words?: string;
 }

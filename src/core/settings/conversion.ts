@@ -1,7 +1,7 @@
 import { NO_CASTING_SETTINGS, type CastingSettings } from './casting';
 import type { NoteId, PartId, TrackId } from '../base';
 import type { Clef, DrumSound } from '../instruments';
-import type { Articulation, Fold, MarkClass, ScoreKey, Tablature } from '../score';
+import type { Articulation, Dynamic, Fold, Hairpin, MarkClass, ScoreKey, Tablature } from '../score';
 import type { FreeTime } from './free-time';
 import type { TimeLineEdit } from '../performance';
 import type { TextEncoding } from '../smf';
@@ -108,6 +108,10 @@ export interface MarkRule {
 export type MarkEdit =
   | { kind: 'articulation'; note: NoteId; articulation: Articulation; on: boolean }
   | { kind: 'slur'; from: NoteId; to: NoteId; on: boolean }
+  /** Instead of what stands where the note begins; null and nothing take it away. */
+  | { kind: 'dynamic'; note: NoteId; level: Dynamic | null }
+  | { kind: 'hairpin'; from: NoteId; to: NoteId; shape: Hairpin['kind'] | null }
+  | { kind: 'words'; note: NoteId; words: string }
   /** Articulations and slurs of a bar go to every bar of the same rhythm. */
   | { kind: 'pattern'; bar: number; to: BarSpan };
 

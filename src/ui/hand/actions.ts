@@ -1,7 +1,7 @@
 import type { NoteId, PartId } from '@/core/base';
 import { asOne, type Decision } from '@/core/decisions';
 import type { PartSummary } from '@/core/engine';
-import { ARTICULATIONS, type Articulation } from '@/core/score';
+import { ARTICULATIONS, DYNAMICS, HAIRPINS, type Articulation, type Dynamic, type Hairpin } from '@/core/score';
 import { FIRST_ADDED, type AddedNote } from '@/core/settings';
 import { QUARTER, type WrittenUnits } from '@/core/time';
 import { useWorkspace, type NoteInView } from '../job/workspace';
@@ -217,6 +217,26 @@ const slur =
       : { kind: 'setSlur', part: part.id, from: idOf(first), to: idOf(last), on };
   };
 
+/** A sign where the first of them begins. */
+const dynamic =
+  (level: Dynamic | null): HandAction['decide'] =>
+  ({ part, notes: [first] }) =>
+    first ? { kind: 'setDynamic', part: part.id, note: idOf(first), level } : null;
+
+const hairpin =
+  (shape: Hairpin['kind'] | null): HandAction['decide'] =>
+  ({ part, notes }) => {
+    const [first, last] = [notes[0], notes.at(-1)];
+    return first && last ? { kind: 'setHairpin', part: part.id, from: idOf(first), to: idOf(last), shape } : null;
+  };
+
+/** Words where the first of what is picked begins; none take away what stands there. */
+export function sayByHand(words: string): void {
+  const of = held();
+  const first = of?.notes[0];
+  if (of && first) useWorkspace.getState().decide({ kind: 'setWords', part: of.part.id, note: idOf(first), words });
+}
+
 /** Groups as the menu has them; those without a name stand in the menu itself. */
 export const HAND_GROUPS: readonly { name: string | null; actions: readonly HandAction[] }[] = [
   {
@@ -266,6 +286,15 @@ export const HAND_GROUPS: readonly { name: string | null; actions: readonly Hand
       { id: 'slur', label: 'Slur over them', decide: slur(true) },
       { id: 'noSlur', label: 'No slur', decide: slur(false) },
       { id: 'pasteMarks', label: 'As on what was copied', key: 'Ctrl+Shift+V', decide: pasteMarks },
+    ],
+  },
+  {
+    name: 'Loudness',
+    actions: [
+      ...DYNAMICS.map((level): HandAction => ({ id: level, label: level, decide: dynamic(level) })),
+      { id: 'noDynamic', label: 'No sign here', decide: dynamic(null) },
+      ...HAIRPINS.map((shape): HandAction => ({ id: shape, label: `${shape} over them`, decide: hairpin(shape) })),
+      { id: 'noHairpin', label: 'No hairpin', decide: hairpin(null) },
     ],
   },
   {

@@ -58,7 +58,8 @@ export function Drawing({ drawn, dim, laneHeight }: { drawn: Drawn; dim: boolean
           <BarHead key={bar.number} index={passage.from + i} place={bar} first={i === 0} />
         ))}
       </div>
-      <Dropdown trigger={['contextMenu']} menu={{ items: menu }} disabled={below}>
+      {/* It stands still at once: a hand that knows the way is faster than a movement. */}
+      <Dropdown trigger={['contextMenu']} transitionName="" menu={{ items: menu }} disabled={below}>
         <div
           className={styles.music}
           id="music"

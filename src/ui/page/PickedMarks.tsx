@@ -1,11 +1,11 @@
 'use client';
 
 import type { PartId } from '@/core/base';
-import { Button, Popover, Tooltip } from 'antd';
+import { Button, Input, Popover, Select, Tooltip } from 'antd';
 import { useState } from 'react';
-import { ARTICULATIONS, type Articulation } from '@/core/score';
+import { ARTICULATIONS, DYNAMICS, HAIRPINS, type Articulation, type Dynamic } from '@/core/score';
 import { barIndexAt } from '@/core/time';
-import { byHand } from '../hand/actions';
+import { byHand, sayByHand } from '../hand/actions';
 import { useWorkspace } from '../job/workspace';
 import { CommittedNumber } from '../shared/CommittedNumber';
 import { count } from '../shared/words';
@@ -83,11 +83,46 @@ export function PickedMarks() {
           No slur
         </Button>
       </span>
+      <Loudness key={`l${first}`} several={first !== last} />
       {bar !== null && <CopyPattern key={bar} bar={bar} part={part.id} />}
       <Button size="small" type="text" onClick={() => pick(null, [])}>
         Let go
       </Button>
     </div>
+  );
+}
+
+/** Dynamic signs, hairpins and words where the picked notes stand. */
+function Loudness({ several }: { several: boolean }) {
+  return (
+    <span className={styles.group}>
+      <Select<Dynamic | null>
+        size="small"
+        aria-label="Dynamic sign at the first note"
+        placeholder="p … f"
+        popupMatchSelectWidth={false}
+        onChange={(level) => byHand(level ?? 'noDynamic')}
+        options={[...DYNAMICS.map((value) => ({ value, label: value })), { value: null, label: 'no sign here' }]}
+      />
+      {HAIRPINS.map((shape) => (
+        <Tooltip key={shape} title={`${shape} over them`}>
+          <Button size="small" aria-label={shape} disabled={!several} onClick={() => byHand(shape)}>
+            {shape === 'crescendo' ? 'hairpin <' : 'hairpin >'}
+          </Button>
+        </Tooltip>
+      ))}
+      <Button size="small" onClick={() => byHand('noHairpin')}>
+        No hairpin
+      </Button>
+      <Input
+        size="small"
+        className={styles.said}
+        aria-label="Words at the first note"
+        placeholder="words, Enter"
+        maxLength={200}
+        onPressEnter={({ currentTarget }) => sayByHand(currentTarget.value)}
+      />
+    </span>
   );
 }
 

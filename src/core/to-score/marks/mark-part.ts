@@ -86,6 +86,12 @@ function edited(part: Part, edit: MarkEdit, bars: readonly Bar[]): Part {
       };
     case 'slur':
       return slurred(part, edit, bars);
+    case 'dynamic':
+      return withDynamic(part, edit, bars);
+    case 'hairpin':
+      return withHairpin(part, edit, bars);
+    case 'words':
+      return withWords(part, edit);
     case 'pattern':
       return edit.to.to > edit.to.from ? copied(part, edit.bar, edit.to, bars) : part;
   }
@@ -103,11 +109,57 @@ function slurred(part: Part, { from, to, on }: { from: NoteId; to: NoteId; on: b
   return { ...part, lines: { ...part.lines, slurs: on ? [...others, { start, end, voice: first.voice }] : others } };
 }
 
-function placeOf(part: Part, note: NoteId, bars: readonly Bar[]): { at: WrittenUnits; voice: number } | null {
+type Edit<K extends MarkEdit['kind']> = Extract<MarkEdit, { kind: K }>;
+
+function withDynamic(part: Part, { note, level }: Edit<'dynamic'>, bars: readonly Bar[]): Part {
+  const place = placeOf(part, note, bars);
+  if (!place) return part;
+  const { at, staff } = place;
+  const others = part.lines.dynamics.filter((one) => one.at !== at || one.staff !== staff);
+  const dynamics = level === null ? others : [...others, { at, staff, level }].sort((a, b) => a.at - b.at);
+  return { ...part, lines: { ...part.lines, dynamics } };
+}
+
+/** From where the first note begins to where the last one ends; what was under another hairpin is not under two. */
+function withHairpin(part: Part, { from, to, shape }: Edit<'hairpin'>, bars: readonly Bar[]): Part {
+  const [first, last] = [placeOf(part, from, bars), placeOf(part, to, bars)];
+  if (!first || !last) return part;
+  const { staff } = first;
+  const [start, end] = [Math.min(first.at, last.at), Math.max(first.end, last.end)];
+  const others = part.lines.hairpins.filter((one) => one.staff !== staff || one.end <= start || one.start >= end);
+  const hairpins = shape === null ? others : [...others, { start, end, staff, kind: shape }];
+  return { ...part, lines: { ...part.lines, hairpins: hairpins.sort((a, b) => a.start - b.start) } };
+}
+
+function withWords(part: Part, { note, words }: Edit<'words'>): Part {
+  const said = (symbol: SymbolInBar): SymbolInBar => {
+    const { words: _words, ...others } = symbol.marks ?? {};
+    const marks: SymbolMarks = { ...others, ...(words !== '' && { words: [words] }) };
+    const { marks: _marks, ...plain } = symbol;
+    return Object.keys(marks).length > 0 ? { ...plain, marks } : plain;
+  };
+  return {
+    ...part,
+    bars: mapSymbols(part.bars, (symbol) =>
+      begins(symbol) && symbol.notes.some(({ played }) => played.includes(note)) ? said(symbol) : symbol,
+    ),
+  };
+}
+
+interface Place {
+  at: WrittenUnits;
+  /** Of its symbol; tied ones that follow are not counted in. */
+  end: WrittenUnits;
+  staff: number;
+  voice: number;
+}
+
+function placeOf(part: Part, note: NoteId, bars: readonly Bar[]): Place | null {
   for (const [b, bar] of part.bars.entries()) {
-    for (const { voice, symbols } of bar.voices) {
+    for (const { staff, voice, symbols } of bar.voices) {
       const symbol = symbols.find((one) => begins(one) && one.notes.some(({ played }) => played.includes(note)));
-      if (symbol) return { at: bars[b]!.start + symbol.at, voice };
+      const at = symbol && bars[b]!.start + symbol.at;
+      if (symbol && at !== undefined) return { at, end: at + symbol.duration, staff, voice };
     }
   }
   return null;

@@ -4,7 +4,7 @@ import { line, performanceOf, type HandNote, type HandTrack } from '../../../tes
 import { Message } from '../../smf';
 import { QUARTER } from '../../time';
 import { toScore } from '..';
-import { NO_SETTINGS, type ConversionSettings, type MarkRule } from '../../settings';
+import { NO_SETTINGS, type ConversionSettings, type MarkEdit, type MarkRule } from '../../settings';
 
 /* What a copyist would write for what was played: common practice, no source. */
 
@@ -249,5 +249,43 @@ describe('breaths', () => {
       );
       expect(places).toEqual([6]);
     }
+  });
+});
+
+describe('dynamics, hairpins and words by hand', () => {
+  const tune = { name: 'Flute', notes: line(...scale(72, 8)) };
+  const ids = performanceOf([tune])
+    .tracks.flatMap(({ notes }) => notes)
+    .map(({ id }) => id);
+  const by = (...edits: MarkEdit[]) => partOf(tune, { markEdits: { [partId('t1')]: edits } }).score.parts[0]!;
+  it('stand where their notes begin, and take the place of what stood there', () => {
+    const { dynamics } = by(
+      { kind: 'dynamic', note: ids[0]!, level: 'p' },
+      { kind: 'dynamic', note: ids[4]!, level: 'f' },
+      { kind: 'dynamic', note: ids[4]!, level: 'ff' },
+    ).lines;
+    expect(dynamics).toEqual([
+      { at: 0, staff: 1, level: 'p' },
+      { at: 4 * QUARTER, staff: 1, level: 'ff' },
+    ]);
+    expect(
+      by({ kind: 'dynamic', note: ids[0]!, level: 'p' }, { kind: 'dynamic', note: ids[0]!, level: null }).lines
+        .dynamics,
+    ).toEqual([]);
+  });
+  it('reach from the first picked note over the last one', () => {
+    const over = { kind: 'hairpin', from: ids[1]!, to: ids[3]!, shape: 'crescendo' } as const;
+    expect(by(over).lines.hairpins).toEqual([{ start: QUARTER, end: 4 * QUARTER, staff: 1, kind: 'crescendo' }]);
+    expect(by(over, { ...over, from: ids[2]!, to: ids[2]!, shape: 'diminuendo' }).lines.hairpins).toEqual([
+      { start: 2 * QUARTER, end: 3 * QUARTER, staff: 1, kind: 'diminuendo' },
+    ]);
+    expect(by(over, { ...over, shape: null }).lines.hairpins).toEqual([]);
+  });
+  it('are words that can be said and taken back', () => {
+    const said = (words: string) =>
+      by({ kind: 'words', note: ids[0]!, words: 'dolce' }, { kind: 'words', note: ids[0]!, words }).bars[0]!.voices[0]!
+        .symbols[0]!.marks?.words;
+    expect(said('espressivo')).toEqual(['espressivo']);
+    expect(said('')).toBeUndefined();
   });
 });

@@ -1,0 +1,22 @@
+import { Equals, IsIn, IsInt, Matches, Min, ValidateIf } from 'class-validator';
+import type { PartId } from '../../base';
+import { DYNAMICS, type Dynamic } from '../../score';
+import { decisionKind } from '../decision-kind';
+import { marked } from '../edited';
+import { PART } from '../validators';
+
+/** A dynamic sign where a note begins, instead of what stands there; null: none. */
+export class SetDynamic {
+  @Equals('setDynamic') kind!: 'setDynamic';
+  @Matches(PART) part!: PartId;
+  @IsInt() @Min(0) note!: number;
+  @ValidateIf((one: SetDynamic) => one.level !== null) @IsIn(DYNAMICS) level!: Dynamic | null;
+}
+
+export const setDynamic = decisionKind({
+  kind: 'setDynamic',
+  dto: SetDynamic,
+  apply: (settings, { part, note, level }) => marked(settings, part, [{ kind: 'dynamic', note, level }]),
+  describe: ({ part, level }, nameOf) =>
+    `${nameOf(part)}: ${level === null ? 'a dynamic sign taken away' : `${level} written`}`,
+});
