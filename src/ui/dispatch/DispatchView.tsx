@@ -58,23 +58,25 @@ export function DispatchView() {
             target program lays out better. MusicXML 3.0 opens everywhere; 4.0 has signs that 3.0 lacks, such as ties
             left to ring and unmeasured tremolos.
           </p>
-          <Segmented<boolean>
-            size="small"
-            aria-label="Pitch of the score"
-            value={concert}
-            onChange={setConcert}
-            options={[
-              { value: false, label: 'As players read' },
-              { value: true, label: 'Concert pitch' },
-            ]}
-          />
-          <Segmented<MusicXmlVersion>
-            size="small"
-            aria-label="Version of MusicXML"
-            value={version}
-            onChange={setVersion}
-            options={MUSICXML_VERSIONS.map((value) => ({ value, label: `MusicXML ${value}` }))}
-          />
+          <div className={styles.group}>
+            <Segmented<boolean>
+              size="small"
+              aria-label="Pitch of the score"
+              value={concert}
+              onChange={setConcert}
+              options={[
+                { value: false, label: 'As players read' },
+                { value: true, label: 'Concert pitch' },
+              ]}
+            />
+            <Segmented<MusicXmlVersion>
+              size="small"
+              aria-label="Version of MusicXML"
+              value={version}
+              onChange={setVersion}
+              options={MUSICXML_VERSIONS.map((value) => ({ value, label: `MusicXML ${value}` }))}
+            />
+          </div>
         </div>
         <div className={styles.buttons}>
           {SCORE_FORMAT_NAMES.map((format, i) => (
