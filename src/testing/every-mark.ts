@@ -206,14 +206,19 @@ const linesArb: fc.Arbitrary<PartLines> = fc
   .record({
     dynamics: fc.uniqueArray(placeArb, { maxLength: 3 }),
     level: fc.constantFrom(...DYNAMICS),
+    printed: fc.constantFrom(null, 'pppp', 'n'),
     forces: fc.uniqueArray(placeArb, { maxLength: 2 }),
     sign: fc.constantFrom('sf', 'sfz', 'sffz', 'fz', 'rf', 'rfz').map((sign) => FORCES.find((one) => one === sign)!),
     words: fc.boolean(),
     pedal: fc.boolean(),
   })
-  .map(({ dynamics, level, forces, sign, words, pedal }) => ({
+  .map(({ dynamics, level, printed, forces, sign, words, pedal }) => ({
     ...NO_LINES,
-    dynamics: [...dynamics].sort((a, b) => a - b).map((at) => ({ at, staff: 1, level })),
+    dynamics: [...dynamics]
+      .sort((a, b) => a - b)
+      .map((at, i) =>
+        i === 0 && printed ? { at, staff: 1, level: 'ppp' as const, printed } : { at, staff: 1, level },
+      ),
     forces: [...forces].sort((a, b) => a - b).map((at) => ({ at, staff: 1, sign })),
     hairpins: [
       { start: QUARTER, end: 3 * QUARTER, staff: 1, kind: 'crescendo' as const, ...(words && { words: 'cresc.' }) },
@@ -229,8 +234,9 @@ const partArb = (p: number): fc.Arbitrary<Part> =>
         lines: linesArb,
         harmonies: harmonyArb,
         clef: fc.boolean(),
+        doubling: fc.boolean(),
       })
-      .map(({ bars, lines, harmonies, clef }) =>
+      .map(({ bars, lines, harmonies, clef, doubling }) =>
         plainPart(bars, {
           id: partId(`P${p + 1}`),
           ...(staves === 2
@@ -238,6 +244,7 @@ const partArb = (p: number): fc.Arbitrary<Part> =>
             : {}),
           lines,
           ...(harmonies.length > 0 && { harmonies: [...harmonies].sort((a, b) => a.at - b.at) }),
+          ...(doubling && { programChanges: [{ at: BAR + QUARTER, program: 60 }] }),
           clefChanges: clef ? [{ bar: 1, at: 2 * QUARTER, staff: 1, clef: 'bass' }] : [],
           writtenKeys: [0, 2],
         }),

@@ -74,6 +74,13 @@ const STEPS: Pitch[] = [
 ].map(([step, alter]) => ({ step, alter, octave: 0 }) as Pitch);
 export const named = (key: number): Pitch => ({ ...STEPS[key % 12]!, octave: Math.floor(key / 12) - 1 });
 
+/** A bar of 4/4 that holds one chord. */
+export function chordBar(...keys: number[]): PartBar {
+  const notes = keys.map((key) => ({ key, pitch: named(key), tieFromLast: false, tieToNext: false, played: [] }));
+  const chord: SymbolInBar = { at: 0, duration: 4 * QUARTER, type: 'whole', dots: 0, notes };
+  return { voices: [{ staff: 1, voice: 1, symbols: [chord] }] };
+}
+
 /** A bar of one voice: keys with their lengths in quarters; null rests. */
 export function barOf(...glyphs: Glyph[]): PartBar {
   let at = 0;

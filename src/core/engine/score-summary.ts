@@ -64,6 +64,8 @@ export interface Summary {
   swing: Swing;
   tracks: CastTrack[];
   queries: OpenQuery[];
+  /** Chord symbols that were found and not taken. */
+  suggestedChords: number;
   /** The written score held against what was played, in a sentence. */
   audit: string;
   /** The survey that goes with it: splitting and placing change what arrived. */
@@ -86,6 +88,10 @@ export function summarise(conversion: Conversion, performance: Performance, open
     keys: score.keys,
     tempos: score.tempos,
     markers: score.markers,
+    suggestedChords: score.parts.reduce(
+      (sum, { harmonies = [] }) => sum + harmonies.filter(({ suggested }) => suggested).length,
+      0,
+    ),
     parts: casting.parts.map((part, i) => ({
       id: part.id,
       name: part.name,

@@ -1,5 +1,5 @@
 import { QUARTER, type Bar, type WrittenUnits } from '../time';
-import { typeLength } from './note-values';
+import { valueLength } from './note-values';
 import { pitchKey } from './pitch';
 import type { Part, Score, SymbolInBar, VoiceBar } from './score';
 import { notesInTime } from './ties';
@@ -83,7 +83,7 @@ function checkVoice({ symbols }: VoiceBar, bar: Bar): string[] {
 }
 
 function lengthAgrees({ type, dots, tuplet, duration }: SymbolInBar): boolean {
-  const plain = typeLength(type) * (2 - 1 / 2 ** dots);
+  const plain = valueLength(type, dots);
   // Sevenths and seventeenths are rounded.
   return Math.abs(tuplet ? (plain * tuplet.normal) / tuplet.actual - duration : plain - duration) < (tuplet ? 1 : 1e-6);
 }

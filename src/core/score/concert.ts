@@ -4,7 +4,7 @@ import type { Clef } from '../instruments';
 import type { ChordName, Harmony } from './harmony';
 import { diatonicNumber, lineOfFifths, nameAtFifths, pitchAtFifths } from './pitch';
 import type { Part, Score, ScoreNote, SymbolInBar } from './score';
-import { transpositionAt } from './transposition';
+import { fifthsOf, transpositionAt } from './transposition';
 
 /**
  * The score as a conductor may read it: every part at sounding pitch, except for whole octaves (piccolo, double bass,
@@ -25,9 +25,7 @@ const MIDDLE = { treble: 34, bass: 22 } as const;
 
 function atConcertPitch(part: Part, score: Score): Part {
   const bars = part.bars.map((bar, b) => {
-    // Place on the line of fifths: written minus sounding.
-    const { transposition, transpositionSteps } = transpositionAt(part, b);
-    const shift = 7 * transposition - 12 * transpositionSteps;
+    const shift = fifthsOf(transpositionAt(part, b));
     const sounding = (note: ScoreNote): ScoreNote => ({
       ...note,
       pitch: pitchAtFifths(note.key, lineOfFifths(note.pitch) - shift),
@@ -56,8 +54,7 @@ function atConcertPitch(part: Part, score: Score): Part {
 
 function soundingHarmony(harmony: Harmony, part: Part, { bars }: Score): Harmony {
   const bar = bars.findLastIndex(({ start }) => start <= harmony.at);
-  const { transposition, transpositionSteps } = transpositionAt(part, bar);
-  const shift = 7 * transposition - 12 * transpositionSteps;
+  const shift = fifthsOf(transpositionAt(part, bar));
   const name = (one: ChordName): ChordName => nameAtFifths(lineOfFifths(one) - shift);
   return { ...harmony, root: harmony.root && name(harmony.root), ...(harmony.bass && { bass: name(harmony.bass) }) };
 }

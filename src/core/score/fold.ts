@@ -71,6 +71,8 @@ export function foldScore(score: Score, folds: readonly Fold[]): Score {
   const place = placement(score.bars, kept, bars);
   const within = <T extends { at: WrittenUnits }>(list: readonly T[]): T[] =>
     list.flatMap((one) => (place(one.at) === null ? [] : [{ ...one, at: place(one.at)! }]));
+  const inKept = <T extends { bar: number }>(list: readonly T[]): T[] =>
+    list.flatMap((one) => (kept.includes(one.bar) ? [{ ...one, bar: kept.indexOf(one.bar) }] : []));
   const keysKept = score.keys.map((key, k) => ({ key, k, bar: kept.indexOf(key.bar) })).filter(({ bar }) => bar >= 0);
   return {
     ...score,
@@ -78,20 +80,24 @@ export function foldScore(score: Score, folds: readonly Fold[]): Score {
     signs,
     keys: keysKept.map(({ key, bar }) => ({ ...key, bar })),
     tempos: within(score.tempos),
-    swing: score.swing.flatMap((mark) => (kept.includes(mark.bar) ? [{ ...mark, bar: kept.indexOf(mark.bar) }] : [])),
+    swing: inKept(score.swing),
     markers: within(score.markers),
     parts: score.parts.map((part): Part => ({
       ...part,
       ...(part.harmonies && { harmonies: within(part.harmonies) }),
       ...(part.programChanges && { programChanges: within(part.programChanges) }),
       writtenKeys: keysKept.map(({ k }) => part.writtenKeys[k]!),
-      clefChanges: part.clefChanges.flatMap((change) =>
-        kept.includes(change.bar) ? [{ ...change, bar: kept.indexOf(change.bar) }] : [],
-      ),
+      clefChanges: inKept(part.clefChanges),
+      ...(part.transpositionChanges && { transpositionChanges: inKept(part.transpositionChanges) }),
+      ...(part.localMeters && { localMeters: keptMeters(part.localMeters, kept) }),
       lines: foldLines(part.lines, place),
       bars: kept.map((b) => standingForAll(part, playings.get(b)!)),
     })),
   };
+}
+
+function keptMeters(meters: NonNullable<Part['localMeters']>, kept: readonly number[]): Part['localMeters'] {
+  return Object.fromEntries(kept.flatMap((bar, i) => (meters[bar] ? [[i, meters[bar]] as const] : [])));
 }
 
 function renumbered(bars: readonly Bar[]): Bar[] {

@@ -2,7 +2,7 @@ export * from './pitch';
 export * from './score';
 export * from './marks';
 export * from './harmony';
-export { transpositionAt, type PartTransposition } from './transposition';
+export { fifthsOf, transpositionAt } from './transposition';
 export { withoutSuggestions } from './suggestions';
 export * from './note-values';
 export * from './check';

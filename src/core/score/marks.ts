@@ -24,6 +24,9 @@ export const DYNAMIC_VELOCITY: Readonly<Record<Dynamic, number>> = {
   fff: 126,
 };
 
+/** MusicXML counts loudness in percent of a forte of this velocity. */
+export const FORTE_VELOCITY = 90;
+
 /** Found but not taken yet: shown as a suggestion, never exported. */
 interface Suggestible {
   suggested?: true;

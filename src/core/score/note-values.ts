@@ -18,6 +18,11 @@ export function typeLength(type: NoteType): WrittenUnits {
   return (8 * QUARTER) / 2 ** NOTE_TYPES.indexOf(type);
 }
 
+/** Length of a note type with its dots; 0 dots for the plain one. */
+export function valueLength(type: NoteType, dots: number): WrittenUnits {
+  return typeLength(type) * (2 - 1 / 2 ** dots);
+}
+
 export interface NoteValue {
   type: NoteType;
   dots: number;
@@ -26,7 +31,7 @@ export interface NoteValue {
 
 /** Every length that one symbol can have with up to two dots, longest first. */
 const VALUES: readonly NoteValue[] = NOTE_TYPES.flatMap((type) =>
-  [0, 1, 2].map((dots) => ({ type, dots, length: typeLength(type) * (2 - 1 / 2 ** dots) })),
+  [0, 1, 2].map((dots) => ({ type, dots, length: valueLength(type, dots) })),
 )
   .filter(({ length }) => Number.isInteger(length))
   .sort((a, b) => b.length - a.length);

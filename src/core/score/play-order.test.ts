@@ -1,8 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { plainPart, plainScore } from '../../testing/scores';
+import { chordBar, plainPart, plainScore } from '../../testing/scores';
 import { QUARTER } from '../time';
-import { foldScore, playOrder, type BarSigns, type PartBar, type Score } from './index';
+import { foldScore, playOrder, type BarSigns, type Score } from './index';
 
 /* Forms as theory textbooks explain them, from memory. Bars are counted from 1 here, as on paper. */
 const played = (bars: number, signs: Record<number, BarSigns>) =>
@@ -116,29 +116,10 @@ describe('the order in which bars are played', () => {
 });
 
 describe('a folded score', () => {
-  const barOf = (key: number): PartBar => ({
-    voices: [
-      {
-        staff: 1,
-        voice: 1,
-        symbols: [
-          {
-            at: 0,
-            duration: 4 * QUARTER,
-            type: 'whole',
-            dots: 0,
-            notes: [
-              { key, pitch: { step: 'C', alter: 0, octave: 4 }, tieFromLast: false, tieToNext: false, played: [] },
-            ],
-          },
-        ],
-      },
-    ],
-  });
   const scoreOf = (keys: number[]): Score => {
     const part = plainPart(
       keys.map((key, i) => ({
-        voices: barOf(key).voices.map((voice) => ({
+        voices: chordBar(key).voices.map((voice) => ({
           ...voice,
           symbols: voice.symbols.map((symbol) => ({
             ...symbol,
@@ -188,5 +169,18 @@ describe('a folded score', () => {
     const short = foldScore(scoreOf([60, 61, 60, 61, 62]), [{ from: 0, length: 2, times: 2, endings: 0 }]);
     expect(short.markers).toEqual([{ at: 8 * QUARTER, text: 'last', rehearsal: false }]);
     expect(short.signs).toEqual({ 1: { repeatEnd: { times: 2 } } });
+  });
+  it('keeps another transposition and another meter at their bars', () => {
+    const long = scoreOf([60, 61, 60, 61, 62]);
+    const part = {
+      ...long.parts[0]!,
+      transpositionChanges: [{ bar: 4, transposition: 2, transpositionSteps: 1 }],
+      localMeters: { 4: { beats: 12, beatType: 12 } },
+    };
+    const short = foldScore({ ...long, parts: [part] }, [{ from: 0, length: 2, times: 2, endings: 0 }]);
+    expect(short.parts[0]).toMatchObject({
+      transpositionChanges: [{ bar: 2, transposition: 2 }],
+      localMeters: { 2: { beats: 12 } },
+    });
   });
 });

@@ -74,15 +74,11 @@ export interface Marker {
 
 export type { PartId };
 
-export interface Part {
+export interface Part extends PartTransposition {
   id: PartId;
   name: string;
   abbreviation: string;
   instrument: InstrumentId;
-  /** Written minus sounding. */
-  transposition: Semitones;
-  /** The same in diatonic steps; differs from the instrument's usual interval where the enharmonic key is written. */
-  transpositionSteps: number;
   /** Where the player reads in another transposition from then on (a doubling), in order of bar. */
   transpositionChanges?: TranspositionChange[];
   /** Clef at the start of each staff, top first. */
@@ -115,13 +111,17 @@ export interface Part {
   bars: PartBar[];
 }
 
+export interface PartTransposition {
+  /** Written minus sounding. */
+  transposition: Semitones;
+  /** The same in diatonic steps; differs from the instrument's usual interval where the enharmonic key is written. */
+  transpositionSteps: number;
+}
+
 /** Another transposition from the start of a bar on. */
-export interface TranspositionChange {
+export interface TranspositionChange extends PartTransposition {
   /** Bar index. */
   bar: number;
-  /** Written minus sounding, and the same in diatonic steps. */
-  transposition: Semitones;
-  transpositionSteps: number;
 }
 
 export interface Tablature {

@@ -1,7 +1,7 @@
 import { clefsAt } from './clefs-at';
 import type { PartLines } from './marks';
-import type { Part, PartId, Score, ScoreNote } from './score';
-import { transpositionAt, type PartTransposition } from './transposition';
+import type { Part, PartId, PartTransposition, Score, ScoreNote } from './score';
+import { transpositionAt } from './transposition';
 import type { WrittenUnits } from '../time';
 
 /**

@@ -25,7 +25,7 @@ export class OpenTies<T> {
     // What nobody took up when it was due leads nowhere.
     this.byKey.set(
       key,
-      list.filter((one) => one !== found && (one.until > at || one.until === at)),
+      list.filter((one) => one !== found && one.until >= at),
     );
     return found?.value ?? null;
   }

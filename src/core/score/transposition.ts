@@ -1,12 +1,4 @@
-import type { Semitones } from '../time';
-import type { Part } from './score';
-
-export interface PartTransposition {
-  /** Written minus sounding. */
-  transposition: Semitones;
-  /** The same in diatonic steps. */
-  transpositionSteps: number;
-}
+import type { Part, PartTransposition } from './score';
 
 /** What a part reads in a bar: a doubling player changes it. @param bar index */
 export function transpositionAt(
@@ -14,4 +6,9 @@ export function transpositionAt(
   bar: number,
 ): PartTransposition {
   return part.transpositionChanges?.findLast((change) => change.bar <= bar) ?? part;
+}
+
+/** Fifths that a part's written names lie above its sounding ones. */
+export function fifthsOf({ transposition, transpositionSteps }: PartTransposition): number {
+  return 7 * transposition - 12 * transpositionSteps;
 }

@@ -32,7 +32,7 @@ export function DispatchView() {
   const suggestions = summary.parts.reduce(
     (sum, { report: { marks } }) =>
       sum + MARK_CLASSES.reduce((some, mark) => some + marks.found[mark] - marks.taken[mark], 0),
-    0,
+    summary.suggestedChords,
   );
   // A first track without notes that carries the tempo is not missing anywhere.
   const conductor = opened.survey.tracks.find((track) => track.index === 0 && track.notes === 0)?.id;

@@ -1,6 +1,8 @@
 'use client';
 
 import { Button, Input, Select, Switch } from 'antd';
+import type { PartId } from '@/core/base';
+import type { PartSummary } from '@/core/engine';
 import { keyName } from '@/core/score';
 import { useWorkspace } from '../job/workspace';
 import { KEY_OPTIONS, keyOfValue, keyValue } from '../shared/keyOptions';
@@ -156,11 +158,6 @@ function ChordSymbols() {
   const decide = useWorkspace((state) => state.decide);
   const rule = settingsOf(ledger).chordSymbols;
   const set = (change: Partial<ChordSymbolRule>) => decide({ kind: 'setChordSymbols', ...rule, ...change });
-  const partOptions = (none: string) => [
-    { value: NONE, label: none },
-    ...parts.map(({ id, name }) => ({ value: String(id), label: name })),
-  ];
-  const idOf = (value: string) => parts.find(({ id }) => id === value)?.id ?? null;
   return (
     <>
       <h2>Chord symbols</h2>
@@ -177,30 +174,48 @@ function ChordSymbols() {
         </label>
         {rule.use !== 'off' && (
           <>
-            <label>
-              Heard in
-              <Select<string>
-                size="small"
-                aria-label="Chord symbols heard in"
-                value={rule.from ?? NONE}
-                onChange={(from) => set({ from: idOf(from) })}
-                options={partOptions('all parts')}
-              />
-            </label>
-            <label>
-              Written over
-              <Select<string>
-                size="small"
-                aria-label="Chord symbols written over"
-                value={rule.over ?? NONE}
-                onChange={(over) => set({ over: idOf(over) })}
-                options={partOptions('the top part')}
-              />
-            </label>
+            <PartChoice
+              label="Heard in"
+              none="all parts"
+              parts={parts}
+              value={rule.from}
+              onChange={(from) => set({ from })}
+            />
+            <PartChoice
+              label="Written over"
+              none="the top part"
+              parts={parts}
+              value={rule.over}
+              onChange={(over) => set({ over })}
+            />
           </>
         )}
       </div>
     </>
+  );
+}
+
+interface PartChoiceProps {
+  label: string;
+  /** What no part means. */
+  none: string;
+  parts: readonly PartSummary[];
+  value: PartId | null;
+  onChange: (part: PartId | null) => void;
+}
+
+function PartChoice({ label, none, parts, value, onChange }: PartChoiceProps) {
+  return (
+    <label>
+      {label}
+      <Select<string>
+        size="small"
+        aria-label={`Chord symbols ${label.toLowerCase()}`}
+        value={value ?? NONE}
+        onChange={(id) => onChange(parts.find((part) => part.id === id)?.id ?? null)}
+        options={[{ value: NONE, label: none }, ...parts.map((part) => ({ value: String(part.id), label: part.name }))]}
+      />
+    </label>
   );
 }
 

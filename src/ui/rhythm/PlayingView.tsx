@@ -127,15 +127,7 @@ function PlayingSettings() {
           onCommit={(slurOverlap) => set({ slurOverlap })}
         />
       </label>
-      <label>
-        Ornaments played out
-        <Switch
-          size="small"
-          aria-label="Ornaments played out"
-          checked={settings.ornaments}
-          onChange={(ornaments) => set({ ornaments })}
-        />
-      </label>
+      <Toggle label="Ornaments played out" on={settings.ornaments} onChange={(ornaments) => set({ ornaments })} />
       <label>
         Glissandi, slides
         <Select<Glides>
@@ -147,19 +139,8 @@ function PlayingSettings() {
           options={GLIDES.map((value) => ({ value, label: GLIDE_NAMES[value] }))}
         />
       </label>
-      <label>
-        Cue notes sound
-        <Switch size="small" aria-label="Cue notes sound" checked={settings.cues} onChange={(cues) => set({ cues })} />
-      </label>
-      <label>
-        Chord symbols played
-        <Switch
-          size="small"
-          aria-label="Chord symbols played"
-          checked={settings.chords}
-          onChange={(chords) => set({ chords })}
-        />
-      </label>
+      <Toggle label="Cue notes sound" on={settings.cues} onChange={(cues) => set({ cues })} />
+      <Toggle label="Chord symbols played" on={settings.chords} onChange={(chords) => set({ chords })} />
       <Collapse
         size="small"
         ghost
@@ -273,5 +254,14 @@ function PlayingSettings() {
         ]}
       />
     </div>
+  );
+}
+
+function Toggle({ label, on, onChange }: { label: string; on: boolean; onChange: (on: boolean) => void }) {
+  return (
+    <label>
+      {label}
+      <Switch size="small" aria-label={label} checked={on} onChange={onChange} />
+    </label>
   );
 }

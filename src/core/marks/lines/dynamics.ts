@@ -1,10 +1,7 @@
-import { DYNAMICS, DYNAMIC_VELOCITY, type Dynamic, type DynamicMark } from '../../score';
+import { DYNAMICS, DYNAMIC_VELOCITY, FORTE_VELOCITY, type Dynamic, type DynamicMark } from '../../score';
 import { QUARTER } from '../../time';
 import type { Colour, MarkElement } from '../elements';
 import type { LineKind } from '../line-mark';
-
-/** The standard counts loudness in percent of a forte of this velocity. */
-const FORTE = 90;
 
 /** Signs beyond our eight levels, and the level they are played as. */
 const EXTREMES: Record<string, Dynamic> = {
@@ -32,7 +29,9 @@ export const dynamics: LineKind<DynamicMark> = {
       placement: 'below',
       element: elementOf(mark, colour),
       ...(!mark.suggested && {
-        sound: { dynamics: Math.round(((mark.velocity ?? DYNAMIC_VELOCITY[mark.level]) / FORTE) * 10000) / 100 },
+        sound: {
+          dynamics: Math.round(((mark.velocity ?? DYNAMIC_VELOCITY[mark.level]) / FORTE_VELOCITY) * 10000) / 100,
+        },
       }),
     })),
   read(events) {
@@ -63,7 +62,7 @@ function sameLevel(a: DynamicMark, b: DynamicMark): boolean {
 
 /** Loudness that only playback is told. */
 function heardOnly(percent: number, at: number, staff: number): DynamicMark {
-  const velocity = Math.max(1, Math.min(127, Math.round((percent * FORTE) / 100)));
+  const velocity = Math.max(1, Math.min(127, Math.round((percent * FORTE_VELOCITY) / 100)));
   const away = (level: Dynamic) => Math.abs(DYNAMIC_VELOCITY[level] - velocity);
   const level = DYNAMICS.reduce((a, b) => (away(b) < away(a) ? b : a));
   return { at, staff, level, printed: '', ...(away(level) > 1 && { velocity }) };

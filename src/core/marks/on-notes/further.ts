@@ -1,35 +1,44 @@
-import type { FurtherSign, StandardElement } from '../../score';
+import type { FurtherSign, StandardElement, SymbolMarks } from '../../score';
 import type { MarkElement, ReadElement } from '../elements';
 import { MARK_GROUPS, type MarkGroup, type NoteMark } from '../note-mark';
 
-/** Signs that are kept as they come, by the group they stand in; those after the bar came after version 3.0. */
-const SIGNS: Record<Exclude<MarkGroup, null>, string> = {
-  ornaments: 'delayed-inverted-turn vertical-turn wavy-line schleifer other-ornament | inverted-vertical-turn haydn',
-  technical:
-    'thumb-position fingering pluck double-tongue triple-tongue snap-pizzicato hammer-on pull-off bend tap heel toe ' +
-    'fingernails hole arrow handbell other-technical | brass-bend flip smear half-muted harmon-mute golpe',
-  articulations: 'scoop plop doit falloff unstress other-articulation | soft-accent',
-};
-const OTHERS = ['non-arpeggiate'];
-/** What of their attributes says more than how they look on one page. */
-const ATTRIBUTES = ['type', 'number', 'placement', 'substitution', 'alternate'];
-
-interface Kept {
+interface Signs {
   group: MarkGroup;
-  later: boolean;
+  /** The version of the standard that has them, where that is not the oldest we write. */
+  since?: '4.0';
+  names: readonly string[];
 }
 
-const KEPT = new Map<string, Kept>(
-  MARK_GROUPS.flatMap((group): [string, Kept][] => {
-    const [first = '', later = ''] = group === null ? [OTHERS.join(' ')] : SIGNS[group].split(' | ');
-    const named = (names: string, since4: boolean) =>
-      names
-        .split(' ')
-        .filter(Boolean)
-        .map((name): [string, Kept] => [name, { group, later: since4 }]);
-    return [...named(first, false), ...named(later, true)];
-  }),
-);
+/** Signs that are kept as they come, by the group they stand in. */
+const SIGNS: readonly Signs[] = [
+  {
+    group: 'ornaments',
+    names: ['delayed-inverted-turn', 'vertical-turn', 'wavy-line', 'schleifer', 'other-ornament'],
+  },
+  { group: 'ornaments', since: '4.0', names: ['inverted-vertical-turn', 'haydn'] },
+  {
+    group: 'technical',
+    names: [
+      ...['thumb-position', 'fingering', 'pluck', 'double-tongue', 'triple-tongue', 'snap-pizzicato'],
+      ...['hammer-on', 'pull-off', 'bend', 'tap', 'heel', 'toe', 'fingernails', 'hole', 'arrow', 'handbell'],
+      'other-technical',
+    ],
+  },
+  {
+    group: 'technical',
+    since: '4.0',
+    names: ['brass-bend', 'flip', 'smear', 'half-muted', 'harmon-mute', 'golpe'],
+  },
+  { group: 'articulations', names: ['scoop', 'plop', 'doit', 'falloff', 'unstress', 'other-articulation'] },
+  { group: 'articulations', since: '4.0', names: ['soft-accent'] },
+  { group: null, names: ['non-arpeggiate'] },
+];
+
+/** Signs that only a later version has. */
+const LATER = new Set(SIGNS.flatMap(({ since, names }) => (since ? names : [])));
+
+/** What of their attributes says more than how they look on one page. */
+const ATTRIBUTES = ['type', 'number', 'placement', 'substitution', 'alternate'];
 
 /** Signs for the eye: written again as they were read. One object for each group, as the registry needs them. */
 export const furtherSigns: readonly NoteMark[] = MARK_GROUPS.map((group) => ({
@@ -37,16 +46,14 @@ export const furtherSigns: readonly NoteMark[] = MARK_GROUPS.map((group) => ({
   everyNote: true,
   elements: ({ further = [] }) => further.filter((sign) => sign.group === group).map(written),
   read: Object.fromEntries(
-    [...KEPT].flatMap(([name, kept]) =>
-      kept.group === group
-        ? [[name, (marks, element) => void (marks.further = [...(marks.further ?? []), signOf(group, element)])]]
-        : [],
-    ),
+    SIGNS.filter((signs) => signs.group === group)
+      .flatMap(({ names }) => names)
+      .map((name) => [name, (marks, element) => keep(marks, { group, ...standard(element) })]),
   ),
 }));
 
-function signOf(group: MarkGroup, element: ReadElement): FurtherSign {
-  return { group, ...standard(element) };
+function keep(marks: SymbolMarks, sign: FurtherSign): void {
+  marks.further = [...(marks.further ?? []), sign];
 }
 
 function standard({ name, text, attributes, children }: ReadElement): StandardElement {
@@ -65,6 +72,6 @@ function written({ name, text, attributes, children }: StandardElement): MarkEle
     text,
     attributes,
     children: children?.map(written),
-    ...(KEPT.get(name)?.later && { since: '4.0' as const }),
+    ...(LATER.has(name) && { since: '4.0' as const }),
   };
 }

@@ -2,6 +2,7 @@
  * From raw measures to a score: bars, voices, keys in concert pitch, lines over several bars, words where they belong.
  */
 import {
+  fifthsOf,
   transpositionAt,
   type BarSigns,
   type Marker,
@@ -107,21 +108,26 @@ function swingOf(parts: readonly RawPart[], bars: readonly Bar[]): SwingMark[] {
 
 /** Signatures in concert pitch where any pitched part changes its own, and what each part reads there. */
 function keysOf(raw: readonly RawPart[], parts: readonly Part[]): { keys: ScoreKey[]; writtenKeys: number[][] } {
-  const pitched = raw.flatMap((part, p) => (parts[p]!.unpitched ? [] : [{ measures: part.measures, part: parts[p]! }]));
+  const signatures = raw.map(({ measures }, p) => (parts[p]!.unpitched ? [] : signaturesOf(measures)));
   const changes = new Map<string, ScoreKey>();
-  for (const { measures, part } of pitched)
-    for (const { bar, at, fifths, mode } of signaturesOf(measures)) {
+  for (const [p, part] of parts.entries())
+    for (const { bar, at, fifths, mode } of signatures[p]!) {
       const slot = `${bar}/${at}`;
       if (!changes.has(slot))
-        changes.set(slot, { bar, fifths: wrapped(fifths - shiftOf(part, bar)), mode, ...(at > 0 && { at }) });
+        changes.set(slot, {
+          bar,
+          fifths: wrapped(fifths - fifthsOf(transpositionAt(part, bar))),
+          mode,
+          ...(at > 0 && { at }),
+        });
     }
   if (!changes.has('0/0')) changes.set('0/0', { bar: 0, fifths: 0, mode: 'major' });
   const sorted = [...changes.values()].sort(inTime);
   const columns = sorted.map((key) =>
-    raw.map((part, p) => {
-      if (parts[p]!.unpitched) return 0;
-      const said = signaturesOf(part.measures).findLast((one) => inTime(one, key) <= 0);
-      return said?.fifths ?? wrapped(key.fifths + shiftOf(parts[p]!, key.bar));
+    parts.map((part, p) => {
+      if (part.unpitched) return 0;
+      const said = signatures[p]!.findLast((one) => inTime(one, key) <= 0);
+      return said?.fifths ?? wrapped(key.fifths + fifthsOf(transpositionAt(part, key.bar)));
     }),
   );
   // A change that nobody reads as one is none.
@@ -139,12 +145,6 @@ interface Placed {
 }
 
 const inTime = (a: Placed, b: Placed) => a.bar - b.bar || (a.at ?? 0) - (b.at ?? 0);
-
-/** Place on the line of fifths: written minus sounding. */
-function shiftOf(part: Part, bar: number): number {
-  const { transposition, transpositionSteps } = transpositionAt(part, bar);
-  return 7 * transposition - 12 * transpositionSteps;
-}
 
 /** The signatures of a part in order; one at the end of a bar is that of the next. */
 function signaturesOf(measures: RawPart['measures']): (ScoreKey & { at: WrittenUnits })[] {

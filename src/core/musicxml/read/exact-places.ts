@@ -1,4 +1,4 @@
-import { typeLength } from '../../score';
+import { valueLength } from '../../score';
 import { QUARTER, type WrittenUnits } from '../../time';
 import type { RawNote } from './raw';
 
@@ -21,7 +21,7 @@ export class ExactPlaces {
    */
   lengthOf({ at, duration, type, dots, tuplet, grace }: RawNote, end: number, rounding: WrittenUnits): WrittenUnits {
     if (grace || !type || duration <= 0) return duration;
-    const plain = typeLength(type) * (2 - 1 / 2 ** dots);
+    const plain = valueLength(type, dots);
     const meant = Math.round(tuplet ? (plain * tuplet.normal) / tuplet.actual : plain);
     // Only what is rounded: coarse divisions would swallow real differences.
     const near = Math.abs(meant - duration) <= Math.min(rounding * 1.5, meant / 16);

@@ -1,6 +1,6 @@
 import { gradualWords, LINES, type ReadElement } from '../../marks';
-import { isTempoWords, type BarSigns, type BeatValue } from '../../score';
-import type { WrittenUnits } from '../../time';
+import { isTempoWords, valueLength, type BarSigns, type BeatValue } from '../../score';
+import { QUARTER, type WrittenUnits } from '../../time';
 import { NOTE_TYPE_NAMES } from './note-types';
 import type { RawDirection, RawMeasure } from './raw';
 import { all, child, numberOf, textOf, type XmlNode } from './xml-tree';
@@ -12,16 +12,6 @@ const LINE_ELEMENTS = new Set(
     .filter((name) => name !== 'words'),
 );
 
-const BEAT_UNITS: Record<string, number> = {
-  long: 16,
-  breve: 8,
-  whole: 4,
-  half: 2,
-  quarter: 1,
-  eighth: 0.5,
-  '16th': 0.25,
-  '32nd': 0.125,
-};
 /** Tempi beyond these are slips of a file, not music. */
 const SLOWEST = 5;
 const FASTEST = 1000;
@@ -128,7 +118,7 @@ function readTempo(types: readonly XmlNode[], sound: XmlNode | undefined, words:
 
 /** Two values with an equals sign between them: the old one lasts as long as the new one. */
 function modulationOf(node: XmlNode): { before: BeatValue; after: BeatValue } | null {
-  const values = beatValues(node, 'beat-unit', 'beat-unit-dot', (one) => one.text);
+  const values = beatValues(node);
   const notes = all(node, 'metronome-note').flatMap((note): BeatValue[] => {
     const type = NOTE_TYPE_NAMES[textOf(note, 'metronome-type') ?? ''];
     return type ? [{ type, dots: all(note, 'metronome-dot').length }] : [];
@@ -137,12 +127,13 @@ function modulationOf(node: XmlNode): { before: BeatValue; after: BeatValue } | 
   return before && after && child(node, 'per-minute') === undefined ? { before, after } : null;
 }
 
-function beatValues(node: XmlNode, unit: string, dot: string, text: (one: XmlNode) => string): BeatValue[] {
+/** The values of a metronome mark, each with the dots that follow it. */
+function beatValues(node: XmlNode): BeatValue[] {
   const values: BeatValue[] = [];
-  for (const one of node.children) {
-    const type = one.name === unit ? NOTE_TYPE_NAMES[text(one)] : undefined;
+  for (const { name, text } of node.children) {
+    const type = name === 'beat-unit' ? NOTE_TYPE_NAMES[text] : undefined;
     if (type) values.push({ type, dots: 0 });
-    else if (one.name === dot && values.length > 0) values.at(-1)!.dots++;
+    else if (name === 'beat-unit-dot' && values.length > 0) values.at(-1)!.dots++;
   }
   return values;
 }
@@ -156,11 +147,10 @@ function inRange(bpm: number): number | null {
 
 /** Quarter notes a minute; "c. 120" and "112-120" give the first number. */
 function metronome(node: XmlNode): number | null {
-  const unit = BEAT_UNITS[textOf(node, 'beat-unit') ?? ''];
+  const [value] = beatValues(node);
   const number = /\d+(?:[.,]\d+)?/.exec(textOf(node, 'per-minute') ?? '')?.[0].replace(',', '.');
-  if (unit === undefined || number === undefined) return null;
-  const dots = node.children.filter((one) => one.name === 'beat-unit-dot').length;
-  return inRange(Number(number) * unit * (2 - 1 / 2 ** dots));
+  if (!value || number === undefined) return null;
+  return inRange((Number(number) * valueLength(value.type, value.dots)) / QUARTER);
 }
 
 const DA_CAPO = /^d\.?\s*c\.?\b|^da\s+capo\b/i;

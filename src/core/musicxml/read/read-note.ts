@@ -1,5 +1,6 @@
 import { MARK_GROUPS, NOTE_MARKS } from '../../marks';
 import {
+  FORTE_VELOCITY,
   STEPS,
   type Lyric,
   type Pitch,
@@ -105,11 +106,10 @@ function nestedBracket(tuplet: XmlNode): TupletBracket[] {
   return [{ level, edge, ...(ratio && { ratio }) }];
 }
 
-/** The standard counts strength in percent of a forte, whose velocity is 90. */
 function velocityOf({ attributes }: XmlNode): number | null {
   const percent = Number(attributes.dynamics);
   if (attributes.dynamics === undefined || !Number.isFinite(percent) || percent <= 0) return null;
-  return Math.max(1, Math.min(127, Math.round(percent * 0.9)));
+  return Math.max(1, Math.min(127, Math.round((percent * FORTE_VELOCITY) / 100)));
 }
 
 /** One verse; several syllables on one note are parted by elisions. */

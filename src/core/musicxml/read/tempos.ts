@@ -1,5 +1,5 @@
 /* Tempo marks of all parts as one list: metronome marks, sounds, words, and metric modulations. */
-import { typeLength, type BeatValue, type TempoMark } from '../../score';
+import { valueLength, type TempoMark } from '../../score';
 import type { Bar, WrittenUnits } from '../../time';
 import { directionsOf } from './directions';
 import type { RawDirection, RawPart } from './raw';
@@ -32,7 +32,7 @@ function addModulation(marks: Map<WrittenUnits, TempoMark>, { at, before: old, a
   const there = marks.get(at);
   if (there?.equals) return;
   const now = inOrder(marks).findLast((mark) => mark.at < at)?.bpm ?? marks.get(0)!.bpm;
-  const next = bpm ?? there?.bpm ?? (now * lengthOf(after)) / lengthOf(old);
+  const next = bpm ?? there?.bpm ?? (now * valueLength(after.type, after.dots)) / valueLength(old.type, old.dots);
   marks.set(at, { ...there, at, bpm: next, shown: true, equals: { before: old, after } });
 }
 
@@ -41,5 +41,3 @@ function addWords(marks: Map<WrittenUnits, TempoMark>, { at, words }: Said<'temp
   if (there) there.words ??= words;
   else marks.set(at, { at, words, bpm: inOrder(marks).findLast((mark) => mark.at <= at)!.bpm, shown: false });
 }
-
-const lengthOf = ({ type, dots }: BeatValue): WrittenUnits => typeLength(type) * (2 - 1 / 2 ** dots);

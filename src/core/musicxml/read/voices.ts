@@ -9,6 +9,7 @@ import {
   noteValue,
   NOTE_TYPES,
   typeLength,
+  valueLength,
   voiceNumber,
   type FurtherSign,
   type Grace,
@@ -90,12 +91,12 @@ const isPlainRest = (symbol: SymbolInBar) => symbol.notes.length === 0 && symbol
 
 /** Going back inside a voice makes notes sound at once: those that begin before the last one has ended stand apart. */
 function layersOf(notes: readonly RawNote[]): RawNote[][] {
-  const layers: { notes: RawNote[]; start: WrittenUnits; end: WrittenUnits }[] = [];
+  const layers: { notes: RawNote[]; end: WrittenUnits }[] = [];
   let last = 0;
   for (const note of [...notes].sort((a, b) => a.at - b.at)) {
     const fits = note.chord || note.grace ? last : layers.findIndex(({ end }) => note.at >= end - 1);
     const begins = fits >= 0 ? fits : layers.length;
-    const layer = (layers[begins] ??= { notes: [], start: 0, end: 0 });
+    const layer = (layers[begins] ??= { notes: [], end: 0 });
     layer.notes.push(note);
     if (!note.chord && !note.grace) layer.end = note.at + note.duration;
     last = begins;
@@ -166,7 +167,7 @@ function symbolsOf(
 /** A sound that no single value is long enough for, or that falls between two, is several tied ones. */
 function inPieces(symbol: SymbolInBar): SymbolInBar[] {
   const { type, dots, tuplet, duration, at, notes, marks: _marks, ...plain } = symbol;
-  if (tuplet || Math.abs(typeLength(type) * (2 - 1 / 2 ** dots) - duration) < 1) return [symbol];
+  if (tuplet || Math.abs(valueLength(type, dots) - duration) < 1) return [symbol];
   const lengths = valuesOf(duration);
   if (lengths.length < 2) return [symbol];
   let from = at;
@@ -285,7 +286,7 @@ function valueOf(
 ): { type: NoteType; dots: number; tuplet?: { actual: number; normal: number; normalType: NoteType } } {
   const { tuplet, type, dots } = raw;
   if (type) {
-    const plain = typeLength(type) * (2 - 1 / 2 ** dots);
+    const plain = valueLength(type, dots);
     const length = tuplet ? (plain * tuplet.normal) / tuplet.actual : plain;
     if (Math.abs(length - duration) < 2)
       return {

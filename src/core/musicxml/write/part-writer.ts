@@ -1,6 +1,6 @@
 import {
+  FORTE_VELOCITY,
   type Grace,
-  type Lyric,
   type Part,
   type PartBar,
   type Score,
@@ -8,7 +8,6 @@ import {
   type Slur,
   type SymbolInBar,
   type SymbolMarks,
-  type TupletPlace,
   type VoiceBar,
 } from '../../score';
 import { groupBy } from '../../base';
@@ -19,13 +18,12 @@ import { attributesInside, stavesOf, writeAttributes, type AttributesInside, typ
 import { barBeams, type Beam } from './beams';
 import { barStyles } from './bar-styles';
 import { directionsByBar, type Direction } from './directions';
+import { bracketsOf, writeLyric, writeTimeModification, writeValue } from './note-elements';
 import type { MusicXmlOptions } from './write';
 import { canWrite, writeElement, type XmlWriter } from './xml-writer';
 
 type Accidentals = ReadonlyMap<ScoreNote, PrintedAccidental>;
 
-/** The standard counts strength in percent of a forte of this velocity. */
-const FORTE = 90;
 /** Octaves that the standard has; what lies beyond is written in the last one, and asked about. */
 const [LOWEST_OCTAVE, HIGHEST_OCTAVE] = [0, 9];
 
@@ -270,7 +268,7 @@ export class PartWriter {
       this.xml.open('note', {
         id: this.options.noteId?.(note, bar.start + symbol.at),
         'print-object': symbol.hidden && 'no',
-        dynamics: note.velocity === undefined ? undefined : Math.round((note.velocity / FORTE) * 10000) / 100,
+        dynamics: note.velocity === undefined ? undefined : Math.round((note.velocity / FORTE_VELOCITY) * 10000) / 100,
       });
       if (symbol.cue) this.xml.leaf('cue');
       if (n > 0) this.xml.leaf('chord');
@@ -429,49 +427,4 @@ const RINGING: MarkElement = {
 function carrierOf({ at, staff }: AttributesInside, { voices }: PartBar): VoiceBar | null {
   const begins = voices.filter((voice) => voice.symbols.some((symbol) => symbol.at === at));
   return begins.find((voice) => voice.staff === staff) ?? begins[0] ?? null;
-}
-
-function bracketsOf({ first, last, nested }: TupletPlace): MarkElement[] {
-  if (nested)
-    return nested.map(({ level, edge, ratio }) => ({
-      name: 'tuplet',
-      attributes: { type: edge, number: level, bracket: edge === 'start' ? 'yes' : undefined },
-      ...(ratio && { children: [countOf('actual', ratio), countOf('normal', ratio)] }),
-    }));
-  return [
-    ...(first ? [{ name: 'tuplet', attributes: { type: 'start', bracket: 'yes' } }] : []),
-    ...(last ? [{ name: 'tuplet', attributes: { type: 'stop' } }] : []),
-  ];
-}
-
-function countOf(which: 'actual' | 'normal', ratio: { actual: number; normal: number; type: string }): MarkElement {
-  return {
-    name: `tuplet-${which}`,
-    children: [
-      { name: 'tuplet-number', text: ratio[which] },
-      { name: 'tuplet-type', text: ratio.type },
-    ],
-  };
-}
-
-function writeValue(xml: XmlWriter, { wholeBar, type, dots, cue }: SymbolInBar): void {
-  if (wholeBar) return;
-  xml.leaf('type', type, { size: cue && 'cue' });
-  for (let dot = 0; dot < dots; dot++) xml.leaf('dot');
-}
-
-function writeTimeModification(xml: XmlWriter, { actual, normal, normalType }: TupletPlace): void {
-  xml
-    .open('time-modification')
-    .leaf('actual-notes', actual)
-    .leaf('normal-notes', normal)
-    .leaf('normal-type', normalType)
-    .close('time-modification');
-}
-
-function writeLyric(xml: XmlWriter, { verse, text, syllabic, elided = [], extends: goesOn }: Lyric): void {
-  xml.open('lyric', { number: verse }).leaf('syllabic', syllabic).leaf('text', text);
-  for (const more of elided) xml.leaf('elision').leaf('syllabic', more.syllabic).leaf('text', more.text);
-  if (goesOn) xml.leaf('extend');
-  xml.close('lyric');
 }

@@ -1,6 +1,7 @@
 /* Chord symbols over a part, found in the notes of one part or of all, as suggestions or taken. */
 import { stage } from '../../base';
 import {
+  fifthsOf,
   nameAtFifths,
   soundsOf,
   transpositionAt,
@@ -34,8 +35,7 @@ function symbolsOver(over: Part, from: readonly Part[], bars: readonly Bar[], ke
   const starts = bars.map((bar) => bar.start);
   return findChords(notes, bars).map(({ at, root, kind, bass }) => {
     const bar = barIndexAt(starts, at);
-    const { transposition, transpositionSteps } = transpositionAt(over, bar);
-    const shift = 7 * transposition - 12 * transpositionSteps;
+    const shift = fifthsOf(transpositionAt(over, bar));
     const fifths = keys.findLast((key) => key.bar <= bar)?.fifths ?? 0;
     const named = (pitchClass: number) => written(pitchClass, fifths, shift);
     return {

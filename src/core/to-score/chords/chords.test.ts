@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { plainPart, plainScore } from '../../../testing/scores';
-import { chordText, withoutSuggestions, type PartBar, type Score } from '../../score';
+import { chordBar, plainPart, plainScore } from '../../../testing/scores';
+import { chordText, withoutSuggestions, type Score } from '../../score';
 import { layBars, QUARTER } from '../../time';
 import { findChords, type HeardNote } from './find-chords';
 import { withChordSymbols } from './chord-symbols';
@@ -72,31 +72,8 @@ describe('chords heard', () => {
 });
 
 describe('chord symbols', () => {
-  const chord = (keys: number[]): PartBar => ({
-    voices: [
-      {
-        staff: 1,
-        voice: 1,
-        symbols: [
-          {
-            at: 0,
-            duration: 4 * QUARTER,
-            type: 'whole',
-            dots: 0,
-            notes: keys.map((key) => ({
-              key,
-              pitch: { step: 'C', alter: 0, octave: 4 },
-              tieFromLast: false,
-              tieToNext: false,
-              played: [],
-            })),
-          },
-        ],
-      },
-    ],
-  });
-  const piano = plainPart([chord([51, 58, 67]), chord([58, 65, 74])], { id: partId('t1') });
-  const horn = plainPart([chord([60]), chord([60])], {
+  const piano = plainPart([chordBar(51, 58, 67), chordBar(58, 65, 74)], { id: partId('t1') });
+  const horn = plainPart([chordBar(60), chordBar(60)], {
     id: partId('t2'),
     transposition: 7,
     transpositionSteps: 4,

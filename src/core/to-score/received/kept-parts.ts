@@ -10,7 +10,7 @@
 import { leadingTrack, lowest } from '../../base';
 import type { CastPart } from '../../casting';
 import type { NoteId } from '../../performance';
-import { lineOfFifths, soundsOf, transpositionAt, type Part, type PartTransposition, type Score } from '../../score';
+import { fifthsOf, lineOfFifths, soundsOf, transpositionAt, type Part, type Score } from '../../score';
 import { barIndexAt, type Bar, type WrittenUnits } from '../../time';
 import type { EndedNote } from '../layout/durations';
 import type { LaidOutPart } from '../layout/lay-out-parts';
@@ -56,11 +56,6 @@ export function keepReceived({ received, settings, casting, laid }: Piece, parts
 function sourceOf(part: CastPart, received: Score): Part | null {
   if (part.tracks.length > 1 || part.player) return null;
   return received.parts.find(({ id }) => leadingTrack(id) === part.tracks[0]) ?? null;
-}
-
-/** Fifths that a part's written names lie above its sounding ones. */
-export function fifthsOf({ transposition, transpositionSteps }: PartTransposition): number {
-  return 7 * transposition - 12 * transpositionSteps;
 }
 
 function concertPlaces(source: Part): Map<NoteId, number> {

@@ -4,6 +4,7 @@
  */
 import { type NoteId } from '../../base';
 import {
+  fifthsOf,
   lineOfFifths,
   mapGraces,
   soundsOf,
@@ -22,7 +23,7 @@ import type { Clef } from '../../instruments';
 import type { Bar } from '../../time';
 import type { Fingering } from '../notation/fretting';
 import { nearestPlace, writtenPitch, type WrittenTransposition } from '../pitch/written-pitch';
-import { fifthsOf, type KeptPart } from './kept-parts';
+import type { KeptPart } from './kept-parts';
 
 /** What was decided about the page since the part was received. */
 export interface PageDecided {

@@ -1,6 +1,7 @@
 /* What is said before a file goes out: what does not go along, and choices that change nothing. */
 import type { Part, Score } from '../../score';
 import { OF_CONTROLLERS, partSettings, type SequencerSettings, type Split } from '../../settings';
+import { isBent } from '../tracks/bends';
 import type { SequencerTrack } from '../tracks/tracks';
 
 interface Outgoing {
@@ -15,7 +16,7 @@ export function remarksOn(outgoing: Outgoing): string[] {
   return [...leftBehind(outgoing), ...withoutEffect(outgoing)];
 }
 
-function leftBehind({ score, parts, settings }: Outgoing): string[] {
+function leftBehind({ score, parts, tracks, settings }: Outgoing): string[] {
   const sentences: string[] = [];
   const dynamics = parts.reduce((sum, part) => sum + part.lines.dynamics.length + part.lines.hairpins.length, 0);
   if (
@@ -29,6 +30,12 @@ function leftBehind({ score, parts, settings }: Outgoing): string[] {
   const pedals = parts.reduce((sum, part) => sum + part.lines.pedals.length, 0);
   if (pedals > 0 && settings.preset === 'bare')
     sentences.push(`${pedals} pedal marks are left away: the preset keeps bare notes.`);
+  const glides = settings.ornaments ? settings.glides : 'none';
+  const between = tracks.reduce((sum, { notes }) => sum + notes.filter((note) => isBent(note, glides)).length, 0);
+  if (between > 0 && settings.preset === 'bare')
+    sentences.push(
+      `Quarter tones and slides sound as plain keys (in ${between} ${between === 1 ? 'note' : 'notes'}): the preset keeps bare notes, without pitch bend.`,
+    );
   return sentences;
 }
 

@@ -24,11 +24,18 @@ export interface Bends {
 export const USUAL_RANGE: Semitones = 2;
 const STEP: WrittenUnits = QUARTER / 16;
 
+function slides({ sound: { glide } }: PerformedNote, glides: Glides): boolean {
+  return glide !== undefined && (glides === 'bend' || (glides === 'as-written' && glide.kind === 'slide'));
+}
+
+/** Whether a note needs the wheel. */
+export function isBent(note: PerformedNote, glides: Glides): boolean {
+  return note.sound.cents !== 0 || slides(note, glides);
+}
+
 /** @returns null where nothing is bent */
 export function bendsOf(notes: readonly PerformedNote[], glides: Glides): Bends | null {
-  const slides = ({ sound }: PerformedNote) =>
-    sound.glide && (glides === 'bend' || (glides === 'as-written' && sound.glide.kind === 'slide'));
-  if (!notes.some((note) => note.sound.cents !== 0 || slides(note))) return null;
+  if (!notes.some((note) => isBent(note, glides))) return null;
   const points: BendPoint[] = [];
   let now: Semitones = 0;
   const say = (at: WrittenUnits, by: Semitones) => {
@@ -38,7 +45,7 @@ export function bendsOf(notes: readonly PerformedNote[], glides: Glides): Bends 
   for (const note of [...notes].sort((a, b) => a.start - b.start || a.key - b.key)) {
     const own = note.sound.cents / 100;
     say(note.start, own);
-    if (!slides(note)) continue;
+    if (!slides(note, glides)) continue;
     const half = note.start + (note.end - note.start) / 2;
     const steps = Math.max(1, Math.floor((note.end - half) / STEP));
     const way = note.sound.glide!.to - note.key - own;
