@@ -14,7 +14,9 @@ const layers = [
   ['core/to-score', 'core/to-sequencer'],
   ['core/proof', 'core/documents'],
   ['core/engine'],
-  ['cli', 'server', 'sound', 'workers', 'storage'],
+  ['core/dispatch'],
+  ['paper', 'sound'],
+  ['cli', 'server', 'workers', 'storage'],
   ['ui'],
   ['app'],
 ];
@@ -41,10 +43,10 @@ export default {
     {
       name: 'outer-folders-stand-apart',
       comment:
-        'The command line, the server, the sound module, the workers and the storage know the core and nobody else.',
+        'The command line, the server, the workers and the storage know the core, paper and sound, and nobody else.',
       severity: 'error',
-      from: { path: '^src/(cli|server|sound|workers|storage)/', pathNot: tests },
-      to: { path: '^src/(cli|server|sound|workers|storage)/', pathNot: '^src/$1/' },
+      from: { path: '^src/(cli|server|workers|storage)/', pathNot: tests },
+      to: { path: '^src/(cli|server|workers|storage)/', pathNot: '^src/$1/' },
     },
     {
       name: 'core-is-free-of-interface',

@@ -13,11 +13,11 @@ import {
 } from '../core/engine';
 import { NO_SETTINGS, withSequencing, type Preset } from '../core/settings';
 import { USUAL_CLICK, USUAL_STUDIO_MAP } from '../core/studio';
-import { pdfOf } from './pdf';
-import { querySheetOf, type SheetEntry } from './query-sheet';
+import { pdfOf, type Page, type PdfOptions } from '../paper/pdf';
+import { querySheetOf, type SheetEntry } from '../paper/query-sheet';
 
 export type Task =
-  | { kind: 'pdf'; pages: string[]; title: string }
+  | { kind: 'pdf'; pages: Page[]; how: PdfOptions }
   | { kind: 'query-sheet'; title: string; entries: SheetEntry[] }
   | { kind: 'to-score'; bytes: Uint8Array; format: ScoreFormat; version?: MusicXmlVersion }
   | { kind: 'to-midi'; bytes: Uint8Array; preset: Preset }
@@ -53,7 +53,7 @@ export default async function work(task: Task): Promise<Outcome> {
 async function computed(task: Task): Promise<Uint8Array> {
   switch (task.kind) {
     case 'pdf':
-      return pdfOf(task.pages, task.title);
+      return pdfOf(task.pages, task.how);
     case 'query-sheet':
       return querySheetOf(task.title, task.entries);
     case 'to-score': {

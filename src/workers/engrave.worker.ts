@@ -2,6 +2,7 @@ import * as Comlink from 'comlink';
 import type { VerovioOptions } from 'verovio';
 import { VerovioToolkit } from 'verovio/esm';
 import createVerovioModule from 'verovio/wasm';
+import { sheetOptions, type SheetOptions } from '@/paper/sheets';
 
 export interface EngraveOptions {
   /** Width to fill, in CSS pixels. */
@@ -43,14 +44,6 @@ const ABOVE_SYSTEM = 12 * 9;
 /** Narrow, so that all bars go into one system, which is then stretched to the width. */
 const SPACING = 0.25;
 
-/** How a whole score or part is laid out. */
-export interface SheetOptions {
-  /** Pages of A4, or everything on one line. */
-  layout: 'pages' | 'line';
-  /** Height of a five-line staff, in millimetres. */
-  staffMillimetres: number;
-}
-
 let module: ReturnType<typeof createVerovioModule> | null = null;
 const toolkits = new Map<'passage' | 'sheet', Promise<VerovioToolkit>>();
 
@@ -62,8 +55,6 @@ function ready(use: 'passage' | 'sheet'): Promise<VerovioToolkit> {
   return there;
 }
 
-/** The toolkit counts tenths of a millimetre; a staff is eight of its units. */
-const A4 = { width: 2100, height: 2970, margin: 120 };
 let loadedSheet = '';
 /** Where the measures of the loaded sheet begin, in quarters; read when first asked for. */
 let measures: { id: string; quarters: number }[] | null = null;
@@ -84,30 +75,9 @@ const api = {
   },
 
   /** Lays a whole score or part out. @returns how many pages there are; `page` draws them */
-  async layOut(musicXml: string, { layout, staffMillimetres }: SheetOptions): Promise<number> {
+  async layOut(musicXml: string, options: SheetOptions): Promise<number> {
     const tk = await ready('sheet');
-    const unit = (staffMillimetres * 10) / 8;
-    const lines = layout === 'line';
-    tk.setOptions({
-      scale: 100,
-      unit,
-      pageWidth: lines ? 60000 : A4.width,
-      pageHeight: lines ? 60000 : A4.height,
-      pageMarginLeft: A4.margin,
-      pageMarginRight: A4.margin,
-      pageMarginTop: A4.margin,
-      pageMarginBottom: A4.margin,
-      adjustPageHeight: lines,
-      adjustPageWidth: lines,
-      breaks: lines ? 'none' : 'auto',
-      header: lines ? 'none' : 'auto',
-      footer: 'none',
-      mnumInterval: 0,
-      svgViewBox: true,
-      spacingNonLinear: 0.55,
-      condense: 'none',
-      justifyVertically: false,
-    });
+    tk.setOptions(sheetOptions(options));
     if (!tk.loadData(musicXml)) throw new Error('The score could not be laid out.');
     loadedSheet = musicXml;
     measures = null;

@@ -34,6 +34,10 @@ export const jobErrors = {
     new JobError(
       `“${fileName}” is not a technique chart: ${why}. Export the chart again and take that file; nothing was changed.`,
     ),
+  notRecipe: (fileName: string, why: string) =>
+    new JobError(
+      `“${fileName}” is not a recipe: ${why}. Export the recipe again and take that file; nothing was changed.`,
+    ),
   tooLarge: (fileName: string, most: number) =>
     new JobError(
       `“${fileName}” would unpack to more than ${Math.round(most / 2 ** 20)} MiB and was not opened; nothing was stored.`,

@@ -56,3 +56,9 @@ export function dismissedQueries(ledger: Ledger): Set<QueryId> {
       .flatMap((decision) => (decision.kind === 'dismissQuery' ? [decision.query] : [])),
   );
 }
+
+/** Queries nobody has answered or set aside. */
+export function openQueriesIn<Q extends { id: QueryId }>(queries: readonly Q[], ledger: Ledger): Q[] {
+  const dismissed = dismissedQueries(ledger);
+  return queries.filter(({ id }) => !dismissed.has(id));
+}

@@ -27,7 +27,7 @@ import {
   type Passage,
   type Reason,
 } from '../proof';
-import { concertScore, type Score } from '../score';
+import { concertScore, withMarksOut, type MarksOut, type Score } from '../score';
 import type { ConversionSettings, Deal } from '../settings';
 import { hear, type BarClock, type HearingMusic, type Stretch, type StretchRequest } from '../hearing';
 import {
@@ -44,7 +44,7 @@ import { previewDeal, type DealPreview } from './deal-preview';
 import { readOriginals, type Originals } from './originals';
 import { preparedBy, prepareOriginals, type Prepared as Timed } from './prepare';
 import { timedInNumbers, versionDoubts } from './version-doubts';
-import { exportScore, type ScoreExport, type ScoreFormat } from './score-formats';
+import { exportScore, partAlone, type ScoreExport, type ScoreFormat } from './score-formats';
 import { summarise, type Opened, type Summary } from './score-summary';
 import {
   exportStudio,
@@ -111,6 +111,10 @@ export class ScoreDesk {
   /** The music as it was played. */
   get performance(): Performance {
     return this.prepared.performance;
+  }
+
+  get composer(): string {
+    return this.converted().score.composer;
   }
 
   /**
@@ -201,9 +205,9 @@ export class ScoreDesk {
    * @param part one part alone, with rests over several bars; null for all
    * @param concert at sounding pitch
    */
-  sheet(part: PartId | null, concert: boolean): string {
+  sheet(part: PartId | null, concert: boolean, marks: MarksOut = 'taken'): string {
     const { printed } = this.converted();
-    const chosen = part === null ? printed : { ...printed, parts: printed.parts.filter((one) => one.id === part) };
+    const chosen = withMarksOut(part === null ? printed : partAlone(printed, part), marks);
     return writeMusicXml(concert ? concertScore(chosen) : chosen, { version: '4.0', multiRests: part !== null });
   }
 

@@ -1,5 +1,6 @@
+import type { PartId } from '../base';
 import { compressMusicXml, writeMusicXml, type MusicXmlVersion } from '../musicxml';
-import { concertScore, type Score } from '../score';
+import { concertScore, withMarksOut, type MarksOut, type Score } from '../score';
 
 interface Format {
   mediaType: string;
@@ -33,13 +34,30 @@ export interface ScoreExport {
   concert?: boolean;
   /** Version of the standard: 3.0 opens everywhere, 4.0 says a few signs that it cannot. */
   version?: MusicXmlVersion;
+  /** Which marks go along; those that were taken when absent. */
+  marks?: MarksOut;
+  /** One part alone, with rests over several bars. */
+  part?: PartId;
 }
 
 export function exportScore(
   score: Score,
   format: ScoreFormat,
-  { date, concert = false, version }: ScoreExport,
+  { date, concert = false, version, marks = 'taken', part }: ScoreExport,
 ): Uint8Array {
-  const written = writeMusicXml(concert ? concertScore(score) : score, { date, version, breaks: true });
+  const marked = withMarksOut(part === undefined ? score : partAlone(score, part), marks);
+  const written = writeMusicXml(concert ? concertScore(marked) : marked, {
+    date,
+    version,
+    breaks: true,
+    multiRests: part !== undefined,
+  });
   return SCORE_FORMATS[format].bytes(written);
+}
+
+/** @throws Error when the score has no such part */
+export function partAlone(score: Score, part: PartId): Score {
+  const parts = score.parts.filter((one) => one.id === part);
+  if (parts.length === 0) throw new Error(`There is no part ${part}.`);
+  return { ...score, parts };
 }

@@ -3,7 +3,7 @@ export * from './score';
 export * from './marks';
 export * from './harmony';
 export { fifthsOf, transpositionAt } from './transposition';
-export { withoutSuggestions } from './suggestions';
+export { MARKS_OUT, withMarksOut, withoutSuggestions, type MarksOut } from './suggestions';
 export * from './note-values';
 export * from './check';
 export { graceNotesOf, mapGraces, mapSymbols, symbolsOf } from './walk';

@@ -12,6 +12,7 @@ import { SheetPlayhead } from './SheetPlayhead';
 import { useSheet } from './useSheet';
 import music from '../shared/engraving.module.css';
 import styles from './page.module.css';
+import { withHeads, type BookPage } from '@/paper/sheets';
 import { fileNameOf } from '@/core/documents';
 import type { PartSummary } from '@/core/engine';
 
@@ -35,6 +36,7 @@ export function Sheet({ part, looks }: { part: PartSummary | null; looks: React.
     page,
   });
   const drawing = useMemo(() => ({ __html: svg ?? '' }), [svg]);
+  const pieceTitle = title || (job?.name ?? '');
   const shownPage = Math.min(page, Math.max(1, pages));
 
   async function withAllPages(what: string, work: (all: string[]) => Promise<void>): Promise<void> {
@@ -59,18 +61,19 @@ export function Sheet({ part, looks }: { part: PartSummary | null; looks: React.
   const save = () =>
     withAllPages('Making the PDF', async (all) => {
       const name = [fileNameOf(job?.name ?? 'score'), part && fileNameOf(part.name)].filter(Boolean).join(' - ');
-      await pdf(all, [title || job?.name, part?.name].filter(Boolean).join(', '), `${name}.pdf`);
+      const pages = withHeads(all, pieceTitle, part?.name ?? '');
+      await pdf(pages, [pieceTitle, part?.name].filter(Boolean).join(', '), `${name}.pdf`);
     });
 
   /** Every part after the other, each beginning on a page of its own. */
   const saveParts = async () => {
     try {
-      const all: string[] = [];
-      for (const [i, one] of parts.entries())
-        all.push(
-          ...(await allPages((done, of) => setBusy(`Part ${i + 1} of ${parts.length}: page ${done} of ${of}`), one.id)),
-        );
-      await pdf(all, `${title || job?.name}, parts`, `${fileNameOf(job?.name ?? 'score')} - parts.pdf`);
+      const all: BookPage[] = [];
+      for (const [i, one] of parts.entries()) {
+        const say = (done: number, of: number) => setBusy(`Part ${i + 1} of ${parts.length}: page ${done} of ${of}`);
+        all.push(...withHeads(await allPages(say, one.id), pieceTitle, one.name));
+      }
+      await pdf(all, `${pieceTitle}, parts`, `${fileNameOf(job?.name ?? 'score')} - parts.pdf`);
     } catch (error) {
       void message.error(sentence(error));
     } finally {

@@ -1,3 +1,4 @@
+import type { BookPage } from '@/paper/sheets';
 import { download } from '../shared/download';
 import { answerOf } from '../shared/ask';
 
@@ -5,7 +6,7 @@ import { answerOf } from '../shared/ask';
  * Engraved pages as a PDF file, made on this machine by the application's own server.
  * @throws Error with one sentence
  */
-export async function pdf(pages: readonly string[], title: string, fileName: string): Promise<void> {
+export async function pdf(pages: readonly BookPage[], title: string, fileName: string): Promise<void> {
   const otherwise = 'The PDF could not be made; use the browser’s own print instead.';
   download(await answerOf('/api/pdf', { title, pages }, otherwise), fileName, 'application/pdf');
 }

@@ -1,18 +1,38 @@
-import { ArrayMaxSize, ArrayMinSize, IsArray, IsString, MaxLength } from 'class-validator';
+import { Type } from 'class-transformer';
+import {
+  ArrayMaxSize,
+  ArrayMinSize,
+  IsArray,
+  IsIn,
+  IsOptional,
+  IsString,
+  MaxLength,
+  ValidateNested,
+} from 'class-validator';
+import { PAPER_SIZES, type PaperSize } from '@/core/documents';
 import { posted } from '@/server/posted';
 import { answered, guarded, sentence } from '@/server/routes';
 import { compute } from '@/server/pool';
 
 export const runtime = 'nodejs';
 
+class Page {
+  @IsString() @MaxLength(8_000_000) svg!: string;
+  @IsString() @MaxLength(300) left!: string;
+  @IsString() @MaxLength(300) right!: string;
+}
+
+class Cover {
+  @IsString() @MaxLength(300) title!: string;
+  @IsString() @MaxLength(300) composer!: string;
+  @IsString() @MaxLength(2000) text!: string;
+}
+
 class PdfRequest {
   @IsString() @MaxLength(300) title!: string;
-  @IsArray()
-  @ArrayMinSize(1)
-  @ArrayMaxSize(2000)
-  @IsString({ each: true })
-  @MaxLength(8_000_000, { each: true })
-  pages!: string[];
+  @IsArray() @ArrayMinSize(1) @ArrayMaxSize(2000) @ValidateNested({ each: true }) @Type(() => Page) pages!: Page[];
+  @IsOptional() @IsIn(PAPER_SIZES) paper?: PaperSize;
+  @IsOptional() @ValidateNested() @Type(() => Cover) cover?: Cover;
 }
 
 const MOST_BYTES = 64 * 2 ** 20;
@@ -21,9 +41,9 @@ const MOST_BYTES = 64 * 2 ** 20;
 export const POST = guarded('application/json', MOST_BYTES, async (request) => {
   const wanted = await posted(request, PdfRequest);
   if (!wanted) return sentence('This is not a title with engraved pages.', 400);
-  const { pages, title } = wanted;
+  const { pages, title, paper = 'A4', cover = null } = wanted;
   return answered(
-    () => compute({ kind: 'pdf', pages, title }),
+    () => compute({ kind: 'pdf', pages, how: { title, paper, cover } }),
     { type: 'application/pdf', fileName: 'pages.pdf' },
     'These pages could not be made into a PDF; use the browser’s own print instead.',
   );

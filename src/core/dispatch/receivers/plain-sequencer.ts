@@ -1,0 +1,198 @@
+/*
+ * A delivered MIDI file as a plain sequencer would take it: read by midi-file, a parser of others, and by nothing of ours. What it
+ * says stands in for opening the file in the program that waits for it.
+ */
+import { parseMidi, type MidiEvent } from 'midi-file';
+import { finding, type Finding } from './finding';
+
+export interface SequencerTrack {
+  name: string;
+  /** 1–16 */
+  channels: number[];
+  notes: number;
+  programs: number;
+  /** Volume and pan set again after the beginning: faders would move by themselves. */
+  jumps: number;
+  /** Notes that nobody lets go. */
+  hanging: number;
+}
+
+export interface SequencerView {
+  format: number;
+  ticksPerQuarter: number;
+  tracks: SequencerTrack[];
+  /** Volume, pan, reverb, chorus, reset. */
+  mixerData: number;
+  tempos: number;
+  meters: number;
+  markers: number;
+  /** Tempo and meters stand in the first track alone, as type 1 wants it. */
+  timeInFirst: boolean;
+  /** Full and begun bars up to the end. */
+  bars: number;
+  seconds: number;
+  /** Channels that tracks of different programs share: the last program would sound for all of them. */
+  contested: number[];
+}
+
+/** Volume, pan, reverb, chorus, reset all controllers. */
+const MIXER = new Set([7, 10, 91, 93, 121]);
+/** What moves a fader or a pan pot. */
+const FADERS = new Set([7, 10]);
+/** Quarters within which something still stands at the beginning. */
+const BEGINNING = 1 / 8;
+
+type At = MidiEvent & { tick: number };
+
+/** @throws Error when midi-file cannot read it */
+export function sequencerSees(bytes: Uint8Array): SequencerView {
+  const { header, tracks } = parseMidi(bytes);
+  const ticksPerQuarter = header.ticksPerBeat ?? 0;
+  const chunks = tracks.map((track) => {
+    let tick = 0;
+    return track.map((event): At => ({ ...event, tick: (tick += event.deltaTime) }));
+  });
+  const all = chunks.flat();
+  const end = all.reduce((last, { tick }) => Math.max(last, tick), 0);
+  const beginning = ticksPerQuarter * BEGINNING;
+  const ofTime = (event: At) => event.type === 'setTempo' || event.type === 'timeSignature';
+  return {
+    format: header.format,
+    ticksPerQuarter,
+    tracks: chunks.map((events) => trackOf(events, beginning)),
+    mixerData: all.filter((event) => event.type === 'controller' && MIXER.has(event.controllerType)).length,
+    tempos: all.filter(({ type }) => type === 'setTempo').length,
+    meters: all.filter(({ type }) => type === 'timeSignature').length,
+    markers: all.filter(({ type }) => type === 'marker').length,
+    timeInFirst: chunks.slice(1).every((events) => !events.some(ofTime)),
+    bars: barsUpTo(all, end, ticksPerQuarter),
+    seconds: secondsUpTo(all, end, ticksPerQuarter),
+    contested: contestedChannels(chunks),
+  };
+}
+
+function trackOf(events: readonly At[], beginning: number): SequencerTrack {
+  const open = new Map<string, number>();
+  const channels = new Set<number>();
+  let [notes, jumps, programs, hanging] = [0, 0, 0, 0];
+  let name = '';
+  for (const event of events) {
+    if (event.type === 'trackName' && name === '') name = utf8Of(event.text);
+    if (event.type === 'programChange') programs++;
+    if (event.type === 'controller' && FADERS.has(event.controllerType) && event.tick > beginning) jumps++;
+    if (event.type !== 'noteOn' && event.type !== 'noteOff') continue;
+    channels.add(event.channel + 1);
+    const key = `${event.channel}/${event.noteNumber}`;
+    const sounding = open.get(key) ?? 0;
+    if (event.type === 'noteOn') {
+      notes++;
+      open.set(key, sounding + 1);
+    } else open.set(key, Math.max(0, sounding - 1));
+  }
+  for (const left of open.values()) hanging += left;
+  return { name, channels: [...channels].sort((a, b) => a - b), notes, programs, jumps, hanging };
+}
+
+/** The parser gives bytes as characters; names are written in UTF-8. */
+function utf8Of(text: string): string {
+  const bytes = Uint8Array.from(text, (sign) => sign.charCodeAt(0));
+  try {
+    return new TextDecoder('utf-8', { fatal: true }).decode(bytes);
+  } catch {
+    return text;
+  }
+}
+
+function barsUpTo(all: readonly At[], end: number, ticksPerQuarter: number): number {
+  const meters = all
+    .flatMap((event) =>
+      event.type === 'timeSignature'
+        ? [{ tick: event.tick, bar: (ticksPerQuarter * 4 * event.numerator) / event.denominator }]
+        : [],
+    )
+    .sort((a, b) => a.tick - b.tick);
+  let bars = 0;
+  let [from, bar] = [0, ticksPerQuarter * 4];
+  for (const next of [...meters, { tick: end, bar: 0 }]) {
+    // A meter that stands inside a bar ends it there.
+    if (next.tick > from && bar > 0) bars += Math.ceil((next.tick - from) / bar - 1e-6);
+    [from, bar] = [next.tick, next.bar];
+  }
+  return bars;
+}
+
+function secondsUpTo(all: readonly At[], end: number, ticksPerQuarter: number): number {
+  const tempos = all
+    .flatMap((event) => (event.type === 'setTempo' ? [{ tick: event.tick, each: event.microsecondsPerBeat }] : []))
+    .sort((a, b) => a.tick - b.tick);
+  let seconds = 0;
+  let [from, each] = [0, 500_000];
+  for (const next of [...tempos, { tick: end, each: 0 }]) {
+    seconds += ((next.tick - from) / ticksPerQuarter) * (each / 1e6);
+    [from, each] = [next.tick, next.each];
+  }
+  return seconds;
+}
+
+function contestedChannels(chunks: readonly (readonly At[])[]): number[] {
+  const programs = new Map<string, Set<number>>();
+  for (const events of chunks) {
+    const port = events.find((event) => event.type === 'portPrefix');
+    for (const event of events) {
+      if (event.type !== 'programChange') continue;
+      // Percussion has kits, and a track may change its own sound: only the first program of a track counts.
+      const slot = `${port && 'port' in port ? port.port : 0}/${event.channel + 1}`;
+      programs.set(slot, (programs.get(slot) ?? new Set()).add(event.programNumber));
+      break;
+    }
+  }
+  return [...programs].flatMap(([slot, of]) => (of.size > 1 ? [Number(slot.split('/')[1])] : []));
+}
+
+const number = (value: number) => value.toLocaleString('en');
+
+/**
+ * What a sequencer would stumble over in a delivered file, and what it sees where it would not.
+ *
+ * @param bars as our time line counts them; null where the file holds a part of the piece @param seconds of the music
+ */
+export function checkSequence(bytes: Uint8Array, bars: number | null): Finding[] {
+  const view = sequencerSees(bytes);
+  const sounding = view.tracks.filter(({ notes }) => notes > 0);
+  const named = (tracks: readonly SequencerTrack[]) => tracks.map(({ name }) => `“${name}”`).join(', ');
+  const nameless = sounding.filter(({ name }) => name.trim() === '');
+  const jumping = sounding.filter(({ jumps }) => jumps > 0);
+  const hanging = sounding.filter((track) => track.hanging > 0);
+  return [
+    finding(
+      nameless.length === 0,
+      `Sees ${number(sounding.length)} tracks with names, ${number(sounding.reduce((sum, { notes }) => sum + notes, 0))} notes.`,
+      `${nameless.length} of ${sounding.length} tracks have no name; set names at Casting.`,
+    ),
+    finding(
+      jumping.length === 0,
+      view.mixerData === 0 ? 'No fader moves: there is no mixer data.' : 'No fader moves after the beginning.',
+      `Faders would jump in ${named(jumping)}: volume or pan is set again while it plays. Drop them at Intake.`,
+    ),
+    finding(
+      view.format === 0 || view.timeInFirst,
+      `Tempo map kept: ${number(view.tempos)} tempo changes, ${number(view.meters)} meters, ${number(view.markers)} markers.`,
+      'Tempo or meters stand in later tracks too, where a sequencer passes them over.',
+    ),
+    ...(bars === null
+      ? []
+      : [
+          finding(
+            view.bars === bars,
+            `Counts ${number(bars)} bars, as the score does.`,
+            `Counts ${number(view.bars)} bars where ours are ${number(bars)}: a bar is shorter or longer than its meter. Compare at Timeline.`,
+          ),
+        ]),
+    finding(
+      view.contested.length === 0,
+      'No two tracks fight over a channel’s sound.',
+      `Channel ${view.contested.join(', ')} is given several sounds at once; the last one would win. Give the tracks channels of their own at Casting.`,
+    ),
+    ...(hanging.length > 0 ? [finding(false, '', `Notes are never let go in ${named(hanging)}.`)] : []),
+  ];
+}

@@ -1,0 +1,247 @@
+/* What a recipe asks of a job, as a list of things to make; each makes one or several files. */
+import { partId, type PartId } from '../base';
+import type { Direction, ListsWish, MapWish, MidiWish, PagesWish, Recipe, ScoreWish, SoundWish } from '../documents';
+import { querySheetText, sheetLine, type ScoreDesk, type SequenceDesk } from '../engine';
+import type { Stretch } from '../hearing';
+import type { MarksOut } from '../score';
+import { USUAL_CLICK } from '../studio';
+import type { DispatchDesk, Working } from './dispatch-desk';
+import type { Makers, Sheet } from './makers';
+import { tracksAsCsv, tracksOfScore, tracksOfSequence } from './track-list';
+
+export const FOLDERS = ['Score', 'Parts', 'MIDI', 'Studio', 'Lists', 'Pages', 'Sound'] as const;
+type Folder = (typeof FOLDERS)[number];
+
+/** A file without its place yet. */
+export interface Made {
+  folder: Folder;
+  /** What it holds, for its name; empty for the whole. */
+  label: string;
+  /** Of several of its kind, from 1; 0 where it stands alone. */
+  number: number;
+  extension: string;
+  bytes: Uint8Array;
+  /** For the contents sheet. */
+  words: string;
+}
+
+export type OnShare = (share: number) => void;
+
+export interface Task {
+  /** "Pages: Flute" */
+  words: string;
+  make: (makers: Makers, onShare: OnShare) => Made[] | Promise<Made[]>;
+}
+
+const utf8 = new TextEncoder();
+
+/** Everything the recipe asks for, in order. @throws SmfError or MusicXmlError when an original cannot be used so */
+export function* tasksOf(desk: DispatchDesk, recipe: Recipe, date: string): Generator<Working, Task[]> {
+  const tasks: Task[] = [];
+  if (recipe.score) tasks.push(...(yield* scores(desk, recipe.score, { marks: recipe.marks, date })));
+  if (recipe.midi) tasks.push(...(yield* midi(desk, recipe.midi)));
+  if (recipe.map) tasks.push(yield* studioMap(desk, recipe.map));
+  if (recipe.lists) tasks.push(...(yield* lists(desk, recipe.lists)));
+  if (recipe.pages) tasks.push(...(yield* pages(desk, recipe.pages, recipe.marks)));
+  if (recipe.sound) tasks.push(...(yield* sounds(desk, recipe.sound)));
+  return tasks;
+}
+
+function* scores(
+  desk: DispatchDesk,
+  { format, version, concert, whole, parts }: ScoreWish,
+  how: { marks: MarksOut; date: string },
+): Generator<Working, Task[]> {
+  const { desk: score, summary } = yield* desk.converted();
+  const file = (folder: Folder, part: { id: PartId; name: string } | null, number: number): Task => {
+    const label = part?.name ?? (concert ? 'Score, concert pitch' : 'Score');
+    return {
+      words: `MusicXML: ${label}`,
+      make: () => [
+        {
+          folder,
+          label,
+          number,
+          extension: format,
+          bytes: score.export(format, { ...how, concert, version, ...(part && { part: part.id }) }),
+          words: `MusicXML ${version}${part ? ', one part' : `, ${summary.parts.length} parts`}${concert ? ', concert pitch' : ''}`,
+        },
+      ],
+    };
+  };
+  return [
+    ...(whole ? [file('Score', null, 0)] : []),
+    ...(parts ? summary.parts.map((part, i) => file('Parts', part, i + 1)) : []),
+  ];
+}
+
+const MIDI_FILES = [
+  { wish: 'whole', files: 'one', words: 'the whole piece' },
+  { wish: 'parts', files: 'parts', words: 'one part' },
+  { wish: 'sections', files: 'sections', words: 'one section' },
+] as const;
+
+function* midi(desk: DispatchDesk, wish: MidiWish): Generator<Working, Task[]> {
+  const tasks: Task[] = [];
+  for (const { wish: which, files, words } of MIDI_FILES) {
+    if (!wish[which]) continue;
+    const made = yield* desk.midiFiles(wish, files);
+    tasks.push({
+      words: `MIDI: ${words}`,
+      make: () =>
+        made.map(({ label, bytes }, i) => ({
+          folder: 'MIDI',
+          label: files === 'one' ? '' : label || `Section ${i + 1}`,
+          number: files === 'one' ? 0 : i + 1,
+          extension: 'mid',
+          bytes,
+          words: `Standard MIDI File, ${words}`,
+        })),
+    });
+  }
+  return tasks;
+}
+
+function* studioMap(desk: DispatchDesk, wish: MapWish): Generator<Working, Task> {
+  const { desk: made } = yield* desk.made();
+  return {
+    words: 'Studio map',
+    make: () => {
+      const {
+        midi: bytes,
+        drift,
+        tempos,
+      } = made.studio(
+        {
+          ticksPerQuarter: wish.ticksPerQuarter,
+          tolerance: wish.tolerance,
+          click: wish.click ? USUAL_CLICK : null,
+          countIn: wish.countIn,
+          start: { rate: wish.rate, frames: wish.start },
+        },
+        tableSettings(wish),
+      );
+      const words = `Standard MIDI File with tempo, meters, keys and markers${wish.click ? ' and a click' : ''}; ${tempos} tempo changes; read back, no bar begins more than ${drift.largest.toFixed(2)} ms from where it was`;
+      return [{ folder: 'Studio', label: 'Studio map', number: 0, extension: 'mid', bytes, words }];
+    },
+  };
+}
+
+const tableSettings = ({ rate, start }: { rate: MapWish['rate']; start: number }) => ({ rate, start, everyBar: true });
+
+function* lists(desk: DispatchDesk, wish: ListsWish): Generator<Working, Task[]> {
+  const made = yield* desk.made();
+  const { summary } = made;
+  const file = (label: string, extension: 'csv' | 'txt', words: string, text: () => string): Task => ({
+    words: label,
+    // A byte order mark, so that spreadsheets read ♭ and ü as they are.
+    make: () => [{ folder: 'Lists', label, number: 0, extension, bytes: utf8.encode(`\uFEFF${text()}`), words }],
+  });
+  const tracks = () => tracksAsCsv('opened' in summary ? tracksOfScore(summary) : tracksOfSequence(summary));
+  const times = () =>
+    made.desk.studio({ ticksPerQuarter: 960, tolerance: 0, click: null, countIn: 0, start: null }, tableSettings(wish))
+      .csv;
+  const nameOf = (id: string) => summary.parts.find((part) => part.id === id)?.name ?? id;
+  const queries = () =>
+    querySheetText(
+      desk.job.name,
+      desk.open(summary.queries).map((query) => sheetLine(query, summary.bars, nameOf)),
+    );
+  return [
+    ...(wish.tracks ? [file('Tracks', 'csv', 'Which track is what', tracks)] : []),
+    ...(wish.times ? [file('Times', 'csv', 'Every bar and change with time and time code', times)] : []),
+    ...(wish.queries ? [file('Queries', 'txt', 'Open queries with room for answers', queries)] : []),
+  ];
+}
+
+function* pages(desk: DispatchDesk, wish: PagesWish, marks: MarksOut): Generator<Working, Task[]> {
+  const { desk: score, summary } = yield* desk.converted();
+  const { composer } = score;
+  const { concert, cover, paper, barNumbers } = wish;
+  const title = summary.title || desk.job.name;
+  const book = (label: string, number: number, sheets: () => Sheet[], words: string): Task => ({
+    words: `Pages: ${label}`,
+    make: async (makers, onShare) => [
+      {
+        folder: 'Pages',
+        label,
+        number,
+        extension: 'pdf',
+        bytes: await makers.pdf({ title, composer, cover, paper, barNumbers, sheets: sheets() }, onShare),
+        words,
+      },
+    ],
+  });
+  const whole = () => [{ musicXml: score.sheet(null, concert, marks), name: '', staffMillimetres: wish.scoreStaff }];
+  const one = ({ id, name }: { id: PartId; name: string }): Sheet => ({
+    musicXml: score.sheet(id, concert, marks),
+    name,
+    staffMillimetres: wish.partStaff,
+  });
+  return [
+    ...(wish.score ? [book('Score', 0, whole, `PDF, ${paper}, the score`)] : []),
+    ...(wish.parts
+      ? summary.parts.map((part, i) => book(part.name, i + 1, () => [one(part)], `PDF, ${paper}, one part`))
+      : []),
+    ...(wish.allParts
+      ? [book('Parts', 0, () => summary.parts.map(one), `PDF, ${paper}, all parts one after the other`)]
+      : []),
+  ];
+}
+
+/** Nobody plays it: the click alone is heard. */
+const NOBODY = [partId('nobody')];
+const BARS_AT_ONCE = 64;
+/** What a machine can hold in memory, at 48 kHz in stereo. */
+const LONGEST_MINUTES = 30;
+
+function* sounds(desk: DispatchDesk, wish: SoundWish): Generator<Working, Task[]> {
+  const { desk: made, summary } = yield* desk.made();
+  const version = audible(wish.version, desk.job.direction, summary);
+  // Stems are turned down as the mix is, so that together they are the mix.
+  let gain: number | null = null;
+  const task = (label: string, number: number, parts: PartId[], click = false): Task => ({
+    words: `Sound: ${label}`,
+    make: async (makers, onShare) => {
+      const take = { stretches: stretchesOf(made, version, parts, click), gain };
+      const rendered = await makers.wav(take, wish.sampleRate, onShare);
+      if (label === 'Mix') ({ gain } = rendered);
+      const words = `WAV, ${wish.sampleRate / 1000} kHz, 16 bits, ${click ? 'the click alone' : `as ${version}`}`;
+      return [{ folder: 'Sound', label, number, extension: 'wav', bytes: rendered.wav, words }];
+    },
+  });
+  return [
+    ...(wish.mix || wish.stems ? [task('Mix', 0, [])] : []),
+    ...(wish.stems ? summary.parts.map(({ id, name }, i) => task(name, i + 1, [id])) : []),
+    ...(wish.click ? [task('Click', 0, NOBODY, true)] : []),
+  ];
+}
+
+/** A score has no playing that was received; a MIDI file that stays one is not written. */
+function audible(
+  version: SoundWish['version'],
+  direction: Direction,
+  summary: object & { kind?: 'score' | 'midi' },
+): SoundWish['version'] {
+  if (direction === 'to-score' || version === 'delivered') return version;
+  return summary.kind === 'score' ? 'written' : 'received';
+}
+
+function stretchesOf(
+  desk: ScoreDesk | SequenceDesk,
+  version: SoundWish['version'],
+  parts: PartId[],
+  click: boolean,
+): Stretch[] {
+  const stretches: Stretch[] = [];
+  let seconds = 0;
+  for (let from: Stretch['next'] = { bar: 0, pass: 0 }; from;) {
+    const stretch: Stretch = desk.hear(version, { from, bars: BARS_AT_ONCE, parts, click });
+    stretches.push(stretch);
+    seconds += stretch.end;
+    if (seconds > LONGEST_MINUTES * 60)
+      throw new Error(`This lasts more than ${LONGEST_MINUTES} minutes, which is too long for one sound file.`);
+    from = stretch.next;
+  }
+  return stretches;
+}

@@ -1,0 +1,85 @@
+/* Scores and parts laid out as pages by the engraver, in the browser's workers and on the command line alike. */
+import type { VerovioOptions } from 'verovio';
+import type { VerovioToolkit } from 'verovio/esm';
+import type { Book } from '../core/dispatch';
+import { PAPERS, type PaperSize } from './papers';
+
+/** How a whole score or part is laid out. */
+export interface SheetOptions {
+  /** Pages, or everything on one line. */
+  layout: 'pages' | 'line';
+  /** Height of a five-line staff, in millimetres. */
+  staffMillimetres: number;
+  /** A4 unless it is said. */
+  paper?: PaperSize;
+  barNumbers?: Book['barNumbers'];
+}
+
+/** In tenths of a millimetre, which the engraver counts; a staff is eight of its units. */
+const MARGIN = 120;
+const ENDLESS = 60_000;
+
+export function sheetOptions({
+  layout,
+  staffMillimetres,
+  paper = 'A4',
+  barNumbers = 'systems',
+}: SheetOptions): VerovioOptions {
+  const lines = layout === 'line';
+  const { width, height } = PAPERS[paper];
+  return {
+    scale: 100,
+    unit: (staffMillimetres * 10) / 8,
+    pageWidth: lines ? ENDLESS : Math.round(width * 10),
+    pageHeight: lines ? ENDLESS : Math.round(height * 10),
+    pageMarginLeft: MARGIN,
+    pageMarginRight: MARGIN,
+    pageMarginTop: MARGIN,
+    pageMarginBottom: MARGIN,
+    adjustPageHeight: lines,
+    adjustPageWidth: lines,
+    breaks: lines ? 'none' : 'auto',
+    header: lines ? 'none' : 'auto',
+    footer: 'none',
+    mnumInterval: barNumbers === 'every' ? 1 : 0,
+    svgViewBox: true,
+    spacingNonLinear: 0.55,
+    condense: 'none',
+    justifyVertically: false,
+  };
+}
+
+/** A page of a book, with what stands at its head. */
+export interface BookPage {
+  svg: string;
+  left: string;
+  right: string;
+}
+
+/** All pages of a book, one after the other. @throws Error when a sheet cannot be laid out */
+export function* bookPages(toolkit: VerovioToolkit, book: Book): Generator<number, BookPage[]> {
+  const { title, paper, barNumbers, sheets } = book;
+  const pages: BookPage[] = [];
+  for (const [i, { musicXml, name, staffMillimetres }] of sheets.entries()) {
+    toolkit.setOptions(sheetOptions({ layout: 'pages', staffMillimetres, paper, barNumbers }));
+    if (!toolkit.loadData(musicXml)) throw new Error(`${name || 'The score'} could not be laid out.`);
+    const count = toolkit.getPageCount();
+    const drawn: string[] = [];
+    for (let n = 1; n <= count; n++) {
+      yield (i + (n - 1) / count) / sheets.length;
+      drawn.push(toolkit.renderToSVG(n));
+    }
+    pages.push(...withHeads(drawn, title, name));
+  }
+  return pages;
+}
+
+/** Pages of one score or part with their heads: the first bears its title, the others say whose they are. @param name of the part */
+export function withHeads(drawn: readonly string[], title: string, name: string): BookPage[] {
+  const running = name === '' ? title : `${title}, ${name}`;
+  return drawn.map((svg, i) => ({
+    svg,
+    left: i === 0 ? name : running,
+    right: drawn.length === 1 ? '' : String(i + 1),
+  }));
+}
