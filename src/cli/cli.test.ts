@@ -22,11 +22,11 @@ function spawned(...args: string[]) {
 }
 
 /** The same without starting a process each time. */
-function dragoman(...args: string[]) {
+async function dragoman(...args: string[]) {
   const said = { stdout: '', stderr: '' };
   const out = vi.spyOn(console, 'log').mockImplementation((line: string) => void (said.stdout += `${line}\n`));
   const err = vi.spyOn(console, 'error').mockImplementation((line: string) => void (said.stderr += `${line}\n`));
-  const status = run(args);
+  const status = await run(args);
   out.mockRestore();
   err.mockRestore();
   return { status, ...said };
@@ -38,15 +38,15 @@ function writeJob(fileName: string, decisions: unknown[], position = decisions.l
 }
 
 describe('command line', () => {
-  it('is a process that ends with a code and says what is wrong in a line', () => {
-    expect(spawned('inspect', demo)).toEqual(dragoman('inspect', demo));
+  it('is a process that ends with a code and says what is wrong in a line', async () => {
+    expect(spawned('inspect', demo)).toEqual(await dragoman('inspect', demo));
     const refused = spawned('inspect', join(folder, 'nothing-here.mid'));
-    expect(refused).toEqual(dragoman('inspect', join(folder, 'nothing-here.mid')));
+    expect(refused).toEqual(await dragoman('inspect', join(folder, 'nothing-here.mid')));
     expect(refused.status).toBe(1);
     expect(spawned('dance').status).toBe(2);
   });
-  it('inspects a file as JSON', () => {
-    const { status, stdout } = dragoman('inspect', demo);
+  it('inspects a file as JSON', async () => {
+    const { status, stdout } = await dragoman('inspect', demo);
     expect(status).toBe(0);
     const facts = JSON.parse(stdout);
     expect(facts).toMatchObject({ kind: 'midi', format: 1, ticksPerQuarter: 480, bars: 28 });
@@ -67,19 +67,19 @@ describe('command line', () => {
       expect(facts).toHaveProperty(key);
   });
 
-  it('inspects a score as well', () => {
+  it('inspects a score as well', async () => {
     const score = join(folder, 'inspected.mxl');
-    expect(dragoman('to-score', demo, '-o', score).status).toBe(0);
-    const facts = JSON.parse(dragoman('inspect', score).stdout);
+    expect((await dragoman('to-score', demo, '-o', score)).status).toBe(0);
+    const facts = JSON.parse((await dragoman('inspect', score)).stdout);
     expect(facts).toMatchObject({ kind: 'score', bars: 28, barsAsPlayed: 28, warnings: [] });
     expect(facts.parts[0]).toMatchObject({ name: 'Flute', instrument: 'flute', notes: 123 });
   });
 
-  it('writes MusicXML, plain and compressed, with a report, by the decisions of a job', () => {
+  it('writes MusicXML, plain and compressed, with a report, by the decisions of a job', async () => {
     const plain = join(folder, 'out.musicxml');
     const packed = join(folder, 'out.mxl');
     const report = join(folder, 'report.json');
-    expect(dragoman('to-score', demo, '-o', plain, '--report', report).status).toBe(0);
+    expect((await dragoman('to-score', demo, '-o', plain, '--report', report)).status).toBe(0);
     expect(readFileSync(plain, 'utf8')).toContain('<part-name>Bassoon</part-name>');
     expect(JSON.parse(readFileSync(report, 'utf8')).parts.map((part: { name: string }) => part.name)).toHaveLength(12);
     const job = join(folder, 'job.json');
@@ -95,19 +95,19 @@ describe('command line', () => {
       { kind: 'renamePart', part: 't4p2', name: 'Second Horn' },
     ];
     writeJob(job, decisions, 2);
-    expect(dragoman('to-score', demo, '-o', packed, '--job', job).status).toBe(0);
+    expect((await dragoman('to-score', demo, '-o', packed, '--job', job)).status).toBe(0);
     const text = strFromU8(unzipSync(readFileSync(packed))['score.musicxml']!);
     expect(text).toContain('Traverso');
     expect(text).not.toContain('Bassoon');
   });
 
-  it('turns a score into clean MIDI, and MIDI into cleaner MIDI', () => {
+  it('turns a score into clean MIDI, and MIDI into cleaner MIDI', async () => {
     const xml = join(folder, 'score.musicxml');
     const midi = join(folder, 'score.mid');
     const report = join(folder, 'midi-report.json');
-    expect(dragoman('to-score', demo, '-o', xml).status).toBe(0);
-    expect(dragoman('to-midi', xml, '-o', midi, '--report', report)).toMatchObject({ status: 0, stderr: '' });
-    const facts = JSON.parse(dragoman('inspect', midi).stdout);
+    expect((await dragoman('to-score', demo, '-o', xml)).status).toBe(0);
+    expect(await dragoman('to-midi', xml, '-o', midi, '--report', report)).toMatchObject({ status: 0, stderr: '' });
+    const facts = JSON.parse((await dragoman('inspect', midi)).stdout);
     expect(facts.tracks.map((track: { name: string }) => track.name).slice(1, 4)).toEqual([
       'Flute',
       'Clarinet in B♭',
@@ -124,43 +124,45 @@ describe('command line', () => {
       files: [{ tracks: 12, betweenTicks: 0 }],
     });
     const rich = join(folder, 'rich.mid');
-    expect(dragoman('to-midi', xml, '-o', rich, '--carry', 'expression').status).toBe(0);
-    expect(JSON.parse(dragoman('inspect', rich).stdout).tracks[1].programs).toEqual([74]);
+    expect((await dragoman('to-midi', xml, '-o', rich, '--carry', 'expression')).status).toBe(0);
+    expect(JSON.parse((await dragoman('inspect', rich)).stdout).tracks[1].programs).toEqual([74]);
     const cleaned = join(folder, 'cleaned.mid');
-    expect(dragoman('to-midi', demo, '-o', cleaned, '--report', report).status).toBe(0);
+    expect((await dragoman('to-midi', demo, '-o', cleaned, '--report', report)).status).toBe(0);
     expect(JSON.parse(readFileSync(report, 'utf8'))).toMatchObject({
       kind: 'midi',
       cleaning: { after: { volume: 0, pan: 0, reverb: 0 } },
     });
     expect(
-      JSON.parse(dragoman('inspect', cleaned).stdout).tracks.map((track: { notes: number }) => track.notes),
-    ).toEqual(JSON.parse(dragoman('inspect', demo).stdout).tracks.map((track: { notes: number }) => track.notes));
+      JSON.parse((await dragoman('inspect', cleaned)).stdout).tracks.map((track: { notes: number }) => track.notes),
+    ).toEqual(
+      JSON.parse((await dragoman('inspect', demo)).stdout).tracks.map((track: { notes: number }) => track.notes),
+    );
   });
 
-  it('takes both kinds on both ways, with the decisions of a job', () => {
+  it('takes both kinds on both ways, with the decisions of a job', async () => {
     const score = join(folder, 'either.musicxml');
     const again = join(folder, 'either-again.musicxml');
-    expect(dragoman('to-score', demo, '-o', score).status).toBe(0);
-    expect(dragoman('to-score', score, '-o', again)).toMatchObject({ status: 0, stderr: '' });
+    expect((await dragoman('to-score', demo, '-o', score)).status).toBe(0);
+    expect(await dragoman('to-score', score, '-o', again)).toMatchObject({ status: 0, stderr: '' });
     expect(readFileSync(again, 'utf8')).toBe(readFileSync(score, 'utf8'));
     const job = join(folder, 'either.json');
     const decided = (...decisions: unknown[]) => writeJob(job, decisions);
     decided({ kind: 'renamePart', part: 't0', name: 'Traverso' });
-    expect(dragoman('to-score', score, '-o', again, '--job', job).status).toBe(0);
+    expect((await dragoman('to-score', score, '-o', again, '--job', job)).status).toBe(0);
     expect(readFileSync(again, 'utf8')).toContain('<part-name>Traverso</part-name>');
     // A name given on the way to a score is the track's on the way to a sequencer.
     const midi = join(folder, 'either.mid');
-    expect(dragoman('to-midi', score, '-o', midi, '--job', job).status).toBe(0);
-    const names = (file: string) =>
-      JSON.parse(dragoman('inspect', file).stdout).tracks.map((track: { name: string }) => track.name);
-    expect(names(midi)).toContain('Traverso');
+    expect((await dragoman('to-midi', score, '-o', midi, '--job', job)).status).toBe(0);
+    const names = async (file: string) =>
+      JSON.parse((await dragoman('inspect', file)).stdout).tracks.map((track: { name: string }) => track.name);
+    expect(await names(midi)).toContain('Traverso');
     decided({ kind: 'setArranging', names: 'instrument', channels: 'by-part' });
-    expect(dragoman('to-midi', demo, '-o', midi, '--job', job).status).toBe(0);
-    expect(names(midi)).toEqual(expect.arrayContaining(['Flute', 'Violoncello', 'Drum Kit']));
+    expect((await dragoman('to-midi', demo, '-o', midi, '--job', job)).status).toBe(0);
+    expect(await names(midi)).toEqual(expect.arrayContaining(['Flute', 'Violoncello', 'Drum Kit']));
     // A score and the cue it came from: the values of the one, the times of the other.
-    expect(dragoman('to-score', score, demo, '-o', again)).toMatchObject({ status: 0, stderr: '' });
-    expect(dragoman('to-midi', score, demo, '-o', midi)).toMatchObject({ status: 0, stderr: '' });
-    expect(dragoman('to-score', score, 'package.json', '-o', again).stderr).toMatch(/^package\.json: /);
+    expect(await dragoman('to-score', score, demo, '-o', again)).toMatchObject({ status: 0, stderr: '' });
+    expect(await dragoman('to-midi', score, demo, '-o', midi)).toMatchObject({ status: 0, stderr: '' });
+    expect((await dragoman('to-score', score, 'package.json', '-o', again)).stderr).toMatch(/^package\.json: /);
   });
 
   const wrong: [string, string[], number, RegExp][] = [
@@ -180,8 +182,8 @@ describe('command line', () => {
     ],
     ['a file of another kind', ['inspect', 'package.json'], 1, /not a Standard MIDI File/],
   ];
-  it.each(wrong)('ends well on %s', (_, args, code, words) => {
-    const { status, stderr, stdout } = dragoman(...args);
+  it.each(wrong)('ends well on %s', async (_, args, code, words) => {
+    const { status, stderr, stdout } = await dragoman(...args);
     expect(status).toBe(code);
     expect(stderr).toMatch(words);
     expect(stderr).not.toMatch(/\n\s+at /);
@@ -189,32 +191,32 @@ describe('command line', () => {
     expect(stdout).toBe('');
   });
 
-  it('holds two files of any kind against each other', () => {
+  it('holds two files of any kind against each other', async () => {
     const score = join(folder, 'agree.musicxml');
-    expect(dragoman('to-score', demo, '-o', score).status).toBe(0);
-    const same = dragoman('agree', demo, demo);
+    expect((await dragoman('to-score', demo, '-o', score)).status).toBe(0);
+    const same = await dragoman('agree', demo, demo);
     expect(same).toMatchObject({ status: 0, stderr: '' });
     expect(same.stdout.trim()).toBe('Every one of 1,223 notes is there; 1,223 begin within 12 ms of where they were.');
-    const { stdout } = dragoman('agree', demo, score, '--json', '--within', '200');
+    const { stdout } = await dragoman('agree', demo, score, '--json', '--within', '200');
     const agreement = JSON.parse(stdout);
     expect(agreement.words).toMatch(/^Every one of 1,223 notes is there; 1,223 begin within 200 ms/);
     expect(agreement.parts).toHaveLength(12);
-    const words = dragoman('agree', score, demo).stdout.trim().split('\n');
+    const words = (await dragoman('agree', score, demo)).stdout.trim().split('\n');
     expect(words).toHaveLength(22);
     expect(words.at(-1)).toMatch(/and \d+ more \(--json has all of them\)/);
-    expect(dragoman('agree', demo)).toMatchObject({ status: 2 });
-    expect(dragoman('agree', demo, score, '--within', 'x').stderr).toMatch(/0 to 500 milliseconds/);
+    expect(await dragoman('agree', demo)).toMatchObject({ status: 2 });
+    expect((await dragoman('agree', demo, score, '--within', 'x')).stderr).toMatch(/0 to 500 milliseconds/);
     writeFileSync(join(folder, 'nothing.mid'), 'nothing');
-    expect(dragoman('agree', demo, join(folder, 'nothing.mid'))).toMatchObject({
+    expect(await dragoman('agree', demo, join(folder, 'nothing.mid'))).toMatchObject({
       status: 1,
       stderr: expect.stringContaining('nothing.mid: This is not a Standard MIDI File'),
     });
   });
-  it('writes the studio’s map of a file, with a click and a table', () => {
+  it('writes the studio’s map of a file, with a click and a table', async () => {
     const map = join(folder, 'map.mid');
     const table = join(folder, 'map.csv');
     const args = ['--bar-one', '3', '--click', '--count-in', '2', '--table', table, '--tolerance', '5'];
-    const { status, stdout } = dragoman('tempo-map', demo, '-o', map, ...args);
+    const { status, stdout } = await dragoman('tempo-map', demo, '-o', map, ...args);
     expect(status).toBe(0);
     expect(stdout).toMatch(
       /^Bars -1 to 26, \d of 7 tempo changes; read back, no bar begins more than \d\.\d\d ms from where it was\.$/m,
@@ -222,14 +224,16 @@ describe('command line', () => {
     const { file } = readSmf(new Uint8Array(readFileSync(map)));
     expect(file.tracks).toHaveLength(2);
     expect(readFileSync(table, 'utf8').split('\r\n')[3]).toMatch(/^1,1,0:05\.000,5,/);
-    expect(dragoman('tempo-map', demo)).toMatchObject({ status: 2 });
-    expect(dragoman('tempo-map', demo, '-o', map, '--count-in', '99').stderr).toMatch(/takes 0 to 16 bars, not “99”/);
-    expect(dragoman('tempo-map', demo, '-o', map, '--bar-one', '99').stderr).toMatch(/has 28 bars/);
+    expect(await dragoman('tempo-map', demo)).toMatchObject({ status: 2 });
+    expect((await dragoman('tempo-map', demo, '-o', map, '--count-in', '99')).stderr).toMatch(
+      /takes 0 to 16 bars, not “99”/,
+    );
+    expect((await dragoman('tempo-map', demo, '-o', map, '--bar-one', '99')).stderr).toMatch(/has 28 bars/);
   });
-  it('refuses a job made for another file', () => {
+  it('refuses a job made for another file', async () => {
     const job = join(folder, 'other.json');
     writeJob(job, [{ kind: 'leaveOut', tracks: ['t99'] }]);
-    const { status, stderr } = dragoman('to-score', demo, '-o', join(folder, 'x.mxl'), '--job', job);
+    const { status, stderr } = await dragoman('to-score', demo, '-o', join(folder, 'x.mxl'), '--job', job);
     expect(status).toBe(1);
     expect(stderr).toMatch(/track t99/);
   });

@@ -2,6 +2,8 @@ import { writeFileSync } from 'node:fs';
 import { checkTracks, EMPTY_LEDGER, settingsOf } from '../core/documents';
 import { MUSICXML_VERSIONS, ScoreDesk } from '../core/engine';
 import { AGREE_USAGE, agreeCommand } from './agree';
+import { BATCH_USAGE } from './batch/options';
+import { batchCommand } from './batch/run';
 import { BadUsage } from './errors';
 import { parsed } from './arguments';
 import { jobLedger, named, readFile, readOriginals } from './input';
@@ -16,6 +18,7 @@ export const commands = {
   'to-midi': toMidiCommand,
   agree: agreeCommand,
   'tempo-map': tempoMapCommand,
+  batch: batchCommand,
 };
 
 /** Originals of one job: MIDI, scores with a part or several in each, or a score and how it was played. */
@@ -27,7 +30,8 @@ export const batchHint = `Usage:
   ${TO_SCORE_USAGE}
   ${TO_MIDI_USAGE}
   ${AGREE_USAGE}
-  ${TEMPO_MAP_USAGE}`;
+  ${TEMPO_MAP_USAGE}
+  ${BATCH_USAGE}`;
 
 function inspectCommand(args: readonly string[]): void {
   const { positionals } = parsed(args, {});

@@ -1,4 +1,4 @@
 /* Where the command line begins. */
 import { run } from './run';
 
-process.exitCode = run(process.argv.slice(2));
+process.exitCode = await run(process.argv.slice(2));

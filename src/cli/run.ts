@@ -6,13 +6,12 @@ import { BadUsage } from './errors';
  *
  * @returns the exit code: 0 on success, 1 on bad input with one line on stderr, 2 on bad usage
  */
-export function run(argv: readonly string[]): number {
+export async function run(argv: readonly string[]): Promise<number> {
   const [name = '', ...args] = argv;
   const command = Object.entries(commands).find(([own]) => own === name)?.[1];
   try {
     if (!command) throw new BadUsage(name ? `There is no command “${name}”. ${batchHint}` : batchHint);
-    command(args);
-    return 0;
+    return (await command(args)) ?? 0;
   } catch (error) {
     if (error instanceof BadUsage) {
       console.error(/Usage:/.test(error.message) ? error.message : `${error.message}\n${batchHint}`);

@@ -33,6 +33,7 @@ const FURTHER = {
   Korean: fontsource('gowun-batang', 'korean'),
 };
 type FurtherFont = keyof typeof FURTHER;
+const FURTHER_FONTS: readonly FurtherFont[] = ['DejaVu Sans', 'Thai', 'Devanagari', 'Chinese', 'Japanese', 'Korean'];
 
 const KANA = /[\p{Script=Hiragana}\p{Script=Katakana}]/u;
 const HANGUL = /\p{Script=Hangul}/u;
@@ -48,8 +49,13 @@ function open(name: string, file: () => string): Font {
   return font;
 }
 
+const TEXT_STYLES = {
+  plain: { upright: 'Text', italic: 'Text-Italic' },
+  bold: { upright: 'Text-Bold', italic: 'Text-BoldItalic' },
+} as const;
+
 export const textFontOf = ({ bold, italic }: { bold: boolean; italic: boolean }): TextFont =>
-  bold && italic ? 'Text-BoldItalic' : bold ? 'Text-Bold' : italic ? 'Text-Italic' : 'Text';
+  TEXT_STYLES[bold ? 'bold' : 'plain'][italic ? 'italic' : 'upright'];
 
 export const openText = (name: TextFont): Font => open(name, TEXT_FONTS[name]);
 
@@ -85,8 +91,8 @@ export function fontRuns(text: string, first: TextFont): FontRun[] {
   return runs;
 }
 
+/** Which further fonts are asked first. */
 function orderFor(text: string): FurtherFont[] {
-  const own: FurtherFont[] = KANA.test(text) ? ['Japanese'] : HANGUL.test(text) ? ['Korean'] : [];
-  const all = Object.keys(FURTHER) as FurtherFont[];
-  return [...own, ...all.filter((name) => !own.includes(name))];
+  const own = (['Japanese', 'Korean'] as const).filter((name) => (name === 'Japanese' ? KANA : HANGUL).test(text));
+  return [...own, ...FURTHER_FONTS.filter((name) => !own.some((one) => one === name))];
 }

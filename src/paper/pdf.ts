@@ -73,11 +73,14 @@ function coverPage(
     );
 }
 
+/** How much of a line stands before its anchor. */
+const SHARE_BEFORE = { start: 0, middle: 0.5, end: 1 };
+
 interface Place {
   x: number;
   /** Of the top of the line. */
   y: number;
-  anchor: 'start' | 'middle' | 'end';
+  anchor: keyof typeof SHARE_BEFORE;
   /** It is made smaller so that it takes no more, in points. */
   most?: number;
 }
@@ -117,7 +120,7 @@ export function setLine(
   const widthAt = (points: number) =>
     shaped.reduce((sum, { glyphs, font: own }) => sum + (glyphs.advanceWidth * points) / own.unitsPerEm, 0);
   const points = Math.min(size, (size * most) / Math.max(widthAt(size), 1));
-  let at = x - (anchor === 'middle' ? widthAt(points) / 2 : anchor === 'end' ? widthAt(points) : 0);
+  let at = x - SHARE_BEFORE[anchor] * widthAt(points);
   const baseline = y + points;
   for (const { text: own, glyphs, font: of, drawn } of shaped) {
     const scale = points / of.unitsPerEm;

@@ -83,3 +83,8 @@ export function withHeads(drawn: readonly string[], title: string, name: string)
     right: drawn.length === 1 ? '' : String(i + 1),
   }));
 }
+
+/** The first page that a book asks for; null for none. */
+export function coverOf({ cover, title, composer }: Book): { title: string; composer: string; text: string } | null {
+  return cover.trim() === '' ? null : { title, composer, text: cover };
+}

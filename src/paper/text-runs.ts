@@ -73,6 +73,9 @@ function styleOf(attributes: Record<string, string>, outer: Style): Style {
   };
 }
 
+/** How much of a line stands before its anchor. */
+const SHARE_BEFORE: Record<string, number> = { start: 0, middle: 0.5, end: 1 };
+
 interface Run {
   width: number;
   draw: (x: number) => string;
@@ -81,7 +84,7 @@ interface Run {
 function lineDrawn({ x, y, anchor, pieces }: Line, music: Font | null): string {
   const runs = pieces.flatMap((piece) => runsOf(piece, y, music));
   const width = runs.reduce((sum, run) => sum + run.width, 0);
-  let at = x - (anchor === 'middle' ? width / 2 : anchor === 'end' ? width : 0);
+  let at = x - (SHARE_BEFORE[anchor] ?? 0) * width;
   return runs
     .map((run) => {
       const drawn = run.draw(at);

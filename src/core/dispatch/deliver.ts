@@ -11,6 +11,8 @@ export interface Delivered {
   /** Folder, name and extension. */
   path: string;
   bytes: Uint8Array;
+  /** Bars a receiver should count; null where the file is no whole. */
+  bars: number | null;
   /** What it is. */
   words: string;
 }
@@ -51,7 +53,7 @@ export async function* deliver(
   const tasks = step.value;
   const paths = new Paths();
   const title = titleOf(desk);
-  const placed = ({ folder, label, number, extension, bytes, words }: Made): Delivered => {
+  const placed = ({ folder, label, number, extension, bytes, bars, words }: Made): Delivered => {
     const name = nameBy(recipe.pattern, {
       cue: desk.job.name,
       title: title || desk.job.name,
@@ -60,7 +62,7 @@ export async function* deliver(
       version: String(version),
       date,
     });
-    return { path: paths.take(folder, name, extension), bytes, words };
+    return { path: paths.take(folder, name, extension), bytes, bars, words };
   };
   for (const [i, { words, make }] of tasks.entries()) {
     const shareAt = (within: number) => CONVERTING + ((1 - CONVERTING) * (i + within)) / tasks.length;
@@ -84,6 +86,7 @@ function originalsOf({ job }: DispatchDesk, paths: Paths): Delivered[] {
     return {
       path: paths.take('Originals', fileNameOf(name), fileNameOf(extension)),
       bytes,
+      bars: null,
       words: 'As it was received, untouched',
     };
   });

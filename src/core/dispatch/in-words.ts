@@ -1,6 +1,6 @@
 /* Before anything is made: what a recipe will hand over, in words, and which open queries matter for it. */
 import type { PartId } from '../base';
-import { DELIVERIES, type Recipe } from '../documents';
+import { DELIVERIES, type ListsWish, type MidiWish, type Recipe, type SoundWish } from '../documents';
 import type { OpenQuery, SequenceSummary, Summary } from '../engine';
 import type { Bar } from '../time';
 import type { DispatchDesk, Working } from './dispatch-desk';
@@ -20,16 +20,24 @@ export interface Preview {
 const number = (value: number) => value.toLocaleString('en');
 const many = (n: number, one: string, more = `${one}s`) => `${number(n)} ${n === 1 ? one : more}`;
 
+/** What a wish says of which of its files it wants: at least one of these. */
+const WANTED = {
+  score: ['MusicXML', ['whole', 'parts']],
+  midi: ['MIDI', ['whole', 'parts', 'sections']],
+  lists: ['lists', ['tracks', 'times', 'queries']],
+  pages: ['pages', ['score', 'parts', 'allParts']],
+  sound: ['sound', ['mix', 'stems', 'click']],
+} as const;
+
 /** What is wrong with a recipe itself, in a sentence; null where it can be used. */
 export function recipeFault(recipe: Recipe): string | null {
-  const { score, midi, lists, pages, sound } = recipe;
-  const empty = [
-    ...(score && !score.whole && !score.parts ? ['MusicXML'] : []),
-    ...(midi && !midi.whole && !midi.parts && !midi.sections ? ['MIDI'] : []),
-    ...(lists && !lists.tracks && !lists.times && !lists.queries ? ['lists'] : []),
-    ...(pages && !pages.score && !pages.parts && !pages.allParts ? ['pages'] : []),
-    ...(sound && !sound.mix && !sound.stems && !sound.click ? ['sound'] : []),
-  ];
+  const empty = (['score', 'midi', 'lists', 'pages', 'sound'] as const).flatMap((kind) => {
+    const [words, fields] = WANTED[kind];
+    const wish = Object.entries(recipe[kind] ?? {});
+    return wish.length === 0 || wish.some(([field, on]) => on === true && fields.some((one) => one === field))
+      ? []
+      : [words];
+  });
   if (empty.length > 0) return `The recipe wants ${empty.join(' and ')} but does not say what of it.`;
   if (!recipe.originals && DELIVERIES.every((kind) => recipe[kind] === null))
     return 'The recipe asks for nothing; choose what is to go out.';
@@ -38,72 +46,55 @@ export function recipeFault(recipe: Recipe): string | null {
 
 /** @throws SmfError or MusicXmlError when an original cannot be used so */
 export function* previewOf(desk: DispatchDesk, recipe: Recipe): Generator<Working, Preview> {
-  const made = yield* desk.made();
-  const words: string[] = [whereBarOneIs(made.summary.bars)];
-  const matters = new Map<string, OpenQuery>();
-  const concern = (queries: readonly OpenQuery[], kinds?: readonly OpenQuery['kind'][]) => {
-    for (const query of desk.open(queries)) if (!kinds || kinds.includes(query.kind)) matters.set(query.id, query);
-  };
-  let files = 0;
+  const { summary } = yield* desk.made();
+  const draft = new Draft(desk, [whereBarOneIs(summary.bars)]);
   if (recipe.score || recipe.pages) {
-    const { summary } = yield* desk.converted();
-    concern(summary.queries);
-    const scored = scoreInWords(recipe, summary);
-    words.push(...scored.words);
-    files += scored.files;
+    const { summary: written } = yield* desk.converted();
+    draftScore(draft, recipe, written);
   }
-  if (recipe.midi) {
-    const { summary } = yield* desk.sequenced();
-    concern(summary.queries);
-    for (const which of ['whole', 'parts', 'sections'] as const) {
-      if (!recipe.midi[which]) continue;
-      const out = yield* desk.midiFiles(recipe.midi, which === 'whole' ? 'one' : which);
-      files += out.length;
-      words.push(midiInWords(which, out));
-    }
-    if (summary.kind === 'midi' && desk.job.originals.length > 1)
-      words.push(`Of ${many(desk.job.originals.length, 'original')} only the first MIDI file goes out as MIDI.`);
-  }
+  if (recipe.midi) yield* draftMidi(draft, recipe.midi);
   if (recipe.map) {
-    files++;
-    words.push(mapInWords(recipe.map));
+    draft.says(mapInWords(recipe.map), 1);
+    draft.concern(summary.queries, OF_TIME);
   }
-  if (recipe.lists) {
-    const { tracks, times, queries } = recipe.lists;
-    const all = [
-      ...(tracks ? ['which track is what'] : []),
-      ...(times ? [`every bar with its time and code at ${recipe.lists.rate} frames`] : []),
-      ...(queries
-        ? [`${many(desk.open(made.summary.queries).length, 'open query', 'open queries')} to be answered`]
-        : []),
-    ];
-    files += all.length;
-    words.push(`Lists: ${all.join('; ')}.`);
-  }
-  if (recipe.map || recipe.lists?.times) concern(made.summary.queries, OF_TIME);
-  if (recipe.lists?.tracks) concern(made.summary.queries, OF_TRACKS);
-  if (recipe.sound) {
-    const { mix, stems, click, version } = recipe.sound;
-    const parts = made.summary.parts.length;
-    const all = [
-      ...(mix || stems ? ['the mix'] : []),
-      ...(stems ? [many(parts, 'stem')] : []),
-      ...(click ? ['the click'] : []),
-    ];
-    files += (mix || stems ? 1 : 0) + (stems ? parts : 0) + (click ? 1 : 0);
-    words.push(`Sound, as ${version}: ${all.join(', ')}, WAV at ${recipe.sound.sampleRate / 1000} kHz.`);
-    if (version !== 'received') concern(made.summary.queries);
-  }
+  if (recipe.lists) draftLists(draft, recipe.lists, summary.queries);
+  if (recipe.sound) draftSound(draft, recipe.sound, summary);
   if (recipe.originals) {
-    files += desk.job.originals.length;
-    words.push(`The ${desk.job.originals.length === 1 ? 'original' : 'originals'} as received, untouched.`);
+    const { length } = desk.job.originals;
+    draft.says(`The ${length === 1 ? 'original' : 'originals'} as received, untouched.`, length);
   }
-  return {
-    words,
-    matters: [...matters.values()],
-    parts: made.summary.parts.map(({ id, name }) => ({ id, name })),
-    files,
-  };
+  return draft.done(summary.parts);
+}
+
+/** Gathers sentences, files and queries. */
+class Draft {
+  private files = 0;
+  private readonly matters = new Map<string, OpenQuery>();
+
+  constructor(
+    readonly desk: DispatchDesk,
+    private readonly words: string[],
+  ) {}
+
+  says(sentence: string, files: number): void {
+    this.words.push(sentence);
+    this.files += files;
+  }
+
+  /** @param kinds none for all of them */
+  concern(queries: readonly OpenQuery[], kinds?: readonly OpenQuery['kind'][]): void {
+    for (const query of this.desk.open(queries))
+      if (kinds?.includes(query.kind) ?? true) this.matters.set(query.id, query);
+  }
+
+  done(parts: readonly { id: PartId; name: string }[]): Preview {
+    return {
+      words: this.words,
+      matters: [...this.matters.values()],
+      parts: parts.map(({ id, name }) => ({ id, name })),
+      files: this.files,
+    };
+  }
 }
 
 /** What concerns where bars are and how fast they go. */
@@ -129,37 +120,74 @@ function whereBarOneIs(bars: readonly Bar[]): string {
     : `${words}; bar 1 is the file’s bar ${first + 1}.`;
 }
 
-function scoreInWords(recipe: Recipe, summary: Summary): { words: string[]; files: number } {
-  const { score, pages, marks } = recipe;
+function draftScore(draft: Draft, { score, pages, marks }: Recipe, summary: Summary): void {
+  draft.concern(summary.queries);
   const parts = summary.parts.length;
-  const words: string[] = [];
+  const oneByOne = `${many(parts, 'part')} one by one`;
   if (score) {
-    const what = [
-      ...(score.whole ? [`a score of ${many(parts, 'part')}`] : []),
-      ...(score.parts ? [`${many(parts, 'part')} one by one`] : []),
-    ];
+    const what = [...(score.whole ? [`a score of ${many(parts, 'part')}`] : []), ...(score.parts ? [oneByOne] : [])];
     const pitch = score.concert ? 'at concert pitch' : 'as players read it';
-    words.push(
+    draft.says(
       `MusicXML ${score.version}${score.format === 'mxl' ? ', compressed' : ''}: ${what.join(' and ')}, ${pitch}, without layout.`,
+      Number(score.whole) + (score.parts ? parts : 0),
     );
   }
   if (pages) {
     const what = [
       ...(pages.score ? ['the score'] : []),
-      ...(pages.parts ? [`${many(parts, 'part')} one by one`] : []),
+      ...(pages.parts ? [oneByOne] : []),
       ...(pages.allParts ? ['all parts in one file'] : []),
     ];
-    words.push(
-      `PDF on ${pages.paper === '9x12' ? '9 × 12 in' : pages.paper}: ${what.join(', ')}. Page turns are left to your notation program.`,
+    const paper = pages.paper === '9x12' ? '9 × 12 in' : pages.paper;
+    draft.says(
+      `PDF on ${paper}: ${what.join(', ')}. Page turns are left to your notation program.`,
+      Number(pages.score) + Number(pages.allParts) + (pages.parts ? parts : 0),
     );
   }
-  words.push(marksInWords(marks, summary));
-  return {
-    words,
-    files:
-      (score ? Number(score.whole) + (score.parts ? parts : 0) : 0) +
-      (pages ? Number(pages.score) + Number(pages.allParts) + (pages.parts ? parts : 0) : 0),
-  };
+  draft.says(marksInWords(marks, summary), 0);
+}
+
+function* draftMidi(draft: Draft, wish: MidiWish): Generator<Working> {
+  const { desk } = draft;
+  const { summary } = yield* desk.sequenced();
+  draft.concern(summary.queries);
+  for (const which of ['whole', 'parts', 'sections'] as const) {
+    if (!wish[which]) continue;
+    const out = yield* desk.midiFiles(wish, which === 'whole' ? 'one' : which);
+    draft.says(midiInWords(which, out), out.length);
+  }
+  const { length } = desk.job.originals;
+  if (summary.kind === 'midi' && length > 1)
+    draft.says(`Of ${many(length, 'original')} only the first MIDI file goes out as MIDI.`, 0);
+}
+
+function draftLists(draft: Draft, { tracks, times, queries, rate }: ListsWish, asked: readonly OpenQuery[]): void {
+  const open = draft.desk.open(asked).length;
+  const what = [
+    ...(tracks ? ['which track is what'] : []),
+    ...(times ? [`every bar with its time and code at ${rate} frames`] : []),
+    ...(queries ? [`${many(open, 'open query', 'open queries')} to be answered`] : []),
+  ];
+  draft.says(`Lists: ${what.join('; ')}.`, what.length);
+  if (times) draft.concern(asked, OF_TIME);
+  if (tracks) draft.concern(asked, OF_TRACKS);
+}
+
+function draftSound(
+  draft: Draft,
+  { mix, stems, click, version, sampleRate }: SoundWish,
+  { parts, queries }: Summary | SequenceSummary,
+): void {
+  const what = [
+    ...(mix || stems ? ['the mix'] : []),
+    ...(stems ? [many(parts.length, 'stem')] : []),
+    ...(click ? ['the click'] : []),
+  ];
+  draft.says(
+    `Sound, as ${version}: ${what.join(', ')}, WAV at ${sampleRate / 1000} kHz.`,
+    (mix || stems ? 1 : 0) + (stems ? parts.length : 0) + Number(click),
+  );
+  if (version !== 'received') draft.concern(queries);
 }
 
 function marksInWords(marks: Recipe['marks'], { parts, suggestedChords }: Summary): string {
@@ -207,9 +235,4 @@ function mapInWords({ click, countIn, ticksPerQuarter, tolerance }: NonNullable<
     tolerance > 0 ? `tempo thinned within ${tolerance} ms` : 'every tempo change',
   ];
   return `Studio map: tempo, meters, keys and markers at ${number(ticksPerQuarter)} ticks, ${extra.join(', ')}.`;
-}
-
-/** What the job's own way has made, in a line for lists. */
-export function sizeInWords(summary: Summary | SequenceSummary): string {
-  return `${many(summary.parts.length, 'part')}, ${many(summary.bars.length, 'bar')}`;
 }

@@ -4,5 +4,5 @@ export { previewOf, recipeFault, type Preview } from './in-words';
 export { type Book, type Makers, type Sheet, type Take } from './makers';
 export { nameBy, patternFault, Paths, PLACEHOLDERS, type NameFields } from './names';
 export { CONTENTS, contentsSheet, packParcel, sha256, SUMS, sumsOf, withContents, type ContentsOf } from './parcel';
-export { checkDelivered, type BarsExpected, type Checked } from './receivers/check';
+export { checkDelivered, type Checked } from './receivers/check';
 export { type Finding } from './receivers/finding';

@@ -7,7 +7,7 @@ export const SUMS = 'SHA256SUMS.txt';
 
 /** SHA-256 of bytes in lower-case hexadecimal. */
 export async function sha256(bytes: Uint8Array): Promise<string> {
-  const digest = await crypto.subtle.digest('SHA-256', bytes as Uint8Array<ArrayBuffer>);
+  const digest = await crypto.subtle.digest('SHA-256', new Uint8Array(bytes));
   return [...new Uint8Array(digest)].map((byte) => byte.toString(16).padStart(2, '0')).join('');
 }
 
@@ -69,9 +69,10 @@ export async function withContents(of: ContentsOf): Promise<Delivered[]> {
   const contents: Delivered = {
     path: CONTENTS,
     bytes: strToU8(contentsSheet(of)),
+    bars: null,
     words: 'What is in the parcel',
   };
   const files = [...of.files, contents];
-  const sums: Delivered = { path: SUMS, bytes: strToU8(await sumsOf(files)), words: 'SHA-256 sums' };
+  const sums: Delivered = { path: SUMS, bytes: strToU8(await sumsOf(files)), bars: null, words: 'SHA-256 sums' };
   return [contents, sums, ...of.files];
 }

@@ -21,6 +21,8 @@ export interface Made {
   number: number;
   extension: string;
   bytes: Uint8Array;
+  /** Bars a receiver should count; null where the file is no whole. */
+  bars: number | null;
   /** For the contents sheet. */
   words: string;
 }
@@ -64,6 +66,7 @@ function* scores(
           number,
           extension: format,
           bytes: score.export(format, { ...how, concert, version, ...(part && { part: part.id }) }),
+          bars: score.printedBars,
           words: `MusicXML ${version}${part ? ', one part' : `, ${summary.parts.length} parts`}${concert ? ', concert pitch' : ''}`,
         },
       ],
@@ -83,6 +86,8 @@ const MIDI_FILES = [
 
 function* midi(desk: DispatchDesk, wish: MidiWish): Generator<Working, Task[]> {
   const tasks: Task[] = [];
+  const { summary } = yield* desk.sequenced();
+  const played = 'order' in summary ? summary.order.length : summary.bars.length;
   for (const { wish: which, files, words } of MIDI_FILES) {
     if (!wish[which]) continue;
     const made = yield* desk.midiFiles(wish, files);
@@ -95,6 +100,7 @@ function* midi(desk: DispatchDesk, wish: MidiWish): Generator<Working, Task[]> {
           number: files === 'one' ? 0 : i + 1,
           extension: 'mid',
           bytes,
+          bars: files === 'one' ? played : null,
           words: `Standard MIDI File, ${words}`,
         })),
     });
@@ -122,7 +128,7 @@ function* studioMap(desk: DispatchDesk, wish: MapWish): Generator<Working, Task>
         tableSettings(wish),
       );
       const words = `Standard MIDI File with tempo, meters, keys and markers${wish.click ? ' and a click' : ''}; ${tempos} tempo changes; read back, no bar begins more than ${drift.largest.toFixed(2)} ms from where it was`;
-      return [{ folder: 'Studio', label: 'Studio map', number: 0, extension: 'mid', bytes, words }];
+      return [{ folder: 'Studio', label: 'Studio map', number: 0, extension: 'mid', bytes, bars: null, words }];
     },
   };
 }
@@ -135,7 +141,9 @@ function* lists(desk: DispatchDesk, wish: ListsWish): Generator<Working, Task[]>
   const file = (label: string, extension: 'csv' | 'txt', words: string, text: () => string): Task => ({
     words: label,
     // A byte order mark, so that spreadsheets read ♭ and ü as they are.
-    make: () => [{ folder: 'Lists', label, number: 0, extension, bytes: utf8.encode(`\uFEFF${text()}`), words }],
+    make: () => [
+      { folder: 'Lists', label, number: 0, extension, bytes: utf8.encode(`\uFEFF${text()}`), bars: null, words },
+    ],
   });
   const tracks = () => tracksAsCsv('opened' in summary ? tracksOfScore(summary) : tracksOfSequence(summary));
   const times = () =>
@@ -168,6 +176,7 @@ function* pages(desk: DispatchDesk, wish: PagesWish, marks: MarksOut): Generator
         number,
         extension: 'pdf',
         bytes: await makers.pdf({ title, composer, cover, paper, barNumbers, sheets: sheets() }, onShare),
+        bars: null,
         words,
       },
     ],
@@ -207,7 +216,7 @@ function* sounds(desk: DispatchDesk, wish: SoundWish): Generator<Working, Task[]
       const rendered = await makers.wav(take, wish.sampleRate, onShare);
       if (label === 'Mix') ({ gain } = rendered);
       const words = `WAV, ${wish.sampleRate / 1000} kHz, 16 bits, ${click ? 'the click alone' : `as ${version}`}`;
-      return [{ folder: 'Sound', label, number, extension: 'wav', bytes: rendered.wav, words }];
+      return [{ folder: 'Sound', label, number, extension: 'wav', bytes: rendered.wav, bars: null, words }];
     },
   });
   return [

@@ -6,6 +6,7 @@ describe('a name for a file', () => {
     ['The Clockmaker’s Goose, cue 3', 'The Clockmakers Goose cue 3'],
     ['../../etc/passwd', 'etcpasswd'],
     ['Gänse: 3/4 "finale"?', 'Gänse 34 finale'],
+    ['Clarinet in B♭, F♯ bell', 'Clarinet in Bb F sharp bell'],
     ['con', 'con_'],
     ['.hidden.', 'hidden'],
     ['  ', 'score'],

@@ -6,6 +6,9 @@ const LONGEST = 60;
 /** A name every file system takes. @param name as people wrote it */
 export function fileNameOf(name: string): string {
   const plain = name
+    // A clarinet in B♭ is none in B.
+    .replace(/♭/g, 'b')
+    .replace(/♯/g, ' sharp')
     .replace(/[^\p{L}\p{N}._ -]+/gu, '')
     .replace(/\s+/g, ' ')
     .trim();

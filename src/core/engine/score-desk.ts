@@ -117,6 +117,11 @@ export class ScoreDesk {
     return this.converted().score.composer;
   }
 
+  /** Bars as they are printed: those that are folded into repeats count once. */
+  get printedBars(): number {
+    return this.converted().printed.bars.length;
+  }
+
   /**
    * Converts step by step: it yields before each one, so that a caller can show progress, let other work in, or stop.
    * What was converted before stays until the last step is done.

@@ -9,23 +9,17 @@ export interface Checked {
   findings: Finding[];
 }
 
-/** As many bars as the written score has, and as are played. */
-export interface BarsExpected {
-  written: number;
-  played: number;
-}
-
-/** What concerns each file that a program reads; sound and pages are for people. */
-export function checkDelivered({ path, bytes }: Delivered, bars: BarsExpected): Checked | null {
-  const [folder, ...name] = path.split('/');
-  const file = name.join('/');
+/** What concerns each file that a program reads; sound and pages are for people. Null for those and for originals. */
+export function checkDelivered({ path, bytes, bars }: Delivered): Checked | null {
+  if (path.startsWith('Originals/')) return null;
   try {
-    if (folder === 'Originals') return null;
-    if (/\.(?:musicxml|mxl)$/.test(file)) return { path, findings: checkScore(bytes, bars.written) };
-    // A clip or a part may begin and end elsewhere.
-    if (/\.mid$/.test(file)) return { path, findings: checkSequence(bytes, folder === 'Studio' ? null : bars.played) };
+    if (/\.(?:musicxml|mxl)$/.test(path)) return { path, findings: checkScore(bytes, bars) };
+    if (/\.mid$/.test(path)) return { path, findings: checkSequence(bytes, bars) };
   } catch (error) {
-    return { path, findings: [{ ok: false, words: `Cannot be read: ${(error as Error).message}` }] };
+    return {
+      path,
+      findings: [{ ok: false, words: `Cannot be read: ${error instanceof Error ? error.message : String(error)}` }],
+    };
   }
   return null;
 }

@@ -154,7 +154,7 @@ const number = (value: number) => value.toLocaleString('en');
 /**
  * What a sequencer would stumble over in a delivered file, and what it sees where it would not.
  *
- * @param bars as our time line counts them; null where the file holds a part of the piece @param seconds of the music
+ * @param bars as our time line counts them; null where the file is no whole
  */
 export function checkSequence(bytes: Uint8Array, bars: number | null): Finding[] {
   const view = sequencerSees(bytes);
@@ -163,10 +163,12 @@ export function checkSequence(bytes: Uint8Array, bars: number | null): Finding[]
   const nameless = sounding.filter(({ name }) => name.trim() === '');
   const jumping = sounding.filter(({ jumps }) => jumps > 0);
   const hanging = sounding.filter((track) => track.hanging > 0);
+  const notes = sounding.reduce((sum, track) => sum + track.notes, 0);
+  const tracks = sounding.length === 1 ? 'one named track' : `${number(sounding.length)} named tracks`;
   return [
     finding(
       nameless.length === 0,
-      `Sees ${number(sounding.length)} tracks with names, ${number(sounding.reduce((sum, { notes }) => sum + notes, 0))} notes.`,
+      notes === 0 ? 'Sees a time line without notes.' : `Sees ${tracks}, ${number(notes)} notes.`,
       `${nameless.length} of ${sounding.length} tracks have no name; set names at Casting.`,
     ),
     finding(

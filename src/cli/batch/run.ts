@@ -1,0 +1,101 @@
+/* A batch: many files by one recipe, several at once, each in a thread of its own. */
+import { mkdirSync, readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { fileURLToPath, pathToFileURL } from 'node:url';
+import { Piscina } from 'piscina';
+import { batchOptions, type BatchOptions } from './options';
+import { isInShard, namesIn, namesOnList } from './names';
+import { writeWhole, type Outcome } from './record';
+import { summaryOf, tableOf } from './summary';
+import { failed, type BatchTask } from './work';
+
+/** What one file may take, in megabytes. */
+const MEMORY = 3072;
+/** Most of what a conversion makes is soon gone: room for it spares the thread half of its tidying. */
+const YOUNG = 192;
+
+/** @returns the exit code: 0 where every file went well, 1 where one did not */
+export async function batchCommand(args: readonly string[]): Promise<number> {
+  const options = batchOptions(args);
+  const { folder, output, shard } = options;
+  const all = options.list ? namesOnList(readFileSync(0, 'utf8')) : namesIn(folder, output);
+  const names = all.filter((name) => isInShard(name, shard));
+  mkdirSync(output, { recursive: true });
+  const began = performance.now();
+  const outcomes = await workedOff(names, options, new Meter(names.length));
+  const summary = summaryOf(outcomes, (performance.now() - began) / 1000);
+  const file = shard.of === 1 ? 'summary.json' : `summary ${shard.index} of ${shard.of}.json`;
+  writeWhole(join(output, file), `${JSON.stringify(summary, null, 2)}\n`);
+  console.log(tableOf(summary, join(output, file)));
+  return summary.failed === 0 ? 0 : 1;
+}
+
+async function workedOff(names: readonly string[], options: BatchOptions, meter: Meter): Promise<Outcome[]> {
+  const pool = new Piscina<BatchTask, Outcome>({
+    filename: pathToFileURL(fileURLToPath(new URL('./work.ts', import.meta.url))).href,
+    execArgv: ['--import', 'tsx'],
+    minThreads: 0,
+    maxThreads: Math.min(options.jobs, Math.max(1, names.length)),
+    resourceLimits: { maxOldGenerationSizeMb: MEMORY, maxYoungGenerationSizeMb: YOUNG },
+  });
+  const { folder, output, recipe, houseList, parcel, date } = options;
+  const task = { folder, output, recipe, houseList, parcel, date, program: program() };
+  const outcomes = new Array<Outcome>(names.length);
+  let next = 0;
+  const worker = async () => {
+    for (let i = next++; i < names.length; i = next++) {
+      outcomes[i] = await workedOn(pool, { ...task, name: names[i]! }, options.seconds);
+      meter.tells(outcomes[i]!);
+    }
+  };
+  // As many as there are threads: a file's time begins when it is worked on.
+  await Promise.all(Array.from({ length: Math.min(names.length, options.jobs) }, worker));
+  await pool.destroy();
+  return outcomes;
+}
+
+/** Whatever happens to a file happens to it alone. */
+async function workedOn(pool: Piscina<BatchTask, Outcome>, task: BatchTask, seconds: number): Promise<Outcome> {
+  const stop = AbortSignal.timeout(seconds * 1000);
+  try {
+    return await pool.run(task, { signal: stop });
+  } catch (error) {
+    if (stop.aborted) return failed(task.name, `It took longer than ${seconds} seconds and was given up.`, seconds);
+    const said = error instanceof Error ? error.message : String(error);
+    const memory = error instanceof Error && 'code' in error && error.code === 'ERR_WORKER_OUT_OF_MEMORY';
+    const why = memory ? `It needs more than ${MEMORY} MB of memory.` : said;
+    return failed(task.name, why, 0);
+  }
+}
+
+/** The program as its package names it. */
+function program(): string {
+  const text = readFileSync(new URL('../../../package.json', import.meta.url), 'utf8');
+  return /"version":\s*"([^"]+)"/.exec(text)?.[1] ?? '';
+}
+
+/** Says on the error stream how far it is: on a terminal in one line, otherwise now and then. */
+class Meter {
+  private done = 0;
+  private failures = 0;
+  private said = 0;
+
+  constructor(private readonly all: number) {}
+
+  tells({ name, state, why }: Outcome): void {
+    this.done++;
+    if (state === 'failed') {
+      this.failures++;
+      console.error(`${process.stderr.isTTY ? '\r\x1b[K' : ''}${name}: ${why}`);
+    }
+    if (process.stderr.isTTY) process.stderr.write(`\r\x1b[K${this.words()}${this.done === this.all ? '\n' : ''}`);
+    else if (this.done === this.all || this.done - this.said >= this.all / 10) {
+      this.said = this.done;
+      console.error(this.words());
+    }
+  }
+
+  private words(): string {
+    return `${this.done} of ${this.all}${this.failures > 0 ? `, ${this.failures} failed` : ''}`;
+  }
+}

@@ -1,0 +1,153 @@
+/* One file of a batch, in a thread of its own. Started by run.ts. */
+import 'reflect-metadata';
+import { createHash } from 'node:crypto';
+import { readFileSync } from 'node:fs';
+import { basename, dirname, join } from 'node:path';
+import { answersFor, EMPTY_LEDGER, enter, unpackArchive, type HouseEntry, type Recipe } from '../../core/documents';
+import {
+  checkDelivered,
+  deliver,
+  DispatchDesk,
+  packParcel,
+  previewOf,
+  sha256,
+  withContents,
+  type Delivered,
+  type JobToSend,
+} from '../../core/dispatch';
+import { toEnd } from '../../core/base';
+import { isScoreFile, ScoreDesk, type SequenceSummary, type Summary } from '../../core/engine';
+import { NO_SETTINGS } from '../../core/settings';
+import { nodeMakers } from './makers';
+import { keepOutcome, keptOutcome, writeWhole, type Outcome } from './record';
+
+export interface BatchTask {
+  name: string;
+  folder: string;
+  output: string;
+  recipe: Recipe;
+  houseList: readonly HouseEntry[];
+  parcel: boolean;
+  date: string;
+  /** Of the program: another one may make something else. */
+  program: string;
+}
+
+const makers = nodeMakers();
+
+const REFUSALS = ['SmfError', 'MusicXmlError', 'JobError', 'DrawingError'];
+
+export default async function work(task: BatchTask): Promise<Outcome> {
+  const began = performance.now();
+  const { name, folder, output } = task;
+  try {
+    const bytes = new Uint8Array(readFileSync(join(folder, name)));
+    const key = keyOf(bytes, task);
+    const kept = keptOutcome(output, name, key);
+    if (kept) return kept;
+    const outcome = await made(task, bytes);
+    const done = { ...outcome, seconds: Math.round(performance.now() - began) / 1000 };
+    keepOutcome(output, key, done);
+    return done;
+  } catch (error) {
+    return failed(name, sentenceOf(error), (performance.now() - began) / 1000);
+  }
+}
+
+export function failed(name: string, why: string, seconds: number): Outcome {
+  const nothing = { parts: 0, bars: 0, notes: 0, open: 0, agreement: '', findings: [], files: [] };
+  return { name, state: 'failed', why, ...nothing, seconds: Math.round(seconds * 1000) / 1000 };
+}
+
+function sentenceOf(error: unknown): string {
+  if (!(error instanceof Error)) return String(error);
+  const { code } = error as NodeJS.ErrnoException;
+  if (code === 'ENOENT') return 'There is no such file.';
+  if (code === 'ENOSPC') return 'The disk is full.';
+  return REFUSALS.includes(error.name) || error.name === 'Error' ? error.message : `${error.name}: ${error.message}`;
+}
+
+/** What the result depends on. The date is none of it: it changes every day, the music does not. */
+function keyOf(bytes: Uint8Array, { recipe, houseList, parcel, program }: BatchTask): string {
+  const hash = createHash('sha256').update(bytes);
+  return hash.update(JSON.stringify([recipe, houseList, parcel, program])).digest('hex');
+}
+
+async function made(task: BatchTask, bytes: Uint8Array): Promise<Outcome> {
+  const { name, recipe, date, parcel } = task;
+  const desk = new DispatchDesk(await jobOf(task, bytes));
+  const files: Delivered[] = [];
+  for await (const step of deliver(desk, recipe, { version: 1, date }, makers)) files.push(...step.files);
+  const { summary } = toEnd(desk.made());
+  const findings = files
+    .flatMap((file) => checkDelivered(file) ?? [])
+    .flatMap(({ path, findings: all }) => all.filter(({ ok }) => !ok).map(({ words }) => `${path}: ${words}`));
+  const open = desk.open(summary.queries);
+  if (parcel) {
+    const { words } = toEnd(previewOf(desk, recipe));
+    const all = await withContents({
+      title: desk.job.name,
+      recipe: recipe.name,
+      date,
+      words,
+      open: open.map(({ message }) => message),
+      files,
+    });
+    files.splice(0, files.length, ...all);
+  }
+  return {
+    name,
+    state: 'done',
+    parts: summary.parts.length,
+    bars: summary.bars.length,
+    notes: notesOf(summary),
+    open: open.length,
+    agreement: 'audit' in summary ? summary.audit : '',
+    findings,
+    files: written(task, files),
+    seconds: 0,
+  };
+}
+
+function notesOf(summary: Summary | SequenceSummary): number {
+  if ('kind' in summary) return summary.parts.reduce((sum: number, { notes }) => sum + notes, 0);
+  const sources = summary.parts.flatMap((part) => part.sources);
+  return sources.reduce((sum, { notes }) => sum + notes, 0);
+}
+
+/** The archive of a job brings its decisions along; MIDI becomes a score, a score MIDI. */
+async function jobOf({ name, houseList }: BatchTask, bytes: Uint8Array): Promise<JobToSend> {
+  const fileName = basename(name);
+  const own = fileName.replace(/\.(?:dragoman\.zip|\w+)$/i, '');
+  if (/\.dragoman\.zip$/i.test(fileName)) {
+    const { originals, ledger, direction } = await unpackArchive(bytes, fileName, sha256);
+    const score = isScoreFile(originals[0]!.bytes);
+    return { name: own, direction: direction ?? (score ? 'to-sequencer' : 'to-score'), originals, ledger };
+  }
+  const originals = [{ fileName, bytes }];
+  if (isScoreFile(bytes)) return { name: own, direction: 'to-sequencer', originals, ledger: EMPTY_LEDGER };
+  const answers =
+    houseList.length > 0
+      ? answersFor(
+          houseList,
+          ScoreDesk.open([bytes], NO_SETTINGS).opened.survey.tracks.filter(({ notes }) => notes > 0),
+        )
+      : null;
+  return { name: own, direction: 'to-score', originals, ledger: answers ? enter(EMPTY_LEDGER, answers) : EMPTY_LEDGER };
+}
+
+/** One file stands where the original stood; several have a folder of their own. */
+function written({ name, output, parcel, date }: BatchTask, files: readonly Delivered[]): Outcome['files'] {
+  const base = name.replace(/\.(?:dragoman\.zip|\w+)$/i, '');
+  const put = (path: string, bytes: Uint8Array) => {
+    writeWhole(join(output, path), bytes);
+    return { path, size: bytes.length };
+  };
+  if (parcel) return [put(`${base}.zip`, packParcel(files, date))];
+  const [only] = files;
+  if (files.length === 1 && only) {
+    const folder = dirname(name) === '.' ? '' : `${dirname(name)}/`;
+    return [put(`${folder}${basename(only.path)}`, only.bytes)];
+  }
+  return files.map(({ path, bytes }) => put(`${base}/${path}`, bytes));
+}
