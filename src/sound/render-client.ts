@@ -1,8 +1,6 @@
 import * as Comlink from 'comlink';
 import type { RenderApi } from './render.worker';
 
-export type { SoundFile } from './render.worker';
-
 /** A worker that makes sound files; it is ended to stop it. */
 export interface SoundMaker {
   remote: Comlink.Remote<RenderApi>;

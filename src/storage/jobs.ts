@@ -1,6 +1,6 @@
 import { liveQuery, type Table } from 'dexie';
 import { guarded, StorageError } from './guarded';
-import { database, type Direction, type JobRecord } from './schema';
+import { database, type Direction, type JobRecord, type SentRecord } from './schema';
 import { EMPTY_LEDGER, fileNameOf, LONGEST_JOB_NAME, packArchive, unpackArchive, type Ledger } from '@/core/documents';
 
 export interface ReceivedFile {
@@ -90,6 +90,24 @@ export async function saveDirection(id: string, direction: Direction): Promise<v
 
 export async function renameJob(id: string, name: string): Promise<void> {
   await guarded(() => database.jobs.update(id, { name: shortened(name), changedAt: Date.now() }));
+}
+
+/** So many dispatches of a job are remembered. */
+const MOST_SENT = 50;
+
+/** Remembers that a job left the house. */
+export async function rememberSent(id: string, sent: Omit<SentRecord, 'at'>): Promise<void> {
+  await guarded(() =>
+    database.transaction('rw', database.jobs, async () => {
+      const before = (await database.jobs.get(id))?.sent ?? [];
+      await database.jobs.update(id, { sent: [...before, { ...sent, at: Date.now() }].slice(-MOST_SENT) });
+    }),
+  );
+}
+
+/** Which dispatch the next one is, from 1. */
+export function nextVersion({ sent = [] }: Pick<JobRecord, 'sent'>): number {
+  return sent.reduce((most, { version }) => Math.max(most, version), 0) + 1;
 }
 
 /** Takes the job off the list; its originals stay until the next start, so that it can be brought back. */

@@ -2,7 +2,7 @@ import Dexie, { type EntityTable } from 'dexie';
 import type { DrumSound } from '@/core/instruments';
 import type { TechniqueChart } from '@/core/settings';
 import type { FolderHandle } from './copies';
-import type { Direction, HouseEntry, Ledger } from '@/core/documents';
+import type { Direction, HouseEntry, Ledger, Recipe } from '@/core/documents';
 
 /** A job as it is kept in this browser. */
 export interface JobRecord {
@@ -20,6 +20,59 @@ export interface JobRecord {
   demo?: boolean;
   /** Which way the job goes; unless it says so MIDI goes to a score, a score to a sequencer. */
   direction?: Direction;
+  /** What left the house, the last dispatch last. */
+  sent?: SentRecord[];
+  /** Id of the show whose cue it is. */
+  show?: string;
+  /** What was last found out about it without opening it. */
+  facts?: JobFacts;
+}
+
+/** A dispatch of a job. */
+export interface SentRecord {
+  /** From 1. */
+  version: number;
+  /** Milliseconds since 1970. */
+  at: number;
+  /** Name of the recipe. */
+  recipe: string;
+  files: number;
+}
+
+/** What the list of a show says of a cue. */
+export interface JobFacts {
+  /** `changedAt` of the job they were taken of. */
+  of: number;
+  bars: number;
+  seconds: number;
+  openQueries: number;
+  /** The score against the original, in a sentence. */
+  agreement: string;
+  /** Share of the notes that are as they were, 0–1. */
+  same: number;
+  parts: { name: string; instrument: string }[];
+  /** Why it could not be converted; none where it could. */
+  failure?: string;
+}
+
+/** Cues that belong together. */
+export interface ShowRecord {
+  id: string;
+  name: string;
+  /** Name of the recipe its cues go out by. */
+  recipe: string;
+  /** Milliseconds since 1970. */
+  createdAt: number;
+  changedAt: number;
+}
+
+/** A recipe of one's own, or one of the house that was changed or used. */
+export interface RecipeRecord {
+  name: string;
+  /** None where it is as the house has it. */
+  recipe?: Recipe;
+  changedAt: number;
+  usedAt?: number;
 }
 
 export type { Direction };
@@ -102,6 +155,8 @@ export interface DragomanDatabase {
   copies: EntityTable<CopiesRecord, 'key'>;
   banks: EntityTable<BankRecord, 'key'>;
   references: EntityTable<ReferenceRecord, 'job'>;
+  recipes: EntityTable<RecipeRecord, 'name'>;
+  shows: EntityTable<ShowRecord, 'id'>;
 }
 
 /** Versions in order; each says only what it changes. */
@@ -117,6 +172,7 @@ export function openDatabase(name = 'dragoman'): Dexie & DragomanDatabase {
   database.version(5).stores({ copies: 'key' });
   database.version(6).stores({ banks: 'key', references: 'job' });
   database.version(7).stores({ habits: 'kind' });
+  database.version(8).stores({ recipes: 'name', shows: 'id, changedAt', jobs: 'id, changedAt, show' });
   return database;
 }
 

@@ -2,28 +2,18 @@
 
 import { App, Button } from 'antd';
 import { useLiveQuery } from 'dexie-react-hooks';
-import { useEffect, useState, useSyncExternalStore } from 'react';
-import { copyChanged, keepCopiesIn, keepNoCopies, mayWrite, type FolderHandle } from '@/storage/copies';
+import { useEffect, useState } from 'react';
+import { copyChanged, keepCopiesIn, keepNoCopies, mayWrite } from '@/storage/copies';
 import { database } from '@/storage/schema';
+import { useFolders } from '../shared/folders';
 import { sentence } from '../shared/receive';
 import styles from './home.module.css';
-
-declare global {
-  interface Window {
-    /** Where the browser lets a page write into a folder. */
-    showDirectoryPicker?: (options: { mode: 'readwrite' }) => Promise<FolderHandle>;
-  }
-}
-
-/** Known only in the browser, and the same for as long as the page is open. */
-const hasFolders = () => window.showDirectoryPicker !== undefined;
-const never = () => () => {};
 
 /** Whether copies of the jobs are kept in a folder, and where. Nothing where the browser has no folders to give. */
 export function CopiesLine() {
   const { message } = App.useApp();
   const kept = useLiveQuery(() => database.copies.get('folder'));
-  const possible = useSyncExternalStore(never, hasFolders, () => false);
+  const possible = useFolders();
   const [allowed, setAllowed] = useState(true);
   useEffect(() => {
     if (kept) void mayWrite(kept.handle).then(setAllowed);

@@ -16,7 +16,6 @@ import { QueryPanel } from './QueryPanel';
 import { StationNav } from './StationNav';
 import { MidiPlayingView } from '../rhythm/MidiPlayingView';
 import { PlayingView } from '../rhythm/PlayingView';
-import { SequencerDispatch } from '../dispatch/SequencerDispatch';
 import { CleaningView } from '../intake/CleaningView';
 import { ScoreIntake } from '../intake/ScoreIntake';
 import { MidiTracksView } from '../casting/MidiTracksView';
@@ -55,7 +54,7 @@ const VIEWS: Record<'to-score' | 'score' | 'midi', Partial<Record<StationId, () 
     rhythm: PlayingView,
     timeline: TimelineView,
     proof: ProofView,
-    dispatch: SequencerDispatch,
+    dispatch: DispatchView,
   },
   midi: {
     intake: CleaningView,
@@ -63,7 +62,7 @@ const VIEWS: Record<'to-score' | 'score' | 'midi', Partial<Record<StationId, () 
     rhythm: MidiPlayingView,
     timeline: TimelineView,
     proof: ProofView,
-    dispatch: SequencerDispatch,
+    dispatch: DispatchView,
   },
 };
 

@@ -20,8 +20,8 @@ import type { PartSummary } from '@/core/engine';
 export function Sheet({ part, looks }: { part: PartSummary | null; looks: React.ReactNode }) {
   const { message } = App.useApp();
   const edition = useWorkspace((state) => state.edition);
-  const title = useWorkspace((state) => state.summary!.title);
-  const job = useWorkspace((state) => state.job);
+  const jobName = useWorkspace((state) => state.job!.name);
+  const title = useWorkspace((state) => state.summary!.title) || jobName;
   const parts = useWorkspace((state) => state.summary!.parts);
   const [layout, setLayout] = useState<'pages' | 'line'>('pages');
   const [concert, setConcert] = useState(false);
@@ -36,7 +36,6 @@ export function Sheet({ part, looks }: { part: PartSummary | null; looks: React.
     page,
   });
   const drawing = useMemo(() => ({ __html: svg ?? '' }), [svg]);
-  const pieceTitle = title || (job?.name ?? '');
   const shownPage = Math.min(page, Math.max(1, pages));
 
   async function withAllPages(what: string, work: (all: string[]) => Promise<void>): Promise<void> {
@@ -60,9 +59,9 @@ export function Sheet({ part, looks }: { part: PartSummary | null; looks: React.
     });
   const save = () =>
     withAllPages('Making the PDF', async (all) => {
-      const name = [fileNameOf(job?.name ?? 'score'), part && fileNameOf(part.name)].filter(Boolean).join(' - ');
-      const pages = withHeads(all, pieceTitle, part?.name ?? '');
-      await pdf(pages, [pieceTitle, part?.name].filter(Boolean).join(', '), `${name}.pdf`);
+      const name = [fileNameOf(jobName), part && fileNameOf(part.name)].filter(Boolean).join(' - ');
+      const pages = withHeads(all, title, part?.name ?? '');
+      await pdf(pages, [title, part?.name].filter(Boolean).join(', '), `${name}.pdf`);
     });
 
   /** Every part after the other, each beginning on a page of its own. */
@@ -71,9 +70,9 @@ export function Sheet({ part, looks }: { part: PartSummary | null; looks: React.
       const all: BookPage[] = [];
       for (const [i, one] of parts.entries()) {
         const say = (done: number, of: number) => setBusy(`Part ${i + 1} of ${parts.length}: page ${done} of ${of}`);
-        all.push(...withHeads(await allPages(say, one.id), pieceTitle, one.name));
+        all.push(...withHeads(await allPages(say, one.id), title, one.name));
       }
-      await pdf(all, `${pieceTitle}, parts`, `${fileNameOf(job?.name ?? 'score')} - parts.pdf`);
+      await pdf(all, `${title}, parts`, `${fileNameOf(jobName)} - parts.pdf`);
     } catch (error) {
       void message.error(sentence(error));
     } finally {

@@ -257,7 +257,7 @@ export function checkScore(bytes: Uint8Array, bars: number | null): Finding[] {
       true,
       transposing.length === 0
         ? 'No part transposes.'
-        : `Transposes ${transposing.map(({ name, transposes }) => `${name} by ${transposes}`).join(', ')} semitones.`,
+        : `Transposes ${transposing.map(({ name, transposes }) => `${name} by ${transposes < 0 ? '−' : ''}${Math.abs(transposes)}`).join(', ')} semitones.`,
       '',
     ),
   ];

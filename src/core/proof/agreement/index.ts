@@ -9,4 +9,5 @@ export {
   type DifferenceKind,
   type PartAgreement,
 } from './model';
+export { agreementInNumbers, type AgreementInNumbers } from './verdict';
 export { musicOfPerformance, musicOfSequence, type SoundingMusic } from './sounding-music';

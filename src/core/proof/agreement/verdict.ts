@@ -40,3 +40,18 @@ function clockInWords({ ratio, offset }: Agreement['fit']): string[] {
     words.push(`the second begins ${Math.abs(Math.round(offset * 1000) / 1000)} s ${offset > 0 ? 'later' : 'earlier'}`);
   return words.length > 0 ? [`taken out: ${words.join(', ')}`] : [];
 }
+
+/** An agreement where there is room for a line only. */
+export interface AgreementInNumbers {
+  words: string;
+  /** Share of the notes that are there as they were, or differ because somebody decided so; 0–1. */
+  same: number;
+}
+
+export function agreementInNumbers({ words, parts }: Pick<Agreement, 'words' | 'parts'>): AgreementInNumbers {
+  const sum = (of: (part: PartAgreement) => number) => parts.reduce((total, part) => total + of(part), 0);
+  const notes = sum((part) => part.notes[0]);
+  const all = (counts: PartAgreement['differing']) => DIFFERENCE_KINDS.reduce((total, kind) => total + counts[kind], 0);
+  const differing = sum((part) => all(part.differing) - all(part.decided));
+  return { words, same: notes === 0 ? 1 : Math.max(0, 1 - differing / notes) };
+}

@@ -1,0 +1,79 @@
+'use client';
+
+import { Checkbox, Input, Tooltip } from 'antd';
+import { useState } from 'react';
+import { patternFault, PLACEHOLDERS } from '@/core/dispatch';
+import type { Recipe } from '@/core/documents';
+import { Pick } from './fields';
+import { ListsFields, MapFields, MidiFields, PagesFields, ScoreFields, SoundFields } from './WishFields';
+import styles from './dispatch.module.css';
+
+const NAMES = Object.entries(PLACEHOLDERS);
+
+/** What a recipe asks for, and how files are called. */
+export function RecipeForm({ recipe, onChange }: { recipe: Recipe; onChange: (recipe: Recipe) => void }) {
+  const change = (to: Partial<Recipe>) => onChange({ ...recipe, ...to });
+  const props = { recipe, onChange: change };
+  return (
+    <div className={styles.form}>
+      <ScoreFields {...props} />
+      <MidiFields {...props} />
+      <MapFields {...props} />
+      <ListsFields {...props} />
+      <PagesFields {...props} />
+      <SoundFields {...props} />
+      <div className={styles.common}>
+        <Pick
+          name="Marks that go along"
+          value={recipe.marks}
+          options={[
+            { value: 'none', label: 'None' },
+            { value: 'taken', label: 'Those taken' },
+            { value: 'suggested', label: 'All suggested' },
+          ]}
+          onChange={(marks) => change({ marks })}
+        />
+        <Checkbox checked={recipe.originals} onChange={({ target }) => change({ originals: target.checked })}>
+          The original, untouched
+        </Checkbox>
+        <NamePattern key={recipe.name} value={recipe.pattern} onCommit={(pattern) => change({ pattern })} />
+      </div>
+    </div>
+  );
+}
+
+/** A pattern counts once it can be used; until then it says what is wrong. */
+function NamePattern({ value, onCommit }: { value: string; onCommit: (pattern: string) => void }) {
+  const [draft, setDraft] = useState(value);
+  const fault = patternFault(draft);
+  return (
+    <label className={styles.wide}>
+      Names of files
+      <Tooltip
+        title={NAMES.map(([name, words]) => (
+          <div key={name}>
+            <span className="mono">{`{${name}}`}</span> {words}
+          </div>
+        ))}
+      >
+        <Input
+          size="small"
+          className="mono"
+          aria-label="Names of files"
+          maxLength={200}
+          status={fault ? 'error' : ''}
+          value={draft}
+          onChange={({ target }) => {
+            setDraft(target.value);
+            if (!patternFault(target.value)) onCommit(target.value);
+          }}
+        />
+      </Tooltip>
+      {fault && (
+        <span className={styles.fault} role="alert">
+          {fault}
+        </span>
+      )}
+    </label>
+  );
+}

@@ -1,0 +1,136 @@
+'use client';
+
+import { DownloadOutlined, ImportOutlined, PlusOutlined } from '@ant-design/icons';
+import { App, Button, Input, Upload } from 'antd';
+import { useState } from 'react';
+import { readRecipe, writeRecipe, type Recipe } from '@/core/documents';
+import { forgetRecipe, freeName, renameRecipe, saveRecipe, type KeptRecipe } from '@/storage/recipes';
+import { fileNameOf } from '@/core/documents';
+import { download } from '../shared/download';
+import { sentence } from '../shared/receive';
+import styles from './dispatch.module.css';
+
+/** All recipes, the last used first; one's own are made, brought in and named here. */
+export function RecipeList({
+  recipes,
+  chosen,
+  onChoose,
+}: {
+  recipes: readonly KeptRecipe[];
+  chosen: KeptRecipe | null;
+  onChoose: (name: string) => void;
+}) {
+  const { message } = App.useApp();
+  const names = recipes.map(({ recipe }) => recipe.name);
+  const attempt = (work: () => Promise<unknown>) => void work().catch((error) => message.error(sentence(error)));
+  const add = async (recipe: Recipe) => {
+    const name = freeName(recipe.name, names);
+    await saveRecipe({ ...recipe, name });
+    onChoose(name);
+  };
+  return (
+    <nav className={styles.recipes} aria-label="Recipes">
+      <h2>Recipes</h2>
+      <ul>
+        {recipes.map(({ recipe, house, changed, usedAt }, i) => (
+          <li key={recipe.name}>
+            <button
+              type="button"
+              className={styles.recipe}
+              aria-current={recipe.name === chosen?.recipe.name}
+              onClick={() => onChoose(recipe.name)}
+            >
+              {recipe.name}
+              {i === 0 && usedAt !== null && <span className="soft"> last used</span>}
+              {house && changed && <span className="soft"> changed</span>}
+            </button>
+          </li>
+        ))}
+      </ul>
+      {chosen && (
+        <>
+          <Button
+            size="small"
+            icon={<PlusOutlined />}
+            onClick={() => attempt(() => add({ ...chosen.recipe, name: `${chosen.recipe.name}, ours` }))}
+          >
+            A copy of it
+          </Button>
+          <Upload
+            accept=".json"
+            showUploadList={false}
+            beforeUpload={(file) => {
+              attempt(async () => add(readRecipe(await file.text(), file.name)));
+              return false;
+            }}
+          >
+            <Button size="small" icon={<ImportOutlined />}>
+              Bring one in
+            </Button>
+          </Upload>
+          <Button
+            size="small"
+            icon={<DownloadOutlined />}
+            onClick={() =>
+              download(writeRecipe(chosen.recipe), `${fileNameOf(chosen.recipe.name)}.recipe.json`, 'application/json')
+            }
+          >
+            Save as JSON
+          </Button>
+          {chosen.house && chosen.changed && (
+            <Button size="small" onClick={() => attempt(() => forgetRecipe(chosen.recipe.name))}>
+              Put back
+            </Button>
+          )}
+          {!chosen.house && (
+            <Own
+              key={chosen.recipe.name}
+              recipe={chosen.recipe}
+              onRename={(name) =>
+                attempt(async () => {
+                  const done = await renameRecipe(chosen.recipe.name, { ...chosen.recipe, name });
+                  if (done) onChoose(name);
+                  else message.error(`A recipe “${name}” is there already.`);
+                })
+              }
+              onForget={() => attempt(() => forgetRecipe(chosen.recipe.name))}
+            />
+          )}
+        </>
+      )}
+    </nav>
+  );
+}
+
+function Own({
+  recipe,
+  onRename,
+  onForget,
+}: {
+  recipe: Recipe;
+  onRename: (name: string) => void;
+  onForget: () => void;
+}) {
+  const [name, setName] = useState(recipe.name);
+  const commit = () => {
+    const wished = name.trim();
+    if (wished !== '' && wished !== recipe.name) onRename(wished);
+    else setName(recipe.name);
+  };
+  return (
+    <>
+      <Input
+        size="small"
+        aria-label="Name of the recipe"
+        maxLength={80}
+        value={name}
+        onChange={({ target }) => setName(target.value)}
+        onPressEnter={commit}
+        onBlur={commit}
+      />
+      <Button size="small" danger onClick={onForget}>
+        Delete
+      </Button>
+    </>
+  );
+}

@@ -1,0 +1,150 @@
+'use client';
+
+import { FolderOpenOutlined, SendOutlined } from '@ant-design/icons';
+import { App, Button, InputNumber, Progress } from 'antd';
+import { useLiveQuery } from 'dexie-react-hooks';
+import { useState } from 'react';
+import type { Checked, Preview } from '@/core/dispatch';
+import { fileNameOf, type Recipe } from '@/core/documents';
+import { nextVersion, rememberSent } from '@/storage/jobs';
+import { recipeUsed } from '@/storage/recipes';
+import { database, type JobRecord, type SentRecord } from '@/storage/schema';
+import { useFolders } from '../shared/folders';
+import { sentence } from '../shared/receive';
+import { count, when } from '../shared/words';
+import { emptyParcel, makeFiles, packParcel, stopDispatcher, type JobInHand } from './dispatcher';
+import { downloadFile, writeInto } from './handOver';
+import styles from './dispatch.module.css';
+
+const today = () => new Date().toISOString().slice(0, 10);
+const isStop = (error: unknown) => error instanceof DOMException && error.name === 'AbortError';
+
+interface Props {
+  job: JobRecord;
+  inHand: JobInHand;
+  recipe: Recipe;
+  preview: Preview | null;
+  disabled: boolean;
+  /** What receivers said of the files that went out. */
+  onChecked: (checked: Checked[]) => void;
+}
+
+/** Makes the files and hands them over: one file, a parcel, or into a folder. */
+export function SendBar({ job, inHand, recipe, preview, disabled, onChecked }: Props) {
+  const { message } = App.useApp();
+  const folders = useFolders();
+  // What was sent meanwhile is not yet in the job that lies on the desk.
+  const sent = useLiveQuery(async () => (await database.jobs.get(job.id))?.sent, [job.id]);
+  const next = nextVersion({ sent });
+  const [chosen, setChosen] = useState<number | null>(null);
+  const [working, setWorking] = useState<{ words: string; share: number } | null>(null);
+  const version = chosen ?? next;
+  const one = preview?.files === 1;
+
+  async function attempt(work: (onShare: (words: string, share: number) => void) => Promise<string>): Promise<void> {
+    setWorking({ words: 'Converting', share: 0 });
+    try {
+      const words = await work((said, share) => setWorking((now) => now && { words: said, share }));
+      void message.success(words);
+      setChosen(null);
+    } catch (error) {
+      if (!isStop(error)) void message.error(sentence(error));
+    } finally {
+      setWorking(null);
+    }
+  }
+
+  const remember = async (files: number) => {
+    await recipeUsed(recipe.name);
+    await rememberSent(job.id, { version, recipe: recipe.name, files });
+  };
+
+  const send = () =>
+    attempt(async (onShare) => {
+      const date = today();
+      if (one) {
+        const { files, checked } = await makeFiles(inHand, recipe, { version, date, under: null }, onShare);
+        onChecked(checked);
+        const names = files.map(downloadFile);
+        await remember(files.length);
+        return `${names[0]} handed to the browser`;
+      }
+      await emptyParcel();
+      const made = await makeFiles(inHand, recipe, { version, date, under: '' }, onShare);
+      onChecked(made.checked);
+      onShare('Packing', 1);
+      const bytes = await packParcel({
+        title: job.name,
+        recipe: recipe.name,
+        date,
+        words: made.preview.words,
+        open: made.preview.matters.map(({ message: question }) => question),
+      });
+      const name = downloadFile({ path: `${fileNameOf(`${job.name} ${recipe.name} v${version}`)}.zip`, bytes });
+      await remember(made.made.length);
+      return `${name} handed to the browser`;
+    });
+
+  const sendInto = () =>
+    attempt(async (onShare) => {
+      const folder = await window.showDirectoryPicker!({ mode: 'readwrite' });
+      const { files, checked } = await makeFiles(inHand, recipe, { version, date: today(), under: null }, onShare);
+      onChecked(checked);
+      onShare('Writing', 1);
+      const numbered = await writeInto(folder, files);
+      await remember(files.length);
+      const kept = numbered > 0 ? `; ${count(numbered, 'name was', 'names were')} taken and got a number` : '';
+      return `${count(files.length, 'file', 'files')} written into “${folder.name}”${kept}`;
+    });
+
+  if (working)
+    return (
+      <div className={styles.sending} role="status">
+        <Progress percent={Math.round(working.share * 100)} size="small" />
+        <span className="soft">{working.words} …</span>
+        <Button size="small" onClick={stopDispatcher}>
+          Stop
+        </Button>
+      </div>
+    );
+  const last = sent?.at(-1);
+  return (
+    <div className={styles.sending}>
+      <Button
+        type="primary"
+        icon={<SendOutlined />}
+        disabled={disabled || !preview || preview.files === 0}
+        onClick={() => void send()}
+      >
+        {one || !preview ? 'Make the file' : `Make a parcel of ${count(preview.files, 'file', 'files')}`}
+      </Button>
+      {folders && (
+        <Button icon={<FolderOpenOutlined />} disabled={disabled || !preview} onClick={() => void sendInto()}>
+          Into a folder …
+        </Button>
+      )}
+      <label className={styles.field}>
+        Version
+        <InputNumber<number>
+          size="small"
+          aria-label="Version"
+          min={1}
+          max={9999}
+          precision={0}
+          value={version}
+          onChange={setChosen}
+        />
+      </label>
+      {last && <LastSent last={last} />}
+    </div>
+  );
+}
+
+function LastSent({ last }: { last: SentRecord }) {
+  const [now] = useState(() => Date.now());
+  return (
+    <span className="soft">
+      Last sent {when(last.at, Math.max(now, last.at))}: version {last.version} by “{last.recipe}”
+    </span>
+  );
+}

@@ -1,0 +1,29 @@
+import * as Comlink from 'comlink';
+import type { DispatchApi } from './dispatch.worker';
+
+export type { About, CueFacts, OnShare, Sending } from './dispatch.worker';
+
+/** A worker that hands jobs over. It computes without a breath: it is stopped by ending it. */
+export interface Dispatcher {
+  remote: Comlink.Remote<DispatchApi>;
+  /** Rejects when it breaks down or is ended. */
+  ended: Promise<never>;
+  end: () => void;
+}
+
+export function startDispatcher(): Dispatcher {
+  const worker = new Worker(new URL('./dispatch.worker.ts', import.meta.url), { type: 'module' });
+  let fail: (why: Error) => void = () => {};
+  const ended = new Promise<never>((_, reject) => (fail = reject));
+  ended.catch(() => undefined);
+  worker.addEventListener('error', () =>
+    fail(new Error('This could not be made: the browser ran out of memory or broke down. Your job is untouched.')),
+  );
+  const end = () => {
+    worker.terminate();
+    fail(new DOMException('Stopped.', 'AbortError'));
+  };
+  return { remote: Comlink.wrap<DispatchApi>(worker), ended, end };
+}
+
+export const asProxy = Comlink.proxy;
