@@ -92,6 +92,33 @@ export async function renameJob(id: string, name: string): Promise<void> {
   await guarded(() => database.jobs.update(id, { name: shortened(name), changedAt: Date.now() }));
 }
 
+/**
+ * A page of the list of jobs, the last changed first. Cues are listed with their shows; a search finds them too.
+ *
+ * @param search words in the names of jobs and originals; empty for all @param from how many come before
+ * @returns the page, and how many there are in all
+ */
+export async function jobsListed({ search, from, most }: { search: string; from: number; most: number }) {
+  const words = search.trim().toLowerCase();
+  const inList = ({ name, originals, show }: JobRecord) =>
+    words === ''
+      ? show === undefined
+      : `${name} ${originals.map(({ fileName }) => fileName).join(' ')}`.toLowerCase().includes(words);
+  const cues = await database.jobs.where('show').above('').count();
+  // Without cues and words every job is on the list: the browser skips and counts by itself.
+  const all = () => database.jobs.orderBy('changedAt').reverse();
+  if (words === '' && cues === 0)
+    return { jobs: await all().offset(from).limit(most).toArray(), all: await database.jobs.count() };
+  const jobs: JobRecord[] = [];
+  let seen = 0;
+  await all().each((job) => {
+    if (!inList(job)) return;
+    if (seen >= from && jobs.length < most) jobs.push(job);
+    seen++;
+  });
+  return { jobs, all: seen };
+}
+
 /** So many dispatches of a job are remembered. */
 const MOST_SENT = 50;
 

@@ -50,7 +50,7 @@ export interface JobFacts {
   agreement: string;
   /** Share of the notes that are as they were, 0–1. */
   same: number;
-  parts: { name: string; instrument: string }[];
+  parts: { id: string; name: string; instrument: string }[];
   /** Why it could not be converted; none where it could. */
   failure?: string;
 }

@@ -1,7 +1,7 @@
 import * as Comlink from 'comlink';
 import { VerovioToolkit } from 'verovio/esm';
 import createVerovioModule from 'verovio/wasm';
-import { toEnd } from '@/core/base';
+import { toEnd, type TrackId } from '@/core/base';
 import { agreementInNumbers, type AgreementInNumbers } from '@/core/proof';
 import {
   checkDelivered,
@@ -59,7 +59,7 @@ export interface CueFacts {
   seconds: number;
   openQueries: number;
   agreement: AgreementInNumbers;
-  parts: { name: string; instrument: string }[];
+  parts: { id: string; name: string; instrument: string }[];
 }
 
 const makers: Makers = {
@@ -127,6 +127,9 @@ const api = {
     return Comlink.transfer(bytes, [bytes.buffer]);
   },
 
+  /** Tracks with notes, as the house list asks for them. */
+  tracks: (): { id: TrackId; name: string }[] => onDesk().tracks(),
+
   /** What a show's list says of the job that is laid out. @throws SmfError or MusicXmlError */
   facts(): CueFacts {
     const current = onDesk();
@@ -137,7 +140,7 @@ const api = {
       seconds,
       openQueries: current.open(summary.queries).length,
       agreement: agreementInNumbers(made.agreement()),
-      parts: summary.parts.map(({ name, instrument }) => ({ name, instrument })),
+      parts: summary.parts.map(({ id, name, instrument }) => ({ id, name, instrument })),
     };
   },
 };

@@ -2,6 +2,7 @@
  * A job as it is handed over: its originals and its ledger, converted and sequenced when a recipe asks for it. Both ways are
  * open whichever way the job goes: a score leaves a sequencer's file, and MIDI a score.
  */
+import type { TrackId } from '../base';
 import { openQueriesIn, settingsOf, type Direction, type Ledger } from '../documents';
 import {
   openSequence,
@@ -76,6 +77,12 @@ export class DispatchDesk {
   ): Generator<Working, { label: string; bytes: Uint8Array }[]> {
     const { desk } = yield* this.sequenced();
     return desk.files(this.settingsFor(wish, files)).files;
+  }
+
+  /** Tracks with notes of a job that was played in. @throws SmfError or MusicXmlError */
+  tracks(): { id: TrackId; name: string }[] {
+    const { opened } = this.score?.desk ?? ScoreDesk.open(this.bytes(), this.settings);
+    return opened.survey.tracks.filter(({ notes }) => notes > 0).map(({ id, name }) => ({ id, name }));
   }
 
   /** Queries nobody has answered or set aside. */

@@ -5,4 +5,5 @@ export { type Book, type Makers, type Sheet, type Take } from './makers';
 export { nameBy, patternFault, Paths, PLACEHOLDERS, type NameFields } from './names';
 export { CONTENTS, contentsSheet, packParcel, sha256, SUMS, sumsOf, withContents, type ContentsOf } from './parcel';
 export { checkDelivered, type Checked } from './receivers/check';
+export { oddNames, type CueParts, type OddNames } from './same-names';
 export { type Finding } from './receivers/finding';

@@ -78,6 +78,9 @@ async function jobToSend({ name, direction, originals, ledger }: JobInHand): Pro
 export const previewOf = (job: JobInHand, recipe: Recipe): Promise<Preview> =>
   withJob(job, (remote) => remote.preview(recipe));
 
+/** Tracks with notes, as the house list asks for them. @throws Error with one sentence */
+export const tracksOf = (job: JobInHand) => withJob(job, (remote) => remote.tracks());
+
 /** What a show's list says of a job. @throws Error with one sentence */
 export const factsOf = (job: JobInHand): Promise<CueFacts> => withJob(job, (remote) => remote.facts());
 

@@ -1,11 +1,12 @@
 import { asOne, type Decision } from '@/core/decisions';
-import { answersFor, enter, lessonsOf, moveTo, redo, settingsOf, undo, type Ledger } from '@/core/documents';
+import { enter, lessonsOf, moveTo, redo, settingsOf, undo, type Ledger } from '@/core/documents';
 import { isScoreFile, type FileKind } from '@/core/engine';
-import { houseEntries, learn, markHoused } from '@/storage/house-list';
-import { changeLedger, originalBytes, saveDirection } from '@/storage/jobs';
+import { learn } from '@/storage/house-list';
+import { originalBytes, saveDirection } from '@/storage/jobs';
 import { database, type Direction, type JobRecord } from '@/storage/schema';
 import { engineGeneration, engineWorker } from '@/workers/engine-client';
 import { sentence } from '../../shared/receive';
+import { withHouseList } from '../../shared/withHouseList';
 import { NOTHING_MADE } from './conversion-slice';
 import { NO_QUERY } from './query-slice';
 import { NOTHING_IN_VIEW } from './view-slice';
@@ -59,15 +60,11 @@ export const jobSlice: Slice<JobSlice> = (set, get) => {
   async function askHouseList(): Promise<void> {
     const { job, ledger, opened } = get();
     if (!job || !ledger || !opened || job.housed) return;
-    const answers = answersFor(
-      await houseEntries(),
+    const asked = await withHouseList(
+      { id: job.id, ledger },
       opened.survey.tracks.filter((track) => track.notes > 0),
     );
-    await markHoused(job.id);
-    if (!answers || ledger.decisions.length > 0) return;
-    // Another window may have asked at the same moment.
-    const ask = (stored: Ledger) => (stored.decisions.length > 0 ? stored : enter(stored, answers));
-    set({ ledger: await changeLedger(job.id, ask) });
+    if (asked) set({ ledger: asked });
   }
 
   return {

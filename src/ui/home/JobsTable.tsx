@@ -1,0 +1,222 @@
+'use client';
+
+import { CopyOutlined, DeleteOutlined, EditOutlined, SaveOutlined } from '@ant-design/icons';
+import { App, Button, Empty, Input, Table, Tooltip } from 'antd';
+import { useLiveQuery } from 'dexie-react-hooks';
+import Link from 'next/link';
+import { useEffect, useState } from 'react';
+import { LONGEST_JOB_NAME } from '@/core/documents';
+import { archiveOf, deleteJob, duplicateJob, jobsListed, renameJob, restoreJob } from '@/storage/jobs';
+import type { JobRecord } from '@/storage/schema';
+import { download } from '../shared/download';
+import { Unseen } from '../shared/Unseen';
+import { bytesInWords, count, when } from '../shared/words';
+import styles from './home.module.css';
+
+/** Jobs on a page of the list; more are not even read. */
+const ON_A_PAGE = 50;
+
+/** The jobs of this browser, the last changed first; cues stand in their shows until they are looked for. */
+export function JobsTable({ onFailure }: { onFailure: (error: unknown) => void }) {
+  const { message } = App.useApp();
+  const [search, setSearch] = useState('');
+  const [page, setPage] = useState(1);
+  const listed = useLiveQuery(
+    () => jobsListed({ search, from: (page - 1) * ON_A_PAGE, most: ON_A_PAGE }),
+    [search, page],
+  );
+
+  async function attempt(work: () => Promise<unknown>) {
+    try {
+      await work();
+    } catch (error) {
+      onFailure(error);
+    }
+  }
+
+  async function remove(job: JobRecord) {
+    await deleteJob(job.id);
+    const key = `deleted-${job.id}`;
+    message.open({
+      key,
+      duration: 8,
+      content: (
+        <span>
+          “{job.name}” deleted.{' '}
+          <Button
+            type="link"
+            size="small"
+            onClick={() => {
+              void restoreJob(job);
+              message.destroy(key);
+            }}
+          >
+            Bring it back
+          </Button>
+        </span>
+      ),
+    });
+  }
+
+  return (
+    <section aria-label="Jobs">
+      <div className={styles.listHead}>
+        <h2>Jobs</h2>
+        <div className={styles.search}>
+          <Input
+            size="small"
+            placeholder="Find a job"
+            aria-label="Find a job"
+            allowClear
+            value={search}
+            onChange={(event) => {
+              setSearch(event.target.value);
+              setPage(1);
+            }}
+          />
+        </div>
+      </div>
+      <Table<JobRecord>
+        size="small"
+        rowKey="id"
+        pagination={
+          (listed?.all ?? 0) > ON_A_PAGE && {
+            current: page,
+            pageSize: ON_A_PAGE,
+            total: listed!.all,
+            showSizeChanger: false,
+            onChange: setPage,
+          }
+        }
+        loading={listed === undefined}
+        dataSource={listed?.jobs}
+        locale={{
+          emptyText: (
+            <Empty
+              image={Empty.PRESENTED_IMAGE_SIMPLE}
+              description={search ? 'No job has these words in its name.' : 'No jobs yet. Drop a file above.'}
+            />
+          ),
+        }}
+        columns={[
+          { title: 'Job', key: 'name', render: (_, job) => <JobName job={job} /> },
+          {
+            title: 'Original',
+            key: 'original',
+            responsive: ['md'],
+            render: (_, job) => (
+              <span className="soft">
+                {job.originals.map((original) => `${original.fileName} (${bytesInWords(original.size)})`).join(', ')}
+              </span>
+            ),
+          },
+          {
+            title: 'Queries',
+            key: 'queries',
+            width: 110,
+            render: (_, { openQueries }) => <Queries open={openQueries} />,
+          },
+          { title: 'Changed', key: 'changed', width: 120, render: (_, job) => <Changed at={job.changedAt} /> },
+          {
+            title: <Unseen>Actions</Unseen>,
+            key: 'actions',
+            width: 110,
+            render: (_, job) => (
+              <span className={styles.actions}>
+                <Tooltip title="Save archive">
+                  <Button
+                    type="text"
+                    size="small"
+                    aria-label={`Save archive of ${job.name}`}
+                    icon={<SaveOutlined />}
+                    onClick={() => void attempt(() => saveArchive(job.id))}
+                  />
+                </Tooltip>
+                <Tooltip title="Duplicate">
+                  <Button
+                    type="text"
+                    size="small"
+                    aria-label={`Duplicate ${job.name}`}
+                    icon={<CopyOutlined />}
+                    onClick={() => void attempt(() => duplicateJob(job.id))}
+                  />
+                </Tooltip>
+                <Tooltip title="Delete">
+                  <Button
+                    type="text"
+                    size="small"
+                    aria-label={`Delete ${job.name}`}
+                    icon={<DeleteOutlined />}
+                    onClick={() => void remove(job)}
+                  />
+                </Tooltip>
+              </span>
+            ),
+          },
+        ]}
+      />
+    </section>
+  );
+}
+
+/** As of the last time it was looked at. */
+function Queries({ open }: { open: number | null }) {
+  if (open === null) return <span className="soft">not opened</span>;
+  return open === 0 ? 'none' : count(open, 'open', 'open');
+}
+
+async function saveArchive(id: string): Promise<void> {
+  const { bytes, fileName } = await archiveOf(id);
+  download(bytes, fileName, 'application/zip');
+}
+
+function Changed({ at }: { at: number }) {
+  const [now, setNow] = useState(at);
+  useEffect(() => {
+    const tick = () => setNow(Date.now());
+    tick();
+    const timer = setInterval(tick, 30_000);
+    return () => clearInterval(timer);
+  }, [at]);
+  return <span className="soft">{when(at, now)}</span>;
+}
+
+function JobName({ job }: { job: JobRecord }) {
+  const [editing, setEditing] = useState(false);
+  if (!editing) {
+    return (
+      <span>
+        <Link
+          className={styles.jobLink}
+          href={`/job/${job.id}/${job.direction === 'to-sequencer' ? 'intake' : 'rhythm'}`}
+        >
+          {job.name}
+        </Link>
+        {job.demo && <span className={styles.demo}>demo</span>}
+        <Button
+          type="text"
+          size="small"
+          aria-label={`Rename ${job.name}`}
+          icon={<EditOutlined />}
+          onClick={() => setEditing(true)}
+        />
+      </span>
+    );
+  }
+  const finish = (name: string) => {
+    if (name.trim()) void renameJob(job.id, name.trim());
+    setEditing(false);
+  };
+  return (
+    <Input
+      size="small"
+      autoFocus
+      aria-label="Name of the job"
+      maxLength={LONGEST_JOB_NAME}
+      defaultValue={job.name}
+      onPressEnter={(event) => finish(event.currentTarget.value)}
+      onBlur={(event) => finish(event.currentTarget.value)}
+      onKeyDown={(event) => event.key === 'Escape' && setEditing(false)}
+    />
+  );
+}

@@ -1,0 +1,84 @@
+'use client';
+
+import { Button, Input, Modal, Radio } from 'antd';
+import { useState } from 'react';
+import { count } from '../shared/words';
+import styles from './home.module.css';
+
+export type Become = { kind: 'jobs' } | { kind: 'one'; how: 'together' | 'in turn' } | { kind: 'show'; name: string };
+
+type Choice = 'jobs' | 'together' | 'in turn' | 'show';
+
+/** What several files shall become. */
+export function SeveralFiles({
+  files,
+  onChoose,
+  onClose,
+}: {
+  files: readonly File[];
+  onChoose: (become: Become) => void;
+  onClose: () => void;
+}) {
+  const [choice, setChoice] = useState<Choice>('show');
+  const [name, setName] = useState(() => commonName(files.map((file) => file.name)) || 'A new show');
+  const choose = () => {
+    if (choice === 'show') onChoose({ kind: 'show', name: name.trim() || 'A new show' });
+    else onChoose(choice === 'jobs' ? { kind: 'jobs' } : { kind: 'one', how: choice });
+  };
+  return (
+    <Modal
+      open
+      width={560}
+      title={`What shall ${count(files.length, 'file', 'files')} become?`}
+      onCancel={onClose}
+      footer={[
+        <Button key="no" onClick={onClose}>
+          Nothing
+        </Button>,
+        <Button key="yes" type="primary" onClick={choose}>
+          Go on
+        </Button>,
+      ]}
+    >
+      <Radio.Group
+        vertical
+        className={styles.become}
+        value={choice}
+        onChange={({ target }) => setChoice(target.value)}
+        options={[
+          { value: 'show', label: 'A show: cues that share house list, recipe, names and drum maps' },
+          { value: 'jobs', label: 'A job each' },
+          { value: 'together', label: 'One job of all, together: tracks or parts of one piece' },
+          { value: 'in turn', label: 'One job of all, one after the other' },
+        ]}
+      />
+      {choice === 'show' && (
+        <Input
+          aria-label="Name of the show"
+          maxLength={200}
+          value={name}
+          onChange={({ target }) => setName(target.value)}
+        />
+      )}
+      <p className="soft">{namesInWords(files.map((file) => file.name))}</p>
+    </Modal>
+  );
+}
+
+const MOST_NAMED = 8;
+
+function namesInWords(names: readonly string[]): string {
+  const rest = names.length - MOST_NAMED;
+  return `${names.slice(0, MOST_NAMED).join(', ')}${rest > 0 ? ` and ${rest} more` : ''}`;
+}
+
+/** What the names begin with alike, without the number that tells them apart. */
+export function commonName(names: readonly string[]): string {
+  const [first = ''] = names;
+  let length = first.length;
+  for (const name of names) while (!name.startsWith(first.slice(0, length))) length--;
+  return first
+    .slice(0, length)
+    .replace(/[\s\d_.,–-]+$/, '')
+    .replace(/[\s_.,–-]+(?:cue|act|part|no|nr)$/i, '');
+}

@@ -1,0 +1,168 @@
+'use client';
+
+import { SendOutlined } from '@ant-design/icons';
+import { App, Button, Progress, Select } from 'antd';
+import { useState } from 'react';
+import { recipeFault } from '@/core/dispatch';
+import { fileNameOf, type Recipe } from '@/core/documents';
+import { nextVersion, rememberSent } from '@/storage/jobs';
+import { recipeUsed } from '@/storage/recipes';
+import type { JobRecord, ShowRecord } from '@/storage/schema';
+import { changeShow } from '@/storage/shows';
+import { emptyParcel, makeFiles, packParcel, stopDispatcher } from '../dispatch/dispatcher';
+import { downloadFile } from '../dispatch/handOver';
+import { useRecipes } from '../dispatch/useRecipes';
+import { sentence } from '../shared/receive';
+import { count } from '../shared/words';
+import styles from './show.module.css';
+
+const isStop = (error: unknown) => error instanceof DOMException && error.name === 'AbortError';
+
+/** What became of the cues that were to go out. */
+interface Sent {
+  cues: { cue: JobRecord; files: number; version: number }[];
+  failures: string[];
+  stumbles: string[];
+}
+
+/** One parcel of all cues, by the recipe they share. */
+export function SendShow({
+  show,
+  cues,
+  onBusy,
+}: {
+  show: ShowRecord;
+  cues: readonly JobRecord[];
+  onBusy: (busy: boolean) => void;
+}) {
+  const { message, modal } = App.useApp();
+  const recipes = useRecipes();
+  const [working, setWorking] = useState<{ words: string; share: number } | null>(null);
+  const recipe = recipes.find((one) => one.recipe.name === show.recipe)?.recipe ?? recipes[0]?.recipe;
+  const fault = recipe && recipeFault(recipe);
+
+  async function send(by: Recipe): Promise<void> {
+    onBusy(true);
+    setWorking({ words: 'Beginning', share: 0 });
+    const date = new Date().toISOString().slice(0, 10);
+    try {
+      await emptyParcel();
+      const { done, words, open } = await makeAll(cues, by, date, (said, share) =>
+        setWorking((now) => now && { words: said, share }),
+      );
+      if (done.cues.length === 0) throw new Error(`No cue could be made: ${done.failures.join(' ')}`);
+      setWorking({ words: 'Packing', share: 1 });
+      const bytes = await packParcel({ title: show.name, recipe: by.name, date, words, open });
+      const name = downloadFile({ path: `${fileNameOf(`${show.name} ${by.name}`)}.zip`, bytes });
+      await recipeUsed(by.name);
+      for (const { cue, version, files } of done.cues) await rememberSent(cue.id, { version, recipe: by.name, files });
+      tell(name, done);
+    } catch (error) {
+      if (!isStop(error)) void message.error(sentence(error), 8);
+    } finally {
+      setWorking(null);
+      onBusy(false);
+    }
+  }
+
+  function tell(name: string, { cues: made, failures, stumbles }: Sent): void {
+    const said = `${name}: ${count(made.length, 'cue', 'cues')} handed to the browser`;
+    if (failures.length === 0 && stumbles.length === 0) {
+      void message.success(`${said}; their receivers find nothing to stumble over.`, 6);
+      return;
+    }
+    modal.warning({
+      width: 640,
+      title: said,
+      content: (
+        <ul className={styles.odd}>
+          {[...failures, ...stumbles].map((one) => (
+            <li key={one}>{one}</li>
+          ))}
+        </ul>
+      ),
+    });
+  }
+
+  if (working)
+    return (
+      <div className={styles.sending} role="status">
+        <Progress percent={Math.round(working.share * 100)} size="small" />
+        <span className="soft">{working.words} …</span>
+        <Button size="small" onClick={stopDispatcher}>
+          Stop
+        </Button>
+      </div>
+    );
+  return (
+    <div className={styles.sending}>
+      <label>
+        By the recipe{' '}
+        <Select
+          size="small"
+          aria-label="Recipe of the show"
+          value={recipe?.name}
+          onChange={(name) => void changeShow(show.id, { recipe: name })}
+          options={recipes.map(({ recipe: { name } }) => ({ value: name, label: name }))}
+        />
+      </label>
+      <Button
+        type="primary"
+        icon={<SendOutlined />}
+        disabled={!recipe || fault !== null || cues.length === 0}
+        onClick={() => recipe && void send(recipe)}
+      >
+        One parcel of {count(cues.length, 'cue', 'cues')}
+      </Button>
+      {fault && (
+        <span className={styles.low} role="alert">
+          {fault}
+        </span>
+      )}
+    </div>
+  );
+}
+
+/** Each cue in a folder of its own; one that cannot be made holds up no other. */
+async function makeAll(
+  cues: readonly JobRecord[],
+  recipe: Recipe,
+  date: string,
+  onShare: (words: string, share: number) => void,
+): Promise<{ done: Sent; words: string[]; open: string[] }> {
+  const done: Sent = { cues: [], failures: [], stumbles: [] };
+  const words: string[] = [];
+  const open: string[] = [];
+  const taken = new Set<string>();
+  for (const [i, cue] of cues.entries()) {
+    const version = nextVersion(cue);
+    try {
+      const { made, preview, checked } = await makeFiles(
+        cue,
+        recipe,
+        { version, date, under: freeFolder(cue.name, taken) },
+        (said, share) => onShare(`${cue.name}: ${said}`, (i + share) / cues.length),
+      );
+      done.cues.push({ cue, version, files: made.length });
+      words.push(`${cue.name}, version ${version}: ${preview.words.join(' ')}`);
+      open.push(...preview.matters.map(({ message }) => `${cue.name}: ${message}`));
+      for (const { path, findings } of checked)
+        for (const { ok, words: said } of findings) if (!ok) done.stumbles.push(`${cue.name}, ${path}: ${said}`);
+    } catch (error) {
+      if (isStop(error)) throw error;
+      done.failures.push(`${cue.name} is not in it: ${sentence(error)}`);
+    }
+  }
+  return { done, words, open };
+}
+
+/** Two cues of one name have different folders. */
+function freeFolder(name: string, taken: Set<string>): string {
+  const plain = fileNameOf(name);
+  for (let n = 1; ; n++) {
+    const folder = n === 1 ? plain : `${plain} (${n})`;
+    if (taken.has(folder.toLowerCase())) continue;
+    taken.add(folder.toLowerCase());
+    return folder;
+  }
+}

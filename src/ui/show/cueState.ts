@@ -1,0 +1,20 @@
+import type { JobRecord } from '@/storage/schema';
+
+export const CUE_STATES = ['unknown', 'failed', 'doubt', 'ready', 'sent'] as const;
+export type CueState = (typeof CUE_STATES)[number];
+
+export const STATE_WORDS: Record<CueState, string> = {
+  unknown: 'being looked at',
+  failed: 'cannot be read',
+  doubt: 'in doubt',
+  ready: 'nothing in doubt',
+  sent: 'sent as it is',
+};
+
+/** Where a cue stands: what was changed since it was sent has to go out again. */
+export function stateOf({ facts, changedAt, sent = [] }: JobRecord): CueState {
+  if (facts?.of !== changedAt) return 'unknown';
+  if (facts.failure) return 'failed';
+  if ((sent.at(-1)?.at ?? 0) >= changedAt) return 'sent';
+  return facts.openQueries > 0 ? 'doubt' : 'ready';
+}
