@@ -48,8 +48,11 @@ test('the compressed export holds the same score', async ({ page }) => {
   await goTo(page, 'Dispatch');
   const files: Record<string, string> = {};
   for (const name of ['.musicxml', '.mxl, compressed']) {
+    await page.getByText(name, { exact: true }).click();
+    const make = page.getByRole('button', { name: 'Make the file' });
+    await expect(make).toBeEnabled({ timeout: 20_000 });
     const waiting = page.waitForEvent('download');
-    await page.getByRole('button', { name }).click();
+    await make.click();
     const bytes = readFileSync(await (await waiting).path());
     files[name] = name === '.musicxml' ? bytes.toString('utf8') : strFromU8(unzipSync(bytes)['score.musicxml']!);
   }

@@ -51,11 +51,16 @@ test('decisions the storage refuses stay in sight, are said, and are stored when
 test('of several files each becomes a job, and those that cannot be read are named', async ({ page }) => {
   await page.goto('/');
   await expect(page.getByText(DEMO_NAME)).toBeVisible();
-  await page.locator('input[type=file]').setInputFiles([
-    { name: 'clockmakers-goose-cue-3.mid', mimeType: 'audio/midi', buffer: readFileSync(DEMO_FILE) },
-    { name: 'Broken.mid', mimeType: 'audio/midi', buffer: Buffer.from('nothing at all') },
-    { name: 'Empty.xml', mimeType: 'text/xml', buffer: Buffer.from('<nothing/>') },
-  ]);
+  await page
+    .locator('input[type=file]')
+    .first()
+    .setInputFiles([
+      { name: 'clockmakers-goose-cue-3.mid', mimeType: 'audio/midi', buffer: readFileSync(DEMO_FILE) },
+      { name: 'Broken.mid', mimeType: 'audio/midi', buffer: Buffer.from('nothing at all') },
+      { name: 'Empty.xml', mimeType: 'text/xml', buffer: Buffer.from('<nothing/>') },
+    ]);
+  await page.getByText('A job each').click();
+  await page.getByRole('button', { name: 'Go on' }).click();
   await expect(page.getByText('1 job made')).toBeVisible();
   await expect(page.getByText(/Broken\.mid: .*Empty\.xml: /)).toBeVisible();
   await expect(page.getByRole('link', { name: 'clockmakers-goose-cue-3' })).toBeVisible();

@@ -122,10 +122,14 @@ function wavFacts(bytes: Buffer) {
 test('the job becomes sound files; one laid beside the job fits itself to the bars and is heard', async ({ page }) => {
   await openDemo(page);
   await goTo(page, 'Dispatch');
+  await page.getByRole('switch', { name: 'MusicXML' }).click();
+  await page.getByRole('switch', { name: 'Sound' }).click();
+  const make = page.getByRole('button', { name: 'Make the file' });
+  await expect(page.getByText(/Sound, as delivered: the mix, WAV at 48 kHz/)).toBeVisible({ timeout: 20_000 });
   const waiting = page.waitForEvent('download', { timeout: 90_000 });
-  await page.getByRole('button', { name: 'Make WAV' }).click();
+  await make.click();
   const download = await waiting;
-  expect(download.suggestedFilename()).toBe('The Clockmakers Goose cue 3 - delivered.wav');
+  expect(download.suggestedFilename()).toBe('The Clockmakers Goose cue 3 Mix v1.wav');
   const mix = readFileSync(await download.path());
   expect(mix.subarray(0, 4).toString()).toBe('RIFF');
   const facts = wavFacts(mix);
@@ -134,11 +138,12 @@ test('the job becomes sound files; one laid beside the job fits itself to the ba
   expect(facts.peak).toBeLessThanOrEqual(32767);
   expect(Math.abs(facts.seconds - 59)).toBeLessThan(1);
 
-  await page.getByLabel('Sound files wanted').getByText('Mix and every part').click();
-  await page.getByRole('button', { name: 'Make WAV' }).click();
-  await expect(page.getByText(/1 of 13: mix/)).toBeVisible({ timeout: 30_000 });
+  await page.getByText('Mix and stems', { exact: true }).click();
+  const parcel = page.getByRole('button', { name: 'Make a parcel of 13 files' });
+  await parcel.click({ timeout: 20_000 });
+  await expect(page.getByText(/Sound: Mix …/)).toBeVisible({ timeout: 30_000 });
   await page.getByRole('button', { name: 'Stop' }).click();
-  await expect(page.getByRole('button', { name: 'Make WAV' })).toBeVisible();
+  await expect(parcel).toBeVisible();
 
   await goTo(page, 'Proof');
   await page.getByText('Recording', { exact: true }).click();

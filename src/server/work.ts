@@ -11,6 +11,7 @@ import {
   type MusicXmlVersion,
   type ScoreFormat,
 } from '../core/engine';
+import type { MarksOut } from '../core/score';
 import { NO_SETTINGS, withSequencing, type Preset } from '../core/settings';
 import { USUAL_CLICK, USUAL_STUDIO_MAP } from '../core/studio';
 import { pdfOf, type Page, type PdfOptions } from '../paper/pdf';
@@ -19,7 +20,7 @@ import { querySheetOf, type SheetEntry } from '../paper/query-sheet';
 export type Task =
   | { kind: 'pdf'; pages: Page[]; how: PdfOptions }
   | { kind: 'query-sheet'; title: string; entries: SheetEntry[] }
-  | { kind: 'to-score'; bytes: Uint8Array; format: ScoreFormat; version?: MusicXmlVersion }
+  | { kind: 'to-score'; bytes: Uint8Array; format: ScoreFormat; version?: MusicXmlVersion; marks?: MarksOut }
   | { kind: 'to-midi'; bytes: Uint8Array; preset: Preset }
   | { kind: 'tempo-map'; bytes: Uint8Array; map: TempoMapWish };
 
@@ -59,7 +60,7 @@ async function computed(task: Task): Promise<Uint8Array> {
     case 'to-score': {
       const desk = ScoreDesk.open([task.bytes], NO_SETTINGS);
       desk.convert(NO_SETTINGS);
-      return desk.export(task.format, { version: task.version });
+      return desk.export(task.format, { version: task.version, marks: task.marks });
     }
     case 'tempo-map':
       return tempoMap(task.bytes, task.map);

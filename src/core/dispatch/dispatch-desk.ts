@@ -90,7 +90,10 @@ export class DispatchDesk {
     return openQueriesIn(queries, this.job.ledger);
   }
 
-  private settingsFor({ carry, ticksPerQuarter, type }: MidiWish, files: 'one' | 'parts' | 'sections'): JobSettings {
+  private settingsFor(
+    { carry, ticksPerQuarter, type, byInstrument }: MidiWish,
+    files: 'one' | 'parts' | 'sections',
+  ): JobSettings {
     const { arranging } = this.settings.sequencing;
     return withSequencing(
       {
@@ -102,6 +105,7 @@ export class DispatchDesk {
           ...arranging,
           ...(ticksPerQuarter !== null && { ticksPerQuarter }),
           ...(type !== null && { type }),
+          ...(byInstrument && { names: 'instrument', sounds: 'instrument', channels: 'by-part' }),
         },
       },
       this.settings,

@@ -52,6 +52,7 @@ class MidiDto implements MidiWish {
   @ValidateIf((one: MidiDto) => one.ticksPerQuarter !== null) @IsInt() @Min(24) @Max(32767) ticksPerQuarter!:
     number | null;
   @IsIn([0, 1, null]) type!: 0 | 1 | null;
+  @IsBoolean() byInstrument!: boolean;
 }
 
 class MapDto implements MapWish {

@@ -36,6 +36,8 @@ export interface MidiWish {
   /** null: as the job has it. */
   ticksPerQuarter: number | null;
   type: 0 | 1 | null;
+  /** Tracks of a MIDI file are named, and given sounds and channels, by the instruments they are. */
+  byInstrument: boolean;
 }
 
 /** The studio's map: tempo, meters, keys, markers. */
@@ -116,6 +118,7 @@ export const USUAL_MIDI: MidiWish = {
   sections: false,
   ticksPerQuarter: null,
   type: null,
+  byInstrument: false,
 };
 export const USUAL_MAP: MapWish = {
   ticksPerQuarter: 960,
@@ -174,7 +177,7 @@ export const HOUSE_RECIPES: readonly Recipe[] = [
     name: 'Orchestrator’s parcel',
     marks: 'suggested',
     score: USUAL_SCORE,
-    midi: USUAL_MIDI,
+    midi: { ...USUAL_MIDI, byInstrument: true },
     map: USUAL_MAP,
     lists: { ...USUAL_LISTS, queries: true },
     sound: { ...USUAL_SOUND, version: 'received' },
@@ -183,7 +186,7 @@ export const HOUSE_RECIPES: readonly Recipe[] = [
   {
     ...NOTHING,
     name: 'Teaching clips',
-    midi: { ...USUAL_MIDI, whole: false, parts: true, sections: true },
+    midi: { ...USUAL_MIDI, whole: false, parts: true, sections: true, byInstrument: true },
     sound: { ...USUAL_SOUND, stems: true },
   },
   { ...NOTHING, name: 'Print', pages: USUAL_PAGES },

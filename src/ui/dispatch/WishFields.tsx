@@ -52,7 +52,7 @@ export function ScoreFields({ recipe: { score }, onChange }: Props) {
         onChange={(format) => change({ format })}
       />
       <Pick
-        name="Version"
+        name="Version of MusicXML"
         value={wish.version}
         options={same(MUSICXML_VERSIONS)}
         onChange={(version) => change({ version })}
@@ -94,6 +94,7 @@ export function MidiFields({ recipe: { midi }, onChange }: Props) {
         ]}
         onChange={change}
       />
+      <Ticks of={wish} names={[['byInstrument', 'Named and sounding by instrument']]} onChange={change} />
       <Choice
         name="Carried"
         value={wish.carry ?? AS_THE_JOB}

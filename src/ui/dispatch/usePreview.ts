@@ -39,7 +39,8 @@ export function usePreview(job: JobInHand | null, recipe: Recipe | null) {
   }, [job, recipe, fault]);
   const current = seen?.of === recipe && seen?.job === job;
   return {
-    preview: seen?.preview ?? null,
+    // Of another recipe it would say what is not asked.
+    preview: fault || seen?.of.name !== recipe?.name ? null : (seen?.preview ?? null),
     failure: fault ?? (current ? seen.failure : null),
     waiting: !current && !fault,
   };

@@ -10,6 +10,7 @@ import {
   type MusicXmlVersion,
   type ScoreFormat,
 } from '@/core/engine';
+import { MARKS_OUT, type MarksOut } from '@/core/score';
 import { PRESETS, type Preset } from '@/core/settings';
 import { compute } from '@/server/pool';
 import { answered, guarded, sentence } from '@/server/routes';
@@ -29,6 +30,7 @@ class ConvertRequest {
   @IsOptional() @IsIn(PRESETS) carry?: Preset;
   @IsOptional() @IsIn(SCORE_FORMAT_NAMES) format?: ScoreFormat;
   @IsOptional() @IsIn(MUSICXML_VERSIONS) musicxml?: MusicXmlVersion;
+  @IsOptional() @IsIn(MARKS_OUT) marks?: MarksOut;
   @IsOptional() @IsIn(['yes', 'no']) click?: string;
   @IsOptional() @Matches(/^(1[0-6]|\d)$/) countIn?: string;
   @IsOptional() @Matches(/^(1000|\d{1,3})(\.\d{1,3})?$/) tolerance?: string;
@@ -60,7 +62,7 @@ export const POST = guarded('multipart/form-data', MOST_BYTES + FORM_BYTES, asyn
   );
   if (validateSync(asked, { whitelist: true, forbidNonWhitelisted: true }).length > 0)
     return sentence(
-      'Say “direction” (to-score, to-midi or tempo-map); “carry” (bare, expression, everything), “format” (musicxml, mxl), “musicxml” (3.0, 4.0), and for a map “click” (yes, no), “countIn” (0–16), “tolerance” (milliseconds), “barOne” and “give” (map, table) may be added.',
+      'Say “direction” (to-score, to-midi or tempo-map); “carry” (bare, expression, everything), “format” (musicxml, mxl), “musicxml” (3.0, 4.0), “marks” (none, taken, suggested), and for a map “click” (yes, no), “countIn” (0–16), “tolerance” (milliseconds), “barOne” and “give” (map, table) may be added.',
       400,
     );
   const bytes = new Uint8Array(await file.arrayBuffer());
@@ -90,7 +92,7 @@ export const POST = guarded('multipart/form-data', MOST_BYTES + FORM_BYTES, asyn
   const format = asked.format ?? 'musicxml';
   const out = { type: SCORE_FORMATS[format].mediaType, fileName: `${name}.${format}` };
   return answered(
-    () => compute({ kind: 'to-score', bytes, format, version: asked.musicxml }),
+    () => compute({ kind: 'to-score', bytes, format, version: asked.musicxml, marks: asked.marks }),
     out,
     otherwise,
     `${named}: `,
