@@ -45,9 +45,9 @@ test('a parcel holds what the paragraph says, the original untouched, and sums t
   expect(parts).toHaveLength(12);
   // Every suggestion goes along: slurs nobody has taken are there.
   expect(strFromU8(files[`Score/${name} Score v1.musicxml`]!)).toContain('<slur');
-  const midi = new tone.Midi(files[`MIDI/${name} v1.mid`]!);
+  const midi = new tone.Midi(files[`MIDI/${name} v1.mid`]);
   expect(midi.tracks.reduce((sum, track) => sum + track.notes.length, 0)).toBe(1223);
-  const map = new tone.Midi(files[`Studio/${name} Studio map v1.mid`]!);
+  const map = new tone.Midi(files[`Studio/${name} Studio map v1.mid`]);
   expect(map.header.tempos).toHaveLength(midi.header.tempos.length);
   expect(strFromU8(files['Contents.txt']!)).toContain('by the recipe “Orchestrator’s parcel”');
   await expect(page.getByRole('region', { name: 'Receivers’ check' })).toContainText(

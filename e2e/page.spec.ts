@@ -111,6 +111,24 @@ test('the drum map can be changed, kept and used', async ({ page }) => {
   await expect(page.getByRole('button', { name: 'Puppet kit …' })).toBeVisible();
 });
 
+test('pages are zoomed, and a note of a page opens its passage', async ({ page }) => {
+  await openPage(page);
+  await page.getByText('Score', { exact: true }).click();
+  const paper = page.getByRole('img', { name: 'Score, page 1' });
+  await expect(paper).toBeVisible({ timeout: 30_000 });
+  const width = (await paper.boundingBox())!.width;
+  await page.getByRole('button', { name: 'Larger pages' }).click();
+  await expect.poll(async () => (await paper.boundingBox())!.width / width).toBeCloseTo(1.4, 1);
+  await page.getByRole('button', { name: 'Smaller pages' }).click();
+  // The bassoon's staff is the third one of the first system.
+  const third = paper.locator('g.measure').nth(2).locator('> g.staff').nth(2);
+  await third.locator('g.note').first().click({ force: true });
+  await expect(page).toHaveURL(/\/rhythm$/);
+  await expect(page.locator('g.note').first()).toBeVisible({ timeout: 30_000 });
+  const shown = page.getByRole('region', { name: 'Music' }).or(page.locator('#music'));
+  await expect(shown.first()).toContainText('Bassoon');
+});
+
 test('guitar is written as tablature', async ({ page }) => {
   await openPage(page);
   await side(page).getByRole('button', { name: 'Classical Guitar', exact: true }).click();

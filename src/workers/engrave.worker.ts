@@ -57,7 +57,7 @@ function ready(use: 'passage' | 'sheet'): Promise<VerovioToolkit> {
 
 let loadedSheet = '';
 /** Where the measures of the loaded sheet begin, in quarters; read when first asked for. */
-let measures: { id: string; quarters: number }[] | null = null;
+let sheetMeasures: { id: string; quarters: number }[] | null = null;
 
 /** A measure of a sheet: its element, its page from 1, where it begins and ends in quarters. */
 export interface SheetMeasure {
@@ -80,7 +80,7 @@ const api = {
     tk.setOptions(sheetOptions(options));
     if (!tk.loadData(musicXml)) throw new Error('The score could not be laid out.');
     loadedSheet = musicXml;
-    measures = null;
+    sheetMeasures = null;
     return tk.getPageCount();
   },
 
@@ -90,15 +90,17 @@ const api = {
     return (await ready('sheet')).renderToSVG(n);
   },
 
+  /** Where a measure of the sheet begins, in quarters; null when another sheet is laid out or there is no such measure. */
+  async beginOf(musicXml: string, id: string): Promise<number | null> {
+    const all = await measuresOf(musicXml);
+    return all?.find((measure) => measure.id === id)?.quarters ?? null;
+  },
+
   /** The measure that sounds at a place (rests over several bars are one), and its page; null when another sheet is laid out. */
   async measureAt(musicXml: string, quarters: number): Promise<SheetMeasure | null> {
-    if (musicXml !== loadedSheet) return null;
     const tk = await ready('sheet');
-    measures ??= tk.renderToTimemap({ includeMeasures: true }).flatMap((entry) => {
-      // The type definitions do not know it yet.
-      const id: unknown = 'measureOn' in entry ? entry.measureOn : null;
-      return typeof id === 'string' ? [{ id, quarters: entry.qstamp }] : [];
-    });
+    const measures = await measuresOf(musicXml);
+    if (!measures) return null;
     const i = measures.findLastIndex((measure) => measure.quarters <= quarters + 1e-6);
     const measure = measures[Math.max(0, i)];
     if (!measure) return null;
@@ -131,6 +133,17 @@ const api = {
     return { svg, width: Number(box?.[1] ?? options.width), height: Number(box?.[2] ?? 200) };
   },
 };
+
+async function measuresOf(musicXml: string): Promise<typeof sheetMeasures> {
+  const tk = await ready('sheet');
+  if (musicXml !== loadedSheet) return null;
+  sheetMeasures ??= tk.renderToTimemap({ includeMeasures: true }).flatMap((entry) => {
+    // The type definitions do not know it yet.
+    const id: unknown = 'measureOn' in entry ? entry.measureOn : null;
+    return typeof id === 'string' ? [{ id, quarters: entry.qstamp }] : [];
+  });
+  return sheetMeasures;
+}
 
 function systemOptions({
   width,

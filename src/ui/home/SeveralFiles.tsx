@@ -72,13 +72,17 @@ function namesInWords(names: readonly string[]): string {
   return `${names.slice(0, MOST_NAMED).join(', ')}${rest > 0 ? ` and ${rest} more` : ''}`;
 }
 
-/** What the names begin with alike, without the number that tells them apart. */
+/** Shorter ones ("1m") are numbers of cues, not names of shows. */
+const SHORTEST_NAME = 3;
+
+/** What the names begin with alike, without the number that tells them apart; empty where that says nothing. */
 export function commonName(names: readonly string[]): string {
   const [first = ''] = names;
   let length = first.length;
   for (const name of names) while (!name.startsWith(first.slice(0, length))) length--;
-  return first
+  const common = first
     .slice(0, length)
     .replace(/[\s\d_.,–-]+$/, '')
     .replace(/[\s_.,–-]+(?:cue|act|part|no|nr)$/i, '');
+  return common.length < SHORTEST_NAME ? '' : common;
 }

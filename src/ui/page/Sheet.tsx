@@ -1,6 +1,13 @@
 'use client';
 
-import { DownloadOutlined, LeftOutlined, PrinterOutlined, RightOutlined } from '@ant-design/icons';
+import {
+  DownloadOutlined,
+  LeftOutlined,
+  PrinterOutlined,
+  RightOutlined,
+  ZoomInOutlined,
+  ZoomOutOutlined,
+} from '@ant-design/icons';
 import { Alert, App, Button, Segmented, Spin, Tooltip } from 'antd';
 import { useMemo, useState } from 'react';
 import { createPortal } from 'react-dom';
@@ -8,6 +15,7 @@ import { AuditionBar } from '../audition/AuditionBar';
 import { useWorkspace } from '../job/workspace';
 import { sentence } from '../shared/receive';
 import { pdf } from './pdf';
+import { openUnder } from './openUnder';
 import { SheetPlayhead } from './SheetPlayhead';
 import { useSheet } from './useSheet';
 import music from '../shared/engraving.module.css';
@@ -26,6 +34,7 @@ export function Sheet({ part, looks }: { part: PartSummary | null; looks: React.
   const [layout, setLayout] = useState<'pages' | 'line'>('pages');
   const [concert, setConcert] = useState(false);
   const [page, setPage] = useState(1);
+  const [zoom, setZoom] = useState(1);
   const [busy, setBusy] = useState<string | null>(null);
   const [printing, setPrinting] = useState<string[] | null>(null);
   const { svg, musicXml, pages, waiting, failure, allPages } = useSheet({
@@ -106,6 +115,7 @@ export function Sheet({ part, looks }: { part: PartSummary | null; looks: React.
           <span className={styles.group}>
             <Button
               size="small"
+              type="text"
               aria-label="Page back"
               icon={<LeftOutlined />}
               disabled={shownPage <= 1}
@@ -116,6 +126,7 @@ export function Sheet({ part, looks }: { part: PartSummary | null; looks: React.
             </span>
             <Button
               size="small"
+              type="text"
               aria-label="Page on"
               icon={<RightOutlined />}
               disabled={shownPage >= pages}
@@ -123,6 +134,7 @@ export function Sheet({ part, looks }: { part: PartSummary | null; looks: React.
             />
           </span>
         )}
+        <Zoom zoom={zoom} onZoom={setZoom} />
         <span className={styles.push} />
         <Tooltip title="Print">
           <Button
@@ -162,12 +174,13 @@ export function Sheet({ part, looks }: { part: PartSummary | null; looks: React.
         {failure && <Alert type="error" showIcon title={`This could not be laid out: ${failure}`} />}
         {!svg && !failure && <Spin className={styles.spin} description="Laying out …" />}
         {svg && (
-          <div className={styles.paperFrame}>
+          <div className={styles.paperFrame} style={{ ['--zoom' as string]: zoom }}>
             <div
               className={`${music.engraved} ${styles.paper}`}
               data-waiting={waiting || undefined}
               role="img"
               aria-label={part ? `${part.name}, page ${shownPage}` : `Score, page ${shownPage}`}
+              onClick={(event) => musicXml && void openUnder(event.currentTarget, event, musicXml, part?.id ?? null)}
               dangerouslySetInnerHTML={drawing}
             />
             {musicXml && <SheetPlayhead musicXml={musicXml} page={shownPage} onPage={setPage} />}
@@ -185,5 +198,32 @@ export function Sheet({ part, looks }: { part: PartSummary | null; looks: React.
           document.body,
         )}
     </>
+  );
+}
+
+const ZOOMS = [0.5, 0.7, 1, 1.4, 2, 2.8];
+
+/** Pages larger and smaller; in the middle they fit the view. */
+function Zoom({ zoom, onZoom }: { zoom: number; onZoom: (zoom: number) => void }) {
+  const at = ZOOMS.indexOf(zoom);
+  return (
+    <span className={styles.group}>
+      <Button
+        size="small"
+        type="text"
+        aria-label="Smaller pages"
+        icon={<ZoomOutOutlined />}
+        disabled={at === 0}
+        onClick={() => onZoom(ZOOMS[at - 1]!)}
+      />
+      <Button
+        size="small"
+        type="text"
+        aria-label="Larger pages"
+        icon={<ZoomInOutlined />}
+        disabled={at === ZOOMS.length - 1}
+        onClick={() => onZoom(ZOOMS[at + 1]!)}
+      />
+    </span>
   );
 }
