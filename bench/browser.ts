@@ -1,6 +1,7 @@
 import { spawn } from 'node:child_process';
 import { join } from 'node:path';
 import { chromium, type Browser, type Page } from '@playwright/test';
+import { timeDispatch, type DispatchTimes } from './dispatch';
 
 const PORT = '3219';
 
@@ -26,6 +27,7 @@ export interface BrowserTimes {
   /** In the demo: one setting of one part changed, computed, and drawn in the interlinear view. */
   change: number;
   redraw: number;
+  dispatch: DispatchTimes;
 }
 
 /**
@@ -70,7 +72,8 @@ export async function timeInBrowser(file: Uint8Array, orchestra: Uint8Array): Pr
       await page.mouse.click(600, 760);
     }
     const middle = (list: number[]) => list.sort((a, b) => a - b)[list.length >> 1]!;
-    return { open, blocked, convert, convertBlocked, change: middle(changes), redraw: middle(redraws) };
+    const dispatch = await timeDispatch(page, `http://127.0.0.1:${PORT}/`, WATCH);
+    return { open, blocked, convert, convertBlocked, change: middle(changes), redraw: middle(redraws), dispatch };
   } catch (error) {
     console.error(`No measurement in the browser: ${(error as Error).message.split('\n')[0]}`);
     return null;

@@ -15,6 +15,7 @@ import { readSmf, writeSmf } from '../src/core/smf';
 import { convert, toScore, type Conversion } from '../src/core/to-score';
 import { toSequencer } from '../src/core/to-sequencer';
 import { timeInBrowser } from './browser';
+import { timeBatch } from './dispatch';
 import { eventsFile, orchestraFile } from './large';
 import { NO_SETTINGS, USUAL_SEQUENCING } from '../src/core/settings';
 
@@ -34,6 +35,7 @@ function time(work: () => unknown, runs = 5): number {
   );
 }
 
+const seconds = (value: number) => `${value.toFixed(1)} s`;
 const ms = (value: number) => `${value < 10 ? value.toFixed(1) : Math.round(value)} ms`;
 
 const EVENTS = 1_000_000;
@@ -88,6 +90,7 @@ verovio.loadData(bigText);
 const verovioReads = performance.now() - verovioStart;
 
 const browser = await timeInBrowser(large, orchestra);
+const batch = timeBatch();
 
 /** A limit, and whether every figure it speaks of keeps it; nothing is said of what was not measured. */
 const limit = (words: string, ...kept: (boolean | null | undefined)[]): string => {
@@ -136,6 +139,25 @@ const rows = [
     browser ? `${ms(browser.change + browser.redraw)} together` : '',
     limit('under 150 ms', browser && browser.change + browser.redraw < 150),
   ],
+  [
+    `${batch.files} files of ${Math.round(batch.notes / batch.files).toLocaleString('en')} notes each to MusicXML, read back as a receiver would: \`batch\` on all cores`,
+    seconds(batch.seconds),
+    `${Math.round(batch.notes / batch.seconds).toLocaleString('en')} notes a second`,
+    limit('under 60 s on two cores', batch.seconds < 60),
+  ],
+  ['… again, nothing changed', seconds(batch.again), '', ''],
+  [
+    `a parcel of 60 parts, 112 bars: score and parts, MIDI, map, lists, original (${browser?.dispatch.files ?? 0} files), in the browser`,
+    browser ? seconds(browser.dispatch.parcel) : 'not measured',
+    browser ? `page blocked ${ms(browser.dispatch.parcelBlocked)} at most` : '',
+    limit(
+      'under 30 s, page under 50 ms',
+      browser && browser.dispatch.parcel < 30,
+      browser && browser.dispatch.parcelBlocked < 50,
+    ),
+  ],
+  ['the front door with 10,000 jobs', browser ? ms(browser.dispatch.list) : 'not measured', '', ''],
+  ['… one of them found', browser ? ms(browser.dispatch.search) : 'not measured', '', ''],
 ];
 const text = `# Benchmarks
 

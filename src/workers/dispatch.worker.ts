@@ -145,8 +145,22 @@ const api = {
   },
 };
 
-async function madeOf(recipe: Recipe, how: Dispatched, onShare: OnShare): Promise<Delivered[]> {
+/** The page draws what it is told: it is told no oftener than people can read. */
+const TELL_EVERY_MS = 120;
+
+function seldom(onShare: OnShare): OnShare {
+  let told = 0;
+  return (words, share) => {
+    const now = performance.now();
+    if (now - told < TELL_EVERY_MS) return;
+    told = now;
+    onShare(words, share);
+  };
+}
+
+async function madeOf(recipe: Recipe, how: Dispatched, tell: OnShare): Promise<Delivered[]> {
   const files: Delivered[] = [];
+  const onShare = seldom(tell);
   for await (const step of deliver(onDesk(), recipe, how, makers, onShare)) {
     files.push(...step.files);
     onShare(step.words, step.share);
