@@ -1,6 +1,7 @@
+import { readFileSync } from 'node:fs';
 import AxeBuilder from '@axe-core/playwright';
 import { expect, test, type Page } from '@playwright/test';
-import { goTo, openDemo } from './help';
+import { DEMO_FILE, goTo, openDemo } from './help';
 
 /** What a page has against it, in words. */
 async function faults(page: Page, where: string): Promise<string[]> {
@@ -30,6 +31,24 @@ for (const mode of ['light', 'dark'] as const)
         found.push(...(await faults(page, `${way}, ${station}`)));
       }
     }
+    // Everything a recipe can ask for is open once.
+    for (const wish of ['MusicXML', 'Studio map', 'Lists', 'Pages', 'Sound'])
+      await page.getByRole('switch', { name: wish, exact: true }).click();
+    found.push(...(await faults(page, 'all wishes')));
+    await page.goto('/');
+    const files = ['cue 1.mid', 'cue 2.mid'].map((name) => ({
+      name,
+      mimeType: 'audio/midi',
+      buffer: readFileSync(DEMO_FILE),
+    }));
+    await page.locator('input[type=file]').first().setInputFiles(files);
+    await expect(page.getByText('What shall 2 files become?')).toBeVisible();
+    // While it comes in it is half transparent.
+    await expect(page.locator('[class*=ant-zoom-], [class*=ant-fade-]')).toHaveCount(0);
+    found.push(...(await faults(page, 'several files')));
+    await page.getByRole('button', { name: 'Go on' }).click();
+    await expect(page.getByRole('row').filter({ hasText: '28 bars' })).toHaveCount(2, { timeout: 30_000 });
+    found.push(...(await faults(page, 'show')));
     expect(found).toEqual([]);
   });
 

@@ -13,7 +13,11 @@ describe('work in threads of its own', () => {
     expect(new TextDecoder().decode(score)).toContain('<score-partwise');
     const midi = await compute({ kind: 'to-midi', bytes: score, preset: 'bare' });
     expect(new TextDecoder('latin1').decode(midi.slice(0, 4))).toBe('MThd');
-    const pdf = await compute({ kind: 'pdf', pages: [{ svg: page, left: '', right: '' }], how: { title: 'x', paper: 'A4', cover: null } });
+    const pdf = await compute({
+      kind: 'pdf',
+      pages: [{ svg: page, left: '', right: '' }],
+      how: { title: 'x', paper: 'A4', cover: null },
+    });
     expect(new TextDecoder('latin1').decode(pdf.slice(0, 5))).toBe('%PDF-');
   });
   it('says what is wrong with what was handed in', async () => {

@@ -1,7 +1,7 @@
 'use client';
 
 import { FolderOpenOutlined, SendOutlined } from '@ant-design/icons';
-import { App, Button, InputNumber, Progress } from 'antd';
+import { App, Button, InputNumber } from 'antd';
 import { useLiveQuery } from 'dexie-react-hooks';
 import { useState } from 'react';
 import type { Checked, Preview } from '@/core/dispatch';
@@ -12,12 +12,12 @@ import { database, type JobRecord, type SentRecord } from '@/storage/schema';
 import { useFolders } from '../shared/folders';
 import { sentence } from '../shared/receive';
 import { count, when } from '../shared/words';
-import { emptyParcel, makeFiles, packParcel, stopDispatcher, type JobInHand } from './dispatcher';
+import { emptyParcel, makeFiles, packParcel, type JobInHand } from './dispatcher';
 import { downloadFile, writeInto } from './handOver';
+import { AT_THE_BEGINNING, isStop, Sending, type SendingState } from './Sending';
 import styles from './dispatch.module.css';
 
 const today = () => new Date().toISOString().slice(0, 10);
-const isStop = (error: unknown) => error instanceof DOMException && error.name === 'AbortError';
 
 interface Props {
   job: JobRecord;
@@ -37,12 +37,12 @@ export function SendBar({ job, inHand, recipe, preview, disabled, onChecked }: P
   const sent = useLiveQuery(async () => (await database.jobs.get(job.id))?.sent, [job.id]);
   const next = nextVersion({ sent });
   const [chosen, setChosen] = useState<number | null>(null);
-  const [working, setWorking] = useState<{ words: string; share: number } | null>(null);
+  const [working, setWorking] = useState<SendingState | null>(null);
   const version = chosen ?? next;
   const one = preview?.files === 1;
 
   async function attempt(work: (onShare: (words: string, share: number) => void) => Promise<string>): Promise<void> {
-    setWorking({ words: 'Converting', share: 0 });
+    setWorking(AT_THE_BEGINNING);
     try {
       const words = await work((said, share) => setWorking((now) => now && { words: said, share }));
       void message.success(words);
@@ -97,16 +97,7 @@ export function SendBar({ job, inHand, recipe, preview, disabled, onChecked }: P
       return `${count(files.length, 'file', 'files')} written into “${folder.name}”${kept}`;
     });
 
-  if (working)
-    return (
-      <div className={styles.sending} role="status">
-        <Progress percent={Math.round(working.share * 100)} size="small" />
-        <span className="soft">{working.words} …</span>
-        <Button size="small" onClick={stopDispatcher}>
-          Stop
-        </Button>
-      </div>
-    );
+  if (working) return <Sending state={working} className={styles.sending!} />;
   const last = sent?.at(-1);
   return (
     <div className={styles.sending}>

@@ -64,17 +64,15 @@ interface Option<T> {
   label: string;
 }
 
-export function Choice<T extends string | number>({
-  name,
-  value,
-  options,
-  onChange,
-}: {
+interface OneOf<T> {
   name: string;
   value: T;
   options: readonly Option<T>[];
   onChange: (value: T) => void;
-}) {
+}
+
+/** One of many, in a list that opens. */
+export function Choice<T extends string | number>({ name, value, options, onChange }: OneOf<T>) {
   return (
     <label className={styles.field}>
       {name}
@@ -83,17 +81,8 @@ export function Choice<T extends string | number>({
   );
 }
 
-export function Pick<T extends string | number | boolean>({
-  name,
-  value,
-  options,
-  onChange,
-}: {
-  name: string;
-  value: T;
-  options: readonly Option<T>[];
-  onChange: (value: T) => void;
-}) {
+/** One of few, all in sight. */
+export function Pick<T extends string | number | boolean>({ name, value, options, onChange }: OneOf<T>) {
   return (
     <span className={styles.field}>
       {name}

@@ -60,7 +60,7 @@ export function SeveralFiles({
           onChange={({ target }) => setName(target.value)}
         />
       )}
-      <p className="soft">{namesInWords(files.map((file) => file.name))}</p>
+      <p>{namesInWords(files.map((file) => file.name))}</p>
     </Modal>
   );
 }

@@ -56,6 +56,11 @@ export const SETTING_PLACES: readonly SettingPlace[] = [
   toScore('timeline', 'Studio map, click and time code', 'smpte timecode click track count-in frames'),
   toScore('proof', 'Agreement', 'check verify compare difference proofread recording'),
   toScore('dispatch', 'Files for notation programs', 'export save musicxml mxl pdf download'),
+  toScore(
+    'dispatch',
+    'Parcel, stems, lists, recipes',
+    'zip wav stems bounce handoff hand-over csv paper print a4 letter preset',
+  ),
   toSequencer('intake', 'What goes along', 'cc controllers volume pan reset reverb sysex clean mixer faders'),
   toSequencer('casting', 'Sounds, channels and ports', 'general midi program patch bank instrument gm'),
   toSequencer('casting', 'Technique charts', 'articulation keyswitch technique patch'),
@@ -63,5 +68,6 @@ export const SETTING_PLACES: readonly SettingPlace[] = [
   toSequencer('rhythm', 'Dynamics', 'velocity expression modulation cc11 cc1 level'),
   toSequencer('rhythm', 'Treatments', 'quantize grid legato gap overlap accent thin velocity scale'),
   toSequencer('timeline', 'Order of bars and pickup', 'repeats da capo coda anacrusis silence'),
+  toSequencer('dispatch', 'Parcel, stems, lists, recipes', 'zip wav stems bounce handoff hand-over csv preset'),
   toSequencer('dispatch', 'Resolution, type and files', 'ppq ticks type 0 export midi smf clips sections'),
 ];

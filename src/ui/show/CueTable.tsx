@@ -6,6 +6,7 @@ import { useRef, useState } from 'react';
 import type { JobRecord } from '@/storage/schema';
 import { takeOutCue } from '@/storage/shows';
 import { stateOf, STATE_WORDS } from './cueState';
+import { Unseen } from '../shared/Unseen';
 import { useHeight } from '../shared/useHeight';
 import { clock, percent, when } from '../shared/words';
 import { isKnown } from './useCueFacts';
@@ -89,7 +90,7 @@ export function CueTable({ cues }: { cues: readonly JobRecord[] }) {
       },
     },
     {
-      title: '',
+      title: <Unseen>Out of the show</Unseen>,
       key: 'out',
       width: 60,
       render: (_, cue) => (

@@ -1,7 +1,7 @@
 'use client';
 
 import { SendOutlined } from '@ant-design/icons';
-import { App, Button, Progress, Select } from 'antd';
+import { App, Button, Select } from 'antd';
 import { useState } from 'react';
 import { recipeFault } from '@/core/dispatch';
 import { fileNameOf, type Recipe } from '@/core/documents';
@@ -9,14 +9,13 @@ import { nextVersion, rememberSent } from '@/storage/jobs';
 import { recipeUsed } from '@/storage/recipes';
 import type { JobRecord, ShowRecord } from '@/storage/schema';
 import { changeShow } from '@/storage/shows';
-import { emptyParcel, makeFiles, packParcel, stopDispatcher } from '../dispatch/dispatcher';
+import { emptyParcel, makeFiles, packParcel } from '../dispatch/dispatcher';
 import { downloadFile } from '../dispatch/handOver';
 import { useRecipes } from '../dispatch/useRecipes';
 import { sentence } from '../shared/receive';
 import { count } from '../shared/words';
+import { AT_THE_BEGINNING, isStop, Sending, type SendingState } from '../dispatch/Sending';
 import styles from './show.module.css';
-
-const isStop = (error: unknown) => error instanceof DOMException && error.name === 'AbortError';
 
 /** What became of the cues that were to go out. */
 interface Sent {
@@ -37,13 +36,13 @@ export function SendShow({
 }) {
   const { message, modal } = App.useApp();
   const recipes = useRecipes();
-  const [working, setWorking] = useState<{ words: string; share: number } | null>(null);
+  const [working, setWorking] = useState<SendingState | null>(null);
   const recipe = recipes.find((one) => one.recipe.name === show.recipe)?.recipe ?? recipes[0]?.recipe;
   const fault = recipe && recipeFault(recipe);
 
   async function send(by: Recipe): Promise<void> {
     onBusy(true);
-    setWorking({ words: 'Beginning', share: 0 });
+    setWorking(AT_THE_BEGINNING);
     const date = new Date().toISOString().slice(0, 10);
     try {
       await emptyParcel();
@@ -84,16 +83,7 @@ export function SendShow({
     });
   }
 
-  if (working)
-    return (
-      <div className={styles.sending} role="status">
-        <Progress percent={Math.round(working.share * 100)} size="small" />
-        <span className="soft">{working.words} …</span>
-        <Button size="small" onClick={stopDispatcher}>
-          Stop
-        </Button>
-      </div>
-    );
+  if (working) return <Sending state={working} className={styles.sending!} />;
   return (
     <div className={styles.sending}>
       <label>
