@@ -133,6 +133,22 @@ describe('a batch', () => {
     );
   });
 
+  it('overwrites nothing that it has not made, and tells files of one name apart', () => {
+    const folder = folderOf('alike', { 'cue.mid': cue(1), 'cue.MIDI': cue(2), 'solo.mid': cue(3) });
+    const output = join(root, 'alike out');
+    mkdirSync(output);
+    writeFileSync(join(output, 'solo Score v1.musicxml'), 'mine');
+    const { status, stderr } = batch([folder, '-o', output, ...SCORES]);
+    expect(status).toBe(1);
+    expect(stderr).toContain('solo.mid: “solo Score v1.musicxml” is there already and was not made by this batch');
+    expect(readFileSync(join(output, 'solo Score v1.musicxml'), 'utf8')).toBe('mine');
+    expect(Object.keys(hashesIn(output))).toEqual([
+      'cue MIDI Score v1.musicxml',
+      'cue mid Score v1.musicxml',
+      'solo Score v1.musicxml',
+    ]);
+  });
+
   it('takes names from a list, makes parcels, and follows the house list', () => {
     const gander = smfBytes([{ name: 'Gander', notes: [{ key: 84, at: 0, length: 4 }] }]);
     const folder = folderOf('listed', { 'goose.mid': demoOriginal(), 'other.mid': cue(1), 'own.mid': gander });
@@ -193,6 +209,7 @@ describe('a batch', () => {
   it.each([
     ['no recipe', [mixed, '-o', 'x'], 2, /^Usage/],
     ['a recipe nobody knows', [mixed, '-o', 'x', '--recipe', 'Concert'], 2, /one of “Notation program”/],
+    ['its own folder to write into', [mixed, '-o', join(mixed, '.'), ...SCORES], 2, /another folder than/],
     ['a share that is none', [mixed, '-o', 'x', ...SCORES, '--shard', '5/4'], 2, /a share as 3\/16/],
     ['a day that is none', [mixed, '-o', 'x', '--recipe', 'Print', '--date', 'today'], 2, /as 2026-03-31/],
     [

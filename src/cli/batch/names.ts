@@ -1,10 +1,11 @@
 /* Which files a batch works on: those of a folder, or those on a list; of them, one share. */
 import { createHash } from 'node:crypto';
 import { readdirSync } from 'node:fs';
-import { isAbsolute, join, relative, resolve, sep } from 'node:path';
+import { basename, dirname, isAbsolute, join, relative, resolve, sep } from 'node:path';
 import { BadInput } from '../errors';
 
-const ENDINGS = /\.(?:mid|midi|smf|kar|rmi|musicxml|mxl|xml|dragoman\.zip)$/i;
+/** Files that can be worked on. */
+export const ENDINGS = /\.(?:mid|midi|smf|kar|rmi|musicxml|mxl|xml|dragoman\.zip)$/i;
 
 /** Names of all files under a folder that can be worked on, with slashes, in order; hidden ones and the output are passed over. */
 export function namesIn(folder: string, output: string): string[] {
@@ -30,6 +31,22 @@ function entriesOf(folder: string) {
     throw new BadInput(`${folder}: ${missing ? 'there is no such folder' : 'it cannot be read as a folder'}.`);
   }
 }
+
+/**
+ * What a file's output is called by: its name without its ending, or with it where another file of the folder has the same name.
+ *
+ * @param folder the name is looked for in
+ */
+export function stemOf(folder: string, name: string): string {
+  const stem = plainStem(name);
+  const at = dirname(name);
+  const alike = readdirSync(join(folder, at)).filter(
+    (other) => ENDINGS.test(other) && plainStem(other).toLowerCase() === basename(stem).toLowerCase(),
+  );
+  return alike.length > 1 ? `${stem} (${name.slice(stem.length + 1)})` : stem;
+}
+
+const plainStem = (name: string) => name.replace(/\.(?:dragoman\.zip|\w+)$/i, '');
 
 /** Names on a list, one a line; each is looked for in the folder. @throws BadInput for one that leads out of it */
 export function namesOnList(text: string): string[] {

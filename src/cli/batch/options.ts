@@ -1,5 +1,6 @@
 /* What a batch is told on its command line. */
 import { availableParallelism } from 'node:os';
+import { resolve } from 'node:path';
 import { HOUSE_RECIPES, readHouseList, readRecipe, type HouseEntry, type Recipe } from '../../core/documents';
 import { recipeFault } from '../../core/dispatch';
 import { parsed } from '../arguments';
@@ -46,6 +47,10 @@ export function batchOptions(args: readonly string[]): BatchOptions {
   const { output, recipe, date = new Date().toISOString().slice(0, 10) } = values;
   if (positionals.length !== 1 || !folder || typeof output !== 'string' || typeof recipe !== 'string')
     throw new BadUsage(`Usage: ${BATCH_USAGE}`);
+  if (resolve(folder) === resolve(output))
+    throw new BadUsage(
+      `The output must be another folder than ${folder}: what is made would be worked on the next time.`,
+    );
   if (typeof date !== 'string' || !/^\d{4}-\d\d-\d\d$/.test(date) || Number.isNaN(Date.parse(date)))
     throw new BadUsage(`--date takes a day as 2026-03-31, not “${String(date)}”.\nUsage: ${BATCH_USAGE}`);
   const list = values['house-list'];

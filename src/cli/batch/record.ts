@@ -46,6 +46,17 @@ export function keptOutcome(output: string, name: string, key: string): Outcome 
   }
 }
 
+/** Files that this batch has made of it before, whatever it was then. */
+export function filesMade(output: string, name: string): ReadonlySet<string> {
+  try {
+    // eslint-disable-next-line @typescript-eslint/no-unsafe-type-assertion -- written by ourselves
+    const { outcome } = JSON.parse(readFileSync(fileOf(output, name), 'utf8')) as Kept;
+    return new Set(outcome.files.map(({ path }) => path));
+  } catch {
+    return new Set();
+  }
+}
+
 export function keepOutcome(output: string, key: string, outcome: Outcome): void {
   writeWhole(fileOf(output, outcome.name), JSON.stringify({ key, outcome } satisfies Kept));
 }

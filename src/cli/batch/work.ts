@@ -1,7 +1,7 @@
 /* One file of a batch, in a thread of its own. Started by run.ts. */
 import 'reflect-metadata';
 import { createHash } from 'node:crypto';
-import { readFileSync } from 'node:fs';
+import { existsSync, readFileSync } from 'node:fs';
 import { basename, dirname, join } from 'node:path';
 import { answersFor, EMPTY_LEDGER, enter, unpackArchive, type HouseEntry, type Recipe } from '../../core/documents';
 import {
@@ -19,7 +19,8 @@ import { toEnd } from '../../core/base';
 import { isScoreFile, ScoreDesk, type SequenceSummary, type Summary } from '../../core/engine';
 import { NO_SETTINGS } from '../../core/settings';
 import { nodeMakers } from './makers';
-import { keepOutcome, keptOutcome, writeWhole, type Outcome } from './record';
+import { stemOf } from './names';
+import { filesMade, keepOutcome, keptOutcome, writeWhole, type Outcome } from './record';
 
 export interface BatchTask {
   name: string;
@@ -116,9 +117,9 @@ function notesOf(summary: Summary | SequenceSummary): number {
 }
 
 /** The archive of a job brings its decisions along; MIDI becomes a score, a score MIDI. */
-async function jobOf({ name, houseList }: BatchTask, bytes: Uint8Array): Promise<JobToSend> {
+async function jobOf({ name, folder, houseList }: BatchTask, bytes: Uint8Array): Promise<JobToSend> {
   const fileName = basename(name);
-  const own = fileName.replace(/\.(?:dragoman\.zip|\w+)$/i, '');
+  const own = basename(stemOf(folder, name));
   if (/\.dragoman\.zip$/i.test(fileName)) {
     const { originals, ledger, direction } = await unpackArchive(bytes, fileName, sha256);
     const score = isScoreFile(originals[0]!.bytes);
@@ -136,18 +137,28 @@ async function jobOf({ name, houseList }: BatchTask, bytes: Uint8Array): Promise
   return { name: own, direction: 'to-score', originals, ledger: answers ? enter(EMPTY_LEDGER, answers) : EMPTY_LEDGER };
 }
 
-/** One file stands where the original stood; several have a folder of their own. */
-function written({ name, output, parcel, date }: BatchTask, files: readonly Delivered[]): Outcome['files'] {
-  const base = name.replace(/\.(?:dragoman\.zip|\w+)$/i, '');
-  const put = (path: string, bytes: Uint8Array) => {
-    writeWhole(join(output, path), bytes);
-    return { path, size: bytes.length };
-  };
-  if (parcel) return [put(`${base}.zip`, packParcel(files, date))];
-  const [only] = files;
-  if (files.length === 1 && only) {
-    const folder = dirname(name) === '.' ? '' : `${dirname(name)}/`;
-    return [put(`${folder}${basename(only.path)}`, only.bytes)];
-  }
-  return files.map(({ path, bytes }) => put(`${base}/${path}`, bytes));
+/**
+ * One file stands where the original stood; several have a folder of their own.
+ *
+ * @throws Error when a file is in the way that this batch has not made
+ */
+function written({ name, folder, output, parcel, date }: BatchTask, files: readonly Delivered[]): Outcome['files'] {
+  const base = stemOf(folder, name);
+  const placed = pathsOf(files, base, parcel).map((path, i) => ({
+    path,
+    bytes: parcel ? packParcel(files, date) : files[i]!.bytes,
+  }));
+  const own = filesMade(output, name);
+  const foreign = placed.find(({ path }) => !own.has(path) && existsSync(join(output, path)));
+  if (foreign)
+    throw new Error(`“${foreign.path}” is there already and was not made by this batch; nothing was overwritten.`);
+  for (const { path, bytes } of placed) writeWhole(join(output, path), bytes);
+  return placed.map(({ path, bytes }) => ({ path, size: bytes.length }));
+}
+
+function pathsOf(files: readonly Delivered[], base: string, parcel: boolean): string[] {
+  if (parcel) return [`${base}.zip`];
+  if (files.length > 1) return files.map(({ path }) => `${base}/${path}`);
+  const folder = dirname(base) === '.' ? '' : `${dirname(base)}/`;
+  return files.map(({ path }) => `${folder}${basename(path)}`);
 }

@@ -36,9 +36,17 @@ export function stopDispatcher(): void {
   queue = Promise.resolve();
 }
 
-/** A worker that broke down is not asked again. */
+/** One that breaks down is not asked again: the next question starts another. */
+function start(): Dispatcher {
+  const started = startDispatcher();
+  started.ended.catch(() => {
+    if (running === started) stopDispatcher();
+  });
+  return started;
+}
+
 async function asked<T>(work: (remote: Dispatcher['remote']) => Promise<T>): Promise<T> {
-  running ??= startDispatcher();
+  running ??= start();
   const mine = running;
   const next = queue.then(() => {
     if (running !== mine) throw new DOMException('Stopped.', 'AbortError');

@@ -23,10 +23,11 @@ import styles from './show.module.css';
 /** A show: its cues, what is in doubt in each, whether they fit together, and out with all of them. */
 export function ShowView({ id }: { id: string }) {
   const show = useLiveQuery(async () => (await database.shows.get(id)) ?? null, [id]);
+  const name = show?.name;
   useEffect(() => {
-    document.title = show ? `${show.name} · Dragoman` : 'Dragoman';
-    return stopDispatcher;
-  }, [show?.name]); // eslint-disable-line react-hooks/exhaustive-deps -- the name is all that is shown
+    document.title = name ? `${name} · Dragoman` : 'Dragoman';
+  }, [name]);
+  useEffect(() => stopDispatcher, []);
   if (show === undefined) return null;
   if (show === null)
     return (
