@@ -92,7 +92,7 @@ test('on the way to a sequencer the time line is mended too', async ({ page }) =
   await expect(changes.getByLabel('Tempo at bar 9', { exact: true })).toHaveValue('150');
   await goTo(page, 'Dispatch');
   const midi = page.waitForEvent('download');
-  await page.getByRole('button', { name: '.mid', exact: false }).first().click();
+  await page.getByRole('button', { name: 'Make the file' }).click();
   const { file } = readSmf(new Uint8Array(readFileSync(await (await midi).path())));
   const { tempo } = performanceFromSmf({ file, warnings: [] });
   expect(tempo.events.map(({ microsecondsPerQuarter }) => microsecondsPerQuarter)).toContain(400_000);
