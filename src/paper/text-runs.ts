@@ -32,7 +32,8 @@ interface Line {
   pieces: Piece[];
 }
 
-const MUSIC_FONTS = ['Leipzig', 'Bravura', 'Leland', 'Gootville', 'Petaluma'];
+/** As the engraver names the font of its signs. */
+const MUSIC_FONT = 'Leipzig';
 
 /** @param outer what the groups around it say @param music the engraver's font; null where the page has none */
 export function textDrawn(text: TextNode, outer: Pick<Style, 'bold' | 'italic'>, music: Font | null): string {
@@ -68,7 +69,7 @@ function styleOf(attributes: Record<string, string>, outer: Style): Style {
     size: size === undefined ? outer.size : Number.parseFloat(size) || 0,
     bold: weight === undefined ? outer.bold : weight === 'bold',
     italic: slant === undefined ? outer.italic : slant === 'italic' || slant === 'oblique',
-    music: family === undefined ? outer.music : MUSIC_FONTS.includes(family),
+    music: family === undefined ? outer.music : family === MUSIC_FONT,
     fill: attributes.fill ?? outer.fill,
   };
 }

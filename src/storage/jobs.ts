@@ -1,4 +1,5 @@
 import { liveQuery, type Table } from 'dexie';
+import { sha256 } from '@/core/base';
 import { guarded, StorageError } from './guarded';
 import { database, type Direction, type JobRecord, type SentRecord } from './schema';
 import { EMPTY_LEDGER, fileNameOf, LONGEST_JOB_NAME, packArchive, unpackArchive, type Ledger } from '@/core/documents';
@@ -6,11 +7,6 @@ import { EMPTY_LEDGER, fileNameOf, LONGEST_JOB_NAME, packArchive, unpackArchive,
 export interface ReceivedFile {
   fileName: string;
   bytes: Uint8Array;
-}
-
-export async function sha256(bytes: Uint8Array): Promise<string> {
-  const digest = await crypto.subtle.digest('SHA-256', bytes as Uint8Array<ArrayBuffer>);
-  return [...new Uint8Array(digest)].map((byte) => byte.toString(16).padStart(2, '0')).join('');
 }
 
 /** A name as archives can carry it. */
@@ -110,7 +106,7 @@ export async function jobsListed({ search, from, most }: { search: string; from:
     const jobs = await database.jobs.orderBy('changedAt').reverse().offset(from).limit(most).toArray();
     return { jobs, all: await database.jobs.count() };
   }
-  // Read at once: a cursor over ten thousand records takes four times as long.
+  // Read at once: a cursor over ten thousand records takes longer.
   const found = (await database.jobs.orderBy('changedAt').toArray()).filter(inList).reverse();
   return { jobs: found.slice(from, from + most), all: found.length };
 }

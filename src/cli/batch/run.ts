@@ -11,7 +11,7 @@ import { failed, type BatchTask } from './work';
 
 /** What one file may take, in megabytes. */
 const MEMORY = 3072;
-/** Most of what a conversion makes is soon gone: room for it spares the thread half of its tidying. */
+/** Most of what a conversion makes is soon gone: with room for it a thread tidies less often. */
 const YOUNG = 192;
 
 /** @returns the exit code: 0 where every file went well, 1 where one did not */

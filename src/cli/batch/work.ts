@@ -10,12 +10,11 @@ import {
   DispatchDesk,
   packParcel,
   previewOf,
-  sha256,
   withContents,
   type Delivered,
   type JobToSend,
 } from '../../core/dispatch';
-import { toEnd } from '../../core/base';
+import { sha256, toEnd } from '../../core/base';
 import { isScoreFile, ScoreDesk, type SequenceSummary, type Summary } from '../../core/engine';
 import { NO_SETTINGS } from '../../core/settings';
 import { nodeMakers } from './makers';

@@ -6,3 +6,4 @@ export { beamSearch, type Beam } from './beam';
 export { Memo, sameNumbers, stage, type Stage } from './stage';
 export { toEnd } from './steps';
 export { few } from './words';
+export { sha256 } from './sha256';

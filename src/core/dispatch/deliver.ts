@@ -62,7 +62,7 @@ export async function* deliver(
       version: String(version),
       date,
     });
-    return { path: paths.take(folder, name, extension), bytes, bars, words };
+    return { path: paths.take(`${folder}/${name}`, `.${extension}`), bytes, bars, words };
   };
   for (const [i, { words, make }] of tasks.entries()) {
     const shareAt = (within: number) => CONVERTING + ((1 - CONVERTING) * (i + within)) / tasks.length;
@@ -84,7 +84,7 @@ function originalsOf({ job }: DispatchDesk, paths: Paths): Delivered[] {
     const dot = fileName.lastIndexOf('.');
     const [name, extension] = dot > 0 ? [fileName.slice(0, dot), fileName.slice(dot + 1)] : [fileName, 'mid'];
     return {
-      path: paths.take('Originals', fileNameOf(name), fileNameOf(extension)),
+      path: paths.take(`Originals/${fileNameOf(name)}`, `.${fileNameOf(extension)}`),
       bytes,
       bars: null,
       words: 'As it was received, untouched',

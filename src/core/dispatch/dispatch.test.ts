@@ -188,6 +188,11 @@ describe('what a recipe delivers', () => {
       'Sound/Goose Mix v1.wav',
     ]);
     expect(files.flatMap((file) => checkDelivered(file)?.findings ?? []).filter(({ ok }) => !ok)).toEqual([]);
+    // Nobody played it: what cannot be heard is not promised either.
+    const sound = { ...USUAL_SOUND, version: 'received' as const };
+    expect(toEnd(previewOf(desk, { ...plain, sound })).words.at(-1)).toMatch(/^Sound, as written: /);
+    const [mix] = await sent({ ...plain, sound }, { desk });
+    expect(mix!.words).toMatch(/as written$/);
   });
 });
 

@@ -1,19 +1,17 @@
 /* Before anything is made: what a recipe will hand over, in words, and which open queries matter for it. */
-import type { PartId } from '../base';
 import { DELIVERIES, type ListsWish, type MidiWish, type Recipe, type SoundWish } from '../documents';
 import type { OpenQuery, SequenceSummary, Summary } from '../engine';
 import type { Bar } from '../time';
 import type { DispatchDesk, Working } from './dispatch-desk';
 import { patternFault } from './names';
 import { sequencerSees } from './receivers/plain-sequencer';
+import { audible } from './tasks';
 
 export interface Preview {
   /** Paragraph: a sentence for each kind of file. */
   words: string[];
   /** Open queries that concern what goes out. */
   matters: OpenQuery[];
-  /** Parts that files can be made of. */
-  parts: { id: PartId; name: string }[];
   files: number;
 }
 
@@ -63,7 +61,7 @@ export function* previewOf(desk: DispatchDesk, recipe: Recipe): Generator<Workin
     const { length } = desk.job.originals;
     draft.says(`The ${length === 1 ? 'original' : 'originals'} as received, untouched.`, length);
   }
-  return draft.done(summary.parts);
+  return draft.done();
 }
 
 /** Gathers sentences, files and queries. */
@@ -87,13 +85,8 @@ class Draft {
       if (kinds?.includes(query.kind) ?? true) this.matters.set(query.id, query);
   }
 
-  done(parts: readonly { id: PartId; name: string }[]): Preview {
-    return {
-      words: this.words,
-      matters: [...this.matters.values()],
-      parts: parts.map(({ id, name }) => ({ id, name })),
-      files: this.files,
-    };
+  done(): Preview {
+    return { words: this.words, matters: [...this.matters.values()], files: this.files };
   }
 }
 
@@ -175,9 +168,11 @@ function draftLists(draft: Draft, { tracks, times, queries, rate }: ListsWish, a
 
 function draftSound(
   draft: Draft,
-  { mix, stems, click, version, sampleRate }: SoundWish,
-  { parts, queries }: Summary | SequenceSummary,
+  { mix, stems, click, version: wished, sampleRate }: SoundWish,
+  summary: Summary | SequenceSummary,
 ): void {
+  const { parts, queries } = summary;
+  const version = audible(wished, summary);
   const what = [
     ...(mix || stems ? ['the mix'] : []),
     ...(stems ? [many(parts.length, 'stem')] : []),

@@ -34,14 +34,14 @@ export function nameBy(pattern: string, fields: NameFields): string {
   return fileNameOf(said.replace(/\s+/g, ' ').replace(/^[\s\-–,]+|[\s\-–,]+$/g, ''));
 }
 
-/** Paths of one dispatch: no two are the same, on file systems that do not tell capitals apart either. */
+/** Paths that are given out: no two are the same, on file systems that do not tell capitals apart either. */
 export class Paths {
   private readonly taken = new Set<string>();
 
-  /** @returns the path with its extension, numbered where it is taken already */
-  take(folder: string, name: string, extension: string): string {
+  /** @param extension with its dot; none for a folder @returns the path with its extension, numbered where it is taken already */
+  take(wished: string, extension = ''): string {
     for (let n = 1; ; n++) {
-      const path = `${folder}/${n === 1 ? name : `${name} (${n})`}.${extension}`;
+      const path = `${n === 1 ? wished : `${wished} (${n})`}${extension}`;
       const key = path.normalize('NFC').toLowerCase();
       if (this.taken.has(key)) continue;
       this.taken.add(key);

@@ -1,15 +1,10 @@
 /* The parcel: one zip of everything that was made, a sheet of contents, and the sums to check it by. */
 import { strToU8, zipSync, type Zippable } from 'fflate';
+import { sha256 } from '../base';
 import type { Delivered } from './deliver';
 
 export const CONTENTS = 'Contents.txt';
 export const SUMS = 'SHA256SUMS.txt';
-
-/** SHA-256 of bytes in lower-case hexadecimal. */
-export async function sha256(bytes: Uint8Array): Promise<string> {
-  const digest = await crypto.subtle.digest('SHA-256', new Uint8Array(bytes));
-  return [...new Uint8Array(digest)].map((byte) => byte.toString(16).padStart(2, '0')).join('');
-}
 
 /** The sums as the usual command-line tools check them: hash, two spaces, path. */
 export async function sumsOf(files: readonly Pick<Delivered, 'path' | 'bytes'>[]): Promise<string> {

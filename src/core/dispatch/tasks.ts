@@ -1,7 +1,14 @@
 /* What a recipe asks of a job, as a list of things to make; each makes one or several files. */
 import { partId, type PartId } from '../base';
-import type { Direction, ListsWish, MapWish, MidiWish, PagesWish, Recipe, ScoreWish, SoundWish } from '../documents';
-import { querySheetText, sheetLine, type ScoreDesk, type SequenceDesk } from '../engine';
+import type { ListsWish, MapWish, MidiWish, PagesWish, Recipe, ScoreWish, SoundWish } from '../documents';
+import {
+  querySheetText,
+  sheetLine,
+  type ScoreDesk,
+  type SequenceDesk,
+  type SequenceSummary,
+  type Summary,
+} from '../engine';
 import type { Stretch } from '../hearing';
 import type { MarksOut } from '../score';
 import { USUAL_CLICK } from '../studio';
@@ -123,7 +130,7 @@ function* studioMap(desk: DispatchDesk, wish: MapWish): Generator<Working, Task>
           tolerance: wish.tolerance,
           click: wish.click ? USUAL_CLICK : null,
           countIn: wish.countIn,
-          start: { rate: wish.rate, frames: wish.start },
+          start: wish.start > 0 ? { rate: wish.rate, frames: wish.start } : null,
         },
         tableSettings(wish),
       );
@@ -204,35 +211,37 @@ const BARS_AT_ONCE = 64;
 /** What a machine can hold in memory, at 48 kHz in stereo. */
 const LONGEST_MINUTES = 30;
 
+interface Heard {
+  /** All of them when there is none. */
+  parts?: PartId[];
+  click?: boolean;
+}
+
 function* sounds(desk: DispatchDesk, wish: SoundWish): Generator<Working, Task[]> {
   const { desk: made, summary } = yield* desk.made();
-  const version = audible(wish.version, desk.job.direction, summary);
+  const version = audible(wish.version, summary);
   // Stems are turned down as the mix is, so that together they are the mix.
   let gain: number | null = null;
-  const task = (label: string, number: number, parts: PartId[], click = false): Task => ({
+  const task = (label: string, number: number, { parts = [], click = false }: Heard = {}): Task => ({
     words: `Sound: ${label}`,
     make: async (makers, onShare) => {
       const take = { stretches: stretchesOf(made, version, parts, click), gain };
       const rendered = await makers.wav(take, wish.sampleRate, onShare);
-      if (label === 'Mix') ({ gain } = rendered);
+      gain ??= rendered.gain;
       const words = `WAV, ${wish.sampleRate / 1000} kHz, 16 bits, ${click ? 'the click alone' : `as ${version}`}`;
       return [{ folder: 'Sound', label, number, extension: 'wav', bytes: rendered.wav, bars: null, words }];
     },
   });
   return [
-    ...(wish.mix || wish.stems ? [task('Mix', 0, [])] : []),
-    ...(wish.stems ? summary.parts.map(({ id, name }, i) => task(name, i + 1, [id])) : []),
-    ...(wish.click ? [task('Click', 0, NOBODY, true)] : []),
+    ...(wish.mix || wish.stems ? [task('Mix', 0)] : []),
+    ...(wish.stems ? summary.parts.map(({ id, name }, i) => task(name, i + 1, { parts: [id] })) : []),
+    ...(wish.click ? [task('Click', 0, { parts: NOBODY, click: true })] : []),
   ];
 }
 
-/** A score has no playing that was received; a MIDI file that stays one is not written. */
-function audible(
-  version: SoundWish['version'],
-  direction: Direction,
-  summary: object & { kind?: 'score' | 'midi' },
-): SoundWish['version'] {
-  if (direction === 'to-score' || version === 'delivered') return version;
+/** What can be heard of a job: a score has no playing that was received, a MIDI file that stays one is not written. */
+export function audible(version: SoundWish['version'], summary: Summary | SequenceSummary): SoundWish['version'] {
+  if (!('kind' in summary) || version === 'delivered') return version;
   return summary.kind === 'score' ? 'written' : 'received';
 }
 

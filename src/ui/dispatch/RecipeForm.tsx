@@ -4,7 +4,7 @@ import { Checkbox, Input, Tooltip } from 'antd';
 import { useState } from 'react';
 import { patternFault, PLACEHOLDERS } from '@/core/dispatch';
 import type { Recipe } from '@/core/documents';
-import { Pick } from './fields';
+import { Few } from './fields';
 import { ListsFields, MapFields, MidiFields, PagesFields, ScoreFields, SoundFields } from './WishFields';
 import styles from './dispatch.module.css';
 
@@ -23,16 +23,19 @@ export function RecipeForm({ recipe, onChange }: { recipe: Recipe; onChange: (re
       <PagesFields {...props} />
       <SoundFields {...props} />
       <div className={styles.common}>
-        <Pick
-          name="Marks that go along"
-          value={recipe.marks}
-          options={[
-            { value: 'none', label: 'None' },
-            { value: 'taken', label: 'Those taken' },
-            { value: 'suggested', label: 'All suggested' },
-          ]}
-          onChange={(marks) => change({ marks })}
-        />
+        {/* Marks stand in scores and on pages; MIDI and lists have none. */}
+        {(recipe.score ?? recipe.pages) && (
+          <Few
+            name="Marks that go along"
+            value={recipe.marks}
+            options={[
+              { value: 'none', label: 'None' },
+              { value: 'taken', label: 'Those taken' },
+              { value: 'suggested', label: 'All suggested' },
+            ]}
+            onChange={(marks) => change({ marks })}
+          />
+        )}
         <Checkbox checked={recipe.originals} onChange={({ target }) => change({ originals: target.checked })}>
           The original, untouched
         </Checkbox>

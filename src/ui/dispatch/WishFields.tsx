@@ -13,7 +13,7 @@ import {
 import { MUSICXML_VERSIONS } from '@/core/engine';
 import { PRESETS } from '@/core/settings';
 import { FRAME_RATES } from '@/core/studio';
-import { Amount, Choice, Pick, Ticks, Wish } from './fields';
+import { Amount, Choice, Few, Ticks, Wish } from './fields';
 import styles from './dispatch.module.css';
 
 interface Props {
@@ -42,7 +42,7 @@ export function ScoreFields({ recipe: { score }, onChange }: Props) {
         ]}
         onChange={change}
       />
-      <Pick
+      <Few
         name="File"
         value={wish.format}
         options={[
@@ -51,13 +51,13 @@ export function ScoreFields({ recipe: { score }, onChange }: Props) {
         ]}
         onChange={(format) => change({ format })}
       />
-      <Pick
+      <Few
         name="Version of MusicXML"
         value={wish.version}
         options={same(MUSICXML_VERSIONS)}
         onChange={(version) => change({ version })}
       />
-      <Pick
+      <Few
         name="Pitch"
         value={wish.concert}
         options={[
@@ -226,7 +226,7 @@ export function PagesFields({ recipe: { pages }, onChange }: Props) {
         suffix="mm"
         onChange={(partStaff) => change({ partStaff })}
       />
-      <Pick
+      <Few
         name="Bar numbers"
         value={wish.barNumbers}
         options={[
@@ -235,7 +235,7 @@ export function PagesFields({ recipe: { pages }, onChange }: Props) {
         ]}
         onChange={(barNumbers) => change({ barNumbers })}
       />
-      <Pick
+      <Few
         name="Pages’ pitch"
         value={wish.concert}
         options={[
@@ -289,7 +289,7 @@ export function SoundFields({ recipe: { sound }, onChange }: Props) {
         ]}
         onChange={(version) => change({ version })}
       />
-      <Pick
+      <Few
         name="Sample rate"
         value={wish.sampleRate}
         options={[

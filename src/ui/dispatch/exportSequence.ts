@@ -2,6 +2,7 @@ import { zipSync } from 'fflate';
 import { engineWorker } from '@/workers/engine-client';
 import { useWorkspace } from '../job/workspace';
 import { download } from '../shared/download';
+import { Paths } from '@/core/dispatch';
 import { fileNameOf, settingsOf } from '@/core/documents';
 
 /** Writes the MIDI as it stands and hands it to the browser: one file, or several in a zip. @returns its name */
@@ -15,13 +16,11 @@ export async function exportSequence(): Promise<string> {
     download(files[0]!.bytes, fileName, 'audio/midi');
     return fileName;
   }
-  const taken = new Set<string>();
-  const entries = files.map(({ label, bytes }, i): [string, Uint8Array] => {
-    const base = `${String(i + 1).padStart(2, '0')} ${fileNameOf(label || 'section')}`;
-    const unique = taken.has(base) ? `${base} (${i + 1})` : base;
-    taken.add(unique);
-    return [`${unique}.mid`, bytes];
-  });
+  const paths = new Paths();
+  const entries = files.map(({ label, bytes }, i): [string, Uint8Array] => [
+    paths.take(`${String(i + 1).padStart(2, '0')} ${fileNameOf(label || 'section')}`, '.mid'),
+    bytes,
+  ]);
   const fileName = `${name}.midi.zip`;
   download(zipSync(Object.fromEntries(entries)), fileName, 'application/zip');
   return fileName;

@@ -82,7 +82,7 @@ export function Choice<T extends string | number>({ name, value, options, onChan
 }
 
 /** One of few, all in sight. */
-export function Pick<T extends string | number | boolean>({ name, value, options, onChange }: OneOf<T>) {
+export function Few<T extends string | number | boolean>({ name, value, options, onChange }: OneOf<T>) {
   return (
     <span className={styles.field}>
       {name}

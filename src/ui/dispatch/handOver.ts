@@ -1,14 +1,15 @@
 'use client';
 
 import type { Delivered } from '@/core/dispatch';
+import { SCORE_FORMATS } from '@/core/engine';
 import { download } from '../shared/download';
 import type { OpenFolder } from '../shared/folders';
 
 /* How files leave the page: into a folder of the user's where the browser has such, as downloads otherwise. */
 
 const TYPES: Record<string, string> = {
-  musicxml: 'application/vnd.recordare.musicxml+xml',
-  mxl: 'application/vnd.recordare.musicxml',
+  musicxml: SCORE_FORMATS.musicxml.mediaType,
+  mxl: SCORE_FORMATS.mxl.mediaType,
   mid: 'audio/midi',
   csv: 'text/csv',
   txt: 'text/plain',

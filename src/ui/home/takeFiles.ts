@@ -1,10 +1,12 @@
+import { asOne, type SingleDecision } from '@/core/decisions';
 import { enter } from '@/core/documents';
-import { addOriginal, changeLedger, importArchive } from '@/storage/jobs';
+import { addOriginal, changeLedger, importArchive, type ReceivedFile } from '@/storage/jobs';
 import { createShow } from '@/storage/shows';
 import type { JobRecord } from '@/storage/schema';
 import { engineWorker } from '@/workers/engine-client';
 import { NO_SETTINGS } from '@/core/settings';
 import { receive, receivedFile, sentence } from '../shared/receive';
+import { withHouseList } from '../shared/withHouseList';
 import type { Become } from './SeveralFiles';
 
 /** Of files that can be taken in. */
@@ -55,37 +57,46 @@ async function takeAsOne(
   onFile: (name: string) => void,
 ): Promise<Taken> {
   const taken: Taken = { jobs: [], show: null, failures: [] };
-  let originals = 0;
-  let bars = 0;
+  const originals: Uint8Array[] = [];
   for (const file of files) {
     onFile(file.name);
     try {
       if (isArchive(file)) throw new Error(`${file.name}: the archive of a job is a job already; open it by itself.`);
       const received = await receivedFile(file);
       const [job] = taken.jobs;
-      if (!job) taken.jobs.push(await receive(received));
-      else {
-        await engineWorker()
-          .check(received.bytes, file.name)
-          .catch((error: unknown) => {
-            throw new Error(`${file.name}: ${sentence(error)}`);
-          });
-        await addOriginal(job.id, received);
-      }
-      originals++;
-      const place = bars;
-      const number = originals;
-      if (how === 'in turn') {
-        const { facts } = await engineWorker().open([received.bytes], NO_SETTINGS);
-        bars += facts.bars;
-        if (number > 1)
-          await changeLedger(taken.jobs[0]!.id, (ledger) =>
-            enter(ledger, { kind: 'placeOriginal', original: number, bars: place }),
-          );
-      }
+      if (job) await addChecked(job, received);
+      else taken.jobs.push(await receive(received));
+      originals.push(received.bytes);
     } catch (error) {
       taken.failures.push(sentence(error));
     }
   }
+  const [job] = taken.jobs;
+  if (job && how === 'in turn') await placeInTurn(job, originals);
   return taken;
+}
+
+async function addChecked(job: JobRecord, { fileName, bytes }: ReceivedFile): Promise<void> {
+  try {
+    await engineWorker().check(bytes, fileName);
+  } catch (error) {
+    throw new Error(`${fileName}: ${sentence(error)}`);
+  }
+  await addOriginal(job.id, { fileName, bytes });
+}
+
+/** Each begins where the one before it ends; the house list is asked first, as opening the job would. */
+async function placeInTurn(job: JobRecord, originals: readonly Uint8Array[]): Promise<void> {
+  const { survey } = await engineWorker().open([...originals], NO_SETTINGS);
+  await withHouseList(
+    job,
+    survey.tracks.filter(({ notes }) => notes > 0),
+  );
+  const places: SingleDecision[] = [];
+  let bars = 0;
+  for (const [i, bytes] of originals.entries()) {
+    if (i > 0) places.push({ kind: 'placeOriginal', original: i + 1, bars });
+    bars += (await engineWorker().open([bytes], NO_SETTINGS)).facts.bars;
+  }
+  if (places.length > 0) await changeLedger(job.id, (ledger) => enter(ledger, asOne(places)));
 }

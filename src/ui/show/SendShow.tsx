@@ -3,7 +3,7 @@
 import { SendOutlined } from '@ant-design/icons';
 import { App, Button, Select } from 'antd';
 import { useState } from 'react';
-import { recipeFault } from '@/core/dispatch';
+import { Paths, recipeFault } from '@/core/dispatch';
 import { fileNameOf, type Recipe } from '@/core/documents';
 import { nextVersion, rememberSent } from '@/storage/jobs';
 import { recipeUsed } from '@/storage/recipes';
@@ -28,10 +28,13 @@ interface Sent {
 export function SendShow({
   show,
   cues,
+  left,
   onBusy,
 }: {
   show: ShowRecord;
   cues: readonly JobRecord[];
+  /** Cues that were not looked at yet: the house list has not been asked about them. */
+  left: number;
   onBusy: (busy: boolean) => void;
 }) {
   const { message, modal } = App.useApp();
@@ -99,7 +102,7 @@ export function SendShow({
       <Button
         type="primary"
         icon={<SendOutlined />}
-        disabled={!recipe || fault !== null || cues.length === 0}
+        disabled={!recipe || fault !== null || cues.length === 0 || left > 0}
         onClick={() => recipe && void send(recipe)}
       >
         One parcel of {count(cues.length, 'cue', 'cues')}
@@ -123,14 +126,15 @@ async function makeAll(
   const done: Sent = { cues: [], failures: [], stumbles: [] };
   const words: string[] = [];
   const open: string[] = [];
-  const taken = new Set<string>();
+  // Two cues of one name have different folders.
+  const folders = new Paths();
   for (const [i, cue] of cues.entries()) {
     const version = nextVersion(cue);
     try {
       const { made, preview, checked } = await makeFiles(
         cue,
         recipe,
-        { version, date, under: freeFolder(cue.name, taken) },
+        { version, date, under: folders.take(fileNameOf(cue.name)) },
         (said, share) => onShare(`${cue.name}: ${said}`, (i + share) / cues.length),
       );
       done.cues.push({ cue, version, files: made.length });
@@ -144,15 +148,4 @@ async function makeAll(
     }
   }
   return { done, words, open };
-}
-
-/** Two cues of one name have different folders. */
-function freeFolder(name: string, taken: Set<string>): string {
-  const plain = fileNameOf(name);
-  for (let n = 1; ; n++) {
-    const folder = n === 1 ? plain : `${plain} (${n})`;
-    if (taken.has(folder.toLowerCase())) continue;
-    taken.add(folder.toLowerCase());
-    return folder;
-  }
 }

@@ -70,7 +70,7 @@ function Desk({ show }: { show: ShowRecord }) {
           {left > 0 && ` · looking at ${left} more`}
         </span>
       </header>
-      <SendShow show={show} cues={all} onBusy={setSending} />
+      <SendShow show={show} cues={all} left={left} onBusy={setSending} />
       <SameNames cues={all} />
       <div className={styles.tools}>
         <Input
