@@ -139,6 +139,21 @@ test('guitar is written as tablature', async ({ page }) => {
   expect(part).toContain('<staff-lines>6</staff-lines>');
 });
 
+test('a lead sheet and a piano reduction are looked at, made of other parts, and sent', async ({ page }) => {
+  await openPage(page);
+  await page.getByText('Extract', { exact: true }).click();
+  await expect(page.getByRole('img', { name: 'Lead sheet, page 1' })).toBeVisible({ timeout: 30_000 });
+  await choose(page, 'Whose tune', 'Flute');
+  await page.getByText('Piano reduction', { exact: true }).click();
+  await expect(page.getByRole('img', { name: 'Piano reduction, page 1' })).toBeVisible({ timeout: 30_000 });
+  await page.getByRole('checkbox', { name: 'Glockenspiel' }).uncheck();
+  await expect(page.getByRole('button', { name: 'Ledger (2)' })).toBeVisible();
+  await goTo(page, 'Dispatch');
+  await page.getByRole('region', { name: 'MusicXML' }).getByRole('checkbox', { name: 'Lead sheet' }).check();
+  await page.getByRole('region', { name: 'MusicXML' }).getByRole('checkbox', { name: 'The score' }).uncheck();
+  await expect(page.getByText(/MusicXML 3\.0: a lead sheet, /)).toBeVisible();
+});
+
 test('score and parts are shown as pages, printed, and saved as PDF', async ({ page }) => {
   await openPage(page);
   await page.getByText('Score', { exact: true }).click();

@@ -1,6 +1,7 @@
 import { writeFileSync } from 'node:fs';
 import { checkTracks, EMPTY_LEDGER, settingsOf } from '../core/documents';
 import { MUSICXML_VERSIONS, ScoreDesk } from '../core/engine';
+import { EXTRACTS } from '../core/extracts';
 import { MARKS_OUT } from '../core/score';
 import { AGREE_USAGE, agreeCommand } from './agree';
 import { BATCH_USAGE } from './batch/options';
@@ -24,7 +25,7 @@ export const commands = {
 
 /** Originals of one job: MIDI, scores with a part or several in each, or a score and how it was played. */
 const TO_SCORE_USAGE =
-  'dragoman to-score IN.mid|IN.musicxml|IN.mxl [IN …] -o OUT.musicxml|OUT.mxl [--job JOB.json] [--report R.json] [--musicxml 3.0|4.0] [--marks none|taken|suggested]';
+  'dragoman to-score IN.mid|IN.musicxml|IN.mxl [IN …] -o OUT.musicxml|OUT.mxl [--job JOB.json] [--report R.json] [--musicxml 3.0|4.0] [--marks none|taken|suggested] [--extract lead-sheet|piano-reduction]';
 
 export const batchHint = `Usage:
   dragoman inspect FILE
@@ -48,6 +49,7 @@ function toScoreCommand(args: readonly string[]): void {
     report: { type: 'string' },
     musicxml: { type: 'string', default: '3.0' },
     marks: { type: 'string', default: 'taken' },
+    extract: { type: 'string' },
   });
   const { output } = values;
   if (positionals.length === 0 || typeof output !== 'string') throw new BadUsage(usage);
@@ -57,13 +59,21 @@ function toScoreCommand(args: readonly string[]): void {
   if (!version) throw new BadUsage(`MusicXML can be ${MUSICXML_VERSIONS.join(' or ')}.\n${usage}`);
   const marks = MARKS_OUT.find((one) => one === values.marks);
   if (!marks) throw new BadUsage(`Marks can be ${MARKS_OUT.join(', ')}.\n${usage}`);
+  const extract = EXTRACTS.find(({ kind }) => kind === values.extract);
+  if (values.extract !== undefined && !extract)
+    throw new BadUsage(`An extract can be ${EXTRACTS.map(({ kind }) => kind).join(' or ')}.\n${usage}`);
   const ledger = typeof values.job === 'string' ? jobLedger(values.job) : EMPTY_LEDGER;
   const settings = settingsOf(ledger);
   const files = readOriginals(positionals);
   const desk = named(positionals[0]!, () => ScoreDesk.open(files, settings));
   checkTracks(ledger, desk.performance.tracks);
   const conversion = desk.convert(settings);
-  writeFileSync(output, desk.export(/\.mxl$/i.test(output) ? 'mxl' : 'musicxml', { version, marks }));
+  const part = extract && { part: extract.id };
+  const format = /\.mxl$/i.test(output) ? 'mxl' : 'musicxml';
+  writeFileSync(
+    output,
+    named(positionals[0]!, () => desk.export(format, { version, marks, ...part })),
+  );
   if (typeof values.report === 'string') writeFileSync(values.report, JSON.stringify(reportOf(conversion), null, 2));
   console.log(conversion.audit.words);
 }

@@ -35,7 +35,7 @@ export function named<T>(fileName: string, read: () => T): T {
     return read();
   } catch (error) {
     const { name, message } = error as Error;
-    if (name === 'SmfError' || name === 'MusicXmlError') throw new BadInput(`${fileName}: ${message}`);
+    if (['SmfError', 'MusicXmlError', 'ExtractError'].includes(name)) throw new BadInput(`${fileName}: ${message}`);
     throw error;
   }
 }

@@ -11,6 +11,7 @@ import {
   type MusicXmlVersion,
   type ScoreFormat,
 } from '../core/engine';
+import { EXTRACTS, type ExtractKind } from '../core/extracts';
 import type { MarksOut } from '../core/score';
 import { NO_SETTINGS, withSequencing, type Preset } from '../core/settings';
 import { USUAL_CLICK, USUAL_STUDIO_MAP } from '../core/studio';
@@ -20,7 +21,14 @@ import { querySheetOf, type SheetEntry } from '../paper/query-sheet';
 export type Task =
   | { kind: 'pdf'; pages: Page[]; how: PdfOptions }
   | { kind: 'query-sheet'; title: string; entries: SheetEntry[] }
-  | { kind: 'to-score'; bytes: Uint8Array; format: ScoreFormat; version?: MusicXmlVersion; marks?: MarksOut }
+  | {
+      kind: 'to-score';
+      bytes: Uint8Array;
+      format: ScoreFormat;
+      version?: MusicXmlVersion;
+      marks?: MarksOut;
+      extract?: ExtractKind;
+    }
   | { kind: 'to-midi'; bytes: Uint8Array; preset: Preset }
   | { kind: 'tempo-map'; bytes: Uint8Array; map: TempoMapWish };
 
@@ -39,7 +47,7 @@ export interface TempoMapWish {
 /** Bytes, or a sentence about what was handed in. */
 export type Outcome = { bytes: Uint8Array } | { refused: string };
 
-const REFUSALS = ['SmfError', 'MusicXmlError', 'DrawingError'];
+const REFUSALS = ['SmfError', 'MusicXmlError', 'DrawingError', 'ExtractError'];
 
 export default async function work(task: Task): Promise<Outcome> {
   try {
@@ -60,7 +68,8 @@ async function computed(task: Task): Promise<Uint8Array> {
     case 'to-score': {
       const desk = ScoreDesk.open([task.bytes], NO_SETTINGS);
       desk.convert(NO_SETTINGS);
-      return desk.export(task.format, { version: task.version, marks: task.marks });
+      const part = EXTRACTS.find(({ kind }) => kind === task.extract);
+      return desk.export(task.format, { version: task.version, marks: task.marks, ...(part && { part: part.id }) });
     }
     case 'tempo-map':
       return tempoMap(task.bytes, task.map);

@@ -111,6 +111,14 @@ const EXAMPLES: { [K in Decision['kind']]: Extract<Decision, { kind: K }>[] } = 
     { kind: 'setPartSequencing', part: sequenced, split: 'voice', program: 5 },
     { kind: 'setPartSequencing', part: sequenced, split: null, program: null },
   ],
+  chooseMelody: [
+    { kind: 'chooseMelody', part },
+    { kind: 'chooseMelody', part: null },
+  ],
+  chooseReduced: [
+    { kind: 'chooseReduced', parts: [part] },
+    { kind: 'chooseReduced', parts: null },
+  ],
   setChordSymbols: [
     { kind: 'setChordSymbols', use: 'on', from: null, over: part },
     { kind: 'setChordSymbols', use: 'suggest', from: part, over: null },

@@ -63,6 +63,8 @@ import { setMarkerStyle } from './page/set-marker-style';
 import { writeAnew } from './page/write-anew';
 import { setBreaks } from './page/set-breaks';
 import { setChordSymbols } from './page/set-chord-symbols';
+import { chooseMelody } from './page/choose-melody';
+import { chooseReduced } from './page/choose-reduced';
 import { setSequencing } from './sequencing/set-sequencing';
 import { setCarry } from './sequencing/set-carry';
 import { leaveTracks } from './sequencing/leave-tracks';
@@ -152,6 +154,8 @@ const SINGLE_KINDS = {
   writeAnew,
   setBreaks,
   setChordSymbols,
+  chooseMelody,
+  chooseReduced,
   // timeline
   findTheBeats,
   believeBars,

@@ -134,6 +134,28 @@ describe('what a recipe delivers', () => {
     expect(sections.reduce((sum, { midi }) => sum + notesIn(midi), 0)).toBe(1223);
   });
 
+  it('makes a lead sheet and a piano reduction, and says so before', async () => {
+    const recipe: Recipe = {
+      ...plain,
+      score: { ...USUAL_SCORE, whole: false, leadSheet: true, reduction: true },
+      pages: { ...USUAL_PAGES, score: false, parts: false, reduction: true },
+    };
+    const { books, makers } = scribe();
+    const files = await sent(recipe, { makers });
+    expect(files.map(({ path }) => path)).toEqual([
+      'Score/Goose cue 3 Lead sheet v1.musicxml',
+      'Score/Goose cue 3 Piano reduction v1.musicxml',
+      'Pages/Goose cue 3 Piano reduction v1.pdf',
+    ]);
+    const [lead, piano] = files.slice(0, 2).map(({ bytes }) => readMusicXml(bytes).score);
+    expect(lead!.parts.map(({ harmonies = [] }) => harmonies.length > 10)).toEqual([true]);
+    expect(piano!.parts.map(({ clefs }) => clefs.length)).toEqual([2]);
+    expect(books.map(({ sheets }) => sheets[0]!.musicXml.includes('Piano reduction'))).toEqual([true]);
+    const { words, files: promised } = toEnd(previewOf(deskOf(), recipe));
+    expect(promised).toBe(3);
+    expect(words.join(' ')).toContain('a lead sheet and a piano reduction');
+  });
+
   it('asks the engraver for pages and the synthesizer for stems that are turned down alike', async () => {
     const { books, takes, makers } = scribe();
     const pages = { ...USUAL_PAGES, allParts: true, paper: 'Letter', cover: 'First reading' } as const;

@@ -5,7 +5,7 @@ import type { Bar } from '../time';
 import type { DispatchDesk, Working } from './dispatch-desk';
 import { patternFault } from './names';
 import { sequencerSees } from './receivers/plain-sequencer';
-import { audible } from './tasks';
+import { audible, extractsOf, type ExtractWish } from './tasks';
 
 export interface Preview {
   /** Paragraph: a sentence for each kind of file. */
@@ -20,10 +20,10 @@ const many = (n: number, one: string, more = `${one}s`) => `${number(n)} ${n ===
 
 /** What a wish says of which of its files it wants: at least one of these. */
 const WANTED = {
-  score: ['MusicXML', ['whole', 'parts']],
+  score: ['MusicXML', ['whole', 'parts', 'leadSheet', 'reduction']],
   midi: ['MIDI', ['whole', 'parts', 'sections']],
   lists: ['lists', ['tracks', 'times', 'queries']],
-  pages: ['pages', ['score', 'parts', 'allParts']],
+  pages: ['pages', ['score', 'parts', 'allParts', 'leadSheet', 'reduction']],
   sound: ['sound', ['mix', 'stems', 'click']],
 } as const;
 
@@ -118,27 +118,41 @@ function draftScore(draft: Draft, { score, pages, marks }: Recipe, summary: Summ
   const parts = summary.parts.length;
   const oneByOne = `${many(parts, 'part')} one by one`;
   if (score) {
-    const what = [...(score.whole ? [`a score of ${many(parts, 'part')}`] : []), ...(score.parts ? [oneByOne] : [])];
+    const extracts = extractsIn(score, summary);
+    const what = [
+      ...(score.whole ? [`a score of ${many(parts, 'part')}`] : []),
+      ...(score.parts ? [oneByOne] : []),
+      ...extracts,
+    ];
     const pitch = score.concert ? 'at concert pitch' : 'as players read it';
     draft.says(
-      `MusicXML ${score.version}${score.format === 'mxl' ? ', compressed' : ''}: ${what.join(' and ')}, ${pitch}, without layout.`,
-      Number(score.whole) + (score.parts ? parts : 0),
+      `MusicXML ${score.version}${score.format === 'mxl' ? ', compressed' : ''}: ${inARow(what)}, ${pitch}, without layout.`,
+      Number(score.whole) + (score.parts ? parts : 0) + extracts.length,
     );
   }
   if (pages) {
+    const extracts = extractsIn(pages, summary);
     const what = [
       ...(pages.score ? ['the score'] : []),
       ...(pages.parts ? [oneByOne] : []),
       ...(pages.allParts ? ['all parts in one file'] : []),
+      ...extracts,
     ];
     const paper = pages.paper === '9x12' ? '9 × 12 in' : pages.paper;
     draft.says(
       `PDF on ${paper}: ${what.join(', ')}. Page turns are left to your notation program.`,
-      Number(pages.score) + Number(pages.allParts) + (pages.parts ? parts : 0),
+      Number(pages.score) + Number(pages.allParts) + (pages.parts ? parts : 0) + extracts.length,
     );
   }
   draft.says(marksInWords(marks, summary), 0);
 }
+
+const extractsIn = (wish: ExtractWish, summary: Summary) =>
+  extractsOf(wish, summary).map(({ kind }) => (kind === 'lead-sheet' ? 'a lead sheet' : 'a piano reduction'));
+
+/** "a, b and c" */
+const inARow = (words: readonly string[]) =>
+  [words.slice(0, -1).join(', '), ...words.slice(-1)].filter((part) => part !== '').join(' and ');
 
 function* draftMidi(draft: Draft, wish: MidiWish): Generator<Working> {
   const { desk } = draft;

@@ -10,6 +10,7 @@ import {
   type Summary,
 } from '../engine';
 import type { Stretch } from '../hearing';
+import { EXTRACTS, type Extract, type ExtractKind } from '../extracts';
 import type { MarksOut } from '../score';
 import { USUAL_CLICK } from '../studio';
 import type { DispatchDesk, Working } from './dispatch-desk';
@@ -56,11 +57,21 @@ export function* tasksOf(desk: DispatchDesk, recipe: Recipe, date: string): Gene
   return tasks;
 }
 
+export type ExtractWish = Pick<ScoreWish, 'leadSheet' | 'reduction'>;
+
+/** The extracts that are wanted; none of music without pitches. */
+export function extractsOf({ leadSheet, reduction }: ExtractWish, { parts }: Summary): Extract[] {
+  if (parts.every(({ unpitched }) => unpitched)) return [];
+  const wanted: Record<ExtractKind, boolean | undefined> = { 'lead-sheet': leadSheet, 'piano-reduction': reduction };
+  return EXTRACTS.filter(({ kind }) => wanted[kind]);
+}
+
 function* scores(
   desk: DispatchDesk,
-  { format, version, concert, whole, parts }: ScoreWish,
+  wish: ScoreWish,
   how: { marks: MarksOut; date: string },
 ): Generator<Working, Task[]> {
+  const { format, version, concert, whole, parts } = wish;
   const { desk: score, summary } = yield* desk.converted();
   const file = (folder: Folder, part: { id: PartId; name: string } | null, number: number): Task => {
     const label = part?.name ?? (concert ? 'Score, concert pitch' : 'Score');
@@ -82,6 +93,7 @@ function* scores(
   return [
     ...(whole ? [file('Score', null, 0)] : []),
     ...(parts ? summary.parts.map((part, i) => file('Parts', part, i + 1)) : []),
+    ...extractsOf(wish, summary).map((extract) => file('Score', extract, 0)),
   ];
 }
 
@@ -194,6 +206,9 @@ function* pages(desk: DispatchDesk, wish: PagesWish, marks: MarksOut): Generator
     name,
     staffMillimetres: wish.partStaff,
   });
+  const extracts = extractsOf(wish, summary).map((extract) =>
+    book(extract.name, 0, () => [one(extract)], `PDF, ${paper}, ${extract.name.toLowerCase()}`),
+  );
   return [
     ...(wish.score ? [book('Score', 0, whole, `PDF, ${paper}, the score`)] : []),
     ...(wish.parts
@@ -202,6 +217,7 @@ function* pages(desk: DispatchDesk, wish: PagesWish, marks: MarksOut): Generator
     ...(wish.allParts
       ? [book('Parts', 0, () => summary.parts.map(one), `PDF, ${paper}, all parts one after the other`)]
       : []),
+    ...extracts,
   ];
 }
 

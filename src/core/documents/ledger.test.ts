@@ -25,6 +25,7 @@ import {
   writeChart,
   writeDrumMap,
 } from './index';
+import { EXTRACTS, extractOf } from '../extracts';
 import { remediesFor } from '../queries';
 import { NO_JOB_SETTINGS, USUAL_TREATMENTS } from '../settings';
 
@@ -334,6 +335,31 @@ describe('decisions about the way to a sequencer', () => {
   });
 });
 
+describe('decisions about extracts', () => {
+  const reduced = (parts: string[] | null): Decision => ({ kind: 'chooseReduced', parts: parts && parts.map(partId) });
+  it('change what extracts are made of, and nothing of the score', () => {
+    const ledger = [{ kind: 'chooseMelody' as const, part: partId('t10') }, reduced(['t8', 't10'])].reduce(
+      enter,
+      EMPTY_LEDGER,
+    );
+    const settings = settingsOf(ledger);
+    const { printed } = toScore(performance, settings);
+    expect(writeMusicXml(printed)).toBe(scoreText());
+    const of = (from: typeof settings) => EXTRACTS.map((one) => writeMusicXml(extractOf(printed, one, from.extracts)));
+    const found = of(settingsOf(EMPTY_LEDGER));
+    of(settings).forEach((text, i) => expect(text).not.toBe(found[i]));
+    expect(of(settingsOf(moveTo(ledger, 0)))).toEqual(found);
+  });
+  it('are said in plain words', () => {
+    const words = [{ kind: 'chooseMelody' as const, part: partId('t10') }, reduced(['t8', 't10']), reduced(null)];
+    expect(words.map((decision) => inWords(decision, (id) => id))).toEqual([
+      'Lead sheet: the tune is that of t10',
+      'Piano reduction: of t8, t10',
+      'Piano reduction: of all parts',
+    ]);
+  });
+});
+
 describe('charts and drum maps', () => {
   const chart = {
     name: 'Brass library',
@@ -395,6 +421,8 @@ describe('job files', () => {
     const kinds = new Set([
       ...decisions.map((decision) => decision.kind),
       ...sequencing.map((decision) => decision.kind),
+      'chooseMelody',
+      'chooseReduced',
       'freeGrid',
       'setOrnaments',
       'setClefs',

@@ -6,6 +6,7 @@ import {
   IsInt,
   IsNotEmpty,
   IsNumber,
+  IsOptional,
   IsString,
   Max,
   MaxLength,
@@ -42,6 +43,8 @@ class ScoreDto implements ScoreWish {
   @IsBoolean() concert!: boolean;
   @IsBoolean() whole!: boolean;
   @IsBoolean() parts!: boolean;
+  @IsOptional() @IsBoolean() leadSheet?: boolean;
+  @IsOptional() @IsBoolean() reduction?: boolean;
 }
 
 class MidiDto implements MidiWish {
@@ -76,6 +79,8 @@ class PagesDto implements PagesWish {
   @IsBoolean() score!: boolean;
   @IsBoolean() parts!: boolean;
   @IsBoolean() allParts!: boolean;
+  @IsOptional() @IsBoolean() leadSheet?: boolean;
+  @IsOptional() @IsBoolean() reduction?: boolean;
   @IsBoolean() concert!: boolean;
   @IsIn(PAPER_SIZES) paper!: PaperSize;
   @IsNumber() @Min(2) @Max(12) scoreStaff!: number;

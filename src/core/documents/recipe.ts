@@ -23,6 +23,9 @@ export interface ScoreWish {
   whole: boolean;
   /** A file for each part. */
   parts: boolean;
+  /** The tune with its chords; what two hands can play of it all. */
+  leadSheet?: boolean;
+  reduction?: boolean;
 }
 
 /** Standard MIDI Files. */
@@ -72,6 +75,8 @@ export interface PagesWish {
   parts: boolean;
   /** All parts one after the other in one file. */
   allParts: boolean;
+  leadSheet?: boolean;
+  reduction?: boolean;
   concert: boolean;
   paper: PaperSize;
   /** Height of a five-line staff in millimetres, in the score and in parts. */

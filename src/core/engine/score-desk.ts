@@ -28,7 +28,7 @@ import {
   type Reason,
 } from '../proof';
 import { concertScore, withMarksOut, type MarksOut, type Score } from '../score';
-import type { ConversionSettings, Deal } from '../settings';
+import { NO_SETTINGS, type ConversionSettings, type Deal, type ExtractSettings } from '../settings';
 import { hear, type BarClock, type HearingMusic, type Stretch, type StretchRequest } from '../hearing';
 import {
   compareNumbering,
@@ -39,6 +39,7 @@ import {
 } from '../studio';
 import { secondsAtTick, ticksFromUnits, writtenUnits, type Seconds } from '../time';
 import { convert, Memo, type Conversion, type Progress } from '../to-score';
+import { EXTRACTS, extractOf } from '../extracts';
 import { soundingFile, soundingScore } from './sounding-file';
 import { previewDeal, type DealPreview } from './deal-preview';
 import { readOriginals, type Originals } from './originals';
@@ -89,6 +90,10 @@ export class ScoreDesk {
   /** Notes that people changed one by one. */
   private byHand: ReadonlySet<NoteId> = new Set();
 
+  /** What was made out of this conversion for one player. */
+  private extracted: { of: Conversion; scores: Map<PartId, Score> } | null = null;
+  private extracts: ExtractSettings = NO_SETTINGS.extracts;
+
   /** What was heard of this conversion. */
   private heard: { of: Conversion; music: Map<HearingVersion, HearingMusic> } | null = null;
 
@@ -132,6 +137,7 @@ export class ScoreDesk {
     this.tried = null;
     this.prepared = made.prepared;
     this.conversion = made.conversion;
+    this.extracts = settings.extracts;
     this.byHand = new Set(Object.values(settings.edits).flatMap((edits) => edits.map(({ note }) => note)));
     return made.conversion;
   }
@@ -211,8 +217,7 @@ export class ScoreDesk {
    * @param concert at sounding pitch
    */
   sheet(part: PartId | null, concert: boolean, marks: MarksOut = 'taken'): string {
-    const { printed } = this.converted();
-    const chosen = withMarksOut(part === null ? printed : partAlone(printed, part), marks);
+    const chosen = withMarksOut(part === null ? this.converted().printed : this.alone(part), marks);
     return writeMusicXml(concert ? concertScore(chosen) : chosen, { version: '4.0', multiRests: part !== null });
   }
 
@@ -310,7 +315,20 @@ export class ScoreDesk {
   }
 
   export(format: ScoreFormat, how: ScoreExport = {}): Uint8Array {
-    return exportScore(this.converted().printed, format, how);
+    const score = how.part === undefined ? this.converted().printed : this.alone(how.part);
+    return exportScore(score, format, how);
+  }
+
+  /** One part, or an extract, as a score of its own. @throws ExtractError where there is nothing to make it of */
+  private alone(part: PartId): Score {
+    const conversion = this.converted();
+    const extract = EXTRACTS.find(({ id }) => id === part);
+    if (!extract) return partAlone(conversion.printed, part);
+    if (this.extracted?.of !== conversion) this.extracted = { of: conversion, scores: new Map() };
+    const { scores } = this.extracted;
+    const made = scores.get(part) ?? extractOf(conversion.printed, extract, this.extracts);
+    scores.set(part, made);
+    return made;
   }
 
   private converted(): Conversion {

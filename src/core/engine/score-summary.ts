@@ -1,6 +1,7 @@
 import { lowest, type PartId, type TrackId } from '../base';
 import type { CastPart, CastTrack } from '../casting';
 import type { Clef, InstrumentId, TechniqueId } from '../instruments';
+import { melodyOf } from '../extracts';
 import { findKeyswitches, type FileFacts, type Performance, type Survey } from '../performance';
 import { putToPeople, type NoteCounts, type OpenQuery } from '../queries';
 import { playOrder, type Fold, type Part, type Score } from '../score';
@@ -59,6 +60,8 @@ export interface Summary {
   tempos: Score['tempos'];
   markers: Score['markers'];
   parts: PartSummary[];
+  /** Whose tune a lead sheet has where nobody says; null where no part has pitches. */
+  melody: PartId | null;
   /** Stretches that could be written once. */
   repeats: Fold[];
   swing: Swing;
@@ -88,6 +91,7 @@ export function summarise(conversion: Conversion, performance: Performance, open
     keys: score.keys,
     tempos: score.tempos,
     markers: score.markers,
+    melody: melodyOf(conversion.printed),
     suggestedChords: score.parts.reduce(
       (sum, { harmonies = [] }) => sum + harmonies.filter(({ suggested }) => suggested).length,
       0,

@@ -96,6 +96,14 @@ export interface ChordSymbolRule {
   over: PartId | null;
 }
 
+/** What the lead sheet and the piano reduction are made of; what is null is left to the engine. */
+export interface ExtractSettings {
+  /** Whose tune the lead sheet has. */
+  melody: PartId | null;
+  /** Whose notes the piano plays; those of all pitched parts when null. */
+  reduced: readonly PartId[] | null;
+}
+
 /** What to do with a class of marks, in the whole part or in some bars. */
 export interface MarkRule {
   mark: MarkClass;
@@ -193,6 +201,7 @@ export interface ConversionSettings extends CastingSettings {
   /** Lines and pages of a received score begin where they did. */
   keepBreaks: boolean;
   chordSymbols: ChordSymbolRule;
+  extracts: ExtractSettings;
   /** What of a received score is written anew; null means all parts. */
   anew: readonly { aspect: AnewAspect; part: PartId | null }[];
   /**
@@ -243,6 +252,7 @@ export const NO_SETTINGS: ConversionSettings = {
   markerStyle: 'auto',
   keepBreaks: false,
   chordSymbols: { use: 'off', from: null, over: null },
+  extracts: { melody: null, reduced: null },
   anew: [],
   timeFrom: null,
   freeTime: null,

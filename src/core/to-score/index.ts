@@ -10,3 +10,6 @@ export { Memo } from '../base/stage';
 export { swung, type Swing } from './timing/swing';
 export type { BeatLine } from './timing/beats';
 export { clefChoices } from './notation/clefs';
+export { asReceived } from './received/as-received';
+export { withChordSymbols } from './chords/chord-symbols';
+export { wholeBarRest } from './notation/assemble';

@@ -64,6 +64,9 @@ const drums = partId('t6');
 /** Said before anything is converted: which originals and tracks there are (joining.test.ts, split-sounds.test.ts). */
 const PUT_TOGETHER_BEFORE = null;
 
+/** Read when the score is there already (extracts.test.ts). */
+const MADE_AFTERWARDS = null;
+
 /** A change of each setting there is: a new one without a line here does not compile. */
 const CHANGES: Record<keyof ConversionSettings, (Partial<ConversionSettings> & { in?: Music }) | null> = {
   leftOut: { leftOut: { [trackId('t7')]: true } },
@@ -111,6 +114,7 @@ const CHANGES: Record<keyof ConversionSettings, (Partial<ConversionSettings> & {
   markerStyle: { markerStyle: 'rehearsal' },
   keepBreaks: { in: 'received', keepBreaks: true },
   chordSymbols: { chordSymbols: { use: 'on', from: null, over: flute } },
+  extracts: MADE_AFTERWARDS,
   anew: { in: 'received', anew: [{ aspect: 'spelling', part: null }] },
   timeFrom: PUT_TOGETHER_BEFORE,
   freeTime: PUT_TOGETHER_BEFORE,

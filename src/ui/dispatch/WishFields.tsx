@@ -39,6 +39,8 @@ export function ScoreFields({ recipe: { score }, onChange }: Props) {
         names={[
           ['whole', 'The score'],
           ['parts', 'Each part'],
+          ['leadSheet', 'Lead sheet'],
+          ['reduction', 'Piano reduction'],
         ]}
         onChange={change}
       />
@@ -204,6 +206,8 @@ export function PagesFields({ recipe: { pages }, onChange }: Props) {
           ['score', 'The score'],
           ['parts', 'Each part'],
           ['allParts', 'All parts in one file'],
+          ['leadSheet', 'Lead sheet'],
+          ['reduction', 'Piano reduction'],
         ]}
         onChange={change}
       />

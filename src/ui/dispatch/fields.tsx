@@ -32,7 +32,7 @@ export function Wish({
   );
 }
 
-type YesOrNo<T> = { [K in keyof T]: T[K] extends boolean ? K : never }[keyof T];
+type YesOrNo<T> = { [K in keyof T]-?: NonNullable<T[K]> extends boolean ? K : never }[keyof T];
 
 /** Which of several files are wanted. @param names of the fields that say so, in order */
 export function Ticks<T extends object>({

@@ -3,10 +3,12 @@
 import type { PartId } from '@/core/base';
 import { Segmented } from 'antd';
 import { useState } from 'react';
+import { EXTRACTS } from '@/core/extracts';
 import { AuditionBar } from '../audition/AuditionBar';
 import { BarWalk } from '../interlinear/BarWalk';
 import { Interlinear } from '../interlinear/Interlinear';
 import { useWorkspace } from '../job/workspace';
+import { ExtractPanel } from './ExtractPanel';
 import { PageParts } from './PageParts';
 import { PartPanel } from './PartPanel';
 import { PickedMarks } from './PickedMarks';
@@ -15,7 +17,7 @@ import { Sheet } from './Sheet';
 import pane from '../shared/pane.module.css';
 import styles from './page.module.css';
 
-type Look = 'passage' | 'score' | 'part';
+type Look = 'passage' | 'score' | 'part' | 'extract';
 
 /** What makes the written side a page: settings at the side, the music as a passage, as a score or as one part. */
 export function PageView() {
@@ -24,6 +26,7 @@ export function PageView() {
   const show = useWorkspace((state) => state.show);
   const [side, setSide] = useState<'parts' | 'piece'>('parts');
   const [look, setLook] = useState<Look>('passage');
+  const [extract, setExtract] = useState(EXTRACTS[0]!);
   const [chosen, setChosen] = useState<PartId | null>(null);
   const part = parts.find((one) => one.id === chosen) ?? parts.find((one) => shown.includes(one.id)) ?? parts[0];
   if (!part) {
@@ -47,29 +50,36 @@ export function PageView() {
         { value: 'passage', label: 'Passage' },
         { value: 'score', label: 'Score' },
         { value: 'part', label: 'Part' },
+        { value: 'extract', label: 'Extract' },
       ]}
     />
   );
   return (
     <div className={styles.view}>
       <aside className={pane.side} aria-label="Page settings">
-        <Segmented<'parts' | 'piece'>
-          size="small"
-          block
-          value={side}
-          onChange={setSide}
-          options={[
-            { value: 'parts', label: 'Parts' },
-            { value: 'piece', label: 'Whole piece' },
-          ]}
-        />
-        {side === 'parts' ? (
-          <>
-            <PageParts chosen={part.id} onChoose={choose} />
-            <PartPanel key={part.id} part={part} />
-          </>
+        {look === 'extract' ? (
+          <ExtractPanel extract={extract} onExtract={setExtract} />
         ) : (
-          <PiecePanel />
+          <>
+            <Segmented<'parts' | 'piece'>
+              size="small"
+              block
+              value={side}
+              onChange={setSide}
+              options={[
+                { value: 'parts', label: 'Parts' },
+                { value: 'piece', label: 'Whole piece' },
+              ]}
+            />
+            {side === 'parts' ? (
+              <>
+                <PageParts chosen={part.id} onChoose={choose} />
+                <PartPanel key={part.id} part={part} />
+              </>
+            ) : (
+              <PiecePanel />
+            )}
+          </>
         )}
       </aside>
       <div className={styles.reading}>
@@ -81,7 +91,7 @@ export function PageView() {
             <AuditionBar />
           </>
         ) : (
-          <Sheet key={look} part={look === 'part' ? part : null} looks={looks} />
+          <Sheet key={look} of={{ passage: null, score: null, part, extract }[look]} looks={looks} />
         )}
       </div>
     </div>

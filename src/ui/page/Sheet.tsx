@@ -22,10 +22,19 @@ import music from '../shared/engraving.module.css';
 import styles from './page.module.css';
 import { withHeads, type BookPage } from '@/paper/sheets';
 import { fileNameOf } from '@/core/documents';
-import type { PartSummary } from '@/core/engine';
+import type { PartId } from '@/core/base';
+import { EXTRACTS } from '@/core/extracts';
 
-/** The engraved score or one part, as pages or on one line; printed, or saved as PDF. */
-export function Sheet({ part, looks }: { part: PartSummary | null; looks: React.ReactNode }) {
+interface Props {
+  /** A part or an extract; the whole score when null. */
+  of: { id: PartId; name: string } | null;
+  looks: React.ReactNode;
+}
+
+/** The engraved score, one part or an extract, as pages or on one line; printed, or saved as PDF. */
+export function Sheet({ of: part, looks }: Props) {
+  // Extracts stand at concert pitch; no part of the score lies under them.
+  const extract = EXTRACTS.some(({ id }) => id === part?.id);
   const { message } = App.useApp();
   const edition = useWorkspace((state) => state.edition);
   const jobName = useWorkspace((state) => state.job!.name);
@@ -102,38 +111,18 @@ export function Sheet({ part, looks }: { part: PartSummary | null; looks: React.
             { value: 'line', label: 'One line' },
           ]}
         />
-        <Segmented<boolean>
-          size="small"
-          value={concert}
-          onChange={setConcert}
-          options={[
-            { value: false, label: 'Written' },
-            { value: true, label: 'Concert' },
-          ]}
-        />
-        {layout === 'pages' && (
-          <span className={styles.group}>
-            <Button
-              size="small"
-              type="text"
-              aria-label="Page back"
-              icon={<LeftOutlined />}
-              disabled={shownPage <= 1}
-              onClick={() => setPage(shownPage - 1)}
-            />
-            <span className={styles.pageNumber}>
-              {shownPage} <span className="soft">of {pages || '…'}</span>
-            </span>
-            <Button
-              size="small"
-              type="text"
-              aria-label="Page on"
-              icon={<RightOutlined />}
-              disabled={shownPage >= pages}
-              onClick={() => setPage(shownPage + 1)}
-            />
-          </span>
+        {!extract && (
+          <Segmented<boolean>
+            size="small"
+            value={concert}
+            onChange={setConcert}
+            options={[
+              { value: false, label: 'Written' },
+              { value: true, label: 'Concert' },
+            ]}
+          />
         )}
+        {layout === 'pages' && <PageWalk page={shownPage} pages={pages} onPage={setPage} />}
         <Zoom zoom={zoom} onZoom={setZoom} />
         <span className={styles.push} />
         <Tooltip title="Print">
@@ -153,7 +142,7 @@ export function Sheet({ part, looks }: { part: PartSummary | null; looks: React.
         >
           PDF
         </Button>
-        {part && (
+        {part && !extract && (
           <Button
             size="small"
             aria-label="All parts as PDF"
@@ -180,7 +169,9 @@ export function Sheet({ part, looks }: { part: PartSummary | null; looks: React.
               data-waiting={waiting || undefined}
               role="img"
               aria-label={part ? `${part.name}, page ${shownPage}` : `Score, page ${shownPage}`}
-              onClick={(event) => musicXml && void openUnder(event.currentTarget, event, musicXml, part?.id ?? null)}
+              onClick={(event) =>
+                musicXml && void openUnder(event.currentTarget, event, musicXml, extract ? null : (part?.id ?? null))
+              }
               dangerouslySetInnerHTML={drawing}
             />
             {musicXml && <SheetPlayhead musicXml={musicXml} page={shownPage} onPage={setPage} />}
@@ -198,6 +189,32 @@ export function Sheet({ part, looks }: { part: PartSummary | null; looks: React.
           document.body,
         )}
     </>
+  );
+}
+
+function PageWalk({ page, pages, onPage }: { page: number; pages: number; onPage: (page: number) => void }) {
+  return (
+    <span className={styles.group}>
+      <Button
+        size="small"
+        type="text"
+        aria-label="Page back"
+        icon={<LeftOutlined />}
+        disabled={page <= 1}
+        onClick={() => onPage(page - 1)}
+      />
+      <span className={styles.pageNumber}>
+        {page} <span className="soft">of {pages || '…'}</span>
+      </span>
+      <Button
+        size="small"
+        type="text"
+        aria-label="Page on"
+        icon={<RightOutlined />}
+        disabled={page >= pages}
+        onClick={() => onPage(page + 1)}
+      />
+    </span>
   );
 }
 

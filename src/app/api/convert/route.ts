@@ -10,6 +10,7 @@ import {
   type MusicXmlVersion,
   type ScoreFormat,
 } from '@/core/engine';
+import { EXTRACTS, type ExtractKind } from '@/core/extracts';
 import { MARKS_OUT, type MarksOut } from '@/core/score';
 import { PRESETS, type Preset } from '@/core/settings';
 import { compute } from '@/server/pool';
@@ -31,6 +32,7 @@ class ConvertRequest {
   @IsOptional() @IsIn(SCORE_FORMAT_NAMES) format?: ScoreFormat;
   @IsOptional() @IsIn(MUSICXML_VERSIONS) musicxml?: MusicXmlVersion;
   @IsOptional() @IsIn(MARKS_OUT) marks?: MarksOut;
+  @IsOptional() @IsIn(EXTRACTS.map(({ kind }) => kind)) extract?: ExtractKind;
   @IsOptional() @IsIn(['yes', 'no']) click?: string;
   @IsOptional() @Matches(/^(1[0-6]|\d)$/) countIn?: string;
   @IsOptional() @Matches(/^(1000|\d{1,3})(\.\d{1,3})?$/) tolerance?: string;
@@ -62,7 +64,7 @@ export const POST = guarded('multipart/form-data', MOST_BYTES + FORM_BYTES, asyn
   );
   if (validateSync(asked, { whitelist: true, forbidNonWhitelisted: true }).length > 0)
     return sentence(
-      'Say “direction” (to-score, to-midi or tempo-map); “carry” (bare, expression, everything), “format” (musicxml, mxl), “musicxml” (3.0, 4.0), “marks” (none, taken, suggested), and for a map “click” (yes, no), “countIn” (0–16), “tolerance” (milliseconds), “barOne” and “give” (map, table) may be added.',
+      'Say “direction” (to-score, to-midi or tempo-map); “carry” (bare, expression, everything), “format” (musicxml, mxl), “musicxml” (3.0, 4.0), “marks” (none, taken, suggested), “extract” (lead-sheet, piano-reduction), and for a map “click” (yes, no), “countIn” (0–16), “tolerance” (milliseconds), “barOne” and “give” (map, table) may be added.',
       400,
     );
   const bytes = new Uint8Array(await file.arrayBuffer());
@@ -92,7 +94,8 @@ export const POST = guarded('multipart/form-data', MOST_BYTES + FORM_BYTES, asyn
   const format = asked.format ?? 'musicxml';
   const out = { type: SCORE_FORMATS[format].mediaType, fileName: `${name}.${format}` };
   return answered(
-    () => compute({ kind: 'to-score', bytes, format, version: asked.musicxml, marks: asked.marks }),
+    () =>
+      compute({ kind: 'to-score', bytes, format, version: asked.musicxml, marks: asked.marks, extract: asked.extract }),
     out,
     otherwise,
     `${named}: `,

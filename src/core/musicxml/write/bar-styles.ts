@@ -1,8 +1,11 @@
-import type { Part, PartBar } from '../../score';
+import type { Part, PartBar, Score } from '../../score';
+import { barIndexAt, type Bar } from '../../time';
 import type { BarStyle } from './attributes';
 
 /** Where repeat signs for equal bars and rests over several bars begin and end, by bar index. */
-export function barStyles({ bars }: Part, multiRests: boolean): ReadonlyMap<number, BarStyle[]> {
+export function barStyles(part: Part, score: Score, multiRests: boolean): ReadonlyMap<number, BarStyle[]> {
+  const { bars } = part;
+  const breaks = multiRests ? restBreaks(part, score) : new Set<number>();
   const styles = new Map<number, BarStyle[]>();
   const add = (bar: number, style: BarStyle) => styles.set(bar, [...(styles.get(bar) ?? []), style]);
   for (let b = 0; b < bars.length;) {
@@ -18,7 +21,7 @@ export function barStyles({ bars }: Part, multiRests: boolean): ReadonlyMap<numb
       continue;
     }
     let end = b;
-    while (multiRests && end < bars.length && isEmpty(bars[end]!)) end++;
+    while (multiRests && end < bars.length && isEmpty(bars[end]!) && (end === b || !breaks.has(end))) end++;
     if (end - b > 1) add(b, { kind: 'multiple-rest', bars: end - b });
     b = Math.max(end, b + 1);
   }
@@ -28,3 +31,30 @@ export function barStyles({ bars }: Part, multiRests: boolean): ReadonlyMap<numb
 function isEmpty(bar: PartBar): boolean {
   return bar.voices.every((voice) => voice.symbols.every((symbol) => symbol.wholeBar === true));
 }
+
+/** Bars before which a rest over several bars ends, because something a player needs is printed there. */
+function restBreaks(part: Part, { bars, signs, keys, tempos, markers, swing }: Score): Set<number> {
+  const breaks = new Set<number>();
+  const starts = bars.map(({ start }) => start);
+  // What stands inside of a bar needs that bar for itself.
+  const at = (place: number) => {
+    const bar = barIndexAt(starts, place);
+    breaks.add(bar);
+    if (place > starts[bar]!) breaks.add(bar + 1);
+  };
+  for (const { start } of bars.filter(({ meter }, b) => changed(meter, bars[b - 1]?.meter))) at(start);
+  for (const key of keys) at((starts[key.bar] ?? 0) + (key.at ?? 0));
+  for (const { at: place } of tempos.filter(({ shown, words }) => shown || words)) at(place);
+  for (const { at: place } of markers) at(place);
+  for (const { bar } of swing) breaks.add(bar);
+  for (const bar of Object.keys(signs).map(Number)) breaks.add(bar).add(bar + 1);
+  for (const { at: place } of part.harmonies ?? []) at(place);
+  for (const { at: place } of part.lines.dynamics) at(place);
+  for (const { bar, at: place = 0 } of part.clefChanges) at((starts[bar] ?? 0) + place);
+  for (const { bar } of part.transpositionChanges ?? []) breaks.add(bar);
+  for (const bar of Object.keys(part.localMeters ?? {}).map(Number)) breaks.add(bar);
+  return breaks;
+}
+
+const changed = (meter: Bar['meter'], before: Bar['meter'] | undefined) =>
+  before?.beats !== meter.beats || before.beatType !== meter.beatType;

@@ -6,9 +6,10 @@ import { performanceOf } from '../../../testing/music';
 import { schemaErrors } from '../../../testing/musicxml-schema';
 import { tuningsOf } from '../../instruments';
 import { performanceFromSmf } from '../../performance';
-import { concertScore, MARK_CLASSES, soundsOf, type Score } from '../../score';
+import { concertScore, MARK_CLASSES, soundsOf, type Part, type Score } from '../../score';
 import { readSmf } from '../../smf';
-import { QUARTER } from '../../time';
+import { barOf, plainPart, plainScore } from '../../../testing/scores';
+import { layBars, QUARTER } from '../../time';
 import { toScore } from '../../to-score';
 import { writeMusicXml } from '../index';
 import { NO_SETTINGS, type MarkRule } from '../../settings';
@@ -109,6 +110,48 @@ describe('a single part', () => {
     expect(await schemaErrors(xml)).toEqual([]);
     expect(count(xml, 'multiple-rest>')).toBeGreaterThan(0);
     expect(count(writeMusicXml({ ...full.printed, parts: [part] }), 'multiple-rest>')).toBe(0);
+  });
+});
+
+describe('a rest over several bars', () => {
+  const rests = (more: Partial<Score>, part: Partial<Part> = {}) => {
+    const bars = Array.from({ length: 8 }, () => barOf([null, 4]));
+    for (const bar of bars) bar.voices[0]!.symbols[0]!.wholeBar = true;
+    const xml = writeMusicXml({ ...plainScore([plainPart(bars, part)]), ...more }, { multiRests: true });
+    return [...xml.matchAll(/<multiple-rest>(\d+)</g)].map(([, length]) => Number(length));
+  };
+  const whole = 4 * QUARTER;
+
+  // What ends such a rest: handbooks of engraving, from memory.
+  it.each<[string, Partial<Score>, Partial<Part>, number[]]>([
+    ['nothing', {}, {}, [8]],
+    ['a rehearsal mark', { markers: [{ at: 3 * whole, text: 'B', rehearsal: true }] }, {}, [3, 5]],
+    ['a tempo inside a bar', { tempos: [{ at: 3.5 * whole, bpm: 90, shown: true }] }, {}, [3, 4]],
+    ['steps that are only played', { tempos: [{ at: 3.5 * whole, bpm: 90, shown: false }] }, {}, [8]],
+    [
+      'a key',
+      { keys: [0, 5].map((bar) => ({ bar, fifths: bar, mode: 'major' as const })) },
+      { writtenKeys: [0, 5] },
+      [5, 3],
+    ],
+    ['a repeat sign', { signs: { 3: { repeatEnd: { times: 2 } } } }, {}, [3, 4]],
+    ['a chord symbol', {}, { harmonies: [{ at: 4 * whole, root: { step: 'C', alter: 0 }, kind: 'major' }] }, [4, 4]],
+    [
+      'a meter',
+      {
+        bars: layBars(
+          [
+            { at: 0, beats: 4, beatType: 4 },
+            { at: 6 * whole, beats: 3, beatType: 4 },
+          ],
+          6 * whole + 6 * QUARTER,
+        ),
+      },
+      {},
+      [6, 2],
+    ],
+  ])('ends where there is something to read: %s', (_name, score, part, lengths) => {
+    expect(rests(score, part)).toEqual(lengths);
   });
 });
 

@@ -82,7 +82,7 @@ export class PartWriter {
       starts: groupBy(slurs, ({ line }) => `${line.voice}/${line.start}`),
       ends: groupBy(slurs, ({ line }) => `${line.endVoice ?? line.voice}/${line.end}`),
     };
-    this.styles = barStyles(part, options.multiRests ?? false);
+    this.styles = barStyles(part, score, options.multiRests ?? false);
     const color = options.suggestionColour;
     this.colour = ({ suggested }) => (suggested && color ? { color } : {});
     this.directions = directionsByBar(score, part, { id, top, colour: this.colour });

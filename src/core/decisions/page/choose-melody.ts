@@ -1,0 +1,19 @@
+import { Equals, Matches, ValidateIf } from 'class-validator';
+import type { PartId } from '../../base';
+import { decisionKind } from '../decision-kind';
+import { PART } from '../validators';
+
+/** Whose tune the lead sheet has. */
+export class ChooseMelody {
+  @Equals('chooseMelody') kind!: 'chooseMelody';
+  /** Null: the one that is sung, or lies highest. */
+  @ValidateIf((one: ChooseMelody) => one.part !== null) @Matches(PART) part!: PartId | null;
+}
+
+export const chooseMelody = decisionKind({
+  kind: 'chooseMelody',
+  dto: ChooseMelody,
+  apply: (settings, { part }) => ({ ...settings, extracts: { ...settings.extracts, melody: part } }),
+  describe: ({ part }, nameOf) =>
+    part === null ? 'Lead sheet: the tune is found' : `Lead sheet: the tune is that of ${nameOf(part)}`,
+});

@@ -1,0 +1,24 @@
+import { ArrayMaxSize, ArrayNotEmpty, Equals, IsArray, Matches, ValidateIf } from 'class-validator';
+import { few, type PartId } from '../../base';
+import { decisionKind } from '../decision-kind';
+import { PART } from '../validators';
+
+/** Whose notes the piano reduction has. */
+export class ChooseReduced {
+  @Equals('chooseReduced') kind!: 'chooseReduced';
+  /** Null: all pitched parts. */
+  @ValidateIf((one: ChooseReduced) => one.parts !== null)
+  @IsArray()
+  @ArrayNotEmpty()
+  @ArrayMaxSize(1000)
+  @Matches(PART, { each: true })
+  parts!: PartId[] | null;
+}
+
+export const chooseReduced = decisionKind({
+  kind: 'chooseReduced',
+  dto: ChooseReduced,
+  apply: (settings, { parts }) => ({ ...settings, extracts: { ...settings.extracts, reduced: parts } }),
+  describe: ({ parts }, nameOf) =>
+    parts === null ? 'Piano reduction: of all parts' : `Piano reduction: of ${few(parts.map(nameOf), ', ')}`,
+});

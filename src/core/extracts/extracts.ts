@@ -1,0 +1,49 @@
+/* Parts that nobody plays in the score, made out of it: they stand beside the players' parts and go out like them. */
+import { partId, type PartId } from '../base';
+import type { Score } from '../score';
+import type { ExtractSettings } from '../settings';
+import { leadSheet, melodyOf } from './lead-sheet';
+import { pianoReduction } from './piano-reduction';
+
+export const EXTRACT_KINDS = ['lead-sheet', 'piano-reduction'] as const;
+export type ExtractKind = (typeof EXTRACT_KINDS)[number];
+
+export interface Extract {
+  /** As a part's, so that it is shown and sent as one. */
+  id: PartId;
+  kind: ExtractKind;
+  name: string;
+}
+
+export const EXTRACTS: readonly Extract[] = [
+  { id: partId('lead-sheet'), kind: 'lead-sheet', name: 'Lead sheet' },
+  { id: partId('piano-reduction'), kind: 'piano-reduction', name: 'Piano reduction' },
+];
+
+export class ExtractError extends Error {
+  override readonly name = 'ExtractError';
+}
+
+/**
+ * A score of that one part.
+ *
+ * @throws ExtractError with one sentence when there is nothing to make it of
+ */
+export function extractOf(score: Score, extract: Extract, { melody, reduced }: ExtractSettings): Score {
+  const { id } = extract;
+  if (score.parts.every(({ unpitched }) => unpitched))
+    throw new ExtractError(`No part has pitches: there is nothing to make a ${extract.name.toLowerCase()} of.`);
+  const named = (made: Score): Score => ({
+    ...made,
+    parts: made.parts.map((part) => ({ ...part, name: extract.name, abbreviation: '' })),
+  });
+  if (extract.kind === 'piano-reduction') return named(pianoReduction(score, known(score, reduced), id));
+  const tune = score.parts.some((part) => part.id === melody && !part.unpitched) ? melody : melodyOf(score);
+  return named(leadSheet(score, tune!, id));
+}
+
+/** Chosen parts that are still there and have pitches; all where none is. */
+function known(score: Score, parts: readonly PartId[] | null): readonly PartId[] | null {
+  const there = parts?.filter((id) => score.parts.some((part) => part.id === id && !part.unpitched)) ?? [];
+  return there.length > 0 ? there : null;
+}

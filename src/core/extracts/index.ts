@@ -1,0 +1,2 @@
+export { ExtractError, EXTRACTS, extractOf, type Extract, type ExtractKind } from './extracts';
+export { melodyOf } from './lead-sheet';
