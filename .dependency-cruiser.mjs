@@ -12,7 +12,7 @@ const layers = [
   ['core/queries'],
   ['core/musicxml', 'core/casting'],
   ['core/to-score', 'core/to-sequencer'],
-  ['core/proof', 'core/documents', 'core/extracts'],
+  ['core/proof', 'core/documents', 'core/extracts', 'core/renewal'],
   ['core/engine'],
   ['core/dispatch'],
   ['paper', 'sound'],

@@ -2,8 +2,8 @@
  * Beats in free playing.
  *
  * Beats are struck mostly, and go on evenly mostly. A path through the onsets says which of them are beats: from one onset to
- * a later one lie one to four beats, those between are silent. It is paid for what stands out, and for going on as it went;
- * a best path is found by dynamic programming over onsets and periods. (After Dixon, Automatic extraction of tempo and beat
+ * a later one lie one to four beats, those between are silent. It is paid for what stands out, for going on as it went or as
+ * it went before a slowing, and for what lies between beats lying on parts of them; a best path is found by dynamic programming over onsets and periods. (After Dixon, Automatic extraction of tempo and beat
  * from expressive performances, 2001, and Ellis, Beat tracking by dynamic programming, 2007; from memory.)
  *
  *     onsets   x   x x x    x   x x     x
@@ -36,23 +36,34 @@ const SHORTEST: Seconds = 0.24;
 const LONGEST: Seconds = 1.7;
 /** People count at about this pace, an octave of tempo more or less (from memory of tapping studies). */
 const USUAL_PERIOD: Seconds = 0.58;
-/** What an uneven step costs, by the square of its octaves. */
-const UNEVEN = 30;
-/** Octaves of tempo up to which it does; beyond them it costs by their size. */
-const BENT = 0.2;
+/** What an uneven step costs, by the square of its octaves; beyond so many octaves by their size. */
+const UNEVEN = 13.8;
+const BENT = 0.27;
+/** What it costs to be back at the pace of before at once, after a slowing; how fast that pace follows the beats. */
+const A_TEMPO = 0.5;
+const FOLLOWS = 0.12;
 /** What a beat on which nothing is struck costs. */
-const SILENT = 0.3;
+const SILENT = 0.45;
 const MOST_SILENT = 3;
 /** What a beat earns whatever it is on: held notes have few that stand out. */
-const EARNED = 0.12;
+const EARNED = 0.5;
+/** What an onset between beats costs that lies on no half, third or quarter of one, and how far off that is, in beats. */
+const MISFIT = 0.45;
+const OFF_PLACE = 0.065;
+const PLACES = [0, 1 / 4, 1 / 3, 1 / 2, 2 / 3, 3 / 4, 1];
+/** What it costs to be far from the pace that is tried, and one that people seldom count at. */
+const OFF_CENTRE = 0.087;
+const UNUSUAL = 0.6;
 const STATES = 24;
 const ANCHORED = 4;
 const AT_ANCHOR: Seconds = 0.09;
 
 interface State {
-  period: number;
+  period: Seconds;
+  /** The pace one comes back to: a slow mean of the periods. */
+  pace: Seconds;
   score: number;
-  from: { onset: number; state: number } | null;
+  from: { onset: number; state: number };
   /** Beats since then. */
   steps: number;
 }
@@ -107,40 +118,71 @@ function track(
   const reach = LONGEST * (MOST_SILENT + 1);
   for (let i = 0; i < onsets.length; i++) {
     const here = onsets[i]!;
-    const worth =
-      here.accent + EARNED + (anchors.some((anchor) => Math.abs(anchor - here.at) < AT_ANCHOR) ? ANCHORED : 0);
+    const anchored = anchors.some((anchor) => Math.abs(anchor - here.at) < AT_ANCHOR);
+    const worth = here.accent + EARNED + (anchored ? ANCHORED : 0);
     while (here.at - onsets[first]!.at > reach) first++;
     const list: State[] = [];
-    for (let j = first; j < i; j++) {
-      const gap = here.at - onsets[j]!.at;
+    for (let j = first; j < i; j++)
       for (let n = 1; n <= MOST_SILENT + 1; n++) {
-        const period = gap / n;
-        if (period < SHORTEST || period > LONGEST) continue;
+        const period = (here.at - onsets[j]!.at) / n;
         const away = Math.log2(period / centre) / width;
-        if (Math.abs(away) > 1.6) continue;
-        const fixed = worth * periodWeight(period) - SILENT * (n - 1) - 0.05 * away * away * n;
-        let best: State | null = null;
-        states[j]!.forEach((before, s) => {
-          const bend = Math.log2(period / before.period);
-          const score = before.score + fixed - uneven(bend) * Math.min(1, 1.4 / n);
-          if (!best || score > best.score) best = { period, score, from: { onset: j, state: s }, steps: n };
-        });
-        // It may begin here, at any pace.
-        const begun = fixed + onsets[j]!.accent - 1.5 - 0.6 * (onsets[j]!.at - onsets[0]!.at);
-        if (!best || begun > (best as State).score)
-          best = { period, score: begun, from: { onset: j, state: -1 }, steps: n };
-        list.push(best);
+        if (period < SHORTEST || period > LONGEST || Math.abs(away) > 1.6) continue;
+        const earned = worth * periodWeight(period);
+        const paid = SILENT * (n - 1) + OFF_CENTRE * away * away * n + misfit(onsets, j, i, period);
+        const begins = onsets[j]!.accent - 1.5 - 0.6 * (onsets[j]!.at - onsets[0]!.at);
+        list.push(bestStep(states[j]!, { onset: j, period, n, gain: earned - paid, begins }));
       }
-    }
     states.push(list.sort((a, b) => b.score - a.score).slice(0, STATES));
   }
   return bestPath(onsets, states);
+}
+
+interface Stride {
+  /** Where it comes from. */
+  onset: number;
+  period: Seconds;
+  /** Beats it takes. */
+  n: number;
+  gain: number;
+  /** What it is worth to begin there, at any pace. */
+  begins: number;
+}
+
+/** The best way to a beat from the states of an earlier one. */
+function bestStep(from: readonly State[], { onset, period, n, gain, begins }: Stride): State {
+  let best: State = { period, pace: period, score: begins + gain, from: { onset, state: -1 }, steps: n };
+  from.forEach((before, state) => {
+    const bend = Math.log2(period / before.period);
+    const back = Math.log2(period / before.pace);
+    const cost = Math.min(uneven(bend), A_TEMPO + uneven(back));
+    const score = before.score + gain - cost * Math.min(1, 1.4 / n);
+    if (score > best.score)
+      best = { period, pace: before.pace * 2 ** (FOLLOWS * n * back), score, from: { onset, state }, steps: n };
+  });
+  return best;
 }
 
 /** Small changes cost by their square; a tempo taken up again after a slowing costs no more than it must. */
 function uneven(bend: number): number {
   const size = Math.abs(bend);
   return UNEVEN * (size < BENT ? size * size : BENT * (2 * size - BENT));
+}
+
+/** What it costs to lie in each of so many parts of a beat: halves, thirds and quarters are free. */
+const PARTS = 240;
+const COST_OF_PART = Array.from({ length: PARTS + 1 }, (_, part) => {
+  const away = Math.min(...PLACES.map((place) => Math.abs(place - part / PARTS)));
+  return MISFIT * Math.min(1, (away / OFF_PLACE) ** 2);
+});
+
+/** What the onsets between two beats, or several with silent ones between, cost by where they lie. */
+function misfit(onsets: readonly Onset[], from: number, to: number, period: Seconds): number {
+  let cost = 0;
+  for (let k = from + 1; k < to; k++) {
+    const place = ((onsets[k]!.at - onsets[from]!.at) / period) % 1;
+    cost += COST_OF_PART[Math.round(place * PARTS)]!;
+  }
+  return cost;
 }
 
 /** Slow beats may earn as much in the same time as fast ones. */
@@ -161,13 +203,13 @@ function bestPath(onsets: readonly Onset[], states: readonly State[][]): FoundBe
   const times: Seconds[] = [onsets[last.onset]!.at];
   for (let { onset, state } = last; state >= 0;) {
     const { from, steps: n } = states[onset]![state]!;
-    const [late, early] = [onsets[onset]!.at, onsets[from!.onset]!.at];
+    const [late, early] = [onsets[onset]!.at, onsets[from.onset]!.at];
     for (let k = 1; k <= n; k++) times.push(late - ((late - early) * k) / n);
-    ({ onset, state } = from!);
+    ({ onset, state } = from);
   }
   const beats = completed(times.reverse(), onsets);
   const period = upperMedian(steps(beats));
-  const prior = 0.35 * Math.log2(period / USUAL_PERIOD) ** 2;
+  const prior = UNUSUAL * Math.log2(period / USUAL_PERIOD) ** 2;
   return { beats, period, worth: last.score / Math.max(1, end - onsets[0]!.at) - prior };
 }
 

@@ -15,3 +15,4 @@ export { storyOf } from './story';
 export { soundingFile } from './sounding-file';
 export { countedFrom, exportStudio, timeLineOfFile, type StudioExport, type TimeLineSummary } from './studio';
 export { type OpenQuery } from '../queries';
+export { renew, type Renewal } from './renew';
