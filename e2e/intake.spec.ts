@@ -64,7 +64,7 @@ test('a damaged archive stores nothing', async ({ page }) => {
 test('a second original joins the job and begins where it is placed', async ({ page }) => {
   await openDemo(page);
   await goTo(page, 'Intake');
-  await page.locator('input[type=file]').setInputFiles(DEMO_FILE);
+  await page.locator('input[type=file]').first().setInputFiles(DEMO_FILE);
   await expect(page.getByText('28 of 28')).toBeVisible({ timeout: 30_000 });
   const place = page.getByRole('spinbutton', { name: /First bar of/ });
   await place.fill('29');

@@ -1,6 +1,6 @@
 import { spawnSync } from 'node:child_process';
 import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
-import { readSmf } from '../core/smf';
+import { readSmf, writeSmf } from '../core/smf';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { strFromU8, unzipSync } from 'fflate';
@@ -229,6 +229,32 @@ describe('command line', () => {
       /takes 0 to 16 bars, not “99”/,
     );
     expect((await dragoman('tempo-map', demo, '-o', map, '--bar-one', '99')).stderr).toMatch(/has 28 bars/);
+  });
+  it('carries a job over to a new version of its file', async () => {
+    const [job, carried, again] = ['job.json', 'carried.json', 'again.mid'].map((name) =>
+      join(folder, `renew-${name}`),
+    );
+    const { file } = readSmf(demoOriginal());
+    writeFileSync(again!, writeSmf({ ...file, tracks: file.tracks.toSpliced(1, 1) }));
+    writeJob(job!, [
+      { kind: 'renamePart', part: 't8', name: 'Fiddle' },
+      { kind: 'renamePart', part: 't1', name: 'Piccolo' },
+    ]);
+    const { status, stdout } = await dragoman('renew', demo, again!, '--job', job!, '-o', carried!);
+    expect(status).toBe(0);
+    expect(stdout).toMatch(/^Bars changed: 0\. Decisions carried over: 1; not: 1\.\nnot: .*: named “Piccolo”/);
+    const score = join(folder, 'renewed.musicxml');
+    expect((await dragoman('to-score', again!, '--job', carried!, '-o', score)).status).toBe(0);
+    expect(readFileSync(score, 'utf8')).toContain('<part-name>Fiddle</part-name>');
+    expect((await dragoman('renew', demo, '--job', job!, '-o', carried!)).status).toBe(2);
+  });
+  it('writes an extract instead of the score', async () => {
+    const piano = join(folder, 'piano.musicxml');
+    expect((await dragoman('to-score', demo, '-o', piano, '--extract', 'piano-reduction')).status).toBe(0);
+    expect(readFileSync(piano, 'utf8').match(/<part-name>[^<]*/g)).toEqual(['<part-name>Piano reduction']);
+    const { status, stderr } = await dragoman('to-score', demo, '-o', piano, '--extract', 'trombone');
+    expect(status).toBe(2);
+    expect(stderr).toContain('An extract can be lead-sheet or piano-reduction.');
   });
   it('refuses a job made for another file', async () => {
     const job = join(folder, 'other.json');

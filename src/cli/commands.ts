@@ -10,6 +10,7 @@ import { BadUsage } from './errors';
 import { parsed } from './arguments';
 import { jobLedger, named, readFile, readOriginals } from './input';
 import { inspect } from './inspect';
+import { RENEW_USAGE, renewCommand } from './renew';
 import { reportOf } from './report';
 import { TEMPO_MAP_USAGE, tempoMapCommand } from './tempo-map';
 import { TO_MIDI_USAGE, toMidiCommand } from './to-midi';
@@ -20,6 +21,7 @@ export const commands = {
   'to-midi': toMidiCommand,
   agree: agreeCommand,
   'tempo-map': tempoMapCommand,
+  renew: renewCommand,
   batch: batchCommand,
 };
 
@@ -33,6 +35,7 @@ export const batchHint = `Usage:
   ${TO_MIDI_USAGE}
   ${AGREE_USAGE}
   ${TEMPO_MAP_USAGE}
+  ${RENEW_USAGE}
   ${BATCH_USAGE}`;
 
 function inspectCommand(args: readonly string[]): void {

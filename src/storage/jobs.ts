@@ -147,7 +147,9 @@ const KEPT_UNUSED_MS = 24 * 60 * 60 * 1000;
 export async function clearUnusedOriginals(now = Date.now()): Promise<void> {
   await database.transaction('rw', database.jobs, database.originals, async () => {
     const held = new Set(
-      (await database.jobs.toArray()).flatMap((job) => job.originals.map((original) => original.sha256)),
+      (await database.jobs.toArray()).flatMap(({ originals, versions = [] }) =>
+        [originals, ...versions.map((version) => version.originals)].flat().map((original) => original.sha256),
+      ),
     );
     for (const hash of await database.originals.toCollection().primaryKeys()) {
       const { unusedSince } = (await database.originals.get(hash))!;

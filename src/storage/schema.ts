@@ -13,6 +13,10 @@ export interface JobRecord {
   changedAt: number;
   originals: OriginalRef[];
   ledger: Ledger;
+  /** Versions that this one took the place of, or that it was taken back from; in order of time. */
+  versions?: VersionRecord[];
+  /** Milliseconds since 1970 at which this version came; none for the first. */
+  versionAt?: number;
   /** As of the last conversion; null before the first. */
   openQueries: number | null;
   /** The house list was asked when the job was first opened. */
@@ -26,6 +30,14 @@ export interface JobRecord {
   show?: string;
   /** What was last found out about it without opening it. */
   facts?: JobFacts;
+}
+
+/** A version of a job's originals with what was decided about them. */
+export interface VersionRecord {
+  originals: OriginalRef[];
+  ledger: Ledger;
+  /** Milliseconds since 1970 at which it came; none for the first. */
+  at?: number;
 }
 
 /** A dispatch of a job. */

@@ -3,6 +3,7 @@ import type { NoteId, PartId, TrackId } from '@/core/base';
 import {
   checkFile,
   openSequence,
+  renew,
   ScoreDesk,
   type SequenceDesk,
   type ControllerPair,
@@ -11,6 +12,7 @@ import {
   type HearingVersion,
   type Opened,
   type PlayedNotes,
+  type Renewal,
   type ScoreExport,
   type ScoreFormat,
   type SequenceSummary,
@@ -20,7 +22,7 @@ import {
   type Version,
 } from '@/core/engine';
 import type { TrackDetail } from '@/core/performance';
-import type { Direction } from '@/core/documents';
+import type { Direction, Ledger } from '@/core/documents';
 import type { Agreement, Changes, Overlay, Passage, Reason } from '@/core/proof';
 import type { BarClock, Stretch, StretchRequest } from '@/core/hearing';
 import type { Numbering, StudioMapSettings, TableSettings } from '@/core/studio';
@@ -78,6 +80,9 @@ function tryingOut<T>(steps: Generator<AnyProgress, T>): Promise<T | null> {
 const api = {
   /** @throws SmfError or MusicXmlError when the file can be used in neither direction */
   check: (bytes: Uint8Array, fileName = ''): FileKind => checkFile(bytes, fileName),
+
+  /** What becomes of what was decided when originals come again. @throws SmfError or MusicXmlError */
+  renew: (before: Uint8Array[], after: Uint8Array[], ledger: Ledger): Renewal => renew(before, after, ledger),
 
   /** Lays originals out for a score. @throws SmfError */
   open(files: Uint8Array[], settings: ConversionSettings): Opened {

@@ -57,18 +57,19 @@ class Moving {
       this.left = true;
       return null;
     }
-    // Only fields with a role were touched, each by one of its own kind.
-    return moved as unknown as SingleDecision;
+    return moved;
   }
 
-  private object(value: object, roles: Roles): object | null {
-    const moved: Record<string, unknown> = { ...value };
+  /** Only fields with a role are touched, each by one of its own kind. */
+  private object<T extends object>(value: T, roles: Roles): T | null {
+    const fields = new Map<string, unknown>(Object.entries(value));
+    const moved = { ...value };
     for (const [field, role] of Object.entries(roles)) {
-      const before = moved[field];
+      const before = fields.get(field);
       if (before === undefined || before === null) continue;
       const after = this.field(before, role);
       if (after === null) return null;
-      moved[field] = after;
+      Object.assign(moved, { [field]: after });
     }
     return moved;
   }

@@ -187,12 +187,6 @@ function wholes(
 ): Omit<VersionChanges, 'bars'> {
   const kept = new Set(stretches.map(({ from }) => from));
   const paired = new Set([...tracks.values()]);
-  const said = <T>(list: readonly T[]) => JSON.stringify(list);
-  const tempi = ({ tempo, ticksPerQuarter }: Performance) =>
-    tempo.events.map(({ tick, microsecondsPerQuarter }) => [
-      playedUnits(tick, ticksPerQuarter),
-      microsecondsPerQuarter,
-    ]);
   return {
     barsAdded: barsOfPerformance(after).flatMap(({ start, length, index }) =>
       stretches.some(({ from, to, now }) => now < start + length && now + to - from > start) ? [] : [index],
@@ -200,7 +194,32 @@ function wholes(
     barsGone: barsOfPerformance(before).flatMap(({ start, index }) => (kept.has(start) ? [] : [index])),
     tracksAdded: after.tracks.filter(({ id, notes }) => notes.length > 0 && !paired.has(id)).map(({ id }) => id),
     tracksGone: before.tracks.filter(({ id, notes }) => notes.length > 0 && !tracks.get(id)).map(({ id }) => id),
-    tempo: said(tempi(before)) !== said(tempi(after)),
-    meters: said(before.meters) !== said(after.meters),
+    tempo: !sameSigns(tempi(before), tempi(after), stretches),
+    meters: !sameSigns(metersIn(before), metersIn(after), stretches),
   };
+}
+
+/** Something that stands on the time line, and what it says. */
+interface Sign {
+  at: PlayedUnits;
+  says: string;
+}
+
+const tempi = ({ tempo, ticksPerQuarter }: Performance): Sign[] =>
+  tempo.events.map(({ tick, microsecondsPerQuarter }) => ({
+    at: playedUnits(tick, ticksPerQuarter),
+    says: String(microsecondsPerQuarter),
+  }));
+const metersIn = ({ meters }: Performance): Sign[] =>
+  meters.map(({ at, beats, beatType }) => ({ at, says: `${beats}/${beatType}` }));
+
+/** Signs are the same where each of one version is in its bar in the other. */
+function sameSigns(before: readonly Sign[], after: readonly Sign[], stretches: readonly Stretch[]): boolean {
+  const words = ({ at, says }: Sign) => `${Math.round(at)} ${says}`;
+  const moved = before.flatMap((sign) => {
+    const at = placeNow(stretches, Math.round(sign.at));
+    return at === null ? [] : [{ ...sign, at }];
+  });
+  const there = new Set(after.map(words));
+  return moved.length === after.length && moved.every((sign) => there.has(words(sign)));
 }

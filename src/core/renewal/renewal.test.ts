@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { seeded } from '../../../bench/random';
-import { meter, performanceOf, smfBytes, type HandNote, type HandTrack } from '../../testing/music';
+import { meter, performanceOf, smfBytes, tempo, type HandNote, type HandTrack } from '../../testing/music';
 import { partId, trackId, type NoteId } from '../base';
 import { DECISION_KINDS, type Decision } from '../decisions';
 import { EMPTY_LEDGER, enter, settingsOf, type Ledger } from '../documents';
@@ -49,7 +49,15 @@ describe('two versions', () => {
     expect([...tracks].every(([was, now]) => was === now)).toBe(true);
     expect([...notes].every(([was, now]) => was === now)).toBe(true);
     expect(notes.size).toBe(OLD.reduce((sum, track) => sum + track.notes.length, 0));
-    expect(changes).toMatchObject({ bars: [], barsAdded: [], barsGone: [], tracksAdded: [], tracksGone: [] });
+    expect(changes).toEqual({
+      bars: [],
+      barsAdded: [],
+      barsGone: [],
+      tracksAdded: [],
+      tracksGone: [],
+      tempo: false,
+      meters: false,
+    });
   });
 
   it('know tracks by their names and by what they play, wherever they stand', () => {
@@ -88,6 +96,15 @@ describe('two versions', () => {
     const { changes } = compared(anew);
     expect(changes.barsAdded).toEqual([]);
     expect(changes.bars.map(({ bar, track }) => [bar, track])).toEqual([[2, 't1']]);
+  });
+
+  it('tell another tempo from one that has moved with its bar', () => {
+    const signs = (at: number, bpm: number) => [meter(0, 4, 4), tempo(0, 90), tempo(at, bpm), meter(at, 3, 4)];
+    const moved = OLD.map((track) => later(track, 16, 8));
+    const told = (bpm: number) =>
+      compareVersions(performanceOf(OLD, signs(32, 70)), performanceOf(moved, signs(40, bpm))).changes;
+    expect(told(70)).toMatchObject({ tempo: false, meters: false });
+    expect(told(71)).toMatchObject({ tempo: true, meters: false });
   });
 
   it('follow the music across the bars when it comes a beat later', () => {

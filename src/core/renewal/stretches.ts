@@ -5,7 +5,7 @@
  *     old   1  2  3  4  5            bar 3 was written anew, two bars were put in before bar 5
  *     new   1  2  3' 4  x  y  5
  */
-import { groupBy } from '../base';
+import { firstNotBefore, groupBy } from '../base';
 import { lastNotAfter, QUARTER, type Bar, type WrittenUnits } from '../time';
 
 /** A bar of the old version and where it begins in the new one. */
@@ -48,13 +48,7 @@ export function alignBars(
 
 /** Where a place of the old version is now; null where its bar is gone. */
 export function placeNow(stretches: readonly Stretch[], place: WrittenUnits): WrittenUnits | null {
-  const found =
-    stretches[
-      lastNotAfter(
-        stretches.map(({ from }) => from),
-        place,
-      )
-    ];
+  const found = stretches[firstNotBefore(stretches, place + 1, ({ from }) => from) - 1];
   return found && place >= found.from && place < found.to ? found.now + place - found.from : null;
 }
 

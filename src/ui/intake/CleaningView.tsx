@@ -6,6 +6,7 @@ import { CONVERSIONS, type TrackInventory } from '@/core/to-sequencer';
 import { useWorkspace } from '../job/workspace';
 import { count } from '../shared/words';
 import { BeforeAfter } from './BeforeAfter';
+import { NewVersion } from './NewVersion';
 import { PresetChoice } from '../shared/PresetChoice';
 import { useMidiSequence } from '../shared/useSequence';
 import { NeutralVolume } from '../shared/NeutralVolume';
@@ -56,6 +57,7 @@ export function CleaningView() {
           Neutral volume
           <NeutralVolume value={settings.neutralVolume} label="Neutral volume" />
         </label>
+        <NewVersion />
       </div>
       <div className={styles.columns}>
         <section aria-label="Kinds of data">

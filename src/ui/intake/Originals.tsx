@@ -8,6 +8,7 @@ import { timedOnDesk, useWorkspace } from '../job/workspace';
 import { CommittedNumber } from '../shared/CommittedNumber';
 import { receivedFile, sentence } from '../shared/receive';
 import { bytesInWords } from '../shared/words';
+import { NewVersion } from './NewVersion';
 import styles from './intake.module.css';
 import { settingsOf } from '@/core/documents';
 
@@ -63,6 +64,7 @@ export function Originals() {
           Add a file to this job
         </Button>
       </Upload>
+      <NewVersion />
     </div>
   );
 }
