@@ -109,6 +109,23 @@ test('notes are dragged, boxed and put in by mouse, shown while it is done', asy
   expect(await outgoing(page)).toHaveLength(before.length + 1);
 });
 
+test('a box around two parts picks both, and what is done is done in both', async ({ page }) => {
+  await openTune(page);
+  // The first of the flute’s four notes in bar 1, and the oboe’s one below it.
+  const [above, below] = [await head(page, 0), await head(page, 4)];
+  await page.mouse.move(above.x - 12, above.y - 30);
+  await page.mouse.down();
+  await page.mouse.move(above.x + 8, below.y + 30, { steps: 8 });
+  await page.mouse.up();
+  await expect(page.getByRole('toolbar', { name: 'Picked notes' })).toContainText('2 notes of 2 parts');
+  await page.keyboard.press('Shift+ArrowDown');
+  await settled(page, 1);
+  expect((await outgoing(page))[0]).toEqual([0, 71]);
+  expect((await outgoing(page, 1))[0]).toEqual([0, 66]);
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect.poll(async () => (await outgoing(page, 1))[0]).toEqual([0, 67]);
+});
+
 test('the menu gives notes to another part, copies them, and puts signs on them', async ({ page }) => {
   await openTune(page);
   const [flute, oboe] = [await outgoing(page), await outgoing(page, 1)];

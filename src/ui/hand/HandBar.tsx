@@ -1,7 +1,7 @@
 'use client';
 
 import { Button, Dropdown, Tooltip } from 'antd';
-import { useWorkspace } from '../job/workspace';
+import { inParts, useWorkspace, type Picked } from '../job/workspace';
 import { count } from '../shared/words';
 import { byHand, HAND_ACTIONS, held } from './actions';
 import { handMenu } from './handMenu';
@@ -9,6 +9,17 @@ import styles from './hand.module.css';
 
 /** The commonest of what can be done; the rest is in the menu. */
 const AT_HAND = ['earlier', 'later', 'shorter', 'longer', 'up', 'down', 'remove'];
+
+/** "5 notes of Flute", "12 notes of 3 parts" */
+export function PickedCount({ picked, name }: { picked: Picked; name: string }) {
+  const parts = inParts(picked);
+  const notes = parts.reduce((sum, one) => sum + one.notes.length, 0);
+  return (
+    <>
+      <b>{count(notes, 'note', 'notes')}</b> of {parts.length === 1 ? name : `${parts.length} parts`}
+    </>
+  );
+}
 
 /** What can be done with the notes picked in the interlinear view. */
 export function HandBar() {
@@ -27,7 +38,7 @@ export function HandBar() {
   return (
     <span className={styles.bar} role="toolbar" aria-label="Picked notes">
       <span>
-        <b>{count(picked.notes.length, 'note', 'notes')}</b> of {of.part.name}
+        <PickedCount picked={picked} name={of.part.name} />
       </span>
       {actions.map(({ id, label, key, decide }) => (
         <Tooltip key={id} title={key && `Key ${key}`}>

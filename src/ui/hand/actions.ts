@@ -4,7 +4,7 @@ import type { PartSummary } from '@/core/engine';
 import { ARTICULATIONS, DYNAMICS, HAIRPINS, type Articulation, type Dynamic, type Hairpin } from '@/core/score';
 import { FIRST_ADDED, type AddedNote } from '@/core/settings';
 import { QUARTER, type WrittenUnits } from '@/core/time';
-import { useWorkspace, type NoteInView } from '../job/workspace';
+import { inParts, useWorkspace, type NoteInView } from '../job/workspace';
 import { useClipboard } from './clipboard';
 
 /*
@@ -22,14 +22,23 @@ export interface Held {
   step: WrittenUnits;
 }
 
+/** What is picked in the part that leads. */
 export function held(): Held | null {
+  return allHeld()[0] ?? null;
+}
+
+/** What is picked, part by part; the one that leads first. */
+export function allHeld(): Held[] {
   const { picked, summary, written, direction } = useWorkspace.getState();
-  const part = summary?.parts.find(({ id }) => id === picked?.part);
-  if (!picked || !part || direction !== 'to-score') return null;
-  const notes = [...new Set(picked.notes.flatMap((id) => written.get(id) ?? []))].sort(
-    (a, b) => a.start - b.start || b.key - a.key,
-  );
-  return { part, notes, ids: picked.notes, step: Math.min(part.report.smallest, QUARTER / 4) };
+  if (!picked || direction !== 'to-score') return [];
+  return inParts(picked).flatMap(({ part: id, notes: ids }): Held[] => {
+    const part = summary?.parts.find((one) => one.id === id);
+    if (!part) return [];
+    const notes = [...new Set(ids.flatMap((note) => written.get(note) ?? []))].sort(
+      (a, b) => a.start - b.start || b.key - a.key,
+    );
+    return [{ part, notes, ids, step: Math.min(part.report.smallest, QUARTER / 4) }];
+  });
 }
 
 /** The first played note behind a written one; that is what edits name. */
@@ -232,9 +241,10 @@ const hairpin =
 
 /** Words where the first of what is picked begins; none take away what stands there. */
 export function sayByHand(words: string): void {
-  const of = held();
-  const first = of?.notes[0];
-  if (of && first) useWorkspace.getState().decide({ kind: 'setWords', part: of.part.id, note: idOf(first), words });
+  const said = allHeld().flatMap(({ part, notes: [first] }): Decision[] =>
+    first ? [{ kind: 'setWords', part: part.id, note: idOf(first), words }] : [],
+  );
+  if (said.length > 0) useWorkspace.getState().decide(asOne(said));
 }
 
 /** Groups as the menu has them; those without a name stand in the menu itself. */
@@ -316,19 +326,29 @@ export const HAND_ACTIONS: readonly HandAction[] = HAND_GROUPS.flatMap(({ action
 
 const byId = new Map(HAND_ACTIONS.map((action) => [action.id, action]));
 
-/** Does it with what is picked, where it can be done. */
+/** Does it with what is picked, in every part where it can be done; one step, whatever the number of parts. */
 export function byHand(id: string): void {
-  const of = held();
-  const decision = of && byId.get(id)?.decide(of);
-  if (!decision) return;
-  const { decide, pick } = useWorkspace.getState();
-  decide(decision);
+  const action = byId.get(id);
+  const decisions = numbered(allHeld().flatMap((of) => action?.decide(of) ?? []));
+  if (decisions.length === 0) return;
+  const { decide, pick, pickIn } = useWorkspace.getState();
+  decide(asOne(decisions));
   if (id === 'remove') pick(null, []);
-  if (decision.kind === 'addNotes')
-    pick(
-      decision.part,
-      decision.notes.map(({ note }) => note),
-    );
+  const added = decisions.flatMap((made) =>
+    made.kind === 'addNotes' ? [{ part: made.part, notes: made.notes.map(({ note }) => note) }] : [],
+  );
+  if (added.length > 0) pickIn(added);
+}
+
+/** New notes of several parts have ids of their own. */
+function numbered(decisions: readonly Decision[]): Decision[] {
+  let before = 0;
+  return decisions.map((made) => {
+    if (made.kind !== 'addNotes') return made;
+    const notes = made.notes.map((one) => ({ ...one, note: one.note + before }));
+    before += notes.length;
+    return { ...made, notes };
+  });
 }
 
 export function copyHeld(): void {

@@ -29,19 +29,21 @@ export function placeHeight(geometry: Geometry): number {
   return lines ? Math.max(2, (lines.bottom - lines.top) / 8) : 4;
 }
 
-export function dragged(of: Held, way: DragWay, by: { x: number; y: number }, geometry: Geometry): Dragged {
-  return way === 'pitch' ? inPitch(of, by.y, geometry) : inTime(of, way, by.x, geometry);
+/** @param all what is picked, part by part; the one that was pressed first: the others go as far as it does */
+export function dragged(all: readonly Held[], way: DragWay, by: { x: number; y: number }, geometry: Geometry): Dragged {
+  return way === 'pitch' ? inPitch(all, by.y, geometry) : inTime(all, way, by.x, geometry);
 }
 
-function inTime(of: Held, way: 'time' | 'length', dx: number, geometry: Geometry): Dragged {
-  const [first] = of.notes;
-  if (!first) return { way, dx: 0, dy: 0, words: '', decision: null };
+function inTime(all: readonly Held[], way: 'time' | 'length', dx: number, geometry: Geometry): Dragged {
+  const [of] = all;
+  const first = of?.notes[0];
+  if (!of || !first) return { way, dx: 0, dy: 0, words: '', decision: null };
   const edge = way === 'time' ? first.start : first.end;
   const x = xAt(geometry, edge, way === 'time' ? 'start' : 'end');
   const away = timeAt(geometry, x + dx) - timeAt(geometry, x);
   const steps = Math.round(away / of.step);
   const by = steps * of.step;
-  const decision = way === 'time' ? moveTo(of, by) : lengthenBy(of, by);
+  const decision = together(all.map((one) => (way === 'time' ? moveTo(one, by) : lengthenBy(one, by))));
   const direction = way === 'time' ? ['earlier', 'later'] : ['shorter', 'longer'];
   const shown = way === 'time' ? xAt(geometry, edge + by, 'start') - x : 0;
   return {
@@ -53,9 +55,28 @@ function inTime(of: Held, way: 'time' | 'length', dx: number, geometry: Geometry
   };
 }
 
-function inPitch({ part, notes }: Held, dy: number, geometry: Geometry): Dragged {
+const together = (decisions: readonly (Decision | null)[]): Decision | null => {
+  const made = decisions.filter((one) => one !== null);
+  return made.length > 0 ? asOne(made) : null;
+};
+
+function inPitch(all: readonly Held[], dy: number, geometry: Geometry): Dragged {
   const height = placeHeight(geometry);
+  const [of] = all;
+  if (!of) return { way: 'pitch', dx: 0, dy: 0, words: '', decision: null };
+  const { part, notes } = of;
   const places = part.unpitched ? 0 : Math.round(-dy / height);
+  return {
+    way: 'pitch',
+    dx: 0,
+    dy: -places * height,
+    words: pitchWords(part, notes, places),
+    decision: together(all.map((one) => shiftedBy(one, places))),
+  };
+}
+
+function shiftedBy({ part, notes }: Held, places: number): Decision | null {
+  if (part.unpitched) return null;
   const shifts = notes.map((note) => ({ note, semitones: semitonesFor(note.pitch, places, signatureAt(part, note)) }));
   const decisions = [...new Set(shifts.map(({ semitones }) => semitones))]
     .filter((semitones) => semitones !== 0)
@@ -65,13 +86,7 @@ function inPitch({ part, notes }: Held, dy: number, geometry: Geometry): Dragged
       notes: shifts.flatMap((one) => (one.semitones === semitones ? one.note.played.slice(0, 1) : [])),
       semitones,
     }));
-  return {
-    way: 'pitch',
-    dx: 0,
-    dy: -places * height,
-    words: pitchWords(part, notes, places),
-    decision: decisions.length > 0 ? asOne(decisions) : null,
-  };
+  return together(decisions);
 }
 
 function pitchWords(part: Held['part'], notes: readonly NoteInView[], places: number): string {

@@ -5,7 +5,7 @@ import { FIRST_ADDED } from '@/core/settings';
 import { QUARTER } from '@/core/time';
 import type { Geometry } from '../interlinear/geometry';
 import { useWorkspace, type NoteInView } from '../job/workspace';
-import { byHand, copyHeld, give, held } from './actions';
+import { allHeld, byHand, copyHeld, give, held } from './actions';
 import { useClipboard } from './clipboard';
 import { dragged } from './drag';
 import { spoken } from './speak';
@@ -66,6 +66,8 @@ const summaryPart = (id: typeof flute, clefs: string[]) => ({
 
 const decide = vi.fn();
 const pick = (part: typeof flute, ...ids: NoteId[]) => useWorkspace.getState().pick(part, ids);
+const pickIn = (...parts: [typeof flute, ...NoteId[]][]) =>
+  useWorkspace.getState().pickIn(parts.map(([part, ...notes]) => ({ part, notes })));
 const picked = () => useWorkspace.getState().picked?.notes;
 const last = (): unknown => decide.mock.lastCall?.[0];
 
@@ -117,6 +119,37 @@ describe('what can be done', () => {
     pick(flute, 0);
     byHand('earlier');
     expect(decide).not.toHaveBeenCalled();
+  });
+  it('is done in every part at once, as one step', () => {
+    pickIn([flute, 1], [piano, 10, 11]);
+    byHand('later');
+    expect(last()).toEqual({
+      kind: 'together',
+      decisions: [
+        { kind: 'moveNotes', part: flute, moves: [{ note: 1, by: QUARTER / 4 }] },
+        {
+          kind: 'moveNotes',
+          part: piano,
+          moves: [
+            { note: 10, by: QUARTER / 4 },
+            { note: 11, by: QUARTER / 4 },
+          ],
+        },
+      ],
+    });
+    // New notes have ids of their own, and are what is picked then.
+    pickIn([flute, 1], [piano, 10]);
+    byHand('another');
+    const ids = [FIRST_ADDED, FIRST_ADDED + 1];
+    expect(last()).toMatchObject({ decisions: ids.map((note) => ({ kind: 'addNotes', notes: [{ note }] })) });
+    expect(useWorkspace.getState().picked).toMatchObject({
+      part: flute,
+      notes: [ids[0]],
+      beside: [{ part: piano, notes: [ids[1]] }],
+    });
+    pickIn([flute, 1], [piano, 10]);
+    byHand('remove');
+    expect(useWorkspace.getState().picked).toBeNull();
   });
   it('lengthens up to the next note of the voice, and shortens down to a step', () => {
     pick(flute, 0);
@@ -196,14 +229,14 @@ describe('dragging', () => {
   };
   it('sideways moves by whole steps, with Alt it lengthens', () => {
     pick(flute, 1);
-    const time = dragged(held()!, 'time', { x: 41, y: 0 }, geometry);
+    const time = dragged(allHeld(), 'time', { x: 41, y: 0 }, geometry);
     expect(time).toMatchObject({ words: '2 steps later', dx: 40, decision: { moves: [{ by: QUARTER / 2 }] } });
-    expect(dragged(held()!, 'length', { x: 22, y: 0 }, geometry).words).toBe('1 step longer');
-    expect(dragged(held()!, 'time', { x: 5, y: 0 }, geometry).decision).toBeNull();
+    expect(dragged(allHeld(), 'length', { x: 22, y: 0 }, geometry).words).toBe('1 step longer');
+    expect(dragged(allHeld(), 'time', { x: 5, y: 0 }, geometry).decision).toBeNull();
   });
   it('up and down goes from place to place of the staff, as the signature has it', () => {
     pick(flute, 0, 1);
-    const up = dragged(held()!, 'pitch', { x: 0, y: -9 }, geometry);
+    const up = dragged(allHeld(), 'pitch', { x: 0, y: -9 }, geometry);
     expect(up).toMatchObject({ words: 'C5 becomes E5', dy: -8 });
     // C to E and D to F: four semitones and three, one step of the ledger.
     expect(up.decision).toMatchObject({ kind: 'together', decisions: [{ semitones: 4 }, { semitones: 3 }] });

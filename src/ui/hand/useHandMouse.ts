@@ -2,8 +2,8 @@ import { useEffect, useState } from 'react';
 import type { NoteId, PartId } from '@/core/base';
 import type { Passage } from '@/core/proof';
 import type { Geometry } from '../interlinear/geometry';
-import { useWorkspace } from '../job/workspace';
-import { held } from './actions';
+import { inParts, useWorkspace, type Picked } from '../job/workspace';
+import { allHeld } from './actions';
 import { dragged, type Dragged, type DragWay } from './drag';
 
 /** So far the pointer goes before a press becomes a drag, in CSS pixels. */
@@ -62,7 +62,7 @@ export function useHandMouse(
       const note = noteUnder(event.target, passage);
       press = { ...placeOf(event), note, shift: event.shiftKey, way: null };
       const { picked, pick } = useWorkspace.getState();
-      const already = note?.played.every((id) => picked?.notes.includes(id)) ?? false;
+      const already = note !== null && isPicked(picked, note);
       if (note && !already && !event.shiftKey) pick(note.part, note.played);
     };
     const onMove = (event: PointerEvent) => {
@@ -71,11 +71,18 @@ export function useHandMouse(
       const by = { x: x - press.x, y: y - press.y };
       if (!shown && Math.hypot(by.x, by.y) < SLACK) return;
       if (!press.note) return show({ box: boxOf(press, by) });
-      const of = editable ? held() : null;
-      if (!of) return;
+      const pressed = press.note.part;
+      const all = editable
+        ? allHeld().sort((a, b) => Number(b.part.id === pressed) - Number(a.part.id === pressed))
+        : [];
+      if (all.length === 0) return;
       press.way ??= wayOf(by, event.altKey);
-      heads ??= headsOf(element, passage, of.ids);
-      show({ drag: dragged(of, press.way, by, geometry), heads });
+      heads ??= headsOf(
+        element,
+        passage,
+        all.flatMap(({ ids }) => ids),
+      );
+      show({ drag: dragged(all, press.way, by, geometry), heads });
     };
     const onUp = (event: PointerEvent) => {
       if (!press) return;
@@ -137,6 +144,12 @@ const boxOf = (from: { x: number; y: number }, by: { x: number; y: number }): Bo
   height: Math.abs(by.y),
 });
 
+/** All of a note is among what is picked. */
+export function isPicked(picked: Picked | null, { part, played }: NonNullable<Press['note']>): boolean {
+  const own = picked ? inParts(picked).find((one) => one.part === part) : undefined;
+  return own !== undefined && played.every((id) => own.notes.includes(id));
+}
+
 /** The part and the played notes of an engraved note. */
 export function noteUnder(target: EventTarget | null, passage: Passage): Press['note'] {
   const note = target instanceof Element ? target.closest('g.note') : null;
@@ -146,7 +159,7 @@ export function noteUnder(target: EventTarget | null, passage: Passage): Press['
   return part ? { part: part.id, played } : null;
 }
 
-/** Picks the notes in a box: of one part, the one that has most in it. */
+/** Picks the notes in a box, in whatever parts; the part that has most in it leads. */
 function pickInBox(root: HTMLElement, passage: Passage, box: Box): void {
   const { left, top } = root.getBoundingClientRect();
   const found = new Map<PartId, NoteId[]>();
@@ -158,6 +171,6 @@ function pickInBox(root: HTMLElement, passage: Passage, box: Box): void {
     const under = noteUnder(note, passage);
     if (under) found.set(under.part, [...(found.get(under.part) ?? []), ...under.played]);
   }
-  const [part, notes] = [...found].sort((a, b) => b[1].length - a[1].length)[0] ?? [null, []];
-  useWorkspace.getState().pick(part, [...new Set(notes)]);
+  const most = [...found].sort((a, b) => b[1].length - a[1].length);
+  useWorkspace.getState().pickIn(most.map(([part, notes]) => ({ part, notes: [...new Set(notes)] })));
 }

@@ -8,7 +8,7 @@ import styles from './interlinear.module.css';
 /** Room before the next bar's number, in CSS pixels. */
 const NEXT = 10;
 
-/** Bar number with what happens there: tempo, marker. The number picks the bar's notes of the part that is at hand. */
+/** Bar number with what happens there: tempo, marker. The number picks the bar's notes of the part that is at hand, or of all. */
 export function BarHead({ index, place, first }: { index: number; place: BarPlace; first: boolean }) {
   const made = useWorkspace(madeOnDesk);
   const summary = made && 'tempos' in made ? made : null;
@@ -25,8 +25,8 @@ export function BarHead({ index, place, first }: { index: number; place: BarPlac
       <button
         type="button"
         tabIndex={-1}
-        title={`Pick the notes of bar ${place.number}`}
-        onClick={() => pickBar(place)}
+        title={`Pick the notes of bar ${place.number}; with Shift in all parts in view`}
+        onClick={({ shiftKey }) => pickBar(place, shiftKey)}
       >
         {place.number}
       </button>
@@ -36,16 +36,15 @@ export function BarHead({ index, place, first }: { index: number; place: BarPlac
   );
 }
 
-function pickBar({ start, end }: BarPlace): void {
-  const { picked, passage, written, summary, pick } = useWorkspace.getState();
+function pickBar({ start, end }: BarPlace, inAll: boolean): void {
+  const { picked, passage, written, summary, pickIn } = useWorkspace.getState();
   const shown = (summary?.parts ?? []).map(({ id }) => id).filter((id) => passage.parts.includes(id));
-  const part = picked?.part ?? shown[0];
-  if (part === undefined) return;
-  const notes = [...new Set(written.values())].filter(
-    (note) => note.part === part && note.start >= start && note.start < end,
-  );
-  pick(
-    part,
-    notes.flatMap(({ played }) => played),
+  const parts = inAll ? shown : shown.filter((part) => part === (picked?.part ?? shown[0]));
+  const inBar = [...new Set(written.values())].filter((note) => note.start >= start && note.start < end);
+  pickIn(
+    parts.map((part) => ({
+      part,
+      notes: inBar.filter((note) => note.part === part).flatMap(({ played }) => played),
+    })),
   );
 }

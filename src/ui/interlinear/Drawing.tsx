@@ -10,9 +10,9 @@ import { held, USUAL_VELOCITY } from '../hand/actions';
 import { emptyMenu, handMenu } from '../hand/handMenu';
 import { emptyPlaceAt } from '../hand/pointing';
 import { pickFirst } from '../hand/walkNotes';
-import { noteUnder, useHandMouse } from '../hand/useHandMouse';
+import { isPicked, noteUnder, useHandMouse } from '../hand/useHandMouse';
 import { Playhead } from '../audition/Playhead';
-import { madeOnDesk, openQueries, useWorkspace, type NoteInView, type NotesInView } from '../job/workspace';
+import { inParts, madeOnDesk, openQueries, useWorkspace, type NoteInView, type NotesInView } from '../job/workspace';
 import { BarHead } from './BarHead';
 import { readGeometry, type Geometry } from './geometry';
 import { PlayedLanes } from './PlayedLanes';
@@ -43,7 +43,7 @@ export function Drawing({ drawn, dim, laneHeight }: { drawn: Drawn; dim: boolean
   const onContextMenu = (event: React.MouseEvent) => {
     const note = noteUnder(event.target, passage);
     const now = useWorkspace.getState().picked;
-    if (note && !note.played.every((id) => now?.notes.includes(id))) pick(note.part, note.played);
+    if (note && !isPicked(now, note)) pick(note.part, note.played);
     const of = note ? held() : null;
     const { left, top } = root.current!.getBoundingClientRect();
     if (of) return setMenu(handMenu(of));
@@ -174,7 +174,7 @@ function useLight(root: React.RefObject<HTMLElement | null>, passage: Passage) {
 
 function usePicked(root: React.RefObject<HTMLElement | null>, passage: Passage): ReadonlySet<number> {
   const picked = useWorkspace((state) => state.picked);
-  const notes = useMemo(() => new Set(picked?.notes), [picked]);
+  const notes = useMemo(() => new Set(picked ? inParts(picked).flatMap((one) => one.notes) : []), [picked]);
   useMarked(root, passage, notes, 'picked');
   return notes;
 }

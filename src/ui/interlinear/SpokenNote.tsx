@@ -1,6 +1,6 @@
 'use client';
 
-import { barsOnDesk, partsOnDesk, useWorkspace } from '../job/workspace';
+import { barsOnDesk, inParts, partsOnDesk, useWorkspace } from '../job/workspace';
 import { spoken } from '../hand/speak';
 
 /** The picked note in words, for those who hear the page. */
@@ -9,7 +9,15 @@ export function SpokenNote() {
   const written = useWorkspace((state) => state.written);
   const bars = useWorkspace(barsOnDesk);
   const parts = useWorkspace(partsOnDesk);
-  const notes = picked ? [...new Set(picked.notes.flatMap((id) => written.get(id) ?? []))] : [];
+  const notes = picked
+    ? [
+        ...new Set(
+          inParts(picked)
+            .flatMap((one) => one.notes)
+            .flatMap((id) => written.get(id) ?? []),
+        ),
+      ]
+    : [];
   const [first] = notes;
   const name = parts.find(({ id }) => id === first?.part)?.name ?? '';
   const more = notes.length > 1 ? `, and ${notes.length - 1} more` : '';

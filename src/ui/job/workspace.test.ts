@@ -98,15 +98,17 @@ describe('the store behind a job', () => {
     space().show({ from: -3, bars: 2 });
     expect(space().passage).toMatchObject({ from: 0, bars: 2 });
   });
-  it('picks notes of one part, more of them, and lets go', () => {
+  it('picks notes, more of them, of other parts too, and lets go', () => {
     const [flute, horn] = [partId('t1'), partId('t4')];
     space().pick(flute, [1]);
     space().pick(flute, [2], true);
-    expect(space().picked).toEqual({ part: flute, notes: [1, 2] });
+    expect(space().picked).toEqual({ part: flute, notes: [1, 2], beside: [] });
     space().pick(flute, [1], true);
-    expect(space().picked).toEqual({ part: flute, notes: [2] });
+    expect(space().picked).toEqual({ part: flute, notes: [2], beside: [] });
     space().pick(horn, [9], true);
-    expect(space().picked).toEqual({ part: horn, notes: [9] });
+    expect(space().picked).toEqual({ part: flute, notes: [2], beside: [{ part: horn, notes: [9] }] });
+    space().pick(flute, [2], true);
+    expect(space().picked).toEqual({ part: horn, notes: [9], beside: [] });
     space().pick(horn, [9], true);
     expect(space().picked).toBeNull();
   });

@@ -12,7 +12,7 @@ export { barsOnDesk, madeOnDesk, partsOnDesk, timedOnDesk } from './store/on-des
 export { nameOf } from './store/name-of';
 export { openQueries } from './store/open-queries';
 export { alikeOf, isFolded, markedRemedy, queryHere } from './store/query-slice';
-export type { NoteInView, NotesInView } from './store/view-slice';
+export { inParts, type NoteInView, type NotesInView, type Picked } from './store/view-slice';
 
 /** The store behind the screens of a job. */
 export const useWorkspace = create<Workspace>()((...args) => ({

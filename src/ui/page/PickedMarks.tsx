@@ -6,9 +6,9 @@ import { useState } from 'react';
 import { ARTICULATIONS, DYNAMICS, HAIRPINS, type Articulation, type Dynamic } from '@/core/score';
 import { barIndexAt } from '@/core/time';
 import { byHand, sayByHand } from '../hand/actions';
+import { PickedCount } from '../hand/HandBar';
 import { useWorkspace } from '../job/workspace';
 import { CommittedNumber } from '../shared/CommittedNumber';
-import { count } from '../shared/words';
 import styles from './page.module.css';
 
 const SIGNS: Record<Articulation, string> = { staccato: '·', tenuto: '–', accent: '>', marcato: '∧' };
@@ -40,7 +40,7 @@ export function PickedMarks() {
   return (
     <div className={styles.tools} role="toolbar" aria-label="Picked notes">
       <span>
-        <b>{count(notes.length, 'note', 'notes')}</b> of {part.name}
+        <PickedCount picked={picked} name={part.name} />
       </span>
       {!part.unpitched && (
         <span className={styles.group}>

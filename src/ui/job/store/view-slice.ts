@@ -23,11 +23,21 @@ export interface NoteInView extends ScoreSound {
 /** Notes in view by what was played. */
 export type NotesInView = ReadonlyMap<NoteId, NoteInView>;
 
+export interface PickedInPart {
+  part: PartId;
+  notes: readonly NoteId[];
+}
+
+/** The part whose notes were picked first, and what is picked in others beside it. */
+export interface Picked extends PickedInPart {
+  beside: readonly PickedInPart[];
+}
+
 /** What is looked at. */
 export interface ViewSlice {
   passage: ShownPassage;
-  /** Played notes of one part that were picked in the interlinear view. */
-  picked: { part: PartId; notes: readonly NoteId[] } | null;
+  /** Played notes that were picked in the interlinear view. */
+  picked: Picked | null;
   /** Of the notes in view. */
   written: NotesInView;
   /** The note under the pointer, once it rests there. */
@@ -37,8 +47,10 @@ export interface ViewSlice {
   /** Height of a staff in the interlinear view, in CSS pixels. */
   staffHeight: number;
   show: (passage: Partial<ShownPassage>) => void;
-  /** @param more adds to what is picked in the same part, or takes it away again */
+  /** @param more adds to what is picked, or takes it away again */
   pick: (part: PartId | null, notes: readonly NoteId[], more?: boolean) => void;
+  /** @param parts the first of them leads; none lets go */
+  pickIn: (parts: readonly PickedInPart[]) => void;
   pointAt: (note: { part: PartId; note: NoteId } | null) => void;
   compare: (on: boolean) => void;
   setStaffHeight: (pixels: number) => void;
@@ -74,19 +86,32 @@ export const viewSlice: Slice<ViewSlice> = (set) => ({
   pick: (part, notes, more = false) =>
     set(({ picked }) => {
       if (part === null) return { picked: null };
-      if (!more || picked?.part !== part) return { picked: { part, notes } };
-      const there = notes.every((note) => picked.notes.includes(note));
-      const next = there
-        ? picked.notes.filter((note) => !notes.includes(note))
-        : [...new Set([...picked.notes, ...notes])];
-      return { picked: next.length > 0 ? { part, notes: next } : null };
+      if (!more || !picked) return { picked: { part, notes, beside: [] } };
+      const before = inParts(picked);
+      const own = before.find((one) => one.part === part)?.notes ?? [];
+      const there = notes.every((note) => own.includes(note));
+      const next = there ? own.filter((note) => !notes.includes(note)) : [...new Set([...own, ...notes])];
+      const others = before.filter((one) => one.part !== part);
+      const first = picked.part === part;
+      return { picked: pickedOf(first ? [{ part, notes: next }, ...others] : [...others, { part, notes: next }]) };
     }),
+  pickIn: (parts) => set({ picked: pickedOf(parts) }),
 
   pointAt: (pointed) => set({ pointed }),
   compare: (on) => set({ comparing: on }),
   setStaffHeight: (staffHeight) => set({ staffHeight }),
   see: (written) => set({ written }),
 });
+
+/** What is picked, part by part. */
+export function inParts({ beside, ...first }: Picked): PickedInPart[] {
+  return [first, ...beside];
+}
+
+function pickedOf(parts: readonly PickedInPart[]): Picked | null {
+  const [first, ...beside] = parts.filter(({ notes }) => notes.length > 0);
+  return first ? { ...first, beside } : null;
+}
 
 /** The passage moved as little as shows the place of a query. */
 export function passageShowing(state: Workspace, { part, bar }: OpenQuery): ShownPassage {
