@@ -1,4 +1,4 @@
-import type { NoteId, PartId } from '@/core/base';
+import { groupBy, type NoteId, type PartId } from '@/core/base';
 import { asOne, type Decision } from '@/core/decisions';
 import type { PartSummary } from '@/core/engine';
 import { ARTICULATIONS, DYNAMICS, HAIRPINS, type Articulation, type Dynamic, type Hairpin } from '@/core/score';
@@ -67,13 +67,28 @@ const movedBy = (steps: number) => (of: Held) => moveTo(of, steps * of.step);
 
 const lengthened = (steps: number) => pitched((of) => lengthenBy(of, steps * of.step));
 
-/** Notes of another length, each at least a step long. */
+/**
+ * Notes of another length, each at least a step long: up to the next note of their voice, and from there on over it, in
+ * a voice of their own.
+ */
 export function lengthenBy({ part, notes, step }: Held, by: WrittenUnits): Decision | null {
+  const over = notes.filter((note) => by > 0 && note.end >= nextOfVoice(note));
   const ends = notes.flatMap((note) => {
-    const at = Math.min(Math.max(note.start + step, note.end + by), nextOfVoice(note));
+    const wanted = Math.max(note.start + step, note.end + by);
+    const at = over.includes(note) ? wanted : Math.min(wanted, nextOfVoice(note));
     return at === note.end ? [] : [{ note: idOf(note), at }];
   });
-  return ends.length > 0 ? { kind: 'setEnds', part: part.id, ends } : null;
+  if (ends.length === 0) return null;
+  const voices = groupBy(over, (note) => (voiceOfStaff(note) === 1 ? 2 : 1));
+  return asOne([
+    ...[...voices].map(([voice, moved]): Decision => ({
+      kind: 'setVoiceOf',
+      part: part.id,
+      notes: moved.map(idOf),
+      voice,
+    })),
+    { kind: 'setEnds', part: part.id, ends },
+  ]);
 }
 
 /** Where the next note of a voice begins, as far as it is in view: no note of it is written beyond. */

@@ -154,7 +154,14 @@ describe('what can be done', () => {
   it('lengthens up to the next note of the voice, and shortens down to a step', () => {
     pick(flute, 0);
     byHand('longer');
-    expect(decide).not.toHaveBeenCalled();
+    // On over the next one, in a voice of its own.
+    expect(last()).toEqual({
+      kind: 'together',
+      decisions: [
+        { kind: 'setVoiceOf', part: flute, notes: [0], voice: 2 },
+        { kind: 'setEnds', part: flute, ends: [{ note: 0, at: 1.25 * QUARTER }] },
+      ],
+    });
     pick(flute, 1);
     byHand('longer');
     expect(last()).toEqual({ kind: 'setEnds', part: flute, ends: [{ note: 1, at: 2.25 * QUARTER }] });
