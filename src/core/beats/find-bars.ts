@@ -21,14 +21,16 @@ export interface FoundBars {
 
 const LENGTHS = [2, 3, 4, 5, 6, 7] as const;
 /** What a bar of a length costs: common ones come first. */
-const PRICE: Record<number, number> = { 2: 0.25, 3: 0.12, 4: 0, 5: 0.45, 6: 0.6, 7: 0.8 };
-const ANOTHER_LENGTH = 2.6;
+const PRICE: Record<number, number> = { 2: 0.4, 3: 0.06, 4: 0, 5: 0.25, 6: 0.94, 7: 0.76 };
+const ANOTHER_LENGTH = 4;
 /** What a beat inside of a bar that stands out costs, and what the middle of a long bar may earn. */
-const INSIDE = 0.3;
-const MIDDLE = 0.35;
-const ALIKE = 1.2;
+const INSIDE = 0.18;
+const MIDDLE = 0.8;
+const ALIKE = 1.5;
+/** What it costs to begin inside of a bar. */
+const PICKUP = 1;
 /** What makes a beat stand out. */
-const WEIGHTS = { accent: 0.8, moves: 0.3, harmony: 1.4, long: 1.4, bass: 3 };
+const WEIGHTS = { accent: 0.2, moves: 0.1, harmony: 1.1, long: 1.2, bass: 0.8 };
 /** General MIDI percussion: bass drums begin, crashes announce, snares answer. */
 const KIT: Readonly<Record<number, number>> = { 35: 0.9, 36: 0.9, 49: 1.4, 57: 1.4, 38: -1.2, 40: -1.2, 39: -1.2 };
 
@@ -77,7 +79,7 @@ function bestWay(features: readonly BeatFeature[], lengths: readonly number[], f
   // By beat and by the length of the bar that ends there.
   const at: Map<number, Step>[] = Array.from({ length: n + 1 }, () => new Map());
   for (let pickup = 0; pickup < Math.min(n, Math.max(...lengths)); pickup++)
-    at[pickup]!.set(0, { score: -0.3 * Math.min(1, pickup) - crossed(fixed, -1, pickup), from: -1, length: 0 });
+    at[pickup]!.set(0, { score: -PICKUP * Math.min(1, pickup) - crossed(fixed, -1, pickup), from: -1, length: 0 });
   for (let i = 0; i < n; i++) {
     if (at[i]!.size === 0) continue;
     for (const length of lengths) {

@@ -9,7 +9,7 @@ import type { Query } from '../../queries';
 import { secondsAtTick } from '../../time';
 
 /** So clear it must be before the file is doubted: measured on real scores whose meter was taken away (docs/accuracy.md). */
-const CLEAR = 0.25;
+const CLEAR = 0.22;
 /** Fewer beats say nothing. */
 const FEWEST_BEATS = 24;
 const FEWEST_NOTES = 48;
