@@ -8,9 +8,8 @@ export interface BeatClock {
   begins: Seconds;
 }
 
-/** @param beats at least two, rising @param compound a beat is a dotted quarter */
-export function beatClock(beats: readonly Seconds[], compound = false): BeatClock {
-  const quarters = compound ? 1.5 : 1;
+/** @param beats at least two, rising @param quarters in a beat */
+export function beatClock(beats: readonly Seconds[], quarters = 1): BeatClock {
   const ticks: Ticks = QUARTER * quarters;
   const tempo = beats.slice(1).map((beat, i): TempoEvent => ({
     tick: i * ticks,

@@ -106,6 +106,24 @@ describe('a recording on bars of its own', () => {
     expect(fMeasure(begins, downbeats)).toBeGreaterThan(0.9);
     expect(bars.every(({ length, implicit }) => implicit || length === 4 * QUARTER)).toBe(true);
   });
+  it('is counted in eighths where somebody says so: fives and sevens', () => {
+    const pieces = corpus(43).filter(({ kind }) => kind === 'five and seven');
+    for (const uneven of pieces.slice(0, 2)) {
+      const { performance: played, beats, downbeats: begins } = playFreely(uneven, 'lightly free', 5);
+      const eighths = uneven.meters[0]!.beats;
+      const bar = (beats.at(-1)! - beats[0]!) / (begins.length - 1);
+      const counted = followBeats(played, {
+        ...NO_FREE_TIME,
+        unit: 'eighth',
+        period: bar / eighths,
+        beatsPerBar: eighths,
+        firstDownbeat: 0,
+      })!.performance;
+      expect(counted.meters).toEqual([{ at: 0, beats: eighths, beatType: 8 }]);
+      const { notes, onsets } = measure(toScore(counted, NO_SETTINGS).score, uneven).total;
+      expect(onsets / notes).toBeGreaterThan(0.9);
+    }
+  });
   it('is written as it was meant', () => {
     const { notes, onsets, values, valued } = measure(toScore(followed, NO_SETTINGS).score, piece).total;
     expect(onsets / notes).toBeGreaterThan(0.95);

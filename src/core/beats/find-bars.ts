@@ -22,6 +22,8 @@ export interface FoundBars {
 const LENGTHS = [2, 3, 4, 5, 6, 7] as const;
 /** What a bar of a length costs: common ones come first. */
 const PRICE: Record<number, number> = { 2: 0.4, 3: 0.06, 4: 0, 5: 0.25, 6: 0.94, 7: 0.76 };
+/** Of longer ones, which are only thought of where somebody says so. */
+const DEAREST = 1;
 const ANOTHER_LENGTH = 4;
 /** What a beat inside of a bar that stands out costs, and what the middle of a long bar may earn. */
 const INSIDE = 0.18;
@@ -122,7 +124,7 @@ function wayBack(at: readonly Map<number, Step>[]) {
 
 function barScore(features: readonly BeatFeature[], from: number, length: number): number {
   const mark = (i: number) => features[from + i]?.mark ?? 0;
-  let score = mark(0) - PRICE[length]!;
+  let score = mark(0) - (PRICE[length] ?? DEAREST);
   for (let i = 1; i < length; i++) {
     const half = length % 2 === 0 && length >= 4 && i === length / 2;
     score += half ? MIDDLE * mark(i) : -INSIDE * Math.max(0, mark(i));

@@ -1,12 +1,12 @@
 /*
- * A free recording on bars of its own: every beat becomes a quarter (or a dotted one), the tempo changes with every beat, and
+ * A free recording on bars of its own: every beat becomes a quarter (a dotted one, an eighth), the tempo changes with every beat, and
  * each note keeps its second.
  *
  *     seconds  0.31    0.92     1.47  …        beats as they were played
  *     ticks    0       10080    20160 …        bars as they are written; tempo 98.4, 109.1 …
  */
 import type { Performance, PlayedTrack } from '../performance';
-import type { FreeTime } from '../settings';
+import type { BeatUnit, FreeTime } from '../settings';
 import {
   buildTempoMap,
   QUARTER,
@@ -53,12 +53,12 @@ export function followBeats(
   const known = free.firstDownbeat === null ? [] : [free.firstDownbeat];
   const beats = covering(best.beats, performance);
   const bars = findBars(beats, onsets, known, free.beatsPerBar === null ? undefined : [free.beatsPerBar]);
-  const clock = beatClock(beats, free.compound);
+  const clock = beatClock(beats, BEATS[free.unit].quarters);
   const followed: Performance = {
     ...performance,
     ticksPerQuarter: QUARTER,
     tempo: buildTempoMap(clock.tempo, QUARTER),
-    meters: metersOf(bars.downbeats, bars.beatsPerBar, free.compound),
+    meters: metersOf(bars.downbeats, bars.beatsPerBar, BEATS[free.unit]),
     numbering: [],
     tracks: performance.tracks.map((track) => onClock(track, performance, clock.tickAt)),
     markers: performance.markers.map((marker) => ({ ...marker, tick: moved(performance, clock.tickAt, marker.tick) })),
@@ -118,10 +118,24 @@ function onClock(track: PlayedTrack, performance: Performance, tickAt: BeatClock
   };
 }
 
+/** How a beat is written: its length, and what it adds to a meter’s upper number over the lower one. */
+interface WrittenBeat {
+  quarters: number;
+  counts: number;
+  beatType: number;
+}
+
+const BEATS: Record<BeatUnit, WrittenBeat> = {
+  quarter: { quarters: 1, counts: 1, beatType: 4 },
+  'dotted quarter': { quarters: 1.5, counts: 3, beatType: 8 },
+  eighth: { quarters: 0.5, counts: 1, beatType: 8 },
+};
+
 /** A pickup of what comes before the first bar; then each length where it changes. */
-function metersOf(downbeats: readonly number[], beatsPerBar: number, compound: boolean): MeterEvent[] {
-  const meter = (beats: number) => (compound ? { beats: beats * 3, beatType: 8 } : { beats, beatType: 4 });
-  const unit = compound ? QUARTER * 1.5 : QUARTER;
+function metersOf(downbeats: readonly number[], beatsPerBar: number, written: WrittenBeat): MeterEvent[] {
+  const { quarters, counts, beatType } = written;
+  const meter = (beats: number) => ({ beats: beats * counts, beatType });
+  const unit = QUARTER * quarters;
   const [first = 0] = downbeats;
   const meters: MeterEvent[] = first > 0 ? [{ at: 0, ...meter(first) }] : [];
   let now = 0;

@@ -157,7 +157,7 @@ const EXAMPLES: { [K in Decision['kind']]: Extract<Decision, { kind: K }>[] } = 
     },
   ],
   findTheBeats: [
-    { kind: 'findTheBeats', anchors: [0.5, 1.1], period: 0.6, beatsPerBar: 3, firstDownbeat: 1, compound: false },
+    { kind: 'findTheBeats', anchors: [0.5, 1.1], period: 0.6, beatsPerBar: 3, firstDownbeat: 1, unit: 'eighth' },
   ],
   believeBars: [{ kind: 'believeBars' }],
   shiftBarlines: [{ kind: 'shiftBarlines', from: 0, by: 10080 }],
@@ -221,6 +221,10 @@ about('every kind of decision', () => {
     expect(said(...['t1', 't2', 't3', 't4', 't5'].map(gaps))).toMatch(/^Part t1, Part t2, Part t3 and 2 more: /);
     expect(asOne([gaps('t1')])).toEqual(gaps('t1'));
     expect(asOne([asOne([gaps('t1'), aside]), gaps('t2')])).toEqual(asOne([gaps('t1'), aside, gaps('t2')]));
+  });
+  it('says of beats what ledgers of before said', () => {
+    const unit = (compound: boolean) => apply(NO_JOB_SETTINGS, { kind: 'findTheBeats', compound }).freeTime?.unit;
+    expect([unit(true), unit(false)]).toEqual(['dotted quarter', 'quarter']);
   });
   it('frees what was pinned', () => {
     const pinned = apply(NO_JOB_SETTINGS, { kind: 'setGrid', part, smallest: '16th', triplets: true });

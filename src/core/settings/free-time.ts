@@ -1,5 +1,8 @@
 import type { Seconds } from '../time';
 
+export const BEAT_UNITS = ['quarter', 'dotted quarter', 'eighth'] as const;
+export type BeatUnit = (typeof BEAT_UNITS)[number];
+
 /** A recording without bars: beats are found in its notes, and bars laid over them. */
 export interface FreeTime {
   /** Beats that were tapped: on the recording's clock, rising. */
@@ -12,8 +15,8 @@ export interface FreeTime {
   beatsPerBar: number | null;
   /** The how-manieth beat begins the first bar, from 0; found when null. */
   firstDownbeat: number | null;
-  /** A beat is a dotted quarter. */
-  compound: boolean;
+  /** What a beat is written as. */
+  unit: BeatUnit;
 }
 
 export const NO_FREE_TIME: FreeTime = {
@@ -21,5 +24,5 @@ export const NO_FREE_TIME: FreeTime = {
   period: null,
   beatsPerBar: null,
   firstDownbeat: null,
-  compound: false,
+  unit: 'quarter',
 };

@@ -6,6 +6,7 @@ import { settingsOf } from '@/core/documents';
 import type { TimeLineSummary } from '@/core/engine';
 import { timeOf } from '@/core/hearing';
 import { engineWorker } from '@/workers/engine-client';
+import { BEAT_UNITS, type BeatUnit } from '@/core/settings';
 import { useHearing } from '../audition/useHearing';
 import { useWorkspace } from '../job/workspace';
 import { CommittedNumber } from '../shared/CommittedNumber';
@@ -59,6 +60,12 @@ export function FreePlaying({ line }: { line: TimeLineSummary }) {
   );
 }
 
+/** Eighths come twice as often as the beats that were counted before. */
+function paceFor(unit: BeatUnit, before: BeatUnit, period: number): { period?: number } {
+  if ((unit === 'eighth') === (before === 'eighth')) return {};
+  return { period: unit === 'eighth' ? period / 2 : period * 2 };
+}
+
 /** What was found, and what can be said about it. */
 function Found({ line: { following } }: { line: TimeLineSummary }) {
   const decide = useWorkspace((state) => state.decide);
@@ -99,7 +106,7 @@ function Found({ line: { following } }: { line: TimeLineSummary }) {
           onChange={(value) => decide({ kind: 'findTheBeats', beatsPerBar: value })}
           options={[
             { value: 0, label: 'as found' },
-            ...[2, 3, 4, 5, 6, 7].map((value) => ({ value, label: String(value) })),
+            ...[2, 3, 4, 5, 6, 7, 8, 9, 10, 11, 12].map((value) => ({ value, label: String(value) })),
           ]}
         />
       </label>
@@ -116,15 +123,12 @@ function Found({ line: { following } }: { line: TimeLineSummary }) {
       </label>
       <label>
         A beat is
-        <Select<'quarter' | 'dotted'>
+        <Select<BeatUnit>
           size="small"
           aria-label="A beat is"
-          value={freeTime.compound ? 'dotted' : 'quarter'}
-          onChange={(value) => decide({ kind: 'findTheBeats', compound: value === 'dotted' })}
-          options={[
-            { value: 'quarter', label: 'a quarter' },
-            { value: 'dotted', label: 'a dotted quarter' },
-          ]}
+          value={freeTime.unit}
+          onChange={(unit) => decide({ kind: 'findTheBeats', unit, ...paceFor(unit, freeTime.unit, period) })}
+          options={BEAT_UNITS.map((value) => ({ value, label: `${value === 'eighth' ? 'an' : 'a'} ${value}` }))}
         />
       </label>
     </>

@@ -1,5 +1,5 @@
-import { ArrayMaxSize, Equals, IsArray, IsBoolean, IsInt, IsNumber, IsOptional, Max, Min } from 'class-validator';
-import { NO_FREE_TIME } from '../../settings';
+import { ArrayMaxSize, Equals, IsArray, IsBoolean, IsIn, IsInt, IsNumber, IsOptional, Max, Min } from 'class-validator';
+import { BEAT_UNITS, NO_FREE_TIME, type BeatUnit } from '../../settings';
 import { decisionKind } from '../decision-kind';
 
 /** The file has no bars that fit: beats are found in the playing. What is absent stays as it was decided before. */
@@ -25,13 +25,15 @@ export class FindTheBeats {
   @IsOptional() @IsInt() @Min(0) @Max(12) beatsPerBar?: number;
   /** -1 finds it. */
   @IsOptional() @IsInt() @Min(-1) @Max(100) firstDownbeat?: number;
+  @IsOptional() @IsIn(BEAT_UNITS) unit?: BeatUnit;
+  /** As ledgers of before say it: a beat is a dotted quarter. */
   @IsOptional() @IsBoolean() compound?: boolean;
 }
 
 export const findTheBeats = decisionKind({
   kind: 'findTheBeats',
   dto: FindTheBeats,
-  apply: (settings, { anchors, placed, period, beatsPerBar, firstDownbeat, compound }) => {
+  apply: (settings, { anchors, placed, period, beatsPerBar, firstDownbeat, unit, compound }) => {
     const before = settings.freeTime ?? NO_FREE_TIME;
     const freeTime = {
       anchors: anchors ?? before.anchors,
@@ -39,11 +41,12 @@ export const findTheBeats = decisionKind({
       period: period === undefined ? before.period : period || null,
       beatsPerBar: beatsPerBar === undefined ? before.beatsPerBar : beatsPerBar || null,
       firstDownbeat: firstDownbeat === undefined ? before.firstDownbeat : downbeat(firstDownbeat),
-      compound: compound ?? before.compound,
+      unit: unitOf(unit, compound) ?? before.unit,
     };
     return { ...settings, freeTime };
   },
-  describe: ({ anchors, placed, period, beatsPerBar, firstDownbeat, compound }) => {
+  describe: ({ anchors, placed, period, beatsPerBar, firstDownbeat, unit, compound }) => {
+    const beat = unitOf(unit, compound);
     const said = [
       anchors && (anchors.length > 0 ? `${anchors.length} beats are known` : 'no beats are known'),
       placed && (placed.length > 0 ? `${placed.length} set right` : 'none set right'),
@@ -51,10 +54,21 @@ export const findTheBeats = decisionKind({
       beatsPerBar !== undefined && (beatsPerBar > 0 ? `${beatsPerBar} to a bar` : 'bars as found'),
       firstDownbeat !== undefined &&
         (firstDownbeat >= 0 ? `the first bar at beat ${firstDownbeat + 1}` : 'the first bar as found'),
-      compound !== undefined && (compound ? 'beats of three eighths' : 'beats of a quarter'),
+      beat && UNIT_WORDS[beat],
     ].filter(Boolean);
     return `Bars from the playing${said.length > 0 ? `: ${said.join(', ')}` : ''}`;
   },
 });
+
+const UNIT_WORDS: Record<BeatUnit, string> = {
+  quarter: 'beats of a quarter',
+  'dotted quarter': 'beats of three eighths',
+  eighth: 'beats of an eighth',
+};
+
+function unitOf(unit: BeatUnit | undefined, compound: boolean | undefined): BeatUnit | undefined {
+  if (unit !== undefined || compound === undefined) return unit;
+  return compound ? 'dotted quarter' : 'quarter';
+}
 
 const downbeat = (beat: number) => (beat < 0 ? null : beat);
