@@ -134,8 +134,8 @@ function rowsOf({ changes, bars, barsBefore, names, namesBefore }: Renewal): Row
       trackId: track,
       what: [
         ...(added > 0 ? [`${count(added, 'note', 'notes')} new`] : []),
-        ...(gone > 0 ? [`${gone} gone`] : []),
-        ...(changed > 0 ? [`${changed} changed`] : []),
+        ...(gone > 0 ? [`${count(gone, 'note', 'notes')} gone`] : []),
+        ...(changed > 0 ? [`${count(changed, 'note', 'notes')} changed`] : []),
       ].join(', '),
     })),
   ];
