@@ -340,3 +340,27 @@ describe('ticks', () => {
     expect(performance.tracks.reduce((sum, track) => sum + track.notes.length, 0)).toBe(play(demo).report.notes);
   });
 });
+
+describe('an artificial harmonic', () => {
+  const touched = (above: number, notehead?: string) => {
+    const bar = chordBar(60, 60 + above);
+    const [symbol] = bar.voices[0]!.symbols;
+    symbol!.marks = { harmonic: true };
+    if (notehead) symbol!.notes[1]!.notehead = notehead;
+    return notesOf(play(one([bar]))).map(([key]) => key);
+  };
+  // Partials of a string, from memory of acoustics: a fourth above divides off a quarter, two octaves higher.
+  it.each([
+    [5, 84],
+    [7, 79],
+    [4, 88],
+    [3, 91],
+    [12, 72],
+  ])('sounds as the partial that is touched off: %i half tones above', (above, heard) => {
+    expect(touched(above, 'diamond')).toEqual([heard]);
+  });
+  it('is none without a diamond, nor where no partial lies', () => {
+    expect(touched(5)).toEqual([60, 65]);
+    expect(touched(6, 'diamond')).toEqual([60, 66]);
+  });
+});

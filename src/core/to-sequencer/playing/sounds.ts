@@ -16,7 +16,7 @@ import {
   type SymbolMarks,
   type VoiceBar,
 } from '../../score';
-import { lastNotAfter, QUARTER, type MidiKey, type WrittenUnits } from '../../time';
+import { lastNotAfter, QUARTER, type MidiKey, type Semitones, type WrittenUnits } from '../../time';
 import type { PlayedBar, TimeLine } from '../timeline/time-line';
 
 export interface Sound {
@@ -141,7 +141,7 @@ class SoundReader {
       while (words[0] && words[0].at <= symbol.at) for (const one of words.shift()!.words) this.change(one);
       if (symbol.notes.length === 0 || (symbol.cue && !this.cues)) continue;
       if (symbol.marks?.alternating === 'second' || isPlayedHidden(symbol, inOrder)) continue;
-      symbol.notes.forEach((note, n) => this.take(note, n, placed, bar, start, spread));
+      heardNotes(symbol).forEach((note, n) => this.take(note, n, placed, bar, start, spread));
     }
   }
 
@@ -214,6 +214,30 @@ class SoundReader {
   private change(words: string): void {
     for (const [pattern, to] of WORDS) if (pattern.test(words)) Object.assign(this.manner, to);
   }
+}
+
+/**
+ * An artificial harmonic is written as the stopped note with a diamond where another finger touches the string: the partial
+ * that this divides off is heard (acoustics of strings, from memory).
+ *
+ *     touched above the stopped note by   m3   M3   P4   P5   P8
+ *     partial of the stopped note          6    5    4    3    2
+ */
+const HEARD_ABOVE: ReadonlyMap<Semitones, Semitones> = new Map([
+  [3, 31],
+  [4, 28],
+  [5, 24],
+  [7, 19],
+  [12, 12],
+]);
+
+/** The notes of a symbol as they sound. */
+function heardNotes({ notes, marks }: SymbolInBar): ScoreNote[] {
+  const [stopped, touched, ...more] = [...notes].sort((a, b) => a.key - b.key);
+  const diamond = touched?.notehead?.includes('diamond') && !stopped?.notehead?.includes('diamond');
+  if (!marks?.harmonic || !stopped || !touched || !diamond || more.length > 0) return notes;
+  const above = HEARD_ABOVE.get(touched.key - stopped.key);
+  return above === undefined ? notes : [{ ...stopped, key: stopped.key + above }];
 }
 
 /** A trill or the like whose notes the file has in a voice that is not printed: those are played. */
