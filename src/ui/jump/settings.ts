@@ -26,6 +26,7 @@ const toSequencer = (station: StationId, name: string, words: string): SettingPl
 export const SETTING_PLACES: readonly SettingPlace[] = [
   toScore('intake', 'Originals and where they are placed', 'files import join append order second version'),
   toScore('intake', 'Tracks taken in or left out', 'mute delete ignore empty duplicate double'),
+  toScore('intake', 'A new version of the file', 'revision update replace again changed resend carry over'),
   toScore('intake', 'Texts read in another encoding', 'umlaut accents japanese cyrillic characters'),
   toScore(
     'casting',
@@ -48,11 +49,16 @@ export const SETTING_PLACES: readonly SettingPlace[] = [
   toScore('page', 'Tablature', 'tab frets tuning capo guitar'),
   toScore('page', 'Marks', 'dynamics hairpins crescendo slurs phrasing accents pedal breaths'),
   toScore('page', 'Repeats', 'repeat signs endings volta da capo fold'),
+  toScore(
+    'page',
+    'Lead sheet and piano reduction',
+    'extract tune chords rehearsal piano vocal score short score condensed',
+  ),
   toScore('page', 'Title, composer, concert pitch, print', 'transposed score pdf print pages layout'),
   toScore('timeline', 'Tempo', 'bpm metronome rit accel tempo map conductor thin'),
   toScore('timeline', 'Meters and barlines', 'time signature rebar downbeat measure shift'),
   toScore('timeline', 'Bar numbers and pickup', 'anacrusis upbeat measure numbers bar one count'),
-  toScore('timeline', 'Free playing', 'rubato tap beat detection follow no click'),
+  toScore('timeline', 'Free playing', 'rubato tap beat detection follow no click 5/8 7/8 uneven'),
   toScore('timeline', 'Studio map, click and time code', 'smpte timecode click track count-in frames'),
   toScore('proof', 'Agreement', 'check verify compare difference proofread recording'),
   toScore('dispatch', 'Files for notation programs', 'export save musicxml mxl pdf download'),
@@ -62,6 +68,7 @@ export const SETTING_PLACES: readonly SettingPlace[] = [
     'zip wav stems bounce handoff hand-over csv paper print a4 letter preset',
   ),
   toSequencer('intake', 'What goes along', 'cc controllers volume pan reset reverb sysex clean mixer faders'),
+  toSequencer('intake', 'A new version of the file', 'revision update replace again changed resend carry over'),
   toSequencer('casting', 'Sounds, channels and ports', 'general midi program patch bank instrument gm'),
   toSequencer('casting', 'Technique charts', 'articulation keyswitch technique patch'),
   toSequencer('rhythm', 'Loosening', 'humanize humanise random groove feel'),

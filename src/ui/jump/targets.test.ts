@@ -55,6 +55,8 @@ describe('jumping', () => {
     ['time signature', 'Meters and barlines'],
     ['anacrusis', 'Bar numbers and pickup'],
     ['keyswitch', 'Keyswitches and techniques'],
+    ['revision', 'A new version of the file'],
+    ['short score', 'Lead sheet and piano reduction'],
   ])('leads from the trade’s word “%s” to ours', (typed, label) => {
     expect(labels(typed)[0]).toBe(label);
   });
