@@ -3,7 +3,9 @@
 import { SyncOutlined } from '@ant-design/icons';
 import { App, Button, Dropdown, Modal, Upload } from 'antd';
 import { useState } from 'react';
+import { answersFor, enter, type Ledger } from '@/core/documents';
 import { isScoreFile, type Renewal } from '@/core/engine';
+import { houseEntries } from '@/storage/house-list';
 import { originalBytes, type ReceivedFile } from '@/storage/jobs';
 import type { OriginalRef, VersionRecord } from '@/storage/schema';
 import { goToVersion, takeVersion } from '@/storage/versions';
@@ -53,7 +55,7 @@ export function NewVersion() {
 
   const take = ({ original, file, renewal }: Offered) =>
     failing(file.fileName, async () => {
-      await takeVersion(job.id, { original, file, ledger: renewal.ledger, of: ledger });
+      await takeVersion(job.id, { original, file, ledger: await withNewTracks(renewal), of: ledger });
       setOffered(null);
       await open(job.id, true);
     });
@@ -125,6 +127,13 @@ export function NewVersion() {
       )}
     </>
   );
+}
+
+/** Of tracks that were not there before the house list is asked, as for a new job. */
+async function withNewTracks({ ledger, changes, names }: Renewal): Promise<Ledger> {
+  const added = changes.tracksAdded.map((id) => ({ id, name: names[id] ?? '' }));
+  const answers = added.length > 0 ? answersFor(await houseEntries(), added) : null;
+  return answers ? enter(ledger, answers) : ledger;
 }
 
 const versionInWords = ({ originals, at }: VersionRecord) =>
