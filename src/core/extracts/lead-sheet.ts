@@ -13,35 +13,57 @@ import {
   type VoiceBar,
 } from '../score';
 import { instrumentById } from '../instruments';
-import type { Bar, MidiKey } from '../time';
+import type { Bar, MidiKey, WrittenUnits } from '../time';
 import { wholeBarRest, withChordSymbols } from '../to-score';
 
 /** Higher than that nobody sings; what a part that always sounds is worth, in half tones. */
 const TUNE_HEIGHT: MidiKey = 76;
 const SOUNDING = 24;
+/** A single sung note is worth more than all that. */
+const SUNG = 1000;
 
 /** Whose tune it is: the part that is sung, otherwise one that is high and hardly ever silent. */
-export function melodyOf(score: Score): PartId | null {
-  const pitched = score.parts.filter(({ unpitched }) => !unpitched);
-  const sung = (part: Part) => symbols(part).filter(({ marks }) => (marks?.lyrics?.length ?? 0) > 0).length;
-  const [most] = [...pitched].sort((a, b) => sung(b) - sung(a));
-  if (most && sung(most) > 0) return most.id;
-  const length = score.bars.reduce((sum, bar) => sum + bar.length, 0);
+export function melodyOf({ parts, bars }: Score): PartId | null {
+  const pitched = parts.filter(({ unpitched }) => !unpitched);
+  const length = bars.reduce((sum, bar) => sum + bar.length, 0);
   const worth = (part: Part) => {
-    const struck = symbols(part).filter(({ notes }) => notes.length > 0);
-    const keys = struck.map(({ notes }) => highest(notes.map(({ key }) => key)));
-    const mean = keys.reduce((sum, key) => sum + key, 0) / Math.max(1, keys.length);
-    const sounding = struck.reduce((sum, { duration }) => sum + duration, 0) / length;
+    const { sung, keys, notes, sounding } = lineOf(part);
     const percussion = instrumentById(part.instrument).family === 'percussion';
-    return Math.min(TUNE_HEIGHT, mean) + SOUNDING * Math.min(1, sounding) - (percussion ? SOUNDING : 0);
+    const heard = SOUNDING * Math.min(1, sounding / length) - (percussion ? SOUNDING : 0);
+    return SUNG * sung + Math.min(TUNE_HEIGHT, keys / Math.max(1, notes)) + heard;
   };
-  return (
-    pitched.reduce<Part | null>((best, part) => (best && worth(best) >= worth(part) ? best : part), null)?.id ?? null
-  );
+  const [first, ...others] = pitched;
+  return others.reduce((best, part) => (worth(part) > worth(best) ? part : best), first!)?.id ?? null;
 }
 
-const symbols = ({ bars }: Part): SymbolInBar[] =>
-  bars.flatMap(({ voices }) => voices.flatMap((voice) => voice.symbols.filter(({ cue, hidden }) => !cue && !hidden)));
+interface Line {
+  /** Notes with words. */
+  sung: number;
+  /** Sum of the highest keys, and of how many. */
+  keys: number;
+  notes: number;
+  sounding: WrittenUnits;
+}
+
+/** Parts are never changed: each is read once, however often it is asked about. */
+const known = new WeakMap<Part['bars'], Line>();
+
+function lineOf({ bars }: Part): Line {
+  const before = known.get(bars);
+  if (before) return before;
+  const line: Line = { sung: 0, keys: 0, notes: 0, sounding: 0 };
+  for (const { voices } of bars)
+    for (const { symbols } of voices)
+      for (const { notes, marks, duration, cue, hidden } of symbols) {
+        if (notes.length === 0 || cue || hidden) continue;
+        if (marks?.lyrics?.length) line.sung++;
+        line.keys += highest(notes.map(({ key }) => key));
+        line.notes++;
+        line.sounding += duration;
+      }
+  known.set(bars, line);
+  return line;
+}
 
 /**
  * @param melody whose highest line of the first staff it is
