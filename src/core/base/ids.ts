@@ -51,6 +51,11 @@ export function isFurtherPlayer(part: PartId): boolean {
   return /p\d+$/.test(part);
 }
 
+/** The track of the file behind a track or part: before it was split, whichever player. */
+export function trackInFile(id: TrackId | PartId): TrackId {
+  return unsplit(leadingTrack(partId(id)));
+}
+
 /** The track as it was in its file, before it was split by channel or by what is struck. */
 export function unsplit(track: TrackId): TrackId {
   return trackId(track.replace(/s\d+$/, '').replace(/c\d+$/, ''));

@@ -18,5 +18,5 @@ export { type HouseAnswerDto, type UseHouseList } from './casting/use-house-list
 export { type SetSequencing } from './sequencing/set-sequencing';
 export { type SetPartSequencing } from './sequencing/set-part-sequencing';
 export { inOneGo } from './records';
-export { AreShapes, IsInstrumentId, IsShape } from './validators';
+export { AreShapes, IsInstrumentId, IsShape, PART } from './validators';
 export { CARRIER_NAMES, DATA_NAMES, encodingName, LANGUAGE_NAMES, MARK_NAMES, valueName } from './words';

@@ -1,9 +1,17 @@
 /* It comes again: a new version of an original takes the place of the old one, and what was decided is carried over. */
-import { trackId, type TrackId } from '../base';
+import { trackInFile, type PartId, type TrackId } from '../base';
 import { describe } from '../decisions';
 import { inForce, settingsOf, type Ledger } from '../documents';
 import { barsOfPerformance, type Performance } from '../performance';
-import { carryOver, compareVersions, idNow, placeNow, type Correspondence, type VersionChanges } from '../renewal';
+import {
+  carryOver,
+  compareVersions,
+  idNow,
+  placeNow,
+  type CarriedLedger,
+  type Correspondence,
+  type VersionChanges,
+} from '../renewal';
 import type { JobSettings } from '../settings';
 import { barIndexAt, type Bar } from '../time';
 import { prepareOriginals } from './prepare';
@@ -35,13 +43,13 @@ export function renew(before: readonly Uint8Array[], after: readonly Uint8Array[
   const settings = settingsOf(ledger);
   const [was, is] = [unmended(old, settings), unmended(now, settings)];
   const found = compareVersions(was, is);
-  const first = carried(ledger, found, { before: old, after: now });
+  const { ledger: carriedOver, whole, partly, lost } = carried(ledger, found, { old, now, was, is });
   const said = inForce(ledger).map((made) => describe(made, (id) => nameIn(was, id)));
   return {
-    ledger: first.ledger,
-    whole: first.whole.length,
-    partly: first.partly.map((i) => said[i]!),
-    lost: first.lost.map((i) => said[i]!),
+    ledger: carriedOver,
+    whole: whole.length,
+    partly: partly.map((i) => said[i]!),
+    lost: lost.map((i) => said[i]!),
     changes: found.changes,
     bars: barsOfPerformance(is),
     barsBefore: barsOfPerformance(was),
@@ -55,9 +63,18 @@ function unmended(originals: Originals, settings: JobSettings): Performance {
   return prepareOriginals(originals, { ...settings, timeLine: [], splits: {}, soundSplits: {} }).performance;
 }
 
-function carried(ledger: Ledger, found: Correspondence, { before, after }: { before: Originals; after: Originals }) {
-  const ids = new Map<string, string | null>([...found.tracks, ...scoreParts(before, after, found)]);
-  const chunks = chunksNow(before, after, found);
+/** Both versions: their originals, and their music as it came. */
+interface Versions {
+  old: Originals;
+  now: Originals;
+  was: Performance;
+  is: Performance;
+}
+
+function carried(ledger: Ledger, found: Correspondence, versions: Versions): CarriedLedger {
+  const { old, now, is } = versions;
+  const ids = new Map<string, string | null>([...found.tracks, ...scoreParts(found, versions)]);
+  const chunks = chunksNow(found, versions);
   const whereabouts = {
     id: (id: string) => idNow(id, ids),
     note: (note: number) => found.notes.get(note) ?? null,
@@ -65,35 +82,47 @@ function carried(ledger: Ledger, found: Correspondence, { before, after }: { bef
     chunk: (chunk: number) => chunks.get(chunk) ?? null,
   };
   // Bars are counted on the time line as it was mended: that is carried over first, then bars can be found.
-  const mended = (originals: Originals, { decisions, position }: Ledger) =>
-    barsOfPerformance(prepareOriginals(originals, settingsOf({ decisions, position })).performance);
-  const bars = mended(before, ledger);
-  const withoutBars = carryOver(ledger, { ...whereabouts, bar: (index) => index });
-  const barsNow = mended(after, withoutBars.ledger).map(({ start }) => start);
+  const mended = (originals: Originals, by: Ledger) =>
+    barsOfPerformance(prepareOriginals(originals, settingsOf(by)).performance);
+  const bars = mended(old, ledger);
+  const inPlace = carryOver(ledger, { ...whereabouts, bar: (index) => index, changed: () => false });
+  const barsNow = mended(now, inPlace.ledger);
+  const starts = barsNow.map(({ start }) => start);
+  const changed = changedPlaces(found.changes, barsOfPerformance(is));
   return carryOver(ledger, {
     ...whereabouts,
     bar: (index) => {
       const place = bars[index] && placeNow(found.stretches, bars[index].start);
-      return place === null || place === undefined ? null : barIndexAt(barsNow, place);
+      return place === null || place === undefined ? null : barIndexAt(starts, place);
+    },
+    changed: (index) => {
+      const bar = barsNow[index];
+      return !bar || changed.some(({ start, length }) => start < bar.start + bar.length && start + length > bar.start);
     },
   });
 }
 
-/** Parts of a score by the ids they have there: its tracks are numbered as they stand. */
-function scoreParts(before: Originals, after: Originals, { tracks }: Correspondence): [string, string | null][] {
-  const [old, now] = [before, after].map(({ score }) => score?.score.parts.map(({ id }) => id) ?? []);
-  return (old ?? []).map((id, p) => {
-    const other = tracks.get(trackId(`t${p}`));
-    return [id, other ? (now?.[Number(other.slice(1))] ?? null) : null];
+/** Bars of the new version that are new or hold something else. */
+function changedPlaces({ bars, barsAdded }: VersionChanges, all: readonly Bar[]): Bar[] {
+  const indexes = new Set([...barsAdded, ...bars.map(({ bar }) => bar)]);
+  return all.filter(({ index }) => indexes.has(index));
+}
+
+/** Parts of a score by the ids they have there: a track of its music stands for each, in order. */
+function scoreParts({ tracks }: Correspondence, { old, now, was, is }: Versions): [string, string | null][] {
+  const parts = now.score?.score.parts ?? [];
+  return (old.score?.score.parts ?? []).map(({ id }, p) => {
+    const other = tracks.get(was.tracks[p]!.id);
+    return [id, parts[is.tracks.findIndex((track) => track.id === other)]?.id ?? null];
   });
 }
 
 /** Track chunks of the first MIDI file, by number. */
-function chunksNow(before: Originals, after: Originals, { tracks }: Correspondence): Map<number, number> {
-  const [old, now] = [before.midi[0]?.performance.tracks ?? [], after.midi[0]?.performance.tracks ?? []];
+function chunksNow({ tracks }: Correspondence, { old, now }: Versions): Map<number, number> {
+  const [before, after] = [old.midi[0]?.performance.tracks ?? [], now.midi[0]?.performance.tracks ?? []];
   return new Map(
-    old.flatMap(({ id, chunk }) => {
-      const other = now.find((one) => one.id === tracks.get(id));
+    before.flatMap(({ id, chunk }) => {
+      const other = after.find((one) => one.id === tracks.get(id));
       return other ? [[chunk, other.chunk] as const] : [];
     }),
   );
@@ -103,5 +132,4 @@ const namesIn = ({ tracks }: Performance): Record<TrackId, string> =>
   Object.fromEntries(tracks.map(({ id, name }, i) => [id, name || `Track ${i + 1}`]));
 
 /** Of the track behind an id, whatever stands behind that. */
-const nameIn = (performance: Performance, id: string) =>
-  namesIn(performance)[trackId(/^(o\d+)?t\d+/.exec(id)?.[0] ?? '')] ?? id;
+const nameIn = (performance: Performance, id: TrackId | PartId) => namesIn(performance)[trackInFile(id)] ?? id;

@@ -35,6 +35,10 @@ describe('what two hands can hold', () => {
   it('is a chord within their reach, each key once', () => {
     expect(fitted(sound(48), sound(55), sound(64), sound(64), sound(72))).toEqual([48, 55, 64, 72]);
   });
+  it('thins a score as the picture in the code shows it', () => {
+    const [c3, c4, e4, g4, c5, e6, g5] = [48, 60, 64, 67, 72, 88, 79];
+    expect(fitted(...[e6, c5, g4, e4, c4, c3].map((key) => sound(key)))).toEqual([c3, c4, g5, e6]);
+  });
   it('keeps the highest and the lowest note, and takes what lies out of reach an octave nearer', () => {
     // C2 … F4 … C7: nobody reaches the F.
     expect(fitted(sound(36), sound(65), sound(96))).toEqual([36, 89, 96]);

@@ -5,8 +5,7 @@ import type { ExtractSettings } from '../settings';
 import { leadSheet, melodyOf } from './lead-sheet';
 import { pianoReduction } from './piano-reduction';
 
-export const EXTRACT_KINDS = ['lead-sheet', 'piano-reduction'] as const;
-export type ExtractKind = (typeof EXTRACT_KINDS)[number];
+export type ExtractKind = 'lead-sheet' | 'piano-reduction';
 
 export interface Extract {
   /** As a part's, so that it is shown and sent as one. */

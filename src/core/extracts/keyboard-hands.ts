@@ -2,9 +2,9 @@
  * What two hands can hold of a whole score: the highest and the lowest line stay, what lies between is thinned.
  *
  *     flute    E6                 right   E6          the melody stays
- *     horns    C5 G4      →               C6 G5       out of reach of both hands: an octave nearer
- *     strings  E4 C4              left    C3          E is there already: left away
- *     bass     C3                                     the bass stays
+ *     horns    C5 G4      →               G5          out of reach of both hands: an octave nearer
+ *     strings  E4 C4              left    C4          C and E are there already: what is out of reach is left away
+ *     bass     C3                         C3          the bass stays
  */
 import { highest, lowest } from '../base';
 import type { Pitch, ScoreSound } from '../score';
@@ -66,14 +66,16 @@ function fitted(struck: readonly HandSound[], held: readonly HandSound[]): HandS
       dropped.push(inner);
       continue;
     }
-    const [let_go] = [...down].sort((a, b) => a.start - b.start);
-    if (!let_go) break;
-    let_go.end = struck[0]!.start;
-    down = down.filter((sound) => sound !== let_go);
+    const [oldest] = [...down].sort((a, b) => a.start - b.start);
+    if (!oldest) break;
+    oldest.end = struck[0]!.start;
+    down = down.filter((sound) => sound !== oldest);
   }
+  // What was missed most comes back first: where it was, or nearer.
   for (const sound of dropped.reverse()) {
-    const nearer = withinReach(sound, [...chosen, ...down]);
-    if (nearer) chosen.push(nearer);
+    const others = [...chosen, ...down];
+    const back = playable([...others, sound]) ? sound : withinReach(sound, others);
+    if (back) chosen.push(back);
   }
   return chosen;
 }

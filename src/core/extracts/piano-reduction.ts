@@ -2,7 +2,7 @@
  * A score for two hands at a piano, for rehearsing: what two hands can hold of it, written as our way to a score writes a
  * piano, with the names, bars, repeats and tempos of the score.
  */
-import type { PartId } from '../base';
+import { partOf, trackId, type PartId } from '../base';
 import { mapSymbols, type Part, type PartLines, type Pitch, type Score } from '../score';
 import { NO_SETTINGS, type ConversionSettings } from '../settings';
 import { asReceived, toScore } from '../to-score';
@@ -10,8 +10,11 @@ import { playedScore } from '../to-sequencer';
 import type { Performance, PlayedTrack } from '../performance';
 import type { Ticks } from '../time';
 import { fitToHands, type HandSound } from './keyboard-hands';
-import { EXTRACT_PART, EXTRACT_TRACK, soundingOf } from './sounding';
+import { soundingOf } from './sounding';
 
+/** The one track it is made of. */
+const TRACK = trackId('t0');
+const PART = partOf(TRACK);
 /** Between loud and soft. */
 const VELOCITY = 80;
 
@@ -23,8 +26,8 @@ export function pianoReduction(score: Score, from: readonly PartId[] | null, id:
   // Short rests between chords are hard to read and say little.
   const settings: ConversionSettings = {
     ...NO_SETTINGS,
-    staves: { [EXTRACT_PART]: 2 },
-    closeGaps: { [EXTRACT_PART]: 'eighth' },
+    staves: { [PART]: 2 },
+    closeGaps: { [PART]: 'eighth' },
   };
   const [written] = toScore(performance, asReceived(settings, performance)).score.parts;
   return { ...score, parts: written ? [named(written, { score, sounds, parts, id })] : [] };
@@ -35,7 +38,7 @@ const asTicks = (units: number): Ticks => units;
 
 function pianoTrack(sounds: readonly HandSound[]): PlayedTrack {
   return {
-    id: EXTRACT_TRACK,
+    id: TRACK,
     chunk: 0,
     name: 'Piano',
     written: { abbreviation: 'Pno.', instrument: 'piano', solo: true },

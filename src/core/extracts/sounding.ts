@@ -1,5 +1,4 @@
 /* The sounds of a score as one hears them: written names taken back to sounding pitch. */
-import { partOf, trackId } from '../base';
 import {
   fifthsOf,
   lineOfFifths,
@@ -24,7 +23,3 @@ export function soundingOf(part: Part, { bars }: Pick<Score, 'bars'>): ScoreSoun
 
 const soundingName = (pitch: Pitch, key: number, shift: number): Pitch =>
   pitchAtFifths(key, lineOfFifths(pitch) - shift);
-
-/** The one track an extract is made of, and its part. */
-export const EXTRACT_TRACK = trackId('t0');
-export const EXTRACT_PART = partOf(EXTRACT_TRACK);

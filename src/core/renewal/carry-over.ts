@@ -2,12 +2,12 @@
  * A ledger taken over to a new version: every decision points at the tracks, notes, bars and places where its music is now.
  * What has nothing left to point at stays behind, and is told.
  */
-import { type NoteId } from '../base';
-import { asOne, singles, type Decision, type SingleDecision } from '../decisions';
+import { partId, trackInFile, type NoteId } from '../base';
+import { asOne, PART, singles, type Decision, type SingleDecision } from '../decisions';
 import type { Ledger } from '../documents';
 import { FIRST_ADDED } from '../settings';
 import type { WrittenUnits } from '../time';
-import { AT_LEAST_TWO, ROLES_OF, type Role, type Roles } from './roles';
+import { ROLES_OF, type Role, type Roles } from './roles';
 
 /** Where things are now; null where they are no more. */
 export interface Whereabouts {
@@ -16,6 +16,8 @@ export interface Whereabouts {
   bar(index: number): number | null;
   place(at: WrittenUnits): WrittenUnits | null;
   chunk(chunk: number): number | null;
+  /** Whether a bar of the new version is another than it was, by index. */
+  changed(bar: number): boolean;
 }
 
 export interface CarriedLedger {
@@ -50,14 +52,9 @@ class Moving {
   /** null where nothing is left of it */
   decision(made: SingleDecision): SingleDecision | null {
     const moved = this.object(made, ROLES_OF[made.kind]);
-    const few =
-      AT_LEAST_TWO.has(made.kind) &&
-      Object.values(moved ?? {}).some((field) => Array.isArray(field) && field.length < 2);
-    if (moved === null || few) {
-      this.left = true;
-      return null;
-    }
-    return moved;
+    if (moved !== null && stillMeant(made, moved, this.now)) return moved;
+    this.left = true;
+    return null;
   }
 
   /** Only fields with a role are touched, each by one of its own kind. */
@@ -105,15 +102,26 @@ class Moving {
       case 'chunk':
         return now.chunk(Number(value));
       case 'query':
-        return String(value)
-          .split(/([/+])/)
-          .map((word) => (ID.test(word) ? (now.id(word) ?? word) : word))
-          .join('');
+        return queryNow(String(value), now);
     }
   }
 }
 
-const ID = /^(o\d+)?t\d+(c\d+)?(s\d+)?(p\d+)?$/;
+/** A query about a track that is gone is asked no more, and another track may have its number. */
+function queryNow(query: string, now: Whereabouts): string | null {
+  const words = query.split(/([/+])/).map((word) => (PART.test(word) ? now.id(word) : word));
+  return words.includes(null) ? null : words.join('');
+}
+
+/** Whether what is left of a decision still says what it said. */
+function stillMeant(made: SingleDecision, moved: SingleDecision, now: Whereabouts): boolean {
+  if (moved.kind === 'gather') return moved.tracks.length >= 2;
+  if (moved.kind === 'joinNotes') return moved.notes.length >= 2;
+  if (moved.kind !== 'foldRepeat' || made.kind !== 'foldRepeat') return true;
+  // What is written once stands for every playing: none of them may be another now.
+  const bars = Array.from({ length: moved.length * moved.times }, (_, i) => i);
+  return bars.every((i) => now.bar(made.from + i) === moved.from + i && !now.changed(moved.from + i));
+}
 
 interface Span {
   from: number;
@@ -136,8 +144,9 @@ const MOST_BARS = 100_000;
 
 /** An id of a track or part whose track has another number now, with what stands behind it: "t3c10p2". */
 export function idNow(id: string, tracks: ReadonlyMap<string, string | null>): string | null {
-  const base = /^(o\d+)?t\d+/.exec(id)?.[0];
-  if (base === undefined) return tracks.has(id) ? (tracks.get(id) ?? null) : id;
-  const now = tracks.get(base);
-  return now ? `${now}${id.slice(base.length)}` : null;
+  // Parts of a score file have ids of their own.
+  if (!PART.test(id)) return tracks.has(id) ? (tracks.get(id) ?? null) : id;
+  const track = trackInFile(partId(id));
+  const now = tracks.get(track);
+  return now ? `${now}${id.slice(track.length)}` : null;
 }

@@ -2,8 +2,10 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { seeded } from '../../../bench/random';
 import { meter, performanceOf, smfBytes, tempo, type HandNote, type HandTrack } from '../../testing/music';
-import { partId, trackId, type NoteId } from '../base';
+import { getMetadataStorage } from 'class-validator';
+import { partId, queryId, trackId, type NoteId } from '../base';
 import { DECISION_KINDS, type Decision } from '../decisions';
+import { PART, SCORE_PART, TRACK } from '../decisions/validators';
 import { EMPTY_LEDGER, enter, settingsOf, type Ledger } from '../documents';
 import { renew } from '../engine';
 import type { Performance } from '../performance';
@@ -169,7 +171,7 @@ describe('a ledger that is carried over', () => {
     },
     { kind: 'setTempo', at: 24 * QUARTER, bpm: 70 },
     { kind: 'setMeters', from: 48 * QUARTER, to: null, meters: [{ beats: 2, beatType: 4 }] },
-    { kind: 'dismissQuery', query: 'out-of-range/t3' as never, reason: 'it is meant so' },
+    { kind: 'dismissQuery', query: queryId('out-of-range/t3'), reason: 'it is meant so' },
   ];
   const ledger = ledgerOf(...decisions);
   const scoreOf = (tracks: readonly HandTrack[], made: Ledger) =>
@@ -224,8 +226,45 @@ describe('a ledger that is carried over', () => {
     expect(settingsOf(gone.ledger).instruments).toEqual({ t1: 'trumpet-c' });
   });
 
-  it('knows a line of every kind of decision, and no field that kind does not have', () => {
-    const kinds = Object.keys(DECISION_KINDS).filter((kind) => kind !== 'together');
-    expect(Object.keys(ROLES_OF).sort()).toEqual(kinds.sort());
+  it('keeps a repeat that is written once only while every playing is the same', () => {
+    const twice = OLD.map((track) => {
+      const once = track.notes.filter(({ at }) => at < 8);
+      const again = once.map((note) => ({ ...note, at: note.at + 8 }));
+      return { ...track, notes: [...once, ...again, ...track.notes.filter(({ at }) => at >= 16)] };
+    });
+    const folded = ledgerOf({ kind: 'foldRepeat', from: 0, length: 2, times: 2, endings: 0 });
+    const now = (tracks: readonly HandTrack[]) => renew(bytesOf(twice), bytesOf(tracks), folded);
+    const changedOnce = twice.map((track, t) =>
+      t > 0
+        ? track
+        : { ...track, notes: track.notes.map((n) => (n.at >= 12 && n.at < 13 ? { ...n, key: n.key + 1 } : n)) },
+    );
+    expect(now(changedOnce).lost).toEqual(['2 bars written once with repeat signs']);
+    const changedAfter = twice.map((track) => ({ ...track, notes: track.notes.filter(({ at }) => at < 50) }));
+    expect(now(changedAfter).ledger).toEqual(folded);
+    const later8 = now(twice.map((track) => later(track, 0, 8)));
+    expect(later8.ledger.decisions).toEqual([{ kind: 'foldRepeat', from: 2, length: 2, times: 2, endings: 0 }]);
+  });
+
+  it('does not set a query aside about another track that has the number of one that is gone', () => {
+    const aside = ledgerOf({ kind: 'dismissQuery', query: queryId('out-of-range/t2'), reason: '' });
+    const { ledger: now, lost } = renew(bytesOf(OLD), bytesOf([FLUTE, CELLO]), aside);
+    expect(now.decisions).toEqual([]);
+    expect(lost).toHaveLength(1);
+  });
+
+  it('has a role for every field that a decision checks for an id', () => {
+    const ids = [TRACK, PART, SCORE_PART].map(String);
+    for (const [kind, { dto }] of Object.entries(DECISION_KINDS)) {
+      if (kind === 'together') continue;
+      const checks = getMetadataStorage().getTargetValidationMetadatas(dto, '', false, false);
+      const pointing = checks.filter(
+        ({ name, constraints }) => name === 'matches' && ids.includes(String(constraints[0])),
+      );
+      const roles: Record<string, unknown> = ROLES_OF[kind as keyof typeof ROLES_OF];
+      for (const { propertyName } of pointing) expect(roles[propertyName], `${kind}.${propertyName}`).toBe('id');
+      const fields = new Set(checks.map(({ propertyName }) => propertyName));
+      for (const field of Object.keys(roles)) expect(fields, `${kind}.${field}`).toContain(field);
+    }
   });
 });

@@ -2,27 +2,25 @@
  * What the fields of a decision point at: by this a decision finds its place in a new version. Every kind of decision has a
  * line; what points at nothing is left out of it.
  */
-import type { Decision, SingleDecision } from '../decisions';
+import type { SingleDecision } from '../decisions';
 
-export const ROLES = [
+export type Role =
   /** Ids of tracks and parts. */
-  'id',
+  | 'id'
   /** A played note. */
-  'note',
+  | 'note'
   /** Index of a bar. */
-  'bar',
+  | 'bar'
   /** Bars by index, the last one not included. */
-  'span',
+  | 'span'
   /** A place on the time line. */
-  'place',
+  | 'place'
   /** The end of something, not included. */
-  'placeEnd',
+  | 'placeEnd'
   /** Number of a track chunk. */
-  'chunk',
+  | 'chunk'
   /** Id of a query, which is made of other ids. */
-  'query',
-] as const;
-export type Role = (typeof ROLES)[number];
+  | 'query';
 
 /** Of an object's fields; a list's role is that of each of its entries. */
 export interface Roles {
@@ -130,6 +128,3 @@ export const ROLES_OF: Readonly<Record<SingleDecision['kind'], Roles>> = {
   treat: PART_BARS,
   playAsReceived: PART,
 };
-
-/** Kinds that say nothing when fewer than two of their list are left. */
-export const AT_LEAST_TWO: ReadonlySet<Decision['kind']> = new Set<Decision['kind']>(['gather', 'joinNotes']);

@@ -3,7 +3,7 @@
 import { Button, Dropdown, Tooltip } from 'antd';
 import { inParts, useWorkspace, type Picked } from '../job/workspace';
 import { count } from '../shared/words';
-import { byHand, HAND_ACTIONS, held } from './actions';
+import { byHand, canByHand, HAND_ACTIONS, held } from './actions';
 import { handMenu } from './handMenu';
 import styles from './hand.module.css';
 
@@ -40,10 +40,10 @@ export function HandBar() {
       <span>
         <PickedCount picked={picked} name={of.part.name} />
       </span>
-      {actions.map(({ id, label, key, decide }) => (
-        <Tooltip key={id} title={key && `Key ${key}`}>
-          <Button size="small" disabled={decide(of) === null} onClick={() => byHand(id)}>
-            {label}
+      {actions.map((action) => (
+        <Tooltip key={action.id} title={action.key && `Key ${action.key}`}>
+          <Button size="small" disabled={!canByHand(action)} onClick={() => byHand(action.id)}>
+            {action.label}
           </Button>
         </Tooltip>
       ))}

@@ -355,6 +355,9 @@ export function byHand(id: string): void {
   if (added.length > 0) pickIn(added);
 }
 
+/** Whether it can be done in any of the parts. */
+export const canByHand = ({ decide }: HandAction): boolean => allHeld().some((of) => decide(of) !== null);
+
 /** New notes of several parts have ids of their own. */
 function numbered(decisions: readonly Decision[]): Decision[] {
   let before = 0;

@@ -1,7 +1,7 @@
 import type { MenuProps } from 'antd';
 import { useWorkspace, type NoteInView } from '../job/workspace';
 import { barIndexAt } from '@/core/time';
-import { byHand, copyHeld, give, HAND_GROUPS, type HandAction, type Held } from './actions';
+import { byHand, canByHand, copyHeld, give, HAND_GROUPS, type HandAction, type Held } from './actions';
 import { addAt, type EmptyPlace } from './pointing';
 import styles from './hand.module.css';
 
@@ -9,7 +9,7 @@ type Items = NonNullable<MenuProps['items']>;
 
 /** All that can be done with picked notes. */
 export function handMenu(of: Held): Items {
-  const groups = HAND_GROUPS.map(({ name, actions }) => ({ name, items: actions.map((action) => itemOf(action, of)) }));
+  const groups = HAND_GROUPS.map(({ name, actions }) => ({ name, items: actions.map(itemOf) }));
   return [
     { key: 'pick', label: 'Pick', children: pickItems(of) },
     ...groups.flatMap(({ name, items }) => (name === null ? [] : [{ key: name, label: name, children: items }])),
@@ -20,8 +20,9 @@ export function handMenu(of: Held): Items {
   ];
 }
 
-function itemOf({ id, label: words, key, decide }: HandAction, of: Held): Items[number] {
-  return { key: id, label: label(words, key), disabled: decide(of) === null, onClick: () => byHand(id) };
+function itemOf(action: HandAction): Items[number] {
+  const { id, label: words, key } = action;
+  return { key: id, label: label(words, key), disabled: !canByHand(action), onClick: () => byHand(id) };
 }
 
 function label(words: string, key?: string) {

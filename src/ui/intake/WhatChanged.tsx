@@ -2,7 +2,7 @@
 
 import { Table } from 'antd';
 import { useMemo } from 'react';
-import { runsOf } from '@/core/base';
+import { runsOf, trackInFile, type TrackId } from '@/core/base';
 import type { Renewal } from '@/core/engine';
 import { partsOnDesk, useWorkspace } from '../job/workspace';
 import { openBar } from '../proof/goToBar';
@@ -15,7 +15,7 @@ interface Row {
   bar: number | null;
   number: string;
   track: string;
-  trackId: string | null;
+  trackId: TrackId | null;
   what: string;
 }
 
@@ -32,7 +32,7 @@ export function WhatChanged({ renewal, onOpened }: { renewal: Renewal; onOpened?
   for (const bar of changes.barsAdded) bars.add(bar);
   const open = ({ bar, trackId }: Row) => {
     if (bar === null || !onOpened) return;
-    const part = parts.find(({ id }) => trackId !== null && (id === trackId || id.startsWith(`${trackId}p`)));
+    const part = parts.find(({ id }) => trackInFile(id) === trackId);
     openBar(bar, part ? [part.id] : parts.slice(0, 1).map(({ id }) => id));
     onOpened();
   };

@@ -3,6 +3,7 @@
 import type { PartId } from '@/core/base';
 import { Segmented } from 'antd';
 import { useState } from 'react';
+import { settingsOf } from '@/core/documents';
 import { EXTRACTS } from '@/core/extracts';
 import { AuditionBar } from '../audition/AuditionBar';
 import { BarWalk } from '../interlinear/BarWalk';
@@ -24,6 +25,8 @@ export function PageView() {
   const parts = useWorkspace((state) => state.summary!.parts);
   const shown = useWorkspace((state) => state.passage.parts);
   const show = useWorkspace((state) => state.show);
+  const found = useWorkspace((state) => state.summary!.melody);
+  const ledger = useWorkspace((state) => state.ledger)!;
   const [side, setSide] = useState<'parts' | 'piece'>('parts');
   const [look, setLook] = useState<Look>('passage');
   const [extract, setExtract] = useState(EXTRACTS[0]!);
@@ -37,6 +40,9 @@ export function PageView() {
       </div>
     );
   }
+  const { melody, reduced } = settingsOf(ledger).extracts;
+  const tune = melody ?? found;
+  const madeOf = { 'lead-sheet': tune === null ? shown : [tune], 'piano-reduction': reduced ?? shown };
   const choose = (id: PartId) => {
     setChosen(id);
     if (!shown.includes(id)) show({ parts: [...shown, id] });
@@ -91,7 +97,12 @@ export function PageView() {
             <AuditionBar />
           </>
         ) : (
-          <Sheet key={look} of={{ passage: null, score: null, part, extract }[look]} looks={looks} />
+          <Sheet
+            key={look}
+            of={{ score: null, part, extract }[look]}
+            opens={{ score: null, part: [part.id], extract: madeOf[extract.kind] }[look]}
+            looks={looks}
+          />
         )}
       </div>
     </div>

@@ -28,12 +28,14 @@ import { EXTRACTS } from '@/core/extracts';
 interface Props {
   /** A part or an extract; the whole score when null. */
   of: { id: PartId; name: string } | null;
+  /** What a click on a note opens; the part under the pointer when null. */
+  opens: readonly PartId[] | null;
   looks: React.ReactNode;
 }
 
 /** The engraved score, one part or an extract, as pages or on one line; printed, or saved as PDF. */
-export function Sheet({ of: part, looks }: Props) {
-  // Extracts stand at concert pitch; no part of the score lies under them.
+export function Sheet({ of: part, opens, looks }: Props) {
+  // Extracts stand at concert pitch.
   const extract = EXTRACTS.some(({ id }) => id === part?.id);
   const { message } = App.useApp();
   const edition = useWorkspace((state) => state.edition);
@@ -169,9 +171,7 @@ export function Sheet({ of: part, looks }: Props) {
               data-waiting={waiting || undefined}
               role="img"
               aria-label={part ? `${part.name}, page ${shownPage}` : `Score, page ${shownPage}`}
-              onClick={(event) =>
-                musicXml && void openUnder(event.currentTarget, event, musicXml, extract ? null : (part?.id ?? null))
-              }
+              onClick={(event) => musicXml && void openUnder(event.currentTarget, event, musicXml, opens)}
               dangerouslySetInnerHTML={drawing}
             />
             {musicXml && <SheetPlayhead musicXml={musicXml} page={shownPage} onPage={setPage} />}
@@ -192,28 +192,25 @@ export function Sheet({ of: part, looks }: Props) {
   );
 }
 
+interface StepProps {
+  label: string;
+  icon: React.ReactNode;
+  disabled: boolean;
+  onClick: () => void;
+}
+
+function Step({ label, ...more }: StepProps) {
+  return <Button size="small" type="text" aria-label={label} {...more} />;
+}
+
 function PageWalk({ page, pages, onPage }: { page: number; pages: number; onPage: (page: number) => void }) {
   return (
     <span className={styles.group}>
-      <Button
-        size="small"
-        type="text"
-        aria-label="Page back"
-        icon={<LeftOutlined />}
-        disabled={page <= 1}
-        onClick={() => onPage(page - 1)}
-      />
+      <Step label="Page back" icon={<LeftOutlined />} disabled={page <= 1} onClick={() => onPage(page - 1)} />
       <span className={styles.pageNumber}>
         {page} <span className="soft">of {pages || '…'}</span>
       </span>
-      <Button
-        size="small"
-        type="text"
-        aria-label="Page on"
-        icon={<RightOutlined />}
-        disabled={page >= pages}
-        onClick={() => onPage(page + 1)}
-      />
+      <Step label="Page on" icon={<RightOutlined />} disabled={page >= pages} onClick={() => onPage(page + 1)} />
     </span>
   );
 }
@@ -225,18 +222,14 @@ function Zoom({ zoom, onZoom }: { zoom: number; onZoom: (zoom: number) => void }
   const at = ZOOMS.indexOf(zoom);
   return (
     <span className={styles.group}>
-      <Button
-        size="small"
-        type="text"
-        aria-label="Smaller pages"
+      <Step
+        label="Smaller pages"
         icon={<ZoomOutOutlined />}
         disabled={at === 0}
         onClick={() => onZoom(ZOOMS[at - 1]!)}
       />
-      <Button
-        size="small"
-        type="text"
-        aria-label="Larger pages"
+      <Step
+        label="Larger pages"
         icon={<ZoomInOutlined />}
         disabled={at === ZOOMS.length - 1}
         onClick={() => onZoom(ZOOMS[at + 1]!)}

@@ -13,17 +13,23 @@ interface Point {
  * Opens the passage of what was clicked on a page: the bar and the part, in the interlinear view. Ink is thin: the staff nearest to the
  * pointer is meant.
  *
- * @param only the part, where the sheet has one alone
+ * @param opens the parts, where the sheet says which; the part under the pointer when null
  */
-export async function openUnder(paper: Element, point: Point, musicXml: string, only: PartId | null): Promise<void> {
+export async function openUnder(
+  paper: Element,
+  point: Point,
+  musicXml: string,
+  opens: readonly PartId[] | null,
+): Promise<void> {
   const measure = [...paper.querySelectorAll('g.measure')].find((one) => distance(one, point) === 0);
   const quarters = measure && (await engraveWorker().beginOf(musicXml, measure.id));
   const { summary } = useWorkspace.getState();
   if (!measure || quarters === null || quarters === undefined || !summary) return;
   const at = quarters * QUARTER;
   const bar = summary.printedBars.findIndex(({ start, length }) => at >= start - 1 && at < start + length - 1);
-  const part = only ?? partAt(measure, point);
-  if (bar >= 0 && part) openBar(bar, [part]);
+  const under = partAt(measure, point);
+  const parts = opens ?? (under === null ? [] : [under]);
+  if (bar >= 0 && parts.length > 0) openBar(bar, parts);
 }
 
 /** Whose staff it is: staves stand in a measure in the order of the parts. */
