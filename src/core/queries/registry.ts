@@ -29,6 +29,7 @@ import { oneDrum } from './page/one-drum';
 import { unmappedDrum } from './page/unmapped-drum';
 import { impossibleChord } from './page/impossible-chord';
 import { repeat } from './page/repeat';
+import { unevenRepeat } from './page/uneven-repeat';
 import { keyChange } from './page/key-change';
 import { keySignature } from './page/key-signature';
 import { meter } from './timeline/meter';
@@ -78,6 +79,7 @@ const QUERY_KINDS = {
   'unmapped-drum': unmappedDrum,
   'impossible-chord': impossibleChord,
   repeat,
+  'uneven-repeat': unevenRepeat,
   'key-change': keyChange,
   'key-signature': keySignature,
   meter,

@@ -43,6 +43,7 @@ export const STATIONS: Record<Direction, readonly Station[]> = {
         'unmapped-drum',
         'impossible-chord',
         'repeat',
+        'uneven-repeat',
         'staves',
         'one-drum',
         'many-sounds',

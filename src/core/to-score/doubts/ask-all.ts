@@ -1,9 +1,10 @@
-import { append, type TrackId } from '../../base';
+import { append, type Memo, type TrackId } from '../../base';
 import type { Query } from '../../queries';
 import type { Fold, ScoreKey, TempoMark } from '../../score';
 import { NO_CHOICES } from '../../settings';
 import type { Bar } from '../../time';
 import type { Doubling } from '../layout/doubled-lines';
+import * as notation from '../notation/stages';
 import type { Piece } from '../piece';
 import type { BarKey } from '../pitch/keys';
 import { isDefaultKey } from '../pitch/signatures';
@@ -17,6 +18,7 @@ import { warningQueries, keyQueries, leadQueries, suspectedSwitches } from './do
 import { drumQueries, frettingQueries, keyChangeQueries, layeredDrumQueries, repeatQueries } from './page-doubts';
 import { rhythmQueries } from './rhythm-doubts';
 import * as stages from './stages';
+import { unevenRepeatQueries, type CodedPart } from './uneven-repeats';
 
 /** What was decided about the piece as a whole. */
 export interface Decided {
@@ -53,6 +55,7 @@ export function askAll(
   append(queries, companyQueries(parts, bars, memo));
   append(queries, aboutPiece(piece, decided));
   append(queries, repeatQueries(repeats, settings.folds, bars));
+  append(queries, unevenRepeatQueries(coded(parts, memo), settings.folds, bars));
   append(queries, doublingQueries(doublings, cast, bars));
   append(
     queries,
@@ -67,6 +70,13 @@ export function askAll(
   );
   append(queries, memo.run(stages.bends, { tempos: decided.tempos, bars }));
   return queries;
+}
+
+function coded(parts: readonly AuditedPart[], memo: Memo): CodedPart[] {
+  return parts.map(({ part, written }) => ({
+    name: part.name,
+    codes: memo.run(notation.barCodes, { part: written }, part.id),
+  }));
 }
 
 /** Single notes of a part. @param switches keys that are asked about as keyswitches */

@@ -9,7 +9,8 @@ import type { Fold, Part, PartBar, Score } from '../../score';
 
 /** Shorter stretches are read faster written out. */
 const LEAST_BARS = 2;
-const MOST_ENDING = 4;
+/** Bars of an ending. */
+export const MOST_ENDING = 4;
 const MOST_BARS = 128;
 /** An ending may not be more than this share of the stretch. */
 const ENDING_SHARE = 0.34;

@@ -1,0 +1,27 @@
+import type { Fold } from '../../score';
+import { itIsRight, queryKind, type Doubt } from '../query-kind';
+
+/** A stretch that is written once for several playings which are not alike any more. */
+export interface UnevenRepeat extends Doubt<'uneven-repeat'> {
+  facts: Fold & {
+    /** So many bars at the end of each playing hold all that differs; null where they are too many for endings. */
+    asEndings: number | null;
+  };
+}
+
+export const unevenRepeat = queryKind<UnevenRepeat>({
+  kind: 'uneven-repeat',
+  effect: 'pitch',
+  remedies: ({ id, facts: { asEndings, ...fold } }) => [
+    ...(asEndings === null
+      ? []
+      : [
+          {
+            label: 'Endings for what differs',
+            decision: { kind: 'foldRepeat' as const, ...fold, endings: asEndings },
+          },
+        ]),
+    { label: 'Write it out in full', decision: { kind: 'foldRepeat', ...fold, times: 1 } },
+    itIsRight({ id }, 'As the first time, every time'),
+  ],
+});
