@@ -5,6 +5,8 @@ import {
   DYNAMICS,
   FERMATAS,
   FORCES,
+  mapGraces,
+  mapSymbols,
   NO_LINES,
   noteValue,
   TURNS,
@@ -226,6 +228,21 @@ const linesArb: fc.Arbitrary<PartLines> = fc
     pedals: pedal ? [{ start: 2 * QUARTER, end: 6 * QUARTER }] : [],
   }));
 
+const CELESTA = { name: 'Celesta', instrument: 'celesta', program: 9 } as const;
+
+const hasNotes = ({ voices }: PartBar) => voices.some(({ symbols }) => symbols.some(({ notes }) => notes.length > 0));
+
+/** From the second bar on everything is played on the other instrument. */
+function takenUp([first, ...later]: readonly PartBar[]): PartBar[] {
+  const onOther = (note: ScoreNote) => ({ ...note, doubling: 0 });
+  const changed = mapSymbols(later, (symbol) => ({
+    ...symbol,
+    notes: symbol.notes.map(onOther),
+    ...(symbol.marks && { marks: mapGraces(symbol.marks, onOther) }),
+  }));
+  return [first!, ...changed];
+}
+
 const partArb = (p: number): fc.Arbitrary<Part> =>
   fc.constantFrom(1, 2).chain((staves) =>
     fc
@@ -234,17 +251,19 @@ const partArb = (p: number): fc.Arbitrary<Part> =>
         lines: linesArb,
         harmonies: harmonyArb,
         clef: fc.boolean(),
+        patch: fc.boolean(),
         doubling: fc.boolean(),
       })
-      .map(({ bars, lines, harmonies, clef, doubling }) =>
-        plainPart(bars, {
+      .map(({ bars, lines, harmonies, clef, patch, doubling }) =>
+        plainPart(doubling ? takenUp(bars) : bars, {
           id: partId(`P${p + 1}`),
           ...(staves === 2
             ? { name: 'Piano', abbreviation: 'Pno.', instrument: 'piano', clefs: ['treble', 'bass'], program: 1 }
             : {}),
           lines,
           ...(harmonies.length > 0 && { harmonies: [...harmonies].sort((a, b) => a.at - b.at) }),
-          ...(doubling && { programChanges: [{ at: BAR + QUARTER, program: 60 }] }),
+          ...(patch && { programChanges: [{ at: BAR + QUARTER, program: 60 }] }),
+          ...(doubling && bars.slice(1).some(hasNotes) && { doublings: [CELESTA] }),
           clefChanges: clef ? [{ bar: 1, at: 2 * QUARTER, staff: 1, clef: 'bass' }] : [],
           writtenKeys: [0, 2],
         }),

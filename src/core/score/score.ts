@@ -105,10 +105,20 @@ export interface Part extends PartTransposition {
   lines: PartLines;
   /** Chord symbols above the staff. */
   harmonies?: Harmony[];
-  /** Other sounds in the middle of a part: a doubling, another patch. */
+  /** Further instruments of the same player, or of players who share the staff; notes say which of them plays. */
+  doublings?: readonly Doubling[];
+  /** Other sounds of the same instrument in the middle of a part: another patch. */
   programChanges?: { at: WrittenUnits; program: number }[];
   /** One for each bar of the score. */
   bars: PartBar[];
+}
+
+/** Another instrument in a part: the piccolo of a flute player, the second clarinet on the staff of the first. */
+export interface Doubling {
+  name: string;
+  instrument: InstrumentId;
+  /** General MIDI, 1–128; null: not said. */
+  program: number | null;
 }
 
 export interface PartTransposition {
@@ -319,6 +329,8 @@ export interface ScoreNote {
   ringing?: true;
   /** The staff it stands on where its voice crosses to another one. */
   staff?: number;
+  /** Which of the part's `doublings` plays it; none: the part's own instrument. */
+  doubling?: number;
   /** Cents above `key`: quarter tones. */
   cents?: number;
   /** How strong it is to be played, where the file says so of the single note; 1–127. */

@@ -106,6 +106,14 @@ export interface RawMeasure {
   line: number;
 }
 
+export interface RawInstrument {
+  name: string;
+  /** The standard's sound id. */
+  sound: string | null;
+  unpitchedKey: number | null;
+  program: number | null;
+}
+
 export interface RawPart {
   id: string;
   name: string;
@@ -115,7 +123,7 @@ export interface RawPart {
   channel: number | null;
   program: number | null;
   /** MIDI keys and names of unpitched instruments, and programs of pitched ones, by the id of the instrument. */
-  instruments: Map<string, { name: string; unpitchedKey: number | null; program: number | null }>;
+  instruments: Map<string, RawInstrument>;
   measures: RawMeasure[];
 }
 

@@ -16,7 +16,7 @@ import { barLength, sameMeter, type Bar, type Meter, type MidiKey, type WrittenU
 import { directionsOf } from './directions';
 import type { MusicXmlWarning } from './errors';
 import { linesOf } from './lines';
-import { partInstrument } from './part-instrument';
+import { furtherInstruments, partInstrument } from './part-instrument';
 import type { RawMeasure, RawNote, RawPart } from './raw';
 import { VoiceSlots, voicesOf } from './voices';
 
@@ -27,8 +27,12 @@ export function readPart(raw: RawPart, bars: readonly Bar[], warnings: MusicXmlW
   const transpositions = transpositionByBar(measures);
   const all = measures.flatMap((measure) => measure?.notes ?? []).filter((note) => !note.rest);
   const unpitched = all.length > 0 && all.filter((note) => note.unpitched).length * 2 > all.length;
+  const { doublings, doublingOf } = unpitched
+    ? { doublings: [], doublingOf: () => undefined }
+    : furtherInstruments(raw, transpositions);
   const write = (note: RawNote, bar: number): ScoreNote | null => {
     if (!note.pitch) return null;
+    const doubling = doublingOf(note);
     const key = note.unpitched ? struckKey(note, raw) : pitchKey(note.pitch) - transpositions[bar]!.semitones;
     if (key < 0 || key > 127) {
       warn(bar, `a note outside of what MIDI can sound (key ${key}) is left out`, note.line);
@@ -42,6 +46,7 @@ export function readPart(raw: RawPart, bars: readonly Bar[], warnings: MusicXmlW
       ...(note.cents !== 0 && { cents: note.cents }),
       ...(note.velocity !== null && { velocity: note.velocity }),
       ...(note.ringing && { ringing: true }),
+      ...(doubling !== undefined && { doubling }),
       tieFromLast: note.tieFromLast,
       tieToNext: note.tieToNext,
       played: [],
@@ -89,6 +94,7 @@ export function readPart(raw: RawPart, bars: readonly Bar[], warnings: MusicXmlW
     tablature: tablature && tuning ? { show: tablature.show, tuning, capo } : null,
     lines: linesOf(raw, bars, partBars),
     ...(harmonies.length > 0 && { harmonies }),
+    ...(doublings.length > 0 && { doublings }),
     ...(programChanges.length > 0 && { programChanges }),
     bars: partBars,
   };
@@ -324,17 +330,7 @@ function symbolFrom(
 }
 
 function programsOf(raw: RawPart, bars: readonly Bar[]): { at: WrittenUnits; program: number }[] {
-  const said = directionsOf(raw, bars).flatMap(({ direction, at }) =>
+  return directionsOf(raw, bars).flatMap(({ direction, at }) =>
     direction.kind === 'program' ? [{ at, program: direction.program }] : [],
   );
-  let now = raw.program;
-  const doubled = raw.measures.flatMap((measure, b) =>
-    measure.notes.flatMap((note) => {
-      const program = note.instrument ? (raw.instruments.get(note.instrument)?.program ?? null) : null;
-      if (note.unpitched || program === null || program === now) return [];
-      now = program;
-      return [{ at: bars[b]!.start + note.at, program }];
-    }),
-  );
-  return [...said, ...doubled].sort((a, b) => a.at - b.at);
 }

@@ -316,7 +316,8 @@ describe('reading files of others', () => {
         { name: 'Staff 3', extra },
       ),
     );
-    expect(one.parts[0]!).toMatchObject({ program: 58, programChanges: [{ at: 2 * QUARTER, program: 59 }] });
+    expect(one.parts[0]!).toMatchObject({ program: 58, doublings: [{ name: 'y', program: 59 }] });
+    expect(one.parts[0]!.bars[0]!.voices[0]!.symbols.map(({ notes }) => notes[0]!.doubling)).toEqual([undefined, 0]);
   });
   it('takes tablature below its notation once, with its frets', () => {
     const tab = note(

@@ -204,6 +204,7 @@ function declarePart(node: XmlNode, part: RawPart): void {
     const key = numberOf(own, 'midi-unpitched');
     part.instruments.set(id, {
       name: textOf(instrument, 'instrument-name') ?? '',
+      sound: textOf(instrument, 'instrument-sound') ?? null,
       unpitchedKey: key !== undefined && key >= 1 && key <= 128 ? key - 1 : null,
       program: inRange(numberOf(own, 'midi-program'), 128),
     });

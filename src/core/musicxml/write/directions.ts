@@ -20,6 +20,7 @@ import {
 } from '../../score';
 import { barIndexAt, type Bar, type WrittenUnits } from '../../time';
 import { writeHarmony } from './harmony';
+import { instrumentId } from './part-list';
 import { writeElement, type XmlWriter } from './xml-writer';
 
 /** What is written between the notes: at a place in the bar, on a staff. */
@@ -61,7 +62,7 @@ export function directionsByBar(
         : writeHarmony(xml, harmony, place.offset),
     );
   for (const { at, program } of part.programChanges ?? [])
-    add(at, 1, 2, (xml, place) => writeProgram(xml, `${id}-I1`, program, place.offset));
+    add(at, 1, 2, (xml, place) => writeProgram(xml, instrumentId(id), program, place.offset));
   const lastStaff = part.clefs.length;
   for (const kind of LINE_NAMES)
     for (const sign of writtenAs(kind, part.lines, { colour, lastStaff }))

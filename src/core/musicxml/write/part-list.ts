@@ -78,16 +78,33 @@ function writeScorePart(xml: XmlWriter, part: Part, id: string): void {
         .close('midi-instrument');
   } else {
     xml
-      .open('score-instrument', { id: `${id}-I1` })
+      .open('score-instrument', { id: instrumentId(id) })
       .leaf('instrument-name', part.name)
       .leaf('instrument-sound', sound);
     // A section says so; one player says so where a section is usual too.
     if (part.solo) xml.leaf('solo');
     else if (instrumentById(part.instrument).section) xml.leaf('ensemble');
     xml.close('score-instrument');
-    xml.open('midi-instrument', { id: `${id}-I1` }).leaf('midi-channel', part.channel);
-    if (part.program !== null) xml.leaf('midi-program', part.program);
-    xml.close('midi-instrument');
+    part.doublings?.forEach(({ name, instrument }, d) => {
+      xml
+        .open('score-instrument', { id: instrumentId(id, d) })
+        .leaf('instrument-name', name)
+        .leaf('instrument-sound', instrumentById(instrument).sound)
+        .close('score-instrument');
+    });
+    midiInstrument(instrumentId(id), part.program);
+    part.doublings?.forEach(({ program }, d) => midiInstrument(instrumentId(id, d), program));
   }
   xml.close('score-part');
+
+  function midiInstrument(of: string, program: number | null): void {
+    xml.open('midi-instrument', { id: of }).leaf('midi-channel', part.channel);
+    if (program !== null) xml.leaf('midi-program', program);
+    xml.close('midi-instrument');
+  }
+}
+
+/** The id of a pitched part's instrument: its own, or one of its doublings. */
+export function instrumentId(part: string, doubling?: number): string {
+  return `${part}-I${doubling === undefined ? 1 : doubling + 2}`;
 }

@@ -18,6 +18,7 @@ import { attributesInside, stavesOf, writeAttributes, type AttributesInside, typ
 import { barBeams, type Beam } from './beams';
 import { barStyles } from './bar-styles';
 import { directionsByBar, type Direction } from './directions';
+import { instrumentId } from './part-list';
 import { bracketsOf, writeLyric, writeTimeModification, writeValue } from './note-elements';
 import type { MusicXmlOptions } from './write';
 import { canWrite, writeElement, type XmlWriter } from './xml-writer';
@@ -304,7 +305,7 @@ export class PartWriter {
     });
     if (n > 0) xml.leaf('chord');
     this.pitch(note);
-    if (this.part.unpitched) xml.leaf('instrument', null, { id: `${this.id}-I${note.key}` });
+    this.playedOn(note);
     xml.leaf('voice', voice.voice).leaf('type', type);
     this.accidental(accidentals.get(note));
     this.stemAndHead(note, voice);
@@ -326,12 +327,18 @@ export class PartWriter {
     xml.leaf('octave', Math.max(LOWEST_OCTAVE, Math.min(HIGHEST_OCTAVE, pitch.octave))).close('pitch');
   }
 
+  /** Which instrument, where the part has several. */
+  private playedOn({ key, doubling }: ScoreNote): void {
+    const id = this.part.unpitched ? `${this.id}-I${key}` : this.part.doublings && instrumentId(this.id, doubling);
+    if (id) this.xml.leaf('instrument', null, { id });
+  }
+
   private timing(glyph: Glyph, note: ScoreNote | null, n: number): void {
     const { xml } = this;
     const { symbol, voice, beams, accidentals, again } = glyph;
     xml.leaf('duration', symbol.duration / this.unit);
     if (note && !symbol.cue) this.ties(note, 'tie');
-    if (note && this.part.unpitched) xml.leaf('instrument', null, { id: `${this.id}-I${note.key}` });
+    if (note) this.playedOn(note);
     xml.leaf('voice', voice.voice);
     writeValue(xml, symbol);
     if (note) this.accidental(accidentals.get(note));

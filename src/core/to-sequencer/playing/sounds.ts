@@ -51,6 +51,8 @@ export interface Sound {
   force: Force | null;
   /** Cents above its key. */
   cents: number;
+  /** Which of the part's doublings plays it. */
+  doubling?: number;
   /** A line from it to the key of the next symbol. */
   glide?: { kind: 'glissando' | 'slide'; to: MidiKey };
   /** The second of two alternating symbols: its keys, and the length of both. */
@@ -182,6 +184,7 @@ class SoundReader {
         velocity: note.velocity ?? null,
         force: this.forces.get(`${voice.staff}/${writtenAt}`) ?? null,
         cents: note.cents ?? 0,
+        ...(note.doubling !== undefined && { doubling: note.doubling }),
         ...(glide && { glide }),
         ...(alternates && {
           alternates: { keys: alternates.notes.map((one) => one.key), until: end + alternates.duration },

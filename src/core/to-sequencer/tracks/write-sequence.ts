@@ -1,6 +1,7 @@
 /*
  * The performed tracks as a Standard MIDI File: conductor track first and named, then a track for each.
  */
+import { groupBy } from '../../base';
 import type { TechniqueId } from '../../instruments';
 import { chordText, type Lyric, type Part, type PartId, type Score } from '../../score';
 import { conductorName } from '../../performance';
@@ -162,6 +163,7 @@ function playedTrack(
   if (rich)
     for (const { at, program } of part.programChanges ?? [])
       for (const start of placesOf(sequence, at)) send(tick(start), Message.programChange, program - 1);
+  if (rich && track.program !== null) doublings();
   for (const carrier of sequence.carriersOf(part.id)) if (carrier !== 'velocity') controllerCurve(CONTROLLER[carrier]);
   if (rich && !track.unpitched) pedals();
   words();
@@ -174,6 +176,21 @@ function playedTrack(
   }
   const last = track.notes.reduce((latest, note) => Math.max(latest, tick(note.end)), 0);
   return { events: inTrackOrder(events), endTick: Math.max(endTick, last) };
+
+  /** Another instrument is sounded from its first note on; where two play at once, the one that played already goes on. */
+  function doublings(): void {
+    const { doublings: further } = part;
+    if (!further || track.unpitched) return;
+    let now: number | null = track.program;
+    for (const [, together] of groupBy(track.notes, (note) => note.sound.start)) {
+      const playing = new Set(together.map(({ sound }) => sound.doubling));
+      const [doubling] = playing;
+      const program = doubling === undefined ? track.program : (further[doubling]?.program ?? null);
+      if (playing.size > 1 || program === null || program === now) continue;
+      now = program;
+      send(Math.min(...together.map(({ start }) => tick(start))), Message.programChange, program - 1);
+    }
+  }
 
   function pedals(): void {
     for (const { start, end } of part.lines.pedals)
