@@ -36,19 +36,21 @@ export const tempo = (quarter: number, bpm: number): SmfEvent => {
   return meta(quarter * PPQ, Meta.tempo, [microseconds >> 16, (microseconds >> 8) & 0xff, microseconds & 0xff]);
 };
 
+/** @param number General MIDI, 1–128 */
+export const programAt = (quarter: number, number: number, channel = 1): SmfEvent => ({
+  kind: 'channel',
+  tick: quarter * PPQ,
+  status: Message.programChange | (channel - 1),
+  data1: number - 1,
+  data2: 0,
+});
+
 export function smfBytes(tracks: readonly HandTrack[], conductor: SmfEvent[] = [], format: 0 | 1 = 1): Uint8Array {
   const played = tracks.map(({ name, program, notes, extra = [] }) => {
     const events: SmfEvent[] = [...extra];
     if (name) events.push(meta(0, Meta.trackName, encodeText(name)));
     const channel = (note?: HandNote) => (note?.channel ?? 1) - 1;
-    if (program)
-      events.push({
-        kind: 'channel',
-        tick: 0,
-        status: Message.programChange | channel(notes[0]),
-        data1: program - 1,
-        data2: 0,
-      });
+    if (program) events.push(programAt(0, program, channel(notes[0]) + 1));
     for (const note of notes) {
       events.push({
         kind: 'channel',

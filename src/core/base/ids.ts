@@ -9,8 +9,8 @@ type Id<Name extends string> = string & { readonly [kind]: Name };
 export type Unit<Name extends string> = number & { readonly [kind]?: Name };
 
 /**
- * A track of the originals: "t3" by its chunk; "o2t3" of the second original; "t0c10" and "t9s6" split off by channel
- * and by what is struck.
+ * A track of the originals: "t3" by its chunk; "o2t3" of the second original; "t0c10", "t2g74" and "t9s6" split off by
+ * channel, by program and by what is struck.
  */
 export type TrackId = Id<'track'>;
 
@@ -56,7 +56,7 @@ export function trackInFile(id: TrackId | PartId): TrackId {
   return unsplit(leadingTrack(partId(id)));
 }
 
-/** The track as it was in its file, before it was split by channel or by what is struck. */
+/** The track as it was in its file, before it was split by channel, by program or by what is struck. */
 export function unsplit(track: TrackId): TrackId {
-  return trackId(track.replace(/s\d+$/, '').replace(/c\d+$/, ''));
+  return trackId(track.replace(/(c\d+)?(g\d+)?(s\d+)?$/, ''));
 }

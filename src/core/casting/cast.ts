@@ -14,11 +14,13 @@ import type { Query } from '../queries';
 import { castTracks } from './cast-tracks';
 import type { Casting, CastPart, CastTrack, PartSource } from './casting';
 import { castingQueries } from './casting-queries';
+import { barsTaken, doublingsOf } from './doublings';
 import { fittingStaves, type FittingStaves } from './fitting-staves';
 import { groupTracks, type WrittenTrack } from './group-tracks';
 import { takeOutSwitches } from './keyswitches';
 import { inScoreOrder, isNobodysName, nameParts, type Unnamed } from './naming';
 import { dealOf, dealPlayers } from './players';
+import { programChanges } from './program-changes';
 import type { CastingSettings } from '../settings';
 
 export function cast(performance: Performance, settings: CastingSettings): { output: Casting; queries: Query[] } {
@@ -75,9 +77,10 @@ function writtenTracks(
     const { notes, techniqueOf } = meanings
       ? takeOutSwitches(track, meanings, performance.ticksPerQuarter)
       : { notes: track.notes, techniqueOf: new Map<NoteId, TechniqueId>() };
-    return tracks[i]!.leftOut || (notes.length === 0 && !track.written)
-      ? []
-      : [{ track, cast: tracks[i]!, notes, techniqueOf, staff: null }];
+    const cast = tracks[i]!;
+    if (cast.leftOut || (notes.length === 0 && !track.written)) return [];
+    const changes = programChanges(track, notes, cast.instrument, settings.soundChanges[track.id]);
+    return [{ track, cast, notes, techniqueOf, changes, staff: null }];
   });
 }
 
@@ -111,6 +114,7 @@ function partsOfGroup(
     return [
       {
         ...base,
+        ...doublingsOf(group, notes, instrument, barsTaken(settings.takenUp[partOf(id)] ?? [], performance)),
         id: partOf(id),
         instrument,
         notes,
@@ -125,6 +129,12 @@ function partsOfGroup(
   const trackOf = new Map(group.flatMap((one) => one.notes.map((note) => [note.id, one.track.id] as const)));
   return dealt.players.map((player, p) => ({
     ...base,
+    ...doublingsOf(
+      group,
+      player.notes,
+      player.instrument,
+      barsTaken(settings.takenUp[partOf(id, p + 1)] ?? [], performance),
+    ),
     id: partOf(id, p + 1),
     instrument: player.instrument,
     notes: player.notes,
@@ -150,12 +160,12 @@ function numberOfPlayer(
   return players !== null ? number + p : (number - 1) * of + p + 1;
 }
 
-/** The technique of each note: by its keyswitch, else by its track. */
+/** The technique of each note: by its keyswitch, by the program in force, else by its track. */
 function techniquesOf(group: readonly WrittenTrack[]): Map<NoteId, TechniqueId> {
   return new Map(
     group.flatMap((one) =>
       one.notes.flatMap((note): [NoteId, TechniqueId][] => {
-        const technique = one.techniqueOf.get(note.id) ?? one.cast.technique;
+        const technique = one.techniqueOf.get(note.id) ?? one.changes.techniqueOf.get(note.id) ?? one.cast.technique;
         return technique ? [[note.id, technique]] : [];
       }),
     ),

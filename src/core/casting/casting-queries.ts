@@ -56,6 +56,7 @@ export function castingQueries(
     ...groups
       .filter((group) => !doubles.has(group[0]!.track.id))
       .flatMap((group) => playersQuery(group, performance, settings)),
+    ...groups.flatMap((group) => group.flatMap((one) => soundChangeQuery(one, place))),
     ...casting.parts.flatMap((part) => [
       ...crowdedQuery(part, crowded.get(part.id) ?? [], place),
       ...collisions(part, place),
@@ -197,6 +198,28 @@ function playersQuery(group: readonly WrittenTrack[], performance: Performance, 
       part: partOf(track.id),
       message,
       facts: { players: needed, choir: sketch },
+    },
+  ];
+}
+
+/** A program that is another instrument's, which no player of this one takes up as a matter of course. */
+function soundChangeQuery({ track, cast, changes: { doubtful } }: WrittenTrack, place: Places): Query[] {
+  const [first] = doubtful;
+  if (!first) return [];
+  const { at, bar, words } = place(first.notes[0]!.start);
+  const names = [...new Set(doubtful.map(({ instrument }) => instrument.names.en))];
+  const more = names.length > 1 ? ` (later ${names.slice(1).join(', ')})` : '';
+  const played = doubtful.flatMap(({ notes }) => notes.map(({ id }) => id));
+  return [
+    {
+      id: queryId(`sound-change/${track.id}`),
+      kind: 'sound-change',
+      track: track.id,
+      part: partOf(track.id),
+      at,
+      bar,
+      played,
+      message: `${trackLabel(track)} sounds as ${names[0]!} from ${words}${more}: is that another player? Written for ${cast.instrument.names.en} throughout so far.`,
     },
   ];
 }

@@ -38,6 +38,10 @@ export interface CastPart {
   /** Of all sources, by start. */
   notes: PlayedNote[];
   techniqueOf: ReadonlyMap<NoteId, TechniqueId>;
+  /** Instruments that the player takes up beside the part's own. */
+  doublings: readonly Instrument[];
+  /** Which of them a note is played on, by its place in `doublings`. */
+  doublingOf: ReadonlyMap<NoteId, number>;
   /** Set when the part is one of several players. */
   player: { number: number; of: number } | null;
 }

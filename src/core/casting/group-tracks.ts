@@ -5,6 +5,7 @@
 import type { NoteId, PlayedNote, PlayedTrack, TrackId } from '../performance';
 import type { TechniqueId } from '../instruments';
 import type { CastTrack } from './casting';
+import type { ProgramChanges } from './program-changes';
 import type { CastingSettings } from '../settings';
 
 /** A track that is written, with its notes as far as they are music. */
@@ -13,6 +14,7 @@ export interface WrittenTrack {
   cast: CastTrack;
   notes: PlayedNote[];
   techniqueOf: ReadonlyMap<NoteId, TechniqueId>;
+  changes: ProgramChanges;
   staff: number | null;
 }
 

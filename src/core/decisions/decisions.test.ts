@@ -136,7 +136,12 @@ const EXAMPLES: { [K in Decision['kind']]: Extract<Decision, { kind: K }>[] } = 
     { kind: 'leaveTracks', tracks: [3], out: true },
     { kind: 'leaveTracks', tracks: [3], out: false },
   ],
-  splitTrack: [{ kind: 'splitTrack', track, by: 'sounds' }],
+  splitTrack: [{ kind: 'splitTrack', track, by: 'programs' }],
+  readSoundChanges: [
+    { kind: 'readSoundChanges', track, as: 'one' },
+    { kind: 'readSoundChanges', track, as: 'usual' },
+  ],
+  takeUp: [{ kind: 'takeUp', part, instrument: 'piccolo', bars: { from: 0, to: 4 } }],
   takeTime: [{ kind: 'takeTime', original: 2 }],
   placeOriginal: [{ kind: 'placeOriginal', original: 2, bars: 8 }],
   setTextEncoding: [

@@ -10,6 +10,8 @@ import { setStaves } from './casting/set-staves';
 import { setTechnique } from './casting/set-technique';
 import { gather } from './casting/gather';
 import { standAlone } from './casting/stand-alone';
+import { readSoundChanges } from './casting/read-sound-changes';
+import { takeUp } from './casting/take-up';
 import { dealOut } from './casting/deal-out';
 import { setKeyswitches } from './casting/set-keyswitches';
 import { renamePart } from './casting/rename-part';
@@ -99,6 +101,8 @@ const SINGLE_KINDS = {
   gather,
   standAlone,
   dealOut,
+  readSoundChanges,
+  takeUp,
   setKeyswitches,
   renamePart,
   abbreviatePart,

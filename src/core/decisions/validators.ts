@@ -6,8 +6,8 @@ import { isInstrumentId, TECHNIQUES } from '../instruments';
  * Ids of tracks ("t3"; "t0c10" and "t9s6" split by channel and by what is struck; "o2t3" of the second original) and of
  * parts: a track's, or that of a further player dealt out of it ("t3p2").
  */
-export const TRACK = /^(o\d+)?t\d+(c\d+)?(s\d+)?$/;
-export const PART = /^(o\d+)?t\d+(c\d+)?(s\d+)?(p\d+)?$/;
+export const TRACK = /^(o\d+)?t\d+(c\d+)?(g\d+)?(s\d+)?$/;
+export const PART = /^(o\d+)?t\d+(c\d+)?(g\d+)?(s\d+)?(p\d+)?$/;
 
 /** An id a score file gives its part. */
 export const SCORE_PART = /^[\w.-]{1,120}$/;

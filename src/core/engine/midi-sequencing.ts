@@ -1,7 +1,7 @@
 /* A MIDI file on its way to a sequencer: what of it goes along, and how it is set up there. */
 import { groupBy, type PartId } from '../base';
 import { cast, type Casting } from '../casting';
-import { performanceFromSmf, splitChannels, splitSounds, withTimeLine, type Performance } from '../performance';
+import { performanceFromSmf, splitTracks, withTimeLine, type Performance } from '../performance';
 import { musicOfPerformance, type Overlay, type Passage, type SoundingMusic } from '../proof';
 import type { HearingMusic } from '../hearing';
 import { castingSettings, type CleaningPlan, type DirectionB, type JobSettings } from '../settings';
@@ -189,12 +189,12 @@ export class MidiSequencing extends SequenceDesk {
 
   /** Each track is a part of its own, unless somebody gathered tracks or dealt one out. */
   private castFor(settings: JobSettings): { performance: Performance; casting: Casting } {
-    const { splits, soundSplits, encoding } = settings;
+    const { splits, programSplits, soundSplits, encoding } = settings;
     const own = castingSettings(settings);
-    const by = JSON.stringify([splits, soundSplits, encoding, own]);
+    const by = JSON.stringify([splits, programSplits, soundSplits, encoding, own]);
     if (this.casting?.by !== by) {
       const read = performanceFromSmf(this.midi.reading, encoding);
-      const performance = splitSounds(splitChannels(read, splits), soundSplits);
+      const performance = splitTracks(read, settings);
       const apart = Object.fromEntries(performance.tracks.map(({ id }) => [id, null]));
       const { output } = cast(performance, { ...own, gathered: { ...apart, ...own.gathered } });
       this.casting = { by, performance, casting: output };

@@ -1,12 +1,5 @@
 import { followBeats, withTimeOf, type Following, type TwoVersions } from '../beats';
-import {
-  joinPerformances,
-  performanceFromSmf,
-  splitChannels,
-  splitSounds,
-  withTimeLine,
-  type Performance,
-} from '../performance';
+import { joinPerformances, performanceFromSmf, splitTracks, withTimeLine, type Performance } from '../performance';
 import type { Score } from '../score';
 import type { ConversionSettings } from '../settings';
 import { mendedScore, playedScore } from '../to-sequencer';
@@ -26,8 +19,8 @@ export interface Prepared {
 
 /** What of the settings says how the originals are put together. */
 export function preparedBy(settings: ConversionSettings): string {
-  const { splits, soundSplits, offsets, encoding, timeFrom, freeTime, timeLine } = settings;
-  return JSON.stringify([splits, soundSplits, offsets, encoding, timeFrom, freeTime, timeLine]);
+  const { splits, programSplits, soundSplits, offsets, encoding, timeFrom, freeTime, timeLine } = settings;
+  return JSON.stringify([splits, programSplits, soundSplits, offsets, encoding, timeFrom, freeTime, timeLine]);
 }
 
 /** What is converted: the originals as they were read, put together and mended as was decided. */
@@ -68,12 +61,12 @@ function inEncoding({ reading, performance }: MidiOriginal, { encoding }: Conver
 }
 
 function preparePlayed(read: readonly Performance[], settings: ConversionSettings): Prepared {
-  const { splits, soundSplits, freeTime, timeLine } = settings;
+  const { freeTime, timeLine } = settings;
   const number = settings.timeFrom ?? 0;
   const playing = read.length > 1 ? read[number - 1] : undefined;
   const others = playing ? read.filter((one) => one !== playing) : read;
   const offsets = playing ? offsetsWithout(settings.offsets, number) : settings.offsets;
-  const joined = splitSounds(splitChannels(joinPerformances(others, offsets), splits), soundSplits);
+  const joined = splitTracks(joinPerformances(others, offsets), settings);
   const { performance, timed } = timedBy(joined, playing, number);
   // Beats first: what was mended by hand is mended on the bars that were found.
   const followed = freeTime && !timed?.versions ? followBeats(performance, freeTime) : null;

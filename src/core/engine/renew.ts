@@ -60,7 +60,8 @@ export function renew(before: readonly Uint8Array[], after: readonly Uint8Array[
 
 /** Put together, without what was mended on its time line and without tracks that were split: as it came. */
 function unmended(originals: Originals, settings: JobSettings): Performance {
-  return prepareOriginals(originals, { ...settings, timeLine: [], splits: {}, soundSplits: {} }).performance;
+  return prepareOriginals(originals, { ...settings, timeLine: [], splits: {}, programSplits: {}, soundSplits: {} })
+    .performance;
 }
 
 /** Both versions: their originals, and their music as it came. */

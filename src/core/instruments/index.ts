@@ -4,6 +4,7 @@ export * from './general-midi';
 export * from './drum-map';
 export * from './recognise';
 export * from './techniques';
+export { meaningOfProgram, TECHNIQUE_PROGRAMS, type ProgramMeaning } from './doublings';
 export { nameDetails, nameWords, type NameDetails } from './name-words';
 export * from './tunings';
 export * from './drum-layouts';

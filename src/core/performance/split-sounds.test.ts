@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { performanceOf, type HandNote } from '../../testing/music';
 import { castTracks } from '../casting/cast-tracks';
 import { PERCUSSION_GROUPS } from '../instruments';
-import { splitSounds } from './index';
+import { splitSounds } from './split-sounds';
 import { NO_CASTING_SETTINGS } from '../settings';
 
 const hits = (...keys: number[]): HandNote[] => keys.map((key, at) => ({ key, at, length: 0.2, channel: 10 }));

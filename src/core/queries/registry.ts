@@ -10,6 +10,7 @@ import { houseList } from './tracks/house-list';
 import { keyswitch } from './tracks/keyswitch';
 import { gather } from './tracks/gather';
 import { players } from './tracks/players';
+import { soundChange } from './tracks/sound-change';
 import { crowded } from './tracks/crowded';
 import { collision } from './tracks/collision';
 import { outOfRange } from './tracks/out-of-range';
@@ -60,6 +61,7 @@ const QUERY_KINDS = {
   keyswitch,
   gather,
   players,
+  'sound-change': soundChange,
   crowded,
   collision,
   'out-of-range': outOfRange,

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { keySignature, line, meter, performanceOf, tempo, type HandNote, type HandTrack } from '../../testing/music';
+import { keySignature, line, meter, performanceOf, programAt, tempo, type HandNote, type HandTrack } from '../../testing/music';
 import type { Performance } from '../performance';
 import { checkScore } from '../score';
 import { dismissedQueries, EMPTY_LEDGER, enter } from '../documents';
@@ -77,6 +77,9 @@ const doubtful: Record<string, { tracks: HandTrack[]; conductor?: ReturnType<typ
       { name: 'Band', notes: line(...scale).map((note, i) => ({ ...note, channel: 1 + (i % 2) })) },
       { name: 'Cello', notes: line([48, 4]) },
     ],
+  },
+  'sound-change': {
+    tracks: [{ name: 'Flute', program: 74, notes: line(...scale), extra: [programAt(4, 41), programAt(8, 61)] }],
   },
   'key-signature': {
     tracks: [{ name: 'Flute', notes: line(...scale.map(([key, length]): [number, number] => [key + 3, length])) }],

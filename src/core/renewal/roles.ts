@@ -47,6 +47,8 @@ export const ROLES_OF: Readonly<Record<SingleDecision['kind'], Roles>> = {
   standAlone: TRACKS,
   dealOut: TRACK,
   setKeyswitches: TRACK,
+  readSoundChanges: TRACK,
+  takeUp: PART_BARS,
   setStaves: PART,
   renamePart: PART,
   abbreviatePart: PART,

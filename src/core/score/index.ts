@@ -2,6 +2,7 @@ export * from './pitch';
 export * from './score';
 export * from './marks';
 export * from './harmony';
+export { changesSignature } from './signature-changes';
 export { fifthsOf, transpositionAt } from './transposition';
 export { MARKS_OUT, withMarksOut, withoutSuggestions, type MarksOut } from './suggestions';
 export * from './note-values';

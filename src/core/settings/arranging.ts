@@ -1,5 +1,6 @@
 import type { PartId } from '../base';
-import type { BarSpan, SmallestValue } from './conversion';
+import type { BarSpan } from './bar-span';
+import type { SmallestValue } from './conversion';
 import { NO_LOOSENING, type ChannelPlan, type Loosening } from './sequencing';
 
 /** Controllers that carry dynamics: modulation, volume, expression. */

@@ -1,5 +1,6 @@
 import type { InstrumentId, Language, TechniqueId } from '../instruments';
 import type { PartId, TrackId } from '../base';
+import type { BarSpan } from './bar-span';
 
 /** How the notes of one part are dealt out to several players. */
 export interface Deal {
@@ -29,6 +30,18 @@ export interface HouseAnswer {
 /** Meaning of each keyswitch of a track; `none` means nothing on paper. */
 export type SwitchMeanings = Readonly<Record<number, TechniqueId | 'none'>>;
 
+/**
+ * What another program in the middle of a track means: the player takes up that instrument, whatever it is, or nothing:
+ * it is one instrument throughout.
+ */
+export type SoundChangeRule = 'taken-up' | 'one';
+
+/** Some bars in which a player takes up another instrument; their own again where it is that. */
+export interface TakenUp {
+  bars: BarSpan;
+  instrument: InstrumentId;
+}
+
 /** What people decided about tracks and players; what is absent is decided by the engine. */
 export interface CastingSettings {
   /** Tracks left out or, with `false`, taken in although the engine would leave them out. */
@@ -46,6 +59,9 @@ export interface CastingSettings {
   deals: Record<TrackId, Deal>;
   /** By track; without any meaning the keys are ordinary notes. */
   keyswitches: Record<TrackId, SwitchMeanings>;
+  soundChanges: Record<TrackId, SoundChangeRule>;
+  /** In the order they were decided; the last one counts. */
+  takenUp: Record<PartId, readonly TakenUp[]>;
   /** Parts moved away from their usual place, in the order of the moves. */
   moves: readonly { part: PartId; before: PartId | null }[];
   house: Record<TrackId, HouseAnswer>;
@@ -64,6 +80,8 @@ export const NO_CASTING_SETTINGS: CastingSettings = {
   gathered: {},
   deals: {},
   keyswitches: {},
+  soundChanges: {},
+  takenUp: {},
   moves: [],
   house: {},
   language: 'en',

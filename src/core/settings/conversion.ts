@@ -1,3 +1,4 @@
+import type { BarSpan } from './bar-span';
 import { NO_CASTING_SETTINGS, type CastingSettings } from './casting';
 import type { NoteId, PartId, TrackId } from '../base';
 import type { Clef, DrumSound } from '../instruments';
@@ -29,12 +30,6 @@ export interface GridPin {
   also: readonly FurtherTuplet[];
   /** The whole part when absent. */
   bars?: BarSpan;
-}
-
-/** Bars by index, the last one not included. */
-export interface BarSpan {
-  from: number;
-  to: number;
 }
 
 export const LENGTHS = ['read', 'played'] as const;
@@ -175,6 +170,8 @@ export interface ConversionSettings extends CastingSettings {
   splits: Record<TrackId, true>;
   /** Percussion tracks split by what is struck. */
   soundSplits: Record<TrackId, true>;
+  /** Tracks split by program. */
+  programSplits: Record<TrackId, true>;
   /** Bars after the start of the first original at which a further one begins, by its number from 2. */
   offsets: Record<number, number>;
   /** Concert key of the whole piece, in sharps (negative: flats). */
@@ -237,6 +234,7 @@ export const NO_SETTINGS: ConversionSettings = {
   leads: {},
   splits: {},
   soundSplits: {},
+  programSplits: {},
   offsets: {},
   keyChanges: [],
   spellings: [],

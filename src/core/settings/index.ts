@@ -1,4 +1,5 @@
 export * from './arranging';
+export type { BarSpan } from './bar-span';
 export * from './casting';
 export * from './cleaning';
 export * from './conversion';

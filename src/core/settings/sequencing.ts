@@ -1,6 +1,6 @@
 import type { TechniqueId } from '../instruments';
 import type { Treating } from './arranging';
-import type { BarSpan } from './conversion';
+import type { BarSpan } from './bar-span';
 import type { PartId } from '../base';
 import { DYNAMIC_VELOCITY, type Articulation, type Dynamic } from '../score';
 import { QUARTER, type MidiKey, type Milliseconds, type WrittenUnits } from '../time';

@@ -6,7 +6,7 @@ import { GENERAL_MIDI_DRUMS } from '../instruments';
 import { performanceFromSmf } from '../performance';
 import { NO_SETTINGS, type ConversionSettings } from '../settings';
 import { readSmf } from '../smf';
-import { performanceOf, tempo, type HandNote } from '../../testing/music';
+import { performanceOf, programAt, tempo, type HandNote } from '../../testing/music';
 import { sequencersScore } from '../../testing/unkind-sources';
 import { readMusicXml } from '../musicxml';
 import { playedScore } from '../to-sequencer';
@@ -34,7 +34,7 @@ const MUSIC = {
           2 / 14,
         ),
       },
-      { name: 'Violin', notes: bars(74, 96, 96, 98, 76) },
+      { name: 'Violin', notes: bars(74, 96, 96, 98, 76), program: 41, extra: [programAt(4, 74)] },
       { name: 'Cello', notes: bars(48, 48, 69, 69, 69, 69) },
       { name: 'Organ', notes: [...bars(72, 74), { key: 64, at: 0, length: 4 }, { key: 65, at: 4, length: 4 }] },
     ],
@@ -79,6 +79,8 @@ const CHANGES: Record<keyof ConversionSettings, (Partial<ConversionSettings> & {
   gathered: { gathered: { [trackId('t2')]: trackId('t1') } },
   deals: { deals: { [violin]: { to: 'players', players: 2, spare: 'rest', lines: 'smooth', order: 'straight' } } },
   keyswitches: { keyswitches: { [violin]: { 76: 'none' } } },
+  soundChanges: { in: 'signs', soundChanges: { [trackId('t2')]: 'taken-up' } },
+  takenUp: { takenUp: { [flute]: [{ bars: { from: 2, to: 4 }, instrument: 'piccolo' }] } },
   moves: { moves: [{ part: flute, before: null }] },
   house: { house: { [trackId('t1')]: { partName: 'Fl. of the house' } } },
   language: { language: 'de' },
@@ -98,6 +100,7 @@ const CHANGES: Record<keyof ConversionSettings, (Partial<ConversionSettings> & {
   encoding: PUT_TOGETHER_BEFORE,
   splits: PUT_TOGETHER_BEFORE,
   soundSplits: PUT_TOGETHER_BEFORE,
+  programSplits: PUT_TOGETHER_BEFORE,
   offsets: PUT_TOGETHER_BEFORE,
   key: { key: { fifths: 2, mode: 'major' } },
   keyChanges: { keyChanges: [{ bar: 4, fifths: -3, mode: 'minor' }] },

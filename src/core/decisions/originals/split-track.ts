@@ -4,24 +4,29 @@ import { decisionKind } from '../decision-kind';
 import { entered } from '../records';
 import { TRACK } from '../validators';
 
-const SPLITS = ['channel', 'sounds'] as const;
+const SPLITS = ['channel', 'programs', 'sounds'] as const;
+type By = (typeof SPLITS)[number];
+
+const IN_WORDS: Readonly<Record<By, string>> = { channel: 'channel', programs: 'program', sounds: 'what is struck' };
 
 /**
- * A track that carries several channels becomes one track for each; one of percussion, one for each instrument struck.
+ * A track that carries several channels becomes one track for each; one whose program changes, one for each program; one
+ * of percussion, one for each instrument struck.
  */
 export class SplitTrack {
   @Equals('splitTrack') kind!: 'splitTrack';
   @Matches(TRACK) track!: TrackId;
   /** By channel when absent. */
-  @IsOptional() @IsIn(SPLITS) by?: (typeof SPLITS)[number];
+  @IsOptional() @IsIn(SPLITS) by?: By;
 }
 
 export const splitTrack = decisionKind({
   kind: 'splitTrack',
   dto: SplitTrack,
-  apply: (settings, made) =>
-    made.by === 'sounds'
-      ? { ...settings, soundSplits: entered(settings.soundSplits, made.track, true) }
-      : { ...settings, splits: entered(settings.splits, made.track, true) },
-  describe: (made, nameOf) => `${nameOf(made.track)}: split by ${made.by === 'sounds' ? 'what is struck' : 'channel'}`,
+  apply: (settings, { track, by = 'channel' }) => {
+    if (by === 'channel') return { ...settings, splits: entered(settings.splits, track, true) };
+    if (by === 'programs') return { ...settings, programSplits: entered(settings.programSplits, track, true) };
+    return { ...settings, soundSplits: entered(settings.soundSplits, track, true) };
+  },
+  describe: ({ track, by = 'channel' }, nameOf) => `${nameOf(track)}: split by ${IN_WORDS[by]}`,
 });

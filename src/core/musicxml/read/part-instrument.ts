@@ -38,7 +38,10 @@ export interface FurtherInstruments {
 }
 
 /** @param transpositions written minus sounding, by bar */
-export function furtherInstruments(part: RawPart, transpositions: readonly { semitones: Semitones }[]): FurtherInstruments {
+export function furtherInstruments(
+  part: RawPart,
+  transpositions: readonly { semitones: Semitones }[],
+): FurtherInstruments {
   const first = new Map<string, { bar: number; notes: RawNote[] }>();
   part.measures.forEach(({ notes }, bar) => {
     for (const note of notes) {

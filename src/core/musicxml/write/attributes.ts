@@ -1,5 +1,13 @@
 import type { Clef } from '../../instruments';
-import { clefsAt, STEPS, transpositionAt, type Part, type PartTransposition, type Score } from '../../score';
+import {
+  changesSignature,
+  clefsAt,
+  STEPS,
+  transpositionAt,
+  type Part,
+  type PartTransposition,
+  type Score,
+} from '../../score';
 import { sameMeter, type Meter, type MidiKey } from '../../time';
 import type { XmlWriter } from './xml-writer';
 
@@ -67,7 +75,7 @@ export function writeAttributes(
   const bar = score.bars[index]!;
   const before = score.bars[index - 1];
   const k = score.keys.findIndex((candidate) => candidate.bar === index && !candidate.at);
-  const newKey = k >= 0 && !(part.unpitched && index > 0);
+  const newKey = k >= 0 && !(part.unpitched && index > 0) && (index === 0 || changesSignature(score, part, k));
   const meter = part.localMeters?.[index] ?? bar.meter;
   const meterBefore = before && (part.localMeters?.[index - 1] ?? before.meter);
   const newMeter = !meterBefore || !sameMeter(meterBefore, meter) || before.free !== bar.free;

@@ -1,4 +1,4 @@
-import type { Part, PartBar, Score } from '../../score';
+import { changesSignature, symbolsOf, type Part, type PartBar, type Score } from '../../score';
 import { barIndexAt, type Bar } from '../../time';
 import type { BarStyle } from './attributes';
 
@@ -33,7 +33,8 @@ function isEmpty(bar: PartBar): boolean {
 }
 
 /** Bars before which a rest over several bars ends, because something a player needs is printed there. */
-function restBreaks(part: Part, { bars, signs, keys, tempos, markers, swing }: Score): Set<number> {
+function restBreaks(part: Part, score: Score): Set<number> {
+  const { bars, signs, keys, tempos, markers, swing } = score;
   const breaks = new Set<number>();
   const starts = bars.map(({ start }) => start);
   // What stands inside of a bar needs that bar for itself.
@@ -43,13 +44,16 @@ function restBreaks(part: Part, { bars, signs, keys, tempos, markers, swing }: S
     if (place > starts[bar]!) breaks.add(bar + 1);
   };
   for (const { start } of bars.filter(({ meter }, b) => changed(meter, bars[b - 1]?.meter))) at(start);
-  for (const key of keys) at((starts[key.bar] ?? 0) + (key.at ?? 0));
+  keys.forEach((key, k) => {
+    if (changesSignature(score, part, k)) at((starts[key.bar] ?? 0) + (key.at ?? 0));
+  });
   for (const { at: place } of tempos.filter(({ shown, words }) => shown || words)) at(place);
   for (const { at: place } of markers) at(place);
   for (const { bar } of swing) breaks.add(bar);
   for (const bar of Object.keys(signs).map(Number)) breaks.add(bar).add(bar + 1);
   for (const { at: place } of part.harmonies ?? []) at(place);
   for (const { at: place } of part.lines.dynamics) at(place);
+  for (const { bar, symbol } of symbolsOf(part)) if (symbol.marks?.words) at((starts[bar] ?? 0) + symbol.at);
   for (const { bar, at: place = 0 } of part.clefChanges) at((starts[bar] ?? 0) + place);
   for (const { bar } of part.transpositionChanges ?? []) breaks.add(bar);
   for (const bar of Object.keys(part.localMeters ?? {}).map(Number)) breaks.add(bar);

@@ -33,7 +33,9 @@ export function rangeQueries(
   const { unpitched, extremeRange, transposition } = part.instrument;
   if (unpitched) return [];
   const fits = (key: MidiKey) => key >= extremeRange[0] && key <= extremeRange[1] && writable(key + transposition);
-  const strange = notes.filter((note) => !switches.has(note.key) && !fits(note.key));
+  const strange = notes.filter(
+    (note) => !switches.has(note.key) && !fits(note.key) && !isOnDoubling(part, note),
+  );
   if (strange.length === 0) return [];
   const { words, bar } = place(strange[0]!.start);
   const octave = strange.length < FEW_STRANGE ? null : octaveOff(notes, (key) => switches.has(key) || fits(key));
@@ -55,6 +57,12 @@ export function rangeQueries(
     },
   };
   return [query];
+}
+
+/** What is out of range for the part's own instrument may be what another one was taken up for. */
+function isOnDoubling({ doublings, doublingOf }: CastPart, { id, key }: PlacedNote): boolean {
+  const doubling = doublings[doublingOf.get(id) ?? -1];
+  return doubling !== undefined && key >= doubling.extremeRange[0] && key <= doubling.extremeRange[1];
 }
 
 /** MusicXML has no octave below 0 and none above 9. */

@@ -15,7 +15,7 @@ import {
   type SymbolMarks,
   type Tablature,
 } from '../../score';
-import type { Bar, WrittenUnits } from '../../time';
+import { barIndexAt, type Bar, type WrittenUnits } from '../../time';
 import { assembleVoice, wholeBarRest, type Chord } from './assemble';
 import { clefChanges, clefChoices } from './clefs';
 import type { EndedNote } from '../layout/durations';
@@ -25,7 +25,8 @@ import type { StaffNotes } from '../layout/staff-notes';
 import { hiHatMarks } from '../layout/hi-hat';
 import { techniqueMarks } from './technique-marks';
 import { type TimedNote } from '../timing/timed-note';
-import { nearestPlace, writtenPitch, writtenTransposition } from '../pitch/written-pitch';
+import { planDoublings, sayDoublings } from './doublings';
+import { nearestPlace, writtenPitch } from '../pitch/written-pitch';
 
 export interface PartOptions {
   /** 1–16, for playback */
@@ -39,26 +40,31 @@ export interface PartOptions {
   fingerings: ReadonlyMap<NoteId, Fingering>;
 }
 
-/** @param places on the line of fifths for each note of each staff @param concertKeys signatures of the piece */
+/** The signatures of a piece: fifths of its concert keys, and the bars they begin at. */
+export interface Signatures {
+  fifths: readonly number[];
+  bars: readonly number[];
+}
+
+/** @param places on the line of fifths for each note of each staff */
 export function assemblePart(
   part: CastPart,
   staves: readonly StaffNotes[],
   places: readonly number[][],
-  concertKeys: readonly number[],
+  keys: Signatures,
   bars: readonly Bar[],
   { channel, fixedClefs, clefs: chosenClefs, drums, tablature, fingerings }: PartOptions,
 ): Part {
   const { instrument } = part;
   const clefs = instrument.clefs.map((clef, s) => chosenClefs[s + 1] ?? clef);
-  const transposition = writtenTransposition(instrument.transposition, concertKeys);
-  const techniques = techniqueMarks(
-    staves.flatMap((staff) => staff.notes),
-    part.techniqueOf,
-    instrument,
-  );
+  const notes = staves.flatMap((staff) => staff.notes);
+  const plan = planDoublings(part, notes, bars, keys.fifths);
+  const starts = bars.map(({ start }) => start);
+  const transpositionOf = ({ start }: EndedNote) => plan.transpositions[barIndexAt(starts, start)]!;
+  const techniques = techniqueMarks(notes, part.techniqueOf, instrument);
   const hats = instrument.unpitched
     ? hiHatMarks(
-        staves.flatMap((staff) => staff.notes).sort((a, b) => a.start - b.start),
+        [...notes].sort((a, b) => a.start - b.start),
         drums.map,
       )
     : null;
@@ -85,12 +91,14 @@ export function assemblePart(
     const graces = new Set(note.ornament?.graces?.map((grace) => grace.id));
     const played = [note.id, ...note.absorbed.filter((id) => !graces.has(id))];
     const fingering = fingerings.get(note.id);
+    const doubling = part.doublingOf.get(note.id);
     if (!instrument.unpitched)
       return {
         key: note.key,
-        pitch: writtenPitch(note.key, place, transposition),
+        pitch: writtenPitch(note.key, place, transpositionOf(note)),
         played,
         ...(fingering && { fingering }),
+        ...(doubling !== undefined && { doubling }),
       };
     const sound = drumSound(drums.map, note.key);
     return {
@@ -101,9 +109,9 @@ export function assemblePart(
     };
   }
 
-  function ornamentMarks({ ornament }: EndedNote, place: number): SymbolMarks {
-    if (!ornament) return {};
-    const { trill, tremolo, arpeggio, graces } = ornament;
+  function ornamentMarks(main: EndedNote, place: number): SymbolMarks {
+    if (!main.ornament) return {};
+    const { trill, tremolo, arpeggio, graces } = main.ornament;
     // A grace note is named as close to its note as can be: neighbours are neighbours.
     const grace = (note: TimedNote): ScoreNote => {
       const sound = drumSound(drums.map, note.key);
@@ -115,7 +123,7 @@ export function assemblePart(
         tieToNext: false,
         ...(instrument.unpitched
           ? struck
-          : { pitch: writtenPitch(note.key, nearestPlace(note.key, place), transposition) }),
+          : { pitch: writtenPitch(note.key, nearestPlace(note.key, place), transpositionOf(main)) }),
       };
     };
     return {
@@ -134,13 +142,16 @@ export function assemblePart(
     }
     partBar.voices.sort((a, b) => a.voice - b.voice);
   });
+  sayDoublings(partBars, part, plan);
+  const [first] = plan.transpositions;
   return {
     id: part.id,
     name: part.name,
     abbreviation: part.abbreviation,
     instrument: instrument.id,
-    transposition: instrument.transposition,
-    transpositionSteps: transposition.steps,
+    transposition: first?.semitones ?? instrument.transposition,
+    transpositionSteps: first?.steps ?? 0,
+    ...(plan.changes.length > 0 && { transpositionChanges: plan.changes }),
     clefs,
     clefChanges: fixedClefs
       ? []
@@ -157,7 +168,10 @@ export function assemblePart(
     solo: part.solo,
     channel: instrument.unpitched ? 10 : channel,
     program: instrument.programs[0] ?? null,
-    writtenKeys: concertKeys.map((key) => (instrument.unpitched ? 0 : key + transposition.fifths)),
+    writtenKeys: keys.fifths.map((key, k) =>
+      instrument.unpitched ? 0 : key + (plan.transpositions[keys.bars[k]!]?.fifths ?? 0),
+    ),
+    ...(plan.doublings.length > 0 && { doublings: plan.doublings }),
     bars: partBars,
   };
 }

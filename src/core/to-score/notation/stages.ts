@@ -31,6 +31,7 @@ export const assembled = stage(
     staves,
     places,
     concertKeys,
+    keyBars,
     bars,
     drums,
     at,
@@ -43,6 +44,7 @@ export const assembled = stage(
     staves: readonly StaffNotes[];
     places: readonly number[][];
     concertKeys: readonly number[];
+    keyBars: readonly number[];
     bars: readonly Bar[];
     drums: PartDrums;
     /** Where the part stands in the score. */
@@ -52,7 +54,7 @@ export const assembled = stage(
     clefs: Readonly<Record<number, Clef>> | undefined;
     fixedClefs: true | false | undefined;
   }): Part =>
-    assemblePart(part, staves, places, concertKeys, bars, {
+    assemblePart(part, staves, places, { fifths: concertKeys, bars: keyBars }, bars, {
       channel: playbackChannel(at),
       fixedClefs,
       clefs,

@@ -41,6 +41,7 @@ export function* writeParts(
   yield { stage: 'spelling', done: 0.7 };
   const { places, barKeys, keys, sameKeys, renamed } = spellParts(piece, laidOut, bars);
   const concertKeys = keys.map((key) => key.fifths);
+  const keyBars = keys.map((key) => key.bar);
   const parts: WrittenPart[] = [];
   for (const [at, one] of laidOut.entries()) {
     yield { stage: 'assembling', done: 0.8 + (0.15 * at) / laidOut.length };
@@ -51,7 +52,7 @@ export function* writeParts(
     const chosen = { tablature, clefs: settings.clefs[id], fixedClefs: settings.fixedClefs[id] };
     const assembled = memo.run(
       stages.assembled,
-      { part, staves, places: places[at]!, concertKeys, bars, drums, at, fretting, ...chosen },
+      { part, staves, places: places[at]!, concertKeys, keyBars, bars, drums, at, fretting, ...chosen },
       id,
     );
     const sources = sourcesOf(piece, part);

@@ -3,12 +3,14 @@
  * fifths.
  */
 import type { Performance } from '../../performance';
+import type { ScoreKey } from '../../score';
 import { barIndexAt, writtenUnits, type Bar } from '../../time';
 import { keysOfBars } from './keys';
 import { isDefaultKey, signatures, withKeyChanges } from './signatures';
 import { spell } from './spelling';
 import { chosenNames, type ChosenNote } from './spelling-choices';
 import { nearestPlace } from './written-pitch';
+import { barsOfNewSignature } from '../notation/doublings';
 import type { Piece } from '../piece';
 import { isAnew } from '../received/anew';
 import type { ReadyPart } from '../received/kept-parts';
@@ -42,7 +44,16 @@ export function spellParts(
   const heard = keysOfBars(flat, bars);
   const given = received && !isAnew(settings, 'spelling', null) ? received.keys : null;
   const printed = given ?? signatures(heard, flat, bars, performance.keys, sectionsOf(performance, bars));
-  const keys = withKeyChanges(settings.key ? [{ bar: 0, ...settings.key }] : printed, settings.keyChanges, bars.length);
+  const keys = saidAgain(
+    withKeyChanges(settings.key ? [{ bar: 0, ...settings.key }] : printed, settings.keyChanges, bars.length),
+    ready.flatMap(({ part, staves: own }) =>
+      barsOfNewSignature(
+        part,
+        own.flatMap(({ notes }) => notes),
+        bars,
+      ),
+    ),
+  );
   const set = settings.key !== undefined || settings.keyChanges.length > 0 || !isDefaultKey(performance.keys);
   const estimated = set ? keysOfBars(flat, bars, keys) : heard;
   const signatureOfBar = bars.map((bar) => keys.filter((key) => key.bar <= bar.index).at(-1)?.fifths ?? 0);
@@ -76,6 +87,16 @@ export function spellParts(
     renamed,
     sameKeys: given !== null && !settings.key && settings.keyChanges.length === 0,
   };
+}
+
+/** A key is said again where a player takes up an instrument that reads it otherwise. */
+function saidAgain(keys: readonly ScoreKey[], at: readonly number[]): ScoreKey[] {
+  const again = [...new Set(at)].flatMap((bar): ScoreKey[] => {
+    if (keys.some((key) => key.bar === bar && !key.at)) return [];
+    const { at: _inside, ...before } = keys.findLast((key) => key.bar < bar) ?? keys[0]!;
+    return [{ ...before, bar }];
+  });
+  return [...keys, ...again].sort((a, b) => a.bar - b.bar || (a.at ?? 0) - (b.at ?? 0));
 }
 
 /** Bars that the file marks as beginnings: a marker, or another meter. */

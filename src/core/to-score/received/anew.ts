@@ -69,6 +69,7 @@ function isWhollyAnew(id: LaidOutPart['part']['id'], track: TrackId, settings: C
     settings.voices[id] !== undefined ||
     settings.handSplits[id] !== undefined ||
     settings.staves[id] !== undefined ||
+    settings.takenUp[id] !== undefined ||
     Boolean(settings.leads[track]) ||
     (settings.swing !== undefined && settings.swing.ratio !== 1)
   );

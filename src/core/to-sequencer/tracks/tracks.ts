@@ -2,7 +2,7 @@
  * Tracks: which tracks a part becomes, on which channel and port, with which sound.
  */
 import { groupBy } from '../../base';
-import { instrumentById, techniqueName, type TechniqueId } from '../../instruments';
+import { instrumentById, TECHNIQUE_PROGRAMS, techniqueName, type TechniqueId } from '../../instruments';
 import type { Part, PartId } from '../../score';
 import type { MidiKey } from '../../time';
 import { bandName, bandOf } from './key-bands';
@@ -23,12 +23,6 @@ export interface SequencerTrack {
 }
 
 const PERCUSSION = 10;
-/** General MIDI programs that stand for a way of playing. */
-const TECHNIQUE_PROGRAMS: Partial<Record<TechniqueId, Partial<Record<string, number>>>> = {
-  pizzicato: { strings: 46 },
-  tremolo: { strings: 45 },
-  muted: { brass: 60 },
-};
 
 export interface PerformedPart {
   part: Part;

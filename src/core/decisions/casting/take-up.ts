@@ -1,0 +1,26 @@
+import { Equals, Matches } from 'class-validator';
+import type { PartId } from '../../base';
+import { instrumentById, type InstrumentId } from '../../instruments';
+import { decisionKind } from '../decision-kind';
+import { entered } from '../records';
+import { BarRange, inBars } from '../shapes/bar-range';
+import { IsInstrumentId, IsShape, PART } from '../validators';
+
+/** A player takes up another instrument for some bars; their own again where it is that. */
+export class TakeUp {
+  @Equals('takeUp') kind!: 'takeUp';
+  @Matches(PART) part!: PartId;
+  @IsInstrumentId() instrument!: InstrumentId;
+  @IsShape(BarRange) bars!: BarRange;
+}
+
+export const takeUp = decisionKind({
+  kind: 'takeUp',
+  dto: TakeUp,
+  apply: (settings, { part, instrument, bars }) => ({
+    ...settings,
+    takenUp: entered(settings.takenUp, part, [...(settings.takenUp[part] ?? []), { bars, instrument }]),
+  }),
+  describe: ({ part, instrument, bars }, nameOf) =>
+    `${nameOf(part)}: plays ${instrumentById(instrument).names.en}${inBars(bars)}`,
+});

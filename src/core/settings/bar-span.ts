@@ -1,0 +1,5 @@
+/** Bars by index, the last one not included. */
+export interface BarSpan {
+  from: number;
+  to: number;
+}
