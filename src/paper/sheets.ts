@@ -2,6 +2,7 @@
 import type { VerovioOptions } from 'verovio';
 import type { VerovioToolkit } from 'verovio/esm';
 import type { Book } from '../core/dispatch';
+import { loadScore } from './own-signatures';
 import { PAPERS, type PaperSize } from './papers';
 
 /** How a whole score or part is laid out. */
@@ -62,7 +63,7 @@ export function* bookPages(toolkit: VerovioToolkit, book: Book): Generator<numbe
   const pages: BookPage[] = [];
   for (const [i, { musicXml, name, staffMillimetres }] of sheets.entries()) {
     toolkit.setOptions(sheetOptions({ layout: 'pages', staffMillimetres, paper, barNumbers }));
-    if (!toolkit.loadData(musicXml)) throw new Error(`${name || 'The score'} could not be laid out.`);
+    if (!loadScore(toolkit, musicXml)) throw new Error(`${name || 'The score'} could not be laid out.`);
     const count = toolkit.getPageCount();
     const drawn: string[] = [];
     for (let n = 1; n <= count; n++) {

@@ -2,6 +2,7 @@ import * as Comlink from 'comlink';
 import type { VerovioOptions } from 'verovio';
 import { VerovioToolkit } from 'verovio/esm';
 import createVerovioModule from 'verovio/wasm';
+import { loadScore } from '@/paper/own-signatures';
 import { sheetOptions, type SheetOptions } from '@/paper/sheets';
 
 export interface EngraveOptions {
@@ -78,7 +79,7 @@ const api = {
   async layOut(musicXml: string, options: SheetOptions): Promise<number> {
     const tk = await ready('sheet');
     tk.setOptions(sheetOptions(options));
-    if (!tk.loadData(musicXml)) throw new Error('The score could not be laid out.');
+    if (!loadScore(tk, musicXml)) throw new Error('The score could not be laid out.');
     loadedSheet = musicXml;
     sheetMeasures = null;
     return tk.getPageCount();
@@ -120,8 +121,8 @@ const api = {
     tk.setOptions(layout);
     const distances = options.more?.distances ?? [];
     const load = () => {
-      const data = distances.some((one) => one !== null) ? spaced(tk, musicXml, distances) : musicXml;
-      if (!tk.loadData(data)) throw new Error('The passage could not be engraved.');
+      const loaded = loadScore(tk, musicXml) && (!distances.some((one) => one !== null) || space(tk, distances));
+      if (!loaded) throw new Error('The passage could not be engraved.');
       return tk.renderToSVG(1);
     };
     let svg = load();
@@ -180,15 +181,15 @@ function systemOptions({
   };
 }
 
-/** The passage in the engraver's own format, with distances of their own for some staves. */
-function spaced(tk: VerovioToolkit, musicXml: string, distances: readonly (number | null)[]): string {
-  if (!tk.loadData(musicXml)) throw new Error('The passage could not be engraved.');
+/** Gives some staves of what is loaded distances of their own. */
+function space(tk: VerovioToolkit, distances: readonly (number | null)[]): boolean {
   let staff = 0;
-  return tk.getMEI({}).replace(/<staffDef /g, (tag) => {
+  const spaced = tk.getMEI({}).replace(/<staffDef /g, (tag) => {
     const distance = distances[staff++] ?? null;
     // The attribute counts half spaces ("virtual units").
     return distance === null ? tag : `${tag}spacing="${(distance * 2).toFixed(2)}vu" `;
   });
+  return tk.loadData(spaced);
 }
 
 export type EngraveApi = typeof api;

@@ -1,6 +1,6 @@
 export { checkFile, isScoreFile, type FileKind } from './file-kind';
 export { ScoreDesk, type Version } from './score-desk';
-export { type Opened, type PartSummary, type SourceSummary, type Summary } from './score-summary';
+export { type DoublingSummary, type Opened, type PartSummary, type SourceSummary, type Summary } from './score-summary';
 export { MUSICXML_VERSIONS, type MusicXmlVersion } from '../musicxml';
 export { SCORE_FORMATS, SCORE_FORMAT_NAMES, type ScoreExport, type ScoreFormat } from './score-formats';
 export { type DealPreview } from './deal-preview';

@@ -2,9 +2,10 @@ import { lowest, type PartId, type TrackId } from '../base';
 import type { CastPart, CastTrack } from '../casting';
 import type { Clef, InstrumentId, TechniqueId } from '../instruments';
 import { melodyOf } from '../extracts';
-import { findKeyswitches, type FileFacts, type Performance, type Survey } from '../performance';
+import { findKeyswitches, notesByProgram, type FileFacts, type Performance, type Survey } from '../performance';
 import { putToPeople, type NoteCounts, type OpenQuery } from '../queries';
-import { playOrder, type Fold, type Part, type Score } from '../score';
+import { playOrder, symbolsOf, type Fold, type Part, type Score } from '../score';
+import type { BarSpan } from '../settings';
 import type { Bar, MidiKey, WrittenUnits } from '../time';
 import type { TimedInNumbers } from './version-doubts';
 import type { Conversion, PartReport, Swing } from '../to-score';
@@ -28,6 +29,8 @@ export interface PartSummary {
   abbreviation: string;
   solo: boolean;
   player: CastPart['player'];
+  /** Further instruments of its player, with the bars they are played in. */
+  doublings: DoublingSummary[];
   sources: SourceSummary[];
   unpitched: boolean;
   clefs: Clef[];
@@ -40,6 +43,12 @@ export interface PartSummary {
   report: PartReport;
 }
 
+export interface DoublingSummary {
+  instrument: InstrumentId;
+  name: string;
+  bars: BarSpan[];
+}
+
 /** What one track gives to a part. */
 export interface SourceSummary {
   track: TrackId;
@@ -48,6 +57,8 @@ export interface SourceSummary {
   staff: number | null;
   /** Keys that may be keyswitches. */
   switches: MidiKey[];
+  /** Programs its notes are played with. */
+  programs: number[];
 }
 
 /** A conversion without its notes: those are fetched passage by passage. */
@@ -105,7 +116,8 @@ export function summarise(conversion: Conversion, performance: Performance, open
       abbreviation: part.abbreviation,
       solo: part.solo,
       player: part.player,
-      sources: part.sources.map((source) => ({
+      doublings: doublingsIn(score.parts[i]!),
+      sources: part.sources.map((source): SourceSummary => ({
         track: source.track,
         notes: source.notes.length,
         technique: casting.tracks.find((track) => track.id === source.track)!.technique,
@@ -113,6 +125,7 @@ export function summarise(conversion: Conversion, performance: Performance, open
         switches: part.player
           ? []
           : findKeyswitches(tracks.get(source.track)!.notes, part.instrument, performance.ticksPerQuarter),
+        programs: [...notesByProgram(tracks.get(source.track)!, source.notes).keys()],
       })),
       unpitched: part.instrument.unpitched,
       clefs: score.parts[i]!.clefs,
@@ -128,6 +141,20 @@ export function summarise(conversion: Conversion, performance: Performance, open
     audit: conversion.audit.words,
     opened,
   };
+}
+
+/** Stretches of bars in which notes of a doubling begin; rests between them belong to it. */
+function doublingsIn(part: Part): DoublingSummary[] {
+  const found = (part.doublings ?? []).map(({ instrument, name }) => ({ instrument, name, bars: [] as BarSpan[] }));
+  let before: number | undefined;
+  for (const { symbol, bar } of symbolsOf(part))
+    for (const { doubling } of symbol.notes) {
+      const spans = doubling === undefined ? undefined : found[doubling]!.bars;
+      if (spans && doubling === before && spans.length > 0) spans.at(-1)!.to = bar + 1;
+      else spans?.push({ from: bar, to: bar + 1 });
+      before = doubling;
+    }
+  return found;
 }
 
 function firstNoteOf(staves: Conversion['staves'][number]): WrittenUnits | null {

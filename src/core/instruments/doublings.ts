@@ -1,7 +1,7 @@
 import { CATALOGUE, instrumentById, type InstrumentId } from './catalogue';
 import { USUAL_INSTRUMENT } from './general-midi';
 import type { Instrument } from './instrument';
-import type { TechniqueId } from './techniques';
+import { TECHNIQUES, type TechniqueId } from './techniques';
 
 /*
  * Which instruments one player takes up in turn, and what a General MIDI program in the middle of a track says about that.
@@ -75,9 +75,8 @@ export type ProgramMeaning =
 /** @param program General MIDI, 1–128 */
 export function meaningOfProgram(program: number, played: Instrument): ProgramMeaning {
   const { family, programs } = played;
-  for (const [technique, byFamily] of Object.entries(TECHNIQUE_PROGRAMS))
-    // The table is keyed by techniques.
-    if (byFamily[family] === program) return { kind: 'technique', technique: technique as TechniqueId };
+  const technique = TECHNIQUES.find((one) => TECHNIQUE_PROGRAMS[one]?.[family] === program);
+  if (technique) return { kind: 'technique', technique };
   const section = SAME_PLAYERS[family]?.includes(program) ?? false;
   const chairs = CHAIRS.filter((chair) => chair.includes(played.id));
   const mate = chairs.flat().find((id) => id !== played.id && soundsAs(id, program));

@@ -1,6 +1,15 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { keySignature, line, meter, performanceOf, programAt, tempo, type HandNote, type HandTrack } from '../../testing/music';
+import {
+  keySignature,
+  line,
+  meter,
+  performanceOf,
+  programAt,
+  tempo,
+  type HandNote,
+  type HandTrack,
+} from '../../testing/music';
 import type { Performance } from '../performance';
 import { checkScore } from '../score';
 import { dismissedQueries, EMPTY_LEDGER, enter } from '../documents';

@@ -7,6 +7,7 @@ import { instrumentById, TECHNIQUES, techniqueName, usualTechniques, type Techni
 import { keyInWords } from '@/core/score';
 import { useWorkspace } from '../job/workspace';
 import { count } from '../shared/words';
+import { Doublings, ProgramRule } from './Doublings';
 import pane from '../shared/pane.module.css';
 import styles from './casting.module.css';
 import { settingsOf } from '@/core/documents';
@@ -78,6 +79,7 @@ export function PartDetail({ part, onClose, onDeal }: { part: PartSummary; onClo
           <Source key={source.track} source={source} part={part} />
         ))}
       </ul>
+      {!part.unpitched && <Doublings part={part} />}
     </section>
   );
 }
@@ -108,6 +110,7 @@ function Source({ source, part }: { source: SourceSummary; part: PartSummary }) 
           />
         </label>
       )}
+      <ProgramRule source={source} name={name} />
       {part.tracks.length > 1 && (
         <Button size="small" onClick={() => decide({ kind: 'standAlone', tracks: [source.track] })}>
           A part of its own

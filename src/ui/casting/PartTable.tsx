@@ -182,6 +182,7 @@ function TrackChip({ id, part }: { id: TrackId; part: PartSummary }) {
       {name}
       {part.tracks.length > 1 && source?.technique && <i>{techniqueName(source.technique)}</i>}
       {source?.staff && <i>{source.staff === 1 ? 'upper staff' : 'lower staff'}</i>}
+      {part.doublings.length > 0 && <i>also {part.doublings.map((one) => one.name).join(', ')}</i>}
       {part.player && (
         <i>
           player {part.player.number} of {part.player.of}

@@ -24,7 +24,16 @@ export const STATIONS: Record<Direction, readonly Station[]> = {
       id: 'casting',
       name: 'Casting',
       about: 'Which tracks become which parts',
-      queries: ['unknown-instrument', 'house-list', 'players', 'sound-change', 'gather', 'keyswitch', 'crowded', 'collision'],
+      queries: [
+        'unknown-instrument',
+        'house-list',
+        'players',
+        'sound-change',
+        'gather',
+        'keyswitch',
+        'crowded',
+        'collision',
+      ],
     },
     {
       id: 'rhythm',

@@ -1,4 +1,4 @@
-import { append, type Memo, type TrackId } from '../../base';
+import { append, type Memo, type NoteId, type TrackId } from '../../base';
 import type { Query } from '../../queries';
 import type { Fold, ScoreKey, TempoMark } from '../../score';
 import { NO_CHOICES } from '../../settings';
@@ -14,7 +14,7 @@ import { auditQueries } from './audit';
 import type { AuditedPart } from './audit-parts';
 import { companyQueries } from './company-doubts';
 import { doublingQueries, manySoundsQueries } from './copyist-doubts';
-import { warningQueries, keyQueries, leadQueries, suspectedSwitches } from './doubts';
+import { warningQueries, keyQueries, leadQueries, askedAbout } from './doubts';
 import { drumQueries, frettingQueries, keyChangeQueries, layeredDrumQueries, repeatQueries } from './page-doubts';
 import { rhythmQueries } from './rhythm-doubts';
 import * as stages from './stages';
@@ -49,7 +49,7 @@ export function askAll(
   const queries = [...casting];
   append(
     queries,
-    parts.flatMap((one) => aboutNotes(piece, one, bars, suspectedSwitches(one.part, casting))),
+    parts.flatMap((one) => aboutNotes(piece, one, bars, askedAbout(one.part, casting))),
   );
   append(queries, rhythmQueries(parts, bars, line, swing));
   append(queries, companyQueries(parts, bars, memo));
@@ -79,17 +79,17 @@ function coded(parts: readonly AuditedPart[], memo: Memo): CodedPart[] {
   }));
 }
 
-/** Single notes of a part. @param switches keys that are asked about as keyswitches */
+/** Single notes of a part. @param asked those that something else is asked about */
 function aboutNotes(
   { casting, settings, line, memo }: Piece,
   { part, grid, drums, fretting, tablature }: AuditedPart,
   bars: readonly Bar[],
-  switches: readonly number[],
+  asked: readonly NoteId[],
 ): Query[] {
   return [
     ...memo.run(
       stages.noteDoubts,
-      { part, grid, bars, line, switches, casting, edits: settings.edits[part.id] ?? NO_CHOICES },
+      { part, grid, bars, line, asked, casting, edits: settings.edits[part.id] ?? NO_CHOICES },
       part.id,
     ),
     ...(part.instrument.unpitched

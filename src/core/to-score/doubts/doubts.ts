@@ -8,16 +8,7 @@ import type { NearGrid, Query } from '../../queries';
 // By itself: the registry would bring every decision with it.
 import { fileQueries } from '../../queries/file/alike';
 import { keyName, type ScoreKey } from '../../score';
-import {
-  barBeat,
-  barIndexAt,
-  QUARTER,
-  type Bar,
-  type MidiKey,
-  type Milliseconds,
-  type Seconds,
-  type WrittenUnits,
-} from '../../time';
+import { barBeat, barIndexAt, QUARTER, type Bar, type Milliseconds, type Seconds, type WrittenUnits } from '../../time';
 import { beatIndexAt, type BeatLine } from '../timing/beats';
 import type { GridChoice } from '../timing/grid';
 import { usualKey, type BarKey } from '../pitch/keys';
@@ -35,6 +26,7 @@ const FAR: Seconds = 0.045;
  * Notes far off their place, and notes the instrument does not have.
  *
  * @param candidates what the part's track was taken for, the likeliest first
+ * @param asked notes that something else is asked about already
  * @param byHand notes that people changed themselves
  */
 export function noteQueries(
@@ -42,7 +34,7 @@ export function noteQueries(
   grid: GridChoice,
   bars: readonly Bar[],
   line: BeatLine,
-  switches: ReadonlySet<MidiKey>,
+  asked: ReadonlySet<NoteId>,
   candidates: readonly InstrumentId[],
   byHand: ReadonlySet<NoteId>,
 ): Query[] {
@@ -51,14 +43,17 @@ export function noteQueries(
     const { bar, beat } = barBeat(bars, at);
     return { words: `${part.name}, bar ${bar}, beat ${beat}`, bar: barIndexAt(barStarts, at) };
   };
-  return [...offGrid(part, grid, line, place, byHand), ...rangeQueries(part, candidates, grid, place, switches)];
+  return [...offGrid(part, grid, line, place, byHand), ...rangeQueries(part, candidates, grid, place, asked)];
 }
 
-/** Keys of a part that are already asked about as keyswitches. */
-export function suspectedSwitches(part: CastPart, queries: readonly Query[]): MidiKey[] {
-  return queries.flatMap((query) =>
-    query.kind === 'keyswitch' && part.tracks.includes(query.track) ? query.facts.keys : [],
-  );
+/** Notes of a part that may be no music, or another player's: that is asked already. */
+export function askedAbout(part: CastPart, queries: readonly Query[]): NoteId[] {
+  return queries.flatMap((query): NoteId[] => {
+    if (query.track === undefined || !part.tracks.includes(query.track)) return [];
+    if (query.kind === 'sound-change') return query.played ?? [];
+    if (query.kind !== 'keyswitch') return [];
+    return part.notes.filter(({ key }) => query.facts.keys.includes(key)).map(({ id }) => id);
+  });
 }
 
 /** How long after its written place a note was played, lead and swing taken out. */

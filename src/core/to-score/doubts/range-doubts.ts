@@ -2,7 +2,7 @@
  * Notes an instrument does not have: one query for a part, whatever its cause is: a part written an octave off, another
  * instrument, or single notes. Only what lies beyond the extreme range is asked about.
  */
-import { queryId } from '../../base';
+import { queryId, type NoteId } from '../../base';
 import type { CastPart } from '../../casting';
 import { CATALOGUE, type InstrumentId } from '../../instruments';
 import type { OutOfRange, Query } from '../../queries';
@@ -22,24 +22,23 @@ const MOST_OTHERS = 2;
 
 export type Place = (at: WrittenUnits) => { words: string; bar: number };
 
-/** @param candidates what the part's track was taken for, the likeliest first @param switches keys asked about already */
+/** @param candidates what the part's track was taken for, the likeliest first @param asked notes asked about already */
 export function rangeQueries(
   part: CastPart,
   candidates: readonly InstrumentId[],
   { notes }: GridChoice,
   place: Place,
-  switches: ReadonlySet<MidiKey>,
+  asked: ReadonlySet<NoteId>,
 ): Query[] {
   const { unpitched, extremeRange, transposition } = part.instrument;
   if (unpitched) return [];
   const fits = (key: MidiKey) => key >= extremeRange[0] && key <= extremeRange[1] && writable(key + transposition);
-  const strange = notes.filter(
-    (note) => !switches.has(note.key) && !fits(note.key) && !isOnDoubling(part, note),
-  );
+  const own = notes.filter((note) => !asked.has(note.id) && !isOnDoubling(part, note));
+  const strange = own.filter((note) => !fits(note.key));
   if (strange.length === 0) return [];
   const { words, bar } = place(strange[0]!.start);
-  const octave = strange.length < FEW_STRANGE ? null : octaveOff(notes, (key) => switches.has(key) || fits(key));
-  const mostly = strange.length > 1 && strange.length > MOSTLY * notes.length;
+  const octave = strange.length < FEW_STRANGE ? null : octaveOff(own, fits);
+  const mostly = strange.length > 1 && strange.length > MOSTLY * own.length;
   const query: OutOfRange = {
     id: queryId(`out-of-range/${part.id}`),
     kind: 'out-of-range',
@@ -50,7 +49,7 @@ export function rangeQueries(
     message: `${words}${strange.length > 1 ? ' and on' : ''}: ${inWords(part, notes, strange)}${hint(octave, mostly)}`,
     facts: {
       tracks: part.tracks,
-      whole: octave === null ? null : { notes: notes.map((note) => note.id), semitones: octave },
+      whole: octave === null ? null : { notes: own.map((note) => note.id), semitones: octave },
       single: octavesWithin(strange, fits),
       others: otherInstruments(part, candidates),
       mostly,

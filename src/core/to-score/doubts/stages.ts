@@ -1,10 +1,10 @@
 /* The stages that say what is in doubt, and whether the written score answers for every played note. */
-import type { PartId, TrackId } from '../../base';
+import type { NoteId, PartId, TrackId } from '../../base';
 import type { Casting, CastPart } from '../../casting';
 import type { Performance } from '../../performance';
 import type { Part, TempoMark } from '../../score';
 import type { GridPin, NoteEdit } from '../../settings';
-import type { Bar, MidiKey, Seconds, TempoMap } from '../../time';
+import type { Bar, Seconds, TempoMap } from '../../time';
 import { meterDoubts } from './meter-doubts';
 import { tempoDoubts } from './tempo-doubts';
 import { stage } from '../../base/stage';
@@ -22,7 +22,7 @@ export const noteDoubts = stage(
     grid,
     bars,
     line,
-    switches,
+    asked,
     casting,
     edits,
   }: {
@@ -30,14 +30,14 @@ export const noteDoubts = stage(
     grid: GridChoice;
     bars: readonly Bar[];
     line: BeatLine;
-    /** Keys that are asked about as keyswitches already. */
-    switches: readonly MidiKey[];
+    /** What something else is asked about already. */
+    asked: readonly NoteId[];
     casting: Casting;
     edits: readonly NoteEdit[];
   }) => {
     const track = casting.tracks.find(({ id }) => id === part.tracks[0]);
     const candidates = track?.recognition.candidates.map(({ instrument }) => instrument) ?? [];
-    return noteQueries(part, grid, bars, line, new Set(switches), candidates, new Set(edits.map(({ note }) => note)));
+    return noteQueries(part, grid, bars, line, new Set(asked), candidates, new Set(edits.map(({ note }) => note)));
   },
 );
 

@@ -57,14 +57,16 @@ describe('a player who takes up another instrument', () => {
   it('has the signature of what is read, and nobody else has another', () => {
     const text = writeMusicXml(score);
     const parts = text.split('<part id=').slice(1);
-    const fifths = (part: string) => [...part.matchAll(/<fifths>(-?\d)<\/fifths>/g)].map(([, sharps]) => Number(sharps));
+    const fifths = (part: string) =>
+      [...part.matchAll(/<fifths>(-?\d)<\/fifths>/g)].map(([, sharps]) => Number(sharps));
     expect(fifths(parts[0]!)).toEqual([0, 1, 0]);
     expect(fifths(parts[1]!)).toEqual([0]);
   });
 
   it('comes back from MusicXML the same, each note with its instrument', () => {
     const again = readMusicXml(new TextEncoder().encode(writeMusicXml(score))).score;
-    const instruments = (part: Part) => [...symbolsOf(part)].flatMap(({ symbol }) => symbol.notes.map((n) => n.doubling));
+    const instruments = (part: Part) =>
+      [...symbolsOf(part)].flatMap(({ symbol }) => symbol.notes.map((n) => n.doubling));
     expect(again.parts[0]!.doublings).toEqual(oboe.doublings);
     expect(again.parts[0]!.transpositionChanges).toEqual(oboe.transpositionChanges);
     expect(instruments(again.parts[0]!)).toEqual(instruments(oboe));

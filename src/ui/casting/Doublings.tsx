@@ -1,0 +1,132 @@
+'use client';
+
+import { CloseOutlined } from '@ant-design/icons';
+import { Button, InputNumber, Select } from 'antd';
+import { useState } from 'react';
+import { settingsOf } from '@/core/documents';
+import type { DoublingSummary, PartSummary, SourceSummary } from '@/core/engine';
+import { programName, type InstrumentId } from '@/core/instruments';
+import type { BarSpan, SoundChangeRule } from '@/core/settings';
+import { useWorkspace } from '../job/workspace';
+import { InstrumentSelect } from './InstrumentSelect';
+import styles from './casting.module.css';
+
+/** Which further instruments a player takes up, and where; bars may be added and taken away. */
+export function Doublings({ part }: { part: PartSummary }) {
+  const bars = useWorkspace((state) => state.summary!.bars);
+  const decide = useWorkspace((state) => state.decide);
+  const [first, last] = [bars[0]?.number ?? 1, bars.at(-1)?.number ?? 1];
+  const [instrument, setInstrument] = useState<InstrumentId>();
+  const [span, setSpan] = useState<BarSpan>({ from: 0, to: bars.length });
+  const take = (what: InstrumentId, where: BarSpan) =>
+    decide({ kind: 'takeUp', part: part.id, instrument: what, bars: where });
+  return (
+    <div className={styles.doublings}>
+      {part.doublings.map((one) => (
+        <Doubling
+          key={one.instrument}
+          doubling={one}
+          first={first}
+          onPutDown={(where) => take(part.instrument, where)}
+        />
+      ))}
+      <span className={styles.inline}>
+        {part.doublings.length > 0 ? 'also takes up' : 'Takes up'}
+        <span className={styles.doublingSelect}>
+          <InstrumentSelect
+            value={instrument}
+            label={`Instrument that ${part.name} takes up`}
+            placeholder="another instrument"
+            onChange={setInstrument}
+          />
+        </span>
+        in bars
+        <InputNumber<number>
+          size="small"
+          style={{ width: 64 }}
+          aria-label="First bar of the other instrument"
+          min={first}
+          max={last}
+          value={span.from + first}
+          onChange={(number) =>
+            number !== null && setSpan({ from: number - first, to: Math.max(number - first + 1, span.to) })
+          }
+        />
+        –
+        <InputNumber<number>
+          size="small"
+          style={{ width: 64 }}
+          aria-label="Last bar of the other instrument"
+          min={span.from + first}
+          max={last}
+          value={span.to - 1 + first}
+          onChange={(number) => number !== null && setSpan({ ...span, to: number - first + 1 })}
+        />
+        <Button size="small" disabled={!instrument} onClick={() => instrument && take(instrument, span)}>
+          Take up
+        </Button>
+      </span>
+    </div>
+  );
+}
+
+function Doubling({
+  doubling: { name, bars },
+  first,
+  onPutDown,
+}: {
+  doubling: DoublingSummary;
+  first: number;
+  onPutDown: (bars: BarSpan) => void;
+}) {
+  return (
+    <span className={styles.inline}>
+      {name}
+      {bars.map((span) => (
+        <Button
+          key={span.from}
+          size="small"
+          icon={<CloseOutlined />}
+          iconPlacement="end"
+          title="Played on the part’s own instrument instead"
+          onClick={() => onPutDown(span)}
+        >
+          {barsInWords(span, first)}
+        </Button>
+      ))}
+    </span>
+  );
+}
+
+function barsInWords({ from, to }: BarSpan, first: number): string {
+  return to - from === 1 ? `bar ${from + first}` : `bars ${from + first}–${to - 1 + first}`;
+}
+
+const RULES: { value: SoundChangeRule | 'usual'; label: string }[] = [
+  { value: 'usual', label: 'read as is usual' },
+  { value: 'taken-up', label: 'all taken up by one player' },
+  { value: 'one', label: 'one instrument throughout' },
+];
+
+/** How a track whose program changes is read; nothing where it does not. */
+export function ProgramRule({ source: { track, programs }, name }: { source: SourceSummary; name: string }) {
+  const ledger = useWorkspace((state) => state.ledger)!;
+  const decide = useWorkspace((state) => state.decide);
+  if (programs.length < 2) return null;
+  return (
+    <label className={styles.inline} title={programs.map(programName).join(', ')}>
+      {programs.length} programs
+      <Select<SoundChangeRule | 'usual'>
+        size="small"
+        style={{ width: 220 }}
+        aria-label={`Programs of ${name}`}
+        value={settingsOf(ledger).soundChanges[track] ?? 'usual'}
+        options={RULES}
+        onChange={(as) => decide({ kind: 'readSoundChanges', track, as })}
+      />
+      <Button size="small" onClick={() => decide({ kind: 'splitTrack', track, by: 'programs' })}>
+        A part for each
+      </Button>
+    </label>
+  );
+}
