@@ -1,4 +1,4 @@
-import type { SymbolMarks } from '../score';
+import type { ScoreNote, SymbolMarks } from '../score';
 import type { MidiKey, Semitones, WrittenUnits } from '../time';
 import type { Colour, MarkElement, ReadElement } from './elements';
 
@@ -36,10 +36,10 @@ export interface Stretch {
 /** A kind of sign on a note: how it is written, read and played. */
 export interface NoteMark {
   group: MarkGroup;
-  /** Written at each note of a chord, not at its first alone. */
-  everyNote?: true;
-  /** None where the symbol does not have it. */
-  elements(marks: SymbolMarks, colour: Colour): MarkElement[];
+  /** Written at further notes of a chord too, not at its first alone. */
+  everyNote?(note: ScoreNote): boolean;
+  /** None where the symbol does not have it. @param note it is written at */
+  elements(marks: SymbolMarks, colour: Colour, note?: ScoreNote): MarkElement[];
   /** By name of the element: what it puts on the note. */
   read: Readonly<Record<string, (marks: SymbolMarks, element: ReadElement, unpitched: boolean) => void>>;
   /** What is played instead of the note; null: it sounds as it stands. None for signs that are not played out. */

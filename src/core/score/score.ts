@@ -329,6 +329,8 @@ export interface ScoreNote {
   ringing?: true;
   /** The staff it stands on where its voice crosses to another one. */
   staff?: number;
+  /** What it is of a harmonic that its symbol is marked as. */
+  harmonic?: HarmonicNote;
   /** Which of the part's `doublings` plays it; none: the part's own instrument. */
   doubling?: number;
   /** Cents above `key`: quarter tones. */
@@ -337,6 +339,16 @@ export interface ScoreNote {
   velocity?: number;
   /** Ids of the played notes behind this one. */
   played: number[];
+}
+
+export const HARMONIC_KINDS = ['natural', 'artificial'] as const;
+/** The string as it is stopped, where another finger touches it, and what is heard. */
+export const HARMONIC_PITCHES = ['base-pitch', 'touching-pitch', 'sounding-pitch'] as const;
+
+/** By the standard's names. */
+export interface HarmonicNote {
+  kind?: (typeof HARMONIC_KINDS)[number];
+  pitch?: (typeof HARMONIC_PITCHES)[number];
 }
 
 /** Voice number of a staff's n-th voice (n from 0). */

@@ -6,7 +6,7 @@ const STEP = QUARTER / 16;
 /** A chord spread from one end to the other: each note begins later, all are held to the end. */
 export const arpeggio: NoteMark = {
   group: null,
-  everyNote: true,
+  everyNote: () => true,
   elements: (marks) => (marks.arpeggio ? [{ name: 'arpeggiate', attributes: { direction: marks.arpeggio } }] : []),
   read: {
     arpeggiate: (marks, { attributes }) => void (marks.arpeggio = attributes.direction === 'down' ? 'down' : 'up'),

@@ -43,7 +43,7 @@ const ATTRIBUTES = ['type', 'number', 'placement', 'substitution', 'alternate'];
 /** Signs for the eye: written again as they were read. One object for each group, as the registry needs them. */
 export const furtherSigns: readonly NoteMark[] = MARK_GROUPS.map((group) => ({
   group,
-  everyNote: true,
+  everyNote: () => true,
   elements: ({ further = [] }) => further.filter((sign) => sign.group === group).map(written),
   read: Object.fromEntries(
     SIGNS.filter((signs) => signs.group === group)

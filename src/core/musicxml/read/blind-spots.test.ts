@@ -359,6 +359,33 @@ describe('signs that are played', () => {
   });
 });
 
+describe('harmonics', () => {
+  const sign = (...children: string[]) =>
+    `<technical><harmonic>${children.map((name) => `<${name}/>`).join('')}</harmonic></technical>`;
+  const chord = (...notes: [string, string][]) =>
+    notes
+      .map(([name, pitch], i) =>
+        note(name, 16, { before: i > 0 ? '<chord/>' : '', notations: sign('artificial', pitch) }),
+      )
+      .join('');
+
+  it('keep what each note of a chord is, and sound as the file says they do', () => {
+    const score = scoreOf([chord(['A3', 'base-pitch'], ['D4', 'touching-pitch'], ['A5', 'sounding-pitch'])]);
+    const said = (one: Score) => one.parts[0]!.bars[0]!.voices[0]!.symbols[0]!.notes.map(({ harmonic }) => harmonic);
+    expect(said(score)).toEqual([
+      { kind: 'artificial', pitch: 'base-pitch' },
+      { kind: 'artificial', pitch: 'touching-pitch' },
+      { kind: 'artificial', pitch: 'sounding-pitch' },
+    ]);
+    expect(said(again(score))).toEqual(said(score));
+    expect(keysAt(score)).toEqual(['81@0']);
+  });
+  it('sound as the partial that is touched off where the file does not say it', () => {
+    // A fourth above the stopped note: two octaves higher.
+    expect(keysAt(scoreOf([chord(['A3', 'base-pitch'], ['D4', 'touching-pitch'])]))).toEqual(['81@0']);
+  });
+});
+
 describe('what else the table of the documents says', () => {
   it('two parts have meters of their own over the same bar', () => {
     const head = (beats: number, type: number) =>

@@ -4,6 +4,7 @@ import type {
   BarSigns,
   BeatValue,
   Grace,
+  HarmonicNote,
   Harmony,
   Lyric,
   NoteType,
@@ -53,6 +54,7 @@ export interface RawNote {
   /** 1–127, where the file says so. */
   velocity: number | null;
   notehead: string | null;
+  harmonic: HarmonicNote | null;
   fingering: { string: number; fret: number } | null;
   marks: SymbolMarks;
   slurs: { number: string; type: 'start' | 'stop' }[];

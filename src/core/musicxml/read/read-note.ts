@@ -1,6 +1,9 @@
 import { MARK_GROUPS, NOTE_MARKS } from '../../marks';
 import {
   FORTE_VELOCITY,
+  HARMONIC_KINDS,
+  HARMONIC_PITCHES,
+  type HarmonicNote,
   STEPS,
   type Lyric,
   type Pitch,
@@ -56,6 +59,7 @@ export function readNote(node: XmlNode, at: WrittenUnits, duration: WrittenUnits
     velocity: velocityOf(node),
     notehead: textOf(node, 'notehead') ?? null,
     fingering,
+    harmonic: harmonicOf(notations),
     marks,
     slurs: notations
       .flatMap((one) => all(one, 'slur'))
@@ -65,6 +69,14 @@ export function readNote(node: XmlNode, at: WrittenUnits, duration: WrittenUnits
     lyrics: all(node, 'lyric').flatMap(readLyric),
     line: node.line,
   };
+}
+
+/** What a harmonic says of the note it stands at. */
+function harmonicOf(notations: readonly XmlNode[]): HarmonicNote | null {
+  const sign = notations.flatMap((one) => all(one, 'technical')).flatMap((one) => all(one, 'harmonic'))[0];
+  const kind = HARMONIC_KINDS.find((one) => child(sign, one));
+  const pitch = HARMONIC_PITCHES.find((one) => child(sign, one));
+  return kind || pitch ? { ...(kind && { kind }), ...(pitch && { pitch }) } : null;
 }
 
 /** Some files have only the curve and not the tie, others only the tie. */

@@ -46,6 +46,7 @@ export function readPart(raw: RawPart, bars: readonly Bar[], warnings: MusicXmlW
       ...(note.cents !== 0 && { cents: note.cents }),
       ...(note.velocity !== null && { velocity: note.velocity }),
       ...(note.ringing && { ringing: true }),
+      ...(note.harmonic && { harmonic: note.harmonic }),
       ...(doubling !== undefined && { doubling }),
       tieFromLast: note.tieFromLast,
       tieToNext: note.tieToNext,

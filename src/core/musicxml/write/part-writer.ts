@@ -370,7 +370,7 @@ export class PartWriter {
     const { xml } = this;
     const { symbol, asTablature } = glyph;
     const brackets = n === 0 && symbol.tuplet ? bracketsOf(symbol.tuplet) : [];
-    const signs = this.signs(symbol.marks, n === 0);
+    const signs = this.signs(symbol.marks, note, n === 0);
     const fingering = asTablature ? note?.fingering : undefined;
     const slurs = n === 0 && note ? this.slursAt(glyph, note) : [];
     const tied = note?.tieFromLast || note?.tieToNext || note?.ringing;
@@ -406,11 +406,16 @@ export class PartWriter {
   }
 
   /** What the marks of a symbol put on one of its notes, by the element it stands in. */
-  private signs(marks: SymbolMarks | undefined, first: boolean): ReadonlyMap<MarkGroup, MarkElement[]> {
+  private signs(
+    marks: SymbolMarks | undefined,
+    note: ScoreNote | null,
+    first: boolean,
+  ): ReadonlyMap<MarkGroup, MarkElement[]> {
     const groups = new Map<MarkGroup, MarkElement[]>();
     if (!marks) return groups;
     for (const kind of NOTE_MARKS) {
-      const elements = (first || kind.everyNote ? kind.elements(marks, this.colour) : []).filter((one) =>
+      const here = first || (note && kind.everyNote?.(note));
+      const elements = (here ? kind.elements(marks, this.colour, note ?? undefined) : []).filter((one) =>
         canWrite(one, this.xml.version),
       );
       if (elements.length > 0) groups.set(kind.group, [...(groups.get(kind.group) ?? []), ...elements]);

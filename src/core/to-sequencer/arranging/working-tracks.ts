@@ -115,7 +115,10 @@ export function workingTracks(original: Performance, file: SmfFile, casting: Cas
 
 function techniqueOf(part: CastPart, note: PlayedNote, { programs }: Performance['tracks'][number]): string | null {
   const program = programs.findLast(({ tick, channel }) => tick <= note.start && channel === note.channel)?.program;
-  return part.techniqueOf.get(note.id) ?? (program === undefined ? null : `program ${program}`);
+  const known = part.techniqueOf.get(note.id);
+  // Beside ways of playing that are known, the program it began with is the ordinary one.
+  const ordinary = program === undefined || (part.techniqueOf.size > 0 && program === programs[0]!.program);
+  return known ?? (ordinary ? null : `program ${program}`);
 }
 
 /** Chunks that several parts come from: a file of one track, drums among pitches, notes dealt out. */

@@ -236,11 +236,17 @@ const HEARD_ABOVE: ReadonlyMap<Semitones, Semitones> = new Map([
 
 /** The notes of a symbol as they sound. */
 function heardNotes({ notes, marks }: SymbolInBar): ScoreNote[] {
+  const heard = marks?.harmonic ? notes.filter(({ harmonic }) => harmonic?.pitch === 'sounding-pitch') : [];
+  if (heard.length > 0) return heard;
   const [stopped, touched, ...more] = [...notes].sort((a, b) => a.key - b.key);
-  const diamond = touched?.notehead?.includes('diamond') && !stopped?.notehead?.includes('diamond');
+  const diamond = isTouched(touched) && !isTouched(stopped);
   if (!marks?.harmonic || !stopped || !touched || !diamond || more.length > 0) return notes;
   const above = HEARD_ABOVE.get(touched.key - stopped.key);
   return above === undefined ? notes : [{ ...stopped, key: stopped.key + above }];
+}
+
+function isTouched(note: ScoreNote | undefined): boolean {
+  return note?.harmonic?.pitch === 'touching-pitch' || (note?.notehead?.includes('diamond') ?? false);
 }
 
 /** A trill or the like whose notes the file has in a voice that is not printed: those are played. */
