@@ -1,7 +1,7 @@
 /*
  * Programs in the middle of a track: another way of playing, or another instrument that its player takes up.
  */
-import { meaningOfProgram, type Instrument, type TechniqueId } from '../instruments';
+import { instrumentById, meaningOfProgram, type Instrument, type TechniqueId } from '../instruments';
 import { notesByProgram, type NoteId, type PlayedNote, type PlayedTrack } from '../performance';
 import type { SoundChangeRule } from '../settings';
 
@@ -32,7 +32,9 @@ export function programChanges(
   instrument: Instrument,
   rule: SoundChangeRule | undefined,
 ): ProgramChanges {
-  if (track.written || instrument.unpitched || track.programs.length < 2 || rule === 'one') return NOTHING;
+  if (rule === 'one') return NOTHING;
+  if (track.written) return { ...NOTHING, doublingOf: saidByScore(track.written) };
+  if (instrument.unpitched || track.programs.length < 2) return NOTHING;
   const byProgram = notesByProgram(track, notes);
   if (byProgram.size < 2) return NOTHING;
   const own = ownProgram([...byProgram.keys()], instrument);
@@ -48,6 +50,10 @@ export function programChanges(
     if (!meaning.chair) doubtful.push({ instrument: meaning.instrument, program, notes: played });
   }
   return { techniqueOf, doublingOf, doubtful: rule === undefined ? doubtful : [] };
+}
+
+function saidByScore({ doublingOf }: NonNullable<PlayedTrack['written']>): ReadonlyMap<NoteId, Instrument> {
+  return new Map([...doublingOf].map(([note, id]) => [note, instrumentById(id)]));
 }
 
 /** The program of the instrument the track was taken for: one that sounds like it, else the first. */

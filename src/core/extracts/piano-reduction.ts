@@ -41,7 +41,7 @@ function pianoTrack(sounds: readonly HandSound[]): PlayedTrack {
     id: TRACK,
     chunk: 0,
     name: 'Piano',
-    written: { abbreviation: 'Pno.', instrument: 'piano', solo: true },
+    written: { abbreviation: 'Pno.', instrument: 'piano', solo: true, doublingOf: new Map() },
     channels: [1],
     port: null,
     programs: [{ tick: 0, channel: 1, program: 1, bankMsb: 0, bankLsb: 0 }],

@@ -30,13 +30,22 @@ export interface Performance {
   warnings: PerformanceWarning[];
 }
 
+/** What a score says of a part that became a track. */
+export interface WrittenTrack {
+  abbreviation: string;
+  instrument: InstrumentId;
+  solo: boolean;
+  /** Notes that are played on another instrument than the part's own. */
+  doublingOf: ReadonlyMap<NoteId, InstrumentId>;
+}
+
 export interface PlayedTrack {
   id: TrackId;
   /** Track chunk, from 0. */
   chunk: number;
   name: string;
   /** A part of a score: it is one by itself, with notes or without, and keeps the names it has there. */
-  written?: { abbreviation: string; instrument: InstrumentId; solo: boolean };
+  written?: WrittenTrack;
   /** MIDI channels with notes, 1–16, in order of first use. */
   channels: number[];
   port: number | null;

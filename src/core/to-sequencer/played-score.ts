@@ -4,9 +4,19 @@
  *
  *     written   |: ♩ ♩⁀♩ :|      →      played   x x     |      one bar each, repeats not taken; a tied note sounds once
  */
-import { leadingTrack, partOf, trackId } from '../base';
+import { leadingTrack, partOf, trackId, type NoteId } from '../base';
+import type { InstrumentId } from '../instruments';
 import { type Performance, type PlayedNote, type PlayedTrack, type TextEvent } from '../performance';
-import { mapSymbols, notesInTime, OpenTies, soundsOf, type Part, type Score, type ScoreNote } from '../score';
+import {
+  mapSymbols,
+  notesInTime,
+  OpenTies,
+  soundsOf,
+  symbolsOf,
+  type Part,
+  type Score,
+  type ScoreNote,
+} from '../score';
 import { USUAL_SEQUENCING } from '../settings';
 import { buildTempoMap, QUARTER, type MeterEvent, type Ticks, type WrittenUnits } from '../time';
 import { loudnessAt, loudnessCurve } from './dynamics/loudness-curve';
@@ -113,7 +123,12 @@ function trackOf(part: Part, p: number, { bars }: Score): PlayedTrack {
     id: leadingTrack(part.id),
     chunk: p,
     name: part.name,
-    written: { abbreviation: part.abbreviation, instrument: part.instrument, solo: part.solo },
+    written: {
+      abbreviation: part.abbreviation,
+      instrument: part.instrument,
+      solo: part.solo,
+      doublingOf: doublingOf(part),
+    },
     channels: notes.length > 0 ? [channel] : [],
     port: null,
     programs: [
@@ -125,4 +140,14 @@ function trackOf(part: Part, p: number, { bars }: Score): PlayedTrack {
     bends: [],
     texts: [],
   };
+}
+
+function doublingOf(part: Part): ReadonlyMap<NoteId, InstrumentId> {
+  const found = new Map<NoteId, InstrumentId>();
+  if (part.doublings)
+    for (const { symbol } of symbolsOf(part))
+      for (const { doubling, played } of symbol.notes)
+        if (doubling !== undefined && played[0] !== undefined)
+          found.set(played[0], part.doublings[doubling]!.instrument);
+  return found;
 }

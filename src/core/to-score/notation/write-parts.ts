@@ -57,7 +57,11 @@ export function* writeParts(
     );
     const sources = sourcesOf(piece, part);
     const page = { places: places[at]!, keys, sameKeys, fretting, ...chosen };
-    const written = memo.run(received.written, { assembled, kept: one.kept, sources, staves, ...page }, id);
+    const written = memo.run(
+      received.written,
+      { assembled, kept: one.kept, sources, dealt: part.player !== null, staves, ...page },
+      id,
+    );
     parts.push({ ...one, sources, tablature, fretting, written });
   }
   return { parts, barKeys, keys, renamed };

@@ -46,7 +46,8 @@ export function spellParts(
   const printed = given ?? signatures(heard, flat, bars, performance.keys, sectionsOf(performance, bars));
   const keys = saidAgain(
     withKeyChanges(settings.key ? [{ bar: 0, ...settings.key }] : printed, settings.keyChanges, bars.length),
-    ready.flatMap(({ part, staves: own }) =>
+    // A score that was received has said them.
+    (given ? [] : ready).flatMap(({ part, staves: own }) =>
       barsOfNewSignature(
         part,
         own.flatMap(({ notes }) => notes),

@@ -7,6 +7,7 @@ import {
   fifthsOf,
   lineOfFifths,
   mapGraces,
+  mapSymbols,
   soundsOf,
   transpositionAt,
   type Part,
@@ -24,6 +25,7 @@ import type { Bar } from '../../time';
 import type { Fingering } from '../notation/fretting';
 import { nearestPlace, writtenPitch, type WrittenTransposition } from '../pitch/written-pitch';
 import type { KeptPart } from './kept-parts';
+import { withSmallNotes } from './small-notes';
 
 /** What was decided about the page since the part was received. */
 export interface PageDecided {
@@ -49,7 +51,16 @@ export function keptWriting(
   const marks = marksByNote(source);
   const bars = assembled.bars.map((bar, b): PartBar => {
     const received = source.bars[b];
-    if (!received || anew.has(b)) return withPitches(withMarks(bar, marks), assembled, toAt(b));
+    if (!received || anew.has(b)) {
+      const own = withPitches(
+        withMarks(sameDoublings(bar, assembled, source), marks),
+        transpositionAt(assembled, b),
+        toAt(b),
+      );
+      const shift = fifthsOf(transpositionAt(source, b));
+      const small = (note: ScoreNote) => named(note, lineOfFifths(note.pitch) - shift, toAt(b));
+      return withSmallNotes(own, received, small, source.clefs.length);
+    }
     return withPitches(received, transpositionAt(source, b), toAt(b));
   });
   const { transpositionChanges, ...plain } = source;
@@ -112,6 +123,21 @@ export function keptWriting(
   }
 }
 
+/** Notes that are played on another instrument say so by the numbers the source has for it. */
+function sameDoublings(bar: PartBar, { doublings }: Part, source: Part): PartBar {
+  if (!doublings) return bar;
+  const [changed] = mapSymbols([bar], (symbol) => ({
+    ...symbol,
+    notes: symbol.notes.map((note) => {
+      const { doubling, ...rest } = note;
+      if (doubling === undefined) return note;
+      const at = source.doublings?.findIndex(({ instrument }) => instrument === doublings[doubling]!.instrument) ?? -1;
+      return at < 0 ? rest : { ...rest, doubling: at };
+    }),
+  }));
+  return changed!;
+}
+
 function transpositionOf(part: PartTransposition): WrittenTransposition {
   return { semitones: part.transposition, steps: part.transpositionSteps, fifths: fifthsOf(part) };
 }
@@ -139,10 +165,33 @@ export function withMarks(bar: PartBar, marks: ReadonlyMap<NoteId, SymbolMarks>)
           first && !first.tieFromLast
             ? symbol.notes.map(({ played }) => marks.get(played[0]!)).find(Boolean)
             : undefined;
-        return had ? { ...symbol, marks: { ...had, ...symbol.marks } } : symbol;
+        return had ? { ...symbol, marks: together(had, symbol.marks) } : symbol;
       }),
     })),
   };
+}
+
+/** A symbol's own marks count before those it had; words of both stand there. */
+function together(had: SymbolMarks, own: SymbolMarks | undefined): SymbolMarks {
+  const words = [...new Set([...(had.words ?? []), ...(own?.words ?? [])])];
+  return { ...had, ...own, ...(words.length > 0 && { words }) };
+}
+
+/** A part that is wholly written anew, with the marks and the small notes of the one part it came as. */
+export function anewWriting(assembled: Part, source: Part, marks: ReadonlyMap<NoteId, SymbolMarks>): Part {
+  const bars = assembled.bars.map((bar, b) => {
+    const [from, into] = [transpositionAt(source, b), transpositionOf(transpositionAt(assembled, b))];
+    const small = (note: ScoreNote): ScoreNote => {
+      const place = nearestPlace(note.key, lineOfFifths(note.pitch) - fifthsOf(from));
+      return { ...note, pitch: writtenPitch(note.key, place, into) };
+    };
+    const own = withMarks(bar, marks);
+    // Drums have no pitches to write otherwise.
+    return source.unpitched === assembled.unpitched
+      ? withSmallNotes(own, source.bars[b], source.unpitched ? (note) => note : small, assembled.clefs.length)
+      : own;
+  });
+  return { ...assembled, bars };
 }
 
 /** Lines that were received, with those that are found where that was asked for. */

@@ -8,7 +8,7 @@ import { EMPTY_LEDGER, enter, settingsOf } from '../../documents';
 import { ScoreDesk } from '../../engine';
 import { readMusicXml, writeMusicXml } from '../../musicxml';
 import { remediesFor, type Query } from '../../queries';
-import { checkScore, NO_LINES, soundsOf, type Part, type Score } from '../../score';
+import { checkScore, NO_LINES, soundsOf, symbolsOf, type Part, type PartBar, type Score } from '../../score';
 import { NO_SETTINGS } from '../../settings';
 import { QUARTER } from '../../time';
 
@@ -118,6 +118,77 @@ describe('a score on its way to a score', () => {
     expect(starts.filter((at) => at >= 4 && at < 8).every(Number.isInteger)).toBe(true);
     expect(part!.bars[0]!.voices[0]!.symbols[0]!.marks).toEqual({ articulations: ['accent'] });
     expect(checkScore(score)).toEqual([]);
+  });
+
+  describe('written anew', () => {
+    const cued = (bar: PartBar, cue = true): PartBar => ({
+      voices: bar.voices.map((voice) => ({
+        ...voice,
+        symbols: voice.symbols.map((symbol) => (symbol.notes.length > 0 ? { ...symbol, ...(cue && { cue }) } : symbol)),
+      })),
+    });
+    const smallNotes = ({ bars }: Part) =>
+      bars.map(({ voices }) =>
+        voices.flatMap(({ symbols }) =>
+          symbols.filter(({ cue }) => cue).flatMap(({ notes }) => notes.map(({ key }) => key)),
+        ),
+      );
+    const horn = plainPart([cued(barOf([67, 2], [65, 2])), barOf([67, 1.5], [65, 0.5], [64, 2]), barOf([null, 4])], {
+      name: 'Horn in F',
+      instrument: 'horn-f',
+      transposition: 7,
+      transpositionSteps: 4,
+    });
+    // Written a fifth above what sounds. A cue under notes of the part's own: in a second voice.
+    const under = horn.bars[1]!.voices[0]!;
+    horn.bars[1] = { voices: [under, { ...cued(barOf([null, 2], [72, 2])).voices[0]!, voice: 2 }] };
+
+    it.each([undefined, { from: 0, to: 2 }])('keeps its cues, in bars %j', (bars) => {
+      const bytes = bytesOf(plainScore([horn]));
+      const plain = converted([bytes]).score.parts[0]!;
+      expect(smallNotes(plain)).toEqual([[60, 58], [65], []]);
+      const { score, desk } = converted([bytes], {
+        kind: 'setGrid',
+        part: partId('t0'),
+        smallest: 'eighth',
+        triplets: false,
+        ...(bars && { bars }),
+      });
+      expect(smallNotes(score.parts[0]!)).toEqual([[60, 58], [65], []]);
+      const names = (part: Part) => [...symbolsOf(part)].flatMap(({ symbol }) => symbol.notes.map((n) => n.pitch));
+      expect(names(score.parts[0]!)).toEqual(names(plain));
+      expect(checkScore(score)).toEqual([]);
+      expect(desk.agreement().words).toMatch(/^Every one of 3 notes is there/);
+    });
+
+    it('keeps which instrument a player takes up, and what is read on it', () => {
+      const doubled = plainPart([barOf([72, 2], [74, 2]), barOf([null, 4]), barOf([60, 2], [62, 2]), barOf([72, 4])], {
+        name: 'Oboe',
+        instrument: 'oboe',
+        program: 69,
+        doublings: [{ name: 'English Horn', instrument: 'english-horn', program: 70 }],
+      });
+      doubled.bars[2]!.voices[0]!.symbols.forEach((symbol) => symbol.notes.forEach((note) => (note.doubling = 0)));
+      doubled.transpositionChanges = [
+        { bar: 2, transposition: 7, transpositionSteps: 4 },
+        { bar: 3, transposition: 0, transpositionSteps: 0 },
+      ];
+      const bytes = bytesOf(plainScore([doubled]));
+      const part = partId('t0');
+      const anew = converted([bytes], { kind: 'setGrid', part, smallest: 'eighth', triplets: false }).score.parts[0]!;
+      expect(anew.transpositionChanges).toEqual(doubled.transpositionChanges);
+      expect(anew.doublings).toEqual(doubled.doublings);
+      const whose = [...symbolsOf(anew)].flatMap(({ symbol }) =>
+        symbol.notes.map(({ key, doubling }) => [key, doubling]),
+      );
+      expect(whose).toEqual([
+        [72, undefined],
+        [74, undefined],
+        [53, 0],
+        [55, 0],
+        [72, undefined],
+      ]);
+    });
   });
 
   it('moves a note by hand and keeps its marks', () => {

@@ -8,7 +8,7 @@ import type { StaffNotes } from '../layout/staff-notes';
 import type { Fretting } from '../notation/fretting';
 import type { FoundMarks } from '../marks/find-marks';
 import type { KeptPart } from './kept-parts';
-import { joinedLines, keptWriting, linesOfSources, marksByNote, withMarks } from './kept-writing';
+import { anewWriting, joinedLines, keptWriting, linesOfSources, marksByNote, withMarks } from './kept-writing';
 
 /** A part as it is written: what is kept of it, or the marks of those it was made of. */
 export const written = stage(
@@ -17,6 +17,7 @@ export const written = stage(
     assembled,
     kept,
     sources,
+    dealt,
     staves,
     places,
     keys,
@@ -30,6 +31,8 @@ export const written = stage(
     kept: KeptPart | null;
     /** Parts of the received score behind it. */
     sources: readonly Part[];
+    /** It is one of several players. */
+    dealt: boolean;
     staves: readonly StaffNotes[];
     /** By staff and note. */
     places: readonly number[][];
@@ -43,7 +46,10 @@ export const written = stage(
     if (sources.length === 0) return assembled;
     if (!kept) {
       const marks = new Map(sources.flatMap((source) => [...marksByNote(source)]));
-      return { ...assembled, bars: assembled.bars.map((bar) => withMarks(bar, marks)) };
+      const [source, more] = sources;
+      return source && !more && !dealt
+        ? anewWriting(assembled, source, marks)
+        : { ...assembled, bars: assembled.bars.map((bar) => withMarks(bar, marks)) };
     }
     const placeOf = new Map<NoteId, number>();
     staves.forEach(({ notes }, s) => notes.forEach(({ id }, n) => placeOf.set(id, places[s]![n]!)));
