@@ -74,6 +74,7 @@ const SET_UP = withSequencing({
     type: 1,
     ticksPerQuarter: 384,
     emptyBars: 1,
+    byHand: 'all',
   },
   treatments: Object.values(USUAL_TREATMENTS).map((does) => ({ part: null, bars: null, does })),
 });

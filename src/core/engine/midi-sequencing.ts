@@ -184,7 +184,10 @@ export class MidiSequencing extends SequenceDesk {
     // Chunks are left out at the end, so that they keep their numbers until then.
     const whole = cleaned.kept.length === file.tracks.length ? cleaned : cleanSmf(file, { ...how, leftOut: [] });
     const leftOut = file.tracks.map((_, chunk) => chunk).filter((chunk) => !cleaned.kept.includes(chunk));
-    return { cleaned, arrangement: { original: performance, cleaned: whole.file, casting, leftOut } };
+    return {
+      cleaned,
+      arrangement: { original: performance, cleaned: whole.file, casting, leftOut, edits: editsOf(settings) },
+    };
   }
 
   /** Each track is a part of its own, unless somebody gathered tracks or dealt one out. */
@@ -209,6 +212,17 @@ export class MidiSequencing extends SequenceDesk {
     const first = file.tracks.length - tracks.length;
     return [...Array.from({ length: first }, (_, i) => kept[i] ?? i), ...tracks.map(({ chunk }) => chunk)];
   }
+}
+
+/**
+ * Changes to notes by hand. Where the page has another time than the file (beats that were found, the times of another
+ * version), only those that say nothing of time are the file's too.
+ */
+function editsOf({ edits, freeTime, timeFrom }: JobSettings): Arrangement['edits'] {
+  if (!freeTime && !timeFrom) return edits;
+  return Object.fromEntries(
+    Object.entries(edits).map(([part, own]) => [part, own.filter(({ kind }) => kind === 'shift' || kind === 'remove')]),
+  );
 }
 
 function planOf(settings: DirectionB): CleaningPlan {

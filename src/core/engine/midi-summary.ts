@@ -9,6 +9,7 @@ import type { SmfReading } from '../smf';
 import type { Bar } from '../time';
 import {
   askArrangement,
+  countByHand,
   inventoryOf,
   switchKeysOf,
   type ArrangedFile,
@@ -55,6 +56,8 @@ export interface MidiSequence {
   /** As they go out. */
   tracks: MidiTrackSummary[];
   files: { label: string; report: ArrangingReport }[];
+  /** Notes that were changed by hand, and how many of them go along so. */
+  byHand: { changed: number; along: number };
   queries: OpenQuery[];
 }
 
@@ -104,6 +107,10 @@ export function midiSummary(material: Material): MidiSequence {
       notes: notes.length,
     })),
     files: files.map((one) => ({ label: one.label, report: arrangedReport(one) })),
+    byHand: {
+      changed: countByHand(settings.edits, 'all'),
+      along: countByHand(arrangement.edits, settings.sequencing.arranging.byHand),
+    },
     queries: putToPeople(
       [...fileQueries(sentences.map((message, i) => ({ id: `midi-file/${i}`, message }))), ...asked],
       notesIn(whole),

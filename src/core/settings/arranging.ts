@@ -81,7 +81,15 @@ export interface Arranging {
   ticksPerQuarter: number | null;
   /** Silent bars before the music. */
   emptyBars: number;
+  byHand: ByHand;
 }
+
+export const BY_HAND = ['pitches', 'all', 'none'] as const;
+/**
+ * What of the changes to single notes goes along: which notes there are and how high; when they begin and end too, which on
+ * paper is often a matter of writing; or nothing.
+ */
+export type ByHand = (typeof BY_HAND)[number];
 
 export const AS_RECEIVED: Arranging = {
   sounds: 'received',
@@ -90,4 +98,5 @@ export const AS_RECEIVED: Arranging = {
   type: null,
   ticksPerQuarter: null,
   emptyBars: 0,
+  byHand: 'pitches',
 };

@@ -4,6 +4,7 @@ import { AuditionBar } from '../audition/AuditionBar';
 import { BarWalk } from '../interlinear/BarWalk';
 import { useWorkspace } from '../job/workspace';
 import { useMidiSequence } from '../shared/useSequence';
+import { ChangedByHand } from './ChangedByHand';
 import { ReceivedAndOutgoing } from './ReceivedAndOutgoing';
 import { ShownParts } from './ShownParts';
 import { TreatmentsPanel } from './TreatmentsPanel';
@@ -24,6 +25,8 @@ export function MidiPlayingView() {
         <div className={styles.panel}>
           <h2>Treatments</h2>
           <TreatmentsPanel />
+          <h2>Changed by hand</h2>
+          <ChangedByHand />
         </div>
       </aside>
       <div className={styles.reading}>

@@ -1,5 +1,5 @@
 import { Equals, IsIn, IsInt, IsOptional, Max, Min, ValidateIf } from 'class-validator';
-import { CHANNEL_PLANS, type Arranging, type ChannelPlan } from '../../settings';
+import { BY_HAND, CHANNEL_PLANS, type Arranging, type ByHand, type ChannelPlan } from '../../settings';
 import { decisionKind } from '../decision-kind';
 import { defined } from '../records';
 
@@ -17,6 +17,7 @@ export class SetArranging {
   @Max(15360)
   ticksPerQuarter?: number | null;
   @IsOptional() @IsInt() @Min(0) @Max(64) emptyBars?: number;
+  @IsOptional() @IsIn(BY_HAND) byHand?: ByHand;
 }
 
 export const setArranging = decisionKind({
@@ -30,7 +31,7 @@ export const setArranging = decisionKind({
   describe: (made) => inWords(made).join('; ') || 'Nothing changed',
 });
 
-function inWords({ sounds, names, channels, type, ticksPerQuarter, emptyBars }: SetArranging): string[] {
+function inWords({ sounds, names, channels, type, ticksPerQuarter, emptyBars, byHand }: SetArranging): string[] {
   const words: string[] = [];
   if (sounds) words.push(sounds === 'received' ? 'Sounds as received' : 'Sounds by instrument');
   if (names) words.push(names === 'received' ? 'Track names as received' : 'Tracks named by instrument');
@@ -45,5 +46,13 @@ function inWords({ sounds, names, channels, type, ticksPerQuarter, emptyBars }: 
     words.push(ticksPerQuarter === null ? 'Ticks as received' : `${ticksPerQuarter} ticks a quarter`);
   if (emptyBars !== undefined)
     words.push(`${emptyBars === 1 ? 'One empty bar' : `${emptyBars} empty bars`} before the music`);
+  if (byHand)
+    words.push(
+      {
+        pitches: 'Notes changed by hand go along with their pitches',
+        all: 'Notes changed by hand go along with their pitches and times',
+        none: 'Notes changed by hand go out as received',
+      }[byHand],
+    );
   return words;
 }

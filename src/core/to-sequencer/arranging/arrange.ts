@@ -3,10 +3,11 @@
  * another map; notes are treated; some bars, parts or sections leave as files of their own. What nobody decided anything
  * about goes out event for event.
  */
+import type { PartId } from '../../base';
 import type { Casting } from '../../casting';
 import { barsOfPerformance, withTimeLine, type Performance } from '../../performance';
 import type { SmfFile } from '../../smf';
-import { partSettings, type DirectionB, type Treating } from '../../settings';
+import { partSettings, type DirectionB, type NoteEdit, type Treating } from '../../settings';
 import {
   playedUnits,
   QUARTER,
@@ -19,6 +20,7 @@ import {
 } from '../../time';
 import { isLoose } from '../loosening/loosen';
 import { treatmentsOf, type Treated } from '../treating/treat';
+import { changedByHand } from './by-hand';
 import { divided } from './divide';
 import { played } from './playing';
 import { setUp } from './set-up';
@@ -47,6 +49,8 @@ export interface Arrangement {
   casting: Casting;
   /** Chunks that do not go along. */
   leftOut: readonly number[];
+  /** Changes to single notes, by part. */
+  edits: Readonly<Record<PartId, readonly NoteEdit[]>>;
 }
 
 /** @returns the whole, or a file for each part or section; none when no bar is chosen */
@@ -108,12 +112,13 @@ function slowest({ tempo }: Performance): number {
 }
 
 function arrangedTracks(
-  { original, cleaned, casting, leftOut }: Arrangement,
+  { original, cleaned, casting, leftOut, edits }: Arrangement,
   settings: DirectionB,
   bars: readonly Bar[],
   mended: Performance,
 ): WorkingTrack[] {
-  const wanted = workingTracks(original, cleaned, casting).filter(
+  const byHand = changedByHand(workingTracks(original, cleaned, casting), edits, settings.arranging.byHand);
+  const wanted = byHand.filter(
     ({ part, chunk }) =>
       !leftOut.includes(chunk) &&
       !partSettings(settings, part).leftOut &&

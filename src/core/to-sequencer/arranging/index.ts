@@ -1,5 +1,6 @@
 export { arrange, type ArrangedFile, type Arrangement } from './arrange';
 export { askArrangement } from './doubts';
+export { countByHand } from './by-hand';
 
 /** What became of a file. */
 export interface ArrangingReport {

@@ -8,6 +8,8 @@ import { Message, Meta, type ChannelEvent, type SmfEvent, type SmfFile } from '.
 import { playedUnits, type Ticks } from '../../time';
 
 export interface WorkingNote {
+  /** Of the played note it was; one that was put in by hand has its own. */
+  id: NoteId;
   /** In written units of the file's own time line, not rounded. */
   start: number;
   end: number;
@@ -84,7 +86,15 @@ export function workingTracks(original: Performance, file: SmfFile, casting: Cas
         if (!now) return [];
         const { start, end, key, velocity, channel } = now;
         return [
-          { start: units(start), end: units(end), key, velocity, channel, technique: techniqueOf(part, note, lead) },
+          {
+            id: note.id,
+            start: units(start),
+            end: units(end),
+            key,
+            velocity,
+            channel,
+            technique: techniqueOf(part, note, lead),
+          },
         ];
       }),
     );

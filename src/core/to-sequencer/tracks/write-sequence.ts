@@ -160,10 +160,7 @@ function playedTrack(
   if (settings.neutralVolume !== null && rich && !sequence.carriersOf(part.id).includes('volume'))
     send(0, Message.controlChange, VOLUME, settings.neutralVolume);
   if (settings.preset === 'everything') send(0, Message.controlChange, PAN, 64);
-  if (rich)
-    for (const { at, program } of part.programChanges ?? [])
-      for (const start of placesOf(sequence, at)) send(tick(start), Message.programChange, program - 1);
-  if (rich && track.program !== null) doublings();
+  if (rich) programChanges();
   for (const carrier of sequence.carriersOf(part.id)) if (carrier !== 'velocity') controllerCurve(CONTROLLER[carrier]);
   if (rich && !track.unpitched) pedals();
   words();
@@ -177,10 +174,16 @@ function playedTrack(
   const last = track.notes.reduce((latest, note) => Math.max(latest, tick(note.end)), 0);
   return { events: inTrackOrder(events), endTick: Math.max(endTick, last) };
 
+  function programChanges(): void {
+    for (const { at, program } of part.programChanges ?? [])
+      for (const start of placesOf(sequence, at)) send(tick(start), Message.programChange, program - 1);
+    doublings();
+  }
+
   /** Another instrument is sounded from its first note on; where two play at once, the one that played already goes on. */
   function doublings(): void {
     const { doublings: further } = part;
-    if (!further || track.unpitched) return;
+    if (!further || track.unpitched || track.program === null) return;
     let now: number | null = track.program;
     for (const [, together] of groupBy(track.notes, (note) => note.sound.start)) {
       const playing = new Set(together.map(({ sound }) => sound.doubling));

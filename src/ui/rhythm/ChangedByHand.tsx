@@ -1,0 +1,42 @@
+'use client';
+
+import { Select } from 'antd';
+import type { ByHand } from '@/core/settings';
+import { useWorkspace } from '../job/workspace';
+import { useMidiSequence } from '../shared/useSequence';
+import { count } from '../shared/words';
+
+const CHOICES: { value: ByHand; label: string }[] = [
+  { value: 'pitches', label: 'which notes, how high' },
+  { value: 'all', label: 'and when they sound' },
+  { value: 'none', label: 'nothing of it' },
+];
+
+/** What of the changes that were made by hand goes out. */
+export function ChangedByHand() {
+  const { sequence, settings } = useMidiSequence();
+  const decide = useWorkspace((state) => state.decide);
+  const { changed, along } = sequence.byHand;
+  if (changed === 0)
+    return <p className="soft">None. Notes that are mended by hand on the way to a score go out mended here too.</p>;
+  return (
+    <>
+      <label>
+        Goes along
+        <Select<ByHand>
+          size="small"
+          style={{ width: 170 }}
+          aria-label="What was changed by hand"
+          value={settings.arranging.byHand}
+          options={CHOICES}
+          onChange={(byHand) => decide({ kind: 'setArranging', byHand })}
+        />
+      </label>
+      <p className="soft">
+        {along === changed ? count(changed, 'note', 'notes') : `${along} of ${count(changed, 'note', 'notes')}`} changed
+        by hand {along === 1 ? 'goes' : 'go'} out so.
+        {settings.arranging.byHand === 'pitches' && ' Times on the page are often only a matter of writing.'}
+      </p>
+    </>
+  );
+}
