@@ -1,6 +1,6 @@
 /* A score on its way to a sequencer. */
 import { withTimeOf } from '../beats';
-import { Memo, partId, toEnd, type PartId } from '../base';
+import { Memo, partId, partOf, toEnd, trackId, type PartId } from '../base';
 import type { MusicXmlReading } from '../musicxml';
 import { musicOfSequence, overlayOf, sequencePassage, type Overlay, type Passage, type SoundingMusic } from '../proof';
 import type { HearingMusic } from '../hearing';
@@ -59,7 +59,8 @@ export class ScoreSequencing extends SequenceDesk {
     const [whole] = yield* sequenceScore(score, { ...sequencing, files: 'one' }, this.memo, strengths);
     const files = sequencing.files === 'one' ? [whole!] : yield* sequenceScore(score, sequencing, this.memo, strengths);
     this.whole = whole!;
-    return { ...scoreSummary({ ...this.reading, score }, whole!, files, sequencing, queries), timed };
+    const handIds = settings.folds.length === 0 ? handIdsOf(this.reading.score) : new Map<PartId, PartId>();
+    return { ...scoreSummary({ ...this.reading, score }, whole!, files, sequencing, queries, handIds), timed };
   }
 
   files(settings: JobSettings): SequenceFiles {
@@ -157,7 +158,7 @@ export class ScoreSequencing extends SequenceDesk {
     if (this.prepared?.by !== by) {
       const { score, ...played } = this.withPlaying(conversion.timeFrom);
       const mended = mendedScore(score, sequencing.timeLine);
-      this.prepared = { by, score: concernsScore(conversion) ? asDecided(mended, conversion) : mended, ...played };
+      this.prepared = { by, score: asDecided(mended, conversion), ...played };
       this.memo = new Memo();
     }
     return this.prepared;
@@ -199,16 +200,23 @@ function playedMarks({ tempos }: Score, { tempo }: Performance): TempoMark[] {
   return [...said, ...played.filter(({ at }) => !places.has(at))].sort((a, b) => a.at - b.at);
 }
 
+/** Under which ids the parts of the file are when it is on its way to a score: decisions about their notes name those. */
+function handIdsOf({ parts }: Score): ReadonlyMap<PartId, PartId> {
+  return new Map(parts.map(({ id }, p) => [id, partOf(trackId(`t${p}`))]));
+}
+
 /** Something was decided that changes what is written; the time line is mended by itself. */
 function concernsScore({ timeLine: _timeLine, ...decided }: ConversionSettings): boolean {
   const { timeLine: _none, ...nothing } = NO_SETTINGS;
   return JSON.stringify(decided) !== JSON.stringify(nothing);
 }
 
-/** As it would be written, under the ids that the file gives its parts. */
+/** As it would be written, under the ids that the file gives its parts; its notes know which played notes they are. */
 function asDecided(score: Score, settings: ConversionSettings): Score {
   const { score: received, performance } = playedScore(score);
-  const { printed } = toEnd(convert(performance, { ...settings, timeLine: [] }, new Memo(), received));
+  const printed = concernsScore(settings)
+    ? toEnd(convert(performance, { ...settings, timeLine: [] }, new Memo(), received)).printed
+    : received;
   const ids = new Map(received.parts.map(({ id }, p) => [id as string, score.parts[p]!.id]));
   const idOf = (id: PartId): PartId => {
     const own = ids.get(id);

@@ -37,6 +37,11 @@ export interface ScorePartSummary {
   techniques: string[];
   struck: Part['struck'];
   curve: CurvePoint[];
+  clefs: Part['clefs'];
+  /** Written signatures, for each of the score's keys. */
+  writtenKeys: number[];
+  /** What decisions about its notes call it; null where they cannot be changed here. */
+  byHand: PartId | null;
 }
 
 export interface SequenceTrackSummary {
@@ -60,6 +65,7 @@ export interface ScoreSequence {
   tempos: Score['tempos'];
   markers: Score['markers'];
   keys: string[];
+  signatures: Score['keys'];
   signs: number;
   parts: ScorePartSummary[];
   tracks: SequenceTrackSummary[];
@@ -72,13 +78,14 @@ export interface ScoreSequence {
 
 export type SequenceSummary = ScoreSequence | MidiSequence;
 
-/** @param whole all of it as one file @param files as they are to be exported @param asked already */
+/** @param whole all of it as one file @param files as they are to be exported @param asked already @param handIds what decisions about notes call the parts */
 export function scoreSummary(
   { score, warnings }: MusicXmlReading,
   whole: SequencedFile,
   files: readonly SequencedFile[],
   settings: DirectionB,
   asked: readonly Query[],
+  handIds: ReadonlyMap<PartId, PartId>,
 ): ScoreSequence {
   return {
     kind: 'score',
@@ -89,8 +96,9 @@ export function scoreSummary(
     tempos: score.tempos,
     markers: score.markers,
     keys: score.keys.map((key) => keyName(key)),
+    signatures: score.keys,
     signs: Object.keys(score.signs).length,
-    parts: score.parts.map((part) => partSummary(part, whole, settings)),
+    parts: score.parts.map((part) => partSummary(part, whole, settings, handIds.get(part.id) ?? null)),
     tracks: whole.tracks.map(({ part, name, channel, port, program, notes, technique }) => ({
       part,
       name,
@@ -132,7 +140,7 @@ export function notesIn({ tracks }: { tracks: readonly { part: PartId; notes: Ar
   return { all: tracks.reduce((sum, { notes }) => sum + notes.length, 0), of };
 }
 
-function partSummary(part: Part, whole: SequencedFile, settings: DirectionB): ScorePartSummary {
+function partSummary(part: Part, whole: SequencedFile, settings: DirectionB, byHand: PartId | null): ScorePartSummary {
   const notes = whole.tracks.filter((track) => track.part === part.id).flatMap((track) => track.notes);
   const keys = notes.map((note) => note.key);
   return {
@@ -153,5 +161,8 @@ function partSummary(part: Part, whole: SequencedFile, settings: DirectionB): Sc
     techniques: [...new Set(notes.flatMap((note) => note.sound.technique ?? []))],
     struck: part.struck,
     curve: loudnessCurve(part, settings.levels),
+    clefs: part.clefs,
+    writtenKeys: part.writtenKeys,
+    byHand,
   };
 }

@@ -29,6 +29,8 @@ export interface PlayedMark {
   written: { start: WrittenUnits; end: WrittenUnits } | null;
   /** Nobody played it here: it was put in by hand, or came from another part. */
   added?: true;
+  /** Of several that are played for one note, a further one: the mark that stands for the note. */
+  of?: NoteId;
 }
 
 export interface PassagePart {
@@ -173,6 +175,6 @@ function addedMark(id: NoteId, { key, start, end }: ScoreSound): PlayedMark {
 
 const ADDED_VELOCITY = 64;
 
-function takenArticulations({ marks }: SymbolInBar): readonly Articulation[] {
+export function takenArticulations({ marks }: SymbolInBar): readonly Articulation[] {
   return marks?.articulations?.filter((one) => !marks.suggested?.includes(one)) ?? [];
 }

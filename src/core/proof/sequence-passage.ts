@@ -2,10 +2,10 @@
  * A passage the other way round: written bars of a score, and the notes that go to the sequencer, in one picture.
  */
 import { stavesOf, writeMusicXml } from '../musicxml';
-import { sliceScore, symbolsOf, type PartId, type Score, type ScoreSound } from '../score';
+import { sliceScore, soundsOf, symbolsOf, type PartId, type Score } from '../score';
 import { beatsOfBar } from '../time';
 import type { SequencedFile } from '../to-sequencer';
-import type { NoteLink, Passage, PassagePart, PlayedMark } from './passage';
+import { takenArticulations, type NoteLink, type Passage, type PassagePart, type PlayedMark } from './passage';
 
 /**
  * @param parts in the order wanted
@@ -21,15 +21,17 @@ export function sequencePassage(
 ): Passage {
   const bars = score.bars.slice(from, to);
   const start = bars[0]!.start;
+  const end = bars.at(-1)!.start + bars.at(-1)!.length;
   const first = new Map<number, number>();
   for (const played of sequenced.line.bars) if (!first.has(played.bar)) first.set(played.bar, played.start);
   const marksOf = new Map<PartId, PlayedMark[]>();
-  const bySymbol = new Map<string, number[]>();
-  let id = 0;
+  // What is played beside the notes, as the rest of a trill, has numbers that no note has.
+  let beside = 0;
   for (const track of sequenced.tracks) {
     if (!parts.includes(track.part)) continue;
     const list = marksOf.get(track.part) ?? [];
     marksOf.set(track.part, list);
+    const known = new Set(list.map(({ id }) => id));
     for (const note of track.notes) {
       const { sound } = note;
       const playedStart = first.get(sound.bar);
@@ -37,26 +39,29 @@ export function sequencePassage(
       const shift = score.bars[sound.bar]!.start - playedStart;
       // Later playings of a repeated bar are the same notes again.
       if (Math.abs(sound.start + shift - sound.written) > 1) continue;
+      const [own] = sound.played;
+      const further = own === undefined || known.has(own);
       const mark: PlayedMark = {
-        id: id++,
+        id: further ? --beside : own,
         key: note.key,
         velocity: note.velocity,
         start: note.start + shift,
         end: note.end + shift,
         written: { start: sound.written, end: sound.written + sound.end - sound.start },
+        ...(further && own !== undefined && { of: own }),
       };
+      known.add(mark.id);
       list.push(mark);
-      const slot = `${track.part}/${sound.written}/${sound.key}`;
-      bySymbol.set(slot, [...(bySymbol.get(slot) ?? []), mark.id]);
     }
   }
   const links: Record<string, NoteLink> = {};
-  const soundsOfPart = new Map<PartId, ScoreSound[]>();
   let count = 0;
   const slice = { ...sliceScore(score, parts, from, to), tempos: [], markers: [], swing: [] };
-  const partOfNote = new Map(
+  const articulationsOf = new Map(
     slice.parts.flatMap((part) =>
-      [...symbolsOf(part)].flatMap(({ symbol }) => symbol.notes.map((note) => [note, part.id] as const)),
+      [...symbolsOf(part)].flatMap(({ symbol }) =>
+        symbol.notes.map((note) => [note, takenArticulations(symbol)] as const),
+      ),
     ),
   );
   const musicXml = writeMusicXml(slice, {
@@ -64,16 +69,7 @@ export function sequencePassage(
     finalBarline: to === score.bars.length,
     noteId: (note, at) => {
       const name = `n${count++}`;
-      const part = partOfNote.get(note);
-      const written = start + at;
-      const played = bySymbol.get(`${part}/${written}/${note.key}`) ?? [];
-      links[name] = { played, at: written, articulations: [] };
-      const mark = part === undefined ? undefined : marksOf.get(part)?.find(({ id: one }) => one === played[0]);
-      if (part !== undefined && mark?.written)
-        soundsOfPart.set(part, [
-          ...(soundsOfPart.get(part) ?? []),
-          { played, ...mark.written, key: note.key, pitch: note.pitch, staff: 1, voice: 1 },
-        ]);
+      links[name] = { played: note.played, at: start + at, articulations: articulationsOf.get(note) ?? [] };
       return name;
     },
   });
@@ -86,6 +82,7 @@ export function sequencePassage(
     parts: slice.parts.map((part): PassagePart => {
       const played = marksOf.get(part.id) ?? [];
       const keys = played.map((mark) => mark.key);
+      const whole = score.parts.find(({ id }) => id === part.id)!;
       return {
         id: part.id,
         name: part.name,
@@ -93,7 +90,7 @@ export function sequencePassage(
         lowest: keys.length > 0 ? Math.min(...keys) : 60,
         highest: keys.length > 0 ? Math.max(...keys) : 60,
         played,
-        sounds: soundsOfPart.get(part.id) ?? [],
+        sounds: soundsOf(whole, score.bars).filter(({ start: at }) => at >= start && at < end),
         grid: [],
       };
     }),

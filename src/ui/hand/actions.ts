@@ -1,10 +1,9 @@
 import { groupBy, type NoteId, type PartId } from '@/core/base';
 import { asOne, type Decision } from '@/core/decisions';
-import type { PartSummary } from '@/core/engine';
 import { ARTICULATIONS, DYNAMICS, HAIRPINS, type Articulation, type Dynamic, type Hairpin } from '@/core/score';
 import { FIRST_ADDED, type AddedNote } from '@/core/settings';
 import { QUARTER, type WrittenUnits } from '@/core/time';
-import { inParts, useWorkspace, type NoteInView } from '../job/workspace';
+import { handParts, inParts, useWorkspace, type HandPart, type NoteInView } from '../job/workspace';
 import { useClipboard } from './clipboard';
 
 /*
@@ -14,7 +13,7 @@ import { useClipboard } from './clipboard';
 
 /** What lies under the hand. */
 export interface Held {
-  part: PartSummary;
+  part: HandPart;
   /** In order of start, then from the top; those in view. */
   notes: readonly NoteInView[];
   ids: readonly NoteId[];
@@ -29,15 +28,19 @@ export function held(): Held | null {
 
 /** What is picked, part by part; the one that leads first. */
 export function allHeld(): Held[] {
-  const { picked, summary, written, direction } = useWorkspace.getState();
-  if (!picked || direction !== 'to-score') return [];
-  return inParts(picked).flatMap(({ part: id, notes: ids }): Held[] => {
-    const part = summary?.parts.find((one) => one.id === id);
-    if (!part) return [];
+  const state = useWorkspace.getState();
+  const { picked, written } = state;
+  if (!picked) return [];
+  const parts = handParts(state);
+  return inParts(picked).flatMap(({ part: shown, notes: all }): Held[] => {
+    const part = parts.find((one) => one.shown === shown);
+    // What is played beside the notes has numbers below them.
+    const ids = all.filter((id) => id >= 0);
+    if (!part || ids.length === 0) return [];
     const notes = [...new Set(ids.flatMap((note) => written.get(note) ?? []))].sort(
       (a, b) => a.start - b.start || b.key - a.key,
     );
-    return [{ part, notes, ids, step: Math.min(part.report.smallest, QUARTER / 4) }];
+    return [{ part, notes, ids, step: Math.min(part.smallest, QUARTER / 4) }];
   });
 }
 
@@ -350,9 +353,14 @@ export function byHand(id: string): void {
   decide(asOne(decisions));
   if (id === 'remove') pick(null, []);
   const added = decisions.flatMap((made) =>
-    made.kind === 'addNotes' ? [{ part: made.part, notes: made.notes.map(({ note }) => note) }] : [],
+    made.kind === 'addNotes' ? [{ part: shownAs(made.part), notes: made.notes.map(({ note }) => note) }] : [],
   );
   if (added.length > 0) pickIn(added);
+}
+
+/** What the part of a decision is called on the desk. */
+export function shownAs(part: PartId): PartId {
+  return handParts(useWorkspace.getState()).find(({ id }) => id === part)?.shown ?? part;
 }
 
 /** Whether it can be done in any of the parts. */

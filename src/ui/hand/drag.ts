@@ -3,7 +3,7 @@ import type { Bar } from '@/core/time';
 import { barIndexAt } from '@/core/time';
 import { pitchName } from '@/core/score';
 import { timeAt, xAt, type Geometry } from '../interlinear/geometry';
-import { useWorkspace, type NoteInView } from '../job/workspace';
+import { barsOnDesk, keysOnDesk, useWorkspace, type NoteInView } from '../job/workspace';
 import { count } from '../shared/words';
 import { lengthenBy, moveTo, type Held } from './actions';
 import { pitchOn, semitonesFor, signatureOf } from './pitches';
@@ -98,8 +98,8 @@ function pitchWords(part: Held['part'], notes: readonly NoteInView[], places: nu
 }
 
 export function signatureAt(part: Held['part'], { start }: { start: number }): number {
-  const { summary } = useWorkspace.getState();
-  return signatureOf(part, summary?.keys ?? [], barOf(summary?.bars ?? [], start));
+  const state = useWorkspace.getState();
+  return signatureOf(part, keysOnDesk(state), barOf(barsOnDesk(state), start));
 }
 
 function barOf(bars: readonly Bar[], at: number): number {

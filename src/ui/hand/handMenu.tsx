@@ -1,7 +1,7 @@
 import type { MenuProps } from 'antd';
-import { useWorkspace, type NoteInView } from '../job/workspace';
+import { barsOnDesk, handParts, useWorkspace, type NoteInView } from '../job/workspace';
 import { barIndexAt } from '@/core/time';
-import { byHand, canByHand, copyHeld, give, HAND_GROUPS, type HandAction, type Held } from './actions';
+import { byHand, canByHand, copyHeld, give, HAND_GROUPS, shownAs, type HandAction, type Held } from './actions';
 import { addAt, type EmptyPlace } from './pointing';
 import styles from './hand.module.css';
 
@@ -35,8 +35,8 @@ function label(words: string, key?: string) {
 }
 
 function giveItems(of: Held): Items {
-  const { summary, decide, pick } = useWorkspace.getState();
-  return (summary?.parts ?? [])
+  const { decide, pick } = useWorkspace.getState();
+  return handParts(useWorkspace.getState())
     .filter(({ id }) => id !== of.part.id)
     .map(({ id, name }) => ({
       key: id,
@@ -54,12 +54,12 @@ function giveItems(of: Held): Items {
 function pickItems(of: Held): Items {
   const [first] = of.notes;
   if (!first) return [];
-  const { summary, written, pick } = useWorkspace.getState();
-  const starts = (summary?.bars ?? []).map(({ start }) => start);
-  const own = [...new Set(written.values())].filter((note) => note.part === of.part.id);
+  const { written, pick } = useWorkspace.getState();
+  const starts = barsOnDesk(useWorkspace.getState()).map(({ start }) => start);
+  const own = [...new Set(written.values())].filter((note) => note.part === of.part.shown);
   const pickAll = (keep: (note: NoteInView) => boolean) => () =>
     pick(
-      of.part.id,
+      of.part.shown,
       own.filter(keep).flatMap(({ played }) => played),
     );
   const bar = barIndexAt(starts, first.start);
@@ -85,7 +85,7 @@ export function emptyMenu(place: EmptyPlace): Items {
         if (decision?.kind !== 'addNotes') return;
         decide(decision);
         pick(
-          decision.part,
+          shownAs(decision.part),
           decision.notes.map(({ note }) => note),
         );
       },

@@ -1,4 +1,3 @@
-import type { PartSummary } from '@/core/engine';
 import { instrumentById } from '@/core/instruments';
 import { diatonicNumber, pitchKey, STEPS, type Pitch } from '@/core/score';
 import type { MidiKey } from '@/core/time';
@@ -22,7 +21,7 @@ export function pitchOn(place: number, fifths: number): Pitch {
 
 /** Signature of a part in a bar, as it is printed. */
 export function signatureOf(
-  { writtenKeys }: Pick<PartSummary, 'writtenKeys'>,
+  { writtenKeys }: { writtenKeys: readonly number[] },
   keys: readonly { bar: number }[],
   bar: number,
 ): number {

@@ -4,7 +4,7 @@ import type { Passage } from '@/core/proof';
 import { diatonicNumber, pitchName, type Pitch } from '@/core/score';
 import { QUARTER, type MidiKey, type WrittenUnits } from '@/core/time';
 import { timeAt, type Geometry, type StaffOfPart } from '../interlinear/geometry';
-import { useWorkspace, type NoteInView } from '../job/workspace';
+import { handParts, useWorkspace, type NoteInView } from '../job/workspace';
 import { addOf, USUAL_VELOCITY } from './actions';
 import { placeHeight, signatureAt } from './drag';
 import { middleOf, pitchOn, soundingKey } from './pitches';
@@ -13,6 +13,7 @@ import { middleOf, pitchOn, soundingKey } from './pitches';
 
 /** An empty place on a staff. */
 export interface EmptyPlace {
+  /** As decisions call it. */
   part: PartId;
   at: WrittenUnits;
   /** A step of the part: what a new note lasts. */
@@ -30,12 +31,11 @@ export function emptyPlaceAt(
   x: number,
   y: number,
 ): EmptyPlace | null {
-  const { summary } = useWorkspace.getState();
   const staff = nearestStaff(geometry, y);
-  const part = summary?.parts.find(({ id }) => id === staff?.part);
+  const part = handParts(useWorkspace.getState()).find(({ shown }) => shown === staff?.part);
   const [first, last] = [geometry.bars[0], geometry.bars.at(-1)];
   if (!staff || !part || part.unpitched || !first || !last || x < first.left || x > last.right) return null;
-  const length = Math.max(part.report.smallest, QUARTER / 4);
+  const length = Math.max(part.smallest, QUARTER / 4);
   const at = Math.max(first.start, Math.round(timeAt(geometry, x) / length) * length);
   const middle = (staff.lines.top + staff.lines.bottom) / 2;
   const place =

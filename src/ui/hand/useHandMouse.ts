@@ -37,7 +37,6 @@ export function useHandMouse(
   root: React.RefObject<HTMLElement | null>,
   passage: Passage,
   geometry: Geometry | null,
-  editable: boolean,
 ): InHand {
   const [inHand, setInHand] = useState<InHand>(null);
 
@@ -72,9 +71,7 @@ export function useHandMouse(
       if (!shown && Math.hypot(by.x, by.y) < SLACK) return;
       if (!press.note) return show({ box: boxOf(press, by) });
       const pressed = press.note.part;
-      const all = editable
-        ? allHeld().sort((a, b) => Number(b.part.id === pressed) - Number(a.part.id === pressed))
-        : [];
+      const all = allHeld().sort((a, b) => Number(b.part.shown === pressed) - Number(a.part.shown === pressed));
       if (all.length === 0) return;
       press.way ??= wayOf(by, event.altKey);
       heads ??= headsOf(
@@ -117,7 +114,7 @@ export function useHandMouse(
       window.removeEventListener('pointercancel', stop);
       window.removeEventListener('keydown', onKey);
     };
-  }, [root, passage, geometry, editable]);
+  }, [root, passage, geometry]);
 
   return inHand;
 }

@@ -1,5 +1,4 @@
-import { useWorkspace, type NoteInView } from '../job/workspace';
-import type { NotesInView } from '../job/workspace';
+import { partsOnDesk, useWorkspace, type NoteInView, type NotesInView } from '../job/workspace';
 
 export type NoteWalk = 'before' | 'after' | 'above' | 'below';
 
@@ -42,8 +41,10 @@ function upOrDown(own: readonly NoteInView[], from: NoteInView, way: NoteWalk): 
 }
 
 function inNextPart(from: NoteInView, way: NoteWalk): NoteInView | undefined {
-  const { written, summary, passage } = useWorkspace.getState();
-  const parts = (summary?.parts ?? []).map(({ id }) => id).filter((id) => passage.parts.includes(id));
+  const { written, passage } = useWorkspace.getState();
+  const parts = partsOnDesk(useWorkspace.getState())
+    .map(({ id }) => id)
+    .filter((id) => passage.parts.includes(id));
   const rest =
     way === 'below' ? parts.slice(parts.indexOf(from.part) + 1) : parts.slice(0, parts.indexOf(from.part)).reverse();
   for (const part of rest) {
@@ -56,8 +57,10 @@ function inNextPart(from: NoteInView, way: NoteWalk): NoteInView | undefined {
 
 /** The first note in view, when nothing is picked yet. */
 export function pickFirst(): boolean {
-  const { written, passage, summary, pick } = useWorkspace.getState();
-  const parts = (summary?.parts ?? []).map(({ id }) => id).filter((id) => passage.parts.includes(id));
+  const { written, passage, pick } = useWorkspace.getState();
+  const parts = partsOnDesk(useWorkspace.getState())
+    .map(({ id }) => id)
+    .filter((id) => passage.parts.includes(id));
   const first = parts.map((part) => line(written, part)[0]).find((note) => note !== undefined);
   if (first) pick(first.part, first.played);
   return first !== undefined;

@@ -32,7 +32,7 @@ export function Drawing({ drawn, dim, laneHeight }: { drawn: Drawn; dim: boolean
   const pick = useWorkspace((state) => state.pick);
   const { root, place } = useGeometry(drawn, laneHeight, below);
   const [lit, onLight] = useLight(root, passage);
-  const inHand = useHandMouse(root, passage, place, !below);
+  const inHand = useHandMouse(root, passage, place);
   const picked = usePicked(root, passage);
   const { flags, onFlag } = useFlags(passage);
   const [menu, setMenu] = useState<MenuProps['items']>([]);
@@ -59,7 +59,7 @@ export function Drawing({ drawn, dim, laneHeight }: { drawn: Drawn; dim: boolean
         ))}
       </div>
       {/* It stands still at once: a hand that knows the way is faster than a movement. */}
-      <Dropdown trigger={['contextMenu']} transitionName="" menu={{ items: menu }} disabled={below}>
+      <Dropdown trigger={['contextMenu']} transitionName="" menu={{ items: menu }}>
         <div
           className={styles.music}
           id="music"

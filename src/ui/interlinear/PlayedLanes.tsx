@@ -38,8 +38,8 @@ export function PlayedLanes({ passage, geometry, lit, picked, flags, onLight, on
                 part={part}
                 lane={lane}
                 geometry={geometry}
-                lit={lit.has(mark.id)}
-                picked={picked.has(mark.id)}
+                lit={lit.has(noteOf(mark))}
+                picked={picked.has(noteOf(mark))}
                 onLight={onLight}
                 onPick={onPick}
               />
@@ -98,6 +98,9 @@ function classOf({ added }: PlayedMark, lit: boolean, picked: boolean): string {
   return [added && styles.added, picked && styles.picked, !picked && lit && styles.lit].filter(Boolean).join(' ');
 }
 
+/** The note a mark stands for: of a trill there are many. */
+const noteOf = ({ id, of = id }: PlayedMark) => of;
+
 function Mark({ mark, part, lane, geometry, lit, picked, onLight, onPick }: MarkProps) {
   const span = Math.max(7, part.highest - part.lowest);
   const height = Math.max(2.5, Math.min(6, (lane.bottom - lane.top - 8) / (span + 1)));
@@ -113,8 +116,8 @@ function Mark({ mark, part, lane, geometry, lit, picked, onLight, onPick }: Mark
   return (
     <g
       className={classOf(mark, lit, picked)}
-      onClick={(event) => onPick(part.id, [mark.id], event.shiftKey)}
-      onPointerEnter={() => onLight([mark.id])}
+      onClick={(event) => onPick(part.id, [noteOf(mark)], event.shiftKey)}
+      onPointerEnter={() => onLight([noteOf(mark)])}
       onPointerLeave={() => onLight([])}
       data-played={mark.id}
     >

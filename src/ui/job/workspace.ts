@@ -8,7 +8,15 @@ import { querySlice } from './store/query-slice';
 import { viewSlice } from './store/view-slice';
 import type { Workspace } from './store/workspace';
 
-export { barsOnDesk, madeOnDesk, partsOnDesk, timedOnDesk } from './store/on-desk';
+export {
+  barsOnDesk,
+  handParts,
+  keysOnDesk,
+  madeOnDesk,
+  partsOnDesk,
+  timedOnDesk,
+  type HandPart,
+} from './store/on-desk';
 export { nameOf } from './store/name-of';
 export { openQueries } from './store/open-queries';
 export { alikeOf, isFolded, markedRemedy, queryHere } from './store/query-slice';

@@ -4,6 +4,7 @@ import { Button, Collapse, InputNumber, Segmented, Select, Switch } from 'antd';
 import { useState } from 'react';
 import { ARTICULATIONS, DYNAMICS } from '@/core/score';
 import { AuditionBar } from '../audition/AuditionBar';
+import { HandBar } from '../hand/HandBar';
 import { BarWalk } from '../interlinear/BarWalk';
 import { Interlinear } from '../interlinear/Interlinear';
 import { useWorkspace } from '../job/workspace';
@@ -58,6 +59,11 @@ export function PlayingView() {
           />
         </BarWalk>
         {look === 'music' ? <Interlinear /> : <DynamicsChart />}
+        {look === 'music' && (
+          <div className={styles.hand}>
+            <HandBar />
+          </div>
+        )}
         <p className={`${styles.key} soft`}>Above as written, below as it goes to the sequencer.</p>
         <AuditionBar />
       </div>

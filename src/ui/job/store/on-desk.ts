@@ -1,6 +1,7 @@
 import type { PartId } from '@/core/base';
 import type { SequenceSummary, Summary } from '@/core/engine';
-import type { Bar } from '@/core/time';
+import type { Clef, InstrumentId } from '@/core/instruments';
+import { QUARTER, type Bar, type WrittenUnits } from '@/core/time';
 import type { Workspace } from './workspace';
 
 /* What the job's direction has made, whichever it is. */
@@ -34,3 +35,34 @@ export function timedOnDesk({ opened, direction, sequence }: OnDesk & Pick<Works
 
 const NO_BARS: readonly Bar[] = [];
 const NO_PARTS: readonly PartOnDesk[] = [];
+
+/** A part whose notes can be changed by hand. */
+export interface HandPart {
+  /** What it is called on the desk. */
+  shown: PartId;
+  /** What decisions about its notes call it. */
+  id: PartId;
+  name: string;
+  instrument: InstrumentId;
+  unpitched: boolean;
+  clefs: readonly Clef[];
+  /** Written signatures, for each of the score's keys. */
+  writtenKeys: readonly number[];
+  smallest: WrittenUnits;
+}
+
+/** None for a MIDI file on its way to a sequencer: it has no page. */
+export function handParts({ direction, summary, sequence }: OnDesk): HandPart[] {
+  if (direction === 'to-score')
+    return (summary?.parts ?? []).map((part) => ({ ...part, shown: part.id, smallest: part.report.smallest }));
+  if (sequence?.kind !== 'score') return [];
+  return sequence.parts.flatMap(({ byHand, ...part }) =>
+    byHand === null ? [] : [{ ...part, shown: part.id, id: byHand, smallest: QUARTER / 4 }],
+  );
+}
+
+/** Concert signatures of the score. */
+export function keysOnDesk({ direction, summary, sequence }: OnDesk): readonly { bar: number }[] {
+  if (direction === 'to-score') return summary?.keys ?? [];
+  return sequence?.kind === 'score' ? sequence.signatures : [];
+}
