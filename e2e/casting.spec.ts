@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { expect, test, type Page } from '@playwright/test';
-import { line, smfBytes, type HandNote } from '../src/testing/music';
+import { line, meter, programAt, smfBytes, tempo, type HandNote } from '../src/testing/music';
 import { dropFile, exportedXml, goTo, openDemo } from './help';
 import { readParts } from './read-musicxml';
 
@@ -171,4 +171,36 @@ test('gathering by dragging, marked parts at once, order, undo, and the house li
     ),
   });
   await expect(page.getByRole('textbox', { name: 'Track name slot *' })).toBeVisible();
+});
+
+test('a player takes up another instrument: found by the programs, put down, taken up in other bars', async ({
+  page,
+}) => {
+  await page.goto('/');
+  const bars = (keys: number[], from: number) => keys.map((key, i) => ({ key, at: from + i, length: 1 }));
+  const notes = [...bars([72, 74, 76, 77], 0), ...bars([84, 86, 88, 89], 8), ...bars([72, 74, 76, 77], 16)];
+  const flute = { name: 'Flute', program: 74, notes, extra: [programAt(6, 73), programAt(14, 74)] };
+  const file = smfBytes([flute], [tempo(0, 100), meter(0, 4, 4)]);
+  await dropFile(page, { name: 'doubling.mid', mimeType: 'audio/midi', buffer: Buffer.from(file) });
+  await goTo(page, 'Casting');
+  await expect(page.getByText('also Piccolo')).toBeVisible();
+  const xml = await exportedXml(page);
+  expect(xml).toContain('<instrument-name>Piccolo</instrument-name>');
+  expect([...xml.matchAll(/<words[^>]*>(.*?)<\/words>/g)].map(([, words]) => words)).toEqual([
+    'to Piccolo',
+    'Piccolo',
+    'to Flute',
+    'Flute',
+  ]);
+  await page.getByText('also Piccolo').click();
+  const detail = page.getByRole('region', { name: 'Flute in detail' });
+  await detail.getByRole('button', { name: 'bar 3' }).click();
+  await expect(page.getByText('also Piccolo')).toBeHidden();
+  expect(await exportedXml(page)).not.toContain('Piccolo');
+  await detail.getByLabel('Instrument that Flute takes up').fill('Alto Flute');
+  await page.keyboard.press('Enter');
+  await detail.getByLabel('First bar of the other instrument').fill('5');
+  await detail.getByRole('button', { name: 'Take up' }).click();
+  await expect(page.getByText('also Alto Flute')).toBeVisible();
+  expect(await exportedXml(page)).toContain('<chromatic>-5</chromatic>');
 });

@@ -9,6 +9,7 @@ import { readSmf } from '../src/core/smf';
 import { toScore } from '../src/core/to-score';
 import { DEMO_FILE, dropFile, goTo, openDemo, truth } from './help';
 import { NO_SETTINGS, type MarkRule } from '../src/core/settings';
+import { meter, smfBytes, tempo } from '../src/testing/music';
 
 const performance = performanceFromSmf(readSmf(demoMechanical()));
 const marks = Object.fromEntries(
@@ -192,4 +193,44 @@ test('scripts on this machine convert in both directions', async ({ request }) =
     expect(answer.status()).toBe(status);
     expect((await answer.json()).error).toMatch(words);
   }
+});
+
+test('a note of a score is changed by hand and goes out so', async ({ page }) => {
+  await openScore(page);
+  await goTo(page, 'Rhythm');
+  const keysOf = async () =>
+    performanceFromSmf(readSmf(new Uint8Array(await exported(page)))).tracks.map(({ notes }) =>
+      notes.map(({ key }) => key),
+    );
+  const before = await keysOf();
+  await page.locator('g.note g.notehead').first().click();
+  const bar = page.getByRole('toolbar', { name: 'Picked notes' });
+  await bar.getByRole('button', { name: 'Up', exact: true }).click();
+  await expect(page.getByRole('button', { name: 'Ledger (1)' })).toBeVisible();
+  const after = await keysOf();
+  const changed = after.flatMap((keys, t) =>
+    keys.flatMap((key, n) => (key === before[t]![n] ? [] : [key - before[t]![n]!])),
+  );
+  expect(changed).toEqual([1]);
+  await page.keyboard.press('Delete');
+  await expect(page.getByRole('button', { name: 'Ledger (2)' })).toBeVisible();
+  expect((await keysOf()).flat()).toHaveLength(before.flat().length - 1);
+});
+
+test('a note of a MIDI file that was mended on the page goes out mended', async ({ page }) => {
+  await page.goto('/');
+  const line = [60, 62, 64, 65, 67, 69, 71, 72].map((key, i) => ({ key, at: i, length: 1 }));
+  await dropFile(page, file('tune.mid', smfBytes([{ name: 'Flute', notes: line }], [tempo(0, 100), meter(0, 4, 4)])));
+  await goTo(page, 'Rhythm');
+  await page.locator('g.note g.notehead').nth(1).click();
+  await page.getByRole('toolbar', { name: 'Picked notes' }).getByRole('button', { name: 'Down', exact: true }).click();
+  await expect(page.getByRole('button', { name: 'Ledger (1)' })).toBeVisible();
+  await page.getByText('To sequencer').click();
+  await goTo(page, 'Rhythm');
+  await expect(page.getByText('1 note changed by hand goes out so.')).toBeVisible();
+  const keys = async () =>
+    performanceFromSmf(readSmf(new Uint8Array(await exported(page)))).tracks[1]!.notes.map(({ key }) => key);
+  expect(await keys()).toEqual([60, 61, 64, 65, 67, 69, 71, 72]);
+  await choose(page, 'What was changed by hand', 'nothing of it');
+  await expect.poll(keys).toEqual([60, 62, 64, 65, 67, 69, 71, 72]);
 });
