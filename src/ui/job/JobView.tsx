@@ -4,27 +4,15 @@ import { Alert, App, Button, Progress } from 'antd';
 import { archiveWith } from '@/storage/jobs';
 import { download } from '../shared/download';
 import { sentence } from '../shared/receive';
-import { useEffect } from 'react';
-import { CastingView } from '../casting/CastingView';
-import { DispatchView } from '../dispatch/DispatchView';
-import { IntakeView } from '../intake/IntakeView';
-import { ProofView } from '../proof/ProofView';
-import { PageView } from '../page/PageView';
-import { RhythmView } from '../rhythm/RhythmView';
+import { Suspense, useEffect } from 'react';
 import { JobHeader } from './JobHeader';
 import { QueryPanel } from './QueryPanel';
 import { StationNav } from './StationNav';
-import { MidiPlayingView } from '../rhythm/MidiPlayingView';
-import { PlayingView } from '../rhythm/PlayingView';
-import { CleaningView } from '../intake/CleaningView';
-import { ScoreIntake } from '../intake/ScoreIntake';
-import { MidiTracksView } from '../casting/MidiTracksView';
-import { SoundsView } from '../casting/SoundsView';
-import { TimelineView } from '../timeline/TimelineView';
 import { useStation } from './goToStation';
 import { NotOpened, Waiting } from './Waiting';
 import { Unseen } from '../shared/Unseen';
 import { STATIONS, type StationId } from './stations';
+import { loadAllViews, VIEWS } from './views';
 import { isFolded, madeOnDesk, useWorkspace } from './workspace';
 import styles from './job.module.css';
 
@@ -37,34 +25,6 @@ const STAGE_WORDS = {
   spelling: 'spelling',
   assembling: 'writing bars',
 } as const;
-
-const VIEWS: Record<'to-score' | 'score' | 'midi', Partial<Record<StationId, () => React.ReactNode>>> = {
-  'to-score': {
-    intake: IntakeView,
-    casting: CastingView,
-    rhythm: RhythmView,
-    page: PageView,
-    timeline: TimelineView,
-    proof: ProofView,
-    dispatch: DispatchView,
-  },
-  score: {
-    intake: ScoreIntake,
-    casting: SoundsView,
-    rhythm: PlayingView,
-    timeline: TimelineView,
-    proof: ProofView,
-    dispatch: DispatchView,
-  },
-  midi: {
-    intake: CleaningView,
-    casting: MidiTracksView,
-    rhythm: MidiPlayingView,
-    timeline: TimelineView,
-    proof: ProofView,
-    dispatch: DispatchView,
-  },
-};
 
 /** The desk of one job: stations across the top, the work in the middle, queries beside it. */
 export function JobView({ id, station: opened }: { id: string; station: StationId }) {
@@ -83,6 +43,11 @@ export function JobView({ id, station: opened }: { id: string; station: StationI
   useEffect(() => {
     void open(id);
   }, [id, open]);
+
+  // Once, while the job is being read.
+  useEffect(() => {
+    void loadAllViews(opened);
+  }, [opened]);
 
   const title = [name, STATIONS[direction].find(({ id: one }) => one === station)?.name].filter(Boolean).join(', ');
   useEffect(() => {
@@ -104,7 +69,13 @@ export function JobView({ id, station: opened }: { id: string; station: StationI
           <Unseen>
             <h1>{title}</h1>
           </Unseen>
-          {ready && here ? <View /> : <Waiting />}
+          {ready && here ? (
+            <Suspense fallback={<Waiting />}>
+              <View />
+            </Suspense>
+          ) : (
+            <Waiting />
+          )}
         </main>
         <QueryPanel />
       </div>
