@@ -121,7 +121,11 @@ const api = {
   /** As `convert`, on the way to a sequencer. */
   sequence: (settings: JobSettings, onProgress?: OnProgress): Promise<SequenceSummary | null> =>
     converting(onSequenceDesk().steps(settings), onProgress),
-  sequencePassage: (parts: PartId[], from: number, to: number): Passage => onSequenceDesk().passage(parts, from, to),
+  /** As `tryOut`, on the way to a sequencer. */
+  tryOutSequence: (settings: JobSettings): Promise<Changes | null> => tryingOut(onSequenceDesk().trying(settings)),
+  /** @param which as it is, or as what was tried out would have it */
+  sequencePassage: (parts: PartId[], from: number, to: number, which?: Version): Passage =>
+    versionOf(which).passage(parts, from, to),
   /** Some bars to be heard. */
   hear: (direction: Direction, version: HearingVersion, request: StretchRequest): Stretch =>
     deskOf(direction).hear(version, request),
@@ -137,7 +141,8 @@ const api = {
   overlay: (direction: Direction): Overlay => deskOf(direction).overlay(),
   /** When each bar of the job begins, and the last one ends. */
   barClock: (direction: Direction): BarClock => deskOf(direction).barClock(),
-  playedNotes: (part: PartId, from: number, to: number): PlayedNotes => onSequenceDesk().playedNotes(part, from, to),
+  playedNotes: (part: PartId, from: number, to: number, which?: Version): PlayedNotes =>
+    versionOf(which).playedNotes(part, from, to),
   controllersOf: (track: number): ControllerPair[] => onSequenceDesk().controllersOf(track),
   /** @param other a file to hold against the original; none for what the job makes @throws SmfError or MusicXmlError */
   agreement: (direction: Direction, other?: Uint8Array): Agreement =>
@@ -149,6 +154,8 @@ const api = {
 export type EngineApi = typeof api;
 
 const deskOf = (direction: Direction) => (direction === 'to-score' ? onDesk() : onSequenceDesk());
+
+const versionOf = (which: Version | undefined) => (which === 'tried' ? onSequenceDesk().tried() : onSequenceDesk());
 
 function onSequenceDesk(): SequenceDesk {
   if (!sequenceDesk) throw new Error('No job is open.');

@@ -52,7 +52,7 @@ export class MidiSequencing extends SequenceDesk {
 
   // A file is arranged in one go: there is nothing to wait for between its parts.
   // eslint-disable-next-line require-yield
-  *steps(settings: JobSettings): Generator<SequenceProgress, SequenceSummary> {
+  protected *making(settings: JobSettings): Generator<SequenceProgress, SequenceSummary> {
     const { sequencing } = settings;
     const { cleaned, arrangement } = this.prepare(settings);
     const whole = arrange(arrangement, { ...sequencing, files: 'one' })[0]!;
@@ -69,6 +69,10 @@ export class MidiSequencing extends SequenceDesk {
       settings,
       further: this.further,
     });
+  }
+
+  protected another(): SequenceDesk {
+    return new MidiSequencing(this.midi, this.further);
   }
 
   files(settings: JobSettings): SequenceFiles {

@@ -53,7 +53,7 @@ export class ScoreSequencing extends SequenceDesk {
     super();
   }
 
-  *steps(settings: JobSettings): Generator<SequenceProgress, SequenceSummary> {
+  protected *making(settings: JobSettings): Generator<SequenceProgress, SequenceSummary> {
     const { score, strengths, queries, timed } = this.scoreFor(settings);
     const { sequencing } = settings;
     const [whole] = yield* sequenceScore(score, { ...sequencing, files: 'one' }, this.memo, strengths);
@@ -61,6 +61,10 @@ export class ScoreSequencing extends SequenceDesk {
     this.whole = whole!;
     const handIds = settings.folds.length === 0 ? handIdsOf(this.reading.score) : new Map<PartId, PartId>();
     return { ...scoreSummary({ ...this.reading, score }, whole!, files, sequencing, queries, handIds), timed };
+  }
+
+  protected another(): SequenceDesk {
+    return new ScoreSequencing(this.reading, this.playing);
   }
 
   files(settings: JobSettings): SequenceFiles {

@@ -5,7 +5,15 @@
  */
 import { toEnd, type PartId } from '../base';
 import { barsOfPerformance, performanceFromSmf, type Performance } from '../performance';
-import { agreementOf, type Agreement, type Overlay, type Passage, type SoundingMusic } from '../proof';
+import {
+  agreementOf,
+  changesBetweenFiles,
+  type Agreement,
+  type Changes,
+  type Overlay,
+  type Passage,
+  type SoundingMusic,
+} from '../proof';
 import { hear, type BarClock, type HearingMusic, type Stretch, type StretchRequest } from '../hearing';
 import type { JobSettings } from '../settings';
 import type { SmfFile } from '../smf';
@@ -54,10 +62,37 @@ export interface PlayedNotes {
 }
 
 export abstract class SequenceDesk {
+  /** What is asked about what goes out. */
+  private asked: SequenceSummary['queries'] = [];
+  /** A second desk with the same originals, on which decisions are tried out. */
+  private trial: SequenceDesk | null = null;
+
   /**
    * Sequences step by step: it yields before each part, so that a caller can show progress, let other work in, or stop.
    */
-  abstract steps(settings: JobSettings): Generator<SequenceProgress, SequenceSummary>;
+  *steps(settings: JobSettings): Generator<SequenceProgress, SequenceSummary> {
+    const summary = yield* this.making(settings);
+    this.asked = summary.queries;
+    return summary;
+  }
+
+  /** Sequences beside what is there, to see what a decision would do. @throws Error when nothing was sequenced */
+  *trying(settings: JobSettings): Generator<SequenceProgress, Changes> {
+    const before = { file: this.outgoingFile(), queries: this.asked };
+    this.trial ??= this.another();
+    const { queries } = yield* this.trial.steps(settings);
+    return changesBetweenFiles(before, { file: this.trial.outgoingFile(), queries });
+  }
+
+  /** The desk on which the last decision was tried out; this one where none was. */
+  tried(): SequenceDesk {
+    return this.trial ?? this;
+  }
+
+  protected abstract making(settings: JobSettings): Generator<SequenceProgress, SequenceSummary>;
+
+  /** A desk with the same originals. */
+  protected abstract another(): SequenceDesk;
 
   /** Every file as the settings want them. */
   abstract files(settings: JobSettings): SequenceFiles;

@@ -4,3 +4,4 @@ export { reasonsFor, type Reason } from './reasons';
 export * from './agreement';
 export * from './overlay';
 export { changesBetween, type Changes } from './changes';
+export { changesBetweenFiles } from './file-changes';

@@ -63,7 +63,7 @@ export function usePassage({
       setState((before) => ({ ...before, busy: true }));
       try {
         const passage = await (below
-          ? engineWorker().sequencePassage(partList.split(' ').map(partId), from, to)
+          ? engineWorker().sequencePassage(partList.split(' ').map(partId), from, to, which)
           : engineWorker().passage(partList.split(' ').map(partId), from, to, which, suggestionColour));
         const engraving = await engravePassage(passage, {
           width,

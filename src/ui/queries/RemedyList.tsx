@@ -16,7 +16,6 @@ export function RemedyList({ query }: { query: OpenQuery }) {
   const marked = useWorkspace((state) => markedRemedy(state, query));
   const usual = useWorkspace((state) => state.habits.get(query.kind));
   const tried = useWorkspace((state) => (state.tried?.query === query.id ? state.tried : null));
-  const direction = useWorkspace((state) => state.direction);
   return (
     <div className={styles.remedies}>
       {query.remedies.map((remedy, i) => (
@@ -30,7 +29,7 @@ export function RemedyList({ query }: { query: OpenQuery }) {
         />
       ))}
       <SetAside query={query} />
-      {tried && direction === 'to-score' && (
+      {tried && (
         <p className={styles.tried} aria-live="polite">
           {tried.changes ? changesInWords(tried.changes) : 'Trying it out …'}
         </p>

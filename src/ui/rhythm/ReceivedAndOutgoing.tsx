@@ -16,6 +16,7 @@ export function ReceivedAndOutgoing({ part }: { part: MidiPartSummary }) {
   const edition = useWorkspace((state) => state.edition);
   const bars = useWorkspace(barsOnDesk);
   const passage = useWorkspace((state) => state.passage);
+  const which = useWorkspace((state) => (state.tried?.changes ? 'tried' : 'now'));
   const [notes, setNotes] = useState<PlayedNotes | null>(null);
   const from = Math.min(passage.from, bars.length - 1);
   const shown = bars.slice(from, from + passage.bars);
@@ -25,14 +26,14 @@ export function ReceivedAndOutgoing({ part }: { part: MidiPartSummary }) {
   useEffect(() => {
     let current = true;
     engineWorker()
-      .playedNotes(part.id, start, end)
+      .playedNotes(part.id, start, end, which)
       .then((next) => current && setNotes(next))
       // The worker was started again: what it makes next brings the notes anew.
       .catch(() => {});
     return () => {
       current = false;
     };
-  }, [part.id, start, end, edition]);
+  }, [part.id, start, end, edition, which]);
 
   const draw = useCallback(
     (context: CanvasRenderingContext2D, width: number) =>

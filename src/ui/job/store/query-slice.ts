@@ -18,7 +18,7 @@ export interface TriedRemedy {
   query: QueryId;
   /** Which of the query's remedies. */
   remedy: number;
-  /** Null until it is computed, and in directions that show no preview. */
+  /** Null until it is computed. */
   changes: Changes | null;
 }
 
@@ -127,10 +127,9 @@ export const querySlice: Slice<QuerySlice> = (set, get) => ({
     if ((tried?.query === query.id && tried.remedy === remedy) || !ledger) return;
     const wanted: TriedRemedy = { query: query.id, remedy, changes: null };
     set({ tried: wanted });
-    if (direction !== 'to-score') return;
     const settings = settingsOf(enter(ledger, stepOf(query, query.remedies[remedy]!)));
-    engineWorker()
-      .tryOut(settings)
+    const trying = direction === 'to-score' ? engineWorker().tryOut(settings) : engineWorker().tryOutSequence(settings);
+    trying
       .then((changes) => {
         if (changes && get().tried === wanted) set({ tried: { ...wanted, changes } });
       })
