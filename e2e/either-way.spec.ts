@@ -83,6 +83,14 @@ test('a notation program’s MIDI is put right for a sequencer, by three remedie
   expect(new Set(strikes.map(({ velocity }) => velocity)).size).toBeGreaterThan(8);
 });
 
+test('on the way to a sequencer a remedy says what it would change before it is taken', async ({ page }) => {
+  await open(page, fromNotation, 'To sequencer');
+  await page.getByText(/have velocity 80/).click();
+  await page.getByRole('button', { name: 'Accents by the bar, and a little chance' }).hover();
+  await expect(page.getByText(/notes change in Flute, .* 1 query answered\./)).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Ledger (0)' })).toBeVisible();
+});
+
 test('the same MIDI becomes a score', async ({ page }) => {
   await open(page, fromNotation, 'To score');
   const parts = readParts((await downloaded(page, 'MusicXML')).toString('utf8'));
