@@ -1,6 +1,7 @@
 export * from './passage';
 export * from './sequence-passage';
-export { reasonsFor, type Reason } from './reasons';
+export type { Reason } from './reason';
+export { reasonsFor } from './reasons';
 export * from './agreement';
 export * from './overlay';
 export { changesBetween, type Changes } from './changes';

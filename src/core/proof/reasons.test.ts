@@ -1,6 +1,6 @@
 import { partId } from '../base';
 import { describe, expect, it } from 'vitest';
-import { performanceOf, tempo, type HandNote, type HandTrack } from '../../testing/music';
+import { performanceOf, programAt, tempo, type HandNote, type HandTrack } from '../../testing/music';
 import { toScore } from '../to-score';
 import { EMPTY_LEDGER, enter, settingsOf } from '../documents';
 import { reasonsFor, type Reason } from './index';
@@ -102,6 +102,32 @@ describe('why a note is written as it is', () => {
     const piano = [...row([72, 74, 76, 77], 1, 1), ...row([36, 38, 40, 41], 1, 1)];
     const reasons = why([{ name: 'Piano', notes: piano }], 't1', 0);
     expect(words(reasons)).toMatch(/On the (upper|lower) staff: the (right|left) hand goes on here/);
+  });
+  it('says what gave a black key its name, as the part reads it, and offers the other one', () => {
+    const flats = row([63, 65, 67, 68, 70, 72, 74, 75, 74, 72, 70, 68, 67, 65, 63, 63], 1, 1);
+    const reasons = why([{ name: 'Clarinet in Bb', notes: flats }], 't1', 3);
+    expect(words(reasons)).toContain('Named B♭ for F major, which this bar is heard in.');
+    const decision = remedy(reasons, 'Its name towards sharps');
+    const again = why([{ name: 'Clarinet in Bb', notes: flats }], 't1', 3, decision);
+    expect(words(again)).toContain('Named A♯');
+    expect(words(why([{ name: 'Clarinet in Bb', notes: flats }], 't1', 1))).not.toContain('Named');
+  });
+  it('says which instrument was taken up, and puts it down again', () => {
+    const tracks = [
+      {
+        name: 'Flute',
+        program: 74,
+        notes: row(
+          [...eight, ...eight].map((key) => key + 24),
+          1,
+          1,
+        ),
+        extra: [programAt(8, 73)],
+      },
+    ];
+    const reasons = why(tracks, 't1', 9);
+    expect(words(reasons)).toContain('Played on Piccolo, which the player has taken up.');
+    expect(words(why(tracks, 't1', 9, remedy(reasons, 'On Flute in this bar')))).not.toContain('Piccolo');
   });
   it('has nothing to say of a note that is not on the page', () => {
     const performance = performanceOf([{ name: 'Oboe', notes: row(eight, 1, 1) }], at100);

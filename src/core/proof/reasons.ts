@@ -7,24 +7,8 @@ import type { PartId } from '../score';
 import { barIndexAt, lastNotAfter, QUARTER, type Milliseconds, type WrittenUnits } from '../time';
 import { appliedLead, isTuplet, type Conversion, type EndedNote, type StaffNotes } from '../to-score';
 import type { Remedy } from '../queries';
-
-export interface Reason {
-  /** One sentence. */
-  words: string;
-  /** Decisions that would write it otherwise; none where nothing was chosen. */
-  remedies: Remedy[];
-}
-
-interface Place {
-  conversion: Conversion;
-  part: PartId;
-  /** Index of the part. */
-  p: number;
-  staff: StaffNotes;
-  note: EndedNote;
-  /** Bar index. */
-  bar: number;
-}
+import type { Place, Reason } from './reason';
+import { whichInstrument, whichName } from './reasons-for-names';
 
 /** A note lets go so much before or after the next one before that is worth a word. */
 const TELLING: WrittenUnits = QUARTER / 16;
@@ -55,6 +39,8 @@ export function reasonsFor(conversion: Conversion, part: PartId, played: NoteId)
       length(place),
       doubled(place),
       drumPlace(place),
+      whichName(place),
+      whichInstrument(place),
       whichStaff(place),
     ].flatMap((reason) => reason ?? []);
   }
