@@ -16,10 +16,12 @@ import { barsOf } from './bars';
 import { directionsOf } from './directions';
 import type { MusicXmlWarning } from './errors';
 import type { RawPart, RawScore } from './raw';
+import { splitAtSigns } from './split-measures';
 import { temposOf } from './tempos';
 import { readPart } from './read-part';
 
-export function assembleScore(raw: RawScore, warnings: MusicXmlWarning[]): Score {
+export function assembleScore(read: RawScore, warnings: MusicXmlWarning[]): Score {
+  const raw = splitAtSigns(read, warnings);
   const bars = barsOf(raw, warnings);
   for (const { id, measures } of raw.parts)
     if (measures.length < bars.length)

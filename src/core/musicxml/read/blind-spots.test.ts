@@ -153,6 +153,52 @@ describe('the form', () => {
     expect(order([start(segno('one')), start(segno('two')), bar(to('one'))])).toEqual([1, 2, 3, 1, 2, 3]);
     expect(order([start(segno('segno')), start(segno('segno')), bar(to('segno'))])).toEqual([1, 2, 3, 2, 3]);
   });
+  describe('with a segno inside a bar', () => {
+    const segno = directionText('<segno/>', '<sound segno="here"/>');
+    const back = whole('G5') + directionText('<words>D.S.</words>', '<sound dalsegno="here"/>');
+
+    it('goes back to that place: the bar is cut there, and is still one by its number', () => {
+      const score = scoreOf([line('C5', 'D5') + segno + line('E5', 'F5'), back]);
+      expect(score.bars.map(({ number, length }) => [number, length / QUARTER])).toEqual([
+        [1, 2],
+        [1, 2],
+        [2, 4],
+      ]);
+      const once = ['72@0', '74@1', '76@2', '77@3', '79@4'];
+      expect(keysAt(score)).toEqual([...once, '76@8', '77@9', '79@10']);
+      const twice = again(score);
+      expect(twice.bars).toEqual(score.bars);
+      expect(keysAt(twice)).toEqual(keysAt(score));
+    });
+    it('cuts the rests of other parts, and the meter stays', () => {
+      const rest = '<note><rest measure="yes"/><duration>16</duration></note>';
+      const parts = [
+        partText([line('C5', 'D5') + segno + line('E5', 'F5'), back, whole('C5')]),
+        partText([rest, whole('C4'), rest]),
+      ];
+      const { score, warnings } = readMusicXml(new TextEncoder().encode(scoreText(parts)));
+      expect(warnings).toEqual([]);
+      expect(checkScore(score)).toEqual([]);
+      expect(score.bars.map(({ length, meter }) => [length / QUARTER, meter.beats])).toEqual([
+        [2, 4],
+        [2, 4],
+        [4, 4],
+        [4, 4],
+      ]);
+      expect(sounding(score, 1)).toEqual(['60@4+4']);
+    });
+    it('takes it to the nearer barline where a note sounds across it, and says so', () => {
+      const parts = [
+        partText([line('C5', 'D5') + segno + line('E5', 'F5'), back]),
+        partText([whole('C4'), whole('C4')]),
+      ];
+      const { score, warnings } = readMusicXml(new TextEncoder().encode(scoreText(parts)));
+      expect(score.bars).toHaveLength(2);
+      expect(warnings.map(({ message }) => message)).toEqual([
+        'the segno sign stands inside the bar and is taken to the nearer barline',
+      ]);
+    });
+  });
   it('takes the repeats of the coda after D.S. al Coda', () => {
     const measures = [
       start(directionText('<segno/>', '<sound segno="segno"/>')),

@@ -75,6 +75,13 @@ export type RawDirection = { at: WrittenUnits; staff: number } & (
   | { kind: 'harmony'; harmony: Omit<Harmony, 'at'> }
 );
 
+/** Signs of the form that stand between the notes of a measure, until it is known how long the measure is. */
+export interface PlacedSign {
+  at: WrittenUnits;
+  sign: 'segno' | 'coda';
+  name: true | string;
+}
+
 export interface RawMeasure {
   number: string;
   implicit: boolean;
@@ -94,6 +101,8 @@ export interface RawMeasure {
   tuning: number[] | null;
   capo: number | null;
   signs: BarSigns;
+  /** Signs that stand neither at its beginning nor at its end. */
+  inside: PlacedSign[];
   /** Signs that stand at its end and belong to the bar after it. */
   nextSigns: BarSigns;
   /** It begins a new line or page. */

@@ -2,7 +2,7 @@ import { gradualWords, LINES, type ReadElement } from '../../marks';
 import { isTempoWords, valueLength, type BarSigns, type BeatValue } from '../../score';
 import { QUARTER, type WrittenUnits } from '../../time';
 import { NOTE_TYPE_NAMES } from './note-types';
-import type { RawDirection, RawMeasure } from './raw';
+import type { PlacedSign, RawDirection, RawMeasure } from './raw';
 import { all, child, numberOf, textOf, type XmlNode } from './xml-tree';
 
 /** Words are looked at before: only some of them are lines. */
@@ -15,13 +15,6 @@ const LINE_ELEMENTS = new Set(
 /** Tempi beyond these are slips of a file, not music. */
 const SLOWEST = 5;
 const FASTEST = 1000;
-
-/** Signs of the form that stand between the notes of a measure, until it is known how long the measure is. */
-export interface PlacedSign {
-  at: WrittenUnits;
-  sign: 'segno' | 'coda';
-  name: true | string;
-}
 
 /**
  * Reads a <direction>, or a <sound> that stands by itself, into the measure.

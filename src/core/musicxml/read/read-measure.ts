@@ -1,11 +1,11 @@
 import { QUARTER, type WrittenUnits } from '../../time';
 import type { MusicXmlWarning } from './errors';
 import { readAttributes } from './read-attributes';
-import { readDirection, type PlacedSign } from './read-direction';
+import { readDirection } from './read-direction';
 import { figuredBass, readHarmony } from './read-harmony';
 import { readNote } from './read-note';
 import { ExactPlaces } from './exact-places';
-import type { RawMeasure, RawNote } from './raw';
+import type { PlacedSign, RawMeasure, RawNote } from './raw';
 import { all, child, numberOf, textOf, type XmlNode } from './xml-tree';
 
 /** What lasts from measure to measure of a part while it is read. */
@@ -37,6 +37,7 @@ export function readMeasure(
     capo: null,
     signs: {},
     nextSigns: {},
+    inside: [],
     breaks: null,
     notes: [],
     directions: [],
@@ -104,21 +105,14 @@ export function readMeasure(
     }
     measure.reach = Math.max(measure.reach, exact.of(at));
   }
-  for (const sign of placed) placeSign(sign, measure, warn);
+  for (const sign of placed) placeSign(sign, measure);
   return measure;
 }
 
-/** A form has its signs at barlines: one inside a bar goes to the nearer one. */
-function placeSign(
-  { at, sign, name }: PlacedSign,
-  measure: RawMeasure,
-  warn: (warning: Omit<MusicXmlWarning, 'part' | 'bar'>) => void,
-): void {
-  const inside = at > 0 && at < measure.reach;
-  if (inside)
-    warn({ message: `the ${sign} sign stands inside the bar and is taken to the nearer barline`, line: measure.line });
-  const signs = measure.reach > 0 && at * 2 > measure.reach ? measure.nextSigns : measure.signs;
-  signs[sign] = name;
+function placeSign(placed: PlacedSign, measure: RawMeasure): void {
+  const { at, sign, name } = placed;
+  if (at > 0 && at < measure.reach) measure.inside.push(placed);
+  else (measure.reach > 0 && at > 0 ? measure.nextSigns : measure.signs)[sign] = name;
 }
 
 function divisionsOf(node: XmlNode): number | null {
