@@ -2,7 +2,15 @@ import { liveQuery, type Table } from 'dexie';
 import { sha256 } from '@/core/base';
 import { guarded, StorageError } from './guarded';
 import { database, type Direction, type JobRecord, type SentRecord } from './schema';
-import { EMPTY_LEDGER, fileNameOf, LONGEST_JOB_NAME, packArchive, unpackArchive, type Ledger } from '@/core/documents';
+import {
+  EMPTY_LEDGER,
+  fileNameOf,
+  LONGEST_JOB_NAME,
+  packArchive,
+  unpackArchive,
+  type ArchivedJob,
+  type Ledger,
+} from '@/core/documents';
 
 export interface ReceivedFile {
   fileName: string;
@@ -219,14 +227,25 @@ export async function archiveOf(id: string): Promise<{ bytes: Uint8Array; fileNa
 
 /** The archive of a job with decisions that may not be stored yet. */
 export async function archiveWith(
-  { name, direction, originals: kept }: Pick<JobRecord, 'name' | 'originals' | 'direction'>,
+  job: Pick<JobRecord, 'name' | 'originals' | 'direction' | 'versions' | 'versionAt'>,
   ledger: Ledger,
 ): Promise<{ bytes: Uint8Array; fileName: string }> {
-  const originals = await Promise.all(
-    kept.map(async (original) => ({ ...original, bytes: await originalBytes(original.sha256) })),
+  const { name, direction, versionAt } = job;
+  const withBytes = (kept: JobRecord['originals']) =>
+    Promise.all(kept.map(async (original) => ({ ...original, bytes: await originalBytes(original.sha256) })));
+  const versions = await Promise.all(
+    (job.versions ?? []).map(async (one) => ({ ...one, originals: await withBytes(one.originals) })),
   );
+  const archived: ArchivedJob = {
+    name,
+    ...(direction && { direction }),
+    originals: await withBytes(job.originals),
+    ledger,
+    ...(versionAt !== undefined && { versionAt }),
+    ...(versions.length > 0 && { versions }),
+  };
   return {
-    bytes: packArchive({ name, ...(direction && { direction }), originals, ledger }),
+    bytes: packArchive(archived),
     fileName: `${fileNameOf(name)}.dragoman.zip`,
   };
 }
@@ -240,18 +259,27 @@ export async function importArchive(file: ReceivedFile): Promise<JobRecord> {
     name: archived.name,
     createdAt: now,
     changedAt: now,
-    originals: archived.originals.map(({ sha256: hash, fileName, size }) => ({ sha256: hash, fileName, size })),
+    originals: refsOf(archived.originals),
     ledger: archived.ledger,
     ...(archived.direction && { direction: archived.direction }),
+    ...(archived.versionAt !== undefined && { versionAt: archived.versionAt }),
+    ...(archived.versions && {
+      versions: archived.versions.map((one) => ({ ...one, originals: refsOf(one.originals) })),
+    }),
     openQueries: null,
     // It comes with its own answers.
     housed: true,
   };
   await guarded(() =>
     database.transaction('rw', database.jobs, database.originals, async () => {
-      await database.originals.bulkPut(archived.originals.map(({ sha256: hash, bytes }) => ({ sha256: hash, bytes })));
+      const all = [archived, ...(archived.versions ?? [])].flatMap(({ originals }) => originals);
+      await database.originals.bulkPut(all.map(({ sha256: hash, bytes }) => ({ sha256: hash, bytes })));
       await database.jobs.add(job);
     }),
   );
   return job;
+}
+
+function refsOf(originals: ArchivedJob['originals']): JobRecord['originals'] {
+  return originals.map(({ sha256: hash, fileName, size }) => ({ sha256: hash, fileName, size }));
 }

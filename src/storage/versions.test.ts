@@ -2,7 +2,15 @@ import 'fake-indexeddb/auto';
 import { beforeEach, describe, expect, it } from 'vitest';
 import { line, smfBytes } from '../testing/music';
 import { EMPTY_LEDGER, enter } from '@/core/documents';
-import { addOriginal, changeLedger, clearUnusedOriginals, createJob, originalBytes } from './jobs';
+import {
+  addOriginal,
+  archiveOf,
+  changeLedger,
+  clearUnusedOriginals,
+  createJob,
+  importArchive,
+  originalBytes,
+} from './jobs';
 import { database } from './schema';
 import { goToVersion, takeVersion } from './versions';
 
@@ -36,6 +44,21 @@ describe('versions of a job', () => {
     expect(back.versions).toMatchObject([{ ledger: titled('two'), at: job.versionAt }]);
     await goToVersion(id, 0);
     expect(await database.jobs.get(id)).toEqual({ ...job, changedAt: expect.any(Number) });
+  });
+
+  it('travel with the job’s archive', async () => {
+    const { id } = await createJob(flute(60));
+    await changeLedger(id, () => titled('one'));
+    await takeVersion(id, { original: 0, file: flute(62, 'Flute 2.mid'), ledger: titled('two'), of: titled('one') });
+    const { bytes, fileName } = await archiveOf(id);
+    const { versions, versionAt, originals, ledger } = (await database.jobs.get(id))!;
+    await Promise.all(database.tables.map((table) => table.clear()));
+    const again = await importArchive({ fileName, bytes });
+    expect(again).toMatchObject({ versions, versionAt, originals, ledger });
+    await goToVersion(again.id, 0);
+    const back = (await database.jobs.get(again.id))!;
+    expect(back.ledger).toEqual(titled('one'));
+    expect(await originalBytes(back.originals[0]!.sha256)).toEqual(flute(60).bytes);
   });
 
   it('are not taken over what another window decided meanwhile', async () => {

@@ -1,6 +1,6 @@
 import { trackId } from '../base';
 import { createHash } from 'node:crypto';
-import { strToU8, zipSync } from 'fflate';
+import { strToU8, unzipSync, zipSync } from 'fflate';
 import { describe, expect, it } from 'vitest';
 import { demoOriginal } from '../../../demo/make';
 import { enter, EMPTY_LEDGER, JobError, packArchive, unpackArchive, type ArchivedJob } from './index';
@@ -34,6 +34,27 @@ describe('job archives', () => {
     const packed = packArchive(job);
     expect(await open(packed)).toEqual(job);
     expect(packArchive(job)).toEqual(packed);
+  });
+
+  it('carry the versions that stand beside the one that is worked on', async () => {
+    const older = strToU8('an older file');
+    const versions = [
+      {
+        originals: [{ fileName: 'goose 1.mid', sha256: await sha256(older), size: older.length, bytes: older }],
+        ledger: EMPTY_LEDGER,
+      },
+      { originals: job.originals, ledger: job.ledger, at: 1_700_000_000_000 },
+    ];
+    const whole: ArchivedJob = { ...job, versionAt: 1_800_000_000_000, versions };
+    expect(await open(packArchive(whole))).toEqual(whole);
+    // The same file is there once, however many versions have it.
+    expect(Object.keys(unzipSync(packArchive(whole)))).toHaveLength(3);
+    const damaged = document((plain) => {
+      plain.versions = [{ originals: plain.originals, ledger: { decisions: [], position: 1 } }];
+    });
+    await expect(open(zipSync({ 'job.json': damaged, [`originals/${hash}`]: bytes }))).rejects.toThrow(
+      /ledger stands at line 1 of 0/,
+    );
   });
 
   const bad: [string, Uint8Array, RegExp][] = [

@@ -1,17 +1,43 @@
 import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate';
 import { jobErrors } from './errors';
 import type { Ledger } from './ledger';
-import { JOB_FORMAT, JOB_VERSION, LONGEST_JOB_NAME, parseJob, type Direction, type JobDto } from './job-file';
+import {
+  JOB_FORMAT,
+  JOB_VERSION,
+  LONGEST_JOB_NAME,
+  parseJob,
+  type Direction,
+  type JobDto,
+  type OriginalDto,
+} from './job-file';
 
 /*
  * The job archive: a zip with job.json and the originals, byte for byte, under their SHA-256 (docs/formats.md).
  */
 
+export interface ArchivedOriginal {
+  fileName: string;
+  sha256: string;
+  size: number;
+  bytes: Uint8Array;
+}
+
+/** A version of the originals that stands beside the one that is worked on. */
+export interface ArchivedVersion {
+  originals: ArchivedOriginal[];
+  ledger: Ledger;
+  /** Milliseconds since 1970 at which it came; none for the first. */
+  at?: number;
+}
+
 export interface ArchivedJob {
   name: string;
   direction?: Direction;
-  originals: { fileName: string; sha256: string; size: number; bytes: Uint8Array }[];
+  originals: ArchivedOriginal[];
   ledger: Ledger;
+  /** Milliseconds since 1970 at which this version came; none for the first. */
+  versionAt?: number;
+  versions?: ArchivedVersion[];
 }
 
 /** What may come out of an archive at most, whatever its entries claim. */
@@ -23,17 +49,25 @@ export function packArchive(job: ArchivedJob): Uint8Array {
     version: JOB_VERSION,
     name: job.name.slice(0, LONGEST_JOB_NAME),
     ...(job.direction && { direction: job.direction }),
-    originals: job.originals.map(({ fileName, sha256, size }) => ({ fileName, sha256, size })),
-    ledger: { decisions: [...job.ledger.decisions], position: job.ledger.position },
+    ...contentOf(job),
+    ...(job.versionAt !== undefined && { versionAt: job.versionAt }),
+    ...(job.versions && {
+      versions: job.versions.map((one) => ({ ...contentOf(one), ...(one.at !== undefined && { at: one.at }) })),
+    }),
   };
   const mtime = '2000-01-01T12:00:00';
+  const all = [job, ...(job.versions ?? [])].flatMap(({ originals }) => originals);
   const entries = Object.fromEntries(
-    job.originals.map(({ sha256, bytes }) => [
-      entryName(sha256),
-      [bytes, { mtime }] as [Uint8Array, { mtime: string }],
-    ]),
+    all.map(({ sha256, bytes }) => [entryName(sha256), [bytes, { mtime }] as [Uint8Array, { mtime: string }]]),
   );
   return zipSync({ 'job.json': [strToU8(JSON.stringify(document, null, 2)), { mtime }], ...entries });
+}
+
+function contentOf({ originals, ledger }: Pick<ArchivedJob, 'originals' | 'ledger'>) {
+  return {
+    originals: originals.map(({ fileName, sha256, size }) => ({ fileName, sha256, size })),
+    ledger: { decisions: [...ledger.decisions], position: ledger.position },
+  };
 }
 
 /**
@@ -52,16 +86,31 @@ export async function unpackArchive(
   const text = entries['job.json'];
   if (!text) throw jobErrors.notArchive(fileName);
   const job = parseJob(strFromU8(text), fileName);
-  const originals: ArchivedJob['originals'] = [];
-  for (const original of job.originals) {
-    const content = entries[entryName(original.sha256)];
-    if (!content) throw jobErrors.noOriginal(original.sha256);
-    if (content.length !== original.size || (await sha256(content)) !== original.sha256)
-      throw jobErrors.changedOriginal(original.fileName);
-    originals.push({ ...original, bytes: content });
+  const originals = await unpacked(job.originals);
+  const versions: ArchivedVersion[] = [];
+  for (const { originals: kept, ledger, at } of job.versions ?? [])
+    versions.push({ originals: await unpacked(kept), ledger, ...(at !== undefined && { at }) });
+  return {
+    name: job.name,
+    ...(job.direction && { direction: job.direction }),
+    originals,
+    ledger: job.ledger,
+    ...(job.versionAt !== undefined && { versionAt: job.versionAt }),
+    ...(versions.length > 0 && { versions }),
+  };
+
+  async function unpacked(wanted: readonly OriginalDto[]): Promise<ArchivedOriginal[]> {
+    if (wanted.length === 0) throw jobErrors.invalid('it has no original');
+    const found: ArchivedOriginal[] = [];
+    for (const original of wanted) {
+      const content = entries[entryName(original.sha256)];
+      if (!content) throw jobErrors.noOriginal(original.sha256);
+      if (content.length !== original.size || (await sha256(content)) !== original.sha256)
+        throw jobErrors.changedOriginal(original.fileName);
+      found.push({ ...original, bytes: content });
+    }
+    return found;
   }
-  if (originals.length === 0) throw jobErrors.invalid('it has no original');
-  return { name: job.name, ...(job.direction && { direction: job.direction }), originals, ledger: job.ledger };
 }
 
 function entryName(sha256: string): string {

@@ -1,5 +1,6 @@
 import { plainToInstance } from 'class-transformer';
 import {
+  ArrayMaxSize,
   Equals,
   IsArray,
   IsIn,
@@ -29,11 +30,22 @@ export class OriginalDto {
   @IsInt() @Min(0) size!: number;
 }
 
+/** Another version of the originals, with what was decided about it. */
+export class VersionDto {
+  @AreShapes(OriginalDto) originals!: OriginalDto[];
+  @IsShape(LedgerDto) ledger!: LedgerDto;
+  /** Milliseconds since 1970 at which it came; none for the first. */
+  @IsOptional() @IsInt() @Min(0) at?: number;
+}
+
 export const JOB_FORMAT = 'dragoman-job';
 export const JOB_VERSION = 1;
 
 /** In UTF-16 units; what is longer is cut where it is given. */
 export const LONGEST_JOB_NAME = 300;
+
+/** A job may have so many versions beside the one that is worked on. */
+const MOST_VERSIONS = 10_000;
 
 /** Which way a job goes. */
 export const DIRECTIONS = ['to-score', 'to-sequencer'] as const;
@@ -48,6 +60,9 @@ export class JobDto {
   @IsOptional() @IsIn(DIRECTIONS) direction?: Direction;
   @AreShapes(OriginalDto) originals!: OriginalDto[];
   @IsShape(LedgerDto) ledger!: LedgerDto;
+  /** When this version of its originals came, and those that stand beside it. */
+  @IsOptional() @IsInt() @Min(0) versionAt?: number;
+  @IsOptional() @ArrayMaxSize(MOST_VERSIONS) @AreShapes(VersionDto) versions?: VersionDto[];
 }
 
 /**
@@ -62,10 +77,19 @@ export function parseJob(text: string, fileName: string): JobDto {
   if (version !== JOB_VERSION) throw jobErrors.wrongVersion(version);
   const job = plainToInstance(JobDto, plain);
   check(job);
-  const decisions = job.ledger.decisions.map(checkDecision);
-  if (job.ledger.position > decisions.length)
-    throw jobErrors.invalid(`its ledger stands at line ${job.ledger.position} of ${decisions.length}`);
-  return { ...job, ledger: { decisions, position: job.ledger.position } };
+  const { versions } = job;
+  return {
+    ...job,
+    ledger: checkLedger(job.ledger),
+    ...(versions && { versions: versions.map((one) => ({ ...one, ledger: checkLedger(one.ledger) })) }),
+  };
+}
+
+function checkLedger({ decisions: plain, position }: LedgerDto): LedgerDto {
+  const decisions = plain.map(checkDecision);
+  if (position > decisions.length)
+    throw jobErrors.invalid(`its ledger stands at line ${position} of ${decisions.length}`);
+  return { decisions, position };
 }
 
 function checkDecision(plain: unknown, at: number): Decision {
