@@ -7,9 +7,9 @@ import { useMidiSequence } from '../shared/useSequence';
 import { count } from '../shared/words';
 
 const CHOICES: { value: ByHand; label: string }[] = [
-  { value: 'pitches', label: 'which notes, how high' },
-  { value: 'all', label: 'and when they sound' },
-  { value: 'none', label: 'nothing of it' },
+  { value: 'pitches', label: 'notes, pitches' },
+  { value: 'all', label: 'times too' },
+  { value: 'none', label: 'nothing' },
 ];
 
 /** What of the changes that were made by hand goes out. */
@@ -25,7 +25,7 @@ export function ChangedByHand() {
         Goes along
         <Select<ByHand>
           size="small"
-          style={{ width: 170 }}
+          style={{ width: 148 }}
           aria-label="What was changed by hand"
           value={settings.arranging.byHand}
           options={CHOICES}
