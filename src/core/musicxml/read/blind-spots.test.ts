@@ -364,6 +364,26 @@ describe('signs that are played', () => {
     expect(bends(scoreOf([half]))).toEqual([8192 + Math.round(8191 / 4), 8192]);
     expect(again(scoreOf([half])).parts[0]!.bars[0]!.voices[0]!.symbols[0]!.notes[0]!.cents).toBe(50);
   });
+  it('a quarter tone in a chord without bending the other notes: on a channel of its own', () => {
+    const half = note('E4', 16, { before: '<chord/>' }).replace('<octave>', '<alter>-0.5</alter><octave>');
+    const score = scoreOf([whole('C4') + half, whole('C4')]);
+    const [file] = toSequencer(score, { ...USUAL_SEQUENCING, preset: 'expression' });
+    const said = file!.file.tracks.slice(1).map(({ events }) =>
+      events.flatMap((event) => {
+        if (event.kind !== 'channel') return [];
+        const kind = { 9: `note ${event.data1}`, 14: 'bend' }[event.status >> 4];
+        return kind ? [`${kind} on ${(event.status & 15) + 1}`] : [];
+      }),
+    );
+    expect(said).toEqual([
+      ['note 60 on 1', 'note 60 on 1'],
+      ['bend on 2', 'note 64 on 2', 'bend on 2'],
+    ]);
+    expect(file!.tracks.map(({ name }) => name)).toEqual(['Flute', 'Flute, bent']);
+    // A single line needs one wheel, however often it bends.
+    const line = scoreOf([whole('C4').replace('<octave>', '<alter>0.5</alter><octave>'), whole('C4')]);
+    expect(toSequencer(line, { ...USUAL_SEQUENCING, preset: 'expression' })[0]!.tracks).toHaveLength(1);
+  });
   it('an arpeggio over two staves once, from the lowest note to the highest', () => {
     const spread = { notations: '<arpeggiate/>' };
     const chord = (name: string, staff: number, voice: number) => whole(name, { ...spread, staff, voice });

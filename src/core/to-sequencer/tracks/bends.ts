@@ -1,7 +1,7 @@
 /*
  * Pitch bend: quarter tones, and slides from one note to the next.
  *
- * A track bends as a whole, so that this is for single lines; a chord bends with its highest note.
+ * A channel bends as a whole: what sounds together and is not bent alike is on two tracks.
  */
 import type { Semitones, WrittenUnits } from '../../time';
 import { QUARTER } from '../../time';
@@ -31,6 +31,20 @@ function slides({ sound: { glide } }: PerformedNote, glides: Glides): boolean {
 /** Whether a note needs the wheel. */
 export function isBent(note: PerformedNote, glides: Glides): boolean {
   return note.sound.cents !== 0 || slides(note, glides);
+}
+
+/** Whether a note that is bent sounds together with one that is not, so that one wheel would bend both. */
+export function bendsAgainst(notes: readonly PerformedNote[], glides: Glides): boolean {
+  const needs = notes.map((note) => ({ note, bent: isBent(note, glides) })).sort((a, b) => a.note.start - b.note.start);
+  const until = { bent: -Infinity, plain: -Infinity };
+  for (const { note, bent } of needs) {
+    // Slurred notes may overlap a little without being a chord.
+    const others = bent ? until.plain : until.bent;
+    if (others - note.start > (note.end - note.start) / 2) return true;
+    const own = bent ? 'bent' : 'plain';
+    until[own] = Math.max(until[own], note.end);
+  }
+  return false;
 }
 
 /** @returns null where nothing is bent */

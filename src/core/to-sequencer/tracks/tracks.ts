@@ -5,6 +5,7 @@ import { groupBy } from '../../base';
 import { instrumentById, TECHNIQUE_PROGRAMS, techniqueName, type TechniqueId } from '../../instruments';
 import type { Part, PartId } from '../../score';
 import type { MidiKey } from '../../time';
+import { bendsAgainst, isBent } from './bends';
 import { bandName, bandOf } from './key-bands';
 import type { PerformedNote } from '../playing/perform';
 import { partSettings, type PartSequencing, type SequencerSettings, type Split } from '../../settings';
@@ -31,7 +32,9 @@ export interface PerformedPart {
 
 export function layTracks(parts: readonly PerformedPart[], settings: SequencerSettings): SequencerTrack[] {
   const tracks = parts.flatMap((one) =>
-    splitPart(one, partSettings(settings, one.part.id).split ?? 'none', partSettings(settings, one.part.id)),
+    splitPart(one, partSettings(settings, one.part.id).split ?? 'none', partSettings(settings, one.part.id)).flatMap(
+      (track) => wheelsApart(track, settings),
+    ),
   );
   let pitched = 0;
   // Tracks of one part that differ by technique have patches, and so channels, of their own.
@@ -44,6 +47,18 @@ export function layTracks(parts: readonly PerformedPart[], settings: SequencerSe
     const at = slot % 15;
     return { ...track, channel: own ?? (at < 9 ? at + 1 : at + 2), port: own ? 0 : Math.floor(slot / 15) };
   });
+}
+
+/** A quarter tone in a chord has a track, and so a channel, of its own: the wheel would bend the others with it. */
+function wheelsApart(track: Unplaced, settings: SequencerSettings): Unplaced[] {
+  const glides = settings.ornaments ? settings.glides : 'none';
+  const oneWheel = settings.preset === 'bare' || settings.channels === 'one-channel' || track.unpitched;
+  if (oneWheel || !bendsAgainst(track.notes, glides)) return [track];
+  const bent = (note: PerformedNote) => isBent(note, glides);
+  return [
+    { ...track, notes: track.notes.filter((note) => !bent(note)) },
+    { ...track, name: `${track.name}, bent`, notes: track.notes.filter(bent) },
+  ];
 }
 
 /** Drums may be written with pitches: then their channel says so, unless the name knows better. */
