@@ -37,6 +37,7 @@ export function Doublings({ part }: { part: PartSummary }) {
             value={instrument}
             label={`Instrument that ${part.name} takes up`}
             placeholder="another instrument"
+            pitched
             onChange={setInstrument}
           />
         </span>
@@ -62,7 +63,11 @@ export function Doublings({ part }: { part: PartSummary }) {
           value={span.to - 1 + first}
           onChange={(number) => number !== null && setSpan({ ...span, to: number - first + 1 })}
         />
-        <Button size="small" disabled={!instrument} onClick={() => instrument && take(instrument, span)}>
+        <Button
+          size="small"
+          disabled={!instrument || instrument === part.instrument}
+          onClick={() => instrument && take(instrument, span)}
+        >
           Take up
         </Button>
       </span>

@@ -1,7 +1,7 @@
 'use client';
 
 import { Select } from 'antd';
-import { CATALOGUE, UNKNOWN_INSTRUMENT, type InstrumentId } from '@/core/instruments';
+import { CATALOGUE, instrumentById, UNKNOWN_INSTRUMENT, type InstrumentId } from '@/core/instruments';
 
 const FAMILY_NAMES: Record<string, string> = {
   woodwind: 'Woodwind',
@@ -31,16 +31,30 @@ const OPTIONS = [
   })),
 ];
 
-/** Search as you type over every name the catalogue knows. */
+/** What a player can take up beside an instrument with pitches. */
+const PITCHED = OPTIONS.slice(1)
+  .map(({ label, options }) => ({
+    label,
+    options: options.filter(({ value }) => !instrumentById(value).unpitched),
+  }))
+  .filter(({ options }) => options.length > 0);
+
+/**
+ * Search as you type over every name the catalogue knows.
+ *
+ * @param pitched only instruments with pitches
+ */
 export function InstrumentSelect({
   value,
   label,
   placeholder,
+  pitched = false,
   onChange,
 }: {
   value: InstrumentId | undefined;
   label: string;
   placeholder?: string;
+  pitched?: boolean;
   onChange: (instrument: InstrumentId) => void;
 }) {
   return (
@@ -53,7 +67,7 @@ export function InstrumentSelect({
       value={value}
       placeholder={placeholder}
       aria-label={label}
-      options={OPTIONS}
+      options={pitched ? PITCHED : OPTIONS}
       onChange={onChange}
       popupMatchSelectWidth={280}
       style={{ width: '100%' }}
