@@ -2,7 +2,7 @@
 import type { VerovioOptions } from 'verovio';
 import type { VerovioToolkit } from 'verovio/esm';
 import type { Book } from '../core/dispatch';
-import { loadScore } from './own-signatures';
+import { loadScore } from './load-score';
 import { PAPERS, type PaperSize } from './papers';
 
 /** How a whole score or part is laid out. */

@@ -2,7 +2,7 @@ import * as Comlink from 'comlink';
 import type { VerovioOptions } from 'verovio';
 import { VerovioToolkit } from 'verovio/esm';
 import createVerovioModule from 'verovio/wasm';
-import { loadScore } from '@/paper/own-signatures';
+import { loadScore } from '@/paper/load-score';
 import { sheetOptions, type SheetOptions } from '@/paper/sheets';
 
 export interface EngraveOptions {

@@ -4,9 +4,11 @@ import { VerovioToolkit } from 'verovio/esm';
 import { partId } from '../core/base';
 import { writeMusicXml } from '../core/musicxml';
 import { NO_SETTINGS } from '../core/settings';
+import { layBars, QUARTER } from '../core/time';
 import { toScore } from '../core/to-score';
 import { keySignature, line, meter, performanceOf, tempo } from '../testing/music';
-import { loadScore } from './own-signatures';
+import { barOf, plainPart, plainScore } from '../testing/scores';
+import { loadScore } from './load-score';
 
 /* Each staff of an engraved score has the signature its player reads. */
 
@@ -60,5 +62,29 @@ describe('signatures of an engraved score', () => {
     const xml = writeMusicXml(strings);
     expect(signatures(xml).said.at(-1)).not.toBe('1:2f');
     expect(signatures(xml).drawn).toBeGreaterThanOrEqual(1 + 2);
+  });
+
+  it('are the meters of each part too, where one has its own', () => {
+    const three = layBars([{ at: 0, beats: 3, beatType: 4 }], 9 * QUARTER);
+    const bars = [barOf([60, 3]), barOf([62, 3]), barOf([64, 3])];
+    const own = { ...three[1]!.meter, beats: 6, beatType: 8 };
+    const parts = [
+      plainPart(bars, { id: partId('P1') }),
+      plainPart(bars, { id: partId('P2'), localMeters: { 1: own } }),
+    ];
+    toolkit.setOptions({ breaks: 'none', adjustPageWidth: true });
+    expect(loadScore(toolkit, writeMusicXml(plainScore(parts, three)))).toBeTruthy();
+    const said = [
+      ...toolkit.getMEI({}).matchAll(/<staffDef\b[^>]*\bn="(\d)"[^>]*>(?:(?!<\/?staffDef)[^])*?<meterSig\b([^>]*)/g),
+    ];
+    const count = (attributes: string) =>
+      `${/count="(\d+)"/.exec(attributes)![1]}/${/unit="(\d+)"/.exec(attributes)![1]}`;
+    expect(said.map(([, n, attributes]) => `${n}: ${count(attributes!)}`)).toEqual([
+      '1: 3/4',
+      '2: 3/4',
+      '2: 6/8',
+      '2: 3/4',
+    ]);
+    expect(toolkit.renderToSVG(1).match(/class="meterSig"/g)).toHaveLength(4);
   });
 });
