@@ -141,6 +141,11 @@ test('the menu gives notes to another part, copies them, and puts signs on them'
   expect(await outgoing(page, 1)).toHaveLength(oboe.length + 1);
   await page.keyboard.press('Control+z');
   await settled(page, 0);
+  // The ledger is there before the music is drawn: the given note stands first again.
+  await expect(async () => {
+    await pick(page, 0);
+    await expect(spoken(page)).toContainText('Flute, bar 1, beat 1', { timeout: 500 });
+  }).toPass();
 
   await menu(1, 'Signs', 'accent');
   await settled(page, 1);
