@@ -16,7 +16,6 @@ export interface ProgramChanges {
 
 export interface DoubtfulInstrument {
   instrument: Instrument;
-  program: number;
   notes: readonly PlayedNote[];
 }
 
@@ -24,7 +23,7 @@ const NOTHING: ProgramChanges = { techniqueOf: new Map(), doublingOf: new Map(),
 
 /**
  * @param notes of the track, as far as they are music
- * @param rule what was decided; undefined: instruments of the player's own chair are taken up, others are asked about
+ * @param rule what was decided about a track that was played; undefined: instruments of the player's own chair are taken up, others are asked about
  */
 export function programChanges(
   track: Pick<PlayedTrack, 'programs' | 'written'>,
@@ -32,9 +31,8 @@ export function programChanges(
   instrument: Instrument,
   rule: SoundChangeRule | undefined,
 ): ProgramChanges {
-  if (rule === 'one') return NOTHING;
   if (track.written) return { ...NOTHING, doublingOf: saidByScore(track.written) };
-  if (instrument.unpitched || track.programs.length < 2) return NOTHING;
+  if (rule === 'one' || instrument.unpitched || track.programs.length < 2) return NOTHING;
   const byProgram = notesByProgram(track, notes);
   if (byProgram.size < 2) return NOTHING;
   const own = ownProgram([...byProgram.keys()], instrument);
@@ -47,7 +45,7 @@ export function programChanges(
     if (meaning.kind === 'technique') for (const { id } of played) techniqueOf.set(id, meaning.technique);
     if (meaning.kind !== 'instrument') continue;
     if (meaning.chair || rule === 'taken-up') for (const { id } of played) doublingOf.set(id, meaning.instrument);
-    if (!meaning.chair) doubtful.push({ instrument: meaning.instrument, program, notes: played });
+    if (!meaning.chair) doubtful.push({ instrument: meaning.instrument, notes: played });
   }
   return { techniqueOf, doublingOf, doubtful: rule === undefined ? doubtful : [] };
 }

@@ -1,10 +1,17 @@
 /* A MIDI file on its way to a sequencer: what of it goes along, and how it is set up there. */
-import { groupBy, type PartId } from '../base';
+import { groupBy, leadingTrack, partId, type PartId } from '../base';
 import { cast, type Casting } from '../casting';
 import { performanceFromSmf, splitTracks, withTimeLine, type Performance } from '../performance';
 import { musicOfPerformance, type Overlay, type Passage, type SoundingMusic } from '../proof';
 import type { HearingMusic } from '../hearing';
-import { castingSettings, type CleaningPlan, type DirectionB, type JobSettings } from '../settings';
+import {
+  castingSettings,
+  FIRST_ADDED,
+  type CleaningPlan,
+  type DirectionB,
+  type JobSettings,
+  type NoteEdit,
+} from '../settings';
 import { assertOneTimeLine, writeSmf, type SmfFile } from '../smf';
 import {
   arrange,
@@ -190,7 +197,13 @@ export class MidiSequencing extends SequenceDesk {
     const leftOut = file.tracks.map((_, chunk) => chunk).filter((chunk) => !cleaned.kept.includes(chunk));
     return {
       cleaned,
-      arrangement: { original: performance, cleaned: whole.file, casting, leftOut, edits: editsOf(settings) },
+      arrangement: {
+        original: performance,
+        cleaned: whole.file,
+        casting,
+        leftOut,
+        edits: editsOf(settings, performance),
+      },
     };
   }
 
@@ -219,13 +232,19 @@ export class MidiSequencing extends SequenceDesk {
 }
 
 /**
- * Changes to notes by hand. Where the page has another time than the file (beats that were found, the times of another
- * version), only those that say nothing of time are the file's too.
+ * Changes by hand to notes of this file; a job may have further originals. Where the page has another time than the file
+ * (beats that were found, the times of another version), only those that say nothing of time are the file's too.
  */
-function editsOf({ edits, freeTime, timeFrom }: JobSettings): Arrangement['edits'] {
-  if (!freeTime && !timeFrom) return edits;
+function editsOf({ edits, freeTime, timeFrom }: JobSettings, { tracks }: Performance): Arrangement['edits'] {
+  const notes = new Set(tracks.flatMap((track) => track.notes.map(({ id }) => id)));
+  const ids = new Set(tracks.map(({ id }) => id));
+  const otherTime = Boolean(freeTime) || Boolean(timeFrom);
+  const goesAlong = (part: PartId, edit: NoteEdit) => {
+    if (otherTime) return notes.has(edit.note) && (edit.kind === 'shift' || edit.kind === 'remove');
+    return edit.kind === 'add' ? ids.has(leadingTrack(part)) : notes.has(edit.note) || edit.note >= FIRST_ADDED;
+  };
   return Object.fromEntries(
-    Object.entries(edits).map(([part, own]) => [part, own.filter(({ kind }) => kind === 'shift' || kind === 'remove')]),
+    Object.entries(edits).map(([part, own]) => [part, own.filter((edit) => goesAlong(partId(part), edit))]),
   );
 }
 

@@ -2,7 +2,15 @@ import { lowest, type PartId, type TrackId } from '../base';
 import type { CastPart, CastTrack } from '../casting';
 import type { Clef, InstrumentId, TechniqueId } from '../instruments';
 import { melodyOf } from '../extracts';
-import { findKeyswitches, notesByProgram, type FileFacts, type Performance, type Survey } from '../performance';
+import {
+  findKeyswitches,
+  notesByProgram,
+  type FileFacts,
+  type Performance,
+  type PlayedNote,
+  type PlayedTrack,
+  type Survey,
+} from '../performance';
 import { putToPeople, type NoteCounts, type OpenQuery } from '../queries';
 import { playOrder, symbolsOf, type Fold, type Part, type Score } from '../score';
 import type { BarSpan } from '../settings';
@@ -57,7 +65,7 @@ export interface SourceSummary {
   staff: number | null;
   /** Keys that may be keyswitches. */
   switches: MidiKey[];
-  /** Programs its notes are played with. */
+  /** Programs its notes are played with; none of a score, which says itself what they mean. */
   programs: number[];
 }
 
@@ -125,7 +133,7 @@ export function summarise(conversion: Conversion, performance: Performance, open
         switches: part.player
           ? []
           : findKeyswitches(tracks.get(source.track)!.notes, part.instrument, performance.ticksPerQuarter),
-        programs: [...notesByProgram(tracks.get(source.track)!, source.notes).keys()],
+        programs: programsOf(tracks.get(source.track)!, source.notes),
       })),
       unpitched: part.instrument.unpitched,
       clefs: score.parts[i]!.clefs,
@@ -141,6 +149,10 @@ export function summarise(conversion: Conversion, performance: Performance, open
     audit: conversion.audit.words,
     opened,
   };
+}
+
+function programsOf(track: PlayedTrack, notes: readonly PlayedNote[]): number[] {
+  return track.written ? [] : [...notesByProgram(track, notes).keys()];
 }
 
 /** Stretches of bars in which notes of a doubling begin; rests between them belong to it. */

@@ -31,7 +31,7 @@ export interface Performance {
 }
 
 /** What a score says of a part that became a track. */
-export interface WrittenTrack {
+export interface SaidByScore {
   abbreviation: string;
   instrument: InstrumentId;
   solo: boolean;
@@ -45,7 +45,7 @@ export interface PlayedTrack {
   chunk: number;
   name: string;
   /** A part of a score: it is one by itself, with notes or without, and keeps the names it has there. */
-  written?: WrittenTrack;
+  written?: SaidByScore;
   /** MIDI channels with notes, 1–16, in order of first use. */
   channels: number[];
   port: number | null;

@@ -1,13 +1,14 @@
 'use client';
 
 import { CloseOutlined } from '@ant-design/icons';
-import { Button, InputNumber, Select } from 'antd';
+import { Button, Select } from 'antd';
 import { useState } from 'react';
 import { settingsOf } from '@/core/documents';
 import type { DoublingSummary, PartSummary, SourceSummary } from '@/core/engine';
 import { programName, type InstrumentId } from '@/core/instruments';
 import type { BarSpan, SoundChangeRule } from '@/core/settings';
 import { useWorkspace } from '../job/workspace';
+import { BarSpanFields } from '../shared/BarSpanFields';
 import { InstrumentSelect } from './InstrumentSelect';
 import styles from './casting.module.css';
 
@@ -42,27 +43,7 @@ export function Doublings({ part }: { part: PartSummary }) {
           />
         </span>
         in bars
-        <InputNumber<number>
-          size="small"
-          style={{ width: 64 }}
-          aria-label="First bar of the other instrument"
-          min={first}
-          max={last}
-          value={span.from + first}
-          onChange={(number) =>
-            number !== null && setSpan({ from: number - first, to: Math.max(number - first + 1, span.to) })
-          }
-        />
-        –
-        <InputNumber<number>
-          size="small"
-          style={{ width: 64 }}
-          aria-label="Last bar of the other instrument"
-          min={span.from + first}
-          max={last}
-          value={span.to - 1 + first}
-          onChange={(number) => number !== null && setSpan({ ...span, to: number - first + 1 })}
-        />
+        <BarSpanFields span={span} first={first} last={last} of="the other instrument" onChange={setSpan} />
         <Button
           size="small"
           disabled={!instrument || instrument === part.instrument}

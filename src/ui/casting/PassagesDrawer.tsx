@@ -1,13 +1,14 @@
 'use client';
 
 import { DeleteOutlined, PlusOutlined } from '@ant-design/icons';
-import { Button, Drawer, Input, InputNumber, Select } from 'antd';
+import { Button, Drawer, Input, Select } from 'antd';
 import { useState } from 'react';
 import type { PartId } from '@/core/base';
 import { settingsOf } from '@/core/documents';
 import { PROGRAM_NAMES } from '@/core/instruments';
 import type { OwnPassage } from '@/core/settings';
 import { barsOnDesk, useWorkspace } from '../job/workspace';
+import { BarSpanFields } from '../shared/BarSpanFields';
 import styles from '../shared/sequencing.module.css';
 
 const SAME = 0;
@@ -29,27 +30,12 @@ export function PassagesDrawer({ part, onClose }: { part: { id: PartId; name: st
         <div key={i} className={styles.row}>
           <span className={styles.group}>
             bars
-            <InputNumber<number>
-              size="small"
-              style={{ width: 64 }}
-              aria-label={`First bar of passage ${i + 1}`}
-              min={first}
-              max={last}
-              value={one.bars.from + first}
-              onChange={(number) =>
-                number !== null &&
-                change(i, { bars: { from: number - first, to: Math.max(number - first + 1, one.bars.to) } })
-              }
-            />
-            –
-            <InputNumber<number>
-              size="small"
-              style={{ width: 64 }}
-              aria-label={`Last bar of passage ${i + 1}`}
-              min={one.bars.from + first}
-              max={last}
-              value={one.bars.to - 1 + first}
-              onChange={(number) => number !== null && change(i, { bars: { ...one.bars, to: number - first + 1 } })}
+            <BarSpanFields
+              span={one.bars}
+              first={first}
+              last={last}
+              of={`passage ${i + 1}`}
+              onChange={(bars) => change(i, { bars })}
             />
           </span>
           <Input

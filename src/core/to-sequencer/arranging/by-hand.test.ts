@@ -112,4 +112,15 @@ describe('notes changed by hand', () => {
     expect(out.every(([, start], i) => i < 2 || start === i + 1)).toBe(true);
     expect(summary.byHand).toEqual({ changed: 8, along: 3 });
   });
+
+  it('are counted where their notes go out: those of a further original stay with it', () => {
+    const desk = openSequence([bytes, smfBytes([cello])]);
+    // Ten notes of the first original come before those of the second.
+    const decisions: Decision[] = [
+      { kind: 'shiftNotes', part, notes: [1], semitones: -1 },
+      { kind: 'shiftNotes', part: partId('o2t1'), notes: [10], semitones: 12 },
+    ];
+    const { byHand } = desk.sequence(settingsOf(decisions.reduce(enter, EMPTY_LEDGER))) as MidiSequence;
+    expect(byHand).toEqual({ changed: 2, along: 1 });
+  });
 });
