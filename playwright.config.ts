@@ -5,8 +5,8 @@ const PORT = 3217;
 export default defineConfig({
   testDir: 'e2e',
   testMatch: '**/*.spec.ts',
-  timeout: 60_000,
-  expect: { timeout: 10_000 },
+  timeout: 120_000,
+  expect: { timeout: 20_000 },
   workers: 2,
   fullyParallel: true,
   forbidOnly: true,

@@ -21,7 +21,7 @@ test('what a file has exactly stays where it is, and the audit says so', async (
       { name: 'Tuba', notes: line(...Array.from({ length: 16 }, (): [number, number] => [36, 1])) },
     ]),
   );
-  await expect(page.locator('g.note').first()).toBeVisible({ timeout: 30_000 });
+  await expect(page.locator('g.note').first()).toBeVisible({ timeout: 60_000 });
   await expect(page.getByText('All 32 notes are written exactly where they were played.')).toBeVisible();
   const parts = readParts(await exportedXml(page));
   expect(parts[0]!.notes.map((note) => note.start)).toEqual(horn().map((note) => note.at * QUARTER));
@@ -38,7 +38,7 @@ test('short notes are written as they read, or as long as they were played', asy
       },
     ]),
   );
-  await expect(page.locator('g.note').first()).toBeVisible({ timeout: 30_000 });
+  await expect(page.locator('g.note').first()).toBeVisible({ timeout: 60_000 });
   const exported = async () => readParts(await exportedXml(page))[0]!.notes[0]!;
   const first = await exported();
   expect(first.end - first.start).toBe(QUARTER / 2);
@@ -61,7 +61,7 @@ test('a note says why it is written so, and is written otherwise from there', as
       },
     ]),
   );
-  await expect(page.locator('g.note').first()).toBeVisible({ timeout: 30_000 });
+  await expect(page.locator('g.note').first()).toBeVisible({ timeout: 60_000 });
   await page.locator('g.note .notehead').nth(10).click();
   const why = page.getByRole('status', { name: 'Why it is written so' });
   await expect(why).toContainText('The file has it exactly here.');
@@ -95,7 +95,7 @@ test('percussion of many hands gets a line for each instrument', async ({ page }
       { name: 'Tuba', notes: line([36, 32]) },
     ]),
   );
-  await expect(page.locator('g.note').first()).toBeVisible({ timeout: 30_000 });
+  await expect(page.locator('g.note').first()).toBeVisible({ timeout: 60_000 });
   await page.getByText('Each could have a line of its own').click();
   await page.getByRole('button', { name: 'A line for each' }).click();
   await expect(page.getByRole('button', { name: 'Ledger (1)' })).toBeVisible();
@@ -124,7 +124,7 @@ test('names in another encoding are read again as somebody says', async ({ page 
       },
     ]),
   );
-  await expect(page.locator('g.note').first()).toBeVisible({ timeout: 30_000 });
+  await expect(page.locator('g.note').first()).toBeVisible({ timeout: 60_000 });
   await goTo(page, 'Intake');
   await expect(page.getByText('Spår 1').first()).toBeVisible();
   await page.getByText('The file', { exact: true }).click();

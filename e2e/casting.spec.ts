@@ -38,7 +38,7 @@ const partNames = (page: Page) =>
 async function open(page: Page, name: string): Promise<void> {
   await dropFile(page, { name, mimeType: 'audio/midi', buffer: messy() });
   await goTo(page, 'Casting');
-  await expect(page.getByText(/6 tracks with notes/)).toBeVisible({ timeout: 30_000 });
+  await expect(page.getByText(/6 tracks with notes/)).toBeVisible({ timeout: 60_000 });
 }
 
 test('the demo’s messy names come out as players in score order', async ({ page }) => {

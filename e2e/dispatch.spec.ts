@@ -57,7 +57,7 @@ test('a parcel holds what the paragraph says, the original untouched, and sums t
   // It is remembered: the recipe comes first, the next version is the second.
   await expect(page.getByLabel('Version', { exact: true })).toHaveValue('2');
   await page.reload();
-  await expect(page.getByRole('heading', { name: 'Orchestrator’s parcel' })).toBeVisible({ timeout: 30_000 });
+  await expect(page.getByRole('heading', { name: 'Orchestrator’s parcel' })).toBeVisible({ timeout: 60_000 });
   await expect(page.getByText(/Last sent .*: version 1 by “Orchestrator’s parcel”/)).toBeVisible();
   expect(Object.keys(await parcelOf(page, 'Make a parcel of 7 files'))).toContain(`MIDI/${name} v2.mid`);
 });
@@ -99,7 +99,7 @@ test('recipes are copied, changed, saved as JSON, brought in again, and put back
   await nav.getByRole('button', { name: 'Put back' }).click();
   await page.reload();
   await nav.getByRole('button', { name: 'Studio', exact: true }).click();
-  await expect(page.getByText(/Studio map: tempo, meters, keys and markers/)).toBeVisible({ timeout: 30_000 });
+  await expect(page.getByText(/Studio map: tempo, meters, keys and markers/)).toBeVisible({ timeout: 60_000 });
 });
 
 test('files go into a folder, and none that is there is overwritten', async ({ page }) => {
@@ -187,7 +187,7 @@ test('three cues become a show: one recipe, names held against each other, one p
   await expect(rows).toHaveCount(3);
   // In the order of their numbers.
   await expect(rows.nth(2)).toContainText('Lantern cue 10');
-  await expect(rows.filter({ hasText: 'bars' })).toHaveCount(3, { timeout: 30_000 });
+  await expect(rows.filter({ hasText: 'bars' })).toHaveCount(3, { timeout: 60_000 });
   await expect(page.getByText('Every player has the same name in every cue.')).toBeVisible();
 
   // In one cue the cello is called otherwise: it is asked, and can be made the same.
@@ -202,10 +202,10 @@ test('three cues become a show: one recipe, names held against each other, one p
   await page.goBack();
   await page.waitForURL(/\/show\//);
   await expect(page.getByText('Lantern cue 2 has Cello solo where other cues have Violoncello.')).toBeVisible({
-    timeout: 30_000,
+    timeout: 60_000,
   });
   await page.getByRole('button', { name: 'Call them the same' }).click();
-  await expect(page.getByText('Every player has the same name in every cue.')).toBeVisible({ timeout: 30_000 });
+  await expect(page.getByText('Every player has the same name in every cue.')).toBeVisible({ timeout: 60_000 });
 
   const files = await parcelOf(page, /One parcel of 3 cues/);
   expectSums(files);
@@ -235,7 +235,7 @@ test('several files become one job, one after the other', async ({ page }) => {
   await page.getByText('One job of all, one after the other').click();
   await page.getByRole('button', { name: 'Go on' }).click();
   await page.waitForURL(/\/job\//);
-  await expect(page.locator('g.note').first()).toBeVisible({ timeout: 30_000 });
+  await expect(page.locator('g.note').first()).toBeVisible({ timeout: 60_000 });
   await goTo(page, 'Dispatch');
   // Two bars and two more.
   await expect(page.getByRole('region', { name: 'What goes out' })).toContainText(/^4 bars/, { timeout: 20_000 });

@@ -16,12 +16,12 @@ const fromNotation = file('from a notation program.mid', notationProgramsMidi())
 async function open(page: Page, dropped: typeof fromSequencer, direction: 'To score' | 'To sequencer'): Promise<void> {
   await page.goto('/');
   await dropFile(page, dropped);
-  await expect(page.getByRole('navigation', { name: 'Stations' })).toBeVisible({ timeout: 30_000 });
+  await expect(page.getByRole('navigation', { name: 'Stations' })).toBeVisible({ timeout: 60_000 });
   await page.getByLabel('Direction').getByText(direction, { exact: true }).click();
   await expect(
     page.getByRole('banner').getByRole('button', { name: direction === 'To score' ? 'MusicXML' : 'MIDI' }),
   ).toBeEnabled({
-    timeout: 30_000,
+    timeout: 60_000,
   });
 }
 
@@ -65,7 +65,7 @@ test('the same score goes to a sequencer, with what was decided on its way to a 
   await name.first().fill('Traverso');
   await name.first().press('Enter');
   await page.getByLabel('Direction').getByText('To sequencer', { exact: true }).click();
-  await expect(page.getByRole('banner').getByRole('button', { name: 'MIDI' })).toBeEnabled({ timeout: 30_000 });
+  await expect(page.getByRole('banner').getByRole('button', { name: 'MIDI' })).toBeEnabled({ timeout: 60_000 });
   expect(trackNames(await downloaded(page, 'MIDI'))).toContain('Traverso');
 });
 
@@ -120,12 +120,12 @@ test('a score and the cue as it was played are one job, in both directions', asy
   await open(page, fromSequencer, 'To score');
   await goTo(page, 'Intake');
   await page.locator('input[type=file]').first().setInputFiles(DEMO_FILE);
-  await expect(page.getByText(/^1223 of 1223 notes found; each at its second/)).toBeVisible({ timeout: 30_000 });
+  await expect(page.getByText(/^1223 of 1223 notes found; each at its second/)).toBeVisible({ timeout: 60_000 });
   const score = (await downloaded(page, 'MusicXML')).toString('utf8');
   // The cue has its own tempo for the waltz; the score had it too, and keeps its values.
   expect(readParts(score)[0]!.notes).toHaveLength(123);
   await page.getByLabel('Direction').getByText('To sequencer', { exact: true }).click();
-  await expect(page.getByText(/^1223 of 1223 notes found/)).toBeVisible({ timeout: 30_000 });
+  await expect(page.getByText(/^1223 of 1223 notes found/)).toBeVisible({ timeout: 60_000 });
   const strikes = parseMidi(await downloaded(page, 'MIDI'))
     .tracks.flat()
     .flatMap((event) => (event.type === 'noteOn' && event.velocity > 0 ? [event.velocity] : []));

@@ -47,7 +47,7 @@ for (const mode of ['light', 'dark'] as const)
     await expect(page.locator('[class*=ant-zoom-], [class*=ant-fade-]')).toHaveCount(0);
     found.push(...(await faults(page, 'several files')));
     await page.getByRole('button', { name: 'Go on' }).click();
-    await expect(page.getByRole('row').filter({ hasText: '28 bars' })).toHaveCount(2, { timeout: 30_000 });
+    await expect(page.getByRole('row').filter({ hasText: '28 bars' })).toHaveCount(2, { timeout: 60_000 });
     found.push(...(await faults(page, 'show')));
     expect(found).toEqual([]);
   });

@@ -23,7 +23,7 @@ test('a dropped MIDI file becomes a score, and the downloaded MusicXML has every
   await page.goto('/');
   await expect(page.getByText(DEMO_NAME)).toBeVisible();
   await dropFile(page, DEMO_FILE);
-  await expect(page.locator('g.note').first()).toBeVisible({ timeout: 30_000 });
+  await expect(page.locator('g.note').first()).toBeVisible({ timeout: 60_000 });
   await expect(page.getByText('Bars 1–4')).toBeVisible();
 
   const waiting = page.waitForEvent('download');
@@ -213,7 +213,7 @@ test('jobs can be renamed, found, deleted and brought back', async ({ page }) =>
   await expect(page.getByRole('link', { name: 'Goose for Friday' })).toBeVisible();
   await page.reload();
   await page.getByRole('link', { name: 'Goose for Friday' }).click();
-  await expect(page.locator('g.note').first()).toBeVisible({ timeout: 30_000 });
+  await expect(page.locator('g.note').first()).toBeVisible({ timeout: 60_000 });
 });
 
 test.describe('bad input', () => {
@@ -247,7 +247,7 @@ test.describe('bad input', () => {
     await dropFile(page, { name: 'cut.mid', mimeType: 'audio/midi', buffer: demo.subarray(0, 4000) });
     await expect(
       page.getByRole('complementary', { name: 'Queries' }).getByText('everything up to there was read'),
-    ).toBeVisible({ timeout: 30_000 });
-    await expect(page.locator('g.note').first()).toBeVisible({ timeout: 30_000 });
+    ).toBeVisible({ timeout: 60_000 });
+    await expect(page.locator('g.note').first()).toBeVisible({ timeout: 60_000 });
   });
 });

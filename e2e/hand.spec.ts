@@ -15,7 +15,7 @@ async function openTune(page: Page): Promise<void> {
   await page.goto('/');
   await dropFile(page, { name: 'tune.mid', mimeType: 'audio/midi', buffer });
   await goTo(page, 'Rhythm');
-  await expect(page.locator('g.note').first()).toBeVisible({ timeout: 30_000 });
+  await expect(page.locator('g.note').first()).toBeVisible({ timeout: 60_000 });
 }
 
 /** Start in quarters and key of every note of a part, as it goes out. */

@@ -31,7 +31,7 @@ export async function dropFile(
 export async function openDemo(page: Page): Promise<void> {
   await page.goto('/');
   await page.getByRole('link', { name: DEMO_NAME }).click();
-  await expect(page.locator('g.note').first()).toBeVisible({ timeout: 30_000 });
+  await expect(page.locator('g.note').first()).toBeVisible({ timeout: 60_000 });
 }
 
 export async function goTo(page: Page, station: string): Promise<void> {

@@ -65,7 +65,7 @@ test('a second original joins the job and begins where it is placed', async ({ p
   await openDemo(page);
   await goTo(page, 'Intake');
   await page.locator('input[type=file]').first().setInputFiles(DEMO_FILE);
-  await expect(page.getByText('28 of 28')).toBeVisible({ timeout: 30_000 });
+  await expect(page.getByText('28 of 28')).toBeVisible({ timeout: 60_000 });
   const place = page.getByRole('spinbutton', { name: /First bar of/ });
   await place.fill('29');
   await place.press('Enter');

@@ -29,12 +29,12 @@ test('a new version of the file takes over what was decided, and the one before 
     .locator('input[type=file]')
     .setInputFiles({ name: 'goose again.mid', mimeType: 'audio/midi', buffer: sentAgain() });
   const offer = page.getByRole('dialog', { name: 'goose again.mid: a new version' });
-  await expect(offer.getByText(/1 decision carried over\./)).toBeVisible({ timeout: 30_000 });
+  await expect(offer.getByText(/1 decision carried over\./)).toBeVisible({ timeout: 60_000 });
   await expect(offer.getByRole('row', { name: /5–6 all put in/ })).toBeVisible();
   await expect(offer.getByRole('row', { name: /Glsp no longer there/ })).toBeVisible();
   await offer.getByRole('button', { name: 'Take this version' }).click();
   await expect(offer).toBeHidden();
-  await expect(page.getByText(/goose again\.mid: type 1.* 30 bars/)).toBeVisible({ timeout: 30_000 });
+  await expect(page.getByText(/goose again\.mid: type 1.* 30 bars/)).toBeVisible({ timeout: 60_000 });
   const xml = await exportedXml(page);
   expect(xml).toContain('<part-name>Fiddle</part-name>');
   expect(xml).not.toContain('Glockenspiel');
@@ -44,6 +44,6 @@ test('a new version of the file takes over what was decided, and the one before 
   await goTo(page, 'Intake');
   await page.getByRole('button', { name: 'Other version' }).hover();
   await page.getByRole('menuitem', { name: /the first/ }).click();
-  await expect(page.getByText(/type 1.* 28 bars/)).toBeVisible({ timeout: 30_000 });
+  await expect(page.getByText(/type 1.* 28 bars/)).toBeVisible({ timeout: 60_000 });
   expect(await exportedXml(page)).toContain('Glockenspiel');
 });

@@ -8,7 +8,7 @@ test('two windows on one job: each hears of the other, and both decisions stay',
   await openDemo(page);
   const other = await context.newPage();
   await other.goto(page.url());
-  await expect(other.locator('g.note').first()).toBeVisible({ timeout: 30_000 });
+  await expect(other.locator('g.note').first()).toBeVisible({ timeout: 60_000 });
 
   await page.getByText('They could be repeat signs').click();
   await page.getByRole('button', { name: 'Written out' }).click();
@@ -21,7 +21,7 @@ test('two windows on one job: each hears of the other, and both decisions stay',
   await expect(other.getByText('Ledger (2)')).toBeVisible();
   await expect(page.getByText('Ledger (2)')).toBeVisible();
   await page.reload();
-  await expect(page.getByText('Ledger (2)')).toBeVisible({ timeout: 30_000 });
+  await expect(page.getByText('Ledger (2)')).toBeVisible({ timeout: 60_000 });
 });
 
 test('decisions the storage refuses stay in sight, are said, and are stored when there is room', async ({ page }) => {
@@ -45,7 +45,7 @@ test('decisions the storage refuses stay in sight, are said, and are stored when
   await page.getByRole('button', { name: 'Try again' }).click();
   await expect(page.getByText('Your last decisions are not stored')).toHaveCount(0);
   await page.reload();
-  await expect(page.getByText('Ledger (1)')).toBeVisible({ timeout: 30_000 });
+  await expect(page.getByText('Ledger (1)')).toBeVisible({ timeout: 60_000 });
 });
 
 test('of several files each becomes a job, and those that cannot be read are named', async ({ page }) => {
@@ -98,7 +98,7 @@ test('stations change without the server, and what is decided there is kept', as
   await expect(page.getByText('Ledger (1)')).toBeVisible();
   await context.setOffline(false);
   await page.reload();
-  await expect(page.getByText('Ledger (1)')).toBeVisible({ timeout: 30_000 });
+  await expect(page.getByText('Ledger (1)')).toBeVisible({ timeout: 60_000 });
   await expect(page.getByRole('main', { name: 'intake' })).toBeVisible();
 });
 
@@ -137,7 +137,7 @@ test('a copy of each job is kept in a folder and opens again', async ({ page }) 
     .locator('input[type=file]')
     .first()
     .setInputFiles({ name: 'copy.zip', mimeType: 'application/zip', buffer: Buffer.from(copy) });
-  await expect(page.locator('g.note').first()).toBeVisible({ timeout: 30_000 });
+  await expect(page.locator('g.note').first()).toBeVisible({ timeout: 60_000 });
 });
 
 test('reloaded at any moment after a drop, the list has whole jobs only', async ({ page }) => {
@@ -161,6 +161,6 @@ test('reloaded at any moment after a drop, the list has whole jobs only', async 
   expect(jobs.length).toBeGreaterThan(0);
   for (const job of jobs) {
     await page.goto(job);
-    await expect(page.locator('g.note').first()).toBeVisible({ timeout: 30_000 });
+    await expect(page.locator('g.note').first()).toBeVisible({ timeout: 60_000 });
   }
 });

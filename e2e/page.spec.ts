@@ -115,7 +115,7 @@ test('pages are zoomed, and a note of a page opens its passage', async ({ page }
   await openPage(page);
   await page.getByText('Score', { exact: true }).click();
   const paper = page.getByRole('img', { name: 'Score, page 1' });
-  await expect(paper).toBeVisible({ timeout: 30_000 });
+  await expect(paper).toBeVisible({ timeout: 60_000 });
   const width = (await paper.boundingBox())!.width;
   await page.getByRole('button', { name: 'Larger pages' }).click();
   await expect.poll(async () => (await paper.boundingBox())!.width / width).toBeCloseTo(1.4, 1);
@@ -124,7 +124,7 @@ test('pages are zoomed, and a note of a page opens its passage', async ({ page }
   const third = paper.locator('g.measure').nth(2).locator('> g.staff').nth(2);
   await third.locator('g.note').first().click({ force: true });
   await expect(page).toHaveURL(/\/rhythm$/);
-  await expect(page.locator('g.note').first()).toBeVisible({ timeout: 30_000 });
+  await expect(page.locator('g.note').first()).toBeVisible({ timeout: 60_000 });
   const shown = page.getByRole('region', { name: 'Music' }).or(page.locator('#music'));
   await expect(shown.first()).toContainText('Bassoon');
 });
@@ -142,10 +142,10 @@ test('guitar is written as tablature', async ({ page }) => {
 test('a lead sheet and a piano reduction are looked at, made of other parts, and sent', async ({ page }) => {
   await openPage(page);
   await page.getByText('Extract', { exact: true }).click();
-  await expect(page.getByRole('img', { name: 'Lead sheet, page 1' })).toBeVisible({ timeout: 30_000 });
+  await expect(page.getByRole('img', { name: 'Lead sheet, page 1' })).toBeVisible({ timeout: 60_000 });
   await choose(page, 'Whose tune', 'Flute');
   await page.getByText('Piano reduction', { exact: true }).click();
-  await expect(page.getByRole('img', { name: 'Piano reduction, page 1' })).toBeVisible({ timeout: 30_000 });
+  await expect(page.getByRole('img', { name: 'Piano reduction, page 1' })).toBeVisible({ timeout: 60_000 });
   await page.getByRole('checkbox', { name: 'Glockenspiel' }).uncheck();
   await expect(page.getByRole('button', { name: 'Ledger (2)' })).toBeVisible();
   await goTo(page, 'Dispatch');
@@ -157,7 +157,7 @@ test('a lead sheet and a piano reduction are looked at, made of other parts, and
 test('score and parts are shown as pages, printed, and saved as PDF', async ({ page }) => {
   await openPage(page);
   await page.getByText('Score', { exact: true }).click();
-  await expect(page.getByRole('img', { name: 'Score, page 1' })).toBeVisible({ timeout: 30_000 });
+  await expect(page.getByRole('img', { name: 'Score, page 1' })).toBeVisible({ timeout: 60_000 });
   await expect(page.getByText(/of [2-9]$/)).toBeVisible();
   await page.getByRole('button', { name: 'Page on' }).click();
   await expect(page.getByRole('img', { name: 'Score, page 2' })).toBeVisible();
@@ -170,7 +170,7 @@ test('score and parts are shown as pages, printed, and saved as PDF', async ({ p
   expect(bytes.subarray(0, 5).toString()).toBe('%PDF-');
   expect(bytes.toString('latin1').match(/\/Type \/Page\b/g)!.length).toBeGreaterThan(2);
   await page.getByText('Part', { exact: true }).click();
-  await expect(page.getByRole('img', { name: 'Flute, page 1' })).toBeVisible({ timeout: 30_000 });
+  await expect(page.getByRole('img', { name: 'Flute, page 1' })).toBeVisible({ timeout: 60_000 });
   await page.getByText('One line', { exact: true }).click();
   await expect(page.getByRole('button', { name: 'Page on' })).toHaveCount(0);
   await page.evaluate(() => {
@@ -181,5 +181,5 @@ test('score and parts are shown as pages, printed, and saved as PDF', async ({ p
       );
   });
   await page.getByRole('button', { name: 'Print', exact: true }).click();
-  await expect(page.locator('body')).toHaveAttribute('data-printed', /[1-9]/, { timeout: 30_000 });
+  await expect(page.locator('body')).toHaveAttribute('data-printed', /[1-9]/, { timeout: 60_000 });
 });

@@ -141,7 +141,7 @@ test('the job becomes sound files; one laid beside the job fits itself to the ba
   await page.getByText('Mix and stems', { exact: true }).click();
   const parcel = page.getByRole('button', { name: 'Make a parcel of 13 files' });
   await parcel.click({ timeout: 20_000 });
-  await expect(page.getByText(/Sound: Mix …/)).toBeVisible({ timeout: 30_000 });
+  await expect(page.getByText(/Sound: Mix …/)).toBeVisible({ timeout: 60_000 });
   await page.getByRole('button', { name: 'Stop' }).click();
   await expect(parcel).toBeVisible();
 

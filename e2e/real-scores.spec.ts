@@ -34,7 +34,7 @@ test('is shown and leaves as it came, in the version that is asked for', async (
   await page.waitForURL(/\/job\//);
   await page.getByText('To score', { exact: true }).click();
   await goTo(page, 'Page');
-  await expect(page.locator('g.note').first()).toBeVisible({ timeout: 30_000 });
+  await expect(page.locator('g.note').first()).toBeVisible({ timeout: 60_000 });
   await expect(page.locator('g.harm')).toHaveCount(1);
   await expect(page.locator('g.lv, g.tie')).not.toHaveCount(0);
   await goTo(page, 'Dispatch');
@@ -62,10 +62,10 @@ test('gets chord symbols, which go out once they are taken', async ({ page }) =>
   };
   await choose('suggested');
   await expect(page.getByRole('button', { name: 'Ledger (1)' })).toBeVisible();
-  await expect(page.locator('svg').getByText('E♭7').first()).toBeVisible({ timeout: 30_000 });
+  await expect(page.locator('svg').getByText('E♭7').first()).toBeVisible({ timeout: 60_000 });
   expect(await exportedXml(page)).not.toContain('<harmony>');
   await choose('taken');
-  await expect(page.locator('g.harm').first()).toBeVisible({ timeout: 30_000 });
+  await expect(page.locator('g.harm').first()).toBeVisible({ timeout: 60_000 });
   const text = await exportedXml(page);
   expect(text.match(/<harmony>/g)!.length).toBeGreaterThan(20);
 });

@@ -40,7 +40,7 @@ function band(): Buffer {
 test('by keyboard alone: the note that leaves the others is walked to and put back', async ({ page }) => {
   await page.goto('/');
   await dropFile(page, { name: 'band.mid', mimeType: 'audio/midi', buffer: band() });
-  await expect(page.locator('g.note').first()).toBeVisible({ timeout: 30_000 });
+  await expect(page.locator('g.note').first()).toBeVisible({ timeout: 60_000 });
   await expect(page.getByText(/Clarinet in B♭, bar 2.*a sixteenth after Flute/)).toBeVisible();
   for (let i = 0; i < 8; i++) {
     await page.keyboard.press('n');
@@ -63,7 +63,7 @@ test('by keyboard alone: a wrong triplet is written plain', async ({ page }) => 
     mimeType: 'audio/midi',
     buffer: Buffer.from(playTake(score, unsteady, 118)),
   });
-  await expect(page.locator('g.note').first()).toBeVisible({ timeout: 30_000 });
+  await expect(page.locator('g.note').first()).toBeVisible({ timeout: 60_000 });
   const doubt = page.getByText('Clarinet in B♭, bar 6, beat 1: written as a triplet');
   await expect(doubt).toBeVisible();
   const plain = async () =>
@@ -108,7 +108,7 @@ test('picked notes move, join and are struck again; before and after can be comp
     mimeType: 'audio/midi',
     buffer: Buffer.from(smfBytes([{ name: 'Flute', notes }])),
   });
-  await expect(page.locator('g.note').first()).toBeVisible({ timeout: 30_000 });
+  await expect(page.locator('g.note').first()).toBeVisible({ timeout: 60_000 });
   const mark = (i: number) => page.locator('g[data-played]').nth(i).locator('rect').first();
   const values = async () => (await exported(page))[0]!.notes.map((note) => [note.start / QUARTER, note.end / QUARTER]);
 

@@ -28,7 +28,7 @@ const file = (name: string, content: string | Uint8Array) => ({
 async function openScore(page: Page, name = 'goose.musicxml', content: string | Uint8Array = demoScore): Promise<void> {
   await page.goto('/');
   await dropFile(page, file(name, content));
-  await expect(page.getByRole('heading', { name: /Goose/ })).toBeVisible({ timeout: 30_000 });
+  await expect(page.getByRole('heading', { name: /Goose/ })).toBeVisible({ timeout: 60_000 });
 }
 
 async function exported(page: Page): Promise<Buffer> {
@@ -69,7 +69,7 @@ test('a score dropped in becomes clean MIDI with every true note', async ({ page
 test('compressed scores work too, and the written line stands above the played one', async ({ page }) => {
   await openScore(page, 'goose.mxl', compressMusicXml(demoScore));
   await goTo(page, 'Rhythm');
-  await expect(page.locator('g.note').first()).toBeVisible({ timeout: 30_000 });
+  await expect(page.locator('g.note').first()).toBeVisible({ timeout: 60_000 });
   await expect(page.getByRole('group', { name: 'Audition' })).toBeVisible();
   await page.getByText('Dynamics', { exact: true }).click();
   await expect(page.locator('figure', { hasText: 'Flute' }).locator('path.recharts-line-curve')).toBeVisible();
@@ -156,7 +156,7 @@ test('a MIDI file is cleaned: the mixer data goes, the notes stay', async ({ pag
     .toBe(true);
   await page.getByText('To score', { exact: true }).click();
   await expect(page.getByRole('navigation', { name: 'Stations' }).getByRole('link', { name: 'Page' })).toBeVisible({
-    timeout: 30_000,
+    timeout: 60_000,
   });
 });
 

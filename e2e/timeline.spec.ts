@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { expect, test } from '@playwright/test';
+import { expect, test, type Page } from '@playwright/test';
 import { performanceFromSmf } from '../src/core/performance';
 import { readSmf, writeSmf, type SmfEvent } from '../src/core/smf';
 import { DEMO_FILE, goTo, openDemo } from './help';
@@ -100,41 +100,68 @@ test('on the way to a sequencer the time line is mended too', async ({ page }) =
 
 /** Quarter notes on a bass and chords, four to a bar, that wander in tempo, in a file that knows nothing of it. */
 function freeRecording(): Buffer {
+  return freely(96, 1, (beat) => (beat % 4 === 0 ? [36 + ((beat / 4) % 3) * 5] : [60, 64, 67]));
+}
+
+/** Eighths in bars of seven: a bass and a chord on the first of two, two and three, a tune that runs through. */
+function freeSeven(): Buffer {
+  const deep = (bar: number) => 38 + (bar % 3) * 5;
+  return freely(7 * 24, 0.6, (pulse) => {
+    const [bar, place] = [Math.floor(pulse / 7), pulse % 7];
+    const tune = 72 + ((pulse * 5 + bar) % 9);
+    if (place === 0) return [deep(bar), tune];
+    return place === 2 || place === 4 ? [deep(bar) + 12, deep(bar) + 16, tune] : [tune];
+  });
+}
+
+/** @param length of one place, in quarters of the file @param keysAt what is struck at each */
+function freely(places: number, length: number, keysAt: (place: number) => number[]): Buffer {
   const { file } = readSmf(new Uint8Array(readFileSync(DEMO_FILE)));
   if (file.division.kind !== 'metrical') throw new Error('unexpected division');
   const ppq = file.division.ticksPerQuarter;
   const events: SmfEvent[] = [];
   let at = ppq / 2;
-  for (let beat = 0; beat < 96; beat++) {
-    const length = ppq * (1 + 0.12 * Math.sin(beat / 7) + 0.03 * Math.sin(beat * 2.3));
-    const keys = beat % 4 === 0 ? [36 + ((beat / 4) % 3) * 5] : [60, 64, 67];
-    for (const key of keys) {
-      events.push({
-        kind: 'channel',
-        tick: Math.round(at),
-        status: 0x90,
-        data1: key,
-        data2: beat % 4 === 0 ? 100 : 70,
-      });
-      events.push({ kind: 'channel', tick: Math.round(at + length * 0.9), status: 0x80, data1: key, data2: 64 });
+  for (let place = 0; place < places; place++) {
+    const lasts = ppq * length * (1 + 0.12 * Math.sin(place / 7) + 0.03 * Math.sin(place * 2.3));
+    for (const key of keysAt(place)) {
+      const velocity = key < 50 ? 100 : 70;
+      events.push({ kind: 'channel', tick: Math.round(at), status: 0x90, data1: key, data2: velocity });
+      events.push({ kind: 'channel', tick: Math.round(at + lasts * 0.9), status: 0x80, data1: key, data2: 64 });
     }
-    at += length;
+    at += lasts;
   }
   const tracks = [{ events: events.sort((a, b) => a.tick - b.tick), endTick: Math.round(at) }];
   return Buffer.from(writeSmf({ ...file, format: 0, tracks }));
 }
 
-test('a recording without bars gets bars, and every note keeps its second', async ({ page }) => {
+/** Opens a recording that has no bars and has its beats found. */
+async function findBeatsIn(page: Page, recording: Buffer): Promise<void> {
   await page.goto('/');
-  await page
-    .locator('input[type=file]')
-    .first()
-    .setInputFiles({ name: 'free.mid', mimeType: 'audio/midi', buffer: freeRecording() });
+  const input = page.locator('input[type=file]').first();
+  await input.setInputFiles({ name: 'free.mid', mimeType: 'audio/midi', buffer: recording });
   await page.waitForURL(/rhythm$/);
   await goTo(page, 'Timeline');
   await page.getByText('Free playing').click();
   await page.getByRole('button', { name: 'Find the beats' }).click();
-  await expect(page.getByLabel('Beats found')).toContainText(/^9[67] beats, \d+ to \d+ a minute, 4 to a bar/);
+}
+
+test('a recording in seven is counted in eighths, until somebody says otherwise', async ({ page }) => {
+  await findBeatsIn(page, freeSeven());
+  const found = page.getByLabel('Beats found');
+  await expect(found).toContainText(/beats of an eighth, \d+ to \d+ a minute, 7 to a bar as 2 \+ 2 \+ 3/);
+  await expect(page.getByLabel('Tempo and density')).toContainText('24 bars');
+  await page.getByLabel('A beat is').click();
+  await page.getByTitle('a quarter', { exact: true }).click();
+  await expect(found).toContainText(/beats of a quarter/);
+  await page.getByRole('button', { name: /undo/i }).click();
+  await expect(found).toContainText(/7 to a bar as 2 \+ 2 \+ 3/);
+});
+
+test('a recording without bars gets bars, and every note keeps its second', async ({ page }) => {
+  await findBeatsIn(page, freeRecording());
+  await expect(page.getByLabel('Beats found')).toContainText(
+    /^9[67] beats of a quarter, \d+ to \d+ a minute, 4 to a bar/,
+  );
   await expect(page.getByLabel('Beats found')).toContainText(/No note is further than 0\.\d\d ms/);
   await expect(page.getByLabel('Tempo and density')).toContainText(/2[45] bars/);
 
