@@ -110,7 +110,8 @@ export function beatsOfBar(bar: Bar): Beat[] {
  * Lays bars from 0 until `end` is covered (at least one bar).
  *
  * A meter that arrives inside a bar cuts that bar short. A first bar that is shorter than the bar after it, by a meter
- * change and nothing else, is a pickup: it takes the meter of the second bar and the number 0.
+ * change and nothing else, is a pickup: it takes the meter of the second bar and the number 0. Where meters change on and
+ * on it is a bar like the others.
  *
  *     1/4 |4/4          |            pickup  bar 1          bar 2
  *     x   |x   x  x  x  |     →      (0)     |4/4 ...       | ...
@@ -123,22 +124,33 @@ export function layBars(events: readonly MeterEvent[], end: WrittenUnits, number
   let current = 0;
   do {
     while (meters[current + 1] && meters[current + 1]!.at <= at) current++;
-    const meter: Meter = { beats: meters[current]!.beats, beatType: meters[current]!.beatType };
+    const { beats, beatType, groups } = meters[current]!;
+    const meter: Meter = { beats, beatType, ...(groups && { groups }) };
     const next = meters[current + 1]?.at ?? Infinity;
     const full = barLength(meter);
     const length = Math.min(full, next - at);
     bars.push({ index: bars.length, number: bars.length + 1, start: at, length, meter, implicit: length !== full });
     at += length;
   } while (at < end);
-  return countAnew(numberBars(markPickup(bars)), numbering);
+  return countAnew(numberBars(markPickup(bars, meters)), numbering);
 }
 
-function markPickup(bars: Bar[]): Bar[] {
+function markPickup(bars: Bar[], meters: readonly MeterEvent[]): Bar[] {
   const [first, second] = bars;
   if (!first || !second || first.length >= second.length) return bars;
   const changed = first.meter.beats !== second.meter.beats || first.meter.beatType !== second.meter.beatType;
-  if (!changed && !first.implicit) return bars;
+  if (!first.implicit && (!changed || isOneOfMany(first, second, meters))) return bars;
   return [{ ...first, meter: second.meter, implicit: true }, ...bars.slice(1)];
+}
+
+/** The next meter stays for a single bar, the first one comes again: music of changing meters, and no pickup. */
+function isOneOfMany(first: Bar, second: Bar, meters: readonly MeterEvent[]): boolean {
+  const later = meters.filter(({ at }) => at > second.start);
+  const isAs = (one: Meter, other: Meter) => one.beats === other.beats && one.beatType === other.beatType;
+  const comesAgain = later.some((one) => isAs(one, first.meter));
+  const staysOneBar = later.some((one) => one.at <= second.start + second.length && !isAs(one, second.meter));
+  const isLong = 2 * first.length > second.length;
+  return isLong ? staysOneBar || comesAgain : staysOneBar && comesAgain;
 }
 
 function numberBars(bars: Bar[]): Bar[] {

@@ -107,6 +107,26 @@ describe('bars', () => {
     expect(bars[0]).toMatchObject({ implicit: true, meter: { beats: 4, beatType: 4 } });
   });
 
+  it.each([
+    ['a pickup of one before a bar of four and a change', [1, 4, 3], true],
+    ['a pickup of three before four that stay', [3, 4, 4, 2], true],
+    ['four and five that come in turn', [4, 5, 5, 4, 5, 4], false],
+    ['five, eight, four: meters that change on and on', [5, 8, 4, 4, 9, 4, 8, 4], false],
+    ['two before a long bar, and again after it', [2, 5, 2, 3, 2], false],
+  ])('tells %s', (_, lengths, isPickup) => {
+    let at = 0;
+    const meters = lengths.map((beats) => ({ at: (at += beats * QUARTER) - beats * QUARTER, beats, beatType: 4 }));
+    const bars = layBars(meters, at);
+    expect(bars[0]!.number).toBe(isPickup ? 0 : 1);
+    expect(bars[0]!.implicit).toBe(isPickup);
+    expect(bars.map(({ length }) => length / QUARTER)).toEqual(lengths);
+  });
+
+  it('keeps how a bar is written as a sum', () => {
+    const [first] = layBars([{ at: 0, beats: 7, beatType: 8, groups: [3, 2, 2] }], 1);
+    expect(first!.meter.groups).toEqual([3, 2, 2]);
+  });
+
   it('covers the music without gaps whatever the meters', () => {
     const meter = fc.record({
       at: fc.integer({ min: 0, max: 40 }).map((q) => q * 1260),
