@@ -26,7 +26,8 @@ export interface FreelyPlayed {
   beats: Seconds[];
   downbeats: Seconds[];
   beatsPerBar: number;
-  compound: boolean;
+  /** Beats of one bar are not as long as each other: 5/8, 7/8. */
+  uneven: boolean;
 }
 
 type Piece = ReturnType<typeof corpus>[number] | ReturnType<typeof genres>[number];
@@ -72,13 +73,13 @@ export function playFreely(piece: Piece, how: FreeTake, seed: number): FreelyPla
   const last = Math.max(...free.tracks.flatMap(({ notes }) => notes.map((note) => note.start)));
   const end = last / 2 / performance.ticksPerQuarter + 0.1;
   const within = (list: Seconds[]) => list.filter((time) => time <= end);
-  const perBar = beatsOfBar(bars.find((bar) => !bar.implicit) ?? bars[0]!).length;
+  const bar = beatsOfBar(bars.find((one) => !one.implicit) ?? bars[0]!);
   return {
     performance: { ...free, tempo: oneTempo(free.tempo) },
     beats: within(beats.map((beat) => seconds.get(beat.start)!)),
     downbeats: within(bars.filter((bar) => !bar.implicit).map((bar) => seconds.get(bar.start)!)),
-    beatsPerBar: perBar,
-    compound: beats[0]!.compound,
+    beatsPerBar: bar.length,
+    uneven: new Set(bar.map(({ length }) => length)).size > 1,
   };
 }
 
@@ -124,7 +125,7 @@ export interface BeatFigures {
   /** With the true beats given. */
   meters: number;
   downbeats: number;
-  /** With beats a bar given: written values right after beats are found, of those that were found to nine tenths. */
+  /** With even beats a bar given: written values right after beats are found, of those that were found to nine tenths. */
   values: number;
   followed: number;
   /** Written values right where a quantized version of the playing is in the job; notes of it that found their partner. */
@@ -151,7 +152,7 @@ export function measureBeats(how: FreeTake, seed: number, every = 1): BeatFigure
   };
   for (const [i, piece] of [...corpus(seed), ...genres(seed)].entries()) {
     if (i % every > 0) continue;
-    const { performance, beats, downbeats, beatsPerBar, compound } = playFreely(piece, how, seed * 101 + i);
+    const { performance, beats, downbeats, beatsPerBar, uneven } = playFreely(piece, how, seed * 101 + i);
     const { values: together, paired } = besideQuantized(piece, performance, seed);
     figures.together += together;
     figures.paired += paired;
@@ -171,9 +172,9 @@ export function measureBeats(how: FreeTake, seed: number, every = 1): BeatFigure
       bars.downbeats.map((n) => beats[n]!),
       downbeats,
     );
-    const followed = followBeats(performance, { ...NO_FREE_TIME, beatsPerBar });
+    const followed = followBeats(performance, { ...NO_FREE_TIME, beatsPerBar: uneven ? null : beatsPerBar });
     figures.shift = Math.max(figures.shift, followed?.following.largestShift ?? 0);
-    if (!followed || compound || fMeasure(found[0]?.beats ?? [], beats) < 0.9) continue;
+    if (!followed || fMeasure(found[0]?.beats ?? [], beats) < 0.9) continue;
     const { values, valued } = measure(toScore(followed.performance, NO_SETTINGS).score, piece).total;
     if (valued === 0) continue;
     figures.values += values / valued;

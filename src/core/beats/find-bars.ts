@@ -36,7 +36,7 @@ const WEIGHTS = { accent: 0.2, moves: 0.1, harmony: 1.1, long: 1.2, bass: 0.8 };
 /** General MIDI percussion: bass drums begin, crashes announce, snares answer. */
 const KIT: Readonly<Record<number, number>> = { 35: 0.9, 36: 0.9, 49: 1.4, 57: 1.4, 38: -1.2, 40: -1.2, 39: -1.2 };
 
-interface BeatFeature {
+export interface BeatFeature {
   /** How much it stands out, told against those about it. */
   mark: number;
   /** Accents of the beat and of what lies between it and the next. */
@@ -98,10 +98,13 @@ function bestWay(features: readonly BeatFeature[], lengths: readonly number[], f
   return wayBack(at);
 }
 
-/** A known downbeat in the middle of a bar. */
+/** What a known downbeat in the middle of a bar costs: more than all that a long piece may say against it. */
+const CROSSED = 10_000;
+
+/** Known downbeats that lie in the middle of a bar. */
 function crossed(fixed: ReadonlySet<number>, from: number, to: number): number {
   let cost = 0;
-  for (let i = from + 1; i < to; i++) if (fixed.has(i)) cost += 20;
+  for (let i = from + 1; i < to; i++) if (fixed.has(i)) cost += CROSSED;
   return cost;
 }
 
@@ -154,7 +157,8 @@ interface Struck {
   pattern: number[];
 }
 
-function featuresOf(beats: readonly Seconds[], onsets: readonly Onset[]): BeatFeature[] {
+/** What each beat is like. */
+export function featuresOf(beats: readonly Seconds[], onsets: readonly Onset[]): BeatFeature[] {
   const profiles = beats.map((beat, i) => profile(onsets, beat, beats[i + 2] ?? beat + 2 * pace(beats, i)));
   const struck = struckOn(beats, onsets);
   const strengths = struck.map(({ accent, long, kit }, i) => {

@@ -8,18 +8,22 @@
 import type { Performance, PlayedTrack } from '../performance';
 import type { BeatUnit, FreeTime } from '../settings';
 import {
+  beatGroups,
   buildTempoMap,
   QUARTER,
   secondsAtTick,
   type Milliseconds,
+  type Meter,
   type MeterEvent,
   type Seconds,
   type Ticks,
 } from '../time';
 import { beatClock, type BeatClock } from './beat-clock';
-import { findBars } from './find-bars';
+import { beatUnit } from './beat-unit';
+import { findBars, type FoundBars } from './find-bars';
 import { findBeats } from './find-beats';
-import { onsetsOf } from './onsets';
+import { onsetsOf, type Onset } from './onsets';
+import type { FoundBeats, Uneven } from './track-beats';
 
 /** What was found, and how true the bars are to the playing. */
 export interface Following {
@@ -28,6 +32,10 @@ export interface Following {
   /** Indexes of the beats that begin a bar. */
   downbeats: number[];
   beatsPerBar: number;
+  /** What a beat is written as. */
+  unit: BeatUnit;
+  /** Where bars are counted in beats of uneven length: eighths of each, 3 + 2. */
+  groups?: number[];
   /** How clear the bars are: 0 says nothing, 1 a good deal. */
   evidence: number;
   slowest: number;
@@ -44,21 +52,21 @@ export function followBeats(
   free: FreeTime,
 ): { performance: Performance; following: Following } | null {
   const onsets = onsetsOf(performance);
-  const [best] = findBeats(onsets, {
+  const found = findBeats(onsets, {
     anchors: free.anchors,
     placed: free.placed ?? [],
     ...(free.period !== null && { period: free.period }),
   });
+  const best = found.find((one) => !one.uneven || isWanted(one.uneven, free));
   if (!best) return null;
-  const known = free.firstDownbeat === null ? [] : [free.firstDownbeat];
-  const beats = covering(best.beats, performance);
-  const bars = findBars(beats, onsets, known, free.beatsPerBar === null ? undefined : [free.beatsPerBar]);
-  const clock = beatClock(beats, BEATS[free.unit].quarters);
+  const counted = countedIn(best, onsets, performance, free);
+  const { beats, bars, unit } = counted;
+  const clock = beatClock(beats, BEATS[unit].quarters);
   const followed: Performance = {
     ...performance,
     ticksPerQuarter: QUARTER,
     tempo: buildTempoMap(clock.tempo, QUARTER),
-    meters: metersOf(bars.downbeats, bars.beatsPerBar, BEATS[free.unit]),
+    meters: metersOf(counted),
     numbering: [],
     tracks: performance.tracks.map((track) => onClock(track, performance, clock.tickAt)),
     markers: performance.markers.map((marker) => ({ ...marker, tick: moved(performance, clock.tickAt, marker.tick) })),
@@ -71,6 +79,8 @@ export function followBeats(
       beats,
       downbeats: bars.downbeats,
       beatsPerBar: bars.beatsPerBar,
+      unit,
+      ...(counted.groups && { groups: counted.groups }),
       evidence: bars.evidence,
       slowest: Math.min(...paces),
       fastest: Math.max(...paces),
@@ -79,6 +89,44 @@ export function followBeats(
     },
   };
 }
+
+/** What is counted from bar to bar. */
+interface Counted {
+  beats: Seconds[];
+  bars: FoundBars;
+  unit: BeatUnit;
+  groups?: number[];
+}
+
+/** Bars over the beats that were found; over the pulses below them where those are uneven and nobody says otherwise. */
+function countedIn(
+  best: FoundBeats,
+  onsets: readonly Onset[],
+  performance: Performance,
+  { firstDownbeat, beatsPerBar, unit }: FreeTime,
+): Counted {
+  const known = firstDownbeat === null ? [] : [firstDownbeat];
+  const lengths = beatsPerBar === null ? undefined : [beatsPerBar];
+  const { uneven } = best;
+  if (!uneven) {
+    const beats = covering(best.beats, performance);
+    const bars = findBars(beats, onsets, known, lengths);
+    return { beats, bars, unit: unit ?? beatUnit(best.beats, onsets) };
+  }
+  const { pulses, groups, evidence } = uneven;
+  const beats = covering(pulses, performance);
+  const length = barOf(uneven);
+  if (firstDownbeat !== null) return { beats, bars: findBars(beats, onsets, known, [length]), unit: 'eighth' };
+  const before = Math.max(0, beats.indexOf(pulses[0]!));
+  const downbeats = uneven.downbeats.map((pulse) => pulse + before);
+  return { beats, bars: { downbeats, beatsPerBar: length, evidence }, unit: 'eighth', groups };
+}
+
+const barOf = ({ groups }: Uneven): number => groups.reduce((sum, group) => sum + group, 0);
+
+/** Nobody says that a beat is something else, or that other bars are wanted. */
+const isWanted = (uneven: Uneven, { unit, beatsPerBar }: FreeTime): boolean =>
+  (unit === null || unit === 'eighth') && (beatsPerBar === null || beatsPerBar === barOf(uneven));
 
 /** The first beat may be drawn so far to a note that was played before it. */
 const DRAWN: Seconds = 0.1;
@@ -132,17 +180,22 @@ const BEATS: Record<BeatUnit, WrittenBeat> = {
 };
 
 /** A pickup of what comes before the first bar; then each length where it changes. */
-function metersOf(downbeats: readonly number[], beatsPerBar: number, written: WrittenBeat): MeterEvent[] {
-  const { quarters, counts, beatType } = written;
-  const meter = (beats: number) => ({ beats: beats * counts, beatType });
-  const unit = QUARTER * quarters;
+function metersOf({ bars: { downbeats, beatsPerBar }, unit, groups }: Counted): MeterEvent[] {
+  const { quarters, counts, beatType } = BEATS[unit];
+  const meter = (beats: number): Meter => {
+    const plain = { beats: beats * counts, beatType };
+    // A sum is written where the eighths are not parted as they usually are.
+    const usual = beatGroups(plain).map((length) => (length * beatType) / (4 * QUARTER));
+    return groups && beats === beatsPerBar && usual.join() !== groups.join() ? { ...plain, groups } : plain;
+  };
+  const length = QUARTER * quarters;
   const [first = 0] = downbeats;
   const meters: MeterEvent[] = first > 0 ? [{ at: 0, ...meter(first) }] : [];
   let now = 0;
   downbeats.forEach((beat, i) => {
-    const length = (downbeats[i + 1] ?? beat + beatsPerBar) - beat;
-    if (length !== now || (i === 0 && first > 0)) meters.push({ at: beat * unit, ...meter(length) });
-    now = length;
+    const beats = (downbeats[i + 1] ?? beat + beatsPerBar) - beat;
+    if (beats !== now || (i === 0 && first > 0)) meters.push({ at: beat * length, ...meter(beats) });
+    now = beats;
   });
   return meters;
 }

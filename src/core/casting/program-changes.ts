@@ -23,7 +23,8 @@ const NOTHING: ProgramChanges = { techniqueOf: new Map(), doublingOf: new Map(),
 
 /**
  * @param notes of the track, as far as they are music
- * @param rule what was decided about a track that was played; undefined: instruments of the player's own chair are taken up, others are asked about
+ * @param rule what was decided about a track that was played; undefined: instruments of the player's own chair are taken
+ *   up, others are asked about
  */
 export function programChanges(
   track: Pick<PlayedTrack, 'programs' | 'written'>,

@@ -231,6 +231,12 @@ about('every kind of decision', () => {
     const unit = (compound: boolean) => apply(NO_JOB_SETTINGS, { kind: 'findTheBeats', compound }).freeTime?.unit;
     expect([unit(true), unit(false)]).toEqual(['dotted quarter', 'quarter']);
   });
+  it('leaves it to the playing again what a beat is written as', () => {
+    const said = apply(NO_JOB_SETTINGS, { kind: 'findTheBeats', unit: 'eighth' });
+    const asFound: Decision = { kind: 'findTheBeats', unit: 'as found' };
+    expect(apply(said, asFound).freeTime?.unit).toBeNull();
+    expect(describe(asFound, String)).toContain('beats as they are parted');
+  });
   it('frees what was pinned', () => {
     const pinned = apply(NO_JOB_SETTINGS, { kind: 'setGrid', part, smallest: '16th', triplets: true });
     expect(apply(pinned, { kind: 'freeGrid', part })).toEqual(NO_JOB_SETTINGS);

@@ -15,8 +15,8 @@ export interface FreeTime {
   beatsPerBar: number | null;
   /** The how-manieth beat begins the first bar, from 0; found when null. */
   firstDownbeat: number | null;
-  /** What a beat is written as. */
-  unit: BeatUnit;
+  /** What a beat is written as; told by how it is parted when null. */
+  unit: BeatUnit | null;
 }
 
 export const NO_FREE_TIME: FreeTime = {
@@ -24,5 +24,5 @@ export const NO_FREE_TIME: FreeTime = {
   period: null,
   beatsPerBar: null,
   firstDownbeat: null,
-  unit: 'quarter',
+  unit: null,
 };

@@ -60,8 +60,9 @@ export function FreePlaying({ line }: { line: TimeLineSummary }) {
   );
 }
 
-/** Eighths come twice as often as the beats that were counted before. */
-function paceFor(unit: BeatUnit, before: BeatUnit, period: number): { period?: number } {
+/** Eighths come twice as often as the beats that were counted before; what is found is found at any pace. */
+function paceFor(unit: BeatUnit | 'as found', before: BeatUnit, period: number): { period?: number } {
+  if (unit === 'as found') return { period: 0 };
   if ((unit === 'eighth') === (before === 'eighth')) return {};
   return { period: unit === 'eighth' ? period / 2 : period * 2 };
 }
@@ -72,14 +73,15 @@ function Found({ line: { following } }: { line: TimeLineSummary }) {
   const ledger = useWorkspace((state) => state.ledger)!;
   const { freeTime } = settingsOf(ledger);
   if (!following || !freeTime) return <p>There are too few notes to find beats in; the file’s own bars stay.</p>;
-  const { beats, beatsPerBar, evidence, slowest, fastest, largestShift, silence, downbeats } = following;
+  const { beats, beatsPerBar, evidence, slowest, fastest, largestShift, silence, downbeats, unit, groups } = following;
   const period = (beats.at(-1)! - beats[0]!) / Math.max(1, beats.length - 1);
   return (
     <>
       <h2>What was found</h2>
       <p aria-label="Beats found">
-        {count(beats.length, 'beat', 'beats')}, {Math.round(slowest)} to {Math.round(fastest)} a minute, {beatsPerBar}{' '}
-        to a bar ({clearness(evidence)}). No note is further than {largestShift.toFixed(2)} ms from where it was played
+        {count(beats.length, 'beat', 'beats')} of {unit === 'eighth' ? 'an' : 'a'} {unit}, {Math.round(slowest)} to{' '}
+        {Math.round(fastest)} a minute, {beatsPerBar} to a bar{groups ? ` as ${groups.join(' + ')}` : ''} (
+        {clearness(evidence)}). No note is further than {largestShift.toFixed(2)} ms from where it was played
         {silence > 0.01 ? `; the ${silence.toFixed(2)} s before the first bar are let go` : ''}.
       </p>
       <div className={styles.buttons}>
@@ -123,12 +125,15 @@ function Found({ line: { following } }: { line: TimeLineSummary }) {
       </label>
       <label>
         A beat is
-        <Select<BeatUnit>
+        <Select<BeatUnit | 'as found'>
           size="small"
           aria-label="A beat is"
-          value={freeTime.unit}
-          onChange={(unit) => decide({ kind: 'findTheBeats', unit, ...paceFor(unit, freeTime.unit, period) })}
-          options={BEAT_UNITS.map((value) => ({ value, label: `${value === 'eighth' ? 'an' : 'a'} ${value}` }))}
+          value={freeTime.unit ?? 'as found'}
+          onChange={(said) => decide({ kind: 'findTheBeats', unit: said, ...paceFor(said, unit, period) })}
+          options={[
+            { value: 'as found', label: 'as found' },
+            ...BEAT_UNITS.map((value) => ({ value, label: `${value === 'eighth' ? 'an' : 'a'} ${value}` })),
+          ]}
         />
       </label>
     </>

@@ -2,6 +2,10 @@ import { ArrayMaxSize, Equals, IsArray, IsBoolean, IsIn, IsInt, IsNumber, IsOpti
 import { BEAT_UNITS, NO_FREE_TIME, type BeatUnit } from '../../settings';
 import { decisionKind } from '../decision-kind';
 
+/** The unit is told by the playing. */
+const AS_FOUND = 'as found';
+type SaidUnit = BeatUnit | typeof AS_FOUND;
+
 /** The file has no bars that fit: beats are found in the playing. What is absent stays as it was decided before. */
 export class FindTheBeats {
   @Equals('findTheBeats') kind!: 'findTheBeats';
@@ -25,7 +29,7 @@ export class FindTheBeats {
   @IsOptional() @IsInt() @Min(0) @Max(12) beatsPerBar?: number;
   /** -1 finds it. */
   @IsOptional() @IsInt() @Min(-1) @Max(100) firstDownbeat?: number;
-  @IsOptional() @IsIn(BEAT_UNITS) unit?: BeatUnit;
+  @IsOptional() @IsIn([...BEAT_UNITS, AS_FOUND]) unit?: SaidUnit;
   /** As ledgers of before say it: a beat is a dotted quarter. */
   @IsOptional() @IsBoolean() compound?: boolean;
 }
@@ -41,7 +45,7 @@ export const findTheBeats = decisionKind({
       period: period === undefined ? before.period : period || null,
       beatsPerBar: beatsPerBar === undefined ? before.beatsPerBar : beatsPerBar || null,
       firstDownbeat: firstDownbeat === undefined ? before.firstDownbeat : downbeat(firstDownbeat),
-      unit: unitOf(unit, compound) ?? before.unit,
+      unit: unitAfter(unitOf(unit, compound), before.unit),
     };
     return { ...settings, freeTime };
   },
@@ -60,13 +64,19 @@ export const findTheBeats = decisionKind({
   },
 });
 
-const UNIT_WORDS: Record<BeatUnit, string> = {
+const UNIT_WORDS: Record<SaidUnit, string> = {
   quarter: 'beats of a quarter',
   'dotted quarter': 'beats of three eighths',
   eighth: 'beats of an eighth',
+  'as found': 'beats as they are parted',
 };
 
-function unitOf(unit: BeatUnit | undefined, compound: boolean | undefined): BeatUnit | undefined {
+function unitAfter(said: SaidUnit | undefined, before: BeatUnit | null): BeatUnit | null {
+  if (said === undefined) return before;
+  return said === AS_FOUND ? null : said;
+}
+
+function unitOf(unit: SaidUnit | undefined, compound: boolean | undefined): SaidUnit | undefined {
   if (unit !== undefined || compound === undefined) return unit;
   return compound ? 'dotted quarter' : 'quarter';
 }
