@@ -1,18 +1,14 @@
-import { trackId, partId } from '../base';
+import { partId } from '../base';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { keySignature, line, meter, performanceOf, tempo, type HandNote, type HandTrack } from '../../testing/music';
-import { barsOfPerformance } from '../performance';
 import { plainPart, plainScore } from '../../testing/scores';
 import { checkScore, pitchName, soundsOf, type Part } from '../score';
 import { layBars, QUARTER, type Bar } from '../time';
 import { assembleVoice } from './notation/assemble';
-import { layBeats } from './timing/beats';
 import { keysOfBars } from './pitch/keys';
-import { estimateLeads } from './timing/lead';
 import { barSplitting, splitSpan } from './notation/note-splitting';
 import { spell, type NoteToSpell } from './pitch/spelling';
-import { timeNotes } from './timing/timed-note';
 import { toScore } from './index';
 import { writtenTransposition } from './pitch/written-pitch';
 import { NO_SETTINGS, type ConversionSettings } from '../settings';
@@ -222,37 +218,28 @@ describe('assembling', () => {
   });
 });
 
-describe('lead', () => {
-  const performance = performanceOf(
-    [
-      { name: 'Piano', notes: Array.from({ length: 32 }, (_, i) => ({ key: 60, at: i / 2, length: 0.4 })) },
-      {
-        name: 'Vln',
-        notes: Array.from({ length: 16 }, (_, i) => ({ key: 70 + (i % 3), at: Math.max(0, i - 0.2), length: 1.1 })),
-      },
-    ],
-    [tempo(0, 100)],
-  );
-  const leads = (pins = {}) =>
-    estimateLeads(
-      new Map(performance.tracks.slice(1).map((track) => [track.id, timeNotes(track.notes, performance.tempo, 0)])),
-      layBeats(barsOfPerformance(performance), performance.tempo),
-      pins,
-    );
-  it('finds 0.2 beats at 100 a minute as 120 ms early, and leaves the piano alone', () => {
-    expect(leads().get(trackId('t2'))).toMatchObject({ milliseconds: 120 });
-    expect(leads().get(trackId('t2'))!.confidence).toBeGreaterThan(0.9);
-    expect(leads().get(trackId('t1'))).toMatchObject({ milliseconds: 0 });
-  });
-  it('believes a person', () =>
-    expect(leads({ t2: 40 }).get(trackId('t2'))).toMatchObject({ milliseconds: 40, pinned: true }));
-});
-
 describe('grid and durations', () => {
   const shaky = (notes: HandNote[], by: number[]): HandNote[] =>
     notes.map((note, i) => ({ ...note, at: Math.max(0, note.at + by[i % by.length]!), length: note.length * 0.9 }));
   const drift = [0.02, -0.03, 0.01, 0.025, -0.02];
 
+  it('finds three in the time of two in one half of a beat, as reels turn', () => {
+    const turn = [0, 1 / 6, 1 / 3, 1 / 2, 3 / 4, 1, 1.25, 1.5, 1.5 + 1 / 6, 1.5 + 1 / 3];
+    const reel = [0, 1, 2, 3, 4, 5, 6, 7].flatMap((n) =>
+      turn.map((at, i) => ({ key: 62 + ((i * 5 + n) % 9), at: 2 * n + at, length: 0.15 })),
+    );
+    const { score } = convert([
+      {
+        name: 'Violin',
+        notes: shaky(
+          reel,
+          drift.map((by) => by * 0.7),
+        ),
+      },
+    ]);
+    const starts = soundsOf(score.parts[0]!, score.bars).map(({ start }) => start / QUARTER);
+    reel.forEach(({ at }, i) => expect(starts[i]).toBeCloseTo(at, 9));
+  });
   it('keeps an eighth-note part to eighths and closes its gaps', () => {
     const eighths = Array.from({ length: 32 }, (_, i) => ({ key: 60 + (i % 5), at: i / 2, length: 0.5 }));
     const { score, reports } = convert([{ name: 'Piano', notes: shaky(eighths, drift) }]);

@@ -88,6 +88,7 @@ describe('the audit of a conversion', () => {
       smallest: 0,
       tupletBeats: 0,
       doubtfulTuplets: [],
+      parted: new Set<number>(),
     };
     const asked = auditQueries(lost, casting.parts[0]!, grid, score.bars);
     expect(asked.map(({ id }) => id)).toEqual(['audit/missing/t1', 'audit/displaced/t1']);

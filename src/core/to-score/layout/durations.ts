@@ -27,6 +27,8 @@ export interface DurationInput {
   line: BeatLine;
   /** Division of each beat, from the grid stage. */
   divisions: readonly number[];
+  /** Beats whose parts are divided each in its own way: of notes that end inside of them only the parts are known. */
+  parted: ReadonlySet<number>;
   /** Smallest plain value of the part. */
   smallest: WrittenUnits;
   /** Gaps up to this long are closed, whatever they look like. */
@@ -84,7 +86,7 @@ function endByHand(chord: readonly PlacedNote[], next: WrittenUnits): WrittenUni
 function meantEnd(
   chord: readonly PlacedNote[],
   next: WrittenUnits,
-  { line, divisions }: DurationInput,
+  { line, divisions, parted }: DurationInput,
 ): WrittenUnits | null {
   const ends = chord.flatMap((note) => note.meantEnd ?? []);
   if (ends.length < chord.length) return null;
@@ -94,7 +96,7 @@ function meantEnd(
   const beat = line.beats[b]!;
   const writable =
     end === next ||
-    exactDivisions(beat.length, beat.compound, divisions[b] ?? 1).some(
+    (parted.has(b) ? [divisions[b]!] : exactDivisions(beat.length, beat.compound, divisions[b] ?? 1)).some(
       (division) => ((end - beat.start) * division) % beat.length === 0,
     );
   return writable && ends.includes(median(ends)) ? end : null;
@@ -153,14 +155,15 @@ function endsInQuestion(
   next: WrittenUnits,
   input: DurationInput,
 ): WrittenUnits[] {
-  const { line, divisions, smallest } = input;
+  const { line, divisions, parted, smallest } = input;
   const ends: WrittenUnits[] = [];
   const reach = Math.max(QUARTER, (release - start) * 0.6);
   const from = Math.max(start + 1, release - reach);
   const to = Math.min(next, release + reach);
   for (let b = lastNotAfter(line.starts, from); b < line.beats.length && line.beats[b]!.start <= to; b++) {
     const beat = line.beats[b]!;
-    for (const division of endDivisions(beat.length, beat.compound, divisions[b] ?? 1, smallest)) {
+    const own = divisions[b] ?? 1;
+    for (const division of parted.has(b) ? [own] : endDivisions(beat.length, beat.compound, own, smallest)) {
       for (let k = 0; k <= division; k++) {
         const end = beat.start + (k * beat.length) / division;
         if (end > start && end <= next && end >= from && end <= to) ends.push(end);

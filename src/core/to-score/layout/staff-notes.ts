@@ -7,7 +7,9 @@ import type { DrumMap, Instrument } from '../../instruments';
 import type { MidiKey, WrittenUnits } from '../../time';
 import type { BeatLine } from '../timing/beats';
 import { isTuplet, writeEnds, type DurationReport, type EndedNote } from './durations';
+import { absorbDoubles } from '../timing/doubles';
 import type { GridChoice } from '../timing/grid';
+import type { PlacedNote } from '../timing/timed-note';
 import { writeStrokes } from './percussion';
 import { withPlainValues } from './short-values';
 import { splitHands } from './staves';
@@ -69,7 +71,7 @@ export function writeStaves(
   const staffOfNote =
     part.instrument.clefs.length < 2 ? grid.notes.map(() => 1) : handsOf(part, grid, settings.handSplit);
   const output = part.instrument.clefs.map((_, s): StaffNotes => {
-    const own = grid.notes.filter((_note, i) => staffOfNote[i] === s + 1);
+    const own = onOneStaff(grid.notes.filter((_note, i) => staffOfNote[i] === s + 1));
     const set = own.map((note) => note.byHand?.voice);
     const most = Math.max(settings.voices ?? USUAL_VOICES, ...set.map((voice) => voice ?? 1));
     const found = separateVoices(own, voiceCosts(part.instrument, settings.voices ?? USUAL_VOICES));
@@ -81,6 +83,7 @@ export function writeStaves(
         notes: own.filter((_note, i) => voiceOfNote[i] === voice),
         line,
         divisions: grid.divisions,
+        parted: grid.parted,
         smallest: grid.smallest,
         closeGaps: settings.closeGaps,
       });
@@ -115,6 +118,13 @@ function voiceCosts({ family, polyphonic, clefs }: Instrument, most: number): Vo
     secondVoice: polyphonic ? SECOND_VOICE_KEYBOARD : SECOND_VOICE_MELODIC,
     strums: family === 'plucked' && clefs.length === 1,
   };
+}
+
+/** What both hands strike is written once where it comes to lie on one staff. */
+function onOneStaff(notes: PlacedNote[]): PlacedNote[] {
+  const places = new Set(notes.map(({ start, key }) => `${start} ${key}`));
+  if (places.size === notes.length) return notes;
+  return absorbDoubles(notes.map(({ hand: _, ...note }) => ({ ...note, absorbed: [...note.absorbed] })));
 }
 
 function handsOf(part: CastPart, grid: GridChoice, split: MidiKey | undefined): number[] {

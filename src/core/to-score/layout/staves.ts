@@ -23,15 +23,21 @@ const NARROW = 5;
 const WIDE_LEAP = 14;
 const REST_BETWEEN: WrittenUnits = QUARTER;
 /** A chord in close position, within an octave, that is shared between the hands. */
-const TORN = 1;
+const TORN = 0.5;
 /** One hand played chords by itself: the next one is not shared on the way to the other hand. */
 const TORN_BETWEEN_CHORDS = 3;
 const OCTAVE = 12;
 const CLOSE = 5;
 /** For each semitone by which the widest gap of a chord is wider than the one between the hands. */
-const GAP = 0.06;
+const GAP = 0.1;
 /** A hand that holds a note strikes another one, though the other hand is free. */
 const HOLDING = 2.2;
+/** A key is struck again, and by the other hand. */
+const SWITCHED = 1.4;
+/** For each semitone beyond what a hand reaches, on the other side of middle C, and from where it was just now. */
+const OVER = 1.5;
+const AWAY = 0.03;
+const MOVE = 0.09;
 
 /** Notes of one hand that last for quite different times are likelier those of two. */
 const UNLIKE = 0.8;
@@ -41,6 +47,7 @@ interface Hand {
   centre: MidiKey;
   lastAt: WrittenUnits;
   /** What it struck last, and until when that sounds. */
+  keys: readonly MidiKey[];
   lowest: MidiKey;
   highest: MidiKey;
   until: number;
@@ -68,6 +75,7 @@ export function splitHands(notes: readonly PlacedNote[]): number[] {
   const idle = (centre: MidiKey): Hand => ({
     centre,
     lastAt: -4 * QUARTER,
+    keys: [],
     lowest: centre,
     highest: centre,
     until: -4 * QUARTER,
@@ -117,6 +125,7 @@ function costOf(hands: Hands, { at, keys, left, right, unlike }: Cut): number {
     hopping(left, right, hands, at) +
     holding(left, right, hands, at) +
     cutCost(keys, left.length, hands, at) +
+    switched(left, right, hands, at) +
     unlike
   );
 }
@@ -138,7 +147,7 @@ function handCost(keys: readonly MidiKey[], hand: Hand, at: WrittenUnits, right:
   // After a rest the hand has had time to move.
   const haste = 1 / (1 + (at - hand.lastAt) / (2 * QUARTER));
   const move = Math.abs((low + high) / 2 - hand.centre);
-  return over * 1.5 + crowd + away * 0.12 + move * 0.09 * haste + (right ? 0 : 0.05);
+  return over * OVER + crowd + away * AWAY + move * MOVE * haste + (right ? 0 : 0.05);
 }
 
 function crossing(left: readonly MidiKey[], right: readonly MidiKey[], hands: Hands): number {
@@ -168,6 +177,15 @@ function holding(left: readonly MidiKey[], right: readonly MidiKey[], hands: Han
   return own.until > at + QUARTER / 8 && other.until <= at + QUARTER / 8 ? HOLDING : 0;
 }
 
+/** Keys that one hand has just struck, and the other one strikes again: chords that are repeated stay in their hand. */
+function switched(left: readonly MidiKey[], right: readonly MidiKey[], hands: Hands, at: WrittenUnits): number {
+  const taken = (keys: readonly MidiKey[], own: Hand, other: Hand) =>
+    at - other.until > REST_BETWEEN
+      ? 0
+      : keys.filter((key) => other.keys.includes(key) && !own.keys.includes(key)).length;
+  return SWITCHED * (taken(left, hands.left, hands.right) + taken(right, hands.right, hands.left));
+}
+
 /** Hands lie apart where the chord does. */
 function cutCost(keys: readonly MidiKey[], cut: number, hands: Hands, at: WrittenUnits): number {
   if (keys.length < 2) return 0;
@@ -186,5 +204,5 @@ function isChording({ left, right }: Hands, at: WrittenUnits): boolean {
 
 function moved(hand: Hand, keys: readonly MidiKey[], at: WrittenUnits, until: number): Hand {
   if (keys.length === 0) return hand;
-  return { centre: (keys[0]! + keys.at(-1)!) / 2, lastAt: at, lowest: keys[0]!, highest: keys.at(-1)!, until };
+  return { centre: (keys[0]! + keys.at(-1)!) / 2, lastAt: at, lowest: keys[0]!, highest: keys.at(-1)!, keys, until };
 }

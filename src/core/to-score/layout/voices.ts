@@ -10,7 +10,7 @@
  * 2004 for voice continuity, from memory).
  */
 import { beamSearch } from '../../base';
-import type { WrittenUnits, MidiKey } from '../../time';
+import type { MidiKey, Seconds, WrittenUnits } from '../../time';
 import { QUARTER } from '../../time';
 import type { PlacedNote } from '../timing/timed-note';
 
@@ -21,10 +21,13 @@ const HELD_MEANT = 2.5;
 const CROSSING = 2.5;
 /** Cutting off a chord into which the next one is struck. */
 const STRUCK_INTO = 0.4;
+/** So long a finger stays on its key after the next one, however short the notes are: nothing is held there. */
+const LEGATO: Seconds = 0.06;
 
 interface Line {
-  /** Played end of what sounds last in this voice. */
+  /** Played end of what sounds last in this voice, and when that is. */
   end: number;
+  endSeconds: Seconds;
   /** The file tells that end. */
   meant: boolean;
   start: WrittenUnits;
@@ -58,7 +61,7 @@ export interface VoiceCosts {
 export function separateVoices(notes: readonly PlacedNote[], costs: VoiceCosts): number[] {
   const chords = chordsFromTop(notes);
   if (isOneLine(notes, chords)) return notes.map(() => 0);
-  const silent: Line = { end: -Infinity, meant: false, start: -Infinity, key: 0, keys: [] };
+  const silent: Line = { end: -Infinity, endSeconds: -Infinity, meant: false, start: -Infinity, key: 0, keys: [] };
   const path = beamSearch<readonly Line[], Sharing>({
     start: Array<Line>(costs.most).fill(silent),
     steps: chords.length,
@@ -119,7 +122,8 @@ function isOneLine(notes: readonly PlacedNote[], chords: readonly (readonly numb
     const note = notes[chord[0]!]!;
     const next = chords[c + 1] && notes[chords[c + 1]![0]!]!;
     if (next && note.meantEnd !== undefined && next.meant !== undefined) return note.meantEnd <= next.meant;
-    return !next || note.release - next.start <= 0.35 * Math.min(next.start - note.start, next.release - next.onset);
+    if (!next || isLegato(note.releaseSeconds, next)) return true;
+    return note.release - next.start <= 0.35 * Math.min(next.start - note.start, next.release - next.onset);
   });
 }
 
@@ -171,6 +175,7 @@ function lineAfter(chord: readonly PlacedNote[], side: 'upper' | 'lower'): Line 
     start: chord[0]!.start,
     meant: chord.every((note) => note.meantEnd !== undefined),
     end: chord.reduce((end, note) => Math.max(end, note.release), 0),
+    endSeconds: chord.reduce((end, note) => Math.max(end, note.releaseSeconds), 0),
     key: side === 'upper' ? chord.at(-1)!.key : chord[0]!.key,
     keys: chord.map((note) => note.key),
   };
@@ -180,6 +185,9 @@ function lineAfter(chord: readonly PlacedNote[], side: 'upper' | 'lower'): Line 
 function isStruckInto(line: Line, chord: readonly PlacedNote[]): boolean {
   return chord.length > 1 && line.keys.length > 1 && chord.some((note) => line.keys.includes(note.key));
 }
+
+/** Let go hardly later than the next one is struck. */
+const isLegato = (end: Seconds, next: PlacedNote): boolean => end - next.onsetSeconds <= LEGATO;
 
 /** What is cut off when the voice moves on: little for a legato overlap, much for a held note. */
 function joining(line: Line, chord: readonly PlacedNote[]): number {
@@ -191,7 +199,9 @@ function joining(line: Line, chord: readonly PlacedNote[]): number {
   const share = over / Math.max(1, Math.min(held, length));
   if (isStruckInto(line, chord)) return STRUCK_INTO;
   if (line.meant && chord[0]!.meant !== undefined) return Math.min(HELD_MEANT + 2.2 * share, 6);
-  return share <= 0.35 ? 0.3 * share : Math.min(0.1 + 2.2 * share, 6);
+  return share <= 0.35 || isLegato(line.endSeconds, chord[0]!)
+    ? 0.3 * Math.min(1, share)
+    : Math.min(0.1 + 2.2 * share, 6);
 }
 
 /** Notes of one chord that end at different times cannot share a stem. */

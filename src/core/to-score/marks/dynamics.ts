@@ -39,18 +39,22 @@ const SHORTEST_HAIRPIN: WrittenUnits = QUARTER;
 const LEAST_CHANGE: Record<MarkStrength, number> = { few: 26, usual: 16, many: 11 };
 /** The sign in force stays while its velocity is not farther off than the nearest one's by this. */
 const HYSTERESIS = 5;
+/** So much harder a single note is struck, and so long it lasts at most, to be an accent. */
+const ACCENT = 16;
+const LONGEST_ACCENT: WrittenUnits = 2 * QUARTER;
 /** After so long a silence the sign is said again. */
 const LONG_REST: WrittenUnits = 16 * QUARTER;
 
 /** @param barOf index of the bar that holds a place */
 export function findDynamics(
-  { points, continuous }: Loudness,
+  { points: played, continuous }: Loudness,
   strength: MarkStrength,
   barOf: (at: WrittenUnits) => number,
 ): { dynamics: DynamicMark[]; hairpins: Hairpin[] } {
   const dynamics: DynamicMark[] = [];
   const hairpins: Hairpin[] = [];
-  if (points.length === 0) return { dynamics, hairpins };
+  if (played.length === 0) return { dynamics, hairpins };
+  const points = continuous ? played : withoutAccents(played);
   const stretches = cut(
     points,
     Math.max(LEAST_NOISE, continuous ? Math.min(CONTINUOUS_NOISE, noise(points)) : noise(points)),
@@ -87,6 +91,21 @@ export function findDynamics(
     lastAt = lastPoint.at;
   });
   return { dynamics, hairpins };
+}
+
+/**
+ * A single note that is struck harder than those about it, as first beats are, is no dynamic: it takes their loudness, or
+ * that of those after it where a section begins with it.
+ */
+function withoutAccents(points: readonly LoudnessPoint[]): LoudnessPoint[] {
+  return points.map((point, i) => {
+    const [before, after, later] = [points[i - 1], points[i + 1], points[i + 2]];
+    if (!after || after.at - point.at > LONGEST_ACCENT) return point;
+    const above = point.value - Math.max(before?.value ?? 0, after.value);
+    const agree = (other: LoudnessPoint | undefined) => other && Math.abs(other.value - after.value) <= above / 2;
+    if (above < ACCENT || !(agree(before) || agree(later))) return point;
+    return { ...point, value: before && agree(before) ? (before.value + after.value) / 2 : after.value };
+  });
 }
 
 function signFor(value: number, now: Dynamic | null): Dynamic {

@@ -48,6 +48,19 @@ describe('dynamics', () => {
     ]);
     expect(hairpins).toEqual([]);
   });
+  it('are not made of first beats that are struck harder, and a section that is loud stays one', () => {
+    // Eighths: one of eight is an accent, and nothing between.
+    const beat = (at: number) => (at % 4 === 0 ? 34 : 0);
+    const levels = (velocity: (at: number) => number) =>
+      partOf({ name: 'Flute', notes: loud(line(...scale(72, 96, 0.5)), velocity) }).score.parts[0]!.lines.dynamics.map(
+        ({ at, level }) => [bar(at), level],
+      );
+    expect(levels((at) => 64 + beat(at))).toEqual([[0, 'mp']]);
+    expect(levels((at) => (at < 24 ? 50 : 93) + beat(at))).toEqual([
+      [0, 'p'],
+      [6, 'f'],
+    ]);
+  });
   it('are read from the modulation controller of sustained sounds, with a hairpin where it rises', () => {
     const swell = Array.from({ length: 96 }, (_, i): [number, number] => [
       i / 2,

@@ -38,6 +38,9 @@ describe('signatures', () => {
   it('a passing modulation to the dominant stays under the signature of the home key', () => {
     expect(printed([...times(8, 1), ...times(10, 2), ...times(8, 1)])).toEqual([[0, 1]]);
   });
+  it('what begins in a key and ends in its dominant, as an exposition does, is in the key it begins in', () => {
+    expect(printed([...times(16, -2), ...times(28, -1)])).toEqual([[0, -2]]);
+  });
   it('a section in a distant key gets a signature of its own, at its first bar, and home comes back', () => {
     expect(printed([...times(16, 1), ...times(16, 4), ...times(16, 1)])).toEqual([
       [0, 1],

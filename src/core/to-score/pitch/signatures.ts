@@ -29,6 +29,9 @@ const SIGN = 0.08;
 const EDGE_BARS = 4;
 const OPENING = 36;
 const ENDING = 2;
+/** Before it modulates a piece shows what is diatonic in it: how much more an accidental weighs, and how long. */
+const EXPOSED_BARS = 16;
+const EXPOSED = 3;
 /** A change of signature; a section that stands in the dominant is rarely given one. */
 const CHANGE = 10;
 const TO_DOMINANT = 24;
@@ -99,13 +102,15 @@ function barCosts(barKeys: readonly BarKey[], notes: readonly SoundingNote[], ba
   return bars.map((_, bar) => {
     const weights = sounding[bar]!;
     if (!weights.some((weight) => weight > 0)) return SIGNATURES.map(() => 0);
+    const exposed = bar < first + EXPOSED_BARS ? EXPOSED : 1;
     const edge = bar < first + EDGE_BARS ? OPENING : bar > last - EDGE_BARS ? ENDING : 1;
     return SIGNATURES.map((signature) => {
       const away = AWAY[Math.abs(fifthsFrom(signature, barKeys[bar]!.fifths))]!;
       const accidentals = weights.filter(
         (weight, pitchClass) => weight >= COUNTS && !isDiatonic(pitchClass, signature),
       ).length;
-      return edge * away + ACCIDENTAL * Math.min(accidentals, MOST_ACCIDENTALS) + SIGN * Math.abs(signature);
+      const foreign = exposed * ACCIDENTAL * Math.min(accidentals, MOST_ACCIDENTALS);
+      return edge * away + foreign + SIGN * Math.abs(signature);
     });
   });
 }

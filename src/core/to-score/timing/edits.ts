@@ -3,7 +3,7 @@
  */
 import type { NoteEdit } from '../../settings';
 import { QUARTER, type PlayedUnits, type Seconds, type WrittenUnits } from '../../time';
-import { absorbDoubles } from './grid';
+import { absorbDoubles } from './doubles';
 import type { PlacedNote, TimedNote } from './timed-note';
 
 /** A grace note that becomes a note of its own takes so much before its main note. */

@@ -1,13 +1,13 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { line as noteLine, performanceOf, PPQ, tempo, type HandNote } from '../../../testing/music';
+import { line as noteLine, meter, performanceOf, PPQ, tempo, type HandNote } from '../../../testing/music';
 import { barsOfPerformance } from '../../performance';
+import { checkScore, soundsOf } from '../../score';
 import { QUARTER } from '../../time';
 import { layBeats } from './beats';
 import { findExact } from './exactness';
 import { toScore } from '../index';
 import { findMeantEnds } from './gates';
-import { splitHands } from '../layout/staves';
 import { NO_SETTINGS } from '../../settings';
 
 function judged(notes: HandNote[], bpm = 100) {
@@ -39,6 +39,17 @@ describe('exactness', () => {
       const quarters = [0, 1, 2, 3, ...Array.from({ length: count }, (_, i) => 4 + (i * 2) / count), 6, 7];
       places(judged(at(...quarters))).forEach((place, i) => expect(place).toBeCloseTo(quarters[i]!, 6));
     }
+  });
+  it('believes triplets in one eighth of a compound beat beside thirty-seconds in the next', () => {
+    const bar = [0, 3 / 8, 1 / 2, 2 / 3, 5 / 6, 1, 3 / 2, 15 / 8, 2, 13 / 6, 7 / 3, 5 / 2];
+    const quarters = [0, 1, 2, 3].flatMap((n) => bar.map((quarter) => 3 * n + quarter));
+    const conductor = [meter(0, 6, 8), tempo(0, 100)];
+    const notes = quarters.map((quarter, i) => ({ key: 60 + (i % 7), at: quarter, length: 0.1 }));
+    const performance = performanceOf([{ name: 'Flute', notes }], conductor);
+    const { score } = toScore(performance, NO_SETTINGS);
+    const starts = soundsOf(score.parts[0]!, score.bars).map(({ start }) => start / QUARTER);
+    starts.forEach((start, i) => expect(start).toBeCloseTo(quarters[i]!, 9));
+    expect(checkScore(score)).toEqual([]);
   });
   it('takes a hand for a hand, and one lucky onset for luck', () => {
     const hand = Array.from({ length: 24 }, (_, i) => i + 1 + 0.021 * Math.sin(i * 2.3 + 1));
@@ -114,40 +125,5 @@ describe('gates', () => {
     expect(track.notes.map((note) => (ends.get(note.id)! - found.places.get(note.id)!) / QUARTER)).toEqual([
       1, 0.5, 2, 1, 1,
     ]);
-  });
-});
-
-describe('hands', () => {
-  const staves = (chords: readonly { keys: readonly number[]; at: number; length: number }[]) => {
-    const notes = chords.flatMap(({ keys, at: start, length }, i) =>
-      keys.map((key, k) => ({
-        id: i * 10 + k,
-        key,
-        start: start * QUARTER,
-        onset: start * QUARTER,
-        release: (start + length) * QUARTER,
-        onsetSeconds: 0,
-        releaseSeconds: 0,
-        velocity: 80,
-        absorbed: [],
-      })),
-    );
-    return splitHands(notes);
-  };
-  it('a broken chord under a held melody is the left hand’s, high as it lies', () => {
-    // The first bars of an accompaniment of broken chords in the middle of the keyboard, made for this test.
-    const melody = [72, 76, 79].map((key, i) => ({ keys: [key], at: i * 2, length: 2 }));
-    const figure = Array.from({ length: 12 }, (_, i) => ({ keys: [[60, 67, 64, 67][i % 4]!], at: i / 2, length: 0.5 }));
-    const together = [...melody, ...figure].sort((a, b) => a.at - b.at || a.keys[0]! - b.keys[0]!);
-    const found = staves(together);
-    // In the first two beats the hands are still finding their places.
-    together.forEach((one, i) => {
-      if (one.at >= 2 || one.at === 0)
-        expect(found[i], `key ${one.keys[0]} at ${one.at}`).toBe(one.length === 2 ? 1 : 2);
-    });
-  });
-  it('hands lie apart where the chord does', () => {
-    const chords = Array.from({ length: 6 }, (_, i) => ({ keys: [51, 56, 60, 72], at: i, length: 1 }));
-    expect(staves(chords)).toEqual(chords.flatMap(() => [2, 2, 2, 1]));
   });
 });

@@ -45,12 +45,17 @@ const LEAST_DISPLACED = 8;
 /** Tuplets that go over several beats, and nats for one of them. */
 const WIDE_DIVISIONS = [5, 7] as const;
 const WIDE = 5;
+/** Nats for a beat whose parts are divided each in its own way. */
+const PARTED = 1;
+const THIRDS = 3;
 /** Nearly all notes must agree on a displacement. */
 const DISPLACED_SHARE = 0.95;
 /** Fewer onsets than this share have no residue in common: they were played. Fifths of a beat leave five, a fifth each. */
 const LEAST_RESIDUE = 0.15;
 const MOST_RESIDUES = 2;
 
+/** Of a part of a beat. */
+const PART_DIVISIONS = [1, 2, 3, 4, 6, 8];
 const DIVISIONS = [1, 2, 3, 4, 6, 8, 12, 16, 5, 7, 9, 10, 14, 18, 20, 24, 32];
 /** Nothing smaller than a 64th, or the third of a 32nd. */
 const FINEST: WrittenUnits = QUARTER / 16;
@@ -100,7 +105,8 @@ function judge(ticks: readonly Ticks[], offset: Ticks, line: BeatLine): Judgemen
   let exact: Path = { cost: 0, last: null };
   let byHand: Path = { cost: CHANGE, last: null };
   for (const [beat, strikes] of beats) {
-    const fit = cheapest(fitBeat(strikes, line.beats[beat]!, line.unitsPerTick), wide.get(beat) ?? null);
+    const own = fitBeat(strikes, line.beats[beat]!, line.unitsPerTick) ?? fitParts(strikes, line.beats[beat]!, line);
+    const fit = cheapest(own, wide.get(beat) ?? null);
     // Whatever begins with the file, played early or not, stands on its first tick: that says nothing for a machine.
     const telling = strikes.filter(({ tick }) => tick > 0).length;
     const handCost = telling * missing(line, beat);
@@ -222,9 +228,14 @@ function strikesIn(beats: ReadonlyMap<number, readonly Strike[]>, from: number, 
   return strikes;
 }
 
-function fitBeat(strikes: readonly Strike[], beat: Beat, unitsPerTick: number): BeatFit | null {
+function fitBeat(
+  strikes: readonly Strike[],
+  beat: Beat,
+  unitsPerTick: number,
+  divisions: readonly number[] = DIVISIONS,
+): BeatFit | null {
   let best: BeatFit | null = null;
-  for (const division of DIVISIONS) {
+  for (const division of divisions) {
     const unit = beat.length / division;
     if (!Number.isInteger(unit) || unit < FINEST * 0.6) continue;
     const places: WrittenUnits[] = [];
@@ -242,6 +253,25 @@ function fitBeat(strikes: readonly Strike[], beat: Beat, unitsPerTick: number): 
     if (cost < (best?.cost ?? Infinity)) best = { cost, places };
   }
   return best;
+}
+
+/** Thirds of a compound beat, each divided for itself: three in the time of two in one eighth, thirty-seconds in the next. */
+function fitParts(strikes: readonly Strike[], beat: Beat, { unitsPerTick }: BeatLine): BeatFit | null {
+  if (!beat.compound) return null;
+  const length = beat.length / THIRDS;
+  const places: WrittenUnits[] = [];
+  let cost = PARTED;
+  for (let part = 0; part < THIRDS; part++) {
+    const start = beat.start + part * length;
+    const end = part + 1 < THIRDS ? start + length - toleranceOf(unitsPerTick) : Infinity;
+    const inside = strikes.filter(({ at }) => (part === 0 || at >= start - toleranceOf(unitsPerTick)) && at < end);
+    if (inside.length === 0) continue;
+    const fit = fitBeat(inside, { ...beat, start, length, compound: false }, unitsPerTick, PART_DIVISIONS);
+    if (!fit) return null;
+    cost += fit.cost;
+    places.push(...fit.places);
+  }
+  return places.length === strikes.length ? { cost, places } : null;
 }
 
 /** Nats for a place that needs its beat to be divided so. */

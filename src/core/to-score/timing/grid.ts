@@ -15,6 +15,9 @@ import { noteValue, type PartId } from '../../score';
 import { QUARTER, type Beat, type Seconds, type WrittenUnits } from '../../time';
 import { beatIndexAt, type BeatLine } from './beats';
 import { sameNumbers, stage, type Memo } from '../../base/stage';
+import { absorbDoubles } from './doubles';
+import { fitBeat, onOnePlace, tripletHalves, TWO_AT_ONCE, type BeatFit, type Way } from './fit-beat';
+import { gatherStrikes, type Strike } from './strikes';
 import type { PlacedNote, TimedNote } from './timed-note';
 import { VALUE_LENGTH, type GridPin } from '../../settings';
 
@@ -38,37 +41,20 @@ export interface GridChoice {
   /** Smallest plain value found (undotted length). */
   smallest: WrittenUnits;
   tupletBeats: number;
+  /** Beats (by index) whose parts are divided each in its own way; `divisions` has how many they are. */
+  parted: ReadonlySet<number>;
   /** Beats (by index) written as a tuplet that would fit nearly as well without, and the reverse. */
   doubtfulTuplets: number[];
-}
-
-/** Notes of one part that were struck together, as one onset. */
-interface Strike {
-  at: number;
-  /** The file has it exactly here. */
-  meant: boolean;
-  notes: TimedNote[];
-}
-
-interface BeatFit {
-  division: number;
-  /** Misfit and places, without habit and change. */
-  cost: number;
-  places: WrittenUnits[];
 }
 
 const FIRST_JITTER: Seconds = 0.022;
 const LEAST_JITTER: Seconds = 0.004;
 const MOST_JITTER: Seconds = 0.045;
-const STRUCK_TOGETHER: Seconds = 0.024;
 const ROUNDS = 3;
 /** Onsets this share of a beat before the next beat belong to that beat, played early. */
 const EARLY_SHARE = 1 / 16;
 const ENSEMBLE_WEIGHT = 0.35;
 const LOUDEST = 4;
-/** Nats against one place for two onsets: of the same key, and of one line. */
-const SAME_KEY_AGAIN = 9;
-const TWO_AT_ONCE = 5;
 const MOSTLY_EXACT = 0.97;
 
 const PLAIN = [1, 2, 4, 8];
@@ -186,7 +172,9 @@ class PartGrid {
     const notes: PlacedNote[] = [];
     let smallest = 4 * QUARTER;
     let tupletBeats = 0;
+    const parted = new Set<number>();
     for (const [beat, fit] of this.path) {
+      if (fit.parted) parted.add(beat);
       divisions[beat] = fit.division;
       const unit = this.line.beats[beat]!.length / fit.division;
       if (noteValue(unit, 0)) smallest = Math.min(smallest, unit);
@@ -206,6 +194,7 @@ class PartGrid {
       exact: this.exact,
       smallest,
       tupletBeats,
+      parted,
     };
   }
 
@@ -271,25 +260,24 @@ class PartGrid {
     const fitting =
       meant.length === 0 ? usual : usual.filter((division) => meant.every((at) => (at * division) % info.length === 0));
     // What the file has exactly may need a division nobody would look for in played music.
-    const divisions =
-      fitting.length > 0
-        ? fitting
-        : [EXACT.find((division) => meant.every((at) => (at * division) % info.length === 0)) ?? MOST_DIVISION];
-    const jitter = this.jitter / this.line.secondsPerUnit[beat]!;
-    if (meant.length === strikes.length)
-      return [fitBeat(strikes, info, Math.min(...divisions), jitter, this.part.melodic)];
-    return divisions.map((division) => fitBeat(strikes, info, division, jitter, this.part.melodic));
+    const whole = EXACT.find((division) => meant.every((at) => (at * division) % info.length === 0));
+    const divisions = fitting.length > 0 ? fitting : [whole ?? (info.compound ? 3 : 2)];
+    const manner = { jitter: this.jitter / this.line.secondsPerUnit[beat]!, melodic: this.part.melodic };
+    if (fitting.length === 0 && whole === undefined)
+      return [{ ...fitBeat(strikes, info, { division: divisions[0]! }, manner), parted: true }];
+    if (meant.length === strikes.length) return [fitBeat(strikes, info, { division: Math.min(...divisions) }, manner)];
+    const ways = [
+      ...divisions.map((division): Way => ({ division })),
+      ...(meant.length === 0 && !this.pinAt(info) ? tripletHalves(info, strikes) : []),
+    ];
+    return ways.map((way) => fitBeat(strikes, info, way, manner));
   }
 
   /** Two onsets on the barline between two beats, one rounded up and one down, are one place for one key. */
   private meeting(before: number, from: BeatFit, beat: number, to: BeatFit): number {
     const [last, first] = [this.byBeat.get(before)?.at(-1), this.byBeat.get(beat)![0]!];
     if (!last || from.places.at(-1) !== to.places[0]) return 0;
-    return last.notes.some((note) => first.notes.some((other) => other.key === note.key))
-      ? SAME_KEY_AGAIN
-      : this.part.melodic
-        ? TWO_AT_ONCE
-        : 0;
+    return onOnePlace(last, first, this.part.melodic ? TWO_AT_ONCE : 0);
   }
 
   private pinAt(beat: Beat): GridPin | undefined {
@@ -370,78 +358,4 @@ function changeCost(from: number, to: number, distance: number): number {
   if (from === to) return 0;
   const cost = kindOf(from) === kindOf(to) || from === 1 || to === 1 ? 0.2 : 0.8;
   return distance > 4 ? cost / 2 : cost;
-}
-
-/** Each strike to its nearest place, with what that costs. */
-function fitBeat(strikes: readonly Strike[], beat: Beat, division: number, jitter: number, melodic: boolean): BeatFit {
-  const unit = beat.length / division;
-  const used = new Uint8Array(division + 1);
-  const places: WrittenUnits[] = [];
-  let cost = 0;
-  let last: Strike | null = null;
-  let lastSlot = -1;
-  for (const strike of strikes) {
-    let slot = Math.round((strike.at - beat.start) / unit);
-    slot = Math.max(0, Math.min(division, slot));
-    const place = strike.meant ? strike.at : beat.start + slot * unit;
-    const away = (strike.at - place) / jitter;
-    cost += Math.min(away * away * 0.5, 18);
-    if (slot === lastSlot && last && !(strike.meant && last.meant)) {
-      const again = strike.notes.some((note) => last!.notes.some((other) => other.key === note.key));
-      cost += again ? SAME_KEY_AGAIN : melodic ? TWO_AT_ONCE : 0.4;
-    }
-    used[slot] = 1;
-    places.push(place);
-    last = strike;
-    lastSlot = slot;
-  }
-  // Every place says whether it is struck or not: fine divisions with most places empty are not believed.
-  for (let slot = 1; slot < division; slot++) cost += used[slot] ? 0.55 : 0.75;
-  if (!used[0]) cost += 0.5;
-  return { division, cost, places };
-}
-
-/** Two notes of one key at one place are written once; the one that sounds longest stands for both. */
-export function absorbDoubles(notes: PlacedNote[]): PlacedNote[] {
-  notes.sort((a, b) => a.start - b.start || a.key - b.key || b.release - a.release);
-  const kept: PlacedNote[] = [];
-  for (const note of notes) {
-    const last = kept.at(-1);
-    if (last && last.start === note.start && last.key === note.key) last.absorbed.push(note.id, ...note.absorbed);
-    else kept.push(note);
-  }
-  return kept;
-}
-
-/** @param believed whether what the file has exactly at a place stays there: not where somebody set another grid */
-function gatherStrikes(notes: readonly TimedNote[], line: BeatLine, believed: (at: number) => boolean): Strike[] {
-  const strikes: Strike[] = [];
-  const exact = new Map<WrittenUnits, Strike>();
-  const sorted = [...notes].sort((a, b) => a.onset - b.onset);
-  let lastSeconds = -Infinity;
-  for (const note of sorted) {
-    if (note.meant !== undefined && believed(note.meant)) {
-      const strike = exact.get(note.meant);
-      if (strike) strike.notes.push(note);
-      else {
-        const made = { at: note.meant, meant: true, notes: [note] };
-        exact.set(note.meant, made);
-        strikes.push(made);
-      }
-      lastSeconds = -Infinity;
-      continue;
-    }
-    const strike = strikes.at(-1);
-    // Nobody strikes a key twice in so short a time: the same key again is the same note from another source.
-    const together = strike && note.onsetSeconds - lastSeconds < STRUCK_TOGETHER;
-    lastSeconds = note.onsetSeconds;
-    if (together) {
-      strike.notes.push(note);
-      strike.at += (note.onset - strike.at) / strike.notes.length;
-    } else strikes.push({ at: note.onset, meant: false, notes: [note] });
-  }
-  const last = line.beats.at(-1)!;
-  const end = last.start + last.length;
-  for (const strike of strikes) strike.at = Math.min(Math.max(0, strike.at), end);
-  return strikes.sort((a, b) => a.at - b.at);
 }

@@ -37,6 +37,9 @@ export function appliedLead(lead: Lead | undefined): Seconds {
   return lead.pinned || lead.confidence >= LEAST_LEAD_CONFIDENCE ? lead.milliseconds / 1000 : 0;
 }
 
+/** As sure as nothing is that is taken out. */
+const IN_DOUBT = LEAST_LEAD_CONFIDENCE - 0.01;
+
 const SURE_WITNESS = 0.9;
 const MOST_COMPANY = 10;
 const ALIKE: Seconds = 0.008;
@@ -67,6 +70,8 @@ const PLACES_COMPOUND: readonly (readonly [number, number])[] = [
 ];
 /** How usual each kind of place is in some styles of music, and what the style costs in nats. */
 const STYLES: readonly Style[] = [
+  // Hardly anything but beats: as plain as the plainest after-beats below, or these would explain it better.
+  style([0.92, 0.04, 0.02, 0.02], [0.9, 0.03, 0.04, 0.03], 0),
   style([0.62, 0.24, 0.08, 0.06], [0.55, 0.13, 0.22, 0.1], 0),
   style([0.4, 0.4, 0.14, 0.06], [0.36, 0.28, 0.29, 0.07], 0.5),
   style([0.3, 0.28, 0.36, 0.06], [0.25, 0.2, 0.2, 0.35], 1),
@@ -98,6 +103,9 @@ function style(plain: readonly number[], compound: readonly number[], cost: numb
 /** Nats an onset for the file as it is, where it stands on a grid as well as with a lead taken out. */
 const BELIEVED = 0.25;
 const MUCH_CLOSER = 0.4;
+/** A lead as large as this that brings the onsets no closer to a grid is asked about. */
+const UNHEARD_OF: Seconds = 0.26;
+const NO_CLOSER = 0.9;
 /** For a second of lead: people play ahead of the beat far more often than behind it. */
 const EARLY_COST = 6;
 /** Nats for a lead of any size: most tracks have none. */
@@ -131,12 +139,14 @@ interface Onset {
 /**
  * @param tracks notes timed with no lead taken out
  * @param exact what the file says of tracks that stand on a grid; those that are not in it were played
+ * @param hands tracks that are one hand of a player, recorded apart
  */
 export function estimateLeads(
   tracks: ReadonlyMap<TrackId, readonly TimedNote[]>,
   line: BeatLine,
   pins: Record<TrackId, Milliseconds>,
   exact: ReadonlyMap<TrackId, ExactTrack> = new Map(),
+  hands: ReadonlySet<TrackId> = new Set(),
 ): Map<TrackId, Lead> {
   const onsets = new Map([...tracks].map(([id, notes]) => [id, distinctOnsets(notes, line)]));
   const known = (id: TrackId): Found | null => {
@@ -156,7 +166,7 @@ export function estimateLeads(
   const alone = new Map(
     [...onsets].map(([id, list]): [TrackId, Found] => [id, known(id) ?? search(list, fits.get(id)!, line, null)]),
   );
-  const found = doubtIfAllAlike(inCompany(alone, onsets, fits, line));
+  const found = doubtHands(doubtIfAllAlike(inCompany(alone, onsets, fits, line)), hands);
   return new Map(
     [...onsets].map(([id, list]) => [
       id,
@@ -203,13 +213,21 @@ function doubtIfAllAlike(found: Map<TrackId, Found>): Map<TrackId, Found> {
     leads.every((lead) => Math.abs(lead) > NEGLIGIBLE && Math.abs(lead - leads[0]!) < ALIKE) &&
     [...found.values()].every(({ exact, set }) => exact === undefined && !set);
   return alike
-    ? new Map(
-        [...found].map(([id, one]) => [
-          id,
-          { ...one, confidence: Math.min(one.confidence, LEAST_LEAD_CONFIDENCE - 0.01) },
-        ]),
-      )
+    ? new Map([...found].map(([id, one]) => [id, { ...one, confidence: Math.min(one.confidence, IN_DOUBT) }]))
     : found;
+}
+
+/**
+ * Both hands of a player are played in one go: one that would have to be ahead of the other, and lies on a grid as it
+ * is, has a rhythm of its own.
+ */
+function doubtHands(found: Map<TrackId, Found>, hands: ReadonlySet<TrackId>): Map<TrackId, Found> {
+  return new Map(
+    [...found].map(([id, one]) => [
+      id,
+      hands.has(id) && one.noCloser ? { ...one, confidence: Math.min(one.confidence, IN_DOUBT) } : one,
+    ]),
+  );
 }
 
 function describe(found: Found, onsets: number): Lead {
@@ -270,6 +288,8 @@ interface Found {
   confidence: number;
   /** By a person. */
   set?: true;
+  /** It brings the onsets no closer to a grid than they were played. */
+  noCloser?: boolean;
   /** Share of the onsets that the file has exactly on a grid, where it says the lead itself. */
   exact?: number;
 }
@@ -300,8 +320,12 @@ function search(
     .reduce((a, b) => (b.cost < a.cost ? b : a));
   const lead = best.lead + remainder(onsets, line, best.lead);
   // A few nats of difference in all are certainty enough.
-  const confidence = 1 - Math.exp(-(rival.cost - best.cost) / 3);
-  return { lead, rival: rival.lead, confidence };
+  const sure = 1 - Math.exp(-(rival.cost - best.cost) / 3);
+  const fit = fits.find((one) => one.lead === best.lead)!;
+  const noCloser = Math.abs(best.lead) > NEGLIGIBLE && likeness(fit.residue, asPlayed) > NO_CLOSER;
+  // Further ahead than people play, and no closer to the grid for it: rather a rhythm.
+  const confidence = noCloser && best.lead > UNHEARD_OF ? Math.min(sure, IN_DOUBT) : sure;
+  return { lead, rival: rival.lead, confidence, noCloser };
 }
 
 /** How well the onsets stand on places of the beat once a lead is taken out. */

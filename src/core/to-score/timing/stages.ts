@@ -28,6 +28,8 @@ import { timeNotes, type MeantTimes, type TimedNote } from './timed-note';
 export interface MusicTrack {
   id: TrackId;
   notes: readonly PlayedNote[];
+  /** It is one hand of a player, recorded apart. */
+  hand?: true;
 }
 
 export const beats = stage('beats', ({ laid, tempo }: { laid: readonly Bar[]; tempo: TempoMap }) =>
@@ -39,16 +41,18 @@ export const musicTracks = stage(
   'music tracks',
   ({ performance, casting }: { performance: Performance; casting: Casting }): MusicTrack[] => {
     const notes = new Map<TrackId, Map<number, PlayedNote>>();
+    const hands = new Set<TrackId>();
     for (const part of casting.parts)
       for (const source of part.sources) {
         const own = notes.get(source.track) ?? new Map<number, PlayedNote>();
         // Players who double each other share notes; each counts once.
         for (const note of source.notes) own.set(note.id, note);
         notes.set(source.track, own);
+        if (source.staff !== null) hands.add(source.track);
       }
     return performance.tracks.flatMap(({ id }) => {
       const own = notes.get(id);
-      return own ? [{ id, notes: [...own.values()] }] : [];
+      return own ? [{ id, notes: [...own.values()], ...(hands.has(id) && { hand: true as const }) }] : [];
     });
   },
 );
@@ -111,6 +115,7 @@ export const leads = stage(
       line,
       pins,
       new Map(tracks.map(({ id }, t) => [id, exact[t]!])),
+      new Set(tracks.flatMap(({ id, hand }) => (hand ? [id] : []))),
     ),
 );
 
@@ -128,7 +133,11 @@ export const timed = stage(
     /** Of each of its sources. */
     taken: readonly Seconds[];
     meant: readonly (MeantTimes | undefined)[];
-  }): TimedNote[] => part.sources.flatMap(({ notes }, i) => timeNotes(notes, tempo, taken[i]!, meant[i])),
+  }): TimedNote[] =>
+    part.sources.flatMap(({ notes, staff }, i) => {
+      const own = timeNotes(notes, tempo, taken[i]!, meant[i]);
+      return staff === null ? own : own.map((note) => ({ ...note, hand: staff }));
+    }),
 );
 
 /** What is too fast and uneven to be counted. */

@@ -18,6 +18,8 @@ export interface TimedNote {
   onset: PlayedUnits;
   /** Where it is let go; where the file tells what value is meant, the end of that. */
   release: PlayedUnits;
+  /** Where the hands were recorded apart: the staff of its own. */
+  hand?: number;
   /** Clock times with the lead taken out. */
   onsetSeconds: Seconds;
   releaseSeconds: Seconds;
