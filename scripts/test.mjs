@@ -1,6 +1,6 @@
 /*
- * npm test: lint, types, format, imports, unused code, licences, unit tests, build, end-to-end tests; the last line counts
- * them all.
+ * npm test: lint, types, format, imports, unused code, licences, unit tests, build, end-to-end tests; the last lines name
+ * what failed and count them all. `npm run check` is the part without tests and build.
  */
 import { existsSync, mkdtempSync, readFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
@@ -8,13 +8,16 @@ import { join } from 'node:path';
 import { buildIfNeeded } from './build.mjs';
 import { environment, findChromium, installPackages, installWithApt, run, runBeside } from './prepare.mjs';
 
+const onlyChecks = process.argv.includes('--checks');
 let passed = 0;
 let failed = 0;
+const failures = [];
+let unit = null;
 let endToEnd = null;
 
 installPackages();
-installWithApt('midicsv');
-const chromium = findChromium();
+if (!onlyChecks) installWithApt('midicsv');
+const chromium = onlyChecks ? null : findChromium();
 const reports = mkdtempSync(join(tmpdir(), 'dragoman-test-'));
 
 /** One check that passes or fails as a whole. */
@@ -22,9 +25,18 @@ function step(name, works) {
   console.log(`\n== ${name}`);
   const good = works();
   if (good) passed++;
-  else failed++;
+  else fail(1, name);
   return good;
 }
+
+/** Counts what failed, and keeps the name for the end: what scrolled by is read by nobody. */
+function fail(count, ...names) {
+  failed += count;
+  failures.push(...names);
+}
+
+/** The specs of an end-to-end report, whatever they are nested in. */
+const specsOf = (suite) => [...(suite.suites ?? []).flatMap(specsOf), ...(suite.specs ?? [])];
 
 /** The ten tests that took longest, of both kinds. */
 function slowest() {
@@ -32,14 +44,10 @@ function slowest() {
     unit?.testResults.flatMap((file) =>
       file.assertionResults.map((test) => ({ name: test.fullName, seconds: (test.duration ?? 0) / 1000 })),
     ) ?? [];
-  const walk = (suite) => [
-    ...(suite.suites ?? []).flatMap(walk),
-    ...(suite.specs ?? []).map((spec) => ({
-      name: spec.title,
-      seconds: spec.tests.flatMap((test) => test.results).reduce((sum, result) => sum + result.duration, 0) / 1000,
-    })),
-  ];
-  const ends = endToEnd?.suites.flatMap(walk) ?? [];
+  const ends = (endToEnd?.suites.flatMap(specsOf) ?? []).map((spec) => ({
+    name: spec.title,
+    seconds: spec.tests.flatMap((test) => test.results).reduce((sum, result) => sum + result.duration, 0) / 1000,
+  }));
   console.log('\n== slowest tests');
   for (const { name, seconds } of [...units, ...ends].sort((a, b) => b.seconds - a.seconds).slice(0, 10))
     console.log(`${seconds.toFixed(1).padStart(7)} s  ${name}`);
@@ -70,37 +78,42 @@ const quick = (async () => {
 })();
 await Promise.all([check(LINT), quick]);
 
-console.log('\n== unit tests');
-const unitReport = join(reports, 'unit.json');
-const unitCode = run('node', [
-  'node_modules/vitest/vitest.mjs',
-  'run',
-  '--reporter=default',
-  '--reporter=json',
-  `--outputFile.json=${unitReport}`,
-]);
-const unit = existsSync(unitReport) ? JSON.parse(readFileSync(unitReport, 'utf8')) : null;
-passed += unit?.numPassedTests ?? 0;
-failed += unit?.numFailedTests ?? 0;
-// A file that does not even load has no tests to count, yet it failed.
-if (unitCode !== 0 && !(unit?.numFailedTests > 0)) failed++;
-
-if (step('production build', buildIfNeeded)) {
-  if (!chromium) failed++;
-  else {
-    console.log('\n== end-to-end tests');
-    const e2eReport = join(reports, 'e2e.json');
-    const code = run('node', ['node_modules/@playwright/test/cli.js', 'test', '--reporter=list,json'], {
-      env: { ...environment, CHROMIUM: chromium, PLAYWRIGHT_JSON_OUTPUT_FILE: e2eReport },
-    });
-    endToEnd = existsSync(e2eReport) ? JSON.parse(readFileSync(e2eReport, 'utf8')) : null;
-    const stats = endToEnd?.stats;
-    passed += stats?.expected ?? 0;
-    failed += (stats?.unexpected ?? 0) + (stats?.flaky ?? 0);
-    if (code !== 0 && !(stats?.unexpected > 0)) failed++;
-  }
+function unitTests() {
+  console.log('\n== unit tests');
+  const report = join(reports, 'unit.json');
+  const vitest = ['node_modules/vitest/vitest.mjs', 'run', '--reporter=default', '--reporter=json'];
+  const code = run('node', [...vitest, `--outputFile.json=${report}`]);
+  unit = existsSync(report) ? JSON.parse(readFileSync(report, 'utf8')) : null;
+  passed += unit?.numPassedTests ?? 0;
+  const tests = unit?.testResults.flatMap((file) => file.assertionResults) ?? [];
+  fail(unit?.numFailedTests ?? 0, ...tests.filter((test) => test.status === 'failed').map((test) => test.fullName));
+  // A file that does not even load has no tests to count, yet it failed.
+  if (code !== 0 && !(unit?.numFailedTests > 0)) fail(1, 'unit tests');
 }
 
-slowest();
+function endToEndTests() {
+  if (!chromium) return fail(1, 'end-to-end tests: no Chromium');
+  console.log('\n== end-to-end tests');
+  const report = join(reports, 'e2e.json');
+  const code = run('node', ['node_modules/@playwright/test/cli.js', 'test', '--reporter=list,json'], {
+    env: { ...environment, CHROMIUM: chromium, PLAYWRIGHT_JSON_OUTPUT_FILE: report },
+  });
+  endToEnd = existsSync(report) ? JSON.parse(readFileSync(report, 'utf8')) : null;
+  const stats = endToEnd?.stats;
+  passed += stats?.expected ?? 0;
+  const bad = (endToEnd?.suites.flatMap(specsOf) ?? []).filter((spec) =>
+    spec.tests.some((test) => ['unexpected', 'flaky'].includes(test.status)),
+  );
+  fail((stats?.unexpected ?? 0) + (stats?.flaky ?? 0), ...bad.map((spec) => spec.title));
+  if (code !== 0 && !(stats?.unexpected > 0)) fail(1, 'end-to-end tests');
+}
+
+if (!onlyChecks) {
+  unitTests();
+  if (step('production build', buildIfNeeded)) endToEndTests();
+  slowest();
+}
+
+if (failures.length > 0) console.log(`\n== failed\n${failures.map((name) => `  ${name}`).join('\n')}`);
 console.log(`\n${passed} passed, ${failed} failed`);
 process.exit(failed > 0 ? 1 : 0);
