@@ -1,6 +1,6 @@
 import { trackId, partId } from '../base';
 import { describe, expect, it } from 'vitest';
-import { demoOriginal } from '../../../demo/make';
+import { demoPerformance, everyDecision, everySequencing } from '../../testing/every-decision';
 import { performanceFromSmf } from '../performance';
 import { writeMusicXml } from '../musicxml';
 import { keyName } from '../score';
@@ -8,7 +8,7 @@ import { Meta, readSmf } from '../smf';
 import { line, meta, smfBytes } from '../../testing/music';
 import { convert, Memo, toScore } from '../to-score';
 import { preparePerformance } from '../engine/prepare';
-import { apply, DECISION_KINDS, describe as inWords, type Decision } from '../decisions';
+import { describe as inWords, type Decision } from '../decisions';
 import {
   dismissedQueries,
   EMPTY_LEDGER,
@@ -17,114 +17,45 @@ import {
   JobError,
   moveTo,
   parseJob,
-  readChart,
-  readDrumMap,
   redo,
   settingsOf,
   undo,
-  writeChart,
-  writeDrumMap,
 } from './index';
 import { EXTRACTS, extractOf } from '../extracts';
 import { remediesFor } from '../queries';
-import { NO_JOB_SETTINGS, USUAL_TREATMENTS } from '../settings';
 
-const performance = performanceFromSmf(readSmf(demoOriginal()));
 // What one decision changes is computed, the rest is remembered: memo.test.ts shows that the outcome is the same.
 const memo = new Memo();
 function scoreText(ledger = EMPTY_LEDGER): string {
-  const steps = convert(performance, settingsOf(ledger), memo);
+  const steps = convert(demoPerformance, settingsOf(ledger), memo);
   for (;;) {
     const step = steps.next();
     if (step.done) return writeMusicXml(step.value.printed);
   }
 }
 
-// Long notes of the cello, somewhere in the middle.
-const cello = performance.tracks[10]!.notes;
-const NOTE = cello[4]!.id;
-const AT = 10080 * 15;
-
-const decisions: Decision[] = [
-  { kind: 'leaveOut', tracks: [trackId('t2')] },
-  { kind: 'assignInstrument', tracks: [trackId('t1')], instrument: 'oboe' },
-  { kind: 'setGrid', part: partId('t1'), smallest: 'eighth', triplets: false },
-  { kind: 'setLead', track: trackId('t8'), milliseconds: 0 },
-  { kind: 'renamePart', part: partId('t3'), name: 'Fagott' },
-  { kind: 'setKey', fifths: 8 - 4, mode: 'major' },
-  { kind: 'setTitle', title: 'Goose' },
-  { kind: 'takeIn', tracks: [trackId('t2')] },
-  { kind: 'gather', tracks: [trackId('t1'), trackId('t2')] },
-  { kind: 'standAlone', tracks: [trackId('t2')] },
-  {
-    kind: 'dealOut',
-    track: trackId('t4'),
-    deal: { to: 'players', players: 2, spare: 'double', lines: 'smooth', order: 'paired' },
-  },
-  { kind: 'setTechnique', tracks: [trackId('t9')], technique: 'sul-tasto' },
-  { kind: 'setKeyswitches', track: trackId('t11'), meanings: [{ key: 39, technique: 'tremolo' }] },
-  { kind: 'takeUp', part: partId('t10'), instrument: 'double-bass', bars: { from: 2, to: 4 } },
-  { kind: 'abbreviatePart', part: partId('t4p2'), abbreviation: 'Hrn.' },
-  { kind: 'setSolo', part: partId('t8'), solo: true },
-  { kind: 'movePart', part: partId('t4p2'), before: null },
-  { kind: 'setLanguage', language: 'it' },
-  { kind: 'setSwing', ratio: 2.5 },
-  { kind: 'setGaps', part: partId('t11'), upTo: 'quarter' },
-  { kind: 'setHandSplit', part: partId('t7'), key: 72 },
-  { kind: 'setVoices', part: partId('t7'), most: 1 },
-  { kind: 'moveNotes', part: partId('t10'), moves: [{ note: NOTE, by: 2520 }] },
-  { kind: 'joinNotes', part: partId('t10'), notes: [NOTE, NOTE + 1] },
-  { kind: 'cutNote', part: partId('t10'), note: NOTE + 2, at: AT },
-  { kind: 'useHouseList', answers: [{ track: trackId('t5'), instrument: 'xylophone', partName: 'Xylo' }] },
-  { kind: 'setKey', fifths: -4, mode: 'major', bar: 4 },
-  { kind: 'preferNames', part: null, bars: { from: 0, to: 8 }, prefer: 'flats' },
-  { kind: 'respellNotes', part: partId('t10'), notes: [NOTE + 3], prefer: 'sharps' },
-  { kind: 'chooseClef', part: partId('t10'), staff: 1, clef: 'tenor' },
-  { kind: 'shiftNotes', part: partId('t10'), notes: [NOTE + 4], semitones: 12 },
-  {
-    kind: 'useDrumMap',
-    part: partId('t6'),
-    name: 'Pit',
-    sounds: [{ key: 36, name: 'Kick', step: 'F', octave: 4, notehead: 'x', limb: 'feet' }],
-  },
-  { kind: 'setDrumKey', part: partId('t6'), key: 38, as: 36 },
-  { kind: 'setTablature', part: partId('t12'), show: 'both', tuning: [40, 45, 50, 55, 59, 64], capo: 0 },
-  { kind: 'setMarks', part: partId('t9'), mark: 'dynamics', use: 'on', strength: 'usual' },
-  { kind: 'setArticulation', part: partId('t10'), notes: [NOTE + 5], articulation: 'accent', on: true },
-  { kind: 'setSlur', part: partId('t10'), from: NOTE + 5, to: NOTE + 6, on: true },
-  { kind: 'setDynamic', part: partId('t10'), note: NOTE + 5, level: 'mf' },
-  { kind: 'setHairpin', part: partId('t10'), from: NOTE + 5, to: NOTE + 6, shape: 'crescendo' },
-  { kind: 'setWords', part: partId('t10'), note: NOTE + 5, words: 'dolce' },
-  { kind: 'copyPattern', part: partId('t10'), bar: 1, bars: { from: 0, to: 28 } },
-  { kind: 'foldRepeat', from: 4, length: 2, times: 2, endings: 0 },
-  { kind: 'setBarRepeats', part: partId('t6'), on: true },
-  { kind: 'setChordSymbols', use: 'on', from: null, over: partId('t10') },
-  { kind: 'setComposer', composer: 'The pit band' },
-  { kind: 'setMarkerStyle', style: 'rehearsal' },
-];
-
 describe('ledger', () => {
-  const full = decisions.reduce(enter, EMPTY_LEDGER);
+  const full = everyDecision.reduce(enter, EMPTY_LEDGER);
 
   it('changes the score with each decision, and replays to the same score', () => {
-    const states = decisions.map((_, i) => scoreText(moveTo(full, i)));
+    const states = everyDecision.map((_, i) => scoreText(moveTo(full, i)));
     states.push(scoreText(full));
-    for (let i = 1; i < states.length; i++) expect(states[i], decisions[i - 1]!.kind).not.toBe(states[i - 1]);
+    for (let i = 1; i < states.length; i++) expect(states[i], everyDecision[i - 1]!.kind).not.toBe(states[i - 1]);
     expect(scoreText(JSON.parse(JSON.stringify(full)))).toBe(states.at(-1));
   });
 
   it('undoes and redoes; a decision after an undo takes the place of what was undone', () => {
     const back = undo(undo(full));
-    expect(inForce(back)).toEqual(decisions.slice(0, -2));
+    expect(inForce(back)).toEqual(everyDecision.slice(0, -2));
     expect(redo(redo(redo(back)))).toEqual(full);
-    expect(enter(back, decisions[0]!).decisions).toHaveLength(decisions.length - 1);
+    expect(enter(back, everyDecision[0]!).decisions).toHaveLength(everyDecision.length - 1);
     expect(undo(EMPTY_LEDGER).position).toBe(0);
     expect(scoreText(moveTo(full, 0))).toBe(scoreText());
   });
 
   it('says every decision in plain words', () => {
     const named: Record<string, string> = { t1: 'Flute', t2: 'Clarinet', t3: 'Bassoon', t8: 'Violin 1' };
-    const words = decisions.map((decision) => inWords(decision, (id) => named[id] ?? id));
+    const words = everyDecision.map((decision) => inWords(decision, (id) => named[id] ?? id));
     expect(words).toEqual([
       'Clarinet: left out',
       'Flute: written for Oboe',
@@ -218,22 +149,22 @@ describe('ledger', () => {
   });
 
   it('answers queries: every remedy of a doubt makes it go away', () => {
-    const conversion = toScore(performance, settingsOf(EMPTY_LEDGER));
+    const conversion = toScore(demoPerformance, settingsOf(EMPTY_LEDGER));
     const [empty] = conversion.queries;
     expect(empty!.kind).toBe('empty-track');
     for (const remedy of remediesFor(empty!)) {
       expect(
-        toScore(performance, settingsOf(enter(EMPTY_LEDGER, remedy.decision))).queries.map((query) => query.id),
+        toScore(demoPerformance, settingsOf(enter(EMPTY_LEDGER, remedy.decision))).queries.map((query) => query.id),
       ).not.toContain(empty!.id);
     }
     const piccolo = enter(EMPTY_LEDGER, { kind: 'assignInstrument', tracks: [trackId('t4')], instrument: 'piccolo' });
-    const wrong = toScore(performance, settingsOf(piccolo));
+    const wrong = toScore(demoPerformance, settingsOf(piccolo));
     const range = wrong.queries.filter((query) => query.kind === 'out-of-range');
     expect(range).toHaveLength(1);
     const [back] = remediesFor(range[0]!);
     expect(back!.decision).toEqual({ kind: 'assignInstrument', tracks: ['t4'], instrument: 'horn-f' });
     expect(
-      toScore(performance, settingsOf(enter(piccolo, back!.decision))).queries.map((query) => query.kind),
+      toScore(demoPerformance, settingsOf(enter(piccolo, back!.decision))).queries.map((query) => query.kind),
     ).not.toContain('out-of-range');
     expect(dismissedQueries(enter(EMPTY_LEDGER, { kind: 'dismissQuery', query: empty!.id, reason: '' }))).toEqual(
       new Set([empty!.id]),
@@ -241,33 +172,8 @@ describe('ledger', () => {
   });
 });
 
-const sequencing: Decision[] = [
-  {
-    kind: 'setSequencing',
-    preset: 'expression',
-    dynamicsTo: ['velocity', 'expression'],
-    ticksPerQuarter: 960,
-    loosening: { seed: 3, velocity: 5, accent: 2, onset: 8, swing: 1, legato: 0 },
-  },
-  {
-    kind: 'setPartSequencing',
-    part: partId('P1'),
-    split: 'technique',
-    program: 57,
-    chart: { name: 'Library', entries: [{ technique: 'muted', by: { kind: 'key', key: 24 } }] },
-    drumKeys: { 36: 35 },
-  },
-  { kind: 'setCarry', data: 'pan', action: 'convert', track: null },
-  { kind: 'setCarry', data: 'pan', action: 'carry', track: 2 },
-  { kind: 'leaveTracks', tracks: [4, 5], out: true },
-  { kind: 'setArranging', sounds: 'instrument', channels: 'by-part', emptyBars: 1 },
-  { kind: 'treat', part: partId('P1'), bars: { from: 0, to: 4 }, does: USUAL_TREATMENTS.accents },
-  { kind: 'treat', part: null, bars: null, does: USUAL_TREATMENTS.quantize },
-  { kind: 'playAsReceived', part: null, which: 1 },
-];
-
 describe('decisions about the way to a sequencer', () => {
-  const ledger = sequencing.reduce(enter, EMPTY_LEDGER);
+  const ledger = everySequencing.reduce(enter, EMPTY_LEDGER);
   it('add up to settings, and are undone one by one', () => {
     const { sequencing: now } = settingsOf(ledger);
     expect(now).toMatchObject({
@@ -296,7 +202,7 @@ describe('decisions about the way to a sequencer', () => {
     ).toEqual([5]);
   });
   it('are said in plain words', () => {
-    expect(sequencing.map((decision) => inWords(decision, () => 'Trumpet'))).toEqual([
+    expect(everySequencing.map((decision) => inWords(decision, () => 'Trumpet'))).toEqual([
       'Preset: expression kept; Dynamics by velocity and controller 11; 960 ticks a quarter; Loosening changed',
       'Trumpet: a track for each technique; program 57; technique chart “Library”; C2 (36) becomes 35',
       'pan (10) converted',
@@ -317,8 +223,8 @@ describe('decisions about the way to a sequencer', () => {
         originals: [],
         ledger: { decisions, position: decisions.length },
       });
-    expect(parseJob(job(sequencing), 'job.json').ledger.decisions).toEqual(
-      sequencing.map((decision) => expect.objectContaining({ kind: decision.kind })),
+    expect(parseJob(job(everySequencing), 'job.json').ledger.decisions).toEqual(
+      everySequencing.map((decision) => expect.objectContaining({ kind: decision.kind })),
     );
     for (const wrong of [
       { kind: 'setSequencing', ticksPerQuarter: 50 },
@@ -345,7 +251,7 @@ describe('decisions about extracts', () => {
       EMPTY_LEDGER,
     );
     const settings = settingsOf(ledger);
-    const { printed } = toScore(performance, settings);
+    const { printed } = toScore(demoPerformance, settings);
     expect(writeMusicXml(printed)).toBe(scoreText());
     const of = (from: typeof settings) => EXTRACTS.map((one) => writeMusicXml(extractOf(printed, one, from.extracts)));
     const found = of(settingsOf(EMPTY_LEDGER));
@@ -359,192 +265,5 @@ describe('decisions about extracts', () => {
       'Piano reduction: of t8, t10',
       'Piano reduction: of all parts',
     ]);
-  });
-});
-
-describe('charts and drum maps', () => {
-  const chart = {
-    name: 'Brass library',
-    entries: [
-      { technique: 'muted' as const, by: { kind: 'key' as const, key: 24 } },
-      { technique: 'ordinary' as const, by: { kind: 'controller' as const, controller: 32, value: 1 } },
-    ],
-  };
-  const map = {
-    name: 'Pit kit',
-    sounds: [
-      { key: 36, name: 'Kick', step: 'F' as const, octave: 4, notehead: 'normal' as const, limb: 'feet' as const },
-    ],
-  };
-  it('travel as files and come back the same', () => {
-    expect(readChart(writeChart(chart), 'c.json')).toEqual(chart);
-    expect(readDrumMap(writeDrumMap(map), 'm.json')).toEqual(map);
-  });
-  it.each([
-    ['{', /not JSON/],
-    ['{"format":"other"}', /something else/],
-    [writeDrumMap({ ...map, sounds: [...map.sounds, ...map.sounds] }), /twice/],
-    [writeDrumMap({ ...map, sounds: [{ ...map.sounds[0]!, key: 400 }] }), /entry 1/],
-  ])('refuse what is no drum map', (text, words) => {
-    expect(() => readDrumMap(text, 'm.json')).toThrow(words);
-  });
-  it('refuse what is no chart', () => {
-    expect(() =>
-      readChart(writeChart({ ...chart, entries: [{ technique: 'muted', by: { kind: 'key', key: 999 } }] }), 'c.json'),
-    ).toThrow(/entry 1/);
-    expect(() => readChart(writeDrumMap(map), 'c.json')).toThrow(/something else/);
-  });
-});
-
-describe('job files', () => {
-  const good = {
-    format: 'dragoman-job',
-    version: 1,
-    name: 'Goose',
-    originals: [{ fileName: 'a.mid', sha256: 'a'.repeat(64), size: 10 }],
-    ledger: { decisions, position: 3 },
-  };
-  const parse = (change: (job: Record<string, unknown>) => void = () => {}) => {
-    const job = structuredClone(good) as Record<string, unknown>;
-    change(job);
-    return parseJob(JSON.stringify(job), 'job.json');
-  };
-
-  it('takes several decisions that are one step, each checked by its own shape', () => {
-    const step = (...made: unknown[]) => ({ decisions: [{ kind: 'together', decisions: made }], position: 1 });
-    const gaps = { kind: 'setGaps', part: 't1', upTo: '16th' };
-    expect(parse((job) => (job['ledger'] = step(gaps, gaps))).ledger).toEqual(step(gaps, gaps));
-    expect(() => parse((job) => (job['ledger'] = step(gaps, { ...gaps, upTo: '5th' })))).toThrow(/line 1 .*upTo/);
-    expect(() => parse((job) => (job['ledger'] = step({ kind: 'together', decisions: [gaps] })))).toThrow(/within/);
-    expect(() => parse((job) => (job['ledger'] = step()))).toThrow(/line 1/);
-  });
-  it('takes every kind of decision there is', () => {
-    expect(parse().ledger).toEqual({ decisions, position: 3 });
-    const kinds = new Set([
-      ...decisions.map((decision) => decision.kind),
-      ...sequencing.map((decision) => decision.kind),
-      'chooseMelody',
-      'chooseReduced',
-      'freeGrid',
-      'setOrnaments',
-      'setClefs',
-      'setOctaveLines',
-      'dismissQuery',
-      'findTheBeats',
-      'believeBars',
-      'setTempo',
-      'drawTempo',
-      'setMeters',
-      'shiftBarlines',
-      'setMarker',
-      'numberBar',
-      'printTempo',
-      'sayTempo',
-      'splitTrack',
-      'readSoundChanges',
-      'placeOriginal',
-      'takeTime',
-      'setTextEncoding',
-      'setLengths',
-      'setStaves',
-      'writeAs',
-      'writeAnew',
-      'setBreaks',
-      'together',
-      'addNotes',
-      'removeNotes',
-      'setEnds',
-      'setVoiceOf',
-      'setStaffOf',
-      'setGrace',
-      'giveNotes',
-    ]);
-    expect(kinds).toEqual(new Set(Object.keys(DECISION_KINDS)));
-  });
-
-  const bad: [string, (job: Record<string, unknown>) => void, RegExp][] = [
-    ['an unknown version', (job) => (job.version = 9), /version 9/],
-    [
-      'an unknown decision',
-      (job) => ((job.ledger as { decisions: unknown[] }).decisions[1] = { kind: 'teleport' }),
-      /line 2.*“teleport”/,
-    ],
-    [
-      'a decision named like a built-in',
-      (job) => ((job.ledger as { decisions: unknown[] }).decisions[0] = { kind: 'constructor' }),
-      /“constructor”/,
-    ],
-    [
-      'an unknown instrument',
-      (job) =>
-        ((job.ledger as { decisions: unknown[] }).decisions[1] = {
-          kind: 'assignInstrument',
-          tracks: ['t1'],
-          instrument: 'kazoophone',
-        }),
-      /catalogue/,
-    ],
-    [
-      'a lead of an hour',
-      (job) =>
-        ((job.ledger as { decisions: unknown[] }).decisions[3] = {
-          kind: 'setLead',
-          track: 't8',
-          milliseconds: 3_600_000,
-        }),
-      /milliseconds/,
-    ],
-    [
-      'a track id that is none',
-      (job) => ((job.ledger as { decisions: unknown[] }).decisions[0] = { kind: 'leaveOut', tracks: ['../x'] }),
-      /tracks/,
-    ],
-    [
-      'a list where a range of bars belongs',
-      (job) =>
-        ((job.ledger as { decisions: unknown[] }).decisions[0] = {
-          kind: 'preferNames',
-          part: null,
-          bars: [{ from: 0, to: 8 }],
-          prefer: 'flats',
-        }),
-      /bars/,
-    ],
-    ['a list in place of the ledger', (job) => (job.ledger = []), /ledger/],
-    ['a field nobody knows', (job) => (job.surprise = 1), /surprise/],
-    ['a ledger beyond its end', (job) => ((job.ledger as { position: number }).position = 99), /line 99 of/],
-    ['a damaged hash', (job) => ((job.originals as { sha256: string }[])[0]!.sha256 = 'zz'), /sha256/],
-    ['no ledger', (job) => delete job.ledger, /ledger/],
-  ];
-  it.each(bad)('refuses %s with one sentence', (_, change, words) => {
-    expect(() => parse(change)).toThrow(JobError);
-    expect(() => parse(change)).toThrow(words);
-  });
-  it.each(['__proto__', 'constructor', 'prototype'])('refuses the key “%s” at every level', (key) => {
-    for (const text of [`{"${key}":1}`, `{"ledger":{"${key}":{"x":1}}}`, `{"originals":[{"${key}":1}]}`])
-      expect(() => parseJob(text, 'x')).toThrow(`it has the key “${key}”`);
-  });
-  it('refuses what is nested without end', () => {
-    const deep = '['.repeat(3000) + ']'.repeat(3000);
-    expect(() => parseJob(`{"format":"dragoman-job","version":1,"name":${deep}}`, 'x')).toThrow(/nested more than/);
-  });
-  it('replays a hundred thousand decisions as one by one', () => {
-    const many = Array.from({ length: 100_000 }, (_, i): Decision => {
-      const part = partId(`t${(i % 4000) + 1}`);
-      if (i % 3 === 0) return { kind: 'movePart', part, before: null };
-      return i % 3 === 1
-        ? { kind: 'renamePart', part, name: `Part ${i}` }
-        : { kind: 'setSolo', part, solo: i % 2 === 0 };
-    });
-    const ledger = { decisions: many, position: many.length };
-    const settings = settingsOf(ledger);
-    expect(settings.moves).toHaveLength(33_334);
-    expect(Object.keys(settings.partNames)).toHaveLength(4000);
-    const short = many.slice(0, 500);
-    expect(settingsOf({ decisions: short, position: 500 })).toEqual(short.reduce(apply, NO_JOB_SETTINGS));
-  });
-  it('refuses what is no JSON, or no object', () => {
-    expect(() => parseJob('{', 'x.json')).toThrow(/“x.json” is not a job file/);
-    expect(() => parseJob('3', 'x.json')).toThrow(JobError);
   });
 });
