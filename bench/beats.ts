@@ -2,7 +2,7 @@
  * Beats, bars and values of music played without bars: the corpora, played freely into a file of one tempo. The truth is the
  * score's own beats at the seconds they were played.
  */
-import { findBars, findBeats, followBeats, onsetsOf, withTimeOf } from '../src/core/beats';
+import { barsOfEighths, findBars, findBeats, followBeats, onsetsOf, withTimeOf, type Onset } from '../src/core/beats';
 import { performanceFromSmf, type Performance } from '../src/core/performance';
 import { readSmf } from '../src/core/smf';
 import { NO_FREE_TIME, NO_SETTINGS } from '../src/core/settings';
@@ -26,20 +26,23 @@ export interface FreelyPlayed {
   beats: Seconds[];
   downbeats: Seconds[];
   beatsPerBar: number;
-  /** Beats of one bar are not as long as each other: 5/8, 7/8. */
-  uneven: boolean;
+  /** Of bars whose beats are not as long as each other, 5/8 and 7/8: the eighths, and how many make a bar. */
+  uneven: { eighths: Seconds[]; perBar: number } | null;
 }
 
 type Piece = ReturnType<typeof corpus>[number] | ReturnType<typeof genres>[number];
 
 /** A tempo for each beat: it wanders, breathes with phrases of eight bars, and slows at their ends in rubato. */
-export function playFreely(piece: Piece, how: FreeTake, seed: number): FreelyPlayed {
-  const performance = performanceFromSmf(readSmf(playTake(piece, HAND, seed)));
+export const playFreely = (piece: Piece, how: FreeTake, seed: number): FreelyPlayed =>
+  freed(performanceFromSmf(readSmf(playTake(piece, HAND, seed))), how, seed);
+
+/** What was played to the file’s beats, played freely. */
+export function freed(performance: Performance, how: FreeTake, seed: number): FreelyPlayed {
   const units = (performance.lastNoteEnd / performance.ticksPerQuarter) * QUARTER;
   const bars = layBars(performance.meters, Math.max(1, units));
   const beats = bars.flatMap((bar) => beatsOfBar(bar));
   const pace = paceOf(how, seed);
-  const usual = 60 / 96;
+  const pulse = 60 / 96;
   let at = 0.4;
   let [start, length] = [0, QUARTER];
   const seconds = new Map<number, Seconds>();
@@ -47,7 +50,7 @@ export function playFreely(piece: Piece, how: FreeTake, seed: number): FreelyPla
   beats.forEach((beat, i) => {
     [start, length] = [beat.start, beat.length];
     seconds.set(start, at);
-    const lasts = (usual * length * pace(i)) / QUARTER;
+    const lasts = (pulse * length * pace(i)) / QUARTER;
     places.push({ from: start, at, perUnit: lasts / length });
     at += lasts;
   });
@@ -73,14 +76,34 @@ export function playFreely(piece: Piece, how: FreeTake, seed: number): FreelyPla
   const last = Math.max(...free.tracks.flatMap(({ notes }) => notes.map((note) => note.start)));
   const end = last / 2 / performance.ticksPerQuarter + 0.1;
   const within = (list: Seconds[]) => list.filter((time) => time <= end);
-  const bar = beatsOfBar(bars.find((one) => !one.implicit) ?? bars[0]!);
+  const usual = bars.find((one) => !one.implicit) ?? bars[0]!;
+  const bar = beatsOfBar(usual);
+  const eighths = () =>
+    beats.flatMap(({ start, length }) =>
+      Array.from({ length: (2 * length) / QUARTER }, (_, i) => toSeconds(start + (i * QUARTER) / 2)),
+    );
   return {
     performance: { ...free, tempo: oneTempo(free.tempo) },
     beats: within(beats.map((beat) => seconds.get(beat.start)!)),
     downbeats: within(bars.filter((bar) => !bar.implicit).map((bar) => seconds.get(bar.start)!)),
     beatsPerBar: bar.length,
-    uneven: new Set(bar.map(({ length }) => length)).size > 1,
+    uneven:
+      new Set(bar.map(({ length }) => length)).size > 1
+        ? { eighths: within(eighths()), perBar: (2 * usual.length) / QUARTER }
+        : null,
   };
+}
+
+/** Bars where the true beats are known; the true eighths where beats are uneven. */
+function barsFound({ beats, beatsPerBar, uneven }: FreelyPlayed, onsets: readonly Onset[]) {
+  if (!uneven) {
+    const bars = findBars(beats, onsets);
+    return { right: bars.beatsPerBar === beatsPerBar, downbeats: bars.downbeats.map((n) => beats[n]!) };
+  }
+  const { eighths, perBar } = uneven;
+  const bars = barsOfEighths(eighths, onsets);
+  const begins = bars ? eighths.filter((_, i) => i >= bars.first && (i - bars.first) % bars.length === 0) : [];
+  return { right: bars?.length === perBar, downbeats: begins };
 }
 
 const oneTempo = (tempo: Performance['tempo']): Performance['tempo'] => ({
@@ -122,7 +145,7 @@ export interface BeatFigures {
   beats: number;
   offered: number;
   steady: number;
-  /** With the true beats given. */
+  /** With the true beats given, the true eighths where beats are uneven. */
   meters: number;
   downbeats: number;
   /** With even beats a bar given: written values right after beats are found, of those that were found to nine tenths. */
@@ -152,7 +175,8 @@ export function measureBeats(how: FreeTake, seed: number, every = 1): BeatFigure
   };
   for (const [i, piece] of [...corpus(seed), ...genres(seed)].entries()) {
     if (i % every > 0) continue;
-    const { performance, beats, downbeats, beatsPerBar, uneven } = playFreely(piece, how, seed * 101 + i);
+    const played = playFreely(piece, how, seed * 101 + i);
+    const { performance, beats, downbeats, beatsPerBar, uneven } = played;
     const { values: together, paired } = besideQuantized(piece, performance, seed);
     figures.together += together;
     figures.paired += paired;
@@ -166,12 +190,9 @@ export function measureBeats(how: FreeTake, seed: number, every = 1): BeatFigure
       beats.map((_, n) => onsets[0]!.at + n * mean),
       beats,
     );
-    const bars = findBars(beats, onsets);
-    figures.meters += bars.beatsPerBar === beatsPerBar ? 1 : 0;
-    figures.downbeats += fMeasure(
-      bars.downbeats.map((n) => beats[n]!),
-      downbeats,
-    );
+    const bars = barsFound(played, onsets);
+    figures.meters += bars.right ? 1 : 0;
+    figures.downbeats += fMeasure(bars.downbeats, downbeats);
     const followed = followBeats(performance, { ...NO_FREE_TIME, beatsPerBar: uneven ? null : beatsPerBar });
     figures.shift = Math.max(figures.shift, followed?.following.largestShift ?? 0);
     if (!followed || fMeasure(found[0]?.beats ?? [], beats) < 0.9) continue;

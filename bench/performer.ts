@@ -5,7 +5,9 @@
 import { encodeText, Meta, Message, writeSmf, type SmfEvent, type SmfTrack } from '../src/core/smf';
 import {
   QUARTER,
+  beatsOfBar,
   buildTempoMap,
+  layBars,
   secondsAtTick,
   tickAtSeconds,
   type Milliseconds,
@@ -81,8 +83,9 @@ export function perform(
     ticksPerQuarter,
   );
   const conductor = conductorTrack(score, tick, options);
+  const strength = strengthsOf(score);
   const tracks = score.parts.map((part, i) =>
-    playTrack(part, players[i]!, tempo, tick, options.random, tick(score.length)),
+    playTrack(part, players[i]!, tempo, tick, options.random, tick(score.length), strength),
   );
   if (options.format === 0) {
     const events = [conductor, ...tracks].flatMap((track) => track.events).sort((a, b) => a.tick - b.tick);
@@ -133,6 +136,7 @@ function playTrack(
   tick: (units: number) => number,
   random: Random,
   end: number,
+  strength: (at: number) => number,
 ): SmfTrack {
   const { manner } = player;
   const channel = player.channel - 1;
@@ -201,7 +205,7 @@ function playTrack(
           Math.round(
             (manner.loudnessBy === 'modulation' ? 78 : loudnessAt(dynamics, note.start)) +
               random.normal(8) +
-              (manner.accents ?? 0) * strengthOf(note.start),
+              (manner.accents ?? 0) * strength(note.start),
           ),
         ),
       );
@@ -246,9 +250,15 @@ function drifting(sigma: Milliseconds, random: Random): (seconds: number) => Mil
   };
 }
 
-/** 1 on the first of four quarters, less on the others. */
-function strengthOf(at: number): number {
-  return at % (4 * QUARTER) === 0 ? 1 : at % (2 * QUARTER) === 0 ? 0.6 : at % QUARTER === 0 ? 0.3 : 0;
+/** How much a place is leant on: a bar's first beat most, its middle less, its other beats a little. */
+function strengthsOf(score: TrueScore): (at: number) => number {
+  const strengths = new Map<number, number>();
+  for (const bar of layBars(score.meters, score.length))
+    beatsOfBar(bar).forEach(({ start }, beat, beats) => {
+      const middle = beats.length % 2 === 0 && beats.length > 2 && beat === beats.length / 2;
+      strengths.set(start, beat === 0 ? 1 : middle ? 0.6 : 0.3);
+    });
+  return (at) => strengths.get(at) ?? 0;
 }
 
 const UNSAID = 78;

@@ -9,6 +9,7 @@
 import { firstNotBefore } from '../base';
 import type { Seconds } from '../time';
 import type { Onset } from './onsets';
+import { twoOrFour } from './two-or-four';
 
 export interface FoundBars {
   /** Indexes of the beats that begin a bar, rising. Beats before the first are a pickup. */
@@ -32,13 +33,15 @@ const ALIKE = 1.5;
 /** What it costs to begin inside of a bar. */
 const PICKUP = 1;
 /** What makes a beat stand out. */
-const WEIGHTS = { accent: 0.2, moves: 0.1, harmony: 1.1, long: 1.2, bass: 0.8 };
+const WEIGHTS = { accent: 0.2, loud: 0.5, moves: 0.1, harmony: 1.1, long: 1.2, bass: 0.8 };
 /** General MIDI percussion: bass drums begin, crashes announce, snares answer. */
 const KIT: Readonly<Record<number, number>> = { 35: 0.9, 36: 0.9, 49: 1.4, 57: 1.4, 38: -1.2, 40: -1.2, 39: -1.2 };
 
 export interface BeatFeature {
   /** How much it stands out, told against those about it. */
   mark: number;
+  /** How loudly it is struck, as of {@link Onset.loud}; null where nothing is struck. */
+  loud: number | null;
   /** Accents of the beat and of what lies between it and the next. */
   pattern: number[];
 }
@@ -61,7 +64,8 @@ export function findBars(
     (length) => bestWay(features, [length], fixed).score,
   );
   const bars = Math.max(1, best.lengths.length);
-  return { downbeats: best.downbeats, beatsPerBar, evidence: (best.score - Math.max(...others)) / bars };
+  const found = { downbeats: best.downbeats, beatsPerBar, evidence: (best.score - Math.max(...others)) / bars };
+  return lengths.includes(2) ? twoOrFour(found, features) : found;
 }
 
 function mostCommon(lengths: readonly number[]): number | undefined {
@@ -151,6 +155,7 @@ const PARTS = 4;
 /** What begins on a beat. */
 interface Struck {
   accent: number;
+  loud: number | null;
   long: number;
   kit: number;
   bass: number | null;
@@ -161,12 +166,13 @@ interface Struck {
 export function featuresOf(beats: readonly Seconds[], onsets: readonly Onset[]): BeatFeature[] {
   const profiles = beats.map((beat, i) => profile(onsets, beat, beats[i + 2] ?? beat + 2 * pace(beats, i)));
   const struck = struckOn(beats, onsets);
-  const strengths = struck.map(({ accent, long, kit }, i) => {
+  const strengths = struck.map(({ accent, loud, long, kit }, i) => {
     const before = profiles[i - 2];
     const harmony = before ? apart(before, profiles[i]!) : 0;
     const { bass, moves } = bassAt(struck, i);
     return (
       WEIGHTS.accent * accent +
+      WEIGHTS.loud * (loud ?? 0) +
       WEIGHTS.bass * bass +
       WEIGHTS.moves * moves +
       WEIGHTS.harmony * harmony +
@@ -178,7 +184,7 @@ export function featuresOf(beats: readonly Seconds[], onsets: readonly Onset[]):
     const about = strengths.slice(Math.max(0, i - 8), i + 9);
     const mean = about.reduce((sum, x) => sum + x, 0) / about.length;
     const spread = Math.sqrt(about.reduce((sum, x) => sum + (x - mean) ** 2, 0) / about.length);
-    return { mark: (strength - mean) / (spread + 0.2), pattern: struck[i]!.pattern };
+    return { mark: (strength - mean) / (spread + 0.2), loud: struck[i]!.loud, pattern: struck[i]!.pattern };
   });
 }
 
@@ -187,14 +193,22 @@ function struckOn(beats: readonly Seconds[], onsets: readonly Onset[]): Struck[]
   return beats.map((beat, i) => {
     const period = pace(beats, i);
     while (onsets[first] && onsets[first]!.at < beat - period / 6) first++;
-    const found: Struck = { accent: -0.8, long: 0, kit: 0, bass: null, pattern: Array<number>(PARTS).fill(-0.3) };
+    const found: Struck = {
+      accent: -0.8,
+      loud: null,
+      long: 0,
+      kit: 0,
+      bass: null,
+      pattern: Array<number>(PARTS).fill(-0.3),
+    };
     for (let k = first; onsets[k] && onsets[k]!.at < beat + period * (1 - 1 / 6); k++) {
-      const { at, accent, bass, drums, length } = onsets[k]!;
+      const { at, accent, loud, bass, drums, length } = onsets[k]!;
       const part = Math.min(PARTS - 1, Math.max(0, Math.round(((at - beat) / period) * PARTS)));
       found.pattern[part] = Math.max(found.pattern[part]!, accent + 0.3);
       if (part > 0) continue;
       found.kit += drums.reduce((sum, key) => sum + (KIT[key] ?? 0), 0);
       found.accent = Math.max(found.accent, accent);
+      found.loud = Math.max(found.loud ?? loud, loud);
       found.long = Math.max(found.long, Math.min(2, length / period));
       if (bass !== null) found.bass = Math.min(found.bass ?? 127, bass);
     }

@@ -8,6 +8,8 @@ export interface Onset {
   at: Seconds;
   /** How much it stands out from those about it: 0 on average, 1 a good deal. */
   accent: number;
+  /** How loudly its tracks play it, told against what each of them plays about it. */
+  loud: number;
   /** Lowest pitched key; null for percussion alone. */
   bass: MidiKey | null;
   keys: MidiKey[];
@@ -21,6 +23,11 @@ export interface Onset {
 const TOGETHER: Seconds = 0.045;
 /** An accent is told against so many onsets to either side. */
 const NEIGHBOURS = 12;
+/** What differs by less is alike: strengths, and velocities. */
+const SAME_STRENGTH = 0.25;
+const SAME_VELOCITY = 4;
+/** What is louder than what its track plays about it stands out. */
+const LEANT_ON = 0.5;
 /** A bass note is struck when nothing that low was for so long. */
 const BASS_MEMORY: Seconds = 3;
 
@@ -32,20 +39,26 @@ interface Struck {
   end: Seconds;
   key: MidiKey;
   velocity: number;
+  loud: number;
   drum: boolean;
 }
 
 export function onsetsOf({ tracks, tempo }: Performance): Onset[] {
   const notes: Struck[] = tracks
-    .flatMap((track) =>
-      track.notes.map((note) => ({
+    .flatMap((track) => {
+      const loud = locally(
+        track.notes.map(({ velocity }) => velocity),
+        SAME_VELOCITY,
+      );
+      return track.notes.map((note, i) => ({
         at: secondsAtTick(tempo, note.start),
         end: secondsAtTick(tempo, note.end),
         key: note.key,
         velocity: note.velocity,
+        loud: loud[i]!,
         drum: note.channel === PERCUSSION_CHANNEL,
-      })),
-    )
+      }));
+    })
     .sort((a, b) => a.at - b.at);
   const groups: Struck[][] = [];
   for (const note of notes) {
@@ -55,8 +68,8 @@ export function onsetsOf({ tracks, tempo }: Performance): Onset[] {
   }
   const raw = groups.map(weighed);
   const basses = bassLines(raw.map(({ onset }) => onset));
-  const strengths = raw.map(({ strength }, i) => strength + (basses[i] ? 1 : 0));
-  const told = locally(strengths);
+  const strengths = raw.map(({ strength, onset }, i) => strength + LEANT_ON * onset.loud + (basses[i] ? 1 : 0));
+  const told = locally(strengths, SAME_STRENGTH);
   return raw.map(({ onset }, i) => ({ ...onset, accent: told[i]! }));
 }
 
@@ -68,6 +81,7 @@ function weighed(group: readonly Struck[]): { onset: Onset; strength: number } {
   const onset: Onset = {
     at,
     accent: 0,
+    loud: group.reduce((sum, { loud }) => sum + loud, 0) / group.length,
     bass: pitched.length > 0 ? lowest(pitched.map(({ key }) => key)) : null,
     keys: pitched.map(({ key }) => key),
     drums: group.filter(({ drum }) => drum).map(({ key }) => key),
@@ -91,12 +105,12 @@ function bassLines(onsets: readonly Onset[]): boolean[] {
   });
 }
 
-/** Against the mean of those about it, in spans of their spread. */
-function locally(values: readonly number[]): number[] {
+/** Against the mean of those about it, in spans of their spread and what differs by chance. */
+function locally(values: readonly number[], chance: number): number[] {
   return values.map((value, i) => {
     const about = values.slice(Math.max(0, i - NEIGHBOURS), i + NEIGHBOURS + 1);
     const mean = about.reduce((sum, x) => sum + x, 0) / about.length;
     const spread = Math.sqrt(about.reduce((sum, x) => sum + (x - mean) ** 2, 0) / about.length);
-    return (value - mean) / (spread + 0.25);
+    return (value - mean) / (spread + chance);
   });
 }

@@ -17,11 +17,17 @@ const LEAST_WORTH = -0.2;
 /**
  * @param levels even beats of several paces, the best first
  * @param slowest period: slower ones are beats
+ * @param least worth of its path
  */
-export function pulsesBelow(levels: readonly FoundBeats[], onsets: readonly Onset[], slowest: Seconds): Pulse[] {
+export function pulsesBelow(
+  levels: readonly FoundBeats[],
+  onsets: readonly Onset[],
+  slowest: Seconds,
+  least = LEAST_WORTH,
+): Pulse[] {
   const counted = levels[0]?.period ?? 0;
   return levels
-    .filter(({ period, worth }) => period <= slowest && period <= FASTER * counted && worth >= LEAST_WORTH)
+    .filter(({ period, worth }) => period <= slowest && period <= FASTER * counted && worth >= least)
     .map((level) => ({ level, marks: featuresOf(level.beats, onsets).map(({ mark }) => mark) }));
 }
 

@@ -53,6 +53,8 @@ const USUAL_PERIOD: Seconds = 0.58;
 /** What an uneven step costs, by the square of its octaves; beyond so many octaves by their size. */
 const UNEVEN = 13.8;
 const BENT = 0.27;
+/** A stride of more beats than this may bend for less: its own are not known one by one. */
+const WHOLE_STRIDE = 3;
 /** What it costs to be back at the pace of before at once, after a slowing; how fast that pace follows the beats. */
 const A_TEMPO = 0.5;
 const FOLLOWS = 0.12;
@@ -116,7 +118,7 @@ const steps = (times: readonly Seconds[]) => times.slice(1).map((time, i) => tim
 function withAnchors(onsets: readonly Onset[], anchors: readonly Seconds[]): Onset[] {
   const silent = anchors
     .filter((anchor) => !onsets.some(({ at }) => Math.abs(at - anchor) < AT_ANCHOR))
-    .map((at): Onset => ({ at, accent: 0, bass: null, keys: [], drums: [], length: 0 }));
+    .map((at): Onset => ({ at, accent: 0, loud: 0, bass: null, keys: [], drums: [], length: 0 }));
   return [...onsets, ...silent].sort((a, b) => a.at - b.at);
 }
 
@@ -169,7 +171,7 @@ function bestStep(from: readonly State[], { onset, period, n, gain, begins }: St
     const bend = Math.log2(period / before.period);
     const back = Math.log2(period / before.pace);
     const cost = Math.min(uneven(bend), A_TEMPO + uneven(back));
-    const score = before.score + gain - cost * Math.min(1, 1.4 / n);
+    const score = before.score + gain - cost * Math.min(1, WHOLE_STRIDE / n);
     if (score > best.score)
       best = { period, pace: before.pace * 2 ** (FOLLOWS * n * back), score, from: { onset, state }, steps: n };
   });

@@ -38,16 +38,21 @@ const TELLS_MORE = 0.22;
 /** So much more a beat of three may stand out than the one that begins the bar. */
 const LONGER = 0.75;
 
+/** Five or seven, where the place within so many pulses tells far more than that within even bars; and how much. */
+export function unevenLength(marks: readonly number[]): { length: Length; tells: number } | null {
+  const even = Math.max(...EVEN_BARS.map((length) => tellingOf(marks, length)));
+  return UNEVEN_BARS.reduce<{ length: Length; tells: number } | null>((best, length) => {
+    const tells = tellingOf(marks, length);
+    return tells > TELLING && tells - even > TELLS_MORE && tells > (best?.tells ?? 0) ? { length, tells } : best;
+  }, null);
+}
+
 /** @param levels even beats of several paces, the best first; @returns null where the music is counted evenly */
 export function unevenBeats(levels: readonly FoundBeats[], onsets: readonly Onset[]): FoundBeats | null {
   let found: { pulse: Pulse; length: Length; tells: number } | null = null;
   for (const pulse of pulsesBelow(levels, onsets, SLOWEST_PULSE)) {
-    const { marks } = pulse;
-    const even = Math.max(...EVEN_BARS.map((length) => tellingOf(marks, length)));
-    for (const length of UNEVEN_BARS) {
-      const tells = tellingOf(marks, length);
-      if (tells > TELLING && tells - even > TELLS_MORE && tells > (found?.tells ?? 0)) found = { pulse, length, tells };
-    }
+    const bars = unevenLength(pulse.marks);
+    if (bars && bars.tells > (found?.tells ?? 0)) found = { pulse, ...bars };
   }
   return found && grouped(found.pulse, found.length, onsets);
 }
@@ -55,13 +60,21 @@ export function unevenBeats(levels: readonly FoundBeats[], onsets: readonly Onse
 function grouped({ level, marks }: Pulse, length: Length, onsets: readonly Onset[]): FoundBeats {
   const pulses = level.beats;
   // Where a pulse slipped, a bar is one shorter or longer.
-  const lengths = [length, length - 1, length + 1];
-  const { downbeats, evidence } = findBars(pulses, onsets, [], lengths);
-  const groups = groupsOf(marks, downbeats, length);
-  const uneven: Uneven = { pulses, ...begunAtOnce(marks, downbeats, groups), evidence };
+  const uneven = unevenBars(pulses, marks, onsets, [length, length - 1, length + 1]);
   const beats = beatsOfGroups(uneven);
   const periods = beats.slice(1).map((beat, i) => beat - beats[i]!);
   return { beats, period: upperMedian(periods), worth: level.worth, uneven };
+}
+
+/** @param lengths of bars, the usual one first */
+export function unevenBars(
+  pulses: Seconds[],
+  marks: readonly number[],
+  onsets: readonly Onset[],
+  lengths: readonly [Length, ...number[]],
+): Uneven {
+  const { downbeats, evidence } = findBars(pulses, onsets, [], lengths);
+  return { pulses, ...begunAtOnce(marks, downbeats, groupsOf(marks, downbeats, lengths[0])), evidence };
 }
 
 /** How much a place within the bars stands out on average. */

@@ -1,29 +1,40 @@
-import { QUARTER } from '../../time';
+import { QUARTER, type Meter, type WrittenUnits } from '../../time';
 import { queryKind, type Doubt } from '../query-kind';
 
 /** The file is in 4/4 because nobody said otherwise; the music is in another meter. */
 export interface MeterDoubt extends Doubt<'meter'> {
   facts: {
-    /** Quarters of a bar. */
-    beats: number;
-    /** Quarters before the first full bar. */
-    pickup: number;
+    meter: Meter;
+    /** What comes before the first full bar. */
+    pickup: WrittenUnits;
   };
 }
 
 export const meter = queryKind<MeterDoubt>({
   kind: 'meter',
   effect: 'piece',
-  remedies: ({ facts: { beats, pickup } }) => {
-    const set = (from: number, quarters: number) => ({
+  remedies: ({
+    facts: {
+      meter: { beats, beatType },
+      pickup,
+    },
+  }) => {
+    const set = (from: WrittenUnits, length: number) => ({
       kind: 'setMeters' as const,
-      from: from * QUARTER,
+      from,
       to: null,
-      meters: [{ beats: quarters, beatType: 4 }],
+      meters: [{ beats: length, beatType }],
     });
-    const label = `${beats}/4${pickup > 0 ? `, ${pickup === 1 ? 'a quarter' : `${pickup} quarters`} before the first bar` : ''}`;
+    const before = (pickup * beatType) / (4 * QUARTER);
+    const label = `${beats}/${beatType}`;
     return pickup > 0
-      ? [{ label, decision: set(0, pickup), also: [set(pickup, beats)] }]
+      ? [
+          {
+            label: `${label}, ${before}/${beatType} before the first bar`,
+            decision: set(0, before),
+            also: [set(pickup, beats)],
+          },
+        ]
       : [{ label, decision: set(0, beats) }];
   },
 });

@@ -2,11 +2,11 @@
  * Bars that nobody meant: a file in 4/4 throughout whose music is in another meter, and a recording that was not played to
  * the file's beats at all.
  */
-import { findBars, onsetsOf } from '../../beats';
+import { barsOfEighths, findBars, onsetsOf, type Onset } from '../../beats';
 import { queryId } from '../../base';
 import type { Performance } from '../../performance';
 import type { Query } from '../../queries';
-import { secondsAtTick } from '../../time';
+import { QUARTER, secondsAtTick, type Meter, type Seconds, type WrittenUnits } from '../../time';
 
 /** So clear it must be before the file is doubted: measured on real scores whose meter was taken away (docs/accuracy.md). */
 const CLEAR = 0.22;
@@ -53,19 +53,45 @@ function withoutBars({ tracks, ticksPerQuarter, tempo }: Performance): Query | n
 }
 
 function otherMeter(performance: Performance): Query | null {
-  const { meters, tempo, ticksPerQuarter, lastNoteEnd } = performance;
+  const { meters, ticksPerQuarter, lastNoteEnd } = performance;
   if (meters.some(({ beats, beatType }) => beats !== 4 || beatType !== 4)) return null;
-  const quarters = Math.ceil(lastNoteEnd / ticksPerQuarter);
-  if (quarters < FEWEST_BEATS) return null;
-  const beats = Array.from({ length: quarters }, (_, i) => secondsAtTick(tempo, i * ticksPerQuarter));
-  const { beatsPerBar, downbeats, evidence } = findBars(beats, onsetsOf(performance));
-  // Two to a bar and four are the same music.
-  if (evidence < CLEAR || beatsPerBar === 4 || beatsPerBar === 2) return null;
-  const pickup = (downbeats[0] ?? 0) % beatsPerBar;
+  if (lastNoteEnd / ticksPerQuarter < FEWEST_BEATS) return null;
+  const onsets = onsetsOf(performance);
+  const said = eighthsSay(performance, onsets) ?? quartersSay(performance, onsets);
+  if (!said) return null;
+  const { beats, beatType } = said.meter;
   return {
     id: queryId('meter'),
     kind: 'meter',
-    message: `The file is in 4/4, which often means that nobody set it. Bass, harmony and long notes say ${beatsPerBar} beats to a bar.`,
-    facts: { beats: beatsPerBar, pickup },
+    message: `The file is in 4/4, which often means that nobody set it. Bass, harmony, long and loud notes say ${beats}/${beatType}.`,
+    facts: said,
   };
+}
+
+interface Said {
+  meter: Meter;
+  /** Before the first full bar. */
+  pickup: WrittenUnits;
+}
+
+/** Seconds of every so manieth of a quarter. */
+function places({ tempo, ticksPerQuarter, lastNoteEnd }: Performance, perQuarter: number): Seconds[] {
+  const step = ticksPerQuarter / perQuarter;
+  return Array.from({ length: Math.ceil(lastNoteEnd / step) }, (_, i) => secondsAtTick(tempo, i * step));
+}
+
+function quartersSay(performance: Performance, onsets: readonly Onset[]): Said | null {
+  const { beatsPerBar, downbeats, evidence } = findBars(places(performance, 1), onsets);
+  // Two to a bar and four are the same music.
+  if (evidence < CLEAR || beatsPerBar === 4 || beatsPerBar === 2) return null;
+  const pickup = (downbeats[0] ?? 0) % beatsPerBar;
+  return { meter: { beats: beatsPerBar, beatType: 4 }, pickup: pickup * QUARTER };
+}
+
+/** Threes, fives and sevens of eighths, where what stands out on eighths comes back so. */
+function eighthsSay(performance: Performance, onsets: readonly Onset[]): Said | null {
+  const bars = barsOfEighths(places(performance, 2), onsets);
+  if (!bars) return null;
+  const { length, first } = bars;
+  return { meter: { beats: length, beatType: 8 }, pickup: ((first % length) * QUARTER) / 2 };
 }

@@ -1,0 +1,24 @@
+import { performanceOf, tempo, type HandNote } from './music';
+
+/* Dances whose beats are of two and three eighths, in a file of one tempo that states no meter. */
+
+/** Bars of a dance. */
+export const BARS = 24;
+
+/** A dance at 200 eighths a minute: a bass and a chord on each beat, a tune that fills some of them. */
+export function dance(groups: readonly number[], { pickup = 0, bars = BARS } = {}) {
+  const notes: HandNote[] = [];
+  let at = pickup / 2;
+  for (let n = 0; n < pickup; n++) notes.push({ key: 74, at: n / 2, length: 0.45 });
+  for (let bar = 0; bar < bars; bar++)
+    groups.forEach((group, i) => {
+      const root = [43, 48, 50][(bar + i) % 3]!;
+      notes.push({ key: i === 0 ? root - 12 : root, at, length: group / 2 - 0.05 });
+      notes.push({ key: root + 16, at, length: group / 2 - 0.05 });
+      const filled = (bar * 7 + i) % 3 > 0;
+      for (let n = 0; n < (filled ? group : 1); n++)
+        notes.push({ key: 67 + ((bar * 5 + n * 2 + i) % 9), at: at + n / 2, length: 0.45 });
+      at += group / 2;
+    });
+  return performanceOf([{ name: 'Accordion', notes }], [tempo(0, 100)]);
+}
