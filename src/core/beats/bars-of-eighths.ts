@@ -5,7 +5,7 @@
 import type { Seconds } from '../time';
 import { featuresOf, findBars } from './find-bars';
 import type { Onset } from './onsets';
-import { tellingOf } from './pulses';
+import { tellingOf } from './telling';
 import { unevenBars, unevenLength } from './uneven-beats';
 
 /** What the place among three must tell, and how much more than that among two and four. */

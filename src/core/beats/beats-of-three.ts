@@ -10,7 +10,8 @@ import { upperMedian } from '../base';
 import type { Seconds } from '../time';
 import { findBars } from './find-bars';
 import type { Onset } from './onsets';
-import { pulsesBelow, tellingOf } from './pulses';
+import { pulsesBelow } from './pulses';
+import { tellingOf } from './telling';
 import type { FoundBeats } from './track-beats';
 
 const SLOWEST_PULSE: Seconds = 0.42;

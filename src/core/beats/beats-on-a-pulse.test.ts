@@ -6,7 +6,7 @@ import { performanceOf, tempo } from '../../testing/music';
 import { NO_FREE_TIME } from '../settings';
 import { beatUnit } from './beat-unit';
 import { beatsOfThree } from './beats-of-three';
-import { tellingOf } from './pulses';
+import { tellingOf } from './telling';
 import { findBeats, followBeats, onsetsOf } from './index';
 
 const PULSE = 0.3;

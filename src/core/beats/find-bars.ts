@@ -9,7 +9,7 @@
 import { firstNotBefore } from '../base';
 import type { Seconds } from '../time';
 import type { Onset } from './onsets';
-import { twoOrFour } from './two-or-four';
+import { lengthsLeantOn, twoOrFour } from './leaning';
 
 export interface FoundBars {
   /** Indexes of the beats that begin a bar, rising. Beats before the first are a pickup. */
@@ -48,21 +48,22 @@ export interface BeatFeature {
 
 /**
  * @param known beats that are known to begin bars
- * @param lengths of bars that are thought of, in beats
+ * @param wanted lengths of bars that are thought of, in beats; the usual ones when absent
  */
 export function findBars(
   beats: readonly Seconds[],
   onsets: readonly Onset[],
   known: readonly number[] = [],
-  lengths: readonly number[] = LENGTHS,
+  wanted?: readonly number[],
 ): FoundBars {
   const features = featuresOf(beats, onsets);
+  const lengths = wanted ?? lengthsLeantOn(LENGTHS, features);
   const fixed = new Set(known);
   const best = bestWay(features, lengths, fixed);
   const beatsPerBar = mostCommon(best.lengths) ?? lengths[0]!;
-  const others = LENGTHS.filter((length) => length !== beatsPerBar).map(
-    (length) => bestWay(features, [length], fixed).score,
-  );
+  const others = (wanted ? LENGTHS : lengths)
+    .filter((length) => length !== beatsPerBar)
+    .map((length) => bestWay(features, [length], fixed).score);
   const bars = Math.max(1, best.lengths.length);
   const found = { downbeats: best.downbeats, beatsPerBar, evidence: (best.score - Math.max(...others)) / bars };
   return lengths.includes(2) ? twoOrFour(found, features) : found;

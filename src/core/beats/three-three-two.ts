@@ -9,7 +9,8 @@
 import { firstNotBefore, upperMedian } from '../base';
 import type { Seconds } from '../time';
 import type { Onset } from './onsets';
-import { pulsesBelow, tellingOf, type Pulse } from './pulses';
+import { pulsesBelow, type Pulse } from './pulses';
+import { tellingOf } from './telling';
 import type { FoundBeats } from './track-beats';
 
 const BAR = 8;

@@ -12,7 +12,8 @@ import { upperMedian } from '../base';
 import type { Seconds } from '../time';
 import { findBars } from './find-bars';
 import type { Onset } from './onsets';
-import { pulsesBelow, tellingOf, type Pulse } from './pulses';
+import { pulsesBelow, type Pulse } from './pulses';
+import { tellingOf } from './telling';
 import type { FoundBeats, Uneven } from './track-beats';
 
 const UNEVEN_BARS = [5, 7] as const;

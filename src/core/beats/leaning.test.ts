@@ -40,6 +40,20 @@ describe('beats to a bar', () => {
     expect(beatsPerBar).toBe(2);
     expect(downbeats.slice(0, 3)).toEqual([1, 3, 5]);
   });
+  it('are three where every third is leant on, whatever the bass does', () => {
+    // The bass moves every two beats, six of which are two bars.
+    const beats = Array.from({ length: 48 }, (_, i) => i * PERIOD);
+    const onsets = beats.map((at, i): Onset => {
+      const loud = (i % 3 === 0 ? 1 : -0.5) + 0.1 * ((i * 7) % 5);
+      const bass = i % 2 === 0 ? 40 + (i % 4) : 60;
+      return { at, accent: 0, loud, bass, keys: [bass], drums: [], length: i % 2 === 0 ? 1 : 0.4 };
+    });
+    const unloud = onsets.map((onset) => ({ ...onset, loud: 0 }));
+    expect(findBars(beats, unloud).beatsPerBar).not.toBe(3);
+    const { beatsPerBar, downbeats } = findBars(beats, onsets);
+    expect(beatsPerBar).toBe(3);
+    expect(downbeats.slice(0, 3)).toEqual([0, 3, 6]);
+  });
   it('stay what somebody says', () => {
     const { beats, onsets } = struck([0.8, -0.8, 0.8, -0.8]);
     expect(findBars(beats, onsets, [], [4]).beatsPerBar).toBe(4);

@@ -1,17 +1,29 @@
 /*
- * Two beats to a bar or four: harmony and rhythm say the same of both. Players lean on the first of four more than on the
- * third, and on the first of every two alike (Sloboda, The communication of musical metre in piano performance, 1983; Drake
- * and Palmer, Accent structures in music performance, 1993; from memory). Where nobody leans on anything it stays four.
+ * What players lean on says how many beats make a bar: they lean on the first of a bar most, on its middle less, on its other
+ * beats little (Sloboda, The communication of musical metre in piano performance, 1983; Drake and Palmer, Accent structures in
+ * music performance, 1993; from memory). Where nobody leans on anything, other signs decide.
  *
- *     beats     1 . 3 . 1 . 3 .        1 . 1 . 1 . 1 .
- *     loud      X   x   X   x          X   X   X   X
+ *     beats     1 . 3 . 1 . 3 .        1 . 1 . 1 . 1 .        1 . . 1 . .
+ *     loud      X   x   X   x          X   X   X   X          X     X
  */
 import type { BeatFeature, FoundBars } from './find-bars';
+import { tellingOf } from './telling';
 
 /** How much louder the first is than the third, for all that both are louder than the others: less is two to a bar. */
 const ALIKE = 0.35;
 /** By how many standard errors strong beats must be louder than weak ones for that to say anything. */
 const SURE = 3;
+
+/** How much more the place among three must tell than that among two and four, or less. */
+const CLEARLY = 0.15;
+
+/** Of these lengths those that go with what is leant on. */
+export function lengthsLeantOn(lengths: readonly number[], features: readonly BeatFeature[]): readonly number[] {
+  const loud = features.map((feature) => feature.loud ?? 0);
+  const threes = tellingOf(loud, 3) - Math.max(tellingOf(loud, 2), tellingOf(loud, 4));
+  if (Math.abs(threes) < CLEARLY) return lengths;
+  return lengths.filter((length) => length % (threes > 0 ? 3 : 2) === 0);
+}
 
 /** The bars, each of four parted in two where both halves are leant on alike. */
 export function twoOrFour(bars: FoundBars, features: readonly BeatFeature[]): FoundBars {
