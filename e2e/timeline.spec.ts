@@ -2,7 +2,9 @@ import { readFileSync } from 'node:fs';
 import { expect, test, type Page } from '@playwright/test';
 import { performanceFromSmf } from '../src/core/performance';
 import { readSmf, writeSmf, type SmfEvent } from '../src/core/smf';
-import { DEMO_FILE, goTo, openDemo } from './help';
+import { danceNotes } from '../src/testing/dances';
+import { meter, smfBytes, tempo } from '../src/testing/music';
+import { DEMO_FILE, dropFile, exportedXml, goTo, openDemo } from './help';
 
 /* Station Timeline: tempo, meters, markers, bar numbers, the studio's map. */
 
@@ -155,6 +157,24 @@ test('a recording in seven is counted in eighths, until somebody says otherwise'
   await expect(found).toContainText(/beats of a quarter/);
   await page.getByRole('button', { name: /undo/i }).click();
   await expect(found).toContainText(/7 to a bar as 2 \+ 2 \+ 3/);
+});
+
+test('a jig in a file that says 4/4 is asked about, and gets bars of 6/8', async ({ page }) => {
+  const jig = smfBytes([{ name: 'Accordion', notes: danceNotes([3, 3]) }], [meter(0, 4, 4), tempo(0, 100)]);
+  await page.goto('/');
+  await dropFile(page, { name: 'jig.mid', mimeType: 'audio/midi', buffer: Buffer.from(jig) });
+  await page.waitForURL(/rhythm$/);
+  await goTo(page, 'Timeline');
+  await expect(page.getByLabel('Tempo and density')).toContainText('18 bars');
+  await page.getByText(/nobody set it.* say 6\/8/).click();
+  await page.getByRole('button', { name: '6/8', exact: true }).click();
+  await expect(page.getByLabel('Tempo and density')).toContainText('24 bars');
+  await expect(page.getByText(/nobody set it/)).toHaveCount(0);
+  const xml = await exportedXml(page);
+  expect(xml.match(/<beats>6<\/beats>\s*<beat-type>8<\/beat-type>/)).not.toBeNull();
+  expect(xml.match(/<measure /g)).toHaveLength(24);
+  await page.getByRole('button', { name: /undo/i }).click();
+  await expect(page.getByLabel('Tempo and density')).toContainText('18 bars');
 });
 
 test('a recording without bars gets bars, and every note keeps its second', async ({ page }) => {

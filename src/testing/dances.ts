@@ -1,3 +1,4 @@
+import type { Performance } from '../core/performance';
 import { performanceOf, tempo, type HandNote } from './music';
 
 /* Dances whose beats are of two and three eighths, in a file of one tempo that states no meter. */
@@ -6,7 +7,7 @@ import { performanceOf, tempo, type HandNote } from './music';
 export const BARS = 24;
 
 /** A dance at 200 eighths a minute: a bass and a chord on each beat, a tune that fills some of them. */
-export function dance(groups: readonly number[], { pickup = 0, bars = BARS } = {}) {
+export function danceNotes(groups: readonly number[], { pickup = 0, bars = BARS } = {}): HandNote[] {
   const notes: HandNote[] = [];
   let at = pickup / 2;
   for (let n = 0; n < pickup; n++) notes.push({ key: 74, at: n / 2, length: 0.45 });
@@ -20,5 +21,9 @@ export function dance(groups: readonly number[], { pickup = 0, bars = BARS } = {
         notes.push({ key: 67 + ((bar * 5 + n * 2 + i) % 9), at: at + n / 2, length: 0.45 });
       at += group / 2;
     });
-  return performanceOf([{ name: 'Accordion', notes }], [tempo(0, 100)]);
+  return notes;
 }
+
+/** The same, read from a file that says a tempo and no meter. */
+export const dance = (...args: Parameters<typeof danceNotes>): Performance =>
+  performanceOf([{ name: 'Accordion', notes: danceNotes(...args) }], [tempo(0, 100)]);
