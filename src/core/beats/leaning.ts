@@ -9,8 +9,10 @@
 import type { BeatFeature, FoundBars } from './find-bars';
 import { tellingOf } from './telling';
 
-/** How much louder the first is than the third, for all that both are louder than the others: less is two to a bar. */
-const ALIKE = 0.35;
+/** In bars of four the first is louder than the third by such a share of what both are louder than the others. */
+const USUALLY = 0.7;
+/** Four to a bar is so many times as common as two. */
+const MORE_COMMON = 2;
 /** By how many standard errors strong beats must be louder than weak ones for that to say anything. */
 const SURE = 3;
 
@@ -44,7 +46,11 @@ function leansAlike(downbeats: readonly number[], features: readonly BeatFeature
   if (!first || !second || !third || !fourth) return false;
   const contrast = (first.mean + third.mean - second.mean - fourth.mean) / 2;
   const error = Math.sqrt(first.error + second.error + third.error + fourth.error) / 2;
-  return contrast > SURE * error && Math.abs(first.mean - third.mean) < ALIKE * contrast;
+  if (contrast <= SURE * error) return false;
+  // Which of two normal distributions the difference is from: that of bars of four, or one about nothing.
+  const difference = Math.abs(first.mean - third.mean);
+  const usual = USUALLY * contrast;
+  return usual ** 2 - 2 * difference * usual > 2 * Math.log(MORE_COMMON) * (first.error + third.error);
 }
 
 /** Mean, and the square of its standard error; null for fewer than two. */
