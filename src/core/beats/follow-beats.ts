@@ -22,6 +22,7 @@ import { beatClock, type BeatClock } from './beat-clock';
 import { beatUnit } from './beat-unit';
 import { findBars, type FoundBars } from './find-bars';
 import { findBeats } from './find-beats';
+import { mendSlips } from './mend-slips';
 import { onsetsOf, type Onset } from './onsets';
 import type { FoundBeats, Uneven } from './track-beats';
 
@@ -103,13 +104,16 @@ function countedIn(
   best: FoundBeats,
   onsets: readonly Onset[],
   performance: Performance,
-  { firstDownbeat, beatsPerBar, unit }: FreeTime,
+  { firstDownbeat, beatsPerBar, unit, anchors, placed }: FreeTime,
 ): Counted {
   const known = firstDownbeat === null ? [] : [firstDownbeat];
   const lengths = beatsPerBar === null ? undefined : [beatsPerBar];
   const { uneven } = best;
   if (!uneven) {
-    const beats = covering(best.beats, performance);
+    const found = covering(best.beats, performance);
+    // Where somebody says what a beat is, as many are there as were said.
+    const said = anchors.length + (placed?.length ?? 0) > 0 || firstDownbeat !== null;
+    const beats = said ? found : mendSlips(found, onsets, beatsPerBar ?? findBars(found, onsets).beatsPerBar);
     const bars = findBars(beats, onsets, known, lengths);
     return { beats, bars, unit: unit ?? beatUnit(best.beats, onsets) };
   }

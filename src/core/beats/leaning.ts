@@ -12,7 +12,7 @@ import { tellingOf } from './telling';
 /** In bars of four the first is louder than the third by such a share of what both are louder than the others. */
 const USUALLY = 0.7;
 /** Four to a bar is so many times as common as two. */
-const MORE_COMMON = 2;
+const MORE_COMMON = 1.3;
 /** By how many standard errors strong beats must be louder than weak ones for that to say anything. */
 const SURE = 3;
 

@@ -12,6 +12,7 @@
  */
 import { firstNotBefore, upperMedian } from '../base';
 import type { Seconds } from '../time';
+import { bendCost, EARNED, misfit, MOST_SILENT, SILENT } from './beat-costs';
 import type { Onset } from './onsets';
 
 export interface BeatOptions {
@@ -50,23 +51,8 @@ const SHORTEST: Seconds = 0.24;
 const LONGEST: Seconds = 1.7;
 /** People count at about this pace, an octave of tempo more or less (from memory of tapping studies). */
 const USUAL_PERIOD: Seconds = 0.58;
-/** What an uneven step costs, by the square of its octaves; beyond so many octaves by their size. */
-const UNEVEN = 13.8;
-const BENT = 0.27;
-/** A stride of more beats than this may bend for less: its own are not known one by one. */
-const WHOLE_STRIDE = 3;
-/** What it costs to be back at the pace of before at once, after a slowing; how fast that pace follows the beats. */
-const A_TEMPO = 0.5;
+/** How fast the pace one comes back to follows the beats. */
 const FOLLOWS = 0.12;
-/** What a beat on which nothing is struck costs. */
-const SILENT = 0.45;
-const MOST_SILENT = 3;
-/** What a beat earns whatever it is on: held notes have few that stand out. */
-const EARNED = 0.5;
-/** What an onset between beats costs that lies on no half, third or quarter of one, and how far off that is, in beats. */
-const MISFIT = 0.45;
-const OFF_PLACE = 0.065;
-const PLACES = [0, 1 / 4, 1 / 3, 1 / 2, 2 / 3, 3 / 4, 1];
 /** What it costs to be far from the pace that is tried, and one that people seldom count at. */
 const OFF_CENTRE = 0.087;
 const UNUSUAL = 0.6;
@@ -168,38 +154,16 @@ interface Stride {
 function bestStep(from: readonly State[], { onset, period, n, gain, begins }: Stride): State {
   let best: State = { period, pace: period, score: begins + gain, from: { onset, state: -1 }, steps: n };
   from.forEach((before, state) => {
-    const bend = Math.log2(period / before.period);
-    const back = Math.log2(period / before.pace);
-    const cost = Math.min(uneven(bend), A_TEMPO + uneven(back));
-    const score = before.score + gain - cost * Math.min(1, WHOLE_STRIDE / n);
+    const score = before.score + gain - bendCost(period, before.period, before.pace, n);
     if (score > best.score)
-      best = { period, pace: before.pace * 2 ** (FOLLOWS * n * back), score, from: { onset, state }, steps: n };
+      best = { period, pace: followed(before.pace, period, n), score, from: { onset, state }, steps: n };
   });
   return best;
 }
 
-/** Small changes cost by their square; a tempo taken up again after a slowing costs no more than it must. */
-function uneven(bend: number): number {
-  const size = Math.abs(bend);
-  return UNEVEN * (size < BENT ? size * size : BENT * (2 * size - BENT));
-}
-
-/** What it costs to lie in each of so many parts of a beat: halves, thirds and quarters are free. */
-const PARTS = 240;
-const COST_OF_PART = Array.from({ length: PARTS + 1 }, (_, part) => {
-  const away = Math.min(...PLACES.map((place) => Math.abs(place - part / PARTS)));
-  return MISFIT * Math.min(1, (away / OFF_PLACE) ** 2);
-});
-
-/** What the onsets between two beats, or several with silent ones between, cost by where they lie. */
-function misfit(onsets: readonly Onset[], from: number, to: number, period: Seconds): number {
-  let cost = 0;
-  for (let k = from + 1; k < to; k++) {
-    const place = ((onsets[k]!.at - onsets[from]!.at) / period) % 1;
-    cost += COST_OF_PART[Math.round(place * PARTS)]!;
-  }
-  return cost;
-}
+/** The pace after a stride of so many beats. */
+const followed = (pace: Seconds, period: Seconds, beats: number): Seconds =>
+  pace * (period / pace) ** Math.min(1, FOLLOWS * beats);
 
 /** Slow beats may earn as much in the same time as fast ones. */
 const periodWeight = (period: Seconds) => Math.sqrt(period / USUAL_PERIOD);
