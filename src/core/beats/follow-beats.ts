@@ -24,7 +24,7 @@ import { findBars, type FoundBars } from './find-bars';
 import { findBeats } from './find-beats';
 import { mendSlips } from './mend-slips';
 import { onsetsOf, type Onset } from './onsets';
-import type { FoundBeats, Uneven } from './track-beats';
+import { withPlaced, type FoundBeats, type Uneven } from './track-beats';
 
 /** What was found, and how true the bars are to the playing. */
 export interface Following {
@@ -111,9 +111,8 @@ function countedIn(
   const { uneven } = best;
   if (!uneven) {
     const found = covering(best.beats, performance);
-    // Where somebody says what a beat is, as many are there as were said.
-    const said = anchors.length + (placed?.length ?? 0) > 0 || firstDownbeat !== null;
-    const beats = said ? found : mendSlips(found, onsets, beatsPerBar ?? findBars(found, onsets).beatsPerBar);
+    const length = beatsPerBar ?? findBars(found, onsets).beatsPerBar;
+    const beats = withPlaced(mendSlips(found, onsets, length, anchors), placed ?? []);
     const bars = findBars(beats, onsets, known, lengths);
     return { beats, bars, unit: unit ?? beatUnit(best.beats, onsets) };
   }

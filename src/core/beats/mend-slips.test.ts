@@ -36,6 +36,12 @@ describe('a beat that was slipped in or lost', () => {
     expect(found).toHaveLength(beats.length + 1);
     expect(rounded(mendSlips(found, onsets, 4))).toEqual(rounded(beats));
   });
+  it('stays where somebody tapped it', () => {
+    const third = (to - from) / 3;
+    const found = [...beats.slice(0, 23), from + third, from + 2 * third, ...beats.slice(24)];
+    expect(mendSlips(found, onsets, 4, [from, from + third])).toEqual(found);
+    expect(mendSlips(found, onsets, 4, [beats[2]!, beats[3]!])).toHaveLength(beats.length);
+  });
   it('is put in where one was lost', () => {
     const found = [...beats.slice(0, 22), (beats[21]! + to) / 2, ...beats.slice(24)];
     expect(found).toHaveLength(beats.length - 1);

@@ -22,8 +22,17 @@ const MOST_ONSETS = 80;
 /** Ways to each place that are kept. */
 const KEPT = 6;
 
-/** @param length beats of a bar @returns the beats, with as many in each bar as that where it was a slip */
-export function mendSlips(beats: readonly Seconds[], onsets: readonly Onset[], length: number): Seconds[] {
+/**
+ * @param length beats of a bar
+ * @param tapped beats that were tapped: bars that hold one stay as they are
+ * @returns the beats, as many in each bar as in the others where it was a slip
+ */
+export function mendSlips(
+  beats: readonly Seconds[],
+  onsets: readonly Onset[],
+  length: number,
+  tapped: readonly Seconds[] = [],
+): Seconds[] {
   // In bars of two an odd one says little.
   const usual = length === 2 ? 4 : length;
   const { downbeats } = findBars(beats, onsets, [], [usual, usual - 1, usual + 1]);
@@ -32,7 +41,8 @@ export function mendSlips(beats: readonly Seconds[], onsets: readonly Onset[], l
   downbeats.forEach((bar, i) => {
     const end = downbeats[i + 1] ?? beats.length;
     const alone = sizes[i - 1] === usual && sizes[i + 1] === usual && Math.abs(sizes[i]! - usual) === 1;
-    mended.push(...((alone && evened(beats, bar, end, usual, onsets)) || beats.slice(bar, end)));
+    const said = tapped.some((at) => at >= beats[bar]! - STRUCK && at < (beats[end] ?? Infinity) - STRUCK);
+    mended.push(...((alone && !said && evened(beats, bar, end, usual, onsets)) || beats.slice(bar, end)));
   });
   return mended;
 }

@@ -87,7 +87,7 @@ export function trackBeats(played: readonly Onset[], options: BeatOptions = {}):
 }
 
 /** The beat next to a place that was set is there. */
-function withPlaced(beats: readonly Seconds[], placed: readonly Seconds[]): Seconds[] {
+export function withPlaced(beats: readonly Seconds[], placed: readonly Seconds[]): Seconds[] {
   const moved = [...beats];
   for (const at of placed) {
     const next = firstNotBefore(moved, at, (beat) => beat);
