@@ -184,8 +184,8 @@ two ways; first with accents as of the meter, then with every note as loud as th
 |---|---|---|---|---|---|
 | several parts (81) | lightly free | 86.7 % (84.4 %) | 96.6 % (95.0 %) | 97.5 % (88.9 %) | 97.5 % (83.0 %) |
 | several parts (81) | rubato | 85.6 % (83.2 %) | 93.8 % (91.7 %) | 97.5 % (88.9 %) | 97.5 % (81.8 %) |
-| single lines (70) | lightly free | 87.6 % (68.0 %) | 95.2 % (79.7 %) | 74.3 % (15.7 %) | 86.9 % (39.4 %) |
-| single lines (70) | rubato | 88.4 % (65.9 %) | 95.5 % (77.4 %) | 74.3 % (15.7 %) | 86.9 % (37.3 %) |
+| single lines (70) | lightly free | 87.6 % (68.0 %) | 95.2 % (79.7 %) | 70.0 % (15.7 %) | 85.4 % (39.4 %) |
+| single lines (70) | rubato | 88.4 % (65.9 %) | 95.5 % (77.4 %) | 70.0 % (15.7 %) | 85.3 % (37.3 %) |
 
 Every score is played at the same pace, so that music in 2/2 is counted in quarters, which counts as not found. Of two beats to a bar and four only accents tell: without
 them it is four. Of 38 of these performances in compound meters 35 have beats written as dotted quarters, of 264 others six.

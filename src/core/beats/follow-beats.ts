@@ -22,7 +22,7 @@ import { beatClock, type BeatClock } from './beat-clock';
 import { beatUnit } from './beat-unit';
 import { findBars, type FoundBars } from './find-bars';
 import { findBeats } from './find-beats';
-import { mendSlips } from './mend-slips';
+import { mendSlips, type Slip } from './mend-slips';
 import { onsetsOf, type Onset } from './onsets';
 import { withPlaced, type FoundBeats, type Uneven } from './track-beats';
 
@@ -37,6 +37,8 @@ export interface Following {
   unit: BeatUnit;
   /** Where bars are counted in beats of uneven length: eighths of each, 3 + 2. */
   groups?: number[];
+  /** Where the playing slows and one beat more or less was counted than is written. */
+  slips: Slip[];
   /** How clear the bars are: 0 says nothing, 1 a good deal. */
   evidence: number;
   slowest: number;
@@ -82,6 +84,7 @@ export function followBeats(
       beatsPerBar: bars.beatsPerBar,
       unit,
       ...(counted.groups && { groups: counted.groups }),
+      slips: counted.slips,
       evidence: bars.evidence,
       slowest: Math.min(...paces),
       fastest: Math.max(...paces),
@@ -95,6 +98,7 @@ export function followBeats(
 interface Counted {
   beats: Seconds[];
   bars: FoundBars;
+  slips: Slip[];
   unit: BeatUnit;
   groups?: number[];
 }
@@ -112,17 +116,19 @@ function countedIn(
   if (!uneven) {
     const found = covering(best.beats, performance);
     const length = beatsPerBar ?? findBars(found, onsets).beatsPerBar;
-    const beats = withPlaced(mendSlips(found, onsets, length, anchors), placed ?? []);
+    const mended = mendSlips(found, onsets, length, anchors);
+    const beats = withPlaced(mended.beats, placed ?? []);
     const bars = findBars(beats, onsets, known, lengths);
-    return { beats, bars, unit: unit ?? beatUnit(best.beats, onsets) };
+    return { beats, bars, slips: mended.slips, unit: unit ?? beatUnit(best.beats, onsets) };
   }
   const { pulses, groups, evidence } = uneven;
   const beats = covering(pulses, performance);
   const length = barOf(uneven);
-  if (firstDownbeat !== null) return { beats, bars: findBars(beats, onsets, known, [length]), unit: 'eighth' };
+  if (firstDownbeat !== null)
+    return { beats, bars: findBars(beats, onsets, known, [length]), slips: [], unit: 'eighth' };
   const before = Math.max(0, beats.indexOf(pulses[0]!));
   const downbeats = uneven.downbeats.map((pulse) => pulse + before);
-  return { beats, bars: { downbeats, beatsPerBar: length, evidence }, unit: 'eighth', groups };
+  return { beats, bars: { downbeats, beatsPerBar: length, evidence }, slips: [], unit: 'eighth', groups };
 }
 
 const barOf = ({ groups }: Uneven): number => groups.reduce((sum, group) => sum + group, 0);

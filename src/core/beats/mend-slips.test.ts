@@ -1,6 +1,12 @@
 import { describe, expect, it } from 'vitest';
+import { fMeasure, playFreely } from '../../../bench/beats';
+import { corpus } from '../../../bench/corpus';
+import { NO_FREE_TIME } from '../settings';
+import { followBeats } from './follow-beats';
 import type { Onset } from './onsets';
 import { mendSlips } from './mend-slips';
+
+const mended = (...args: Parameters<typeof mendSlips>) => mendSlips(...args).beats;
 
 /** A beat of each length; in bars of so many, a bass begins each bar and eighths lie between beats. */
 function played(lengths: readonly number[], bars: readonly number[]): { beats: number[]; onsets: Onset[] } {
@@ -34,29 +40,38 @@ describe('a beat that was slipped in or lost', () => {
     const third = (to - from) / 3;
     const found = [...beats.slice(0, 23), from + third, from + 2 * third, ...beats.slice(24)];
     expect(found).toHaveLength(beats.length + 1);
-    expect(rounded(mendSlips(found, onsets, 4))).toEqual(rounded(beats));
+    expect(rounded(mended(found, onsets, 4))).toEqual(rounded(beats));
+    expect(mendSlips(found, onsets, 4).slips).toEqual([{ at: beats[20], was: 'too many' }]);
   });
   it('stays where somebody tapped it', () => {
     const third = (to - from) / 3;
     const found = [...beats.slice(0, 23), from + third, from + 2 * third, ...beats.slice(24)];
-    expect(mendSlips(found, onsets, 4, [from, from + third])).toEqual(found);
-    expect(mendSlips(found, onsets, 4, [beats[2]!, beats[3]!])).toHaveLength(beats.length);
+    expect(mended(found, onsets, 4, [from, from + third])).toEqual(found);
+    expect(mended(found, onsets, 4, [beats[2]!, beats[3]!])).toHaveLength(beats.length);
   });
   it('is put in where one was lost', () => {
     const found = [...beats.slice(0, 22), (beats[21]! + to) / 2, ...beats.slice(24)];
     expect(found).toHaveLength(beats.length - 1);
-    expect(rounded(mendSlips(found, onsets, 4))).toEqual(rounded(beats));
+    expect(rounded(mended(found, onsets, 4))).toEqual(rounded(beats));
   });
   it('is counted in bars of two as well', () => {
     const third = (to - from) / 3;
     const found = [...beats.slice(0, 23), from + third, from + 2 * third, ...beats.slice(24)];
-    expect(mendSlips(found, onsets, 2)).toHaveLength(beats.length);
+    expect(mended(found, onsets, 2)).toHaveLength(beats.length);
   });
   it('is none where a bar is longer than the others', () => {
     const five = played(steady(49), [...fours(5), 5, ...fours(6)]);
-    expect(mendSlips(five.beats, five.onsets, 4)).toEqual(five.beats);
+    expect(mended(five.beats, five.onsets, 4)).toEqual(five.beats);
   });
   it('is none where all beats are there', () => {
-    expect(mendSlips(beats, onsets, 4)).toEqual(beats);
+    expect(mendSlips(beats, onsets, 4)).toEqual({ beats, slips: [] });
+  });
+  it('is told, and the bars after it begin where they do', () => {
+    const index = corpus(3).findIndex(({ kind }) => kind === 'swing');
+    const played = playFreely(corpus(3)[index]!, 'rubato', 3 * 101 + index);
+    const { following } = followBeats(played.performance, NO_FREE_TIME)!;
+    expect(following.slips).toMatchObject([{ was: 'too many' }]);
+    const downbeats = following.downbeats.map((beat) => following.beats[beat]!);
+    expect(fMeasure(downbeats, played.downbeats)).toBeGreaterThan(0.9);
   });
 });

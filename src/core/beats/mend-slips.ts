@@ -22,27 +22,41 @@ const MOST_ONSETS = 80;
 /** Ways to each place that are kept. */
 const KEPT = 6;
 
+/** Beats, and where one more or one less was counted than is there now. */
+export interface Mended {
+  beats: Seconds[];
+  slips: Slip[];
+}
+
+export interface Slip {
+  /** The downbeat of its bar. */
+  at: Seconds;
+  was: 'too many' | 'too few';
+}
+
 /**
  * @param length beats of a bar
  * @param tapped beats that were tapped: bars that hold one stay as they are
- * @returns the beats, as many in each bar as in the others where it was a slip
+ * @returns as many beats in each bar as in the others where it was a slip
  */
 export function mendSlips(
   beats: readonly Seconds[],
   onsets: readonly Onset[],
   length: number,
   tapped: readonly Seconds[] = [],
-): Seconds[] {
+): Mended {
   // In bars of two an odd one says little.
   const usual = length === 2 ? 4 : length;
   const { downbeats } = findBars(beats, onsets, [], [usual, usual - 1, usual + 1]);
   const sizes = downbeats.map((bar, i) => (downbeats[i + 1] ?? bar) - bar);
-  const mended = beats.slice(0, downbeats[0]);
+  const mended: Mended = { beats: beats.slice(0, downbeats[0]), slips: [] };
   downbeats.forEach((bar, i) => {
     const end = downbeats[i + 1] ?? beats.length;
-    const alone = sizes[i - 1] === usual && sizes[i + 1] === usual && Math.abs(sizes[i]! - usual) === 1;
+    const slip = sizes[i - 1] === usual && sizes[i + 1] === usual && Math.abs(sizes[i]! - usual) === 1;
     const said = tapped.some((at) => at >= beats[bar]! - STRUCK && at < (beats[end] ?? Infinity) - STRUCK);
-    mended.push(...((alone && !said && evened(beats, bar, end, usual, onsets)) || beats.slice(bar, end)));
+    const instead = slip && !said ? evened(beats, bar, end, usual, onsets) : null;
+    mended.beats.push(...(instead ?? beats.slice(bar, end)));
+    if (instead) mended.slips.push({ at: beats[bar]!, was: end - bar > usual ? 'too many' : 'too few' });
   });
   return mended;
 }

@@ -3,6 +3,7 @@
 import { Button, Select, Tag } from 'antd';
 import { useEffect, useRef, useState } from 'react';
 import { settingsOf } from '@/core/documents';
+import type { Following } from '@/core/beats';
 import type { TimeLineSummary } from '@/core/engine';
 import { timeOf } from '@/core/hearing';
 import { engineWorker } from '@/workers/engine-client';
@@ -13,6 +14,9 @@ import { CommittedNumber } from '../shared/CommittedNumber';
 import { count } from '../shared/words';
 import { BeatStrip } from './BeatStrip';
 import styles from './timeline.module.css';
+
+/** So many bars are named. */
+const SHOWN = 6;
 
 /** A recording without bars: beats are found in it, set right by tapping along, and bars laid over them. */
 export function FreePlaying({ line }: { line: TimeLineSummary }) {
@@ -83,6 +87,7 @@ function Found({ line: { following } }: { line: TimeLineSummary }) {
         {Math.round(fastest)} a minute, {beatsPerBar} to a bar{groups ? ` as ${groups.join(' + ')}` : ''} (
         {clearness(evidence)}). No note is further than {largestShift.toFixed(2)} ms from where it was played
         {silence > 0.01 ? `; the ${silence.toFixed(2)} s before the first bar are let go` : ''}.
+        {slipsInWords(following)}
       </p>
       <div className={styles.buttons}>
         <Button size="small" onClick={() => decide({ kind: 'findTheBeats', period: period * 2 })}>
@@ -138,6 +143,15 @@ function Found({ line: { following } }: { line: TimeLineSummary }) {
       </label>
     </>
   );
+}
+
+/** Bars are counted from the first full one. */
+function slipsInWords({ slips, beats, downbeats }: Following): string {
+  if (slips.length === 0) return '';
+  const bars = slips.map(({ at }) => downbeats.filter((beat) => beats[beat]! <= at + 0.01).length);
+  const kinds = [...new Set(slips.map(({ was }) => was))].sort().join(' or ');
+  const where = `${bars.length === 1 ? 'bar' : 'bars'} ${bars.slice(0, SHOWN).join(', ')}${bars.length > SHOWN ? ' …' : ''}`;
+  return ` The playing slows in ${where}: a beat ${kinds} was counted there, and is mended.`;
 }
 
 function clearness(evidence: number): string {
