@@ -218,12 +218,17 @@ function besideQuantized(piece: Piece, free: Performance, seed: number): { value
 
 const percent = (share: number) => `${(share * 100).toFixed(1)} %`;
 
-/** Rows of docs/accuracy.md. */
-export function beatsTable(seed: number): string {
+/** Rows of docs/accuracy.md: means over the seeds, and the largest shift. */
+export function beatsTable(seeds: readonly number[]): string {
   const rows = FREE_TAKES.map((how) => {
-    const { beats, offered, steady, meters, downbeats, values, paired, together, shift } = measureBeats(how, seed);
-    const shares = [beats, offered, steady, meters, downbeats, values, paired, together].map(percent).join(' | ');
-    return `| ${how} | ${shares} | ${shift.toFixed(2)} ms |`;
+    const measured = seeds.map((seed) => measureBeats(how, seed));
+    const mean = (field: keyof BeatFigures) =>
+      percent(measured.reduce((sum, figures) => sum + figures[field], 0) / measured.length);
+    const shares = (['beats', 'offered', 'steady', 'meters', 'downbeats', 'values', 'paired', 'together'] as const).map(
+      mean,
+    );
+    const shift = Math.max(...measured.map((figures) => figures.shift));
+    return `| ${how} | ${shares.join(' | ')} | ${shift.toFixed(2)} ms |`;
   });
   return [
     '| playing | beats | at the best pace offered | a steady beat | beats to a bar | barlines | written values | paired with a quantized version | values then | largest shift |',
