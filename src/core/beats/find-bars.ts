@@ -81,7 +81,12 @@ interface Step {
   length: number;
 }
 
-function bestWay(features: readonly BeatFeature[], lengths: readonly number[], fixed: ReadonlySet<number>) {
+/** The best way to part beats into bars of such lengths. */
+export function bestWay(
+  features: readonly BeatFeature[],
+  lengths: readonly number[],
+  fixed: ReadonlySet<number> = new Set(),
+): { downbeats: number[]; lengths: number[]; score: number } {
   const n = features.length;
   // By beat and by the length of the bar that ends there.
   const at: Map<number, Step>[] = Array.from({ length: n + 1 }, () => new Map());

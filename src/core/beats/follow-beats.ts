@@ -115,10 +115,10 @@ function countedIn(
   const { uneven } = best;
   if (!uneven) {
     const found = covering(best.beats, performance);
-    const length = beatsPerBar ?? findBars(found, onsets).beatsPerBar;
-    const mended = mendSlips(found, onsets, length, anchors);
+    const first = findBars(found, onsets, [], lengths);
+    const mended = mendSlips(found, onsets, first.beatsPerBar, anchors);
     const beats = withPlaced(mended.beats, placed ?? []);
-    const bars = findBars(beats, onsets, known, lengths);
+    const bars = known.length === 0 && mended.slips.length === 0 ? first : findBars(beats, onsets, known, lengths);
     return { beats, bars, slips: mended.slips, unit: unit ?? beatUnit(best.beats, onsets) };
   }
   const { pulses, groups, evidence } = uneven;

@@ -10,7 +10,7 @@
 import { firstNotBefore } from '../base';
 import type { Seconds } from '../time';
 import { bendCost, EARNED, misfit, MOST_SILENT, SILENT } from './beat-costs';
-import { findBars } from './find-bars';
+import { bestWay, featuresOf } from './find-bars';
 import type { Onset } from './onsets';
 
 /** What other beats may cost more than those that were found. */
@@ -47,7 +47,7 @@ export function mendSlips(
 ): Mended {
   // In bars of two an odd one says little.
   const usual = length === 2 ? 4 : length;
-  const { downbeats } = findBars(beats, onsets, [], [usual, usual - 1, usual + 1]);
+  const { downbeats } = bestWay(featuresOf(beats, onsets), [usual, usual - 1, usual + 1]);
   const sizes = downbeats.map((bar, i) => (downbeats[i + 1] ?? bar) - bar);
   const mended: Mended = { beats: beats.slice(0, downbeats[0]), slips: [] };
   downbeats.forEach((bar, i) => {
@@ -72,8 +72,8 @@ function evened(
   const [first, last] = [onsetAt(onsets, beats[bar]!), onsetAt(onsets, beats[end]!)];
   if (first === null || last === null || last - first > MOST_ONSETS) return null;
   const span = { first, last, before: beats[bar]! - beats[bar - 1]!, after: beats[end + 1]! - beats[end]! };
-  const wanted = bestWay(onsets, span, count);
-  const found = bestWay(onsets, span, end - bar);
+  const wanted = cheapestWay(onsets, span, count);
+  const found = cheapestWay(onsets, span, end - bar);
   if (!wanted || (found && wanted.cost > found.cost + DEARER)) return null;
   return [beats[bar]!, ...wanted.beats.slice(0, -1)];
 }
@@ -100,7 +100,7 @@ interface Way {
 }
 
 /** The cheapest way over so many beats, as of the costs of a whole path; null where there is none. */
-function bestWay(onsets: readonly Onset[], { first, last, before, after }: Span, count: number): Way | null {
+function cheapestWay(onsets: readonly Onset[], { first, last, before, after }: Span, count: number): Way | null {
   // By onset and by the beats that were counted until there.
   const ways = new Map<string, Way[]>([[`${first} 0`, [{ cost: 0, period: before, beats: [] }]]]);
   for (let to = first + 1; to <= last; to++)

@@ -153,11 +153,13 @@ interface Stride {
 /** The best way to a beat from the states of an earlier one. */
 function bestStep(from: readonly State[], { onset, period, n, gain, begins }: Stride): State {
   let best: State = { period, pace: period, score: begins + gain, from: { onset, state: -1 }, steps: n };
-  from.forEach((before, state) => {
+  for (const [state, before] of from.entries()) {
+    // The states are in order: none after this one is worth more, however evenly it goes on.
+    if (before.score + gain <= best.score) break;
     const score = before.score + gain - bendCost(period, before.period, before.pace, n);
     if (score > best.score)
       best = { period, pace: followed(before.pace, period, n), score, from: { onset, state }, steps: n };
-  });
+  }
   return best;
 }
 

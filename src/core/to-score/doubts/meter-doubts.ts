@@ -12,6 +12,8 @@ import { QUARTER, secondsAtTick, type Meter, type Seconds, type WrittenUnits } f
 const CLEAR = 0.22;
 /** Fewer beats say nothing. */
 const FEWEST_BEATS = 24;
+/** So many quarters, some hundreds of bars, say what the meter is. */
+const ENOUGH_BEATS = 2000;
 const FEWEST_NOTES = 48;
 /** A beat is looked at in so many parts: where notes gather in none of them there is no beat. */
 const DIVISIONS = [1, 2, 3, 4, 6];
@@ -56,7 +58,7 @@ function otherMeter(performance: Performance): Query | null {
   const { meters, ticksPerQuarter, lastNoteEnd } = performance;
   if (meters.some(({ beats, beatType }) => beats !== 4 || beatType !== 4)) return null;
   if (lastNoteEnd / ticksPerQuarter < FEWEST_BEATS) return null;
-  const onsets = onsetsOf(performance);
+  const onsets = onsetsOf(beginningOf(performance));
   const said = eighthsSay(performance, onsets) ?? quartersSay(performance, onsets);
   if (!said) return null;
   const { beats, beatType } = said.meter;
@@ -77,7 +79,19 @@ interface Said {
 /** Seconds of every so manieth of a quarter. */
 function places({ tempo, ticksPerQuarter, lastNoteEnd }: Performance, perQuarter: number): Seconds[] {
   const step = ticksPerQuarter / perQuarter;
-  return Array.from({ length: Math.ceil(lastNoteEnd / step) }, (_, i) => secondsAtTick(tempo, i * step));
+  const length = Math.min(Math.ceil(lastNoteEnd / step), ENOUGH_BEATS * perQuarter);
+  return Array.from({ length }, (_, i) => secondsAtTick(tempo, i * step));
+}
+
+/** What is looked at of it. */
+function beginningOf(performance: Performance): Performance {
+  const end = ENOUGH_BEATS * performance.ticksPerQuarter;
+  if (performance.lastNoteEnd <= end) return performance;
+  const tracks = performance.tracks.map((track) => ({
+    ...track,
+    notes: track.notes.filter((note) => note.start < end),
+  }));
+  return { ...performance, tracks };
 }
 
 function quartersSay(performance: Performance, onsets: readonly Onset[]): Said | null {
