@@ -5,7 +5,7 @@
 import type { Seconds } from '../time';
 import { featuresOf, findBars } from './find-bars';
 import type { Onset } from './onsets';
-import { tellingOf } from './telling';
+import { tellingOf, threesOverTwos } from './telling';
 import { unevenBars, unevenLength } from './uneven-beats';
 
 /** What the place among three must tell, and how much more than that among two and four. */
@@ -26,9 +26,7 @@ export function barsOfEighths(eighths: Seconds[], onsets: readonly Onset[]): Bar
   const marks = featuresOf(eighths, onsets).map(({ mark }) => mark);
   const uneven = unevenLength(marks)?.length;
   if (uneven) return { length: uneven, first: unevenBars(eighths, marks, onsets, [uneven]).downbeats[0] ?? 0 };
-  const threes = tellingOf(marks, 3);
-  const twos = Math.max(tellingOf(marks, 2), tellingOf(marks, 4));
-  if (threes < TELLING || threes - twos < TELLS_MORE) return null;
+  if (tellingOf(marks, 3) < TELLING || threesOverTwos(marks) < TELLS_MORE) return null;
   const begins = findBars(eighths, onsets, [], [3]).downbeats;
   const beats = begins.map((eighth) => eighths[eighth]!);
   const free = findBars(beats, onsets);

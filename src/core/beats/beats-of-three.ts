@@ -11,7 +11,7 @@ import type { Seconds } from '../time';
 import { findBars } from './find-bars';
 import type { Onset } from './onsets';
 import { pulsesBelow } from './pulses';
-import { tellingOf } from './telling';
+import { tellingOf, threesOverTwos } from './telling';
 import type { FoundBeats } from './track-beats';
 
 const SLOWEST_PULSE: Seconds = 0.42;
@@ -31,9 +31,7 @@ export function beatsOfThree(levels: readonly FoundBeats[], onsets: readonly Ons
   for (const { level, marks } of pulsesBelow(levels, onsets, SLOWEST_PULSE)) {
     const { beats: pulses, period, worth } = level;
     if (pulses.length < FEWEST_PULSES || Math.abs(Math.log2(best.period / (3 * period))) < SAME_PACE) continue;
-    const threes = tellingOf(marks, 3);
-    const twos = Math.max(tellingOf(marks, 2), tellingOf(marks, 4));
-    if (threes < TELLING || threes - twos < TELLING) continue;
+    if (tellingOf(marks, 3) < TELLING || threesOverTwos(marks) < TELLING) continue;
     const beats = everyThird(pulses, onsets).map((pulse) => pulses[pulse]!);
     return { beats, period: upperMedian(beats.slice(1).map((beat, i) => beat - beats[i]!)), worth };
   }

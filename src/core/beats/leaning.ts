@@ -7,7 +7,7 @@
  *     loud      X   x   X   x          X   X   X   X          X     X
  */
 import type { BeatFeature, FoundBars } from './find-bars';
-import { tellingOf } from './telling';
+import { threesOverTwos } from './telling';
 
 /** In bars of four the first is louder than the third by such a share of what both are louder than the others. */
 const USUALLY = 0.7;
@@ -22,7 +22,7 @@ const CLEARLY = 0.15;
 /** Of these lengths those that go with what is leant on. */
 export function lengthsLeantOn(lengths: readonly number[], features: readonly BeatFeature[]): readonly number[] {
   const loud = features.map((feature) => feature.loud ?? 0);
-  const threes = tellingOf(loud, 3) - Math.max(tellingOf(loud, 2), tellingOf(loud, 4));
+  const threes = threesOverTwos(loud);
   if (Math.abs(threes) < CLEARLY) return lengths;
   return lengths.filter((length) => length % (threes > 0 ? 3 : 2) === 0);
 }

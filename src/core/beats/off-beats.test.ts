@@ -41,6 +41,17 @@ describe('music that is struck beside its beats', () => {
     expect(fMeasure(tracked!.beats, beats)).toBeLessThan(0.1);
     expect(fMeasure(findBeats(onsets)[0]!.beats, beats)).toBeGreaterThan(0.95);
   });
+  it('stays there when a beat is set by hand, and follows one that is set on the riff', () => {
+    const onsets = riffs(1.9);
+    const [found] = findBeats(onsets);
+    const set = found!.beats[6]! + 0.03;
+    const [after] = findBeats(onsets, { placed: [set] });
+    expect(after!.beats).toContain(set);
+    expect(after!.beats.filter((beat) => beat !== set)).toEqual(found!.beats.filter((_, i) => i !== 6));
+    const onRiff = found!.beats[6]! + BEAT / 4;
+    const [followed] = findBeats(onsets, { placed: [onRiff] });
+    expect(fMeasure(followed!.beats, beats)).toBeLessThan(0.1);
+  });
   it('is left where nothing is held longer than the riff', () => {
     const onsets = riffs(0.2);
     const [tracked] = trackBeats(onsets);

@@ -25,6 +25,10 @@ export function tellingOf(marks: readonly number[], length: number): number {
   return of > 0 ? told / of : 0;
 }
 
+/** How much more the place among three tells than that among two or four; below 0 where those tell more. */
+export const threesOverTwos = (values: readonly number[]): number =>
+  tellingOf(values, 3) - Math.max(tellingOf(values, 2), tellingOf(values, 4));
+
 /** Sum of the squared distances from the mean. */
 function squares(values: readonly number[]): number {
   const mean = values.reduce((sum, value) => sum + value, 0) / values.length;
