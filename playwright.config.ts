@@ -5,10 +5,12 @@ const PORT = 3217;
 export default defineConfig({
   testDir: 'e2e',
   testMatch: '**/*.spec.ts',
-  timeout: 120_000,
-  expect: { timeout: 20_000 },
+  timeout: 240_000,
+  expect: { timeout: 45_000 },
   workers: 2,
   fullyParallel: true,
+  // For a machine that stalls. `npm test` names what needed a second attempt.
+  retries: 1,
   forbidOnly: true,
   use: {
     baseURL: `http://127.0.0.1:${PORT}`,

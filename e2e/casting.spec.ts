@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { expect, test, type Page } from '@playwright/test';
 import { line, meter, programAt, smfBytes, tempo, type HandNote } from '../src/testing/music';
-import { dropFile, exportedXml, goTo, openDemo } from './help';
+import { dropFile, exportedXml, goTo, openDemo, settled } from './help';
 import { readParts } from './read-musicxml';
 
 const chord = (keys: number[], at: number, length: number): HandNote[] => keys.map((key) => ({ key, at, length }));
@@ -65,7 +65,6 @@ test('the demo’s messy names come out as players in score order', async ({ pag
 test('tracks become players: choose, deal out, gather, take out keyswitches; the house list does it next time', async ({
   page,
 }) => {
-  test.setTimeout(120_000);
   await page.goto('/');
   await open(page, 'first.mid');
   await expect.poll(() => partNames(page)).toEqual(['Flute', 'Horn in F', 'Violin 1', 'Viola', 'Slot warm']);
@@ -87,6 +86,7 @@ test('tracks become players: choose, deal out, gather, take out keyswitches; the
 
   await page.locator('.ant-table-cell', { hasText: 'VLA KS' }).first().click();
   await page.getByRole('button', { name: /Take out keyswitches/ }).click();
+  await settled(page);
   await page.getByRole('combobox', { name: 'Meaning of keyswitch D1' }).click();
   await page.locator('.ant-select-item-option', { hasText: 'pizz.' }).last().click();
   await expect(page.getByRole('button', { name: 'Ledger (4)' })).toBeVisible();
@@ -123,6 +123,7 @@ test('gathering by dragging, marked parts at once, order, undo, and the house li
   await open(page, 'drag.mid');
   const chip = page.getByText('Slot warm').first();
   const target = page.getByText('Flt 1 leg').first();
+  await settled(page);
   const [from, to] = [(await chip.boundingBox())!, (await target.boundingBox())!];
   await page.mouse.move(from.x + 20, from.y + 8);
   await page.mouse.down();

@@ -13,7 +13,7 @@ const unpacked = async (download: Download) => unzipSync(readFileSync(await down
 
 async function parcelOf(page: Page, button: RegExp | string): Promise<Record<string, Uint8Array>> {
   const make = page.getByRole('button', { name: button });
-  await expect(make).toBeEnabled({ timeout: 20_000 });
+  await expect(make).toBeEnabled();
   const waiting = page.waitForEvent('download', { timeout: 60_000 });
   await make.click();
   return unpacked(await waiting);
@@ -129,11 +129,11 @@ test('files go into a folder, and none that is there is overwritten', async ({ p
   await goTo(page, 'Dispatch');
   const into = page.getByRole('button', { name: 'Into a folder …' });
   await page.getByLabel('Names of files', { exact: true }).fill('{part}');
-  await expect(page.getByRole('button', { name: 'Make the file' })).toBeEnabled({ timeout: 20_000 });
+  await expect(page.getByRole('button', { name: 'Make the file' })).toBeEnabled();
   await into.click();
-  await expect(page.getByText('1 file written into “Stands”')).toBeVisible({ timeout: 20_000 });
+  await expect(page.getByText('1 file written into “Stands”')).toBeVisible();
   await into.click();
-  await expect(page.getByText('1 name was taken and got a number')).toBeVisible({ timeout: 20_000 });
+  await expect(page.getByText('1 name was taken and got a number')).toBeVisible();
   const written = await page.evaluate(() => (window as unknown as { written: Record<string, number> }).written);
   expect(Object.keys(written)).toEqual(['Score/mine.txt', 'Score/Score.musicxml', 'Score/Score (2).musicxml']);
 });
@@ -149,7 +149,7 @@ test('pages are made for the stands: every part, with its paper', async ({ page 
   await page.locator('.ant-select-dropdown:visible').getByText('9 × 12 in', { exact: true }).click();
   await page.getByLabel('Text of a cover').fill('Friday, with the bell');
   const make = page.getByRole('button', { name: 'Make the file' });
-  await expect(page.getByText(/PDF on 9 × 12 in: all parts in one file/)).toBeVisible({ timeout: 20_000 });
+  await expect(page.getByText(/PDF on 9 × 12 in: all parts in one file/)).toBeVisible();
   await expect(make).toBeEnabled();
   const waiting = page.waitForEvent('download', { timeout: 60_000 });
   await make.click();

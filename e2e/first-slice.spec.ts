@@ -50,7 +50,7 @@ test('the compressed export holds the same score', async ({ page }) => {
   for (const name of ['.musicxml', '.mxl, compressed']) {
     await page.getByText(name, { exact: true }).click();
     const make = page.getByRole('button', { name: 'Make the file' });
-    await expect(make).toBeEnabled({ timeout: 20_000 });
+    await expect(make).toBeEnabled();
     const waiting = page.waitForEvent('download');
     await make.click();
     const bytes = readFileSync(await (await waiting).path());

@@ -1,7 +1,7 @@
 import { expect, test, type Page } from '@playwright/test';
 import { line, smfBytes } from '../src/testing/music';
 import { readParts } from './read-musicxml';
-import { dropFile, exportedXml, goTo } from './help';
+import { dropFile, exportedXml, goTo, settled } from './help';
 
 const TUNE = line([72, 1], [74, 1], [76, 1], [77, 1], [79, 2], [72, 2], [74, 4], [76, 4]);
 
@@ -29,6 +29,7 @@ const ledger = (page: Page, lines: number) =>
   expect(page.getByRole('button', { name: `Ledger (${lines})` })).toBeVisible();
 /** The middle of a note's head. */
 async function head(page: Page, n: number): Promise<{ x: number; y: number }> {
+  await settled(page);
   const box = (await page.locator('g.note g.notehead').nth(n).boundingBox())!;
   return { x: box.x + box.width / 2, y: box.y + box.height / 2 };
 }
@@ -37,9 +38,9 @@ async function pick(page: Page, n: number): Promise<void> {
   await page.mouse.click(x, y);
   await expect(spoken(page)).not.toBeEmpty();
 }
-async function settled(page: Page, lines: number): Promise<void> {
+async function decided(page: Page, lines: number): Promise<void> {
   await ledger(page, lines);
-  await expect(page.locator('[data-dim]')).toHaveCount(0);
+  await settled(page);
 }
 
 test('notes are walked by arrow keys and heard in words', async ({ page }) => {
@@ -58,21 +59,21 @@ test('notes are changed by keys, undone, redone, and go out as they are seen', a
   const before = await outgoing(page);
   await pick(page, 1);
   await page.keyboard.press('Shift+ArrowUp');
-  await settled(page, 1);
+  await decided(page, 1);
   await expect(spoken(page)).toContainText(/[DE][♯♭]5/);
   await page.keyboard.press('[');
-  await settled(page, 2);
+  await decided(page, 2);
   await expect(spoken(page)).toContainText(/dotted eighth|eighth/);
   await page.keyboard.press('Delete');
-  await settled(page, 3);
+  await decided(page, 3);
   expect(await outgoing(page)).toEqual(before.filter((_, i) => i !== 1));
   await page.keyboard.press('Control+z');
   await page.keyboard.press('Control+z');
-  await settled(page, 1);
+  await decided(page, 1);
   expect(await outgoing(page)).toEqual(before.map(([at, key], i) => [at, i === 1 ? 75 : key]));
   await page.keyboard.press('Control+Shift+z');
   await page.keyboard.press('Control+Shift+z');
-  await settled(page, 3);
+  await decided(page, 3);
   expect(await outgoing(page)).toHaveLength(before.length - 1);
 });
 
@@ -87,10 +88,10 @@ test('notes are dragged, boxed and put in by mouse, shown while it is done', asy
   await page.mouse.move(x + 1, y - 12, { steps: 4 });
   await expect(page.getByText(/C5 becomes [DEFG]5/)).toBeVisible();
   await page.mouse.up();
-  await settled(page, 1);
+  await decided(page, 1);
   expect((await outgoing(page))[0]![1]).toBeGreaterThan(72);
   await page.keyboard.press('Control+z');
-  await settled(page, 0);
+  await decided(page, 0);
 
   // A box around the first bar.
   const first = await head(page, 0);
@@ -105,7 +106,7 @@ test('notes are dragged, boxed and put in by mouse, shown while it is done', asy
   const { x: from } = await head(page, 4);
   await page.mouse.click(from + 14, staff.y + 12, { button: 'right' });
   await page.getByRole('menuitem', { name: /Put a note in here/ }).click();
-  await settled(page, 1);
+  await decided(page, 1);
   expect(await outgoing(page)).toHaveLength(before.length + 1);
 });
 
@@ -119,7 +120,7 @@ test('a box around two parts picks both, and what is done is done in both', asyn
   await page.mouse.up();
   await expect(page.getByRole('toolbar', { name: 'Picked notes' })).toContainText('2 notes of 2 parts');
   await page.keyboard.press('Shift+ArrowDown');
-  await settled(page, 1);
+  await decided(page, 1);
   expect((await outgoing(page))[0]).toEqual([0, 71]);
   expect((await outgoing(page, 1))[0]).toEqual([0, 66]);
   await page.getByRole('button', { name: 'Undo' }).click();
@@ -136,11 +137,11 @@ test('the menu gives notes to another part, copies them, and puts signs on them'
     await page.getByRole('menuitem', { name: path.at(-1)! }).click();
   };
   await menu(0, 'Give to', 'Oboe');
-  await settled(page, 1);
+  await decided(page, 1);
   expect(await outgoing(page)).toHaveLength(flute.length - 1);
   expect(await outgoing(page, 1)).toHaveLength(oboe.length + 1);
   await page.keyboard.press('Control+z');
-  await settled(page, 0);
+  await decided(page, 0);
   // The ledger is there before the music is drawn: the given note stands first again.
   await expect(async () => {
     await pick(page, 0);
@@ -148,14 +149,14 @@ test('the menu gives notes to another part, copies them, and puts signs on them'
   }).toPass();
 
   await menu(1, 'Signs', 'accent');
-  await settled(page, 1);
+  await decided(page, 1);
   await expect(page.locator('g.artic')).toHaveCount(1);
   await pick(page, 1);
   await page.keyboard.press('Control+c');
   await pick(page, 2);
   await expect(spoken(page)).toContainText('beat 3');
   await page.keyboard.press('Control+Shift+v');
-  await settled(page, 2);
+  await decided(page, 2);
   await expect(page.locator('g.artic')).toHaveCount(2);
   expect((await exportedXml(page)).match(/<accent/g)).toHaveLength(2);
 });

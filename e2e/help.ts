@@ -38,6 +38,11 @@ export async function goTo(page: Page, station: string): Promise<void> {
   await page.getByRole('navigation', { name: 'Stations' }).getByRole('link', { name: station }).click();
 }
 
+/** Waits until what is shown is what was decided: nothing is converted or drawn any more, and nothing moves. */
+export async function settled(page: Page): Promise<void> {
+  await expect(page.locator('[aria-busy=true]')).toHaveCount(0);
+}
+
 /** What the button in the header gives, read back. */
 export async function exportedXml(page: Page): Promise<string> {
   const waiting = page.waitForEvent('download');

@@ -8,7 +8,6 @@ const row = (page: Page, name: string) => page.getByRole('checkbox', { name: `${
 test('a file of 120 tracks: filter, leave out three, reload, archive, delete, bring back from the archive', async ({
   page,
 }) => {
-  test.setTimeout(180_000);
   await page.goto('/');
   await expect(page.getByText(DEMO_NAME)).toBeVisible();
   await dropFile(page, { name: 'large.mid', mimeType: 'audio/midi', buffer: Buffer.from(orchestraFile(120, 28)) });

@@ -125,7 +125,7 @@ test('the job becomes sound files; one laid beside the job fits itself to the ba
   await page.getByRole('switch', { name: 'MusicXML' }).click();
   await page.getByRole('switch', { name: 'Sound' }).click();
   const make = page.getByRole('button', { name: 'Make the file' });
-  await expect(page.getByText(/Sound, as delivered: the mix, WAV at 48 kHz/)).toBeVisible({ timeout: 20_000 });
+  await expect(page.getByText(/Sound, as delivered: the mix, WAV at 48 kHz/)).toBeVisible();
   const waiting = page.waitForEvent('download', { timeout: 90_000 });
   await make.click();
   const download = await waiting;
@@ -170,12 +170,12 @@ test('a sound bank of one’s own is kept; one that is none is refused with a se
   await bank
     .locator('input[type=file]')
     .setInputFiles({ name: 'broken.sf2', mimeType: 'audio/x-soundfont', buffer: Buffer.from('RIFF and nothing else') });
-  await expect(page.getByText(/“broken.sf2” is no sound bank that can be read/)).toBeVisible({ timeout: 20_000 });
+  await expect(page.getByText(/“broken.sf2” is no sound bank that can be read/)).toBeVisible();
   await bank.locator('input[type=file]').setInputFiles('public/sounds/general-midi.sf2');
-  await expect(bank.getByText('general-midi.sf2')).toBeVisible({ timeout: 20_000 });
+  await expect(bank.getByText('general-midi.sf2')).toBeVisible();
   await page.reload();
   await page.getByRole('group', { name: 'Audition' }).getByRole('button', { name: 'Sounds' }).click();
   await expect(bank.getByText('general-midi.sf2')).toBeVisible();
   await bank.getByRole('button', { name: 'The one that comes along' }).click();
-  await expect(bank.getByText(/^The one that comes along:/)).toBeVisible({ timeout: 20_000 });
+  await expect(bank.getByText(/^The one that comes along:/)).toBeVisible();
 });

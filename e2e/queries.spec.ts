@@ -58,7 +58,7 @@ test('forty queries are settled by keyboard alone, with few keys and a line each
     await press('n');
     await expect(queries(page).locator('[aria-expanded=true]')).toHaveCount(1);
     await press('a');
-    await expect.poll(() => open(page), { timeout: 20_000 }).not.toBe(left);
+    await expect.poll(() => open(page)).not.toBe(left);
     if (keys > 3 * asked) break;
   }
   await expect(page.getByText('Nothing is in doubt.')).toBeVisible();
@@ -67,7 +67,6 @@ test('forty queries are settled by keyboard alone, with few keys and a line each
 });
 
 test('all queries alike are settled in one step, which is one line and one undo', async ({ page }) => {
-  test.setTimeout(120_000);
   await page.goto('/');
   await dropFile(page, midi('low.mid', fortyQueries().slice(10, 20)));
   await expect.poll(() => open(page), { timeout: 60_000 }).toBeGreaterThanOrEqual(10);

@@ -39,9 +39,9 @@ test('is shown and leaves as it came, in the version that is asked for', async (
   await expect(page.locator('g.lv, g.tie')).not.toHaveCount(0);
   await goTo(page, 'Dispatch');
   await page.getByLabel('Version of MusicXML', { exact: true }).getByText('4.0', { exact: true }).click();
-  await expect(page.getByText(/MusicXML 4\.0: /)).toBeVisible({ timeout: 20_000 });
+  await expect(page.getByText(/MusicXML 4\.0: /)).toBeVisible();
   const make = page.getByRole('button', { name: 'Make the file' });
-  await expect(make).toBeEnabled({ timeout: 20_000 });
+  await expect(make).toBeEnabled();
   const waiting = page.waitForEvent('download');
   await make.click();
   const text = readFileSync(await (await waiting).path(), 'utf8');

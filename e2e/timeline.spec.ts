@@ -4,7 +4,7 @@ import { performanceFromSmf } from '../src/core/performance';
 import { readSmf, writeSmf, type SmfEvent } from '../src/core/smf';
 import { danceNotes } from '../src/testing/dances';
 import { meter, smfBytes, tempo } from '../src/testing/music';
-import { DEMO_FILE, dropFile, exportedXml, goTo, openDemo } from './help';
+import { DEMO_FILE, dropFile, exportedXml, goTo, openDemo, settled } from './help';
 
 /* Station Timeline: tempo, meters, markers, bar numbers, the studio's map. */
 
@@ -193,6 +193,7 @@ test('a recording without bars gets bars, and every note keeps its second', asyn
   // A beat is drawn to where it belongs, by hand and by key; what is known stays known.
   const beat = page.getByRole('slider', { name: 'Beat 6', exact: true });
   const at = async () => Number(await beat.getAttribute('aria-valuenow'));
+  await settled(page);
   const before = await at();
   const box = (await beat.boundingBox())!;
   await page.mouse.move(box.x + box.width / 2, box.y + 40);

@@ -12,6 +12,8 @@ const onlyChecks = process.argv.includes('--checks');
 let passed = 0;
 let failed = 0;
 const failures = [];
+/** End-to-end tests that failed once and passed when they were run again: to be looked into. */
+const secondAttempts = [];
 let unit = null;
 let endToEnd = null;
 
@@ -100,11 +102,13 @@ function endToEndTests() {
   });
   endToEnd = existsSync(report) ? JSON.parse(readFileSync(report, 'utf8')) : null;
   const stats = endToEnd?.stats;
-  passed += stats?.expected ?? 0;
-  const bad = (endToEnd?.suites.flatMap(specsOf) ?? []).filter((spec) =>
-    spec.tests.some((test) => ['unexpected', 'flaky'].includes(test.status)),
-  );
-  fail((stats?.unexpected ?? 0) + (stats?.flaky ?? 0), ...bad.map((spec) => spec.title));
+  const ended = (status) =>
+    (endToEnd?.suites.flatMap(specsOf) ?? [])
+      .filter((spec) => spec.tests.some((test) => test.status === status))
+      .map((spec) => spec.title);
+  passed += (stats?.expected ?? 0) + (stats?.flaky ?? 0);
+  fail(stats?.unexpected ?? 0, ...ended('unexpected'));
+  secondAttempts.push(...ended('flaky'));
   if (code !== 0 && !(stats?.unexpected > 0)) fail(1, 'end-to-end tests');
 }
 
@@ -114,6 +118,10 @@ if (!onlyChecks) {
   slowest();
 }
 
-if (failures.length > 0) console.log(`\n== failed\n${failures.map((name) => `  ${name}`).join('\n')}`);
+function list(heading, names) {
+  if (names.length > 0) console.log(`\n== ${heading}\n${names.map((name) => `  ${name}`).join('\n')}`);
+}
+list('passed at the second attempt only', secondAttempts);
+list('failed', failures);
 console.log(`\n${passed} passed, ${failed} failed`);
 process.exit(failed > 0 ? 1 : 0);

@@ -52,7 +52,7 @@ export function Drawing({ drawn, dim, laneHeight }: { drawn: Drawn; dim: boolean
   };
 
   return (
-    <div className={styles.sheet} data-dim={dim || undefined}>
+    <div className={styles.sheet} data-dim={dim || undefined} aria-busy={dim}>
       <div className={styles.ruler}>
         {place?.bars.map((bar, i) => (
           <BarHead key={bar.number} index={passage.from + i} place={bar} first={i === 0} />

@@ -35,6 +35,7 @@ export function JobView({ id, station: opened }: { id: string; station: StationI
     state.direction === 'to-score' ? 'to-score' : (state.sequence?.kind ?? 'score'),
   );
   const here = useWorkspace((state) => state.job?.id === id);
+  const converting = useWorkspace((state) => state.progress !== null);
   const failure = useWorkspace((state) => state.failure);
   const folded = useWorkspace(isFolded);
   const name = useWorkspace((state) => state.job?.name ?? '');
@@ -65,7 +66,7 @@ export function JobView({ id, station: opened }: { id: string; station: StationI
       <Keeping />
       <Working />
       <div className={folded ? styles.workWide : styles.work}>
-        <main className={styles.main} aria-label={station}>
+        <main className={styles.main} aria-label={station} aria-busy={converting}>
           <Unseen>
             <h1>{title}</h1>
           </Unseen>
