@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import { expect, test, type Page } from '@playwright/test';
 import { performanceFromSmf } from '../src/core/performance';
 import { readSmf, writeSmf, type SmfEvent } from '../src/core/smf';
-import { danceNotes } from '../src/testing/dances';
+import { danceNotes, quarterNotes } from '../src/testing/dances';
 import { meter, smfBytes, tempo } from '../src/testing/music';
 import { DEMO_FILE, dropFile, exportedXml, goTo, openDemo, settled } from './help';
 
@@ -175,6 +175,27 @@ test('a jig in a file that says 4/4 is asked about, and gets bars of 6/8', async
   expect(xml.match(/<measure /g)).toHaveLength(24);
   await page.getByRole('button', { name: /undo/i }).click();
   await expect(page.getByLabel('Tempo and density')).toContainText('18 bars');
+});
+
+test('a cue whose bars change is asked about in one question, answered in one step', async ({ page }) => {
+  // Sixteen bars of four, one of two that puts all after it beside the file’s barlines, fourteen of four.
+  const lengths = [...Array<number>(16).fill(4), 2, ...Array<number>(14).fill(4)];
+  const notes = quarterNotes(lengths, { leant: true, bars: lengths.length });
+  const cue = smfBytes([{ name: 'Piano', notes }], [meter(0, 4, 4), tempo(0, 100)]);
+  await page.goto('/');
+  await dropFile(page, { name: 'cue.mid', mimeType: 'audio/midi', buffer: Buffer.from(cue) });
+  await page.waitForURL(/rhythm$/);
+  await goTo(page, 'Timeline');
+  await page.getByText(/nobody set it/).click();
+  await page.getByRole('button', { name: '4/4, 2/4 from bar 17, 4/4 from bar 18', exact: true }).click();
+  await expect(page.getByLabel('Tempo and density')).toContainText('31 bars');
+  const xml = await exportedXml(page);
+  expect([...xml.matchAll(/<beats>(\d)<\/beats>/g)].map(([, beats]) => beats)).toEqual(['4', '2', '4']);
+  expect(xml.match(/<measure [^>]*number="17"[^>]*>\s*<attributes>[^]*?<beats>2</)).not.toBeNull();
+  await page.getByRole('button', { name: /undo/i }).click();
+  await expect(page.getByText(/nobody set it/)).toBeVisible();
+  await expect(page.getByLabel('Tempo and density')).toContainText('31 bars');
+  await expect(page.getByLabel('Tempo and density')).not.toContainText('2/4');
 });
 
 test('a recording without bars gets bars, and every note keeps its second', async ({ page }) => {

@@ -1,7 +1,7 @@
 import type { Performance } from '../core/performance';
 import { performanceOf, tempo, type HandNote } from './music';
 
-/* Dances whose beats are of two and three eighths, in a file of one tempo that states no meter. */
+/* Music in bars of every kind, in a file of one tempo that states no meter. */
 
 /** Bars of a dance. */
 export const BARS = 24;
@@ -24,6 +24,28 @@ export function danceNotes(groups: readonly number[], { pickup = 0, bars = BARS 
   return notes;
 }
 
-/** The same, read from a file that says a tempo and no meter. */
+/**
+ * A waltz, a march or a cue in quarters: a bass on the first beat, chords on the others.
+ * @param lengths of bars in beats, in turn
+ * @param leant the first beat is louder
+ */
+export function quarterNotes(
+  lengths: readonly number[],
+  { pickup = 0, leant = false, bars = BARS }: { pickup?: number; leant?: boolean; bars?: number } = {},
+): HandNote[] {
+  const notes: HandNote[] = pickup > 0 ? [{ key: 62, at: 0, length: 0.9 }] : [];
+  let at = pickup;
+  for (let bar = 0; bar < bars; bar++) {
+    const root = [43, 48, 50, 43][bar % 4]!;
+    const length = lengths[bar % lengths.length]!;
+    notes.push({ key: root, at, length: 1, velocity: leant ? 100 : 80 });
+    for (let beat = 1; beat < length; beat++)
+      notes.push(...[16, 19, 24].map((above) => ({ key: root + above, at: at + beat, length: 0.8, velocity: 80 })));
+    at += length;
+  }
+  return notes;
+}
+
+/** A dance as of {@link danceNotes}, read from a file that says a tempo and no meter. */
 export const dance = (...args: Parameters<typeof danceNotes>): Performance =>
   performanceOf([{ name: 'Accordion', notes: danceNotes(...args) }], [tempo(0, 100)]);

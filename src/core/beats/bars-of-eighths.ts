@@ -3,7 +3,8 @@
  * or seven of them, and not after two or four.
  */
 import type { Seconds } from '../time';
-import { featuresOf, findBars } from './find-bars';
+import { featuresOf } from './beat-features';
+import { findBars } from './find-bars';
 import type { Onset } from './onsets';
 import { tellingOf, threesOverTwos } from './telling';
 import { unevenBars, unevenLength } from './uneven-beats';

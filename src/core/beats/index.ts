@@ -1,4 +1,7 @@
 export { onsetsOf, type Onset } from './onsets';
+export { featuresOf } from './beat-features';
+export { barsBeside } from './bars-beside';
+export { changingBars, type ChangingBars } from './changing-bars';
 export { findBars, type FoundBars } from './find-bars';
 export { barsOfEighths } from './bars-of-eighths';
 export { findBeats } from './find-beats';

@@ -6,7 +6,8 @@
  *     beats     1 . 3 . 1 . 3 .        1 . 1 . 1 . 1 .        1 . . 1 . .
  *     loud      X   x   X   x          X   X   X   X          X     X
  */
-import type { BeatFeature, FoundBars } from './find-bars';
+import type { BeatFeature } from './beat-features';
+import type { FoundBars } from './find-bars';
 import { threesOverTwos } from './telling';
 
 /** In bars of four the first is louder than the third by such a share of what both are louder than the others. */
@@ -37,6 +38,15 @@ export function twoOrFour(bars: FoundBars, features: readonly BeatFeature[]): Fo
   // What comes before the first bar may be more than a pickup now.
   const [first = 0] = downbeats;
   return { ...bars, beatsPerBar: 2, downbeats: first >= 2 ? [first - 2, ...downbeats] : downbeats };
+}
+
+/** Whether the beats that begin bars are louder than the others, by more than chance. */
+export function leansOn(downbeats: readonly number[], features: readonly BeatFeature[]): boolean {
+  const begin = new Set(downbeats);
+  const loudOf = (which: (beat: number) => boolean) =>
+    told(features.flatMap(({ loud }, beat) => (loud !== null && which(beat) ? [loud] : [])));
+  const [first, other] = [loudOf((beat) => begin.has(beat)), loudOf((beat) => !begin.has(beat))];
+  return first !== null && other !== null && first.mean - other.mean > SURE * Math.sqrt(first.error + other.error);
 }
 
 function leansAlike(downbeats: readonly number[], features: readonly BeatFeature[]): boolean {

@@ -10,8 +10,9 @@
 import { firstNotBefore } from '../base';
 import type { Seconds } from '../time';
 import { bendCost, EARNED, misfit, MOST_SILENT, SILENT } from './beat-costs';
-import { bestWay, featuresOf } from './find-bars';
+import { featuresOf } from './beat-features';
 import type { Onset } from './onsets';
+import { bestWay } from './part-beats';
 
 /** What other beats may cost more than those that were found. */
 const DEARER = 2.5;

@@ -1,5 +1,5 @@
 import type { Seconds } from '../time';
-import { featuresOf } from './find-bars';
+import { featuresOf } from './beat-features';
 import type { Onset } from './onsets';
 import type { FoundBeats } from './track-beats';
 

@@ -2,10 +2,19 @@
  * Bars that nobody meant: a file in 4/4 throughout whose music is in another meter, and a recording that was not played to
  * the file's beats at all.
  */
-import { barsOfEighths, findBars, onsetsOf, type Onset } from '../../beats';
+import {
+  barsBeside,
+  barsOfEighths,
+  changingBars,
+  featuresOf,
+  findBars,
+  onsetsOf,
+  type ChangingBars,
+  type Onset,
+} from '../../beats';
 import { queryId } from '../../base';
 import type { Performance } from '../../performance';
-import type { Query } from '../../queries';
+import { metersInWords, type MeterDoubt, type Query } from '../../queries';
 import { QUARTER, secondsAtTick, type Meter, type Seconds, type WrittenUnits } from '../../time';
 
 /** So clear it must be before the file is doubted: measured on real scores whose meter was taken away (docs/accuracy.md). */
@@ -61,20 +70,25 @@ function otherMeter(performance: Performance): Query | null {
   const onsets = onsetsOf(beginningOf(performance));
   const said = eighthsSay(performance, onsets) ?? quartersSay(performance, onsets);
   if (!said) return null;
-  const { beats, beatType } = said.meter;
+  const bars = metersInWords(said.sections);
   return {
     id: queryId('meter'),
     kind: 'meter',
-    message: `The file is in 4/4, which often means that nobody set it. Bass, harmony, long and loud notes say ${beats}/${beatType}.`,
+    message:
+      bars === '4/4'
+        ? `The file’s barlines lie beside the music: bass, harmony, long and loud notes say that the first full bar begins on beat ${said.pickup / QUARTER + 1}.`
+        : `The file is in 4/4, which often means that nobody set it. Bass, harmony, long and loud notes say ${bars}.`,
     facts: said,
   };
 }
 
-interface Said {
-  meter: Meter;
-  /** Before the first full bar. */
-  pickup: WrittenUnits;
-}
+type Said = MeterDoubt['facts'];
+
+/** Bars of one length. */
+const evenly = (beats: number, beatType: number, pickup: WrittenUnits): Said => ({
+  pickup,
+  sections: [{ from: pickup, meters: [{ beats, beatType }] }],
+});
 
 /** Seconds of every so manieth of a quarter. */
 function places({ tempo, ticksPerQuarter, lastNoteEnd }: Performance, perQuarter: number): Seconds[] {
@@ -95,11 +109,28 @@ function beginningOf(performance: Performance): Performance {
 }
 
 function quartersSay(performance: Performance, onsets: readonly Onset[]): Said | null {
-  const { beatsPerBar, downbeats, evidence } = findBars(places(performance, 1), onsets);
+  const beats = places(performance, 1);
+  const features = featuresOf(beats, onsets);
+  const changing = changingBars(features);
+  if (changing) return changingSay(changing);
+  const { beatsPerBar, downbeats, evidence } = findBars(beats, onsets);
   // Two to a bar and four are the same music.
-  if (evidence < CLEAR || beatsPerBar === 4 || beatsPerBar === 2) return null;
-  const pickup = (downbeats[0] ?? 0) % beatsPerBar;
-  return { meter: { beats: beatsPerBar, beatType: 4 }, pickup: pickup * QUARTER };
+  if (beatsPerBar === 4 || beatsPerBar === 2) {
+    const beside = barsBeside(features, 4);
+    return beside > 0 ? evenly(4, 4, beside * QUARTER) : null;
+  }
+  return evidence >= CLEAR ? evenly(beatsPerBar, 4, ((downbeats[0] ?? 0) % beatsPerBar) * QUARTER) : null;
+}
+
+function changingSay({ downbeats, lengths, inTurn }: ChangingBars): Said {
+  const pickup = downbeats[0]! * QUARTER;
+  const quarters = (beats: number): Meter => ({ beats, beatType: 4 });
+  if (inTurn) return { pickup, sections: [{ from: pickup, meters: inTurn.map(quarters) }] };
+  const sections = downbeats.slice(0, -1).flatMap((beat, bar) =>
+    // A section begins where a bar is not as long as the one before.
+    bar > 0 && lengths[bar] === lengths[bar - 1] ? [] : [{ from: beat * QUARTER, meters: [quarters(lengths[bar]!)] }],
+  );
+  return { pickup, sections };
 }
 
 /** Threes, fives and sevens of eighths, where what stands out on eighths comes back so. */
@@ -107,5 +138,5 @@ function eighthsSay(performance: Performance, onsets: readonly Onset[]): Said | 
   const bars = barsOfEighths(places(performance, 2), onsets);
   if (!bars) return null;
   const { length, first } = bars;
-  return { meter: { beats: length, beatType: 8 }, pickup: ((first % length) * QUARTER) / 2 };
+  return evenly(length, 8, ((first % length) * QUARTER) / 2);
 }
