@@ -47,26 +47,38 @@ export function companyQueries(parts: readonly PartGrid[], bars: readonly Bar[],
   return [...pairs.values()].map((places) => inOneQuery(places, parts, bars));
 
   function besideIn(part: number): Beside[] {
-    return [...onsets[part]!].flatMap(([bar, own]) =>
-      [...own].flatMap(([at, notes]): Beside[] => {
-        const step = stepTo(at, bar, own, part);
-        return step ? [{ part, at, notes, ...step }] : [];
-      }),
-    );
-  }
-
-  function stepTo(at: WrittenUnits, bar: number, own: Places, p: number): { to: WrittenUnits; as: number } | null {
-    const agreeing = company[p]!.filter((q) => onsets[q]!.get(bar)?.has(at)).length;
-    for (const to of STEPS.flatMap((step) => [at + step, at - step])) {
-      if (own.has(to)) continue;
-      const others = company[p]!.filter((q) => {
-        const theirs = onsets[q]!.get(bar);
-        return theirs?.has(to) && !theirs.has(at) && moveTogether(own, theirs, at);
+    return [...onsets[part]!].flatMap(([bar, own]) => {
+      const others = company[part]!.flatMap((q): Company[] => {
+        const places = onsets[q]!.get(bar);
+        return places ? [{ part: q, places, together: moveTogether(own, places) }] : [];
       });
-      if (others.length > agreeing) return { to, as: others[0]! };
-    }
-    return null;
+      return [...own].flatMap(([at, notes]): Beside[] => {
+        const step = stepTo(at, own, others);
+        return step ? [{ part, at, notes, ...step }] : [];
+      });
+    });
   }
+}
+
+/** A part that moves with another one elsewhere, in one bar. */
+interface Company {
+  part: number;
+  places: Places;
+  /** In this bar too, but for a place that only the other one has. */
+  together: boolean;
+}
+
+/** Where most of the others are instead of there, a small step away. */
+function stepTo(at: WrittenUnits, own: Places, company: readonly Company[]): { to: WrittenUnits; as: number } | null {
+  const agreeing = company.filter(({ places }) => places.has(at)).length;
+  const elsewhere = company.filter(({ places, together }) => together && !places.has(at));
+  if (elsewhere.length <= agreeing) return null;
+  for (const to of STEPS.flatMap((step) => [at + step, at - step])) {
+    if (own.has(to)) continue;
+    const others = elsewhere.filter(({ places }) => places.has(to));
+    if (others.length > agreeing) return { to, as: others[0]!.part };
+  }
+  return null;
 }
 
 /** The part with more of the places is asked about; where both have as many, the first. */
@@ -129,11 +141,11 @@ function companions(places: readonly ReadonlySet<WrittenUnits>[]): number[][] {
   });
 }
 
-/** Whether two parts have most onsets of a bar in common, the doubtful one apart. */
-function moveTogether(own: Places, other: Places, but: WrittenUnits): boolean {
-  const mine = [...own.keys()].filter((at) => at !== but);
-  const common = mine.filter((at) => other.has(at)).length;
-  return common >= SAME_LEAST && common >= SAME_SHARE * mine.length && common >= SAME_SHARE * (other.size - 1);
+/** Whether two parts have most onsets of a bar in common, one apart that is the first part's alone. */
+function moveTogether(own: Places, other: Places): boolean {
+  let common = 0;
+  for (const at of own.keys()) if (other.has(at)) common++;
+  return common >= SAME_LEAST && common >= SAME_SHARE * (own.size - 1) && common >= SAME_SHARE * (other.size - 1);
 }
 
 function stepName(units: WrittenUnits): string {

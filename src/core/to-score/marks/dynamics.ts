@@ -148,12 +148,14 @@ function cut(
   const beginnings = new Int32Array(n);
   const bounds = new Float64Array(n);
   let open = 0;
+  const errors: Errors = { level: 0, slope: 0 };
   for (let to = 1; to <= n; to++) {
     best[to] = Infinity;
     beginnings[open++] = to - 1;
     for (let i = 0; i < open; i++) {
       const from = beginnings[i]!;
-      const { level, slope } = errorsOver(sums, from, to);
+      errorsOver(sums, from, to, errors);
+      const { level, slope } = errors;
       const start = best[from]! + inside[from]!;
       const flat = start + level / scale + PRICE[strength];
       if (flat < best[to]!) {
@@ -209,15 +211,22 @@ function prefixSums(points: readonly LoudnessPoint[]): Sums {
   };
 }
 
-/** What least squares leave over the points [from, to): around a level, and around a straight line. */
-function errorsOver({ t, tt, v, vv, tv }: Sums, from: number, to: number): { level: number; slope: number } {
+/** What least squares leave over: around a level, and around a straight line. */
+interface Errors {
+  level: number;
+  slope: number;
+}
+
+/** Writes those of the points [from, to) into `errors`: this is called some million times for a score. */
+function errorsOver({ t, tt, v, vv, tv }: Sums, from: number, to: number, errors: Errors): void {
   const n = to - from;
   const st = t[to]! - t[from]!;
   const sv = v[to]! - v[from]!;
   const spread = tt[to]! - tt[from]! - (st * st) / n;
   const together = tv[to]! - tv[from]! - (st * sv) / n;
   const level = Math.max(0, vv[to]! - vv[from]! - (sv * sv) / n);
-  return { level, slope: spread > 1e-9 ? Math.max(0, level - (together * together) / spread) : level };
+  errors.level = level;
+  errors.slope = spread > 1e-9 ? Math.max(0, level - (together * together) / spread) : level;
 }
 
 /** The straight line itself. */

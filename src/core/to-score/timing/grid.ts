@@ -227,16 +227,15 @@ class PartGrid {
     for (const beat of beats) {
       const info = this.line.beats[beat]!;
       const others = witness ? this.heardAt(beat, witness) * ENSEMBLE_WEIGHT : 0;
+      const meeting = this.meeting(previousBeat, beat);
       const next: Node[] = this.fitsOf(beat, this.byBeat.get(beat)!).map((fit) => {
         const threes = isThrees(fit.division, info);
         const local = fit.cost + this.habit(fit.division, info) + (threes ? -others : 0);
         let best: Node | null = null;
         let bestCost = Infinity;
         for (const node of layer) {
-          const cost =
-            node.cost +
-            changeCost(node.fit.division, fit.division, beat - previousBeat) +
-            this.meeting(previousBeat, node.fit, beat, fit);
+          const met = node.fit.places.at(-1) === fit.places[0] ? meeting : 0;
+          const cost = node.cost + changeCost(node.fit.division, fit.division, beat - previousBeat) + met;
           if (cost < bestCost) {
             bestCost = cost;
             best = node;
@@ -273,11 +272,10 @@ class PartGrid {
     return ways.map((way) => fitBeat(strikes, info, way, manner));
   }
 
-  /** Two onsets on the barline between two beats, one rounded up and one down, are one place for one key. */
-  private meeting(before: number, from: BeatFit, beat: number, to: BeatFit): number {
+  /** What it costs that two onsets about the border of two beats, one rounded up and one down, are on one place. */
+  private meeting(before: number, beat: number): number {
     const [last, first] = [this.byBeat.get(before)?.at(-1), this.byBeat.get(beat)![0]!];
-    if (!last || from.places.at(-1) !== to.places[0]) return 0;
-    return onOnePlace(last, first, this.part.melodic ? TWO_AT_ONCE : 0);
+    return last ? onOnePlace(last, first, this.part.melodic ? TWO_AT_ONCE : 0) : 0;
   }
 
   private pinAt(beat: Beat): GridPin | undefined {

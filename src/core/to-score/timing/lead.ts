@@ -48,25 +48,31 @@ const EARLIEST: Seconds = 0.32;
 const LATEST: Seconds = -0.06;
 const SPREAD: Seconds = 0.02;
 const OUTLIER = 4.5;
+interface Place {
+  /** Of the beat. */
+  share: number;
+  kind: number;
+}
+
 /** Kinds of place in a beat: on it, at its half, at its quarters, at its thirds. */
-const PLACES: readonly (readonly [share: number, kind: number])[] = [
-  [0, 0],
-  [1, 0],
-  [1 / 2, 1],
-  [1 / 4, 2],
-  [3 / 4, 2],
-  [1 / 3, 3],
-  [2 / 3, 3],
+const PLACES: readonly Place[] = [
+  { share: 0, kind: 0 },
+  { share: 1, kind: 0 },
+  { share: 1 / 2, kind: 1 },
+  { share: 1 / 4, kind: 2 },
+  { share: 3 / 4, kind: 2 },
+  { share: 1 / 3, kind: 3 },
+  { share: 2 / 3, kind: 3 },
 ];
 /** In a compound beat: on it, at its second third, at its last one, and at halves of thirds. */
-const PLACES_COMPOUND: readonly (readonly [number, number])[] = [
-  [0, 0],
-  [1, 0],
-  [1 / 3, 1],
-  [2 / 3, 2],
-  [1 / 6, 3],
-  [5 / 6, 3],
-  [1 / 2, 3],
+const PLACES_COMPOUND: readonly Place[] = [
+  { share: 0, kind: 0 },
+  { share: 1, kind: 0 },
+  { share: 1 / 3, kind: 1 },
+  { share: 2 / 3, kind: 2 },
+  { share: 1 / 6, kind: 3 },
+  { share: 5 / 6, kind: 3 },
+  { share: 1 / 2, kind: 3 },
 ];
 /** How usual each kind of place is in some styles of music, and what the style costs in nats. */
 const STYLES: readonly Style[] = [
@@ -413,14 +419,19 @@ function measure(onset: Onset, line: BeatLine, lead: Seconds, away: Away): void 
   const { start, length, compound } = line.beats[beat]!;
   const share = (at - start) / length;
   const beatSeconds = length * line.secondsPerUnit[beat]!;
-  away.costs.fill(OUTLIER);
-  away.residual = Infinity;
-  away.compound = compound;
-  for (const [place, kind] of compound ? PLACES_COMPOUND : PLACES) {
+  const { costs } = away;
+  costs.fill(OUTLIER);
+  let residual = Infinity;
+  const places = compound ? PLACES_COMPOUND : PLACES;
+  for (let i = 0; i < places.length; i++) {
+    const { share: place, kind } = places[i]!;
     const distance = (share - place) * beatSeconds;
-    away.costs[kind] = Math.min(away.costs[kind]!, (distance * distance) / (2 * SPREAD * SPREAD));
-    if (Math.abs(distance) < Math.abs(away.residual)) away.residual = distance;
+    const cost = (distance * distance) / (2 * SPREAD * SPREAD);
+    if (cost < costs[kind]!) costs[kind] = cost;
+    if (Math.abs(distance) < Math.abs(residual)) residual = distance;
   }
+  away.residual = residual;
+  away.compound = compound;
 }
 
 /** How many onsets fall together with one of the reference. */
