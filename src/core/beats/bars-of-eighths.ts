@@ -18,6 +18,8 @@ const CLEARLY_THREE = 0.13;
 export interface BarsOfEighths {
   /** Eighths of a bar: 5, 6, 7 or 9. */
   length: number;
+  /** How they are counted: 2, 2 and 3 of 7. */
+  groups: number[];
   /** The eighth that begins the first full bar. */
   first: number;
 }
@@ -26,12 +28,16 @@ export interface BarsOfEighths {
 export function barsOfEighths(eighths: Seconds[], onsets: readonly Onset[]): BarsOfEighths | null {
   const marks = featuresOf(eighths, onsets).map(({ mark }) => mark);
   const uneven = unevenLength(marks)?.length;
-  if (uneven) return { length: uneven, first: unevenBars(eighths, marks, onsets, [uneven]).downbeats[0] ?? 0 };
+  if (uneven) {
+    const { groups, downbeats } = unevenBars(eighths, marks, onsets, [uneven]);
+    return { length: uneven, groups, first: downbeats[0] ?? 0 };
+  }
   if (tellingOf(marks, 3) < TELLING || threesOverTwos(marks) < TELLS_MORE) return null;
   const begins = findBars(eighths, onsets, [], [3]).downbeats;
   const beats = begins.map((eighth) => eighths[eighth]!);
   const free = findBars(beats, onsets);
   const three = free.beatsPerBar === 3 && free.evidence >= CLEARLY_THREE;
   const bars = three ? free : findBars(beats, onsets, [], [2]);
-  return { length: 3 * bars.beatsPerBar, first: begins[bars.downbeats[0] ?? 0] ?? 0 };
+  const groups = Array<number>(bars.beatsPerBar).fill(3);
+  return { length: 3 * bars.beatsPerBar, groups, first: begins[bars.downbeats[0] ?? 0] ?? 0 };
 }

@@ -8,8 +8,8 @@
 import type { Performance, PlayedTrack } from '../performance';
 import type { BeatUnit, FreeTime } from '../settings';
 import {
-  beatGroups,
   buildTempoMap,
+  groupedMeter,
   QUARTER,
   secondsAtTick,
   type Milliseconds,
@@ -193,9 +193,7 @@ function metersOf({ bars: { downbeats, beatsPerBar }, unit, groups }: Counted): 
   const { quarters, counts, beatType } = BEATS[unit];
   const meter = (beats: number): Meter => {
     const plain = { beats: beats * counts, beatType };
-    // A sum is written where the eighths are not parted as they usually are.
-    const usual = beatGroups(plain).map((length) => (length * beatType) / (4 * QUARTER));
-    return groups && beats === beatsPerBar && usual.join() !== groups.join() ? { ...plain, groups } : plain;
+    return groups && beats === beatsPerBar ? groupedMeter(plain, groups) : plain;
   };
   const length = QUARTER * quarters;
   const [first = 0] = downbeats;

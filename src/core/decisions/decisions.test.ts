@@ -3,12 +3,14 @@ import { validateSync } from 'class-validator';
 import { describe as about, expect, it } from 'vitest';
 import { partId, queryId, trackId } from '../base';
 import { NO_JOB_SETTINGS, USUAL_TREATMENTS } from '../settings';
+import { SetMeters, type MeterShape } from './timeline/set-meters';
 import { apply, asOne, DECISION_KINDS, describe, lessonsIn, type Decision } from './index';
 
 const track = trackId('t1');
 const part = partId('t1');
 const sequenced = partId('P1');
 const bars = { from: 0, to: 2 };
+const setMetersTo = (meter: MeterShape): SetMeters => ({ kind: 'setMeters', from: 0, to: null, meters: [meter] });
 
 /** Examples of every kind: one without does not compile. Where two stand, the second takes the first back. */
 const EXAMPLES: { [K in Decision['kind']]: Extract<Decision, { kind: K }>[] } = {
@@ -157,7 +159,7 @@ const EXAMPLES: { [K in Decision['kind']]: Extract<Decision, { kind: K }>[] } = 
       to: null,
       meters: [
         { beats: 5, beatType: 4 },
-        { beats: 3, beatType: 4 },
+        { beats: 7, beatType: 8, groups: [3, 2, 2] },
       ],
     },
   ],
@@ -236,6 +238,13 @@ about('every kind of decision', () => {
     const asFound: Decision = { kind: 'findTheBeats', unit: 'as found' };
     expect(apply(said, asFound).freeTime?.unit).toBeNull();
     expect(describe(asFound, String)).toContain('beats as they are parted');
+  });
+  it('takes a meter as a sum when it adds up', () => {
+    const faults = (...groups: number[]) =>
+      validateSync(plainToInstance(SetMeters, setMetersTo({ beats: 7, beatType: 8, groups })));
+    expect(faults(3, 2, 2)).toEqual([]);
+    for (const wrong of [[3, 2], [7], [3.5, 3.5], [8, -1], []]) expect(faults(...wrong)).not.toEqual([]);
+    expect(describe(setMetersTo({ beats: 7, beatType: 8, groups: [3, 2, 2] }), String)).toMatch(/^3\+2\+2\/8 /);
   });
   it('frees what was pinned', () => {
     const pinned = apply(NO_JOB_SETTINGS, { kind: 'setGrid', part, smallest: '16th', triplets: true });

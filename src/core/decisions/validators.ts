@@ -61,3 +61,21 @@ export function IsInstrumentId() {
       },
     });
 }
+
+/** Two or more whole numbers above 0 that make up another number of the same object. */
+export function AreParts(whole: string) {
+  return (target: object, propertyName: string): void =>
+    registerDecorator({
+      name: 'areParts',
+      target: target.constructor,
+      propertyName,
+      validator: {
+        validate: (value: unknown, of) =>
+          Array.isArray(value) &&
+          value.length > 1 &&
+          value.every((part) => Number.isInteger(part) && part > 0) &&
+          value.reduce((sum: number, part: number) => sum + part, 0) === Reflect.get(of?.object ?? {}, whole),
+        defaultMessage: () => `${propertyName} must add up to ${whole}`,
+      },
+    });
+}

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { line, meter, performanceOf, tempo } from '../../testing/music';
-import { bpmFromMicroseconds, QUARTER, secondsAtTick, tempoAt, type Bar } from '../time';
+import { beatsOfBar, bpmFromMicroseconds, QUARTER, secondsAtTick, tempoAt, type Bar } from '../time';
 import { barsOfPerformance, withTimeLine, type TimeLineEdit } from './index';
 
 /** Twenty quarters, 4/4, at 120. */
@@ -31,6 +31,17 @@ describe('a mended time line', () => {
     expect(lengths(bars(some))).toEqual([4, 3, 3, 4, 4, 4]);
     // Let go again, the bars before go on.
     expect(lengths(bars(five, { kind: 'meters', from: q(4), to: null, meters: [] }))).toEqual([4, 4, 4, 4, 4]);
+  });
+  it('keeps how beats are counted where barlines are moved', () => {
+    const seven: TimeLineEdit = {
+      kind: 'meters',
+      from: 0,
+      to: null,
+      meters: [{ beats: 7, beatType: 8, groups: [3, 2, 2] }],
+    };
+    const [, first, second] = bars(seven, { kind: 'barlines', from: 0, by: q(1) });
+    for (const bar of [first!, second!])
+      expect(beatsOfBar(bar).map(({ length }) => length / q(0.5))).toEqual([3, 2, 2]);
   });
   it('has its barlines a beat later: a pickup, numbered 0', () => {
     const shifted = bars({ kind: 'barlines', from: 0, by: q(1) });

@@ -95,8 +95,8 @@ function ramped(
 
 /** The meter that holds at a place. */
 function meterAt(meters: readonly MeterEvent[], at: WrittenUnits): Meter {
-  const { beats, beatType } = meters.findLast((event) => event.at <= at) ?? COMMON_TIME;
-  return { beats, beatType };
+  const { beats, beatType, groups } = meters.findLast((event) => event.at <= at) ?? COMMON_TIME;
+  return groups ? { beats, beatType, groups } : { beats, beatType };
 }
 
 function metersInTurn(

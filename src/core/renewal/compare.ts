@@ -1,7 +1,7 @@
 /* An old and a new version of one music: which track, which bar, which note is which, and what is another. */
 import { firstNotBefore, groupBy, type NoteId, type TrackId } from '../base';
 import { barsOfPerformance, type Performance, type PlayedNote } from '../performance';
-import { barIndexAt, playedUnits, QUARTER, type Bar, type PlayedUnits, type WrittenUnits } from '../time';
+import { barIndexAt, meterInWords, playedUnits, QUARTER, type Bar, type PlayedUnits, type WrittenUnits } from '../time';
 import { alignBars, mainShift, placeNow, shiftedBars, type Mark, type Stretch } from './stretches';
 import { pairTracks } from './pair-tracks';
 
@@ -211,7 +211,7 @@ const tempi = ({ tempo, ticksPerQuarter }: Performance): Sign[] =>
     says: String(microsecondsPerQuarter),
   }));
 const metersIn = ({ meters }: Performance): Sign[] =>
-  meters.map(({ at, beats, beatType }) => ({ at, says: `${beats}/${beatType}` }));
+  meters.map(({ at, ...meter }) => ({ at, says: meterInWords(meter) }));
 
 /** Signs are the same where each of one version is in its bar in the other. */
 function sameSigns(before: readonly Sign[], after: readonly Sign[], stretches: readonly Stretch[]): boolean {

@@ -1,6 +1,7 @@
 /* The time line as a table: for a spreadsheet, or for the wall of the control room. */
 import Papa from 'papaparse';
 import { keyName } from '../score';
+import { meterInWords } from '../time';
 import { timeCode, type FrameRate } from './time-code';
 import { changesOf, type Change, type StudioTimeLine } from './time-line';
 
@@ -34,7 +35,7 @@ export function changeInWords({ kind, bpm, meter, key, text }: Change): string {
     case 'tempo':
       return `${Math.round(bpm! * 1000) / 1000} quarters a minute`;
     case 'meter':
-      return `${meter!.beats}/${meter!.beatType}`;
+      return meterInWords(meter!);
     case 'key':
       return keyName(key!);
     case 'marker':

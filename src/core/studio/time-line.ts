@@ -14,6 +14,7 @@ import {
   type TempoMap,
   type Ticks,
   type WrittenUnits,
+  meterInWords,
 } from '../time';
 
 export interface StudioBar {
@@ -113,8 +114,9 @@ export function changesOf(line: StudioTimeLine): Change[] {
   };
   const meters = bars.flatMap((bar, i) => {
     const before = bars[i - 1]?.meter;
-    const same = before && before.beats === bar.meter.beats && before.beatType === bar.meter.beatType;
-    return same ? [] : [made('meter', bar.start, { meter: bar.meter })];
+    return before && meterInWords(before) === meterInWords(bar.meter)
+      ? []
+      : [made('meter', bar.start, { meter: bar.meter })];
   });
   const tempos = tempo.events.map(({ tick, microsecondsPerQuarter }) =>
     made('tempo', writtenUnits(tick, ticksPerQuarter), { bpm: bpmFromMicroseconds(microsecondsPerQuarter) }),

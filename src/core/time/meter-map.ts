@@ -22,6 +22,15 @@ export function sameMeter(a: Meter, b: Meter): boolean {
   );
 }
 
+/** As people write it: 3/4, 3+2+2/8. */
+export const meterInWords = ({ beats, beatType, groups }: Meter): string => `${groups?.join('+') ?? beats}/${beatType}`;
+
+/** A meter whose beats are counted in such groups; they are written where nobody would count so without being told. */
+export function groupedMeter(plain: Meter, groups: readonly number[]): Meter {
+  const usual = beatGroups(plain).map((length) => (length * plain.beatType) / (4 * QUARTER));
+  return usual.join() === groups.join() ? plain : { ...plain, groups };
+}
+
 export interface MeterEvent extends Meter {
   at: WrittenUnits;
 }

@@ -49,6 +49,16 @@ describe('note splitting', () => {
       .map((piece) => `${piece.type}${'.'.repeat(piece.dots)}`)
       .join(' ');
 
+  it('shows how the beats of a bar are counted, also where two meters are alike but for that', () => {
+    const begins = (...groups: number[]) => {
+      const [seven] = layBars([{ at: 0, beats: 7, beatType: 8, groups }], 1);
+      const { levelAt } = barSplitting(seven!);
+      return [0, 1, 2, 3, 4, 5, 6].filter((eighth) => levelAt((eighth * QUARTER) / 2) <= 1);
+    };
+    expect(begins(2, 2, 3)).toEqual([0, 2, 4]);
+    expect(begins(3, 2, 2)).toEqual([0, 3, 5]);
+  });
+
   // Rules of notation handbooks (showing the middle of the bar, the beats of compound meters), from memory.
   const notes: [string, [number, number], number, number, string][] = [
     ['a whole bar', [4, 4], 0, 4, 'whole'],

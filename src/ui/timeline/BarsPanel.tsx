@@ -5,7 +5,7 @@ import { useState } from 'react';
 import { settingsOf } from '@/core/documents';
 import type { TimeLineSummary } from '@/core/engine';
 import type { TempoPrint } from '@/core/settings';
-import { QUARTER } from '@/core/time';
+import { meterInWords, QUARTER } from '@/core/time';
 import { useWorkspace } from '../job/workspace';
 import { CommittedNumber } from '../shared/CommittedNumber';
 import { MeterInput } from './MeterInput';
@@ -43,7 +43,7 @@ export function BarsPanel({ line }: { line: TimeLineSummary }) {
           <label>
             meters in turn
             <MeterInput
-              key={`${place.index}/${place.meter.beats}/${place.meter.beatType}`}
+              key={`${place.index}/${meterInWords(place.meter)}`}
               value={[]}
               label="Meters in turn"
               onCommit={(meters) => decide({ kind: 'setMeters', from: place.written, to: null, meters: [...meters] })}

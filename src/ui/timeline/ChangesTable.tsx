@@ -5,7 +5,7 @@ import { Button, Checkbox, Input, InputNumber, Select, Table } from 'antd';
 import { useState } from 'react';
 import type { TimeLineSummary } from '@/core/engine';
 import { changeInWords, minutesInWords, timeCode, type Change, type ChangeKind } from '@/core/studio';
-import { QUARTER } from '@/core/time';
+import { meterInWords, QUARTER } from '@/core/time';
 import { useWorkspace } from '../job/workspace';
 import { KEY_OPTIONS, keyOfValue, keyValue } from '../shared/keyOptions';
 import { MeterInput } from './MeterInput';
@@ -171,7 +171,7 @@ function Value({ change, line }: { change: Change; line: TimeLineSummary }) {
   if (kind === 'meter')
     return (
       <MeterInput
-        key={`${meter!.beats}/${meter!.beatType}`}
+        key={meterInWords(meter!)}
         value={[meter!]}
         label={`Meter at bar ${change.bar}`}
         onCommit={(meters) => decide({ kind: 'setMeters', from: written, to: null, meters: [...meters] })}

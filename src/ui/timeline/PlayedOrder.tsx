@@ -1,6 +1,7 @@
 'use client';
 
 import { Switch, Table } from 'antd';
+import { meterInWords } from '@/core/time';
 import { useWorkspace } from '../job/workspace';
 import { clock, count } from '../shared/words';
 import { useScoreSequence } from '../shared/useSequence';
@@ -90,7 +91,7 @@ function changes({ bars, tempos, markers, keys }: ReturnType<typeof useScoreSequ
         (bar, i) =>
           i === 0 || bar.meter.beats !== bars[i - 1]!.meter.beats || bar.meter.beatType !== bars[i - 1]!.meter.beatType,
       )
-      .map((bar) => ({ at: bar.start, what: `${bar.meter.beats}/${bar.meter.beatType}` })),
+      .map((bar) => ({ at: bar.start, what: meterInWords(bar.meter) })),
     ...tempos.map((tempo) => ({
       at: tempo.at,
       what: `♩ = ${Math.round(tempo.bpm * 10) / 10}${tempo.words ? `, ${tempo.words}` : ''}`,

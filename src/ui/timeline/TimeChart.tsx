@@ -3,6 +3,7 @@
 import { Bar, ComposedChart, Line, ReferenceLine, ResponsiveContainer, Tooltip, XAxis, YAxis } from 'recharts';
 import type { TimeLineSummary } from '@/core/engine';
 import { minutesInWords } from '@/core/studio';
+import { meterInWords } from '@/core/time';
 import { useHearing } from '../audition/useHearing';
 import { useWorkspace } from '../job/workspace';
 import styles from './timeline.module.css';
@@ -84,7 +85,7 @@ export function TimeChart({ line }: { line: TimeLineSummary }) {
               x={played}
               stroke="var(--line)"
               label={{
-                value: `${meter!.beats}/${meter!.beatType}`,
+                value: meterInWords(meter!),
                 position: 'insideTopLeft',
                 fontSize: 12,
                 fill: 'var(--ink-soft)',

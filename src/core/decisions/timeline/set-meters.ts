@@ -1,6 +1,7 @@
-import { ArrayMaxSize, Equals, IsIn, IsInt, Max, Min, ValidateIf } from 'class-validator';
+import { ArrayMaxSize, Equals, IsIn, IsInt, IsOptional, Max, Min, ValidateIf } from 'class-validator';
+import { meterInWords } from '../../time';
 import { decisionKind } from '../decision-kind';
-import { AreShapes } from '../validators';
+import { AreParts, AreShapes } from '../validators';
 import { mended, placeWords } from './mended';
 
 const BEAT_TYPES = [1, 2, 4, 8, 16, 32] as const;
@@ -8,6 +9,8 @@ const BEAT_TYPES = [1, 2, 4, 8, 16, 32] as const;
 export class MeterShape {
   @IsInt() @Min(1) @Max(64) beats!: number;
   @IsIn(BEAT_TYPES) beatType!: number;
+  /** How the beats are counted, where that is written: 3, 2 and 2 of 7/8. */
+  @IsOptional() @AreParts('beats') groups?: readonly number[];
 }
 
 /** Meters in turn from a barline on; an empty list lets go what begins there. */
@@ -27,5 +30,5 @@ export const setMeters = decisionKind({
   describe: ({ from, meters }) =>
     meters.length === 0
       ? `No meter change ${placeWords(from)}`
-      : `${meters.map(({ beats, beatType }) => `${beats}/${beatType}`).join(' ')}${meters.length > 1 ? ' in turn' : ''} ${placeWords(from)}`,
+      : `${meters.map(meterInWords).join(' ')}${meters.length > 1 ? ' in turn' : ''} ${placeWords(from)}`,
 });

@@ -1,4 +1,4 @@
-import { QUARTER, type Meter, type WrittenUnits } from '../../time';
+import { meterInWords, QUARTER, type Meter, type WrittenUnits } from '../../time';
 import { queryKind, type Doubt } from '../query-kind';
 
 /** Meters from a place on; several come in turn, over and over. */
@@ -17,7 +17,6 @@ export interface MeterDoubt extends Doubt<'meter'> {
   };
 }
 
-const words = ({ beats, beatType }: Meter): string => `${beats}/${beatType}`;
 const lengthOf = ({ beats, beatType }: Meter): WrittenUnits => (4 * QUARTER * beats) / beatType;
 
 /** As many changes are named; of more, how many there are. */
@@ -25,7 +24,7 @@ const MOST_NAMED = 3;
 
 /** `5/4 3/4 6/4 in turn`, `4/4, 2/4 from bar 9, 4/4 from bar 10`, `4/4, 3/4 and 5/4, changing 17 times`. */
 export function metersInWords(sections: readonly MeterSection[]): string {
-  const said = sections.map(({ meters }) => meters.map(words).join(' ') + (meters.length > 1 ? ' in turn' : ''));
+  const said = sections.map(({ meters }) => meters.map(meterInWords).join(' ') + (meters.length > 1 ? ' in turn' : ''));
   const changes = sections.length - 1;
   if (changes > MOST_NAMED) {
     const kinds = [...new Set(said)];
@@ -54,7 +53,7 @@ export const meter = queryKind<MeterDoubt>({
       to: null,
       meters,
     }));
-    const before = pickup > 0 ? `, ${words(short.meters[0]!)} before the first bar` : '';
+    const before = pickup > 0 ? `, ${meterInWords(short.meters[0]!)} before the first bar` : '';
     return [{ label: metersInWords(sections) + before, decision: first!, also: others }];
   },
 });

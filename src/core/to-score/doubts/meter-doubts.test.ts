@@ -21,6 +21,7 @@ describe('a file that states no meter', () => {
     ['9/8', dance([3, 3, 3])],
     ['5/8', dance([3, 2])],
     ['7/8', dance([2, 2, 3])],
+    ['3+2+2/8', dance([3, 2, 2])],
     ['6/8', dance([3, 3], { bars: 1200 })],
   ])('is asked about where the music is in %s', (said, performance) => {
     const [query] = asked(performance);

@@ -15,7 +15,7 @@ import {
 import { queryId } from '../../base';
 import type { Performance } from '../../performance';
 import { metersInWords, type MeterDoubt, type Query } from '../../queries';
-import { QUARTER, secondsAtTick, type Meter, type Seconds, type WrittenUnits } from '../../time';
+import { groupedMeter, QUARTER, secondsAtTick, type Meter, type Seconds, type WrittenUnits } from '../../time';
 
 /** So clear it must be before the file is doubted: measured on real scores whose meter was taken away (docs/accuracy.md). */
 const CLEAR = 0.22;
@@ -85,10 +85,11 @@ function otherMeter(performance: Performance): Query | null {
 type Said = MeterDoubt['facts'];
 
 /** Bars of one length. */
-const evenly = (beats: number, beatType: number, pickup: WrittenUnits): Said => ({
+const evenly = (meter: Meter, pickup: WrittenUnits): Said => ({
   pickup,
-  sections: [{ from: pickup, meters: [{ beats, beatType }] }],
+  sections: [{ from: pickup, meters: [meter] }],
 });
+const quarters = (beats: number): Meter => ({ beats, beatType: 4 });
 
 /** Seconds of every so manieth of a quarter. */
 function places({ tempo, ticksPerQuarter, lastNoteEnd }: Performance, perQuarter: number): Seconds[] {
@@ -117,14 +118,13 @@ function quartersSay(performance: Performance, onsets: readonly Onset[]): Said |
   // Two to a bar and four are the same music.
   if (beatsPerBar === 4 || beatsPerBar === 2) {
     const beside = barsBeside(features, 4);
-    return beside > 0 ? evenly(4, 4, beside * QUARTER) : null;
+    return beside > 0 ? evenly(quarters(4), beside * QUARTER) : null;
   }
-  return evidence >= CLEAR ? evenly(beatsPerBar, 4, ((downbeats[0] ?? 0) % beatsPerBar) * QUARTER) : null;
+  return evidence >= CLEAR ? evenly(quarters(beatsPerBar), ((downbeats[0] ?? 0) % beatsPerBar) * QUARTER) : null;
 }
 
 function changingSay({ downbeats, lengths, inTurn }: ChangingBars): Said {
   const pickup = downbeats[0]! * QUARTER;
-  const quarters = (beats: number): Meter => ({ beats, beatType: 4 });
   if (inTurn) return { pickup, sections: [{ from: pickup, meters: inTurn.map(quarters) }] };
   const sections = downbeats.slice(0, -1).flatMap((beat, bar) =>
     // A section begins where a bar is not as long as the one before.
@@ -137,6 +137,6 @@ function changingSay({ downbeats, lengths, inTurn }: ChangingBars): Said {
 function eighthsSay(performance: Performance, onsets: readonly Onset[]): Said | null {
   const bars = barsOfEighths(places(performance, 2), onsets);
   if (!bars) return null;
-  const { length, first } = bars;
-  return evenly(length, 8, ((first % length) * QUARTER) / 2);
+  const { length, groups, first } = bars;
+  return evenly(groupedMeter({ beats: length, beatType: 8 }, groups), ((first % length) * QUARTER) / 2);
 }

@@ -9,7 +9,16 @@
  */
 import { commonDivisor } from '../../base';
 import { noteValue, type NoteValue } from '../../score';
-import { barLength, beatGroups, isCompound, QUARTER, type Bar, type Meter, type WrittenUnits } from '../../time';
+import {
+  barLength,
+  beatGroups,
+  isCompound,
+  meterInWords,
+  QUARTER,
+  type Bar,
+  type Meter,
+  type WrittenUnits,
+} from '../../time';
 
 /** Level of a place; lower is stronger. */
 export type LevelAt = (place: WrittenUnits) => number;
@@ -115,7 +124,7 @@ const splittings = new Map<string, Splitting>();
 
 /** Rules for plain symbols in a bar, places counted from the bar's start; a pickup counts from the end of its meter. */
 export function barSplitting(bar: Bar): Splitting {
-  const slot = `${bar.meter.beats}/${bar.meter.beatType}/${bar.length}/${bar.index === 0}`;
+  const slot = `${meterInWords(bar.meter)}/${bar.length}/${bar.index === 0}`;
   const known = splittings.get(slot);
   if (known) return known;
   const full = barLength(bar.meter);

@@ -178,7 +178,8 @@ class PartGrid {
       divisions[beat] = fit.division;
       const unit = this.line.beats[beat]!.length / fit.division;
       if (noteValue(unit, 0)) smallest = Math.min(smallest, unit);
-      else tupletBeats++;
+      // A dotted beat that is not divided is none.
+      else if (fit.division > 1) tupletBeats++;
       this.byBeat.get(beat)!.forEach((strike, i) =>
         append(
           notes,

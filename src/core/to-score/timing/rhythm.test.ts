@@ -1,6 +1,6 @@
 import { partId } from '../../base';
 import { describe, expect, it } from 'vitest';
-import { line, performanceOf, tempo, type HandNote, type HandTrack } from '../../../testing/music';
+import { line, meter, performanceOf, tempo, type HandNote, type HandTrack } from '../../../testing/music';
 import { checkScore, soundsOf } from '../../score';
 import { QUARTER } from '../../time';
 import { toScore } from '../index';
@@ -102,6 +102,16 @@ describe('swing', () => {
         after({ kind: 'setSwing', ratio: 2 }, { kind: 'setSwing', ratio: null }),
       ).swing.pinned,
     ).toBe(false);
+  });
+});
+
+describe('a report', () => {
+  it.each([
+    ['dotted quarters and eighths of 6/8', line([60, 1.5], [62, 0.5], [64, 0.5], [65, 0.5], [67, 1.5], [60, 1.5]), 0],
+    ['two to a dotted quarter', line([60, 1.5], [62, 0.75], [64, 0.75], [65, 1.5], [67, 1.5]), 1],
+  ])('counts tuplets among %s', (_, notes, tuplets) => {
+    const { reports } = toScore(performanceOf([{ name: 'Oboe', notes }], [tempo(0, 100), meter(0, 6, 8)]), NO_SETTINGS);
+    expect(reports[0]!.tupletBeats).toBe(tuplets);
   });
 });
 
