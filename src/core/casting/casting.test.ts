@@ -44,6 +44,14 @@ describe('names, numbers and order of parts', () => {
     expect(names([{ name: '05 Horns', notes: chord }], dealt)).toEqual([1, 2, 3, 4].map((n) => `Horn in F ${n}`));
     expect(names([track('Violin 12'), track('Vc', 48)])).toEqual(['Violin', 'Violoncello']);
   });
+  it('take a bass among singers for a singer, and beside others for an instrument', () => {
+    const choir = [track('Soprano', 67), track('Alto', 62), track('Tenor', 55)];
+    expect(names([...choir, track('Bass', 45)])).toEqual(['Soprano', 'Alto', 'Tenor', 'Bass Voice']);
+    const organ: HandTrack = { name: 'Organ', notes: [48, 55, 64, 72].map((key) => ({ key, at: 0, length: 4 })) };
+    expect(names([...choir, organ, track('Flute'), track('Bass', 40)])).not.toContain('Bass Voice');
+    const drums: HandTrack = { name: 'Drums', notes: [{ key: 36, at: 0, length: 1, channel: 10 }] };
+    expect(names([...choir, track('Bass', 40), drums])).toContain('Bass Guitar');
+  });
   it('letter the desks of a divided section', () => {
     expect(names([track('Violin 1 B'), track('Violin 1 A'), track('Violin 2')])).toEqual([
       'Violin 1 A',
