@@ -195,8 +195,8 @@ all notes as loud as each other (like a person). Of 116 in 2/4, 4/4, 2/2 and 4/2
 (all), the one in 9/8 as 6/8 (as 9/8); three in 6/8 as 3/4 (none). Where the 68 in 4/4 and 2/2 begin one or three beats beside the file's barlines, so of 136, 53 are asked
 about rightly (122) and seven wrongly (five); two beats beside, which is half a bar, none (two).
 
-Bars that change, made of the same scores in 3/4 and 4/4 by shortening bars and by holding their last notes: barlines are those the file's 4/4 has, those of the best single
-meter, and those after what is proposed is taken. Right: nine tenths of the barlines.
+Bars that change, made of the same scores in 3/4 and 4/4 by shortening bars and by holding their last notes. Barlines: F-measure of those of the best single meter, and
+after what is proposed is taken; right: nine tenths of them.
 
 | bars | scores | played by a machine: proposed | right | barlines | like a person: proposed | right | barlines |
 |---|---|---|---|---|---|---|---|
