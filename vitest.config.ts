@@ -17,7 +17,7 @@ export default defineConfig({
       },
     ],
     setupFiles: ['src/testing/setup.ts'],
-    testTimeout: 60_000,
+    testTimeout: 120_000,
     // The usual number leaves one of two cores idle.
     maxWorkers: '100%',
     reporters: ['default'],

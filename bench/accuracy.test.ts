@@ -6,6 +6,7 @@ import { checkScore } from '../src/core/score';
 import { readSmf } from '../src/core/smf';
 import { toScore } from '../src/core/to-score';
 import { dealtRight, gatheredRight } from './casting';
+import { CHANGES, evenPieces, measureChange } from './changing-bars';
 import { corpus } from './corpus';
 import { dealCases } from './deal-cases';
 import { genres } from './genres';
@@ -153,5 +154,17 @@ describe('the measure itself', () => {
     ]);
     const without = { ...score, parts: score.parts.slice(1) };
     expect(measure(without, goose).total.onsets).toBe(perfect.onsets - goose.parts[0]!.notes.length);
+  });
+});
+
+describe('bars that change, in files that say 4/4', () => {
+  const pieces = evenPieces(HUMAN_TAKES[0]!, SEEDS[0]!).filter((_, i) => i % 5 === 0);
+  const after = (name: string) => measureChange(pieces, CHANGES.find((change) => change.name === name)!.lengths).after;
+  it.each([
+    ['as they are', 0.98],
+    ['one a beat shorter', 0.75],
+    ['two lengths in turn', 0.8],
+  ])('%s: barlines are where the music has them', (name, floor) => {
+    expect(after(name)).toBeGreaterThanOrEqual(floor);
   });
 });
