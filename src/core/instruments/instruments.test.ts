@@ -346,6 +346,20 @@ describe('recognition', () => {
     expect(alone[0]!.confidence).toBeLessThan(SURE_ENOUGH);
     expect(alone.slice(0, 2).map(({ instrument }) => instrument)).toEqual(['double-bass', 'bass-guitar']);
   });
+  it.each<[string, number[], string]>([
+    ['Sax', [58, 62, 70, 78], 'alto-sax'],
+    ['Saxes', [47, 52, 60, 66], 'tenor-sax'],
+    ['Saxophone 2', [37, 45, 50, 60], 'baritone-sax'],
+    ['Recorder', [72, 79, 90], 'recorder-soprano'],
+    ['Blockflöte 2', [66, 70, 80], 'recorder-alto'],
+    ['Recorder', [54, 60, 70], 'recorder-bass'],
+  ])('tells which of a family “%s” is by its notes %j: %s', (name, keys, instrument) => {
+    const [best] = ask(name, { keys }).candidates;
+    expect(best).toMatchObject({ instrument });
+    // It may be another one all the same: a house list knows better.
+    expect(best!.confidence).toBeGreaterThan(SURE_ENOUGH);
+    expect(best!.confidence).toBeLessThan(0.85);
+  });
   it('takes channel 10 for drums', () => {
     expect(ask('Beats', { percussionChannel: true }).candidates[0]!.instrument).toBe('drum-kit');
   });

@@ -88,6 +88,7 @@ export function recognise(facts: TrackFacts): Recognition {
 
   for (const { instrument, weight, evidence } of matchName(words).map((match) => inTheLightOf(facts, match)))
     add(instrument, weight, evidence);
+  if (scores.size === 0) byCompassOfFamily(words, add);
   byProgram(facts, add);
   if (words.length === 1 && ANY_BASS.has(words[0]!)) byBand(facts, add);
   if (facts.percussionChannel) {
@@ -150,6 +151,26 @@ function inTheLightOf(
   if (!other || program === null || phrase.instrument.programs.includes(program))
     return { instrument: phrase.instrument, weight, evidence: `name contains “${name}”` };
   return { instrument: instrumentById(other), weight, evidence: `“${name}” on ${programName(program)}` };
+}
+
+/** Words for a family whose members differ in compass; the usual ones first. */
+const SAXOPHONES: readonly InstrumentId[] = ['alto-sax', 'tenor-sax', 'baritone-sax', 'soprano-sax'];
+const RECORDERS: readonly InstrumentId[] = ['recorder-soprano', 'recorder-alto', 'recorder-tenor', 'recorder-bass'];
+const TOLD_BY_COMPASS: Readonly<Record<string, readonly InstrumentId[]>> = {
+  ...Object.fromEntries(
+    ['sax', 'saxes', 'saxophone', 'saxophon', 'saxofon', 'saxofono', 'saxo', 'sassofono'].map((w) => [w, SAXOPHONES]),
+  ),
+  ...Object.fromEntries(['recorder', 'blockflote', 'rec'].map((w) => [w, RECORDERS])),
+};
+
+/** One of a family: where several have the notes, the usual one. */
+function byCompassOfFamily(
+  words: readonly string[],
+  add: (instrument: Instrument, weight: number, evidence: string) => void,
+): void {
+  const word = words.find((one) => TOLD_BY_COMPASS[one]);
+  if (word)
+    TOLD_BY_COMPASS[word]!.forEach((id, i) => add(instrumentById(id), 0.65 - 0.03 * i, `“${word}” by its notes`));
 }
 
 /** Words for whatever plays the bass. */
@@ -235,7 +256,7 @@ function matchName(words: readonly string[]): NameMatch[] {
 /** Names cut short ("Trump", "Clarin"): four letters or more that begin a full name. */
 function matchBeginnings(words: readonly string[]): NameMatch[] {
   return words.flatMap((word, place) =>
-    word.length < 4
+    word.length < 4 || TOLD_BY_COMPASS[word]
       ? []
       : PHRASES.filter((phrase) => phrase.full && phrase.words[0]!.startsWith(word)).map((phrase) => ({
           phrase,

@@ -52,7 +52,7 @@ export const voice = [
   i('choir', 'Choir | Chor | Coro | Chœur | Coro', 'Ch.', ['treble', 'bass'], [40, 84], [53, 54, 92], 'voice.aa', {
     ...section,
     polyphonic: true,
-    aliases: 'chor, coro, choeur, aahs, oohs, choir aah, choir ooh, chorus',
+    aliases: 'chor, coro, choeur, aahs, oohs, choir aah, choir ooh, chorus, satb',
     oneOrTwoStaves: true,
   }),
 ];

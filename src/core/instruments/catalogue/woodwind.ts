@@ -53,7 +53,7 @@ export const woodwind = [
     'wind.flutes.recorder.soprano',
     {
       transposition: -12,
-      aliases: 'recorder, descant recorder, blockflöte, flauto dolce, flûte à bec, flauta dulce, rec',
+      aliases: 'descant recorder, flauto dolce, flûte à bec, flauta dulce',
     },
   ),
   i(
