@@ -55,6 +55,18 @@ export default {
       to: { path: 'node_modules/(react|react-dom|next|antd|dexie|comlink|zustand)/' },
     },
     {
+      name: 'conversion-knows-questions-by-type-only',
+      comment: 'What converts asks; what answers stands apart, and scripts may convert without it.',
+      severity: 'error',
+      from: { path: '^src/core/(musicxml|casting|to-score|to-sequencer)/', pathNot: tests },
+      to: {
+        path: '^src/core/(decisions|queries)/',
+        // It gathers what was read over, and answers nothing.
+        pathNot: '^src/core/queries/file/alike',
+        dependencyTypesNot: ['type-only'],
+      },
+    },
+    {
       name: 'no-tests-in-the-product',
       severity: 'error',
       from: { path: '^src/', pathNot: ['^src/testing/', tests] },

@@ -5,7 +5,7 @@ export { type NearGrid } from './rhythm/off-grid';
 export { type OneStep } from './rhythm/one-step';
 export { asideOf, likeOf, stepOf, type Effect, type Remedy } from './query-kind';
 export { fileQueries } from './file/alike';
-export { metersInWords, type MeterDoubt } from './timeline/meter';
+export { type MeterDoubt } from './timeline/meter';
 export { type Bend } from './timeline/tempo-bends';
 export { type SilentKey } from './page/unmapped-drum';
 export { type KeyChange } from './page/key-change';

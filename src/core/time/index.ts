@@ -1,4 +1,5 @@
 export * from './units';
 export * from './tempo-map';
 export * from './meter-map';
+export * from './meter-sections';
 export * from './ramp';

@@ -14,8 +14,16 @@ import {
 } from '../../beats';
 import { queryId } from '../../base';
 import type { Performance } from '../../performance';
-import { metersInWords, type MeterDoubt, type Query } from '../../queries';
-import { groupedMeter, QUARTER, secondsAtTick, type Meter, type Seconds, type WrittenUnits } from '../../time';
+import type { MeterDoubt, Query } from '../../queries';
+import {
+  groupedMeter,
+  metersInWords,
+  QUARTER,
+  secondsAtTick,
+  type Meter,
+  type Seconds,
+  type WrittenUnits,
+} from '../../time';
 
 /** So clear it must be before the file is doubted: measured on real scores whose meter was taken away (docs/accuracy.md). */
 const CLEAR = 0.22;
