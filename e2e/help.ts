@@ -41,6 +41,17 @@ export async function goTo(page: Page, station: string): Promise<void> {
 /** Waits until what is shown is what was decided: nothing is converted or drawn any more, and nothing moves. */
 export async function settled(page: Page): Promise<void> {
   await expect(page.locator('[aria-busy=true]')).toHaveCount(0);
+  await still(page);
+}
+
+/** Waits until nothing changes its place or colour any more; what turns for ever may turn. */
+export async function still(page: Page): Promise<void> {
+  const moving = () =>
+    document
+      .getAnimations()
+      .filter(({ playState, effect }) => playState === 'running' && effect?.getComputedTiming().iterations !== Infinity)
+      .length;
+  await expect.poll(() => page.evaluate(moving)).toBe(0);
 }
 
 /** What the button in the header gives, read back. */

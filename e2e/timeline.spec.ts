@@ -198,6 +198,18 @@ test('a cue whose bars change is asked about in one question, answered in one st
   await expect(page.getByLabel('Tempo and density')).not.toContainText('2/4');
 });
 
+test('a meter is written as a sum, and leaves as one', async ({ page }) => {
+  await openDemo(page);
+  await goTo(page, 'Timeline');
+  await page.getByLabel('From bar').fill('21');
+  await page.getByLabel('From bar').press('Enter');
+  await page.getByLabel('Meters in turn').fill('2+3/8');
+  await page.getByLabel('Meters in turn').press('Enter');
+  await expect(page.getByLabel('Meter at bar 21', { exact: true })).toHaveValue('2+3/8');
+  await expect(page.getByLabel('Tempo and density')).toContainText('2+3/8');
+  expect(await exportedXml(page)).toMatch(/<beats>2\+3<\/beats>\s*<beat-type>8</);
+});
+
 test('a recording without bars gets bars, and every note keeps its second', async ({ page }) => {
   await findBeatsIn(page, freeRecording());
   await expect(page.getByLabel('Beats found')).toContainText(
