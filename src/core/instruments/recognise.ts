@@ -176,8 +176,8 @@ function byCompassOfFamily(
 /** Words for whatever plays the bass. */
 const ANY_BASS = new Set(['bass', 'bs', 'basse', 'basso', 'bajo']);
 
-/** Of the four parts of a choir those that tell what a bass beside them is. */
-const VOICES_ABOVE: readonly InstrumentId[] = ['alto', 'tenor', 'baritone', 'bass'];
+/** Parts of a choir that stand next to its bass. */
+const SINGERS: readonly InstrumentId[] = ['alto', 'tenor', 'baritone', 'bass'];
 
 /** A bass beside a tenor sings, beside a drum kit it is a bass guitar; elsewhere it may be several things, these first. */
 function byBand(
@@ -186,7 +186,7 @@ function byBand(
 ): void {
   const sings = instrumentById('bass');
   if (program !== null && program !== 1 && !sings.programs.includes(program)) return;
-  const voice = [company?.above, company?.below].find((one) => one && VOICES_ABOVE.includes(one.id));
+  const voice = [company?.above, company?.below].find((one) => one && SINGERS.includes(one.id));
   if (voice && !band) return add(sings, 0.8, `a bass next to ${voice.names.en}`);
   if (program !== null && program !== 1) return;
   if (band) return add(instrumentById('bass-guitar'), 0.78, 'a bass beside a drum kit');

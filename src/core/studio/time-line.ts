@@ -3,6 +3,7 @@ import type { KeyEvent, Performance } from '../performance';
 import {
   bpmFromMicroseconds,
   lastNotAfter,
+  meterInWords,
   QUARTER,
   secondsAtTick,
   ticksFromUnits,
@@ -14,7 +15,6 @@ import {
   type TempoMap,
   type Ticks,
   type WrittenUnits,
-  meterInWords,
 } from '../time';
 
 export interface StudioBar {

@@ -1,16 +1,12 @@
-import { partId } from '../base';
 import fc from 'fast-check';
+import { partId } from '../base';
 import { describe, expect, it } from 'vitest';
-import { keySignature, line, meter, performanceOf, tempo, type HandNote, type HandTrack } from '../../testing/music';
+import { line, meter, performanceOf, tempo, type HandNote, type HandTrack } from '../../testing/music';
 import { plainPart, plainScore } from '../../testing/scores';
 import { checkScore, pitchName, soundsOf, type Part } from '../score';
-import { layBars, QUARTER, type Bar } from '../time';
+import { layBars, QUARTER } from '../time';
 import { assembleVoice } from './notation/assemble';
-import { keysOfBars } from './pitch/keys';
-import { barSplitting, splitSpan } from './notation/note-splitting';
-import { spell, type NoteToSpell } from './pitch/spelling';
 import { toScore } from './index';
-import { writtenTransposition } from './pitch/written-pitch';
 import { NO_SETTINGS, type ConversionSettings } from '../settings';
 
 const convert = (tracks: HandTrack[], conductor = [tempo(0, 100)], settings: Partial<ConversionSettings> = {}) =>
@@ -41,91 +37,6 @@ function words(part: Part, bar: number, voice = 0): string {
     return `${ties}:${value}`;
   }).join(' ');
 }
-
-describe('note splitting', () => {
-  const bar = (beats: number, beatType: number): Bar => layBars([{ at: 0, beats, beatType }], 1)[0]!;
-  const split = (meterOf: [number, number], from: number, to: number, rest = false) =>
-    splitSpan(from * QUARTER, to * QUARTER, rest, barSplitting(bar(...meterOf)))
-      .map((piece) => `${piece.type}${'.'.repeat(piece.dots)}`)
-      .join(' ');
-
-  it('shows how the beats of a bar are counted, also where two meters are alike but for that', () => {
-    const begins = (...groups: number[]) => {
-      const [seven] = layBars([{ at: 0, beats: 7, beatType: 8, groups }], 1);
-      const { levelAt } = barSplitting(seven!);
-      return [0, 1, 2, 3, 4, 5, 6].filter((eighth) => levelAt((eighth * QUARTER) / 2) <= 1);
-    };
-    expect(begins(2, 2, 3)).toEqual([0, 2, 4]);
-    expect(begins(3, 2, 2)).toEqual([0, 3, 5]);
-  });
-
-  // Rules of notation handbooks (showing the middle of the bar, the beats of compound meters), from memory.
-  const notes: [string, [number, number], number, number, string][] = [
-    ['a whole bar', [4, 4], 0, 4, 'whole'],
-    ['a dotted half from the downbeat', [4, 4], 0, 3, 'half.'],
-    ['quarter, half, quarter', [4, 4], 1, 3, 'half'],
-    ['an off-beat quarter inside the half', [4, 4], 0.5, 1.5, 'quarter'],
-    ['an off-beat quarter over the middle', [4, 4], 1.5, 2.5, 'eighth eighth'],
-    ['five eighths from the downbeat', [4, 4], 0, 2.5, 'half eighth'],
-    ['three beats from the second', [4, 4], 1, 4, 'quarter half'],
-    ['sixteenth, dotted eighth', [4, 4], 0.25, 1, 'eighth.'],
-    ['a half on the second beat of three', [3, 4], 1, 3, 'half'],
-    ['two and a half beats of three', [3, 4], 0.5, 3, 'eighth half'],
-    ['a quarter over the beat of 6/8', [6, 8], 1, 2, 'eighth eighth'],
-    ['a dotted half in 6/8', [6, 8], 0, 3, 'half.'],
-    ['a quarter inside the beat of 6/8', [6, 8], 0.5, 1.5, 'quarter'],
-    ['five eighths of 5/8', [5, 8], 0, 2.5, 'quarter. quarter'],
-  ];
-  it.each(notes)('%s', (_, meterOf, from, to, expected) => expect(split(meterOf, from, to)).toBe(expected));
-
-  const rests: [string, [number, number], number, number, string][] = [
-    ['the first half', [4, 4], 0, 2, 'half'],
-    ['beats two and three', [4, 4], 1, 3, 'quarter quarter'],
-    ['three beats from the second', [4, 4], 1, 4, 'quarter half'],
-    ['three beats from the first', [4, 4], 0, 3, 'half quarter'],
-    ['the last two of three', [3, 4], 1, 3, 'quarter quarter'],
-    ['a beat of 6/8', [6, 8], 1.5, 3, 'quarter.'],
-    ['after an eighth', [4, 4], 0.5, 2, 'eighth quarter'],
-  ];
-  it.each(rests)('rest: %s', (_, meterOf, from, to, expected) => expect(split(meterOf, from, to, true)).toBe(expected));
-
-  it('covers any span without gap, whatever the meter', () => {
-    const grid = fc.integer({ min: 0, max: 400 });
-    fc.assert(
-      fc.property(
-        fc.constantFrom<[number, number]>(
-          [2, 4],
-          [3, 4],
-          [4, 4],
-          [5, 4],
-          [6, 8],
-          [5, 8],
-          [7, 8],
-          [9, 8],
-          [12, 8],
-          [2, 2],
-          [3, 2],
-        ),
-        grid,
-        grid,
-        fc.boolean(),
-        ([beats, beatType], a, b, rest) => {
-          const one = bar(beats, beatType);
-          const unit = QUARTER / 32;
-          const from = (Math.min(a, b) * unit) % one.length;
-          const to = Math.min(one.length, from + (Math.abs(a - b) + 1) * unit);
-          const pieces = splitSpan(from, to, rest, barSplitting(one));
-          let at = from;
-          for (const piece of pieces) {
-            expect(piece.at).toBe(at);
-            at += piece.length;
-          }
-          expect(at).toBe(to);
-        },
-      ),
-    );
-  });
-});
 
 describe('assembling', () => {
   it('brackets triplets of eighths, quarters over two beats, and keeps beats without one plain', () => {
@@ -323,68 +234,6 @@ describe('voices and hands', () => {
     const { score } = convert([{ name: 'Piano', notes: [...right, ...left] }]);
     const sounds = soundsOf(score.parts[0]!, score.bars);
     expect(sounds.filter((sound) => sound.staff === 2).map((sound) => sound.key)).toEqual([45, 40, 45]);
-  });
-});
-
-describe('keys and spelling', () => {
-  const names = (keys: number[], fifths: number, mode: 'major' | 'minor' = 'major') => {
-    const bars = layBars([], keys.length * QUARTER);
-    const notes = keys.map((key, i): NoteToSpell => ({ key, start: i * QUARTER, end: (i + 1) * QUARTER, line: 0 }));
-    const places = spell(
-      notes,
-      bars.map(() => ({ fifths, mode })),
-      bars.map(() => fifths),
-      bars,
-    );
-    return places
-      .map((place) =>
-        pitchName({
-          step: (['F', 'C', 'G', 'D', 'A', 'E', 'B'] as const)[(((place + 1) % 7) + 7) % 7]!,
-          alter: Math.floor((place + 1) / 7),
-          octave: 0,
-        }).slice(0, -1),
-      )
-      .join(' ');
-  };
-  // Textbook spellings (harmony textbooks, from memory).
-  it('spells scales by their signature', () => {
-    expect(names([68, 70, 72, 73, 75, 77, 79, 80], -4)).toBe('A♭ B♭ C D♭ E♭ F G A♭');
-    expect(names([64, 66, 68, 69, 71, 73, 75, 76], 4)).toBe('E F♯ G♯ A B C♯ D♯ E');
-  });
-  it('raises the leading note of minor, and sixth and seventh of melodic minor', () => {
-    expect(names([57, 59, 60, 62, 64, 65, 68, 69], 0, 'minor')).toBe('A B C D E F G♯ A');
-    expect(names([60, 62, 63, 65, 67, 69, 71, 72], -3, 'minor')).toBe('C D E♭ F G A B C');
-  });
-  it('writes the chromatic scale with sharps going up and flats going down', () => {
-    expect(names([60, 61, 62], 0)).toBe('C C♯ D');
-    expect(names([67, 68, 69], 0)).toBe('G G♯ A');
-    expect(names([62, 61, 60], 0)).toBe('D D♭ C');
-    expect(names([65, 66, 67], 0)).toBe('F F♯ G');
-  });
-  it('hears the key of a scale with its chords', () => {
-    const bars = layBars([], 16 * QUARTER);
-    const tune = [68, 72, 75, 80, 73, 77, 80, 72, 75, 79, 70, 67, 68, 72, 75, 68].map((key, i) => ({
-      key,
-      start: i * QUARTER,
-      end: (i + 1) * QUARTER,
-    }));
-    expect(keysOfBars(tune, bars)[0]).toEqual({ fifths: -4, mode: 'major' });
-  });
-  it('keeps written signatures within six accidentals', () => {
-    expect(writtenTransposition(2, [5])).toMatchObject({ fifths: -10, steps: 2 });
-    expect(writtenTransposition(2, [-4])).toMatchObject({ fifths: 2, steps: 1 });
-    expect(writtenTransposition(9, [4])).toMatchObject({ fifths: 3 - 12 });
-  });
-  it('takes a signature that somebody set, and finds one where nobody did', () => {
-    const scale = line(
-      ...[65, 67, 69, 70, 72, 74, 76, 77, 77, 76, 74, 72, 70, 69, 67, 65].map((key): [number, number] => [key, 1]),
-    );
-    expect(convert([{ name: 'Flute', notes: scale }], [keySignature(0, 2)]).score.keys).toEqual([
-      { bar: 0, fifths: 2, mode: 'major' },
-    ]);
-    expect(convert([{ name: 'Flute', notes: scale }], [keySignature(0, 0)]).score.keys[0]).toMatchObject({
-      fifths: -1,
-    });
   });
 });
 
