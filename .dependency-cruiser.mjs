@@ -4,6 +4,7 @@
  */
 const layers = [
   ['core/base'],
+  ['core/receivers'],
   ['core/time'],
   ['core/smf', 'core/instruments'],
   ['core/score', 'core/performance'],

@@ -28,17 +28,14 @@ export function tempoMapCommand(args: readonly string[]): void {
   if (barOne !== null && barOne > read.bars.length)
     throw new BadUsage(`${input} has ${read.bars.length} bars; --bar-one ${barOne} is beyond them.`);
   const line = barOne === null ? read : countedFrom(read, barOne - 1);
-  const { midi, csv, tempos, drift } = exportStudio(
-    line,
-    { ...USUAL_STUDIO_MAP, tolerance, countIn, click: values.click ? USUAL_CLICK : null },
-    { rate: '25', start: 0, everyBar: true },
-  );
+  const settings = { ...USUAL_STUDIO_MAP, tolerance, countIn, click: values.click ? USUAL_CLICK : null };
+  const { midi, csv, tempos, drift, barOne: whereBarOne } = exportStudio(line, settings);
   writeFileSync(output, midi);
   if (typeof values.table === 'string') writeFileSync(values.table, csv);
   const [first, last] = [line.bars[0]!, line.bars.at(-1)!];
   console.log(
     `Bars ${first.number} to ${last.number}, ${tempos} of ${line.tempo.events.length} tempo changes; ` +
-      `read back, no bar begins more than ${drift.largest.toFixed(2)} ms from where it was.`,
+      `read back, no bar begins more than ${drift.largest.toFixed(2)} ms from where it should. ${whereBarOne}`,
   );
 }
 

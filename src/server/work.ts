@@ -82,6 +82,6 @@ function tempoMap(bytes: Uint8Array, { click, countIn, tolerance, table, barOne 
   const read = timeLineOfFile(bytes);
   const line = barOne === null ? read : countedFrom(read, barOne - 1);
   const map = { ...USUAL_STUDIO_MAP, tolerance, countIn, click: click ? USUAL_CLICK : null };
-  const { midi, csv } = exportStudio(line, map, { rate: '25', start: 0, everyBar: true });
+  const { midi, csv } = exportStudio(line, map);
   return table ? new TextEncoder().encode(csv) : midi;
 }

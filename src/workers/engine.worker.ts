@@ -25,7 +25,7 @@ import type { TrackDetail } from '@/core/performance';
 import type { Direction, Ledger } from '@/core/documents';
 import type { Agreement, Changes, Overlay, Passage, Reason } from '@/core/proof';
 import type { BarClock, Stretch, StretchRequest } from '@/core/hearing';
-import type { Numbering, StudioMapSettings, TableSettings } from '@/core/studio';
+import type { Numbering, StudioMapSettings } from '@/core/studio';
 import type { ConversionSettings, Deal, JobSettings } from '@/core/settings';
 import type { Progress } from '@/core/to-score';
 import type { SequenceProgress } from '@/core/to-sequencer';
@@ -133,8 +133,8 @@ const api = {
   timeLine: (direction: Direction): TimeLineSummary => deskOf(direction).timeLine(),
   /** What is struck together in a job on its way to a score. */
   onsets: () => onDesk().onsets(),
-  studio: (direction: Direction, map: StudioMapSettings, table: TableSettings): StudioExport =>
-    deskOf(direction).studio(map, table),
+  studio: (direction: Direction, settings: StudioMapSettings, everyBar: boolean): StudioExport =>
+    deskOf(direction).studio(settings, everyBar),
   /** @throws SmfError or MusicXmlError when the other file cannot be read */
   numbering: (direction: Direction, other: Uint8Array): Numbering => deskOf(direction).numbering(other),
   /** All parts laid over each other. */

@@ -8,3 +8,4 @@ export { findBeats } from './find-beats';
 export { withTimeOf, type TwoVersions } from './two-versions';
 export { followBeats, type Following } from './follow-beats';
 export type { BeatOptions, FoundBeats, Uneven } from './track-beats';
+export { alignVersions } from './align-versions';

@@ -214,7 +214,7 @@ describe('what a recipe delivers', () => {
     const sound = { ...USUAL_SOUND, version: 'received' as const };
     expect(toEnd(previewOf(desk, { ...plain, sound })).words.at(-1)).toMatch(/^Sound, as written: /);
     const [mix] = await sent({ ...plain, sound }, { desk });
-    expect(mix!.words).toMatch(/as written$/);
+    expect(mix!.words).toMatch(/as written\. Bar 1 is at its beginning$/);
   });
 });
 

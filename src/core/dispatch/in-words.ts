@@ -4,7 +4,7 @@ import type { OpenQuery, SequenceSummary, Summary } from '../engine';
 import type { Bar } from '../time';
 import type { DispatchDesk, Working } from './dispatch-desk';
 import { patternFault } from './names';
-import { sequencerSees } from './receivers/plain-sequencer';
+import { sequencerSees } from '../receivers/plain-sequencer';
 import { audible, extractsOf, type ExtractWish } from './tasks';
 
 export interface Preview {

@@ -4,6 +4,6 @@ export { previewOf, recipeFault, type Preview } from './in-words';
 export { type Book, type Makers, type Sheet, type Take } from './makers';
 export { nameBy, patternFault, Paths, PLACEHOLDERS, type NameFields } from './names';
 export { CONTENTS, contentsSheet, packParcel, SUMS, sumsOf, withContents, type ContentsOf } from './parcel';
-export { checkDelivered, type Checked } from './receivers/check';
+export { checkDelivered, type Checked } from './check';
 export { oddNames, type CueParts, type OddNames } from './same-names';
-export { type Finding } from './receivers/finding';
+export { type Finding } from '../receivers/finding';

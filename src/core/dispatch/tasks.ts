@@ -1,6 +1,15 @@
 /* What a recipe asks of a job, as a list of things to make; each makes one or several files. */
-import { partId, type PartId } from '../base';
-import type { ListsWish, MapWish, MidiWish, PagesWish, Recipe, ScoreWish, SoundWish } from '../documents';
+import type { PartId } from '../base';
+import {
+  USUAL_MAP,
+  type ListsWish,
+  type MapWish,
+  type MidiWish,
+  type PagesWish,
+  type Recipe,
+  type ScoreWish,
+  type SoundWish,
+} from '../documents';
 import {
   querySheetText,
   sheetLine,
@@ -9,10 +18,11 @@ import {
   type SequenceSummary,
   type Summary,
 } from '../engine';
-import type { Stretch } from '../hearing';
+import { clickAlone, later, type Stretch } from '../hearing';
 import { EXTRACTS, type Extract, type ExtractKind } from '../extracts';
 import type { MarksOut } from '../score';
-import { USUAL_CLICK } from '../studio';
+import { USUAL_CLICK, type StudioMapSettings } from '../studio';
+import type { Seconds } from '../time';
 import type { DispatchDesk, Working } from './dispatch-desk';
 import type { Makers, Sheet } from './makers';
 import { tracksAsCsv, tracksOfScore, tracksOfSequence } from './track-list';
@@ -51,9 +61,9 @@ export function* tasksOf(desk: DispatchDesk, recipe: Recipe, date: string): Gene
   if (recipe.score) tasks.push(...(yield* scores(desk, recipe.score, { marks: recipe.marks, date })));
   if (recipe.midi) tasks.push(...(yield* midi(desk, recipe.midi)));
   if (recipe.map) tasks.push(yield* studioMap(desk, recipe.map));
-  if (recipe.lists) tasks.push(...(yield* lists(desk, recipe.lists)));
+  if (recipe.lists) tasks.push(...(yield* lists(desk, recipe.lists, recipe.map)));
   if (recipe.pages) tasks.push(...(yield* pages(desk, recipe.pages, recipe.marks)));
-  if (recipe.sound) tasks.push(...(yield* sounds(desk, recipe.sound)));
+  if (recipe.sound) tasks.push(...(yield* sounds(desk, recipe.sound, recipe.map)));
   return tasks;
 }
 
@@ -132,29 +142,23 @@ function* studioMap(desk: DispatchDesk, wish: MapWish): Generator<Working, Task>
   return {
     words: 'Studio map',
     make: () => {
-      const {
-        midi: bytes,
-        drift,
-        tempos,
-      } = made.studio(
-        {
-          ticksPerQuarter: wish.ticksPerQuarter,
-          tolerance: wish.tolerance,
-          click: wish.click ? USUAL_CLICK : null,
-          countIn: wish.countIn,
-          start: wish.start > 0 ? { rate: wish.rate, frames: wish.start } : null,
-        },
-        tableSettings(wish),
-      );
-      const words = `Standard MIDI File with tempo, meters, keys and markers${wish.click ? ' and a click' : ''}; ${tempos} tempo changes; read back, no bar begins more than ${drift.largest.toFixed(2)} ms from where it was`;
+      const { midi: bytes, drift, tempos, barOne } = made.studio(studioSettings(wish));
+      const words = `Standard MIDI File with tempo, meters, keys and markers${wish.click ? ' and a click' : ''}; ${tempos} tempo changes. ${barOne} Read back, no bar begins more than ${drift.largest.toFixed(2)} ms from where it should`;
       return [{ folder: 'Studio', label: 'Studio map', number: 0, extension: 'mid', bytes, bars: null, words }];
     },
   };
 }
 
-const tableSettings = ({ rate, start }: { rate: MapWish['rate']; start: number }) => ({ rate, start, everyBar: true });
+const studioSettings = ({ click, ...wish }: MapWish): StudioMapSettings => ({
+  ...wish,
+  click: click ? USUAL_CLICK : null,
+});
 
-function* lists(desk: DispatchDesk, wish: ListsWish): Generator<Working, Task[]> {
+/** The table that goes with a map is laid out as the map is. */
+const timesAs = ({ rate, start }: ListsWish, map: MapWish | null): StudioMapSettings =>
+  studioSettings(map ?? { ...USUAL_MAP, rate, start });
+
+function* lists(desk: DispatchDesk, wish: ListsWish, map: MapWish | null): Generator<Working, Task[]> {
   const made = yield* desk.made();
   const { summary } = made;
   const file = (label: string, extension: 'csv' | 'txt', words: string, text: () => string): Task => ({
@@ -165,9 +169,7 @@ function* lists(desk: DispatchDesk, wish: ListsWish): Generator<Working, Task[]>
     ],
   });
   const tracks = () => tracksAsCsv('opened' in summary ? tracksOfScore(summary) : tracksOfSequence(summary));
-  const times = () =>
-    made.desk.studio({ ticksPerQuarter: 960, tolerance: 0, click: null, countIn: 0, start: null }, tableSettings(wish))
-      .csv;
+  const times = () => made.desk.studio(timesAs(wish, map)).csv;
   const nameOf = (id: string) => summary.parts.find((part) => part.id === id)?.name ?? id;
   const queries = () =>
     querySheetText(
@@ -221,37 +223,31 @@ function* pages(desk: DispatchDesk, wish: PagesWish, marks: MarksOut): Generator
   ];
 }
 
-/** Nobody plays it: the click alone is heard. */
-const NOBODY = [partId('nobody')];
 const BARS_AT_ONCE = 64;
 /** What a machine can hold in memory, at 48 kHz in stereo. */
 const LONGEST_MINUTES = 30;
 
-interface Heard {
-  /** All of them when there is none. */
-  parts?: PartId[];
-  click?: boolean;
-}
-
-function* sounds(desk: DispatchDesk, wish: SoundWish): Generator<Working, Task[]> {
+/** Mix, stems and click begin together, and with the map where one goes out: what it counts in is silent in them. */
+function* sounds(desk: DispatchDesk, wish: SoundWish, map: MapWish | null): Generator<Working, Task[]> {
   const { desk: made, summary } = yield* desk.made();
   const version = audible(wish.version, summary);
+  const layout = made.soundLayout(map?.countIn ?? 0);
   // Stems are turned down as the mix is, so that together they are the mix.
   let gain: number | null = null;
-  const task = (label: string, number: number, { parts = [], click = false }: Heard = {}): Task => ({
+  const task = (label: string, number: number, what: string, stretches: () => Stretch[]): Task => ({
     words: `Sound: ${label}`,
     make: async (makers, onShare) => {
-      const take = { stretches: stretchesOf(made, version, parts, click), gain };
-      const rendered = await makers.wav(take, wish.sampleRate, onShare);
+      const rendered = await makers.wav({ stretches: stretches(), gain }, wish.sampleRate, onShare);
       gain ??= rendered.gain;
-      const words = `WAV, ${wish.sampleRate / 1000} kHz, 16 bits, ${click ? 'the click alone' : `as ${version}`}`;
+      const words = `WAV, ${wish.sampleRate / 1000} kHz, 16 bits, ${what}. ${layout.barOne}`;
       return [{ folder: 'Sound', label, number, extension: 'wav', bytes: rendered.wav, bars: null, words }];
     },
   });
+  const heard = (parts: PartId[]) => () => stretchesOf(made, version, parts, layout.countIn);
   return [
-    ...(wish.mix || wish.stems ? [task('Mix', 0)] : []),
-    ...(wish.stems ? summary.parts.map(({ id, name }, i) => task(name, i + 1, { parts: [id] })) : []),
-    ...(wish.click ? [task('Click', 0, { parts: NOBODY, click: true })] : []),
+    ...(wish.mix || wish.stems ? [task('Mix', 0, `as ${version}`, heard([]))] : []),
+    ...(wish.stems ? summary.parts.map(({ id, name }, i) => task(name, i + 1, `as ${version}`, heard([id]))) : []),
+    ...(wish.click ? [task('Click', 0, 'the click alone', () => [clickAlone(layout.click, layout.end)])] : []),
   ];
 }
 
@@ -265,12 +261,14 @@ function stretchesOf(
   desk: ScoreDesk | SequenceDesk,
   version: SoundWish['version'],
   parts: PartId[],
-  click: boolean,
+  countIn: Seconds,
 ): Stretch[] {
   const stretches: Stretch[] = [];
   let seconds = 0;
   for (let from: Stretch['next'] = { bar: 0, pass: 0 }; from;) {
-    const stretch: Stretch = desk.hear(version, { from, bars: BARS_AT_ONCE, parts, click });
+    const fromZero = stretches.length === 0;
+    const heard: Stretch = desk.hear(version, { from, bars: BARS_AT_ONCE, parts, click: false, fromZero });
+    const stretch = fromZero ? later(heard, countIn) : heard;
     stretches.push(stretch);
     seconds += stretch.end;
     if (seconds > LONGEST_MINUTES * 60)

@@ -1,7 +1,7 @@
 /* A MIDI file on its way to a sequencer: what of it goes along, and how it is set up there. */
 import { groupBy, leadingTrack, partId, type PartId } from '../base';
 import { cast, type Casting } from '../casting';
-import { performanceFromSmf, splitTracks, withTimeLine, type Performance } from '../performance';
+import { performanceFromSmf, splitTracks, type Performance } from '../performance';
 import { musicOfPerformance, type Overlay, type Passage, type SoundingMusic } from '../proof';
 import type { HearingMusic } from '../hearing';
 import {
@@ -37,7 +37,6 @@ interface Made {
   arrangement: Arrangement;
   whole: ArrangedFile;
   /** Bar numbers that a file cannot say. */
-  numbering: Performance['numbering'];
   /** Chunks of the original by those of the result; none where it was set up anew. */
   chunks: readonly number[];
 }
@@ -64,8 +63,7 @@ export class MidiSequencing extends SequenceDesk {
     const { cleaned, arrangement } = this.prepare(settings);
     const whole = arrange(arrangement, { ...sequencing, files: 'one' })[0]!;
     const files = sequencing.files === 'one' ? [whole] : arrange(arrangement, sequencing);
-    const { numbering } = withTimeLine(arrangement.original, sequencing.timeLine);
-    this.made = { cleaned, whole, arrangement, numbering, chunks: this.chunksOf(arrangement, whole) };
+    this.made = { cleaned, whole, arrangement, chunks: this.chunksOf(arrangement, whole) };
     return midiSummary({
       reading: this.midi.reading,
       arrangement,
@@ -141,11 +139,8 @@ export class MidiSequencing extends SequenceDesk {
 
   protected studioLine(): StudioTimeLine {
     if (!this.made) return timeLineOfMidi(this.midi.reading.file);
-    const { whole, numbering } = this.made;
-    return timeLineOfMidi(
-      whole.file,
-      numbering.map(({ at, number }) => ({ at: at + whole.silence, number })),
-    );
+    const { file, numbering } = this.made.whole;
+    return timeLineOfMidi(file, [...numbering]);
   }
 
   protected originalMusic(): HearingMusic {

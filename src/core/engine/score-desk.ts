@@ -30,13 +30,7 @@ import {
 import { concertScore, withMarksOut, type MarksOut, type Score } from '../score';
 import { NO_SETTINGS, type ConversionSettings, type Deal, type ExtractSettings } from '../settings';
 import { hear, type BarClock, type HearingMusic, type Stretch, type StretchRequest } from '../hearing';
-import {
-  compareNumbering,
-  type Numbering,
-  type StudioMapSettings,
-  type StudioTimeLine,
-  type TableSettings,
-} from '../studio';
+import type { Numbering, StudioMapSettings, StudioTimeLine } from '../studio';
 import { secondsAtTick, ticksFromUnits, writtenUnits, type Seconds } from '../time';
 import { convert, Memo, type Conversion, type Progress } from '../to-score';
 import { EXTRACTS, extractOf } from '../extracts';
@@ -49,12 +43,14 @@ import { exportScore, partAlone, type ScoreExport, type ScoreFormat } from './sc
 import { summarise, type Opened, type Summary } from './score-summary';
 import {
   exportStudio,
+  soundLayout,
   summariseTimeLine,
-  timeLineOfFile,
   timeLineOfScore,
+  type SoundLayout,
   type StudioExport,
   type TimeLineSummary,
 } from './studio';
+import { notesOf, numberingAgainst } from './numbering';
 import { exportedMusic, receivedMusic, writtenMusic, type HearingVersion } from './versions';
 
 /** The originals as the ledger has them joined and split. */
@@ -282,13 +278,18 @@ export class ScoreDesk {
   }
 
   /** A map for the studio. */
-  studio(map: StudioMapSettings, table: TableSettings): StudioExport {
-    return exportStudio(this.studioLine(), map, table);
+  studio(settings: StudioMapSettings, everyBar = true): StudioExport {
+    return exportStudio(this.studioLine(), settings, everyBar);
+  }
+
+  /** How sound files are laid beside the map. @param countIn bars */
+  soundLayout(countIn: number): SoundLayout {
+    return soundLayout(this.studioLine(), countIn);
   }
 
   /** Another file's bars against the job's. @throws SmfError or MusicXmlError */
   numbering(other: Uint8Array): Numbering {
-    return compareNumbering(this.studioLine(), timeLineOfFile(other));
+    return numberingAgainst({ line: this.studioLine(), notes: notesOf(this.prepared.performance) }, other);
   }
 
   private studioLine(): StudioTimeLine {

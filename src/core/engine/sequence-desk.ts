@@ -18,25 +18,21 @@ import { hear, type BarClock, type HearingMusic, type Stretch, type StretchReque
 import type { JobSettings } from '../settings';
 import type { SmfFile } from '../smf';
 import type { ArrangingReport, CleaningReport, SequenceProgress, SequenceReport } from '../to-sequencer';
-import {
-  compareNumbering,
-  type Numbering,
-  type StudioMapSettings,
-  type StudioTimeLine,
-  type TableSettings,
-} from '../studio';
+import type { Numbering, StudioMapSettings, StudioTimeLine } from '../studio';
 import { writtenUnits, type WrittenUnits } from '../time';
 import type { ControllerPair } from './controllers';
 import type { SequenceSummary } from './sequence-summary';
 import { soundingFile } from './sounding-file';
 import {
   exportStudio,
+  soundLayout,
   summariseTimeLine,
-  timeLineOfFile,
   timeLineOfScore,
+  type SoundLayout,
   type StudioExport,
   type TimeLineSummary,
 } from './studio';
+import { notesOf, numberingAgainst } from './numbering';
 import type { HearingVersion } from './versions';
 
 /** What leaves the house, and what became of it. */
@@ -146,13 +142,19 @@ export abstract class SequenceDesk {
   }
 
   /** A map for the studio. */
-  studio(map: StudioMapSettings, table: TableSettings): StudioExport {
-    return exportStudio(this.studioLine(), map, table);
+  studio(settings: StudioMapSettings, everyBar = true): StudioExport {
+    return exportStudio(this.studioLine(), settings, everyBar);
+  }
+
+  /** How sound files are laid beside the map. @param countIn bars */
+  soundLayout(countIn: number): SoundLayout {
+    return soundLayout(this.studioLine(), countIn);
   }
 
   /** Another file's bars against the job's. @throws SmfError or MusicXmlError */
   numbering(other: Uint8Array): Numbering {
-    return compareNumbering(this.studioLine(), timeLineOfFile(other));
+    const performance = performanceFromSmf({ file: this.outgoingFile(), warnings: [] });
+    return numberingAgainst({ line: this.studioLine(), notes: notesOf(performance) }, other);
   }
 
   /**

@@ -4,9 +4,13 @@ import { barsOfPerformance, performanceFromSmf, type Performance } from '../perf
 import { readMusicXml } from '../musicxml';
 import type { Score } from '../score';
 import { USUAL_SEQUENCING } from '../settings';
-import { assertOneTimeLine, readSmf, writeSmf } from '../smf';
+import { assertOneTimeLine, readSmf, writeSmf, type SmfReading } from '../smf';
 import {
+  barOneInWords,
+  barOneOf,
   changesOf,
+  clickBeats,
+  countedIn,
   driftOf,
   studioMap,
   tableAsCsv,
@@ -16,11 +20,13 @@ import {
   type StudioBar,
   type StudioMapSettings,
   type StudioTimeLine,
-  type TableSettings,
 } from '../studio';
 import {
   bpmFromMicroseconds,
   lastNotAfter,
+  layBars,
+  QUARTER,
+  secondsAtTick,
   writtenUnits,
   type Bar,
   type Bpm,
@@ -51,6 +57,8 @@ export interface StudioExport {
   tempos: number;
   /** Of its clock from the exact one. */
   largest: Milliseconds;
+  /** Which of its bars is bar 1, in a sentence. */
+  barOne: string;
   drift: DriftCheck;
 }
 
@@ -71,16 +79,45 @@ export function summariseTimeLine(line: StudioTimeLine, onsets: readonly Written
   return { bars, seconds, changes: changesOf(line), tempo: places, density, following: null };
 }
 
-export function exportStudio(line: StudioTimeLine, map: StudioMapSettings, table: TableSettings): StudioExport {
-  const { file, countIn, tempos, largest } = studioMap(line, map);
+/** Map and table of one line: bars counted in, code and bar numbers are the same in both. */
+export function exportStudio(music: StudioTimeLine, settings: StudioMapSettings, everyBar = true): StudioExport {
+  const line = countedIn(music, settings.countIn);
+  const { file, tempos, largest } = studioMap(line, settings);
   const midi = writeSmf(file);
   return {
     midi,
-    csv: tableAsCsv(line, table),
+    csv: tableAsCsv(line, { ...settings, everyBar }),
     tempos,
     largest,
-    // What was written is read again: it is the file that is checked, not what it was meant to be.
-    drift: driftOf(line, readSmf(midi).file, countIn),
+    barOne: barOneInWords(line, settings),
+    // It is the file that is checked, not what it was meant to be.
+    drift: driftOf(line, midi),
+  };
+}
+
+/** How sound files are laid beside a map: as much is counted in, and the click is the map's. */
+export interface SoundLayout {
+  /** Before the music. */
+  countIn: Seconds;
+  click: { at: Seconds; accent: boolean }[];
+  end: Seconds;
+  /** Where bar 1 is, in a sentence. */
+  barOne: string;
+}
+
+/** @param bars counted in */
+export function soundLayout(music: StudioTimeLine, bars: number): SoundLayout {
+  const line = countedIn(music, bars);
+  const at = (units: WrittenUnits) => secondsAtTick(line.tempo, (units * line.ticksPerQuarter) / QUARTER);
+  const { bar } = barOneOf(line);
+  return {
+    countIn: line.seconds - music.seconds,
+    click: clickBeats(line).map((beat) => ({ at: at(beat.at), accent: beat.accent })),
+    end: line.seconds,
+    barOne:
+      bar.at === 0
+        ? `Bar ${bar.number} is at its beginning`
+        : `Bar ${bar.number} is ${bar.at.toFixed(3)} s after it begins`,
   };
 }
 
@@ -95,7 +132,7 @@ export function timeLineOfScore(performance: Performance, bars: readonly Bar[]):
 export function timeLineOfSequence(score: Score, { file, line }: SequencedFile): StudioTimeLine {
   return timeLineOf(
     performanceFromSmf({ file, warnings: [] }),
-    line.bars.map(({ bar, start }) => ({ bar: score.bars[bar]!, start })),
+    line.bars.map(({ bar, start, silence, joins }) => ({ bar: score.bars[bar]!, start, silence, joins })),
   );
 }
 
@@ -108,7 +145,14 @@ export function timeLineOfFile(bytes: Uint8Array): StudioTimeLine {
   const reading = readSmf(bytes);
   assertOneTimeLine(reading.file);
   const performance = performanceFromSmf(reading);
-  return timeLineOfScore(performance, barsOfPerformance(performance));
+  return timeLineOfScore(performance, barsOfFile(reading, performance));
+}
+
+/** Up to the end of its last track: a map or a count-in has bars without notes. */
+export function barsOfFile({ file }: SmfReading, performance: Performance): Bar[] {
+  if (performance.lastNoteEnd > 0) return barsOfPerformance(performance);
+  const end = Math.max(...file.tracks.map(({ endTick }) => endTick), 1);
+  return layBars(performance.meters, writtenUnits(end, performance.ticksPerQuarter), performance.numbering);
 }
 
 /** Bars counted so that the one of an index is bar 1. */

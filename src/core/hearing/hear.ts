@@ -12,11 +12,11 @@ export const LEAD_IN: Seconds = 0.2;
 const CLICK = { accent: { key: 76, velocity: 120 }, beat: { key: 77, velocity: 84 }, seconds: 0.05 };
 
 /** @throws RangeError when the music has no bars */
-export function hear(music: HearingMusic, { from, bars, parts, click }: StretchRequest): Stretch {
+export function hear(music: HearingMusic, { from, bars, parts, click, fromZero }: StretchRequest): Stretch {
   const first = indexOf(music, from);
   const last = Math.min(first + Math.max(1, bars), music.bars.length);
   const following = music.bars[last];
-  const begins = music.bars[first]!.at - LEAD_IN;
+  const begins = fromZero ? 0 : music.bars[first]!.at - LEAD_IN;
   // What follows begins as early as this did.
   const ends = following ? following.at - LEAD_IN : Infinity;
   const inside = <T extends { at: Seconds }>(list: readonly T[]): T[] =>
@@ -33,6 +33,19 @@ export function hear(music: HearingMusic, { from, bars, parts, click }: StretchR
     end: (following?.at ?? music.end) - begins - (following ? LEAD_IN : 0),
     next: following ? { bar: following.bar, pass: following.pass } : null,
   };
+}
+
+/** A click alone, to be laid beside other files. */
+export function clickAlone(beats: readonly { at: Seconds; accent: boolean }[], end: Seconds): Stretch {
+  const notes = beats.map(({ at, accent }) => clickAt(at, accent, 0));
+  return { channels: [{ drums: true, click: true }], notes, messages: [], bars: [], end, next: null };
+}
+
+/** The same after some silence: what stands at the beginning still does. */
+export function later(stretch: Stretch, by: Seconds): Stretch {
+  const moved = <T extends { at: Seconds }>(list: readonly T[]) => list.map((one) => ({ ...one, at: one.at + by }));
+  const messages = stretch.messages.map((one) => (one.at > 0 ? { ...one, at: one.at + by } : one));
+  return { ...stretch, notes: moved(stretch.notes), messages, bars: moved(stretch.bars), end: stretch.end + by };
 }
 
 function clickAt(at: Seconds, accent: boolean, channel: number): SynthNote {

@@ -62,4 +62,6 @@ export interface StretchRequest {
   /** None for all. */
   parts: readonly PartId[];
   click: boolean;
+  /** It begins where the music's clock does, as a file that is laid beside others must, and not a moment before its first bar. */
+  fromZero?: boolean;
 }

@@ -1,7 +1,7 @@
 /* Two time lines beside each other: how far their clocks are apart, and which bar of one is which of the other. */
-import { performanceFromSmf } from '../performance';
-import type { SmfFile } from '../smf';
-import { QUARTER, secondsAtTick, type Milliseconds, type Seconds } from '../time';
+import { sequencerClock } from '../receivers/sequencer-clock';
+import { QUARTER, secondsAtTick, type Milliseconds } from '../time';
+import type { Basis, PairedBars } from './pair-bars';
 import type { StudioTimeLine } from './time-line';
 
 export interface BarDrift {
@@ -18,15 +18,21 @@ export interface DriftCheck {
   typical: Milliseconds;
 }
 
-/** A map read back, bar by bar, against what it was made of. @param countIn seconds before its first bar */
-export function driftOf(line: StudioTimeLine, file: SmfFile, countIn: { ticks: number; seconds: Seconds }): DriftCheck {
-  const { tempo, ticksPerQuarter } = performanceFromSmf({ file, warnings: [] });
-  const end = { number: line.bars.at(-1)!.number + 1, start: line.bars.at(-1)!.start + line.bars.at(-1)!.length };
-  const bars = [...line.bars, end].map(({ number, start }): BarDrift => {
+/**
+ * A map as a plain sequencer counts it, bar by bar, against the line it was made of. Nothing of ours reads or counts it.
+ *
+ * @param line as it leaves, its count-in before it
+ * @throws Error when it cannot be read
+ */
+export function driftOf(line: StudioTimeLine, midi: Uint8Array): DriftCheck {
+  const { bars: read, seconds } = sequencerClock(midi);
+  const begins = [...read.map((bar) => bar.seconds), seconds];
+  // What sounds on after the last bar makes further ones.
+  const last = line.bars.at(-1)!;
+  const starts = [...line.bars, { number: last.number + 1, start: last.start + last.length }];
+  const bars = starts.map(({ number, start }, i): BarDrift => {
     const exact = secondsAtTick(line.tempo, (start * line.ticksPerQuarter) / QUARTER);
-    const there =
-      secondsAtTick(tempo, Math.round((start * ticksPerQuarter) / QUARTER) + countIn.ticks) - countIn.seconds;
-    return { bar: number, drift: (there - exact) * 1000 };
+    return { bar: number, drift: begins[i] === undefined ? Infinity : (begins[i] - exact) * 1000 };
   });
   const sizes = bars.map(({ drift }) => Math.abs(drift)).sort((a, b) => a - b);
   return { bars, largest: sizes.at(-1)!, typical: sizes[sizes.length >> 1]! };
@@ -43,40 +49,55 @@ export interface Numbering {
   runs: NumberingRun[];
   /** Bars of ours that begin where none of theirs does. */
   without: number[];
+  /** Bars of ours about which nothing tells. */
+  untold: number[];
+  basis: Basis;
   /** In a sentence, for the telephone. */
   words: string;
+  /** How it is known, and how surely. */
+  evidence: string;
 }
 
-/** Two barlines are one when they are no further apart. */
-const TOGETHER: Seconds = 0.06;
-
-/** @param shift seconds by which theirs begins later than ours */
-export function compareNumbering(ours: StudioTimeLine, theirs: StudioTimeLine, shift: Seconds = 0): Numbering {
+/** @param paired index of their bar for each of ours @param evidence how that is known, in a sentence */
+export function numberingOf(
+  ours: StudioTimeLine,
+  theirs: StudioTimeLine,
+  { basis, partners }: PairedBars,
+  evidence: string,
+): Numbering {
   const runs: NumberingRun[] = [];
   const without: number[] = [];
-  let t = 0;
-  for (const { number, at } of ours.bars) {
-    while (theirs.bars[t + 1] && theirs.bars[t]!.at - shift < at - TOGETHER) t++;
-    const other = theirs.bars[t];
-    if (!other || Math.abs(other.at - shift - at) > TOGETHER) {
-      without.push(number);
-      continue;
+  const untold: number[] = [];
+  ours.bars.forEach(({ number }, i) => {
+    const partner = partners[i];
+    if (partner === undefined) untold.push(number);
+    else if (partner === null) without.push(number);
+    else {
+      const other = theirs.bars[partner]!.number;
+      const last = runs.at(-1);
+      if (last && number === last.to + 1 && other === last.theirs.to + 1) {
+        last.to = number;
+        last.theirs.to = other;
+      } else runs.push({ from: number, to: number, theirs: { from: other, to: other } });
     }
-    const last = runs.at(-1);
-    if (last && number === last.to + 1 && other.number === last.theirs.to + 1) {
-      last.to = number;
-      last.theirs.to = other.number;
-    } else runs.push({ from: number, to: number, theirs: { from: other.number, to: other.number } });
-  }
-  return { runs, without, words: inWords(runs, without) };
+  });
+  return { runs, without, untold, basis, words: inWords(runs, without, untold), evidence };
 }
 
-function inWords(runs: readonly NumberingRun[], without: readonly number[]): string {
-  const missing = without.length > 0 ? ` ${without.length} of our bars begin where none of theirs does.` : '';
+const bars = (n: number) => (n === 1 ? 'One of our bars' : `${n} of our bars`);
+
+function inWords(runs: readonly NumberingRun[], without: readonly number[], untold: readonly number[]): string {
+  const rest = [
+    ...(without.length > 0
+      ? [` ${bars(without.length)} begin${without.length === 1 ? 's' : ''} where none of theirs does.`]
+      : []),
+    ...(untold.length > 0 ? [` Of ${untold.length === 1 ? 'one bar' : `${untold.length} bars`} nothing tells.`] : []),
+  ].join('');
   const main = [...runs].sort((a, b) => b.to - b.from - (a.to - a.from))[0];
-  if (!main) return `No barline of theirs falls on one of ours.${missing}`;
-  const off = main.theirs.from - main.from;
-  const all = runs.length === 1;
-  if (off === 0) return `${all ? 'Every' : 'Nearly every'} bar has the same number in both.${missing}`;
-  return `Our bar ${main.to} is their bar ${main.theirs.to}${all ? '' : `, from our bar ${main.from} on`}.${missing}`;
+  if (!main) return `No barline of theirs falls on one of ours.${rest}`;
+  const same = runs.every(({ from, theirs }) => from === theirs.from);
+  if (same && rest === '') return 'Every bar has the same number in both.';
+  if (same) return `Every bar that was found has the same number in both.${rest}`;
+  if (main.from === main.theirs.from) return `Most bars have the same number in both; see the table.${rest}`;
+  return `Our bar ${main.from} is their bar ${main.theirs.from}${runs.length === 1 ? '' : `; not everywhere, see the table`}.${rest}`;
 }

@@ -1,11 +1,4 @@
-export {
-  compareNumbering,
-  driftOf,
-  type BarDrift,
-  type DriftCheck,
-  type Numbering,
-  type NumberingRun,
-} from './compare';
+export { driftOf, numberingOf, type BarDrift, type DriftCheck, type Numbering, type NumberingRun } from './compare';
 export {
   studioMap,
   USUAL_CLICK,
@@ -14,7 +7,35 @@ export {
   type StudioMap,
   type StudioMapSettings,
 } from './studio-map';
-export { changeInWords, minutesInWords, tableAsCsv, tableOf, type TableRow, type TableSettings } from './table';
+export {
+  barOneInWords,
+  changeInWords,
+  minutesInWords,
+  tableAsCsv,
+  tableOf,
+  type TableRow,
+  type TableSettings,
+} from './table';
 export { thinTempo, type ThinnedTempo } from './thin-tempo';
-export { codeOfFrames, FRAME_RATES, framesOfCode, timeCode, type FrameRate } from './time-code';
-export { changesOf, timeLineOf, type Change, type ChangeKind, type StudioBar, type StudioTimeLine } from './time-line';
+export {
+  codeOfFrames,
+  FRAME_RATES,
+  framesAtZero,
+  framesOfCode,
+  timeCode,
+  type CodeSettings,
+  type FrameRate,
+} from './time-code';
+export {
+  barOneOf,
+  changesOf,
+  clickBeats,
+  countedIn,
+  timeLineOf,
+  type Change,
+  type ChangeKind,
+  type PlacedBar,
+  type StudioBar,
+  type StudioTimeLine,
+} from './time-line';
+export { pairByChanges, pairByNotes, type BarsAndNotes, type NotePairs, type PairedBars } from './pair-bars';

@@ -4,23 +4,20 @@
  */
 import { encodeText, Message, Meta, type SmfEvent, type SmfFile, type SmfTrack } from '../smf';
 import {
-  beatGroups,
   barLength,
   buildTempoMap,
   meterOfLength,
   QUARTER,
   secondsAtTick,
   tempoInFile,
-  type Meter,
   type Milliseconds,
-  type Seconds,
   type TempoEvent,
   type Ticks,
   type WrittenUnits,
 } from '../time';
 import { thinTempo } from './thin-tempo';
-import { offsetBytes, type FrameRate } from './time-code';
-import type { StudioTimeLine } from './time-line';
+import { framesAtZero, offsetBytes, type CodeSettings } from './time-code';
+import { barOneOf, clickBeats, type StudioTimeLine } from './time-line';
 
 export interface ClickSettings {
   /** 1–16 */
@@ -31,15 +28,13 @@ export interface ClickSettings {
   halfKey: number | null;
 }
 
-export interface StudioMapSettings {
+export interface StudioMapSettings extends CodeSettings {
   ticksPerQuarter: number;
   /** How far the clock may be from the exact one; 0 keeps every change. */
   tolerance: Milliseconds;
   click: ClickSettings | null;
   /** Full bars of the first meter at the first tempo before the music. */
   countIn: number;
-  /** Code at the first bar, as a count of frames. */
-  start: { rate: FrameRate; frames: number } | null;
 }
 
 /** General MIDI 1 percussion: wood blocks and side stick. */
@@ -50,36 +45,35 @@ export const USUAL_STUDIO_MAP: StudioMapSettings = {
   tolerance: 0,
   click: null,
   countIn: 0,
-  start: null,
+  rate: '25',
+  start: 0,
 };
 
 export interface StudioMap {
   file: SmfFile;
-  /** What stands before the first bar. */
-  countIn: { ticks: Ticks; seconds: Seconds };
   tempos: number;
   /** Largest distance of the clock from the exact one, over all tempo changes. */
   largest: Milliseconds;
 }
 
+/** @param line as it leaves, its count-in before it (`countedIn`) */
 export function studioMap(line: StudioTimeLine, settings: StudioMapSettings): StudioMap {
-  const { ticksPerQuarter, countIn } = settings;
-  const first = line.bars[0]!;
-  const before = countIn * barLength(first.meter);
-  const tick = (units: WrittenUnits): Ticks => Math.round(((units + before) * ticksPerQuarter) / QUARTER);
-  const end = Math.round(((line.end / line.ticksPerQuarter) * QUARTER + before) * (ticksPerQuarter / QUARTER));
-  const { events: tempos, largest } = temposOf(line, settings, tick(0));
+  const { ticksPerQuarter } = settings;
+  const tick = (units: WrittenUnits): Ticks => Math.round((units * ticksPerQuarter) / QUARTER);
+  const end = Math.round((line.end * ticksPerQuarter) / line.ticksPerQuarter);
+  const { events: tempos, largest } = temposOf(line, settings);
   const events: SmfEvent[] = [meta(0, Meta.trackName, encodeText(line.title || 'Tempo'))];
-  if (settings.start) events.push(meta(0, Meta.smpteOffset, offsetBytes(settings.start.frames, settings.start.rate)));
+  if (settings.start > 0) {
+    const zero = framesAtZero(settings, barOneOf(line).bar.at);
+    events.push(meta(0, Meta.smpteOffset, offsetBytes(zero, settings.rate)));
+  }
   for (const one of tempos) events.push(meta(one.tick, Meta.tempo, threeBytes(one.microsecondsPerQuarter)));
-  events.push(...metersOf(line, tick, countIn > 0));
+  events.push(...metersOf(line, tick));
   for (const { at, fifths, mode } of line.keys)
     events.push(meta(tick(at), Meta.keySignature, [fifths & 0xff, mode === 'minor' ? 1 : 0]));
-  if (countIn > 0)
-    events.push(meta(0, Meta.marker, encodeText(countIn === 1 ? 'count-in' : `count-in, ${countIn} bars`)));
   for (const { at, text } of line.markers) events.push(meta(tick(at), Meta.marker, encodeText(text)));
   const tracks: SmfTrack[] = [{ events: inOrder(events), endTick: end }];
-  if (settings.click) tracks.push(clickTrack(line, settings.click, { tick, countIn, before, end }));
+  if (settings.click) tracks.push(clickTrack(line, settings.click, tick, end));
   return {
     file: {
       format: 1,
@@ -88,21 +82,19 @@ export function studioMap(line: StudioTimeLine, settings: StudioMapSettings): St
       tracks,
       unknownChunks: [],
     },
-    countIn: { ticks: tick(0), seconds: (tick(0) / ticksPerQuarter) * (tempos[0]!.microsecondsPerQuarter / 1e6) },
     tempos: tempos.length,
     largest: largest * 1000,
   };
 }
 
 /** The tempo on another grid of ticks, and as few changes of it as the tolerance allows. */
-function temposOf(line: StudioTimeLine, { ticksPerQuarter, tolerance }: StudioMapSettings, shift: Ticks) {
+function temposOf(line: StudioTimeLine, { ticksPerQuarter, tolerance }: StudioMapSettings) {
   const end = Math.round((line.end * ticksPerQuarter) / line.ticksPerQuarter);
   const exact = regridded(line, ticksPerQuarter, end);
   const map = buildTempoMap(exact.events, ticksPerQuarter);
   // What the grid has taken of the tolerance is not there to be taken again.
   const { events, largest } = thinTempo(map, end, Math.max(0, tolerance / 1000 - exact.largest));
-  const moved = events.map((event, i) => ({ ...event, tick: i === 0 ? 0 : shift + event.tick }));
-  return { events: moved, largest: largest + exact.largest };
+  return { events, largest: largest + exact.largest };
 }
 
 /** Each change as near as there is a tick; where it falls between two, its neighbours make good for it. */
@@ -127,53 +119,37 @@ function regridded({ tempo, ticksPerQuarter, end }: StudioTimeLine, grid: number
   return { events, largest };
 }
 
-function metersOf({ bars }: StudioTimeLine, tick: (units: WrittenUnits) => Ticks, countedIn: boolean): SmfEvent[] {
+function metersOf({ bars }: StudioTimeLine, tick: (units: WrittenUnits) => Ticks): SmfEvent[] {
   const events: SmfEvent[] = [];
   let now = '';
-  const say = (at: Ticks, { beats, beatType }: Meter) => {
-    if (`${beats}/${beatType}` === now) return;
-    now = `${beats}/${beatType}`;
-    events.push(meta(at, Meta.timeSignature, [beats, Math.log2(beatType), 24, 8]));
-  };
-  if (countedIn) say(0, bars[0]!.meter);
-  for (const bar of bars) {
-    // A bar that is cut short says so by a meter of its own length, where one can be written.
-    const { meter } = bar;
-    say(tick(bar.start), bar.length === barLength(meter) ? meter : (meterOfLength(bar.length) ?? meter));
+  for (const { start, length, meter } of bars) {
+    // A bar that is cut short says so by a meter of its own length; where none can be written, the next one begins anew.
+    const full = length === barLength(meter);
+    const own = full ? meter : meterOfLength(length);
+    const { beats, beatType } = own ?? meter;
+    if (`${beats}/${beatType}` !== now)
+      events.push(meta(tick(start), Meta.timeSignature, [beats, Math.log2(beatType), 24, 8]));
+    now = own ? `${beats}/${beatType}` : '';
   }
   return events;
 }
 
-interface Layout {
-  tick: (units: WrittenUnits) => Ticks;
-  countIn: number;
-  before: WrittenUnits;
-  end: Ticks;
-}
-
-function clickTrack(line: StudioTimeLine, click: ClickSettings, { tick, countIn, before, end }: Layout): SmfTrack {
+function clickTrack(
+  line: StudioTimeLine,
+  click: ClickSettings,
+  tick: (units: WrittenUnits) => Ticks,
+  end: Ticks,
+): SmfTrack {
   const events: SmfEvent[] = [meta(0, Meta.trackName, encodeText('Click'))];
   const channel = click.channel - 1;
   const strike = (at: Ticks, key: number, velocity: number) => {
     events.push({ kind: 'channel', tick: at, status: Message.noteOn | channel, data1: key, data2: velocity });
     events.push({ kind: 'channel', tick: at + CLICK_TICKS, status: Message.noteOff | channel, data1: key, data2: 64 });
   };
-  const bar = (start: WrittenUnits, length: WrittenUnits, meter: Meter) => {
-    const full = barLength(meter);
-    // A pickup has the last beats of its meter.
-    let at = start === 0 && length < full ? -(full - length) : 0;
-    for (const group of beatGroups(meter)) {
-      if (at >= 0 && at < length) {
-        strike(tick(start + at), at === 0 && length === full ? click.accentKey : click.beatKey, at === 0 ? 120 : 96);
-        const half = click.halfKey !== null && at + group / 2 < length ? click.halfKey : null;
-        if (half !== null) strike(tick(start + at + group / 2), half, 64);
-      }
-      at += group;
-    }
-  };
-  const { meter } = line.bars[0]!;
-  for (let i = 0; i < countIn; i++) bar(i * barLength(meter) - before, barLength(meter), meter);
-  for (const { start, length, meter: own } of line.bars) bar(start, length, own);
+  for (const { at, length, accent, first } of clickBeats(line)) {
+    strike(tick(at), accent ? click.accentKey : click.beatKey, first ? 120 : 96);
+    if (click.halfKey !== null && length > QUARTER / 4) strike(tick(at + length / 2), click.halfKey, 64);
+  }
   return { events: inOrder(events), endTick: end };
 }
 

@@ -2,19 +2,21 @@
 import Papa from 'papaparse';
 import { keyName } from '../score';
 import { meterInWords } from '../time';
-import { timeCode, type FrameRate } from './time-code';
-import { changesOf, type Change, type StudioTimeLine } from './time-line';
+import { framesAtZero, timeCode, type CodeSettings } from './time-code';
+import { barOneOf, changesOf, type Change, type StudioTimeLine } from './time-line';
 
-export interface TableSettings {
-  rate: FrameRate;
-  /** Code at the first bar, as a count of frames. */
-  start: number;
+export interface TableSettings extends CodeSettings {
   /** Every bar, or only where something changes. */
   everyBar: boolean;
 }
 
 export interface TableRow {
-  bar: number;
+  /** As on the stands; "count-in 1" before them. */
+  bar: number | string;
+  /** Which playing of the bar, from 1. */
+  pass: number;
+  /** As a sequencer counts the bars of the map, from 1. */
+  inMap: number;
   beat: number;
   minutes: string;
   seconds: number;
@@ -43,14 +45,18 @@ export function changeInWords({ kind, bpm, meter, key, text }: Change): string {
   }
 }
 
+/** @param line as it leaves, its count-in before it (`countedIn`) */
 export function tableOf(line: StudioTimeLine, { rate, start, everyBar }: TableSettings): TableRow[] {
   const changes = changesOf(line);
-  const row = (bar: number, beat: number, seconds: number, what: string): TableRow => ({
-    bar,
+  const zero = framesAtZero({ rate, start }, barOneOf(line).bar.at);
+  const row = (played: number, beat: number, seconds: number, what: string): TableRow => ({
+    bar: line.bars[played]!.countIn > 0 ? `count-in ${line.bars[played]!.countIn}` : line.bars[played]!.number,
+    pass: line.bars[played]!.pass,
+    inMap: played + 1,
     beat,
     minutes: minutesInWords(seconds),
     seconds: Math.round(seconds * 1000) / 1000,
-    code: timeCode(seconds, rate, start),
+    code: timeCode(seconds, rate, zero),
     what,
   });
   const rows: (TableRow & { played: number })[] = [];
@@ -58,21 +64,31 @@ export function tableOf(line: StudioTimeLine, { rate, start, everyBar }: TableSe
     const last = rows.at(-1);
     const what = changeInWords(change);
     if (last && last.played === change.played && last.beat === change.beat) last.what += `; ${what}`;
-    else rows.push({ ...row(change.bar, change.beat, change.seconds, what), played: change.played });
+    else rows.push({ ...row(change.played, change.beat, change.seconds, what), played: change.played });
   }
   if (everyBar) {
     const there = new Set(rows.filter(({ beat }) => beat === 1).map(({ played }) => played));
     line.bars.forEach((bar, played) => {
-      if (!there.has(played)) rows.push({ ...row(bar.number, 1, bar.at, ''), played });
+      if (!there.has(played)) rows.push({ ...row(played, 1, bar.at, ''), played });
     });
     rows.sort((a, b) => a.seconds - b.seconds || a.beat - b.beat);
   }
   return rows.map(({ played: _, ...one }) => one);
 }
 
+/** "Bar 1 is bar 3 of the map, 4.800 s after it begins, time code 01:00:00:00." */
+export function barOneInWords(line: StudioTimeLine, code: CodeSettings): string {
+  const { index, bar } = barOneOf(line);
+  const at = timeCode(bar.at, code.rate, framesAtZero(code, bar.at));
+  const place = index === 0 && bar.at === 0 ? 'at its beginning' : `${bar.at.toFixed(3)} s after it begins`;
+  return `Bar ${bar.number} is bar ${index + 1} of the map, ${place}, time code ${at}.`;
+}
+
 export function tableAsCsv(line: StudioTimeLine, settings: TableSettings): string {
-  const rows = tableOf(line, settings).map(({ bar, beat, minutes, seconds, code, what }) => ({
+  const rows = tableOf(line, settings).map(({ bar, pass, inMap, beat, minutes, seconds, code, what }) => ({
     bar,
+    pass,
+    'bar in map': inMap,
     beat,
     time: minutes,
     seconds,

@@ -54,10 +54,10 @@ export function codeOfFrames(frames: number, rate: FrameRate): string {
   return `${two(h)}:${two(m)}:${two(s)}${drop ? ';' : ':'}${two(number % counted)}`;
 }
 
-/** The frame that is shown at a time. @param start code at second 0, as a count of frames */
+/** The frame that is shown at a time. @param start code at second 0, as a count of frames and parts of one */
 export function timeCode(at: Seconds, rate: FrameRate, start = 0): string {
   // A frame that begins within a hundredth of itself has begun: sums of seconds are not exact.
-  return codeOfFrames(start + Math.floor(at * COUNTING[rate].perSecond + 0.01), rate);
+  return codeOfFrames(Math.floor(start + at * COUNTING[rate].perSecond + 0.01), rate);
 }
 
 /**
@@ -75,9 +75,27 @@ export function framesOfCode(code: string, rate: FrameRate): number | null {
   return framesOf(counting, h, m, s, f);
 }
 
-/** The five bytes of a Standard MIDI File's SMPTE offset (FF 54); it knows four rates, 23.976 is written as 24. */
+/** How time code runs along a line: its rate, and the code at bar 1 as a count of frames; 0 where it counts from the line's beginning. */
+export interface CodeSettings {
+  rate: FrameRate;
+  start: number;
+}
+
+/** Frames, and parts of one, at the beginning of a line. @param barOne seconds until bar 1 */
+export function framesAtZero({ rate, start }: CodeSettings, barOne: Seconds): number {
+  return start === 0 ? 0 : start - barOne * COUNTING[rate].perSecond;
+}
+
+/**
+ * The five bytes of a Standard MIDI File's SMPTE offset (FF 54), the last one hundredths of a frame; it knows four rates,
+ * 23.976 is written as 24.
+ *
+ * @param start code at the beginning of the file, as a count of frames and parts of one
+ */
 export function offsetBytes(start: number, rate: FrameRate): [number, number, number, number, number] {
-  const [h = 0, m = 0, s = 0, f = 0] = codeOfFrames(start, rate).split(/[:;]/).map(Number);
+  const hundredths = Math.round(start * 100);
+  const frames = Math.floor(hundredths / 100);
+  const [h = 0, m = 0, s = 0, f = 0] = codeOfFrames(frames, rate).split(/[:;]/).map(Number);
   const kind = { '23.976': 0, '24': 0, '25': 1, '29.97': 3, '29.97 drop': 2, '30': 3 }[rate];
-  return [(kind << 5) | h, m, s, f, 0];
+  return [(kind << 5) | h, m, s, f, hundredths - 100 * frames];
 }

@@ -92,7 +92,7 @@ export function StudioView({ line }: { line: TimeLineSummary }) {
           />
         </label>
         <label>
-          The first bar is at
+          Bar 1 is at
           <CodeInput key={`${rate}${start}`} />
         </label>
       </section>
@@ -120,7 +120,7 @@ export function StudioView({ line }: { line: TimeLineSummary }) {
         </div>
         <p className={styles.verdict} aria-label="Drift check">
           {made
-            ? `Read back, no bar of the map begins more than ${made.drift.largest.toFixed(2)} ms from where it should; ${made.tempos} of ${line.tempo.length} tempo changes.`
+            ? `${made.barOne} Read back, no bar begins more than ${made.drift.largest.toFixed(2)} ms from where it should; ${made.tempos} of ${line.tempo.length} tempo changes.`
             : 'Writing the map and reading it back …'}
         </p>
         {made && <Drift made={made} />}
@@ -138,9 +138,8 @@ function useStudioExport(): StudioExport | null {
   const [made, setMade] = useState<StudioExport | null>(null);
   useEffect(() => {
     let current = true;
-    const map = { ticksPerQuarter, tolerance, click, countIn, start: start > 0 ? { rate, frames: start } : null };
     void engineWorker()
-      .studio(direction, map, { rate, start, everyBar })
+      .studio(direction, { ticksPerQuarter, tolerance, click, countIn, rate, start }, everyBar)
       .then((next) => current && setMade(next));
     return () => {
       current = false;
@@ -212,7 +211,7 @@ function CodeInput() {
       size="small"
       className="mono"
       style={{ width: 130 }}
-      aria-label="Time code of the first bar"
+      aria-label="Time code of bar 1"
       status={frames === null ? 'error' : ''}
       value={text}
       onChange={(event) => setText(event.target.value)}
@@ -282,11 +281,14 @@ function Compare() {
           <p aria-label="Numbering">
             <b>{found.name}</b>: {found.numbering.words}
           </p>
+          <p className="soft" aria-label="How the bars were told">
+            {found.numbering.evidence}
+          </p>
           <Table
             size="small"
             pagination={false}
-            rowKey="from"
-            dataSource={found.numbering.runs.slice(0, 200)}
+            rowKey="row"
+            dataSource={found.numbering.runs.slice(0, 200).map((run, row) => ({ ...run, row }))}
             columns={[
               { title: 'Our bars', render: (_, { from, to }) => span(from, to) },
               { title: 'Their bars', render: (_, { theirs }) => span(theirs.from, theirs.to) },

@@ -16,6 +16,7 @@ import {
   ticksFromUnits,
   writtenUnits,
   type Bar,
+  type BarNumber,
   type WrittenUnits,
 } from '../../time';
 import { isLoose } from '../loosening/loosen';
@@ -36,6 +37,8 @@ export interface ArrangedFile {
   tracks: WorkingTrack[];
   /** Silence put before the music. */
   silence: WrittenUnits;
+  /** What its bars are called. */
+  numbering: readonly BarNumber[];
   /** Events that fell between two ticks of another resolution, and how far the furthest was moved. */
   betweenTicks: number;
   largestShiftMs: number;
@@ -99,6 +102,7 @@ export function arrange(arrangement: Arrangement, settings: DirectionB): Arrange
         file,
         tracks: some,
         silence: window.silence,
+        numbering: window.numbering,
         betweenTicks,
         largestShiftMs: slowest(mended) * (largestShift / QUARTER),
       };
@@ -181,6 +185,7 @@ function asItIs({ cleaned, leftOut }: Arrangement): ArrangedFile {
     file: withoutChunks(cleaned, leftOut),
     tracks: [],
     silence: 0,
+    numbering: [],
     betweenTicks: 0,
     largestShiftMs: 0,
   };

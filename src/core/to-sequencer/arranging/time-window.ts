@@ -3,7 +3,16 @@
  *
  *     received   |    |xxxx|xxxx|    |      bars 2–3, one empty bar before    |    |xxxx|xxxx|
  */
-import { barLength, exactTicks, playedUnits, type Bar, type Ticks, type WrittenUnits } from '../../time';
+import {
+  barLength,
+  exactTicks,
+  playedUnits,
+  type Bar,
+  type BarNumber,
+  type Meter,
+  type Ticks,
+  type WrittenUnits,
+} from '../../time';
 import type { DirectionB } from '../../settings';
 
 /** Some bars on their way out. Places are written units of the file's time line. */
@@ -12,8 +21,14 @@ export interface TimeWindow {
   from: WrittenUnits;
   /** Infinity for all that is there. */
   to: number;
-  /** Silence before them. */
+  /** Silence before them: empty bars, and what fills a pickup up to a full bar. */
   silence: WrittenUnits;
+  /** Of that, what fills the pickup up. */
+  padding: WrittenUnits;
+  /** Full meter of the first bar. */
+  meter: Meter;
+  /** What the bars that go out are called, by their places in the file. */
+  numbering: BarNumber[];
 }
 
 /** A marker and where it stands. */
@@ -34,9 +49,24 @@ export function windowsOf(
   return spans.map(({ label, from, to }, i): TimeWindow => {
     const bar = bars[from]!;
     const pickup = padPickup && bar.implicit ? Math.max(0, barLength(bar.meter) - bar.length) : 0;
-    const empty = i === 0 || files !== 'sections' ? arranging.emptyBars * barLength(bar.meter) : 0;
-    // What sounds on after the last bar is not cut where all of it is wanted.
-    return { label, from: bar.start, to: to < bars.length ? bars[to]!.start : Infinity, silence: pickup + empty };
+    const before = i === 0 || files !== 'sections' ? arranging.emptyBars : 0;
+    const empty = before * barLength(bar.meter);
+    const silence = pickup + empty;
+    const numbering = [
+      { at: 0, number: bar.number - before },
+      { at: empty, number: bar.number },
+      ...bars.slice(from + 1, to).map((one) => ({ at: one.start - bar.start + silence, number: one.number })),
+    ];
+    return {
+      label,
+      from: bar.start,
+      // What sounds on after the last bar is not cut where all of it is wanted.
+      to: to < bars.length ? bars[to]!.start : Infinity,
+      silence,
+      padding: pickup,
+      meter: bar.meter,
+      numbering,
+    };
   });
 }
 
@@ -70,6 +100,17 @@ export class Placing {
       this.largestShift = Math.max(this.largestShift, playedUnits(away, this.ticksPerQuarter));
     }
     return Math.max(0, rounded);
+  }
+
+  /**
+   * The meter of the silence before the music, and where the music's own begins behind it; null where they are the same.
+   *
+   * @param own meter that holds where the music begins
+   */
+  opening(own: Meter): { meter: Meter; ownAt: Ticks | null } | null {
+    const { silence, padding, meter, from } = this.window;
+    if (silence === 0 || barLength(own) === barLength(meter)) return null;
+    return { meter, ownAt: padding > 0 ? null : this.tick(from) };
   }
 
   holds(at: number): boolean {

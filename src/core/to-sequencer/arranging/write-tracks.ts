@@ -179,6 +179,17 @@ function inForce(events: readonly SmfEvent[], outgoing: Outgoing): SmfEvent[] {
     else if (at === 0 && isOfTheFile(event.type, placing)) inside.push({ ...event, tick: 0 });
     else if (placing.holds(at)) inside.push({ ...event, tick: placing.tick(at, true) });
   }
+  const meter = standing.get(Meta.timeSignature);
+  if (meter?.kind === 'meta') {
+    const [beats = 4, power = 2, ...clocks] = meter.data;
+    const opening = placing.opening({ beats, beatType: 2 ** power });
+    if (opening) {
+      const { meter: full, ownAt } = opening;
+      const data = Uint8Array.from([full.beats, Math.log2(full.beatType), ...clocks]);
+      standing.set(Meta.timeSignature, { ...meter, data });
+      if (ownAt !== null) inside.push({ ...meter, tick: ownAt });
+    }
+  }
   return [...standing.values(), ...inside];
 }
 

@@ -101,11 +101,11 @@ function conductorTrack({ score, line, tempos }: Sequence, tick: (units: number)
   }
   let meterNow = '';
   let keyNow = '';
-  line.bars.forEach(({ bar, start }, i) => {
+  line.bars.forEach(({ bar, start, silence, joins }, i) => {
     const written = score.bars[bar]!;
-    const at = tick(i === 0 ? 0 : start);
-    const [beats, beatType] = meterOf(written, line, i);
-    if (`${beats}/${beatType}` !== meterNow) {
+    const at = tick(i === 0 ? 0 : start - silence);
+    const [beats, beatType] = meterOf(written, silence > 0 || joins || line.bars[i + 1]?.joins === true);
+    if (!joins && `${beats}/${beatType}` !== meterNow) {
       events.push(meta(at, Meta.timeSignature, [beats, Math.log2(beatType), clocksAClick(beats, beatType), 8]));
       meterNow = `${beats}/${beatType}`;
     }
@@ -122,12 +122,8 @@ function conductorTrack({ score, line, tempos }: Sequence, tick: (units: number)
 }
 
 /** A bar shorter or longer than its meter is stated by its own length, so that bars after it still fall right. */
-function meterOf(
-  { meter, implicit, length }: Score['bars'][number],
-  { padding }: TimeLine,
-  played: number,
-): [number, number] {
-  if (!implicit || (played === 0 && padding > 0)) return [meter.beats, meter.beatType];
+function meterOf({ meter, implicit, length }: Score['bars'][number], filled: boolean): [number, number] {
+  if (!implicit || filled) return [meter.beats, meter.beatType];
   for (const beatType of [meter.beatType, 8, 16, 32, 64]) {
     const beats = (length * beatType) / (4 * QUARTER);
     if (Number.isInteger(beats) && beats >= 1 && beats <= 255) return [beats, beatType];

@@ -4,6 +4,7 @@
  */
 import { parseMidi, type MidiEvent } from 'midi-file';
 import { finding, type Finding } from './finding';
+import { sequencerClock, utf8Of } from './sequencer-clock';
 
 export interface SequencerTrack {
   name: string;
@@ -53,7 +54,7 @@ export function sequencerSees(bytes: Uint8Array): SequencerView {
     return track.map((event): At => ({ ...event, tick: (tick += event.deltaTime) }));
   });
   const all = chunks.flat();
-  const end = all.reduce((last, { tick }) => Math.max(last, tick), 0);
+  const { bars, seconds } = sequencerClock(bytes);
   const beginning = ticksPerQuarter * BEGINNING;
   const ofTime = (event: At) => event.type === 'setTempo' || event.type === 'timeSignature';
   return {
@@ -65,8 +66,8 @@ export function sequencerSees(bytes: Uint8Array): SequencerView {
     meters: all.filter(({ type }) => type === 'timeSignature').length,
     markers: all.filter(({ type }) => type === 'marker').length,
     timeInFirst: chunks.slice(1).every((events) => !events.some(ofTime)),
-    bars: barsUpTo(all, end, ticksPerQuarter),
-    seconds: secondsUpTo(all, end, ticksPerQuarter),
+    bars: bars.length,
+    seconds,
     contested: contestedChannels(chunks),
   };
 }
@@ -91,47 +92,6 @@ function trackOf(events: readonly At[], beginning: number): SequencerTrack {
   }
   for (const left of open.values()) hanging += left;
   return { name, channels: [...channels].sort((a, b) => a - b), notes, programs, jumps, hanging };
-}
-
-/** The parser gives bytes as characters; names are written in UTF-8. */
-function utf8Of(text: string): string {
-  const bytes = Uint8Array.from(text, (sign) => sign.charCodeAt(0));
-  try {
-    return new TextDecoder('utf-8', { fatal: true }).decode(bytes);
-  } catch {
-    return text;
-  }
-}
-
-function barsUpTo(all: readonly At[], end: number, ticksPerQuarter: number): number {
-  const meters = all
-    .flatMap((event) =>
-      event.type === 'timeSignature'
-        ? [{ tick: event.tick, bar: (ticksPerQuarter * 4 * event.numerator) / event.denominator }]
-        : [],
-    )
-    .sort((a, b) => a.tick - b.tick);
-  let bars = 0;
-  let [from, bar] = [0, ticksPerQuarter * 4];
-  for (const next of [...meters, { tick: end, bar: 0 }]) {
-    // A meter that stands inside a bar ends it there.
-    if (next.tick > from && bar > 0) bars += Math.ceil((next.tick - from) / bar - 1e-6);
-    [from, bar] = [next.tick, next.bar];
-  }
-  return bars;
-}
-
-function secondsUpTo(all: readonly At[], end: number, ticksPerQuarter: number): number {
-  const tempos = all
-    .flatMap((event) => (event.type === 'setTempo' ? [{ tick: event.tick, each: event.microsecondsPerBeat }] : []))
-    .sort((a, b) => a.tick - b.tick);
-  let seconds = 0;
-  let [from, each] = [0, 500_000];
-  for (const next of [...tempos, { tick: end, each: 0 }]) {
-    seconds += ((next.tick - from) / ticksPerQuarter) * (each / 1e6);
-    [from, each] = [next.tick, next.each];
-  }
-  return seconds;
 }
 
 function contestedChannels(chunks: readonly (readonly At[])[]): number[] {

@@ -1,8 +1,8 @@
 /* Delivered files as their receivers would find them: a stand-in for opening them in the programs that wait. */
-import type { Delivered } from '../deliver';
-import type { Finding } from './finding';
-import { checkSequence } from './plain-sequencer';
-import { checkScore } from './strict-reader';
+import type { Delivered } from './deliver';
+import type { Finding } from '../receivers/finding';
+import { checkSequence } from '../receivers/plain-sequencer';
+import { checkScore } from '../receivers/strict-reader';
 
 export interface Checked {
   path: string;

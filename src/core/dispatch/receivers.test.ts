@@ -1,13 +1,13 @@
 import { describe, expect, it } from 'vitest';
-import { demoOriginal } from '../../../../demo/make';
-import { ScoreDesk } from '../../engine';
-import { compressMusicXml } from '../../musicxml';
-import { NO_SETTINGS } from '../../settings';
-import { Message } from '../../smf';
-import { meta, meter, PPQ, smfBytes, tempo } from '../../../testing/music';
+import { demoOriginal } from '../../../demo/make';
+import { ScoreDesk } from '../engine';
+import { compressMusicXml } from '../musicxml';
+import { NO_SETTINGS } from '../settings';
+import { Message } from '../smf';
+import { meta, meter, PPQ, smfBytes, tempo } from '../../testing/music';
 import { checkDelivered } from './check';
-import { checkSequence, sequencerSees } from './plain-sequencer';
-import { checkScore, readerSees } from './strict-reader';
+import { checkSequence, sequencerSees } from '../receivers/plain-sequencer';
+import { checkScore, readerSees } from '../receivers/strict-reader';
 
 /* Files with one fault each, made by hand, and what a receiver says of them. */
 
