@@ -23,7 +23,7 @@ test('the score, played, agrees with the original; a cell opens its bar; the sto
   await openDemo(page);
   await goTo(page, 'Proof');
   await expect(page.getByLabel('Verdict')).toContainText('Every one of 1,223 notes is there');
-  await expect(page.getByText('Nobody decided (0)')).toBeVisible();
+  await expect(page.getByText('Unexplained (0)')).toBeVisible();
   const map = page.getByRole('region', { name: 'Map' });
   await expect(map.getByRole('button', { name: /^Bassoon, bar 11: nothing is played/ })).toBeVisible();
 
@@ -52,12 +52,21 @@ test('a file that came back is held against the original, note by note', async (
     .locator('input[type=file]')
     .setInputFiles({ name: 'came back.mid', mimeType: 'audio/midi', buffer: withoutSomeNotes() });
   await expect(page.getByLabel('Verdict')).toContainText('1,183 of 1,223 notes are there');
-  await expect(page.getByText('Nobody decided (40)')).toBeVisible();
+  await expect(page.getByText('Unexplained (40)')).toBeVisible();
   await page
     .locator('input[type=file]')
     .setInputFiles({ name: 'broken.mid', mimeType: 'audio/midi', buffer: Buffer.from('nothing') });
   await expect(page.getByText(/This is not a Standard MIDI File/)).toBeVisible();
-  await page.getByText('The score, played').click();
+  await page
+    .locator('input[type=file]')
+    .setInputFiles({ name: 'came back.mid', mimeType: 'audio/midi', buffer: withoutSomeNotes() });
+  await expect(page.getByText('Unexplained (40)')).toBeVisible();
+  // A row opens its place wherever it is clicked, and the comparison is still there afterwards.
+  await page.getByRole('region', { name: 'Differences' }).getByText(/is missing/).first().click();
+  await expect(page).toHaveURL(/rhythm$/);
+  await goTo(page, 'Proof');
+  await expect(page.getByText('Unexplained (40)')).toBeVisible();
+  await page.getByText('Score, played').click();
   await expect(page.getByLabel('Verdict')).toContainText('Every one of 1,223 notes is there');
 });
 

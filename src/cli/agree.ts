@@ -1,5 +1,5 @@
 import { soundingFile } from '../core/engine';
-import { agreementOf, type Agreement, type Difference } from '../core/proof';
+import { agreementOf, differenceInWords, type Agreement, type Difference } from '../core/proof';
 import { parsed } from './arguments';
 import { BadUsage } from './errors';
 import { named, readFile } from './input';
@@ -9,8 +9,8 @@ export const AGREE_USAGE = 'dragoman agree A.mid|A.musicxml|A.mxl B.mid|B.musicx
 /** Differences shown where nobody asked for all of them. */
 const MOST_SHOWN = 20;
 
-/** Two files of any kind against each other, note by note. */
-export function agreeCommand(args: readonly string[]): void {
+/** Two files of any kind against each other, note by note. @returns exit code: 1 where notes differ */
+export function agreeCommand(args: readonly string[]): number {
   const { positionals, values } = parsed(args, { json: { type: 'boolean' }, within: { type: 'string' } });
   const [a, b] = positionals;
   const within = values.within === undefined ? undefined : Number(values.within);
@@ -21,19 +21,13 @@ export function agreeCommand(args: readonly string[]): void {
   const agreement = agreementOf(one!, other!, within === undefined ? {} : { within });
   if (values.json) console.log(JSON.stringify(agreement, null, 2));
   else console.log(inWords(agreement).join('\n'));
+  return agreement.differences.length > 0 ? 1 : 0;
 }
 
 function inWords({ words, parts, bars, differences }: Agreement): string[] {
-  const line = ({ kind, part, bar, key, otherKey, milliseconds }: Difference) => {
-    const [one, other] = parts[part]!.names;
-    const what = {
-      moved: `begins ${Math.abs(milliseconds)} ms ${milliseconds > 0 ? 'later' : 'earlier'}`,
-      length: `is ${Math.abs(milliseconds)} ms ${milliseconds > 0 ? 'longer' : 'shorter'}`,
-      pitch: `sounds as key ${otherKey}`,
-      missing: 'is missing',
-      extra: 'is extra',
-    }[kind];
-    return `  ${one ?? other}, bar ${bars[bar]!.number}: key ${key} ${what}`;
+  const line = (one: Difference) => {
+    const [name, other] = parts[one.part]!.names;
+    return `  ${name ?? other}, bar ${bars[one.bar]!.number}: ${differenceInWords(one)}`;
   };
   const rest = differences.length - MOST_SHOWN;
   return [

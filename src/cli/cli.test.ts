@@ -197,12 +197,14 @@ describe('command line', () => {
     const same = await dragoman('agree', demo, demo);
     expect(same).toMatchObject({ status: 0, stderr: '' });
     expect(same.stdout.trim()).toBe('Every one of 1,223 notes is there; 1,223 begin within 12 ms of where they were.');
-    const { stdout } = await dragoman('agree', demo, score, '--json', '--within', '200');
+    const { stdout, status } = await dragoman('agree', demo, score, '--json', '--within', '200');
+    expect(status).toBe(1);
     const agreement = JSON.parse(stdout);
     expect(agreement.words).toMatch(/^Every one of 1,223 notes is there; 1,223 begin within 200 ms/);
     expect(agreement.parts).toHaveLength(12);
     const words = (await dragoman('agree', score, demo)).stdout.trim().split('\n');
     expect(words).toHaveLength(22);
+    expect(words.join('\n')).toMatch(/bar 1: [A-G][♯♭]?\d /);
     expect(words.at(-1)).toMatch(/and \d+ more \(--json has all of them\)/);
     expect(await dragoman('agree', demo)).toMatchObject({ status: 2 });
     expect((await dragoman('agree', demo, score, '--within', 'x')).stderr).toMatch(/0 to 500 milliseconds/);
@@ -223,7 +225,7 @@ describe('command line', () => {
     );
     const { file } = readSmf(new Uint8Array(readFileSync(map)));
     expect(file.tracks).toHaveLength(2);
-    expect(readFileSync(table, 'utf8').split('\r\n')[3]).toMatch(/^1,1,0:05\.000,5,/);
+    expect(readFileSync(table, 'utf8').split('\r\n')[5]).toMatch(/^1,1,5,1,0:10\.000,10,/);
     expect(await dragoman('tempo-map', demo)).toMatchObject({ status: 2 });
     expect((await dragoman('tempo-map', demo, '-o', map, '--count-in', '99')).stderr).toMatch(
       /takes 0 to 16 bars, not “99”/,

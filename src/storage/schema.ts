@@ -49,6 +49,9 @@ export interface SentRecord {
   /** Name of the recipe. */
   recipe: string;
   files: number;
+  /** What it was made by, so that it can be made again and compared; none for deliveries of earlier versions. */
+  ledger?: Ledger;
+  direction?: Direction;
 }
 
 /** What the list of a show says of a cue. */

@@ -144,9 +144,16 @@ const api = {
   playedNotes: (part: PartId, from: number, to: number, which?: Version): PlayedNotes =>
     versionOf(which).playedNotes(part, from, to),
   controllersOf: (track: number): ControllerPair[] => onSequenceDesk().controllersOf(track),
-  /** @param other a file to hold against the original; none for what the job makes @throws SmfError or MusicXmlError */
-  agreement: (direction: Direction, other?: Uint8Array): Agreement =>
-    direction === 'to-score' ? onDesk().agreement(other) : onSequenceDesk().agreement(other),
+  /**
+   * @param other a file to compare; none for what the job makes
+   * @param base what it is compared with: the original, what is made now, or what was made by the settings of a delivery
+   * @throws SmfError or MusicXmlError
+   */
+  agreement(direction: Direction, other?: Uint8Array, base: 'original' | 'made' | JobSettings = 'original'): Agreement {
+    const current = deskOf(direction);
+    if (base === 'original') return current.agreement(other);
+    return current.agreement(other, base === 'made' ? current.sounding() : current.soundingBy(base));
+  },
   sequenceFiles: (settings: JobSettings): { label: string; bytes: Uint8Array }[] =>
     onSequenceDesk().files(settings).files,
 };

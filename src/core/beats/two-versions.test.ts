@@ -172,7 +172,7 @@ describe('a score and the cue as it was played, in one job', () => {
       [4, 72],
     ]);
     // Held against the playing: what differs is what the score has decided.
-    expect(desk.agreement().differences.filter(({ decided }) => decided === undefined)).toEqual([]);
+    expect(desk.agreement().differences.filter(({ by }) => by === undefined)).toEqual([]);
     const notes = desk.performance.tracks[0]!.notes;
     expect(notes.map(({ velocity }) => velocity)).toEqual([40, 55, 70, 85, 100]);
     expect(notes[1]!.start / QUARTER).toBeCloseTo(0.94, 2);

@@ -1,8 +1,16 @@
 /* A MIDI file on its way to a sequencer: what of it goes along, and how it is set up there. */
-import { groupBy, leadingTrack, partId, type PartId } from '../base';
+import { leadingTrack, partId, trackId, unsplit, type PartId } from '../base';
 import { cast, type Casting } from '../casting';
-import { performanceFromSmf, splitTracks, type Performance } from '../performance';
-import { musicOfPerformance, type Overlay, type Passage, type SoundingMusic } from '../proof';
+import { barsOfPerformance, performanceFromSmf, splitTracks, withTimeLine, type Performance } from '../performance';
+import {
+  mergedParts,
+  musicOfPerformance,
+  type OriginalBar,
+  type Overlay,
+  type Passage,
+  type PlayingContext,
+  type SoundingMusic,
+} from '../proof';
 import type { HearingMusic } from '../hearing';
 import {
   castingSettings,
@@ -23,7 +31,7 @@ import {
   type SequenceProgress,
 } from '../to-sequencer';
 import type { StudioTimeLine } from '../studio';
-import { playedUnits, type Ticks, type WrittenUnits } from '../time';
+import { playedUnits, secondsAtTick, ticksFromUnits, type Ticks, type WrittenUnits } from '../time';
 import { controllersIn, type ControllerPair } from './controllers';
 import { arrangedReport, midiSummary } from './midi-summary';
 import type { MidiOriginal } from './originals';
@@ -36,7 +44,7 @@ interface Made {
   cleaned: Cleaned;
   arrangement: Arrangement;
   whole: ArrangedFile;
-  /** Bar numbers that a file cannot say. */
+  settings: JobSettings;
   /** Chunks of the original by those of the result; none where it was set up anew. */
   chunks: readonly number[];
 }
@@ -63,7 +71,7 @@ export class MidiSequencing extends SequenceDesk {
     const { cleaned, arrangement } = this.prepare(settings);
     const whole = arrange(arrangement, { ...sequencing, files: 'one' })[0]!;
     const files = sequencing.files === 'one' ? [whole] : arrange(arrangement, sequencing);
-    this.made = { cleaned, whole, arrangement, chunks: this.chunksOf(arrangement, whole) };
+    this.made = { settings, cleaned, whole, arrangement, chunks: this.chunksOf(arrangement, whole) };
     return midiSummary({
       reading: this.midi.reading,
       arrangement,
@@ -155,24 +163,66 @@ export class MidiSequencing extends SequenceDesk {
   }
 
   protected original(): SoundingMusic {
-    return musicOfPerformance(performanceFromSmf(this.midi.reading));
+    return mergedParts(musicOfPerformance(this.mended()), this.leadOf());
+  }
+
+  protected decidedPlaying(): PlayingContext {
+    const { settings, arrangement, whole } = this.done();
+    const performance = this.mended();
+    const { tempo, ticksPerQuarter } = performance;
+    const at = (units: WrittenUnits) => secondsAtTick(tempo, ticksFromUnits(units, ticksPerQuarter));
+    const edits = Object.values(arrangement.edits).flat();
+    const keys = new Map(performance.tracks.flatMap(({ notes }) => notes.map(({ id, key }) => [id, key] as const)));
+    const slowest = tempo.events.reduce((most, { microsecondsPerQuarter: each }) => Math.max(most, each / 1000), 0);
+    const { division } = whole.file;
+    return {
+      settings,
+      bars: barsOfPerformance(performance).map((bar): OriginalBar => ({
+        bar,
+        time: 1,
+        at: at(bar.start),
+        seconds: at(bar.start + bar.length) - at(bar.start),
+      })),
+      emptyBars: settings.sequencing.arranging.emptyBars,
+      leftOut: new Set(arrangement.leftOut.map((chunk) => `t${chunk}`)),
+      edits,
+      added: edits.flatMap((edit) => {
+        if (edit.kind === 'add') return [{ key: edit.key, at: at(edit.start) }];
+        const key = edit.kind === 'cut' ? keys.get(edit.note) : undefined;
+        return key === undefined || edit.kind !== 'cut' ? [] : [{ key, at: at(edit.at) }];
+      }),
+      halfTick: division.kind === 'metrical' ? slowest / division.ticksPerQuarter / 2 : 0,
+    };
   }
 
   protected outgoing(): SoundingMusic {
     // Under the chunks they had: those that were left out are missing.
     const { whole, chunks } = this.done();
-    const { parts, bars } = musicOfPerformance(performanceFromSmf({ file: whole.file, warnings: [] }));
+    const music = musicOfPerformance(performanceFromSmf({ file: whole.file, warnings: [] }));
     const chunkOf = (id: string) => id.replace(/^t(\d+)/, (_, chunk: string) => `t${chunks[Number(chunk)] ?? chunk}`);
-    // The tracks that one became are held against it together.
-    const together = groupBy(
-      parts.map((part) => ({ ...part, id: chunkOf(part.id) })),
-      ({ id }) => id,
+    const lead = this.leadOf();
+    const merged = mergedParts(music, (id) => lead(chunkOf(id)));
+    // Its notes have numbers of their own, which say nothing of the original's.
+    const parts = merged.parts.map((part) => ({ ...part, notes: part.notes.map((note) => ({ ...note, played: [] })) }));
+    return { ...merged, parts };
+  }
+
+  /** The original with the time line that was decided. */
+  private mended(): Performance {
+    const { settings } = this.done();
+    return withTimeLine(performanceFromSmf(this.midi.reading), settings.sequencing.timeLine);
+  }
+
+  /** Under which track of the original a track is held against it: what was combined, and what one was divided into, together. */
+  private leadOf(): (id: string) => string {
+    const { settings } = this.done();
+    const gathered = new Map<string, string>(
+      Object.entries(settings.gathered).map(([track, lead]) => [track, lead ?? track]),
     );
-    const merged = [...together.values()].map(([first, ...more]) => ({
-      ...first!,
-      notes: [first!, ...more].flatMap(({ notes }) => notes).sort((a, b) => a.onset - b.onset || a.key - b.key),
-    }));
-    return { bars, parts: merged };
+    return (id) => {
+      const own = unsplit(trackId(id));
+      return gathered.get(own) ?? own;
+    };
   }
 
   private done(): Made {
@@ -218,9 +268,9 @@ export class MidiSequencing extends SequenceDesk {
   }
 
   /** Which chunk of the original each track of the result comes from. */
-  private chunksOf({ cleaned, leftOut }: Arrangement, { file, tracks }: ArrangedFile): number[] {
+  private chunksOf({ cleaned, leftOut }: Arrangement, { file, tracks, asReceived }: ArrangedFile): number[] {
     const kept = cleaned.tracks.map((_, chunk) => chunk).filter((chunk) => !leftOut.includes(chunk));
-    if (file.tracks.length === kept.length && tracks.every(({ touched }) => !touched)) return kept;
+    if (asReceived) return kept;
     const first = file.tracks.length - tracks.length;
     return [...Array.from({ length: first }, (_, i) => kept[i] ?? i), ...tracks.map(({ chunk }) => chunk)];
   }
@@ -248,8 +298,8 @@ function planOf(settings: DirectionB): CleaningPlan {
 }
 
 /** Whose notes each track chunk of what goes out has, where it was set up anew. */
-function partsOf({ file, tracks }: ArrangedFile): (chunk: number) => PartId | null {
+function partsOf({ file, tracks, asReceived }: ArrangedFile): (chunk: number) => PartId | null {
   const first = file.tracks.length - tracks.length;
-  if (file.format === 0 || tracks.every(({ touched }) => !touched)) return () => null;
+  if (file.format === 0 || asReceived) return () => null;
   return (chunk) => tracks[chunk - first]?.part ?? null;
 }

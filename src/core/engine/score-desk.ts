@@ -26,6 +26,7 @@ import {
   type Overlay,
   type Passage,
   type Reason,
+  type SoundingMusic,
 } from '../proof';
 import { concertScore, withMarksOut, type MarksOut, type Score } from '../score';
 import { NO_SETTINGS, type ConversionSettings, type Deal, type ExtractSettings } from '../settings';
@@ -85,6 +86,7 @@ export class ScoreDesk {
 
   /** Notes that people changed one by one. */
   private byHand: ReadonlySet<NoteId> = new Set();
+  private grids: ConversionSettings['grids'] = {};
 
   /** What was made out of this conversion for one player. */
   private extracted: { of: Conversion; scores: Map<PartId, Score> } | null = null;
@@ -134,6 +136,7 @@ export class ScoreDesk {
     this.prepared = made.prepared;
     this.conversion = made.conversion;
     this.extracts = settings.extracts;
+    this.grids = settings.grids;
     this.byHand = new Set(Object.values(settings.edits).flatMap((edits) => edits.map(({ note }) => note)));
     return made.conversion;
   }
@@ -220,20 +223,32 @@ export class ScoreDesk {
   /**
    * The score, played by ourselves, against the original: note by note, with who decided what differs.
    *
-   * @param other a file to hold against the original instead: one that came back from elsewhere
+   * @param other a file to compare instead: one that came back from elsewhere
+   * @param base what is compared with, where that is not the original
    * @throws SmfError or MusicXmlError when that cannot be read
    */
-  agreement(other?: Uint8Array): Agreement {
+  agreement(other?: Uint8Array, base?: SoundingMusic): Agreement {
     const conversion = this.converted();
     const { performance, received } = this.prepared;
     // A score in the time of somebody's playing is held against that.
     const asWritten = received !== null && !performance.meant;
     const original = asWritten ? soundingScore(received) : originalOf(conversion, performance);
-    if (other) return agreementOf(original, soundingFile(other));
+    if (other) return agreementOf(base ?? original, soundingFile(other));
+    if (base) return agreementOf(base, this.sounding(), { oneJob: true });
     return agreementOf(original, soundingScore(conversion.printed), {
       oneJob: true,
-      decidedBy: decisionsBehind(conversion, performance, this.byHand),
+      explain: decisionsBehind(conversion, performance, { byHand: this.byHand, grids: this.grids }),
     });
+  }
+
+  /** The score as it stands, played by ourselves. */
+  sounding(): SoundingMusic {
+    return soundingScore(this.converted().printed);
+  }
+
+  /** The score as other settings make it: one that was delivered. */
+  soundingBy(settings: ConversionSettings): SoundingMusic {
+    return soundingScore(toEnd(this.making(settings)).conversion.printed);
   }
 
   /** Some bars to be heard in one of the versions. */

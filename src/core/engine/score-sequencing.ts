@@ -2,7 +2,17 @@
 import { withTimeOf } from '../beats';
 import { Memo, partId, partOf, toEnd, trackId, type PartId } from '../base';
 import type { MusicXmlReading } from '../musicxml';
-import { musicOfSequence, overlayOf, sequencePassage, type Overlay, type Passage, type SoundingMusic } from '../proof';
+import {
+  mergedParts,
+  musicOfSequence,
+  overlayOf,
+  sequencePassage,
+  type OriginalBar,
+  type Overlay,
+  type Passage,
+  type PlayingContext,
+  type SoundingMusic,
+} from '../proof';
 import type { HearingMusic } from '../hearing';
 import type { Performance } from '../performance';
 import type { Query } from '../queries';
@@ -39,6 +49,7 @@ interface Played {
 export class ScoreSequencing extends SequenceDesk {
   /** The score played as one whole, whatever is exported in the end. */
   private whole: SequencedFile | null = null;
+  private settings: JobSettings | null = null;
   private prepared: ({ by: string } & Played) | null = null;
   /** Of the runs with this score. */
   private memo = new Memo();
@@ -59,6 +70,7 @@ export class ScoreSequencing extends SequenceDesk {
     const [whole] = yield* sequenceScore(score, { ...sequencing, files: 'one' }, this.memo, strengths);
     const files = sequencing.files === 'one' ? [whole!] : yield* sequenceScore(score, sequencing, this.memo, strengths);
     this.whole = whole!;
+    this.settings = settings;
     const handIds = settings.folds.length === 0 ? handIdsOf(this.reading.score) : new Map<PartId, PartId>();
     return { ...scoreSummary({ ...this.reading, score }, whole!, files, sequencing, queries, handIds), timed };
   }
@@ -139,18 +151,66 @@ export class ScoreSequencing extends SequenceDesk {
   }
 
   protected original(): SoundingMusic {
+    const { score } = this.plain();
+    const music = musicOfSequence(score, toSequencer(score, USUAL_SEQUENCING)[0]!);
+    return mergedParts(music, this.leadOf());
+  }
+
+  protected decidedPlaying(): PlayingContext {
+    const { settings } = this.sequenced();
+    const { score } = this.plain();
+    const { line, tempos } = toSequencer(score, USUAL_SEQUENCING)[0]!;
+    const clock = clockOf({ tempos });
+    const slowest = tempos.reduce((most, { bpm }) => Math.max(most, 60_000 / bpm), 500);
+    return {
+      settings,
+      bars: line.bars.map(({ bar, start, length, time }): OriginalBar => ({
+        bar: score.bars[bar]!,
+        time,
+        at: clock(start),
+        seconds: clock(start + length) - clock(start),
+      })),
+      emptyBars: 0,
+      leftOut: new Set(score.parts.filter((_, p) => settings.leftOut[trackId(`t${p}`)]).map(({ id }) => id)),
+      edits: Object.values(settings.edits).flat(),
+      added: [],
+      halfTick: slowest / settings.sequencing.ticksPerQuarter / 2,
+    };
+  }
+
+  /** As it was read, with the tempo and the time line that were decided; its notes as decisions name them. */
+  private plain(): { score: Score } {
+    const { settings, score: decided } = this.sequenced();
     const { score } = this.reading;
-    return musicOfSequence(score, toSequencer(score, USUAL_SEQUENCING)[0]!);
+    const named = playedScore(score).score;
+    const parts = named.parts.map((part, p) => ({ ...part, id: score.parts[p]!.id }));
+    const mended = mendedScore({ ...named, parts }, settings.sequencing.timeLine);
+    return { score: this.playing ? { ...mended, tempos: decided.tempos } : mended };
+  }
+
+  /** Under which part of the original a part is held against it: players of one, and what was combined, together. */
+  private leadOf(): (id: string) => string {
+    const { settings } = this.sequenced();
+    const ids = this.reading.score.parts.map(({ id }) => id as string);
+    const gathered = new Map<string, string>();
+    for (const [track, lead] of Object.entries(settings.gathered)) {
+      const [own, first] = [track, lead ?? track].map((id) => ids[Number(id.slice(1))]);
+      if (own !== undefined && first !== undefined) gathered.set(own, first);
+    }
+    return (id) => {
+      const own = ids.includes(id) ? id : id.replace(/p\d+$/, '');
+      return gathered.get(own) ?? own;
+    };
   }
 
   protected outgoing(): SoundingMusic {
     const { score, whole } = this.sequenced();
-    return musicOfSequence(score, whole);
+    return mergedParts(musicOfSequence(score, whole), this.leadOf());
   }
 
   private sequenced() {
-    if (!this.prepared || !this.whole) throw new Error('There is no score on the desk.');
-    return { score: this.prepared.score, whole: this.whole };
+    if (!this.prepared || !this.whole || !this.settings) throw new Error('There is no score on the desk.');
+    return { score: this.prepared.score, whole: this.whole, settings: this.settings };
   }
 
   /**

@@ -7,6 +7,9 @@ import { toEnd, type PartId } from '../base';
 import { barsOfPerformance, performanceFromSmf, type Performance } from '../performance';
 import {
   agreementOf,
+  asDecided,
+  playingDecisions,
+  type PlayingContext,
   changesBetweenFiles,
   type Agreement,
   type Changes,
@@ -112,13 +115,27 @@ export abstract class SequenceDesk {
   protected abstract studioLine(): StudioTimeLine;
   protected abstract originalMusic(): HearingMusic;
   protected abstract deliveredMusic(): HearingMusic;
-  /** Plainly, as nobody has set anything. */
+  /** Plainly, as nobody has set anything; at the tempo that was decided. */
   protected abstract original(): SoundingMusic;
+  /** What was decided about how it is played, with the original's bars. */
+  protected abstract decidedPlaying(): PlayingContext;
   protected abstract outgoing(): SoundingMusic;
 
   /** Sequences to the end. */
   sequence(settings: JobSettings): SequenceSummary {
     return toEnd(this.steps(settings));
+  }
+
+  /** What goes out as it stands. */
+  sounding(): SoundingMusic {
+    return this.outgoing();
+  }
+
+  /** What goes out as other settings make it: what was delivered. */
+  soundingBy(settings: JobSettings): SoundingMusic {
+    const desk = this.another();
+    desk.sequence(settings);
+    return desk.outgoing();
   }
 
   /** Some bars to be heard: as the score is written or the file arrived, or as delivered. */
@@ -160,12 +177,18 @@ export abstract class SequenceDesk {
   /**
    * What goes out against what came in: a score as it is written, a MIDI file as it arrived.
    *
-   * @param other a file to hold against it instead @throws SmfError or MusicXmlError when that cannot be read
+   * @param other a file to compare instead @param base what is compared with, where that is not the original
+   * @throws SmfError or MusicXmlError when that cannot be read
    */
-  agreement(other?: Uint8Array): Agreement {
+  agreement(other?: Uint8Array, base?: SoundingMusic): Agreement {
     const original = this.original();
-    if (other) return agreementOf(original, soundingFile(other));
-    return agreementOf(original, this.outgoing(), { oneJob: true, decidedBy: () => 'as it was set' });
+    if (other) return agreementOf(base ?? original, soundingFile(other));
+    if (base) return agreementOf(base, this.outgoing(), { oneJob: true });
+    const context = this.decidedPlaying();
+    return agreementOf(asDecided(original, context), this.outgoing(), {
+      oneJob: true,
+      explain: playingDecisions(context),
+    });
   }
 }
 

@@ -24,7 +24,7 @@ describe('the story of a job', () => {
     expect(story).toContain('1. the t2: left out');
     expect(story).toMatch(/2\. .*\(the house list\)/);
     expect(story).toContain('Every one of 1,223 notes is there');
-    expect(story).toMatch(/\| Bassoon \| \d+ \| \d+ \| \d+ \| 0 \|/);
+    expect(story).toMatch(/\| Bassoon \| 80 \| 0 \| 0 \| \d+ \| 0 \|/);
     expect(story).toMatch(/## What is open\n\n1\. /);
   });
   it('does not take names for markup', () => {

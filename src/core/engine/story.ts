@@ -43,18 +43,19 @@ function whatWasDecided({ decisions, nameOf }: Story): string {
 }
 
 function whatCameOfIt({ agreement: { words, parts } }: Story): string {
-  const rows = parts.slice(0, MOST_NAMED).map(({ names, notes, same, differing, decided }) => {
+  const rows = parts.slice(0, MOST_NAMED).map(({ names, notes, same, differing, decided, converted }) => {
     const count = (of: Record<string, number>) => Object.values(of).reduce((sum, one) => sum + one, 0);
     const name = plain(names[0] ?? names[1] ?? '');
-    return `| ${name} | ${notes[0]} | ${same} | ${count(decided)} | ${count(differing) - count(decided)} |`;
+    const rest = count(differing) - count(decided) - count(converted);
+    return `| ${name} | ${notes[0]} | ${same} | ${count(decided)} | ${count(converted)} | ${rest} |`;
   });
   return [
     '## What came of it',
     '',
     words,
     '',
-    '| part | notes | the same | differ by decision | differ otherwise |',
-    '|---|---|---|---|---|',
+    '| part | notes | the same | differ by decision | by conversion | unexplained |',
+    '|---|---|---|---|---|---|',
     ...rows,
     ...(parts.length > MOST_NAMED ? ['', `And ${parts.length - MOST_NAMED} more parts.`] : []),
   ].join('\n');

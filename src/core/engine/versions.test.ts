@@ -125,7 +125,7 @@ describe('a note that was moved by hand', () => {
     const desk = ScoreDesk.open([demoOriginal()], NO_SETTINGS);
     const settings = { ...NO_SETTINGS, edits: { [partId('t1')]: [{ kind: 'move' as const, note: 5, by: 2520 }] } };
     desk.convert(settings);
-    const byHand = desk.agreement().differences.filter(({ decided }) => decided === 'changed by hand');
+    const byHand = desk.agreement().differences.filter(({ why }) => why === 'changed by hand');
     expect(byHand.length).toBeGreaterThan(0);
     expect(byHand.every(({ played }) => played.includes(5))).toBe(true);
   });

@@ -56,7 +56,8 @@ export function SendBar({ job, inHand, recipe, preview, disabled, onChecked }: P
 
   const remember = async (files: number) => {
     await recipeUsed(recipe.name);
-    await rememberSent(job.id, { version, recipe: recipe.name, files });
+    const { ledger, direction } = inHand;
+    await rememberSent(job.id, { version, recipe: recipe.name, files, ledger, ...(direction && { direction }) });
   };
 
   const send = () =>

@@ -8,7 +8,7 @@ const NAMES: Record<Cell, string> = {
   0: 'nothing is played',
   1: 'the same',
   2: 'differs by decision',
-  3: 'differs, and nobody decided it',
+  3: 'differs, unexplained',
 };
 const CLASSES: Record<Cell, string | undefined> = {
   0: styles.empty,

@@ -1,26 +1,26 @@
 'use client';
 
-import { Button, Segmented, Select, Table } from 'antd';
+import { Segmented, Select, Table } from 'antd';
 import { useState } from 'react';
-import type { Agreement, Difference } from '@/core/proof';
-import { keyInWords } from '@/core/score';
+import { differenceInWords, type Agreement, type Difference } from '@/core/proof';
+import { rowKeys } from '../shared/rowKeys';
 import { goToBar } from './goToBar';
 import styles from './proof.module.css';
 
 /** More than this nobody reads one by one; the map shows them all. */
 const MOST_LISTED = 2000;
 
-/** Note by note what differs, those first that nobody decided. */
+/** Note by note what differs, those first that nobody answers for. */
 export function Differences({ agreement, part }: { agreement: Agreement; part: number | null }) {
   const here = agreement.differences.filter((one) => part === null || one.part === part);
   const places = new Map(here.map((one, i) => [one, i]));
-  const open = here.filter((one) => one.decided === undefined);
+  const open = here.filter((one) => one.by === undefined);
   const [chosen, setChosen] = useState<'open' | 'all' | null>(null);
-  // What nobody decided is what one comes for; where there is none, everything.
+  // What nobody answers for is what one comes for; where there is none, everything.
   const shown = chosen ?? (open.length > 0 ? 'open' : 'all');
-  const reasons = [...new Set(here.flatMap(({ decided }) => decided ?? []))].sort();
+  const reasons = [...new Set(here.flatMap(({ why }) => why ?? []))].sort();
   const [reason, setReason] = useState<string | null>(null);
-  const decided = reason === null ? here : here.filter((one) => one.decided === reason);
+  const decided = reason === null ? here : here.filter((one) => one.why === reason);
   const listed = (shown === 'open' ? open : decided).slice(0, MOST_LISTED);
   return (
     <section aria-label="Differences">
@@ -31,7 +31,7 @@ export function Differences({ agreement, part }: { agreement: Agreement; part: n
           value={shown}
           onChange={setChosen}
           options={[
-            { value: 'open', label: `Nobody decided (${open.length})` },
+            { value: 'open', label: `Unexplained (${open.length})` },
             { value: 'all', label: `All (${here.length})` },
           ]}
         />
@@ -46,7 +46,7 @@ export function Differences({ agreement, part }: { agreement: Agreement; part: n
               { value: '', label: 'for any reason' },
               ...reasons.map((value) => ({
                 value,
-                label: `${value} (${here.filter((one) => one.decided === value).length})`,
+                label: `${value} (${here.filter((one) => one.why === value).length})`,
               })),
             ]}
           />
@@ -58,10 +58,12 @@ export function Differences({ agreement, part }: { agreement: Agreement; part: n
         rowKey={(one) => places.get(one) ?? 0}
         pagination={false}
         scroll={{ y: 420, x: 400 }}
+        rowClassName={styles.rowLink!}
+        onRow={({ part: p, bar }) => rowKeys(() => goToBar(agreement, p, bar))}
         dataSource={listed}
         locale={{
           emptyText: (
-            <span className="soft">{shown === 'open' ? 'Every difference was decided.' : 'Nothing differs.'}</span>
+            <span className="soft">{shown === 'open' ? 'No unexplained differences.' : 'No differences.'}</span>
           ),
         }}
         columns={[
@@ -69,11 +71,7 @@ export function Differences({ agreement, part }: { agreement: Agreement; part: n
             title: 'Bar',
             key: 'bar',
             width: 52,
-            render: (_, { bar, part: p }) => (
-              <Button type="link" size="small" onClick={() => goToBar(agreement, p, bar)}>
-                {agreement.bars[bar]!.number}
-              </Button>
-            ),
+            render: (_, { bar }) => agreement.bars[bar]!.number,
           },
           {
             title: 'Part',
@@ -82,22 +80,9 @@ export function Differences({ agreement, part }: { agreement: Agreement; part: n
             ellipsis: true,
             render: (_, { part: p }) => agreement.parts[p]!.names[0] ?? agreement.parts[p]!.names[1],
           },
-          { title: 'What', key: 'what', render: (_, one) => whatDiffers(one) },
+          { title: 'What', key: 'what', render: (_, one) => differenceInWords(one) },
         ]}
       />
     </section>
   );
-}
-
-function whatDiffers({ kind, key, otherKey, milliseconds, decided }: Difference): string {
-  const note = keyInWords(key);
-  const by = `${Math.abs(milliseconds).toFixed(0)} ms`;
-  const what = {
-    moved: `${note} begins ${by} ${milliseconds > 0 ? 'later' : 'earlier'}`,
-    length: `${note} is ${by} ${milliseconds > 0 ? 'longer' : 'shorter'}`,
-    pitch: `${note} sounds as ${keyInWords(otherKey ?? key)}`,
-    missing: `${note} is missing`,
-    extra: `${note} is extra`,
-  }[kind];
-  return decided ? `${what}: ${decided}` : what;
 }

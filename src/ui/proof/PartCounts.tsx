@@ -48,7 +48,7 @@ export function PartCounts({ agreement, part, onPart }: Props) {
           width: 68,
           align: 'right' as const,
           render: (_: unknown, row: (typeof rows)[number]) => (
-            <Count all={row.differing[kind]} decided={row.decided[kind]} />
+            <Count all={row.differing[kind]} explained={row.decided[kind] + row.converted[kind]} />
           ),
         })),
       ]}
@@ -56,9 +56,9 @@ export function PartCounts({ agreement, part, onPart }: Props) {
   );
 }
 
-/** What nobody decided stands out. */
-function Count({ all, decided }: { all: number; decided: number }) {
+/** What nobody answers for stands out. */
+function Count({ all, explained }: { all: number; explained: number }) {
   if (all === 0) return <span className="soft">–</span>;
-  const open = all - decided;
+  const open = all - explained;
   return open > 0 ? <b className={styles.open}>{open === all ? all : `${open} of ${all}`}</b> : <span>{all}</span>;
 }

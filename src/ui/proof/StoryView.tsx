@@ -8,18 +8,18 @@ import { fileNameOf } from '@/core/documents';
 import { useWorkspace } from '../job/workspace';
 import { download } from '../shared/download';
 import { storyInWords } from './storyInWords';
-import { useAgreement } from './useAgreement';
+import { useAgreement, WITH_ORIGINAL } from './useAgreement';
 import styles from './proof.module.css';
 
 /** What arrived, who decided what, what came of it and what is open: to be read, printed or kept. */
 export function StoryView() {
-  const { agreement, failure } = useAgreement(null);
+  const { agreement, failure } = useAgreement(WITH_ORIGINAL);
   const job = useWorkspace((state) => state.job);
   // Decisions and queries belong to the story.
   useWorkspace((state) => state.ledger);
   if (failure) return <p className={styles.failure}>{failure}</p>;
   const text = agreement && storyInWords(agreement);
-  if (!text) return <Spin className={styles.spin} description="Holding note against note …" />;
+  if (!text) return <Spin className={styles.spin} description="Comparing notes …" />;
   return (
     <article className={styles.story} aria-label="The job’s story">
       <Button

@@ -1,17 +1,23 @@
 import { useEffect, useState } from 'react';
+import { settingsOf } from '@/core/documents';
 import type { Agreement } from '@/core/proof';
+import type { SentRecord } from '@/storage/schema';
 import { engineWorker } from '@/workers/engine-client';
 import { useWorkspace } from '../job/workspace';
 import { sentence } from '../shared/receive';
+import type { OtherFile } from './compared';
 
-/** A file that is held against the original, instead of what the job makes. */
-export interface OtherFile {
-  name: string;
-  bytes: Uint8Array;
+/** What is compared with, and with what. */
+export interface Comparison {
+  /** A file; none for what the job makes. */
+  other: OtherFile | null;
+  base: 'original' | 'made' | SentRecord;
 }
 
+export const WITH_ORIGINAL: Comparison = { other: null, base: 'original' };
+
 /** The agreement of what stands now; the last one stays in sight while it is computed anew. */
-export function useAgreement(other: OtherFile | null): { agreement: Agreement | null; failure: string | null } {
+export function useAgreement({ other, base }: Comparison): { agreement: Agreement | null; failure: string | null } {
   const edition = useWorkspace((state) => state.edition);
   const direction = useWorkspace((state) => state.direction);
   const [made, setMade] = useState<{ agreement: Agreement | null; failure: string | null }>({
@@ -20,13 +26,14 @@ export function useAgreement(other: OtherFile | null): { agreement: Agreement | 
   });
   useEffect(() => {
     let wanted = true;
+    const settings = typeof base === 'string' ? base : settingsOf(base.ledger!);
     engineWorker()
-      .agreement(direction, other?.bytes)
+      .agreement(direction, other?.bytes, settings)
       .then((agreement) => wanted && setMade({ agreement, failure: null }))
       .catch((error) => wanted && setMade({ agreement: null, failure: sentence(error) }));
     return () => {
       wanted = false;
     };
-  }, [edition, direction, other]);
+  }, [edition, direction, other, base]);
   return made;
 }

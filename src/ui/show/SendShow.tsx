@@ -57,7 +57,14 @@ export function SendShow({
       const bytes = await packParcel({ title: show.name, recipe: by.name, date, words, open });
       const name = downloadFile({ path: `${fileNameOf(`${show.name} ${by.name}`)}.zip`, bytes });
       await recipeUsed(by.name);
-      for (const { cue, version, files } of done.cues) await rememberSent(cue.id, { version, recipe: by.name, files });
+      for (const { cue, version, files } of done.cues)
+        await rememberSent(cue.id, {
+          version,
+          recipe: by.name,
+          files,
+          ledger: cue.ledger,
+          ...(cue.direction && { direction: cue.direction }),
+        });
       tell(name, done);
     } catch (error) {
       if (!isStop(error)) void message.error(sentence(error), 8);

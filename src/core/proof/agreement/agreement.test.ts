@@ -92,9 +92,11 @@ describe('two musics', () => {
   });
   it('tell what was decided from what nobody decided', () => {
     const { music } = changed(demo, { missing: 3, extra: 0, moved: 5, octave: 0, pitch: 0, length: 0 }, seeded(3));
-    const made = agreementOf(demo, music, { decidedBy: (_, kind) => (kind === 'moved' ? 'on purpose' : undefined) });
-    expect(made.words).toMatch(/5 moved by decision; 3 missing\.$/);
-    expect(made.differences.filter((one) => one.decided === undefined).map((one) => one.kind)).toEqual(
+    const made = agreementOf(demo, music, {
+      explain: (_, kind) => (kind === 'moved' ? { words: 'on purpose', by: 'decision' } : undefined),
+    });
+    expect(made.words).toMatch(/5 moved \(5 by decision\); 3 missing \(3 unexplained\)\.$/);
+    expect(made.differences.filter((one) => one.by === undefined).map((one) => one.kind)).toEqual(
       Array(3).fill('missing'),
     );
     expect(made.map.flat()).toContain(2);

@@ -2,12 +2,12 @@
  * Agreement of two musics: note against note, by part and bar.
  *
  *     original  ♩ ♩ ♩ ♩      same, moved (by how much), of another length, at another pitch,
- *     playback  ♩ ♩  ♪ ♩     missing, extra; of what differs: by decision, or by nobody's
+ *     playback  ♩ ♩  ♪ ♩     missing, extra; of what differs: by decision, by conversion, or unexplained
  */
 import { median } from '../../base';
 import type { Milliseconds, Seconds } from '../../time';
 import { fitTime, SAME_TIME, type TimeFit } from './fit-time';
-import type { Agreement, Cell, Difference, DifferenceKind, PartAgreement } from './model';
+import type { Agreement, Answer, Cell, Difference, DifferenceKind, PartAgreement } from './model';
 import { pairNotes, type NotePair } from './pair-notes';
 import { pairParts, type PartPair } from './pair-parts';
 import type { SoundingMusic, SoundingNote } from './sounding-music';
@@ -18,8 +18,21 @@ export interface AgreementOptions {
   oneJob?: boolean;
   /** Onsets this near are the same. */
   within?: Milliseconds;
-  /** Why a difference is so by somebody's decision. */
-  decidedBy?: (pair: NotePair, kind: DifferenceKind) => string | undefined;
+  /** What answers for a difference: for this note, and for no more than it may do; nothing where nobody does. */
+  explain?: (pair: NotePair, kind: DifferenceKind, found: FoundDifference) => Explanation | undefined;
+}
+
+/** A difference that is to be explained. */
+export interface FoundDifference {
+  /** Id of the part. */
+  part: string;
+  milliseconds: Milliseconds;
+}
+
+/** Who answers for a difference: somebody who decided it, or a stage of the conversion within what it allows itself. */
+export interface Explanation {
+  words: string;
+  by: Answer;
 }
 
 /** Lengths differ when they do by more than this, and by more than a share of the note. */
@@ -28,7 +41,7 @@ const LENGTH_SHARE = 0.15;
 const WITHIN: Milliseconds = 12;
 
 export function agreementOf(a: SoundingMusic, b: SoundingMusic, options: AgreementOptions = {}): Agreement {
-  const { oneJob = false, within = WITHIN, decidedBy } = options;
+  const { oneJob = false, within = WITHIN, explain } = options;
   const fit = oneJob ? SAME_TIME : fitTime(a, b);
   const pairs = pairParts(a, b, fit, oneJob).filter(
     ([one, other]) => (one?.notes.length ?? 0) + (other?.notes.length ?? 0) > 0,
@@ -45,20 +58,21 @@ export function agreementOf(a: SoundingMusic, b: SoundingMusic, options: Agreeme
       if (notes.a && notes.b) shifts[bar]!.push(shiftOf(notes.a, notes.b, fit));
       let worst: Cell = 1;
       for (const { kind, milliseconds } of found) {
-        const decided = decidedBy?.(notes, kind);
+        const why = explain?.(notes, kind, { part: part.id, milliseconds });
         part.differing[kind]++;
-        if (decided) part.decided[kind]++;
-        worst = decided && worst < 3 ? 2 : 3;
-        const { key, played } = (notes.a ?? notes.b)!;
+        if (why) part[EXPLAINED[why.by]][kind]++;
+        worst = why && worst < 3 ? 2 : 3;
+        const { key, played, drum } = (notes.a ?? notes.b)!;
         differences.push({
           kind,
           part: p,
           bar,
           key,
           ...(kind === 'pitch' && { otherKey: notes.b!.key }),
+          ...(drum && { drum }),
           milliseconds,
           played,
-          ...(decided !== undefined && { decided }),
+          ...(why && { why: why.words, by: why.by }),
         });
       }
       if (found.length === 0) part.same++;
@@ -86,6 +100,8 @@ function barsOf(a: SoundingMusic, b: SoundingMusic): number[] {
   return bars.length > 0 ? bars : [1];
 }
 
+const EXPLAINED = { decision: 'decided', conversion: 'converted' } as const satisfies Record<Answer, string>;
+
 const none = (): Record<DifferenceKind, number> => ({ moved: 0, length: 0, pitch: 0, missing: 0, extra: 0 });
 
 function emptyPart([one, other]: PartPair): PartAgreement {
@@ -96,6 +112,7 @@ function emptyPart([one, other]: PartPair): PartAgreement {
     same: 0,
     differing: none(),
     decided: none(),
+    converted: none(),
   };
 }
 

@@ -1,5 +1,8 @@
-export { agreementOf, type AgreementOptions } from './agreement';
+export { agreementOf, type AgreementOptions, type Explanation } from './agreement';
 export { decisionsBehind, originalOf } from './decided';
+export { differenceInWords } from './difference-words';
+export type { OriginalBar } from './decided-bars';
+export { asDecided, playingDecisions, type PlayingContext } from './decided-playing';
 export {
   DIFFERENCE_KINDS,
   type Agreement,
@@ -10,4 +13,4 @@ export {
   type PartAgreement,
 } from './model';
 export { agreementInNumbers, type AgreementInNumbers } from './verdict';
-export { musicOfPerformance, musicOfSequence, type SoundingMusic } from './sounding-music';
+export { mergedParts, musicOfPerformance, musicOfSequence, type SoundingMusic } from './sounding-music';

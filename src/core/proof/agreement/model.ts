@@ -5,6 +5,9 @@ import type { TimeFit } from './fit-time';
 export const DIFFERENCE_KINDS = ['moved', 'length', 'pitch', 'missing', 'extra'] as const;
 export type DifferenceKind = (typeof DIFFERENCE_KINDS)[number];
 
+/** Who answers for a difference. */
+export type Answer = 'decision' | 'conversion';
+
 /** One note that is not the same on both sides. */
 export interface Difference {
   kind: DifferenceKind;
@@ -16,12 +19,15 @@ export interface Difference {
   key: number;
   /** Of the second side, for another pitch. */
   otherKey?: number;
+  /** Struck on a drum: its key is no pitch. */
+  drum?: true;
   /** How much later it begins, or how much longer it is. */
   milliseconds: Milliseconds;
   /** Played notes concerned. */
   played: readonly number[];
-  /** Why it is so by somebody's decision; none where nobody decided. */
-  decided?: string;
+  /** Why it is so, and who answers for that; none where nobody does. */
+  why?: string;
+  by?: Answer;
 }
 
 export interface PartAgreement {
@@ -32,8 +38,9 @@ export interface PartAgreement {
   notes: [a: number, b: number];
   same: number;
   differing: Record<DifferenceKind, number>;
-  /** Of those, what somebody decided. */
+  /** Of those, what somebody decided, and what the conversion does within its allowance. */
   decided: Record<DifferenceKind, number>;
+  converted: Record<DifferenceKind, number>;
 }
 
 export interface BarAgreement {
@@ -58,5 +65,5 @@ export interface Agreement {
   words: string;
 }
 
-/** 0: no note; 1: the same; 2: differs by decision; 3: differs. */
+/** 0: no note; 1: the same; 2: differs, explained; 3: differs, unexplained. */
 export type Cell = 0 | 1 | 2 | 3;

@@ -1,6 +1,13 @@
 /* What sounds, in clock time, whatever it was read from: the two sides of an agreement. */
-import { barsOfPerformance, type NoteId, type Performance, type PlayedNote } from '../../performance';
-import type { Part, Score, SymbolMarks } from '../../score';
+import { groupBy } from '../../base';
+import {
+  barsOfPerformance,
+  PERCUSSION_CHANNEL,
+  type NoteId,
+  type Performance,
+  type PlayedNote,
+} from '../../performance';
+import type { Articulation, Part, Score, SymbolMarks } from '../../score';
 import { barIndexAt, QUARTER, secondsAtTick, writtenUnits, type MidiKey, type Seconds } from '../../time';
 import { clockOf, type SequencedFile } from '../../to-sequencer';
 
@@ -14,6 +21,12 @@ export interface SoundingNote {
   played: readonly NoteId[];
   /** One of the notes that a sign is played as: a trill, a tremolo, a grace note, a spread chord. */
   ofSign?: true;
+  /** Struck on a drum. */
+  drum?: true;
+  /** Of a cue; a step of a glide. */
+  ofCue?: true;
+  ofGlide?: true;
+  articulations?: readonly Articulation[];
 }
 
 export interface SoundingPart {
@@ -56,19 +69,31 @@ export function musicOfPerformance(
           release: secondsAtTick(tempo, note.end),
           bar: barIndexAt(starts, writtenUnits(note.start, ticksPerQuarter)),
           played: [note.id],
+          ...(note.channel === PERCUSSION_CHANNEL && { drum: true as const }),
         }))
         .sort(byOnset),
     })),
   };
 }
 
+/** Parts that are one for somebody, under one id; in order of the first of each. */
+export function mergedParts(music: SoundingMusic, idOf: (id: string) => string): SoundingMusic {
+  const together = groupBy(music.parts, ({ id }) => idOf(id));
+  const parts = [...together].map(([id, own]) => ({
+    id,
+    name: own[0]!.name,
+    notes: own.length === 1 ? own[0]!.notes : own.flatMap(({ notes }) => notes).sort(byOnset),
+  }));
+  return { ...music, parts };
+}
+
 /** A score as our own playback sounds: repeats taken, ornaments played out. */
 export function musicOfSequence(score: Score, { tracks, line, tempos }: SequencedFile): SoundingMusic {
   const secondsAt = clockOf({ tempos });
   const starts = line.bars.map((bar) => bar.start);
-  const notesOf = (part: Part) =>
+  const notesOf = ({ id, unpitched }: Part) =>
     tracks
-      .filter((track) => track.part === part.id)
+      .filter((track) => track.part === id)
       .flatMap((track) => track.notes)
       .map((note): SoundingNote => ({
         key: note.key,
@@ -77,6 +102,10 @@ export function musicOfSequence(score: Score, { tracks, line, tempos }: Sequence
         bar: Math.max(0, barIndexAt(starts, note.start + NEARLY)),
         played: note.sound.played,
         ...(isSign(note.sound.marks) && { ofSign: true as const }),
+        ...(unpitched && { drum: true as const }),
+        ...(note.sound.cue && { ofCue: true as const }),
+        ...(note.sound.marks.glide && { ofGlide: true as const }),
+        ...(note.sound.marks.articulations && { articulations: note.sound.marks.articulations }),
       }))
       .sort(byOnset);
   return {

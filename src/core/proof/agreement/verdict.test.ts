@@ -14,6 +14,7 @@ const part = (
   same: 0,
   differing: { ...none, ...differing },
   decided: { ...none, ...decided },
+  converted: none,
 });
 
 describe('an agreement in a line', () => {

@@ -11,11 +11,20 @@ const WORDS: Record<DifferenceKind, string> = {
   extra: 'extra',
 };
 
-/** "Every one of 4,312 notes is there; 4,290 begin within 12 ms of where they were; 22 moved by decision." */
+/** "Every one of 4,312 notes is there; 4,290 begin within 12 ms of where they were; 22 moved (20 by decision, 2 unexplained)." */
 export function verdictOf({ parts, fit }: Pick<Agreement, 'parts' | 'fit'>, within: Milliseconds): string {
   const sum = (of: (part: PartAgreement) => number) => parts.reduce((total, part) => total + of(part), 0);
   const notes = sum((part) => part.notes[0]);
   if (notes + sum((part) => part.notes[1]) === 0) return 'There is no note on either side.';
+  const whose = (kind: DifferenceKind) => {
+    const [decided, converted] = [sum((part) => part.decided[kind]), sum((part) => part.converted[kind])];
+    const rest = sum((part) => part.differing[kind]) - decided - converted;
+    return [
+      ...(decided > 0 ? [`${number(decided)} by decision`] : []),
+      ...(converted > 0 ? [`${number(converted)} by conversion`] : []),
+      ...(rest > 0 ? [`${number(rest)} unexplained`] : []),
+    ].join(', ');
+  };
   const missing = sum((part) => part.differing.missing);
   const moved = sum((part) => part.differing.moved);
   const there =
@@ -23,11 +32,8 @@ export function verdictOf({ parts, fit }: Pick<Agreement, 'parts' | 'fit'>, with
       ? `Every one of ${number(notes)} notes is there`
       : `${number(notes - missing)} of ${number(notes)} notes are there`;
   const kinds = DIFFERENCE_KINDS.flatMap((kind) => {
-    const [all, decided] = [sum((part) => part.differing[kind]), sum((part) => part.decided[kind])];
-    return [
-      ...(decided > 0 ? [`${number(decided)} ${WORDS[kind]} by decision`] : []),
-      ...(all > decided ? [`${number(all - decided)} ${WORDS[kind]}`] : []),
-    ];
+    const all = sum((part) => part.differing[kind]);
+    return all > 0 ? [`${number(all)} ${WORDS[kind]} (${whose(kind)})`] : [];
   });
   const place = `${number(notes - missing - moved)} begin within ${within} ms of where they were`;
   return `${[there, place, ...kinds, ...clockInWords(fit)].join('; ')}.`;
@@ -44,7 +50,7 @@ function clockInWords({ ratio, offset }: Agreement['fit']): string[] {
 /** An agreement where there is room for a line only. */
 export interface AgreementInNumbers {
   words: string;
-  /** Share of the notes that are there as they were, or differ because somebody decided so; 0–1. */
+  /** Share of the notes that are there as they were, or differ for a reason that is known; 0–1. */
   same: number;
 }
 
@@ -52,6 +58,6 @@ export function agreementInNumbers({ words, parts }: Pick<Agreement, 'words' | '
   const sum = (of: (part: PartAgreement) => number) => parts.reduce((total, part) => total + of(part), 0);
   const notes = sum((part) => part.notes[0]);
   const all = (counts: PartAgreement['differing']) => DIFFERENCE_KINDS.reduce((total, kind) => total + counts[kind], 0);
-  const differing = sum((part) => all(part.differing) - all(part.decided));
+  const differing = sum((part) => all(part.differing) - all(part.decided) - all(part.converted));
   return { words, same: notes === 0 ? 1 : Math.max(0, 1 - differing / notes) };
 }

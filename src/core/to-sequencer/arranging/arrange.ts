@@ -35,6 +35,8 @@ export interface ArrangedFile {
   label: string;
   file: SmfFile;
   tracks: WorkingTrack[];
+  /** Chunk by chunk as it came, but for those that are left out. */
+  asReceived: boolean;
   /** Silence put before the music. */
   silence: WrittenUnits;
   /** What its bars are called. */
@@ -101,6 +103,7 @@ export function arrange(arrangement: Arrangement, settings: DirectionB): Arrange
         label,
         file,
         tracks: some,
+        asReceived: untouched,
         silence: window.silence,
         numbering: window.numbering,
         betweenTicks,
@@ -184,6 +187,7 @@ function asItIs({ cleaned, leftOut }: Arrangement): ArrangedFile {
     label: '',
     file: withoutChunks(cleaned, leftOut),
     tracks: [],
+    asReceived: true,
     silence: 0,
     numbering: [],
     betweenTicks: 0,

@@ -53,6 +53,8 @@ export interface Sound {
   cents: number;
   /** Which of the part's doublings plays it. */
   doubling?: number;
+  /** Of a cue: somebody else's note, printed small. */
+  cue?: true;
   /** A line from it to the key of the next symbol. */
   glide?: { kind: 'glissando' | 'slide'; to: MidiKey };
   /** The second of two alternating symbols: its keys, and the length of both. */
@@ -60,6 +62,7 @@ export interface Sound {
 }
 
 const NO_MARKS: SymbolMarks = {};
+const cueOf = ({ cue }: SymbolInBar): Pick<Sound, 'cue'> => (cue ? { cue } : {});
 const FLAGS: Partial<Record<SymbolInBar['type'], number>> = { eighth: 1, '16th': 2, '32nd': 3, '64th': 4, '128th': 5 };
 
 /** Words that change how a part is played from there on. */
@@ -186,6 +189,7 @@ class SoundReader {
         cents: note.cents ?? 0,
         ...(note.doubling !== undefined && { doubling: note.doubling }),
         ...(glide && { glide }),
+        ...cueOf(symbol),
         ...(alternates && {
           alternates: { keys: alternates.notes.map((one) => one.key), until: end + alternates.duration },
         }),
