@@ -90,7 +90,7 @@ test('tracks become players: choose, deal out, gather, take out keyswitches; the
   await page.getByRole('combobox', { name: 'Meaning of keyswitch D1' }).click();
   await page.locator('.ant-select-item-option', { hasText: 'pizz.' }).last().click();
   await expect(page.getByRole('button', { name: 'Ledger (4)' })).toBeVisible();
-  await expect(page.getByText('Nothing is in doubt.')).toBeVisible();
+  await expect(page.getByText('No open queries.')).toBeVisible();
 
   const xml = await exportedXml(page);
   const parts = readParts(xml);

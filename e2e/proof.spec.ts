@@ -41,7 +41,7 @@ test('the score, played, agrees with the original; a cell opens its bar; the sto
   await story.getByRole('button', { name: 'Markdown' }).click();
   const kept = readFileSync(await (await waiting).path(), 'utf8');
   expect(kept).toMatch(/^# The Clockmaker’s Goose, cue 3/);
-  expect(kept).toContain('Nothing yet: everything is as the engine found it.');
+  expect(kept).toContain('No decisions yet.');
 });
 
 test('a file that came back is held against the original, note by note', async ({ page }) => {
@@ -62,7 +62,11 @@ test('a file that came back is held against the original, note by note', async (
     .setInputFiles({ name: 'came back.mid', mimeType: 'audio/midi', buffer: withoutSomeNotes() });
   await expect(page.getByText('Unexplained (40)')).toBeVisible();
   // A row opens its place wherever it is clicked, and the comparison is still there afterwards.
-  await page.getByRole('region', { name: 'Differences' }).getByText(/is missing/).first().click();
+  await page
+    .getByRole('region', { name: 'Differences' })
+    .getByText(/is missing/)
+    .first()
+    .click();
   await expect(page).toHaveURL(/rhythm$/);
   await goTo(page, 'Proof');
   await expect(page.getByText('Unexplained (40)')).toBeVisible();

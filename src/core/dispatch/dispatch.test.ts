@@ -266,7 +266,7 @@ describe('a parcel', () => {
     for (const { path, words } of files)
       expect(contents).toMatch(new RegExp(`${path.replace(/[.()]/g, '\\$&')}.*${words}`));
     expect(contents).toContain('Still open:\n  - Is it so?');
-    expect(contentsSheet({ ...of, open: [] })).toContain('Nothing is in doubt.');
+    expect(contentsSheet({ ...of, open: [] })).toContain('No open queries.');
   });
 });
 

@@ -105,12 +105,11 @@ const OF_TRACKS: OpenQuery['kind'][] = [
 
 function whereBarOneIs(bars: readonly Bar[]): string {
   const first = bars.findIndex(({ number: own }) => own === 1);
-  const words = many(bars.length, 'bar');
+  const hasPickup = bars.length > 1 && bars[0]!.implicit && bars[0]!.number < 1;
+  const words = hasPickup ? `${many(bars.length - 1, 'bar')} and a pickup` : many(bars.length, 'bar');
   if (first < 0) return `${words}, counted from ${bars[0]?.number ?? 1}; none is bar 1.`;
   if (first === 0) return `${words}; bar 1 is the file’s first.`;
-  return first === 1 && bars[0]!.implicit
-    ? `${words} with a pickup before bar 1.`
-    : `${words}; bar 1 is the file’s bar ${first + 1}.`;
+  return first === 1 && hasPickup ? `${words}.` : `${words}; bar 1 is the file’s bar ${first + 1}.`;
 }
 
 function draftScore(draft: Draft, { score, pages, marks }: Recipe, summary: Summary): void {

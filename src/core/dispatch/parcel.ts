@@ -40,7 +40,7 @@ export function contentsSheet({ title, recipe, date, words, open, files }: Conte
     'What is in it',
     ...lines,
     '',
-    open.length === 0 ? 'Nothing is in doubt.' : 'Still open:',
+    open.length === 0 ? 'No open queries.' : 'Still open:',
     ...open.map((one) => `  - ${one}`),
     '',
     `${SUMS} has the SHA-256 sum of every file.`,

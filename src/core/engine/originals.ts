@@ -3,6 +3,7 @@ import { readMusicXmlParts, type MusicXmlReading } from '../musicxml';
 import { performanceFromSmf, type Performance } from '../performance';
 import { readSmf, type SmfReading } from '../smf';
 import { isScoreFile } from './file-kind';
+import { notesRead, type NotesRead } from './notes-read';
 
 /** A MIDI file as it was read. */
 export interface MidiOriginal {
@@ -19,17 +20,22 @@ export interface Originals {
   size: number;
   /** What each is. */
   kinds: readonly ('midi' | 'score')[];
+  /** What of the scores' notes was read; counted when it is first asked for. */
+  notesRead: () => NotesRead | null;
 }
 
 /** @throws SmfError or MusicXmlError with one sentence when one of the files cannot be read */
 export function readOriginals(files: readonly Uint8Array[]): Originals {
   const kinds = files.map((bytes) => (isScoreFile(bytes) ? ('score' as const) : ('midi' as const)));
   const scores = files.filter((_, i) => kinds[i] === 'score');
+  const score = scores.length > 0 ? readMusicXmlParts(scores) : null;
+  let counted: NotesRead | null | undefined;
   return {
     midi: files.filter((_, i) => kinds[i] === 'midi').map(readMidi),
-    score: scores.length > 0 ? readMusicXmlParts(scores) : null,
+    score,
     size: files.reduce((sum, bytes) => sum + bytes.length, 0),
     kinds,
+    notesRead: () => (counted ??= score && notesRead(scores, score.score)),
   };
 }
 

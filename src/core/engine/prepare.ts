@@ -14,7 +14,7 @@ export interface Prepared {
   /** What was found in free playing; null where the file's bars are its own. */
   following: Following | null;
   /** Whose times were taken, and how the versions agree; null where they are not of one music. */
-  timed: { original: number; versions: TwoVersions | null } | null;
+  timed: { original: number; versions: TwoVersions | null; playing: Performance } | null;
 }
 
 /** What of the settings says how the originals are put together. */
@@ -85,7 +85,7 @@ function timedBy(
 ): Pick<Prepared, 'performance' | 'timed'> {
   if (!playing) return { performance: written, timed: null };
   const versions = withTimeOf(written, playing);
-  return { performance: versions?.performance ?? written, timed: { original, versions } };
+  return { performance: versions?.performance ?? written, timed: { original, versions, playing } };
 }
 
 /** Numbers as they are when one original is taken out of the row. */

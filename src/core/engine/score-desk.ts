@@ -39,7 +39,7 @@ import { soundingFile, soundingScore } from './sounding-file';
 import { previewDeal, type DealPreview } from './deal-preview';
 import { readOriginals, type Originals } from './originals';
 import { preparedBy, prepareOriginals, type Prepared as Timed } from './prepare';
-import { timedInNumbers, versionDoubts } from './version-doubts';
+import { measuredAgainst, timedInNumbers, versionDoubts } from './version-doubts';
 import { exportScore, partAlone, type ScoreExport, type ScoreFormat } from './score-formats';
 import { summarise, type Opened, type Summary } from './score-summary';
 import {
@@ -51,6 +51,7 @@ import {
   type StudioExport,
   type TimeLineSummary,
 } from './studio';
+import { readingInWords } from './notes-read';
 import { notesOf, numberingAgainst } from './numbering';
 import { exportedMusic, receivedMusic, writtenMusic, type HearingVersion } from './versions';
 
@@ -166,7 +167,17 @@ export class ScoreDesk {
 
   /** The last conversion without its notes. */
   summary(): Summary {
-    return summarise(this.converted(), this.prepared.performance, this.prepared.opened);
+    const { performance, opened, timed } = this.prepared;
+    const away = () => measuredAgainst(opened.timed, timed?.playing, this.sounding());
+    const now = timed ? { ...opened, timed: away() } : opened;
+    const made = summarise(this.converted(), performance, now);
+    const read = this.originals.notesRead();
+    if (!read) return made;
+    // Notes are compared, and nothing else of a score.
+    return {
+      ...made,
+      audit: [readingInWords(read), made.audit, 'Markings are not compared.'].filter(Boolean).join(' '),
+    };
   }
 
   /** Notes and controllers of one track, for looking at. @throws Error when there is no such track */

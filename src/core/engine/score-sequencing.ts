@@ -35,7 +35,7 @@ import { barIndexAt, bpmFromMicroseconds, writtenUnits } from '../time';
 import { SequenceDesk, type SequenceFiles } from './sequence-desk';
 import { scoreSummary, type SequenceSummary } from './sequence-summary';
 import { timeLineOfSequence } from './studio';
-import { timedInNumbers, versionDoubts, type TimedInNumbers } from './version-doubts';
+import { measuredAgainst, timedInNumbers, versionDoubts, type TimedInNumbers } from './version-doubts';
 import { sequencedMusic, writtenMusic } from './versions';
 
 /** A score, and what was taken of its playing. */
@@ -72,7 +72,11 @@ export class ScoreSequencing extends SequenceDesk {
     this.whole = whole!;
     this.settings = settings;
     const handIds = settings.folds.length === 0 ? handIdsOf(this.reading.score) : new Map<PartId, PartId>();
-    return { ...scoreSummary({ ...this.reading, score }, whole!, files, sequencing, queries, handIds), timed };
+    const measured = timed && measuredAgainst(timed, this.playing?.performance, musicOfSequence(score, whole!));
+    return {
+      ...scoreSummary({ ...this.reading, score }, whole!, files, sequencing, queries, handIds),
+      timed: measured,
+    };
   }
 
   protected another(): SequenceDesk {

@@ -39,7 +39,7 @@ function whatWasDecided({ decisions, nameOf }: Story): string {
   const words = decisions.map((one) =>
     one.kind === 'useHouseList' ? `${describe(one, nameOf)} (the house list)` : describe(one, nameOf),
   );
-  return `## What was decided\n\n${list(words, 'Nothing yet: everything is as the engine found it.')}`;
+  return `## What was decided\n\n${list(words, 'No decisions yet.')}`;
 }
 
 function whatCameOfIt({ agreement: { words, parts } }: Story): string {
@@ -62,5 +62,5 @@ function whatCameOfIt({ agreement: { words, parts } }: Story): string {
 }
 
 function whatIsOpen({ open }: Story): string {
-  return `## What is open\n\n${list(open, 'Nothing is in doubt.')}`;
+  return `## What is open\n\n${list(open, 'No open queries.')}`;
 }

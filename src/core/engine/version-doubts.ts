@@ -1,6 +1,7 @@
 /* What is asked where one original has the bars and another one the times. */
 import { queryId } from '../base';
 import type { Performance } from '../performance';
+import { agreementOf, musicOfPerformance, type SoundingMusic } from '../proof';
 import type { Query } from '../queries';
 import { barIndexAt, tickAtSeconds, type Bar, type Milliseconds } from '../time';
 import type { Prepared } from './prepare';
@@ -9,22 +10,40 @@ import type { Prepared } from './prepare';
 export interface TimedInNumbers {
   original: number;
   /** Null where the two have too little in common. */
-  found: { matched: number; missing: number; extra: number; largestShift: Milliseconds } | null;
+  found: { matched: number; missing: number; extra: number } | null;
+  /** How far what was made, played, is from the playing; null before it was measured. */
+  away: { typical: Milliseconds; largest: Milliseconds } | null;
 }
 
-export function timedInNumbers(timed: Prepared['timed']): TimedInNumbers | null {
+export function timedInNumbers(
+  timed: Pick<NonNullable<Prepared['timed']>, 'original' | 'versions'> | null,
+): TimedInNumbers | null {
   if (!timed) return null;
   const { original, versions } = timed;
-  if (!versions) return { original, found: null };
-  const { matched, missing, extra, largestShift } = versions;
-  return { original, found: { matched, missing, extra: extra.length, largestShift } };
+  if (!versions) return { original, found: null, away: null };
+  const { matched, missing, extra } = versions;
+  return { original, found: { matched, missing, extra: extra.length }, away: null };
+}
+
+/** Measured on what was made, note by note by time and key; not by the alignment it was made with. */
+export function measuredAgainst(
+  timed: TimedInNumbers | null,
+  playing: Performance | undefined,
+  made: SoundingMusic,
+): TimedInNumbers | null {
+  if (!timed?.found || !playing) return timed;
+  const { typical, largest } = agreementOf(musicOfPerformance(playing), made);
+  return { ...timed, away: { typical, largest } };
 }
 
 /** Of many bars so many are named. */
 const MOST_NAMED = 6;
 
 export function versionDoubts(
-  { timed, performance }: Pick<Prepared, 'timed' | 'performance'>,
+  {
+    timed,
+    performance,
+  }: { timed: Pick<NonNullable<Prepared['timed']>, 'original' | 'versions'> | null; performance: Performance },
   bars: readonly Bar[],
 ): Query[] {
   if (!timed) return [];

@@ -20,6 +20,8 @@ export interface ReaderView {
   parts: ReaderPart[];
   /** Measures whose voices do not fill what their meter or their neighbours say: "Flute, measure 12". */
   uneven: string[];
+  /** Measures that say themselves that they are not full: pickups, bars cut by a repeat. */
+  partial: number;
   /** Ties, slurs and tuplets that begin and never end, or end and never began. */
   open: string[];
   /** Parts of the list without music, or music without a name in the list. */
@@ -99,6 +101,7 @@ export function readerSees(bytes: Uint8Array): ReaderView {
     title: textIn(child(child(root, 'work'), 'work-title')) || textIn(child(root, 'movement-title')),
     parts: read.map(({ view }) => view),
     uneven: read.flatMap(({ uneven }) => uneven),
+    partial: Math.max(0, ...read.map(({ partial }) => partial)),
     open: read.flatMap(({ open }) => open),
     strays: [
       ...[...listed].filter(([id]) => !ids.has(id)).map(([, name]) => name),
@@ -110,6 +113,7 @@ export function readerSees(bytes: Uint8Array): ReaderView {
 interface ReadPart {
   view: ReaderPart;
   uneven: string[];
+  partial: number;
   open: string[];
 }
 
@@ -117,6 +121,7 @@ interface ReadPart {
 class PartReader {
   private readonly spans = new Spans();
   private readonly uneven: string[] = [];
+  private partial = 0;
   private measures = 0;
   private notes = 0;
   private divisions = 1;
@@ -130,16 +135,19 @@ class PartReader {
     this.notes += all(measure, 'note').filter((note) => child(note, 'pitch') ?? child(note, 'unpitched')).length;
     const length = longest / this.divisions;
     // Pickups and bars cut by a repeat say that they are no full bars.
+    const short = measure.attributes.implicit === 'yes' && this.meter !== null && length < this.meter - 1e-3;
+    if (short) this.partial++;
     const full = measure.attributes.implicit !== 'yes' && this.meter !== null && length > 0;
     if (beyond || (full && Math.abs(length - this.meter!) > 1e-3))
       this.uneven.push(measure.attributes.number ?? String(this.measures));
   }
 
   read(name: string): ReadPart {
-    const { measures, notes, transposes } = this;
+    const { measures, notes, partial, transposes } = this;
     return {
       view: { name, measures, notes, transposes },
       uneven: this.uneven.map((number) => `${name}, measure ${number}`),
+      partial,
       open: this.spans.left(name),
     };
   }
@@ -226,7 +234,7 @@ const someOf = (list: readonly string[]) =>
 
 /** What a strict reader would stumble over in a delivered score, and what it sees where it would not. */
 export function checkScore(bytes: Uint8Array, bars: number | null): Finding[] {
-  const { version, parts, uneven, open, strays } = readerSees(bytes);
+  const { version, parts, uneven, partial, open, strays } = readerSees(bytes);
   const nameless = parts.filter(({ name }) => name.trim() === '').length;
   const lengths = new Set(parts.map(({ measures }) => measures));
   const transposing = parts.filter(({ transposes }) => transposes !== 0);
@@ -245,7 +253,9 @@ export function checkScore(bytes: Uint8Array, bars: number | null): Finding[] {
     ),
     finding(
       uneven.length === 0,
-      'Every bar is as long as its meter.',
+      partial === 0
+        ? 'Every bar is as long as its meter.'
+        : `Every bar is as long as its meter, but for ${partial === 1 ? 'one that is' : `${partial} that are`} marked as not full.`,
       `Bars are not as long as their meter: ${someOf(uneven)}. Look at Timeline whether that is meant.`,
     ),
     finding(

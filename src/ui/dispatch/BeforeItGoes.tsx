@@ -79,14 +79,20 @@ function Facts() {
   // A first track without notes that carries the tempo is not missing anywhere.
   const conductor = opened?.survey.tracks.find((track) => track.index === 0 && track.notes === 0)?.id;
   const out = summary?.tracks.filter((track) => track.leftOut && track.id !== conductor) ?? [];
+  // Asked of the parts too, not only of what casting says of the tracks.
+  const nowhere = (summary?.opened.survey.tracks ?? [])
+    .filter(({ id, notes }) => notes > 0 && !summary!.parts.some((part) => part.tracks.includes(id)))
+    .filter(({ id }) => !out.some((track) => track.id === id))
+    .map(({ id, name }) => ({ id, name, reason: 'in no part' }));
+  const left = [...out, ...nowhere];
   return (
     <>
       {summary && <li>{summary.audit}</li>}
       {summary && (
         <li>
-          {out.length === 0
+          {left.length === 0
             ? 'Every track with notes is in the score.'
-            : `${count(out.length, 'track is', 'tracks are')} left out: ${out.map((track) => `“${track.name || track.id}” (${track.reason})`).join(', ')}.`}
+            : `${count(left.length, 'track is', 'tracks are')} left out: ${left.map((track) => `“${track.name || track.id}” (${track.reason})`).join(', ')}.`}
         </li>
       )}
       {sequence?.kind === 'score' && <li>{ticksInWords(sequence.files[0]!.report)}</li>}

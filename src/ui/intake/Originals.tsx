@@ -99,12 +99,14 @@ function Role({ number, fileName }: { number: number; fileName: string }) {
 function Timed() {
   const timed = useWorkspace(timedOnDesk);
   if (!timed?.found) return <span className="soft">not the same music: its time is not taken</span>;
-  const { matched, missing, extra, largestShift } = timed.found;
+  const { matched, missing, extra } = timed.found;
+  const { away } = timed;
   return (
     <span className="soft">
       {matched} of {matched + missing} notes found
-      {extra > 0 && `, ${extra} of its own not written`}; each at its second within{' '}
-      {largestShift < 0.1 ? '0.1' : largestShift.toFixed(1)} ms
+      {extra > 0 && `, ${extra} of its own not written`}
+      {away &&
+        `; played back, half of them begin within ${Math.ceil(away.typical)} ms of the playing, all within ${Math.ceil(away.largest)} ms`}
     </span>
   );
 }

@@ -26,7 +26,7 @@ export function QueryPanel() {
         <Tooltip title="Queries (Q)" placement="left">
           <button type="button" className={styles.unfold} onClick={() => fold(false)} aria-label="Show the queries">
             {queries.length > 0 ? <span className={styles.flag}>{queries.length}</span> : <CheckCircleOutlined />}
-            <span className={styles.upright}>{queries.length > 0 ? 'Queries' : 'Nothing is in doubt.'}</span>
+            <span className={styles.upright}>{queries.length > 0 ? 'Queries' : 'No open queries.'}</span>
           </button>
         </Tooltip>
       </aside>
@@ -60,7 +60,7 @@ export function QueryPanel() {
       {summary && queries.length === 0 && (
         <div className={styles.calm}>
           <CheckCircleOutlined className={styles.calmMark} />
-          <p>Nothing is in doubt.</p>
+          <p>No open queries.</p>
           <p className="soft">
             {direction === 'to-sequencer' ? 'The MIDI is ready to go out.' : 'The score is ready to go out.'}
           </p>

@@ -63,7 +63,7 @@ describe('the queries', () => {
       },
     });
     render(<QueryPanel />);
-    expect(screen.getByText('Nothing is in doubt.')).toBeDefined();
+    expect(screen.getByText('No open queries.')).toBeDefined();
   });
 });
 

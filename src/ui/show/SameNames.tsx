@@ -10,6 +10,7 @@ import { changeLedger } from '@/storage/jobs';
 import type { JobRecord } from '@/storage/schema';
 import { goToStation } from '../job/goToStation';
 import { sentence } from '../shared/receive';
+import { namesInWords } from './cueState';
 import styles from './show.module.css';
 
 /** Players that are called otherwise in one cue than in the others, each with its remedy. */
@@ -26,8 +27,8 @@ export function SameNames({ cues }: { cues: readonly JobRecord[] }) {
         asOne(one.rename.map(({ part, name }) => ({ kind: 'renamePart' as const, part: partId(part), name }))),
       ),
     ).catch((error) => void message.error(sentence(error)));
-  if (odd.length === 0)
-    return cues.length > 1 ? <p className={styles.same}>Every player has the same name in every cue.</p> : null;
+  const said = namesInWords(cues, odd.length);
+  if (odd.length === 0) return said ? <p className={styles.same}>{said}</p> : null;
   return (
     <ul className={styles.odd} aria-label="Names that differ">
       {odd.map((one) => (

@@ -18,3 +18,11 @@ export function stateOf({ facts, changedAt, sent = [] }: JobRecord): CueState {
   if ((sent.at(-1)?.at ?? 0) >= changedAt) return 'sent';
   return facts.openQueries > 0 ? 'doubt' : 'ready';
 }
+
+/** Only of cues that were read, as they are now; null where there is nothing to compare yet. */
+export function namesInWords(cues: readonly Pick<JobRecord, 'facts' | 'changedAt'>[], odd: number): string | null {
+  const read = cues.filter(({ facts, changedAt }) => facts && !facts.failure && facts.of === changedAt).length;
+  if (odd > 0 || cues.length < 2) return null;
+  if (read === cues.length) return 'Every player has the same name in every cue.';
+  return read < 2 ? null : `Every player has the same name in the ${read} of ${cues.length} cues analysed so far.`;
+}
