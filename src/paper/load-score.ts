@@ -7,9 +7,47 @@ import type { VerovioToolkit } from 'verovio/esm';
 
 /** Loads a score of ours. @returns whether it could be read */
 export function loadScore(toolkit: VerovioToolkit, musicXml: string): boolean {
+  const repeats = musicXml.includes('<measure-repeat');
+  // A sign for a bar needs the room of one.
+  toolkit.setOptions({ measureMinWidth: repeats ? REPEAT_WIDTH : USUAL_WIDTH });
   if (!toolkit.loadData(musicXml)) return false;
   const changes = ownChanges(musicXml);
-  return changes.length === 0 || toolkit.loadData(withOwnSignatures(toolkit.getMEI({}), musicXml, changes));
+  if (changes.length === 0 && !repeats) return true;
+  const own = withOwnSignatures(toolkit.getMEI({}), musicXml, changes);
+  return toolkit.loadData(repeats ? withCountedRepeats(own) : own);
+}
+
+/** Least width of a bar, in the engraver's units. */
+const USUAL_WIDTH = 15;
+const REPEAT_WIDTH = 30;
+/** Fewer repeat signs in a row are not counted; the first one never is. */
+const COUNTED_FROM = 4;
+
+/** Figures over repeat signs only where there are many in a row, and from the second on. */
+function withCountedRepeats(mei: string): string {
+  const measures = mei.split(/(?=<measure\b)/);
+  const signs = measures.map((measure) => new Set([...measure.matchAll(REPEATED_STAFF)].map(([, , staff]) => staff!)));
+  return measures
+    .map((measure, m) =>
+      measure.replace(REPEATED_STAFF, (_, begin: string, staff: string) => {
+        const before = runFrom(signs, staff, m, -1);
+        const row = before + runFrom(signs, staff, m, 1) - 1;
+        const counted = before > 1 && row >= COUNTED_FROM;
+        // One sign, however many voices it stands for.
+        return `${begin}<layer n="1"><mRpt${counted ? '' : ' num.visible="false"'}/></layer></staff>`;
+      }),
+    )
+    .join('')
+    .replace(/(<measure\b[^>]*) metcon="false"/g, '$1');
+}
+
+const REPEATED_STAFF = /(<staff\b[^>]*\bn="(\d+)"[^>]*>)(?:(?!<\/staff>)[^])*?<mRpt\b(?:(?!<\/staff>)[^])*<\/staff>/g;
+
+/** How many measures in a row, from one on, have the sign on a staff; that one counts. */
+function runFrom(signs: readonly ReadonlySet<string>[], staff: string, from: number, step: 1 | -1): number {
+  let n = 0;
+  while (signs[from + n * step]?.has(staff)) n++;
+  return n;
 }
 
 const KINDS = ['keySig', 'meterSig'] as const;

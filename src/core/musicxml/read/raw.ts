@@ -110,10 +110,10 @@ export interface RawMeasure {
   notes: RawNote[];
   directions: RawDirection[];
   /**
-   * From here on it is written as a sign that repeats so many bars before it; 0: no longer. For one staff, or (null)
+   * From here on (or from the next bar on: `after`) it is written as a sign that repeats so many bars before it; 0: no longer. For one staff, or (null)
    * for all.
    */
-  repeats: { bars: number; staff: number | null }[];
+  repeats: { bars: number; staff: number | null; after?: true }[];
   line: number;
 }
 

@@ -12,7 +12,7 @@ export function readAttributes(node: XmlNode, at: WrittenUnits, measure: RawMeas
   readTransposition(child(node, 'transpose'), measure);
   measure.staves = numberOf(node, 'staves') ?? measure.staves;
   for (const details of all(node, 'staff-details')) readStaff(details, measure);
-  for (const style of all(node, 'measure-style')) readStyle(style, measure);
+  for (const style of all(node, 'measure-style')) readStyle(style, measure, at);
 }
 
 function readSignatures(node: XmlNode, at: WrittenUnits, measure: RawMeasure): void {
@@ -91,9 +91,10 @@ function readStaff(details: XmlNode, measure: RawMeasure): void {
   measure.capo = numberOf(details, 'capo') ?? measure.capo;
 }
 
-function readStyle(style: XmlNode, measure: RawMeasure): void {
+function readStyle(style: XmlNode, measure: RawMeasure, at: WrittenUnits): void {
   const repeat = child(style, 'measure-repeat');
   const staff = style.attributes.number === undefined ? null : Number(style.attributes.number) || null;
   if (repeat?.attributes.type === 'start') measure.repeats.push({ bars: Math.max(1, Number(repeat.text) || 1), staff });
-  if (repeat?.attributes.type === 'stop') measure.repeats.push({ bars: 0, staff });
+  // Behind its notes it closes what reaches to the end of the bar.
+  if (repeat?.attributes.type === 'stop') measure.repeats.push({ bars: 0, staff, ...(at > 0 && { after: true }) });
 }

@@ -117,7 +117,8 @@ function barsOfPart(
   /** Bars that a sign repeats, by staff; null: on all of them. */
   const repeating = new Map<number | null, number>();
   measures.forEach((measure, b) => {
-    for (const { bars: count, staff } of measure?.repeats ?? []) repeating.set(staff, count);
+    const signs = measure?.repeats ?? [];
+    for (const { bars: count, staff, after } of signs) if (!after) repeating.set(staff, count);
     const notes = withoutTablature(measure?.notes ?? [], tablature);
     const { length } = bars[b]!;
     // Empty where nothing was written: a repeat sign may stand for it.
@@ -133,6 +134,7 @@ function barsOfPart(
       voices: voices.length > 0 ? voices : [restingVoice(length)],
       ...(likeBefore !== null && { likeBefore }),
     });
+    for (const { bars: count, staff, after } of signs) if (after) repeating.set(staff, count);
   });
   return partBars;
 

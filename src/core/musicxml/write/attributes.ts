@@ -103,18 +103,28 @@ export function writeAttributes(
   } else if (part.tablature?.show !== 'tablature')
     for (const { staff, clef } of clefs) writeClef(xml, clef, staves > 1 ? staff : undefined);
   if (transposition) writeTransposition(xml, transpositionAt(part, index), true);
-  for (const style of styles) {
-    xml.open('measure-style');
-    if (style.kind === 'multiple-rest') xml.leaf('multiple-rest', style.bars);
-    else
-      xml.leaf('measure-repeat', style.type === 'start' ? style.bars : null, {
-        type: style.type,
-        slashes: style.type === 'start' ? style.bars : undefined,
-      });
-    xml.close('measure-style');
-  }
+  for (const style of styles) writeStyle(xml, style);
   xml.close('attributes');
   return newKey ? part.writtenKeys[k]! : null;
+}
+
+/** What ends with the part. */
+export function writeClosingStyles(xml: XmlWriter, styles: readonly BarStyle[]): void {
+  if (styles.length === 0) return;
+  xml.open('attributes');
+  for (const style of styles) writeStyle(xml, style);
+  xml.close('attributes');
+}
+
+function writeStyle(xml: XmlWriter, style: BarStyle): void {
+  xml.open('measure-style');
+  if (style.kind === 'multiple-rest') xml.leaf('multiple-rest', style.bars);
+  else
+    xml.leaf('measure-repeat', style.type === 'start' ? style.bars : null, {
+      type: style.type,
+      slashes: style.type === 'start' ? style.bars : undefined,
+    });
+  xml.close('measure-style');
 }
 
 function writeKey(xml: XmlWriter, fifths: number, mode: string | null): void {

@@ -2,7 +2,7 @@ import { changesSignature, symbolsOf, type Part, type PartBar, type Score } from
 import { barIndexAt, type Bar } from '../../time';
 import type { BarStyle } from './attributes';
 
-/** Where repeat signs for equal bars and rests over several bars begin and end, by bar index. */
+/** Where repeat signs for equal bars and rests over several bars begin and end, by bar index; beyond the last: at its end. */
 export function barStyles(part: Part, score: Score, multiRests: boolean): ReadonlyMap<number, BarStyle[]> {
   const { bars } = part;
   const breaks = multiRests ? restBreaks(part, score) : new Set<number>();
@@ -16,7 +16,8 @@ export function barStyles(part: Part, score: Score, multiRests: boolean): Readon
       let end = b;
       while (same(bars[end])) end++;
       add(b, { kind: 'like-before', type: 'start', bars: like });
-      if (end < bars.length) add(end, { kind: 'like-before', type: 'stop', bars: like });
+      // What reaches the end of the part is closed behind its last bar: a sign left open goes on in the next part for some.
+      add(end, { kind: 'like-before', type: 'stop', bars: like });
       b = end;
       continue;
     }

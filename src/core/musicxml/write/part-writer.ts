@@ -14,7 +14,14 @@ import { groupBy } from '../../base';
 import { MARK_GROUPS, NOTE_MARKS, numbered, type Colour, type MarkElement, type MarkGroup } from '../../marks';
 import { QUARTER, type Bar, type WrittenUnits } from '../../time';
 import { barAccidentals, notesOnStaff, type PrintedAccidental } from './accidentals';
-import { attributesInside, stavesOf, writeAttributes, type AttributesInside, type BarStyle } from './attributes';
+import {
+  attributesInside,
+  stavesOf,
+  writeAttributes,
+  writeClosingStyles,
+  type AttributesInside,
+  type BarStyle,
+} from './attributes';
 import { barBeams, type Beam } from './beams';
 import { barStyles } from './bar-styles';
 import { directionsByBar, type Direction } from './directions';
@@ -97,6 +104,7 @@ export class PartWriter {
       this.fifths =
         writeAttributes(this.xml, this.score, this.part, i, this.divisions, this.styles.get(i) ?? []) ?? this.fifths;
       this.voices(bar, this.part.bars[i]!);
+      if (i === this.score.bars.length - 1) writeClosingStyles(this.xml, this.styles.get(i + 1) ?? []);
       this.barlineAfter(i);
       this.xml.close('measure');
     });
