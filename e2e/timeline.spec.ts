@@ -24,11 +24,11 @@ test('a meter is changed, bar 1 is set, and the studio’s map with its click sa
   await expect(page.getByLabel('Marker at bar 7', { exact: true })).toHaveValue('Goose waltz');
 
   await page.getByText('For the studio').click();
-  await page.getByText('a click track').click();
+  await page.getByText('Click track').click();
   await page.getByLabel('Count-in').fill('1');
   await page.getByLabel('Count-in').press('Enter');
-  await page.getByLabel('Time code of the first bar').fill('10:00:00:00');
-  await page.getByLabel('Time code of the first bar').press('Enter');
+  await page.getByLabel('Time code of bar 1').fill('10:00:00:00');
+  await page.getByLabel('Time code of bar 1').press('Enter');
   await expect(page.getByLabel('Drift check')).toContainText('no bar of the map begins more than 0.00 ms');
 
   const waiting = page.waitForEvent('download');

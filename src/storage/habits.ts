@@ -22,6 +22,16 @@ export async function rememberHabit(kind: string, like: string): Promise<void> {
   });
 }
 
+/** An answer that was undone is no habit, nor the beginning of one. */
+export async function unlearnHabit(kind: string, like: string): Promise<void> {
+  await database.transaction('rw', database.habits, async () => {
+    const known = await database.habits.get(kind);
+    if (known?.like !== like) return;
+    if (known.times <= 1) await database.habits.delete(kind);
+    else await database.habits.put({ ...known, times: known.times - 1 });
+  });
+}
+
 export async function forgetHabit(kind: string): Promise<void> {
   await database.habits.delete(kind);
 }

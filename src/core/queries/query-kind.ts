@@ -8,6 +8,8 @@ export interface Remedy {
   decision: Decision;
   /** Further decisions that belong to it. */
   also?: Decision[];
+  /** Takes a player or music away: never the one under the first key, whatever was answered before. */
+  lastResort?: true;
   /** What tells the same step where another query of its kind offers it; the label where none is given. */
   like?: string;
 }

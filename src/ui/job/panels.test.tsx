@@ -96,7 +96,11 @@ describe('the keys', () => {
     press('n');
     expect(useWorkspace.getState().query).toBe('staves/t1');
     press('n');
+    expect(useWorkspace.getState().query).toBe('staves/t2');
+    // Behind the last comes the first, and before the first the last.
     press('n');
+    expect(useWorkspace.getState().query).toBe('staves/t1');
+    press('b');
     expect(useWorkspace.getState().query).toBe('staves/t2');
     press('b');
     press('a');

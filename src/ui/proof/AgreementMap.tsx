@@ -7,7 +7,7 @@ import styles from './proof.module.css';
 const NAMES: Record<Cell, string> = {
   0: 'nothing is played',
   1: 'the same',
-  2: 'differs by decision',
+  2: 'differs, explained',
   3: 'differs, unexplained',
 };
 const CLASSES: Record<Cell, string | undefined> = {

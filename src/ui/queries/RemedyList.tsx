@@ -25,7 +25,7 @@ export function RemedyList({ query }: { query: OpenQuery }) {
           remedy={remedy}
           index={i}
           marked={i === marked}
-          asBefore={likeOf(remedy) === usual}
+          asBefore={!remedy.lastResort && likeOf(remedy) === usual}
         />
       ))}
       <SetAside query={query} />

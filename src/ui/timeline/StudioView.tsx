@@ -39,17 +39,17 @@ export function StudioView({ line }: { line: TimeLineSummary }) {
       <section aria-label="Studio map" className={styles.panel}>
         <h2>The map</h2>
         <label>
-          Ticks a quarter
+          Ticks per quarter (PPQ)
           <Select<number>
             size="small"
-            aria-label="Ticks a quarter"
+            aria-label="Ticks per quarter"
             value={map.ticksPerQuarter}
             onChange={(ticksPerQuarter) => change({ ticksPerQuarter })}
             options={TICKS.map((value) => ({ value, label: String(value) }))}
           />
         </label>
         <label>
-          Fewer tempo changes, within
+          Thin tempo changes, tolerance
           <CommittedNumber
             key={map.tolerance}
             value={map.tolerance}
@@ -61,7 +61,7 @@ export function StudioView({ line }: { line: TimeLineSummary }) {
           />
         </label>
         <label>
-          Counted in
+          Count-in
           <CommittedNumber
             key={`c${map.countIn}`}
             value={map.countIn}
@@ -76,7 +76,7 @@ export function StudioView({ line }: { line: TimeLineSummary }) {
           checked={map.click !== null}
           onChange={(event) => change({ click: event.target.checked ? USUAL_CLICK : null })}
         >
-          a click track
+          Click track
         </Checkbox>
         {map.click && <ClickSettings />}
         <h2>Time code</h2>
@@ -115,7 +115,7 @@ export function StudioView({ line }: { line: TimeLineSummary }) {
           </Button>
           {made && <PrintTable csv={made.csv} />}
           <Checkbox checked={everyBar} onChange={(event) => change({ everyBar: event.target.checked })}>
-            every bar in the table
+            Every bar in the table
           </Checkbox>
         </div>
         <p className={styles.verdict} aria-label="Drift check">
@@ -175,10 +175,10 @@ function ClickSettings() {
         />
       </label>
       <label>
-        halves
+        subdivisions
         <Select<number>
           size="small"
-          aria-label="Key of the halves"
+          aria-label="Key of the subdivisions"
           value={click.halfKey ?? 0}
           onChange={(key) => set({ halfKey: key || null })}
           options={[{ value: 0, label: 'silent' }, ...KEYS]}
@@ -203,8 +203,9 @@ function CodeInput() {
   const rate = useStudioSettings((state) => state.rate);
   const start = useStudioSettings((state) => state.start);
   const change = useStudioSettings((state) => state.change);
-  const [text, setText] = useState(codeOfFrames(start, rate));
-  const frames = framesOfCode(text, rate);
+  const [text, setText] = useState(start === 0 ? '' : codeOfFrames(start, rate));
+  // Nothing is said of bar 1: code counts from the beginning of the map.
+  const frames = text.trim() === '' ? 0 : framesOfCode(text, rate);
   const commit = () => frames !== null && change({ start: frames });
   return (
     <Input
@@ -212,6 +213,8 @@ function CodeInput() {
       className="mono"
       style={{ width: 130 }}
       aria-label="Time code of bar 1"
+      placeholder="not set"
+      title="Where it is not set, code counts from the beginning of the map."
       status={frames === null ? 'error' : ''}
       value={text}
       onChange={(event) => setText(event.target.value)}
@@ -225,7 +228,7 @@ function Drift({ made }: { made: StudioExport }) {
   return (
     <figure className={styles.drift}>
       <figcaption className="soft">
-        Drift of each bar in milliseconds; the largest {made.drift.largest.toFixed(2)}, the middle of all{' '}
+        Drift of each bar in milliseconds; largest {made.drift.largest.toFixed(2)}, median{' '}
         {made.drift.typical.toFixed(2)}
       </figcaption>
       <ResponsiveContainer width="100%" height={120}>

@@ -1,14 +1,24 @@
 import type { PartId, TrackId } from '../../base';
-import { queryKind, type Doubt } from '../query-kind';
+import { itIsRight, queryKind, type Doubt } from '../query-kind';
 
 /** A track that plays what another one plays. */
 export interface DuplicateTrack extends Doubt<'duplicate-track'> {
   track: TrackId;
   part: PartId;
+  facts: {
+    /** Players of different instruments: they are in unison, and nobody is there to thicken the sound. */
+    unison: boolean;
+  };
 }
 
 export const duplicateTrack = queryKind<DuplicateTrack>({
   kind: 'duplicate-track',
   effect: 'pitch',
-  remedies: ({ track }) => [{ label: 'Leave it out', decision: { kind: 'leaveOut', tracks: [track] } }],
+  remedies(query) {
+    const { track, facts } = query;
+    const out = { kind: 'leaveOut' as const, tracks: [track] };
+    const both = { ...itIsRight(query, 'Keep both'), like: 'keep-both' };
+    if (!facts.unison) return [{ label: 'Leave it out', decision: out }, both];
+    return [both, { label: 'Leave it out', decision: out, like: 'leave-out-a-player', lastResort: true }];
+  },
 });

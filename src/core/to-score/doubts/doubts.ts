@@ -142,6 +142,7 @@ export function trackQueries(performance: Performance, casting: Casting): Query[
     const track = performance.tracks.find((candidate) => candidate.id === id)!;
     return trackLabel(track);
   };
+  const instrumentOf = (id: TrackId) => casting.parts.find((part) => part.tracks.includes(id))?.instrument.id;
   const duplicates = [...findDuplicates(performance)].filter(([id, { of }]) => written.has(id) && written.has(of));
   return [
     ...duplicates.map(([id, { of, exact, transposed, later }]): Query => {
@@ -152,12 +153,16 @@ export function trackQueries(performance: Performance, casting: Casting): Query[
       ]
         .filter(Boolean)
         .join(', ');
+      const unison = instrumentOf(id) !== instrumentOf(of);
       return {
         id: queryId(`duplicate-track/${id}`),
         kind: 'duplicate-track',
         track: id,
         part: partOf(id),
-        message: `${nameOf(id)} plays ${exact ? 'exactly ' : ''}what ${nameOf(of)} plays${shift && ` (${shift})`}: perhaps only there to thicken the sound.`,
+        message: unison
+          ? `${nameOf(id)} plays ${exact ? 'exactly ' : ''}what ${nameOf(of)} plays${shift && ` (${shift})`}: two instruments in unison, both written.`
+          : `${nameOf(id)} plays ${exact ? 'exactly ' : ''}what ${nameOf(of)} plays${shift && ` (${shift})`}: perhaps only there to thicken the sound.`,
+        facts: { unison },
       };
     }),
     ...mixedTracks(performance)

@@ -1,5 +1,5 @@
 import { asOne, type Decision } from '@/core/decisions';
-import { enter, lessonsOf, moveTo, redo, settingsOf, undo, type Ledger } from '@/core/documents';
+import { EMPTY_LEDGER, enter, lessonsOf, moveTo, redo, settingsOf, undo, type Ledger } from '@/core/documents';
 import { isScoreFile, type FileKind } from '@/core/engine';
 import { learn } from '@/storage/house-list';
 import { originalBytes, saveDirection } from '@/storage/jobs';
@@ -120,8 +120,15 @@ export const jobSlice: Slice<JobSlice> = (set, get) => {
       if (lessons.length > 0) learn(lessons).catch((error) => set({ failure: sentence(error) }));
       if (decisions.length > 0) get().keep((ledger) => enter(ledger, asOne(decisions)));
     },
-    undo: () => get().keep(undo),
+    undo: () => {
+      const { position } = get().ledger ?? EMPTY_LEDGER;
+      get().unlearn(position - 1);
+      return get().keep(undo);
+    },
     redo: () => get().keep(redo),
-    moveTo: (position) => get().keep((ledger) => moveTo(ledger, position)),
+    moveTo: (position) => {
+      get().unlearn(position);
+      return get().keep((ledger) => moveTo(ledger, position));
+    },
   };
 };

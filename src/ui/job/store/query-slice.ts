@@ -4,7 +4,7 @@ import { enter, settingsOf } from '@/core/documents';
 import { asideOf, likeOf, stepOf, type OpenQuery, type Remedy } from '@/core/queries';
 import { instrumentById } from '@/core/instruments';
 import type { Changes } from '@/core/proof';
-import { habits, rememberHabit } from '@/storage/habits';
+import { habits, rememberHabit, unlearnHabit } from '@/storage/habits';
 import { engineWorker } from '@/workers/engine-client';
 import { goToStation } from '../goToStation';
 import { stationOf } from '../stations';
@@ -50,6 +50,10 @@ export interface QuerySlice {
   /** @param remedy null ends the preview */
   tryOut: (query: OpenQuery, remedy: number | null) => void;
   fold: (folded: boolean) => void;
+  /** Answers that were learnt from since the job was opened, with the ledger's position after each. */
+  learnt: readonly { position: number; kind: OpenQuery['kind']; like: string }[];
+  /** What was undone, back to a position of the ledger, is no habit. */
+  unlearn: (position: number) => void;
   /** Reads how queries are usually answered. */
   readHabits: () => Promise<void>;
 }
@@ -77,7 +81,7 @@ export function isFolded(state: Workspace): boolean {
 /** The remedy that is likeliest to be taken: what is tried out, what the house usually does, the first. */
 export function markedRemedy({ tried, habits: usual }: Workspace, { id, kind, remedies }: OpenQuery): number {
   if (tried?.query === id) return tried.remedy;
-  const habit = remedies.findIndex((remedy) => likeOf(remedy) === usual.get(kind));
+  const habit = remedies.findIndex((remedy) => !remedy.lastResort && likeOf(remedy) === usual.get(kind));
   return Math.max(0, habit);
 }
 
@@ -85,6 +89,7 @@ export const querySlice: Slice<QuerySlice> = (set, get) => ({
   ...NO_QUERY,
   folded: null,
   habits: new Map(),
+  learnt: [],
 
   point: (query) => {
     if (!query) return set(NO_QUERY);
@@ -107,8 +112,20 @@ export const querySlice: Slice<QuerySlice> = (set, get) => ({
     const answers = [{ query, remedy }, ...(alike?.answers ?? [])];
     set({ tried: null });
     get().decide(asOne(answers.map((one) => stepOf(one.query, one.remedy))));
+    if (remedy.lastResort) return;
+    const learnt = { position: get().ledger?.position ?? 0, kind: query.kind, like: likeOf(remedy) };
+    set((state) => ({ learnt: [...state.learnt, learnt] }));
     // A habit is a help, not a decision: one that could not be kept is formed next time.
     void rememberHabit(query.kind, likeOf(remedy))
+      .then(() => get().readHabits())
+      .catch(() => {});
+  },
+
+  unlearn: (position) => {
+    const undone = get().learnt.filter((one) => one.position > position);
+    if (undone.length === 0) return;
+    set((state) => ({ learnt: state.learnt.filter((one) => one.position <= position) }));
+    void Promise.all(undone.map(({ kind, like }) => unlearnHabit(kind, like)))
       .then(() => get().readHabits())
       .catch(() => {});
   },
@@ -141,19 +158,21 @@ export const querySlice: Slice<QuerySlice> = (set, get) => ({
   readHabits: async () => set({ habits: await habits() }),
 });
 
-/** From the one looked at, also when it is answered by now; the ends are ends. */
+/** From the one looked at, also when it is answered by now; behind the last comes the first. */
 function nextQuery(state: Workspace, step: 1 | -1): OpenQuery | undefined {
   const open = queriesOf(state);
   if (state.query === null) return step > 0 ? open[0] : open.at(-1);
   const at = open.findIndex(({ id }) => id === state.query);
-  if (at >= 0) return open[at + step];
+  // It goes round as long as any is open.
+  if (at >= 0) return open.length > 1 ? open[(at + step + open.length) % open.length] : undefined;
   // The first open one that stood after it, or before it.
   const was = state.walked.indexOf(state.query);
   const beyond = step > 0 ? state.walked.slice(was + 1) : state.walked.slice(0, Math.max(0, was)).reverse();
   const ids = new Set(open.map(({ id }) => id));
   const next = beyond.find((id) => ids.has(id));
   // What is asked since then stands at the end.
-  return next ? open.find(({ id }) => id === next) : open.find(({ id }) => !state.walked.includes(id));
+  if (next) return open.find(({ id }) => id === next);
+  return open.find(({ id }) => !state.walked.includes(id)) ?? (step > 0 ? open[0] : open.at(-1));
 }
 
 /** Other open queries that offer the same step: in the instrument's family, where those are not all, and in the job. */
