@@ -120,7 +120,9 @@ test('a score and the cue as it was played are one job, in both directions', asy
   await open(page, fromSequencer, 'To score');
   await goTo(page, 'Intake');
   await page.locator('input[type=file]').first().setInputFiles(DEMO_FILE);
-  await expect(page.getByText(/^1223 of 1223 notes found; played back, half of them begin within \d+ ms of the playing/)).toBeVisible({ timeout: 60_000 });
+  await expect(
+    page.getByText(/^1223 of 1223 notes found; played back, half of them begin within \d+ ms of the playing/),
+  ).toBeVisible({ timeout: 60_000 });
   const score = (await downloaded(page, 'MusicXML')).toString('utf8');
   // The cue has its own tempo for the waltz; the score had it too, and keeps its values.
   expect(readParts(score)[0]!.notes).toHaveLength(123);

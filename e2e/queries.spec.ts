@@ -71,6 +71,8 @@ test('all queries alike are settled in one step, which is one line and one undo'
   await dropFile(page, midi('low.mid', fortyQueries().slice(10, 20)));
   await expect.poll(() => open(page), { timeout: 60_000 }).toBeGreaterThanOrEqual(10);
   const asked = await open(page);
+  // Keys work wherever no text is typed: also while a switch of stations' looks has the focus.
+  await page.getByRole('radiogroup').first().getByRole('radio').first().focus();
   await page.keyboard.press('n');
   await expect(queries(page).locator('[aria-expanded=true]')).toContainText('Oboe');
   await page.keyboard.press('Shift+A');

@@ -1,4 +1,5 @@
 import { writeFileSync } from 'node:fs';
+import { basename } from 'node:path';
 import { checkTracks, EMPTY_LEDGER, settingsOf } from '../core/documents';
 import { MUSICXML_VERSIONS, ScoreDesk } from '../core/engine';
 import { EXTRACTS } from '../core/extracts';
@@ -68,7 +69,7 @@ function toScoreCommand(args: readonly string[]): void {
   const ledger = typeof values.job === 'string' ? jobLedger(values.job) : EMPTY_LEDGER;
   const settings = settingsOf(ledger);
   const files = readOriginals(positionals);
-  const desk = named(positionals[0]!, () => ScoreDesk.open(files, settings));
+  const desk = named(positionals[0]!, () => ScoreDesk.open(files, settings, basename(positionals[0]!)));
   checkTracks(ledger, desk.performance.tracks);
   const conversion = desk.convert(settings);
   const part = extract && { part: extract.id };

@@ -10,6 +10,7 @@ import {
   unpackArchive,
   type ArchivedJob,
   type Ledger,
+  type Recipe,
 } from '@/core/documents';
 
 export interface ReceivedFile {
@@ -128,6 +129,16 @@ export async function rememberSent(id: string, sent: Omit<SentRecord, 'at'>): Pr
     database.transaction('rw', database.jobs, async () => {
       const before = (await database.jobs.get(id))?.sent ?? [];
       await database.jobs.update(id, { sent: [...before, { ...sent, at: Date.now() }].slice(-MOST_SENT) });
+    }),
+  );
+}
+
+/** A recipe as it is for one job; null takes it as the house has it. */
+export async function saveJobRecipe(id: string, name: string, recipe: Recipe | null): Promise<void> {
+  await guarded(() =>
+    database.transaction('rw', database.jobs, async () => {
+      const others = ((await database.jobs.get(id))?.recipes ?? []).filter((one) => one.name !== name);
+      await database.jobs.update(id, { recipes: recipe ? [...others, recipe] : others });
     }),
   );
 }

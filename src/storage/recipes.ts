@@ -1,4 +1,4 @@
-import { HOUSE_RECIPES, type Recipe } from '@/core/documents';
+import { completeRecipe, HOUSE_RECIPES, type Recipe } from '@/core/documents';
 import { guarded } from './guarded';
 import { database } from './schema';
 
@@ -19,12 +19,12 @@ export async function recipes(): Promise<KeptRecipe[]> {
   const kept = new Map((await database.recipes.toArray()).map((record) => [record.name, record]));
   const house = HOUSE_RECIPES.map((own): KeptRecipe => {
     const record = kept.get(own.name);
-    const recipe = record?.recipe ?? own;
+    const recipe = record?.recipe ? completeRecipe(record.recipe) : own;
     return { recipe, house: true, changed: record?.recipe !== undefined, usedAt: record?.usedAt ?? null };
   });
   const others = [...kept.values()].flatMap(({ name, recipe, usedAt }): KeptRecipe[] =>
     recipe && !HOUSE_RECIPES.some((own) => own.name === name)
-      ? [{ recipe, house: false, changed: true, usedAt: usedAt ?? null }]
+      ? [{ recipe: completeRecipe(recipe), house: false, changed: true, usedAt: usedAt ?? null }]
       : [],
   );
   others.sort((a, b) => a.recipe.name.localeCompare(b.recipe.name));

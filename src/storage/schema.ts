@@ -26,6 +26,8 @@ export interface JobRecord {
   direction?: Direction;
   /** What left the house, the last dispatch last. */
   sent?: SentRecord[];
+  /** Recipes that were changed for this job alone. */
+  recipes?: Recipe[];
   /** Id of the show whose cue it is. */
   show?: string;
   /** What was last found out about it without opening it. */

@@ -85,9 +85,9 @@ const api = {
   renew: (before: Uint8Array[], after: Uint8Array[], ledger: Ledger): Renewal => renew(before, after, ledger),
 
   /** Lays originals out for a score. @throws SmfError */
-  open(files: Uint8Array[], settings: ConversionSettings): Opened {
+  open(files: Uint8Array[], settings: ConversionSettings, fileName = ''): Opened {
     desk = null;
-    desk = ScoreDesk.open(files, settings);
+    desk = ScoreDesk.open(files, settings, fileName);
     return desk.opened;
   },
 

@@ -48,7 +48,7 @@ export class DispatchDesk {
   /** The job as a score. @throws SmfError or MusicXmlError */
   *converted(): Generator<Working, ScoreMade> {
     if (!this.score) {
-      const desk = ScoreDesk.open(this.bytes(), this.settings);
+      const desk = ScoreDesk.open(this.bytes(), this.settings, this.job.originals[0]?.fileName);
       yield* desk.steps(this.settings);
       this.score = { desk, summary: desk.summary() };
     }

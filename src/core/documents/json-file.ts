@@ -15,17 +15,20 @@ export function readDocument<T extends object>(
     shape,
     entriesOf,
     fail,
+    complete = (read) => read,
   }: {
     format: string;
     shape: new () => T;
     entriesOf: (read: T) => readonly object[] | undefined;
     fail: (why: string) => JobError;
+    /** Fills in what versions that wrote it did not have yet. */
+    complete?: (plain: object) => object;
   },
 ): T {
   const plain = parsePlain(text, fail);
   if (typeof plain !== 'object' || plain === null || (plain as { format?: unknown }).format !== format)
     throw fail('it holds something else');
-  const read = plainToInstance(shape, plain);
+  const read = plainToInstance(shape, complete(plain));
   const rules = { whitelist: true, forbidNonWhitelisted: true };
   if (validateSync(read, rules).length > 0) {
     const wrong =

@@ -22,6 +22,7 @@ import { jobErrors } from './errors';
 import { readDocument } from './json-file';
 import {
   BAR_NUMBERS,
+  completeRecipe,
   PAPER_SIZES,
   SAMPLE_RATES,
   SOUND_VERSIONS,
@@ -116,10 +117,19 @@ export function writeRecipe(recipe: Recipe): string {
   return `${JSON.stringify({ format: RECIPE_FORMAT, version: 1, ...recipe }, null, 2)}\n`;
 }
 
+/** Fields that came later are as usual; what is strange stays, so that it is refused. */
+const complete = (plain: object): object => completeRecipe(plain as Partial<Recipe>);
+
 /** @throws JobError with one sentence when the text is no recipe */
 export function readRecipe(text: string, fileName: string): Recipe {
   const fail = (why: string) => jobErrors.notRecipe(fileName, why);
-  const read = readDocument(text, { format: RECIPE_FORMAT, shape: RecipeDto, entriesOf: () => undefined, fail });
+  const read = readDocument(text, {
+    format: RECIPE_FORMAT,
+    shape: RecipeDto,
+    entriesOf: () => undefined,
+    fail,
+    complete,
+  });
   const { format: _format, version: _version, ...recipe } = read;
   return structuredClone({ ...recipe });
 }

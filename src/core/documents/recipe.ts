@@ -167,6 +167,27 @@ const NOTHING: Recipe = {
   originals: false,
 };
 
+const USUAL = {
+  score: USUAL_SCORE,
+  midi: USUAL_MIDI,
+  map: USUAL_MAP,
+  lists: USUAL_LISTS,
+  pages: USUAL_PAGES,
+  sound: USUAL_SOUND,
+};
+
+/** A recipe as an earlier version kept it, with what it did not know yet as usual. */
+export function completeRecipe(kept: Partial<Recipe>): Recipe {
+  const wishes = Object.fromEntries(
+    DELIVERIES.map((kind) => {
+      const wish: unknown = kept[kind];
+      const isWish = typeof wish === 'object' && wish !== null && !Array.isArray(wish);
+      return [kind, isWish ? { ...USUAL[kind], ...wish } : (wish ?? null)];
+    }),
+  );
+  return { ...NOTHING, ...kept, ...wishes };
+}
+
 /** What a house begins with; each can be changed, and put back. */
 export const HOUSE_RECIPES: readonly Recipe[] = [
   { ...NOTHING, name: 'Notation program', score: USUAL_SCORE },

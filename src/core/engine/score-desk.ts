@@ -12,6 +12,7 @@ import {
   trackDetail,
   type Performance,
   type TrackDetail,
+  titleFromFile,
 } from '../performance';
 import {
   agreementOf,
@@ -99,13 +100,18 @@ export class ScoreDesk {
   private constructor(
     private readonly originals: Originals,
     settings: ConversionSettings,
+    /** Title where nothing in the music says one. */
+    private readonly named: string,
   ) {
-    this.prepared = prepare(originals, settings);
+    this.prepared = prepare(originals, settings, named);
   }
 
-  /** @throws SmfError or MusicXmlError when one of the files can be neither read as MIDI nor as a score */
-  static open(files: readonly Uint8Array[], settings: ConversionSettings): ScoreDesk {
-    return new ScoreDesk(readOriginals(files), settings);
+  /**
+   * @param fileName of the first original: its title where nothing in the music says one
+   * @throws SmfError or MusicXmlError when one of the files can be neither read as MIDI nor as a score
+   */
+  static open(files: readonly Uint8Array[], settings: ConversionSettings, fileName = ''): ScoreDesk {
+    return new ScoreDesk(readOriginals(files), settings, titleFromFile(fileName));
   }
 
   get opened(): Opened {
@@ -152,7 +158,8 @@ export class ScoreDesk {
   }
 
   private *making(settings: ConversionSettings): Generator<Progress, Made> {
-    const prepared = this.prepared.by === preparedBy(settings) ? this.prepared : prepare(this.originals, settings);
+    const prepared =
+      this.prepared.by === preparedBy(settings) ? this.prepared : prepare(this.originals, settings, this.named);
     const { performance, memo, received } = prepared;
     const conversion = yield* convert(performance, settings, memo, received);
     const asked = versionDoubts(prepared, conversion.score.bars);
@@ -364,8 +371,9 @@ export class ScoreDesk {
   }
 }
 
-function prepare(originals: Originals, settings: ConversionSettings): Prepared {
-  const { performance, received, following, timed } = prepareOriginals(originals, settings);
+function prepare(originals: Originals, settings: ConversionSettings, named: string): Prepared {
+  const { performance: untitled, received, following, timed } = prepareOriginals(originals, settings);
+  const performance = untitled.title === '' && named !== '' ? { ...untitled, title: named } : untitled;
   const bars = barsOfPerformance(performance);
   return {
     by: preparedBy(settings),

@@ -1,5 +1,5 @@
 export * from './performance';
-export { conductorName, titleFromConductor } from './conductor-name';
+export { conductorName, titleFromConductor, titleFromFile } from './conductor-name';
 export * from './from-smf';
 export * from './survey';
 export { findDuplicates, type Duplicate } from './duplicates';

@@ -99,5 +99,9 @@ function inWords(runs: readonly NumberingRun[], without: readonly number[], unto
   if (same && rest === '') return 'Every bar has the same number in both.';
   if (same) return `Every bar that was found has the same number in both.${rest}`;
   if (main.from === main.theirs.from) return `Most bars have the same number in both; see the table.${rest}`;
-  return `Our bar ${main.from} is their bar ${main.theirs.from}${runs.length === 1 ? '' : `; not everywhere, see the table`}.${rest}`;
+  const { from, to, theirs } = main;
+  // Bar 1 is what one asks for first.
+  const bar = from <= 1 && to >= 1 ? 1 : from;
+  const all = runs.length === 1 ? '' : '; not everywhere, see the table';
+  return `Our bar ${bar} is their bar ${theirs.from + bar - from}${all}.${rest}`;
 }

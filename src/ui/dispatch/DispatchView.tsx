@@ -1,10 +1,13 @@
 'use client';
 
-import { App } from 'antd';
+import { App, Button, Input } from 'antd';
+import { useLiveQuery } from 'dexie-react-hooks';
 import { useMemo, useState } from 'react';
 import type { Checked } from '@/core/dispatch';
-import type { Recipe } from '@/core/documents';
+import { completeRecipe, type Recipe } from '@/core/documents';
+import { saveJobRecipe } from '@/storage/jobs';
 import { saveRecipe } from '@/storage/recipes';
+import { database } from '@/storage/schema';
 import { useWorkspace } from '../job/workspace';
 import { sentence } from '../shared/receive';
 import { BeforeItGoes } from './BeforeItGoes';
@@ -33,7 +36,10 @@ export function DispatchView() {
   const usual = direction === 'to-score' ? 'Notation program' : 'Sequencer';
   const first = recipes.find(({ usedAt }) => usedAt !== null) ?? recipes.find((one) => one.recipe.name === usual);
   const chosen = recipes.find((one) => one.recipe.name === name) ?? first ?? null;
-  const recipe = draft?.name === chosen?.recipe.name ? draft : (chosen?.recipe ?? null);
+  const own = useLiveQuery(async () => (await database.jobs.get(job.id))?.recipes, [job.id]);
+  const kept = own?.find((one) => one.name === chosen?.recipe.name);
+  const ofJob = useMemo(() => (kept ? completeRecipe(kept) : null), [kept]);
+  const recipe = draft?.name === chosen?.recipe.name ? draft : (ofJob ?? chosen?.recipe ?? null);
   const inHand = useMemo(
     (): JobInHand => ({ id: job.id, name: job.name, originals: job.originals, direction, ledger }),
     [job.id, job.name, job.originals, direction, ledger],
@@ -47,7 +53,15 @@ export function DispatchView() {
   const edit = (to: Recipe) => {
     setName(to.name);
     setDraft(to);
-    saveRecipe(to).catch((error) => void message.error(sentence(error)));
+    saveJobRecipe(job.id, to.name, to).catch((error) => void message.error(sentence(error)));
+  };
+  /** The change becomes the recipe's, for all jobs; or the job takes it as the recipe has it. */
+  const settle = (keep: Recipe | null) => {
+    setDraft(null);
+    const saved = keep ? saveRecipe(keep) : Promise.resolve();
+    saved
+      .then(() => saveJobRecipe(job.id, recipe!.name, null))
+      .catch((error) => void message.error(sentence(error)));
   };
   return (
     <div className={styles.desk}>
@@ -67,10 +81,45 @@ export function DispatchView() {
             />
           </div>
           {checked && <Findings checked={checked} />}
+          {ofJob && (
+            <div className={styles.ofJob} role="status">
+              <span>Changed for this job only.</span>
+              <Button size="small" onClick={() => settle(recipe)}>
+                Keep in the recipe
+              </Button>
+              <Button size="small" type="text" onClick={() => settle(null)}>
+                Reset to the recipe
+              </Button>
+            </div>
+          )}
+          {direction === 'to-score' && <TitleField />}
           <RecipeForm recipe={recipe} onChange={edit} />
           {direction === 'to-sequencer' && <JobMidiSettings />}
         </div>
       )}
     </div>
+  );
+}
+
+/** What stands over the music, and what files are called by. */
+function TitleField() {
+  const title = useWorkspace((state) => state.summary?.title ?? '');
+  const decide = useWorkspace((state) => state.decide);
+  return (
+    <label className={styles.ofJob}>
+      Title
+      <Input
+        key={title}
+        size="small"
+        aria-label="Title"
+        maxLength={300}
+        defaultValue={title}
+        onPressEnter={(event) => event.currentTarget.blur()}
+        onBlur={(event) => {
+          const next = event.currentTarget.value.trim();
+          if (next !== title) decide({ kind: 'setTitle', title: next });
+        }}
+      />
+    </label>
   );
 }

@@ -42,7 +42,7 @@ export const jobSlice: Slice<JobSlice> = (set, get) => {
     const began = performance.now();
     const generation = engineGeneration();
     if (direction === 'to-sequencer') await engineWorker().openSequence(files);
-    else set({ opened: await engineWorker().open(files, settingsOf(ledger)) });
+    else set({ opened: await engineWorker().open(files, settingsOf(ledger), job.originals[0]?.fileName) });
     // Shown in the browser's own performance tools; the benchmark reads it.
     performance.measure('dragoman: read and survey', { start: began });
     laidOut = { job: job.id, direction, generation };
