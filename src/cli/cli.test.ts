@@ -221,7 +221,7 @@ describe('command line', () => {
     const { status, stdout } = await dragoman('tempo-map', demo, '-o', map, ...args);
     expect(status).toBe(0);
     expect(stdout).toMatch(
-      /^Bars -1 to 26, \d of 7 tempo changes; read back, no bar begins more than \d\.\d\d ms from where it should\. Bar 1 is bar 5 of the map, 10\.000 s after it begins, time code 00:00:10:00\.$/m,
+      /^Bars -1 to 26, \d of 7 tempo changes; read back, no bar begins more than \d\.\d\d ms from where it should\. Bar 1 is bar 5 of the map, 10\.000 s after it begins, time code 00:00:10:00 at 25\.$/m,
     );
     const { file } = readSmf(new Uint8Array(readFileSync(map)));
     expect(file.tracks).toHaveLength(2);

@@ -68,12 +68,16 @@ export function* bookPages(toolkit: VerovioToolkit, book: Book): Generator<numbe
     const drawn: string[] = [];
     for (let n = 1; n <= count; n++) {
       yield (i + (n - 1) / count) / sheets.length;
-      drawn.push(toolkit.renderToSVG(n));
+      const svg = toolkit.renderToSVG(n);
+      drawn.push(barNumbers === 'none' ? withoutBarNumbers(svg) : svg);
     }
     pages.push(...withHeads(drawn, title, name));
   }
   return pages;
 }
+
+/** The engraver numbers the first bar of each system unless it is stopped here. */
+const withoutBarNumbers = (svg: string) => svg.replace(/<g [^>]*class="mNum\b[^>]*>(?:(?!<\/?g\b)[^])*<\/g>/g, '');
 
 /** Pages of one score or part with their heads: the first bears its title, the others say whose they are. @param name of the part */
 export function withHeads(drawn: readonly string[], title: string, name: string): BookPage[] {

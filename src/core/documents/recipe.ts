@@ -113,6 +113,16 @@ export interface Recipe {
   originals: boolean;
 }
 
+/** What a recipe may want, by kind. */
+export interface DeliveryWish {
+  score: ScoreWish;
+  midi: MidiWish;
+  map: MapWish;
+  lists: ListsWish;
+  pages: PagesWish;
+  sound: SoundWish;
+}
+
 export const DELIVERIES = ['score', 'midi', 'map', 'lists', 'pages', 'sound'] as const;
 
 export const USUAL_SCORE: ScoreWish = { format: 'musicxml', version: '3.0', concert: false, whole: true, parts: false };

@@ -76,12 +76,12 @@ export function tableOf(line: StudioTimeLine, { rate, start, everyBar }: TableSe
   return rows.map(({ played: _, ...one }) => one);
 }
 
-/** "Bar 1 is bar 3 of the map, 4.800 s after it begins, time code 01:00:00:00." */
+/** "Bar 1 is bar 3 of the map, 4.800 s after it begins, time code 01:00:00:00 at 25." */
 export function barOneInWords(line: StudioTimeLine, code: CodeSettings): string {
   const { index, bar } = barOneOf(line);
   const at = timeCode(bar.at, code.rate, framesAtZero(code, bar.at));
   const place = index === 0 && bar.at === 0 ? 'at its beginning' : `${bar.at.toFixed(3)} s after it begins`;
-  return `Bar ${bar.number} is bar ${index + 1} of the map, ${place}, time code ${at}.`;
+  return `Bar ${bar.number} is bar ${index + 1} of the map, ${place}, time code ${at} at ${code.rate}.`;
 }
 
 export function tableAsCsv(line: StudioTimeLine, settings: TableSettings): string {
