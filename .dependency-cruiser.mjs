@@ -5,6 +5,7 @@
 const layers = [
   ['core/base'],
   ['core/receivers'],
+  ['core/verify'],
   ['core/time'],
   ['core/smf', 'core/instruments'],
   ['core/score', 'core/performance'],

@@ -1,11 +1,12 @@
 import { spawnSync } from 'node:child_process';
-import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
+import { mkdirSync, mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
 import { readSmf, writeSmf } from '../core/smf';
 import { tmpdir } from 'node:os';
-import { join } from 'node:path';
+import { dirname, join } from 'node:path';
 import { strFromU8, unzipSync } from 'fflate';
 import { describe, expect, it, vi } from 'vitest';
 import { demoOriginal } from '../../demo/make';
+import { packParcel, withContents } from '../core/dispatch';
 import { run } from './run';
 
 const folder = mkdtempSync(join(tmpdir(), 'dragoman-cli-'));
@@ -213,6 +214,34 @@ describe('command line', () => {
       status: 1,
       stderr: expect.stringContaining('nothing.mid: This is not a Standard MIDI File'),
     });
+  });
+  it('verifies a parcel, zipped or unpacked, and says what was changed', async () => {
+    const unpacked = join(folder, 'parcel');
+    const file = { path: 'MIDI/Goose.mid', bytes: new Uint8Array(readFileSync(demo)), bars: null, words: '' };
+    const about = { title: 'Goose', recipe: 'Mine', date: '2026-03-31', words: [], open: [] };
+    const files = await withContents({ ...about, files: [file] });
+    writeFileSync(`${unpacked}.zip`, packParcel(files, about.date));
+    for (const { path, bytes } of files) {
+      mkdirSync(dirname(join(unpacked, path)), { recursive: true });
+      writeFileSync(join(unpacked, path), bytes);
+    }
+    const good = await dragoman('verify', `${unpacked}.zip`);
+    expect(good).toMatchObject({ status: 0, stderr: '' });
+    expect(good.stdout).toMatch(/^ok {6}Goose\.mid: MIDI type 1, 480 ticks per quarter, \d+ tracks with 1,223 notes/m);
+    expect(good.stdout).toMatch(/claims found as the contents sheet says\.$/m);
+    writeFileSync(join(unpacked, 'MIDI/Goose.mid'), new Uint8Array(readFileSync(demo)).slice(0, -30));
+    const bad = await dragoman('verify', unpacked);
+    expect(bad.status).toBe(1);
+    expect(bad.stdout).toMatch(/^FAILED .*\n +found: MIDI\/Goose\.mid was changed$/m);
+    expect(await dragoman('verify', join(folder, 'nowhere'))).toMatchObject({
+      status: 1,
+      stderr: expect.stringContaining('There is no such file or folder.'),
+    });
+    expect(await dragoman('verify', demo)).toMatchObject({
+      status: 1,
+      stderr: expect.stringContaining('This is no zip.'),
+    });
+    expect(await dragoman('verify')).toMatchObject({ status: 2 });
   });
   it('writes the studio’s map of a file, with a click and a table', async () => {
     const map = join(folder, 'map.mid');

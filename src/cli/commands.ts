@@ -15,6 +15,7 @@ import { RENEW_USAGE, renewCommand } from './renew';
 import { reportOf } from './report';
 import { TEMPO_MAP_USAGE, tempoMapCommand } from './tempo-map';
 import { TO_MIDI_USAGE, toMidiCommand } from './to-midi';
+import { VERIFY_USAGE, verifyCommand } from './verify';
 
 export const commands = {
   inspect: inspectCommand,
@@ -24,6 +25,7 @@ export const commands = {
   'tempo-map': tempoMapCommand,
   renew: renewCommand,
   batch: batchCommand,
+  verify: verifyCommand,
 };
 
 /** Originals of one job: MIDI, scores with a part or several in each, or a score and how it was played. */
@@ -37,7 +39,8 @@ export const batchHint = `Usage:
   ${AGREE_USAGE}
   ${TEMPO_MAP_USAGE}
   ${RENEW_USAGE}
-  ${BATCH_USAGE}`;
+  ${BATCH_USAGE}
+  ${VERIFY_USAGE}`;
 
 function inspectCommand(args: readonly string[]): void {
   const { positionals } = parsed(args, {});

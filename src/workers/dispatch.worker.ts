@@ -1,3 +1,5 @@
+import { unzipSync } from 'fflate';
+import { verifyParcel, type Verdict } from '@/core/verify';
 import * as Comlink from 'comlink';
 import { VerovioToolkit } from 'verovio/esm';
 import createVerovioModule from 'verovio/wasm';
@@ -125,6 +127,13 @@ const api = {
     waiting = [];
     const bytes = packParcel(await withContents({ ...about, files }), about.date);
     return Comlink.transfer(bytes, [bytes.buffer]);
+  },
+
+  /** A parcel held against its own claims. @throws Error with one sentence when it is none */
+  async verify(bytes: Uint8Array): Promise<Verdict[]> {
+    if (bytes[0] !== 0x50 || bytes[1] !== 0x4b) throw new Error('This is no parcel: a parcel is a zip file.');
+    const files = Object.entries(unzipSync(bytes)).filter(([name]) => !name.endsWith('/'));
+    return verifyParcel(files.map(([path, content]) => ({ path, bytes: content })));
   },
 
   /** Tracks with notes, as the house list asks for them. */

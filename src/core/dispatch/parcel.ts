@@ -1,10 +1,13 @@
-/* The parcel: one zip of everything that was made, a sheet of contents, and the sums to check it by. */
+/*
+ * The parcel: one zip of everything that was made, a sheet of contents, the claims it makes and the sums to check it by. What
+ * the sheet says of the files is what was found in them (`core/verify`); anyone can find it again.
+ */
 import { strToU8, zipSync, type Zippable } from 'fflate';
 import { sha256 } from '../base';
+import { CLAIMS, claimsOf, SUMS, writeClaims, type Claim } from '../verify';
 import type { Delivered } from './deliver';
 
 export const CONTENTS = 'Contents.txt';
-export const SUMS = 'SHA256SUMS.txt';
 
 /** The sums as the usual command-line tools check them: hash, two spaces, path. */
 export async function sumsOf(files: readonly Pick<Delivered, 'path' | 'bytes'>[]): Promise<string> {
@@ -25,20 +28,26 @@ export interface ContentsOf {
 }
 
 /** Plain text for whoever opens the parcel. */
-export function contentsSheet({ title, recipe, date, words, open, files }: ContentsOf): string {
+export function contentsSheet(
+  { title, recipe, date, words, open, files }: ContentsOf,
+  claims: readonly Pick<Claim, 'words'>[] = claimsOf(files),
+): string {
   const longest = Math.max(...files.map(({ path }) => path.length), 0);
-  const lines = files.map(
-    ({ path, bytes, words: what }) => `  ${path.padEnd(longest)}  ${String(bytes.length).padStart(10)} bytes  ${what}`,
-  );
+  const lines = files.map(({ path, bytes }) => `  ${path.padEnd(longest)}  ${String(bytes.length).padStart(10)} bytes`);
   return [
     title,
     '='.repeat(Math.min(title.length, 72)),
     '',
     `Made on ${date} by the recipe “${recipe}”.`,
-    ...words,
+    '',
+    'What was asked for',
+    ...words.map((one) => `  ${one}`),
     '',
     'What is in it',
     ...lines,
+    '',
+    `What was found in the files (${CLAIMS}; “dragoman verify” finds it again)`,
+    ...claims.map((one) => `  - ${one.words}`),
     '',
     open.length === 0 ? 'No open queries.' : 'Still open:',
     ...open.map((one) => `  - ${one}`),
@@ -59,15 +68,17 @@ export function packParcel(files: readonly Pick<Delivered, 'path' | 'bytes'>[], 
   return zipSync(entries);
 }
 
-/** The files with their contents sheet and sums beside them. */
+/** The files with their contents sheet, claims and sums beside them. */
 export async function withContents(of: ContentsOf): Promise<Delivered[]> {
-  const contents: Delivered = {
-    path: CONTENTS,
-    bytes: strToU8(contentsSheet(of)),
+  const claims = claimsOf(of.files);
+  const beside = (path: string, text: string, words: string): Delivered => ({
+    path,
+    bytes: strToU8(text),
     bars: null,
-    words: 'What is in the parcel',
-  };
-  const files = [...of.files, contents];
-  const sums: Delivered = { path: SUMS, bytes: strToU8(await sumsOf(files)), bars: null, words: 'SHA-256 sums' };
-  return [contents, sums, ...of.files];
+    words,
+  });
+  const contents = beside(CONTENTS, contentsSheet(of, claims), 'What is in the parcel');
+  const made = beside(CLAIMS, writeClaims(claims), 'What was found in the files');
+  const sums = beside(SUMS, await sumsOf([...of.files, contents, made]), 'SHA-256 sums');
+  return [contents, made, sums, ...of.files];
 }

@@ -118,7 +118,7 @@ export function writeRecipe(recipe: Recipe): string {
 }
 
 /** Fields that came later are as usual; what is strange stays, so that it is refused. */
-const complete = (plain: object): object => completeRecipe(plain as Partial<Recipe>);
+const complete = (plain: object): object => completeRecipe(plain);
 
 /** @throws JobError with one sentence when the text is no recipe */
 export function readRecipe(text: string, fileName: string): Recipe {

@@ -29,24 +29,24 @@ export interface ReaderView {
 }
 
 /** An element with its children in order. */
-interface Node {
+export interface Node {
   name: string;
   attributes: Readonly<Record<string, string>>;
   children: Node[];
   text: string;
 }
 
-const child = (node: Node | undefined, name: string) => node?.children.find((one) => one.name === name);
-const all = (node: Node | undefined, name: string) => node?.children.filter((one) => one.name === name) ?? [];
-const textIn = (node: Node | undefined) => node?.text.trim() ?? '';
-const numberIn = (node: Node | undefined, name: string) => Number(textIn(child(node, name)));
+export const child = (node: Node | undefined, name: string) => node?.children.find((one) => one.name === name);
+export const all = (node: Node | undefined, name: string) => node?.children.filter((one) => one.name === name) ?? [];
+export const textIn = (node: Node | undefined) => node?.text.trim() ?? '';
+export const numberIn = (node: Node | undefined, name: string) => Number(textIn(child(node, name)));
 
 /**
  * The tree of a document; a measure is handed over when it is whole, and not kept.
  *
  * @throws Error with what the parser says of broken XML
  */
-function treeOf(text: string, onMeasure: (measure: Node, part: Node) => void = () => {}): Node {
+export function treeOf(text: string, onMeasure: (measure: Node, part: Node) => void = () => {}): Node {
   const parser = new SaxesParser<{ xmlns: false }>({ xmlns: false });
   const top: Node = { name: '', attributes: {}, children: [], text: '' };
   const open = [top];
@@ -68,7 +68,7 @@ function treeOf(text: string, onMeasure: (measure: Node, part: Node) => void = (
 }
 
 /** The text of a score, out of its container where it is compressed. @throws Error */
-function textOf(bytes: Uint8Array): string {
+export function textOf(bytes: Uint8Array): string {
   if (bytes[0] !== 0x50 || bytes[1] !== 0x4b) return new TextDecoder().decode(bytes);
   const entries = unzipSync(bytes);
   const container = entries['META-INF/container.xml'];

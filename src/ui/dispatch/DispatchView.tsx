@@ -59,9 +59,7 @@ export function DispatchView() {
   const settle = (keep: Recipe | null) => {
     setDraft(null);
     const saved = keep ? saveRecipe(keep) : Promise.resolve();
-    saved
-      .then(() => saveJobRecipe(job.id, recipe!.name, null))
-      .catch((error) => void message.error(sentence(error)));
+    saved.then(() => saveJobRecipe(job.id, recipe!.name, null)).catch((error) => void message.error(sentence(error)));
   };
   return (
     <div className={styles.desk}>

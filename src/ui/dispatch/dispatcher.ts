@@ -1,5 +1,6 @@
 'use client';
 
+import type { Verdict } from '@/core/verify';
 import * as Comlink from 'comlink';
 import type { JobToSend, Preview } from '@/core/dispatch';
 import { isScoreFile } from '@/core/engine';
@@ -121,3 +122,6 @@ export const emptyParcel = (): Promise<void> => asked((remote) => remote.emptyPa
 
 /** One zip of what waits. */
 export const packParcel = (about: About): Promise<Uint8Array> => asked((remote) => remote.pack(about));
+
+/** A parcel held against its own claims. @throws Error with one sentence when it is none */
+export const verifyParcel = (bytes: Uint8Array): Promise<Verdict[]> => asked((remote) => remote.verify(bytes));

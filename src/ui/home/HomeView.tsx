@@ -19,6 +19,7 @@ import { SeveralFiles, type Become } from './SeveralFiles';
 import { Shows } from './Shows';
 import { StorageLine } from './StorageLine';
 import { ENDINGS, takeFiles } from './takeFiles';
+import { VerifyParcel } from './VerifyParcel';
 import styles from './home.module.css';
 
 const isOurs = ({ name }: File) => ENDINGS.some((end) => name.toLowerCase().endsWith(end));
@@ -136,6 +137,7 @@ export function HomeView() {
             A whole folder …
           </Button>
         </Upload>
+        <VerifyParcel onFailure={setFailure} />
       </div>
       {several && (
         <SeveralFiles

@@ -58,7 +58,7 @@ export function Differences({ agreement, part }: { agreement: Agreement; part: n
         rowKey={(one) => places.get(one) ?? 0}
         pagination={false}
         scroll={{ y: 420, x: 400 }}
-        rowClassName={styles.rowLink!}
+        rowClassName={styles.rowLink}
         onRow={({ part: p, bar }) => rowKeys(() => goToBar(agreement, p, bar))}
         dataSource={listed}
         locale={{

@@ -1,0 +1,26 @@
+import { sequencerSees } from '../../receivers/plain-sequencer';
+import { textOf } from '../../receivers/strict-reader';
+import { attempt, isMidi, isScore, listIn, nameOf, type ClaimKind } from './kind';
+
+/** What a file does not have: mixer data, moving faders, layout. Only what is absent is claimed. */
+export const absent: ClaimKind = {
+  find: (files) => [
+    ...files.filter(isMidi).flatMap(({ path, bytes }) => {
+      const view = attempt(() => sequencerSees(bytes));
+      if (!view) return [];
+      const none = [
+        ...(view.mixerData === 0 ? ['volume, pan, reverb or chorus'] : []),
+        ...(view.contested.length === 0 ? ['channel with two sounds'] : []),
+        ...(view.tracks.every(({ hanging }) => hanging === 0) ? ['hanging note'] : []),
+      ];
+      return none.length > 0 ? [{ about: [path], facts: { none } }] : [];
+    }),
+    ...files.filter(isScore).flatMap(({ path, bytes }) => {
+      const text = attempt(() => textOf(bytes));
+      return text !== null && !/<(?:defaults|page-layout|system-layout|measure-layout)\b|default-x=/.test(text)
+        ? [{ about: [path], facts: { none: ['page layout'] } }]
+        : [];
+    }),
+  ],
+  says: ({ none }, [path]) => `${nameOf(path)} has no ${listIn(none).join(', no ')}.`,
+};
