@@ -10,6 +10,12 @@ const chords = (size: number, from = 55): HandNote[] =>
 
 export const doubtfulPieces: Record<string, { tracks: HandTrack[]; conductor?: ReturnType<typeof meter>[] }> = {
   'unknown-instrument': { tracks: [{ name: 'Zz 7', notes: line(...scale) }] },
+  'unsure-instruments': {
+    tracks: [
+      { name: '16th', program: 49, notes: line(...scale) },
+      { name: 'Aux', program: 49, notes: line(...scale.map(([key, length]): [number, number] => [key + 5, length])) },
+    ],
+  },
   'out-of-range': { tracks: [{ name: 'Flute', notes: line(...scale, [36, 1], [38, 1]) }] },
   'unmapped-drum': {
     tracks: [

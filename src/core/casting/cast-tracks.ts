@@ -6,9 +6,12 @@ import {
   instrumentById,
   recognise,
   SURE_ENOUGH,
+  TECHNIQUE_PROGRAMS,
+  TECHNIQUES,
   UNKNOWN_INSTRUMENT,
   type Instrument,
   type Recognition,
+  type TechniqueId,
 } from '../instruments';
 import { mostAtOnce, PERCUSSION_CHANNEL, type Performance, type PlayedTrack } from '../performance';
 import type { CastTrack } from './casting';
@@ -16,6 +19,8 @@ import type { CastingSettings } from '../settings';
 
 /** From here on a name is clear, and the house list does not overrule it. */
 export const CLEAR = 0.85;
+/** Below it an instrument is written so and asked about; tables show it as doubtful. */
+export const DOUBTFUL = 0.6;
 
 export function castTracks(performance: Performance, settings: CastingSettings): CastTrack[] {
   const band = performance.tracks.some((track) => track.notes.length > 0 && onPercussionChannel(track));
@@ -75,6 +80,14 @@ function saidByScore(track: PlayedTrack, { candidates }: Recognition): Recogniti
   return same ?? { instrument: written.instrument, confidence: CLEAR, evidence: ['the score says so'] };
 }
 
+/** A track that has one program throughout, which stands for a way of playing its instrument. */
+function techniqueByProgram({ programs }: PlayedTrack, { family }: Instrument): TechniqueId | null {
+  const numbers = new Set(programs.map(({ program }) => program));
+  if (numbers.size !== 1) return null;
+  const [only] = numbers;
+  return TECHNIQUES.find((technique) => TECHNIQUE_PROGRAMS[technique]?.[family] === only) ?? null;
+}
+
 function castTrack(track: PlayedTrack, recognition: Recognition, settings: CastingSettings): CastTrack {
   const said = saidByScore(track, recognition);
   const best = said ?? recognition.candidates[0];
@@ -91,12 +104,14 @@ function castTrack(track: PlayedTrack, recognition: Recognition, settings: Casti
   const guessed = sure ? instrumentById(best.instrument) : UNKNOWN_INSTRUMENT;
   const empty = track.notes.length === 0 && !track.written;
   const out = settings.leftOut[track.id] ?? house?.leftOut ?? false;
-  const technique = settings.techniques[track.id] ?? house?.technique ?? recognition.technique;
+  const instrument = chosen ? instrumentById(chosen) : fromHouse ? instrumentById(house.instrument!) : guessed;
+  const technique =
+    settings.techniques[track.id] ?? house?.technique ?? recognition.technique ?? techniqueByProgram(track, instrument);
   return {
     id: track.id,
     name: track.name,
     recognition,
-    instrument: chosen ? instrumentById(chosen) : fromHouse ? instrumentById(house.instrument!) : guessed,
+    instrument,
     technique: technique === 'none' ? null : technique,
     confidence: chosen ? 1 : fromHouse ? Math.max(0.95, best?.confidence ?? 0) : (best?.confidence ?? 0),
     by: chosen ? 'you' : fromHouse ? 'house list' : 'engine',

@@ -15,7 +15,7 @@ import {
 import type { Query } from '../queries';
 import { keyInWords } from '../score';
 import { barBeat, barIndexAt, writtenUnits } from '../time';
-import { CLEAR } from './cast-tracks';
+import { CLEAR, DOUBTFUL } from './cast-tracks';
 import type { Casting, CastPart } from './casting';
 import { overlapOf, sameChair, type WrittenTrack } from './group-tracks';
 import { chordShare, dealOf, playersFor } from './players';
@@ -51,6 +51,7 @@ export function castingQueries(
   return [
     ...emptyTracks(performance, settings),
     ...performance.tracks.flatMap((track, i) => aboutTrack(track, casting, i, performance, settings)),
+    ...unsureQueries(performance, casting),
     ...gatherQueries(groups, settings),
     // A double of another track is asked about as such.
     ...groups
@@ -84,6 +85,43 @@ function emptyTracks({ tracks }: Performance, settings: CastingSettings): Query[
           ? `${trackLabel(first)} has no notes and is left out.`
           : `${empty.length} tracks have no notes and are left out: ${shown}${more}.`,
       facts: { tracks: empty.map((track) => track.id) },
+    },
+  ];
+}
+
+/** Instruments of which the engine is not sure: one query, however many tracks. */
+function unsureQueries(performance: Performance, { tracks }: Casting): Query[] {
+  const unsure = tracks.flatMap((cast, i) => {
+    const track = performance.tracks[i]!;
+    const isAsked = track.notes.length > 0 && !cast.leftOut && cast.instrument !== UNKNOWN_INSTRUMENT;
+    return isAsked && cast.by === 'engine' && cast.confidence < DOUBTFUL ? [{ cast, label: trackLabel(track) }] : [];
+  });
+  const [only] = unsure;
+  if (!only) return [];
+  const said = ({ cast }: (typeof unsure)[number]) =>
+    `${cast.instrument.names.en} (${Math.round(cast.confidence * 100)} % confidence)`;
+  if (unsure.length === 1) {
+    const { cast, label } = only;
+    const others = cast.recognition.candidates.map(({ instrument }) => instrument);
+    return [
+      {
+        id: queryId(`unknown-instrument/${cast.id}`),
+        kind: 'unknown-instrument',
+        track: cast.id,
+        part: partOf(cast.id),
+        message: `${label} is written for ${said(only)}. Is it?`,
+        facts: { candidates: [cast.instrument.id, ...others.filter((id) => id !== cast.instrument.id).slice(0, 2)] },
+      },
+    ];
+  }
+  const shown = unsure.slice(0, MOST_NAMED).map((one) => `${one.label} as ${said(one)}`);
+  const more = unsure.length > MOST_NAMED ? ` and ${unsure.length - MOST_NAMED} more` : '';
+  return [
+    {
+      id: queryId('unsure-instruments'),
+      kind: 'unsure-instruments',
+      message: `${unsure.length} tracks are written for instruments that are not sure: ${shown.join(', ')}${more}. Check them at Casting.`,
+      facts: { written: unsure.map(({ cast }) => ({ track: cast.id, instrument: cast.instrument.id })) },
     },
   ];
 }

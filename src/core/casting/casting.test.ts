@@ -3,9 +3,11 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { line, performanceOf, type HandNote, type HandTrack } from '../../testing/music';
 import { findKeyswitches } from '../performance';
-import { cast, dealOut, playersNeeded } from './index';
+import { cast, dealOut, DOUBTFUL, playersNeeded } from './index';
+import { remediesFor } from '../queries';
 import { instrumentById } from '../instruments';
-import { NO_CASTING_SETTINGS, type CastingSettings, type Deal } from '../settings';
+import { NO_CASTING_SETTINGS, NO_SETTINGS, type CastingSettings, type Deal } from '../settings';
+import { toScore } from '../to-score';
 
 const cover = (tracks: readonly HandTrack[], settings: Partial<CastingSettings> = {}) => {
   const performance = performanceOf(tracks);
@@ -338,5 +340,46 @@ describe('company', () => {
     ]);
     expect(output.tracks[2]!.instrument.id).toBe('clarinet-bflat');
     expect(output.tracks[2]!.recognition.candidates[0]!.evidence).toContain('between Oboe and Bassoon');
+  });
+});
+
+describe('what is not sure', () => {
+  const strings = (name: string, program: number) =>
+    performanceOf([{ name, program, notes: line([60, 1], [64, 1], [67, 1], [72, 1]) }]);
+  it('is asked about, the way it is written first', () => {
+    const { casting, queries } = toScore(strings('16th', 49), NO_SETTINGS);
+    const track = casting.tracks.find(({ name }) => name === '16th');
+    expect(track!.confidence).toBeLessThan(DOUBTFUL);
+    const asked = queries.find(({ kind }) => kind === 'unknown-instrument')!;
+    expect(asked.message).toMatch(/“16th” is written for .* \(\d\d % confidence\)\. Is it\?/);
+    const [first] = remediesFor(asked);
+    expect(first!.decision).toMatchObject({ kind: 'assignInstrument', instrument: track!.instrument.id });
+  });
+  it('is in a query for every part of low confidence, one query however many there are', () => {
+    for (const name of ['Aux', '16th', 'Bla 3', 'Staff-5'])
+      for (const program of [1, 19, 27, 34, 49, 53, 72, 90]) {
+        const notes = line([60, 1], [64, 1], [67, 1], [72, 1]);
+        const tracks = [name, `${name} b`].map((own) => ({ name: own, program, notes }));
+        const { casting, queries } = toScore(performanceOf(tracks), NO_SETTINGS);
+        const low = casting.tracks.filter(({ confidence, leftOut }) => !leftOut && confidence < DOUBTFUL).length;
+        const asked = queries.flatMap((one) => {
+          if (one.kind === 'unknown-instrument') return [one.track];
+          return one.kind === 'unsure-instruments' ? one.facts.written.map(({ track }) => track) : [];
+        });
+        expect(asked, `${name} ${program}`).toHaveLength(low);
+        const together = queries.find(({ kind }) => kind === 'unsure-instruments');
+        expect(together !== undefined).toBe(low > 1 && !queries.some(({ kind }) => kind === 'unknown-instrument'));
+      }
+  });
+  it.each([
+    ['Vln 1', 46, 'pizzicato'],
+    ['Vln 1', 45, 'tremolo'],
+    ['Trumpet', 60, 'muted'],
+    ['Vln 1', 41, null],
+    ['Vln 1 leg', 46, 'legato'],
+    ['Harp', 46, null],
+  ])('%s with program %i is played %s', (name, program, technique) => {
+    const { casting } = toScore(strings(name, program), NO_SETTINGS);
+    expect(casting.tracks.find((track) => track.name === name)!.technique).toBe(technique);
   });
 });

@@ -95,6 +95,7 @@ const OF_TIME: OpenQuery['kind'][] = ['meter', 'no-bars', 'tempo-bends', 'pickup
 /** What concerns who plays what. */
 const OF_TRACKS: OpenQuery['kind'][] = [
   'unknown-instrument',
+  'unsure-instruments',
   'house-list',
   'duplicate-track',
   'mixed-channels',

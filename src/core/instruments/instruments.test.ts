@@ -373,9 +373,17 @@ describe('recognition', () => {
     expect(nameDetails('Piano LH')).toMatchObject({ hand: 'left' });
     expect(nameDetails('Vc solo')).toMatchObject({ solo: true });
     expect(
-      ['Vln pizz', 'Trp con sord', 'VLAS trem', 'Celli col legno', 'Hn stopped', 'Vn 1 spicc'].map(
-        (name) => ask(name).technique,
-      ),
-    ).toEqual(['pizzicato', 'muted', 'tremolo', 'col-legno', 'muted', 'spiccato']);
+      [
+        'Vln pizz',
+        'Trp con sord',
+        'VLAS trem',
+        'Celli col legno',
+        'Hn stopped',
+        'Vn 1 spicc',
+        'Vln1 pz RR3',
+        'Vla c.s.',
+        'Vc spc',
+      ].map((name) => ask(name).technique),
+    ).toEqual(['pizzicato', 'muted', 'tremolo', 'col-legno', 'muted', 'spiccato', 'pizzicato', 'muted', 'spiccato']);
   });
 });

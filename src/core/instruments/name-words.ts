@@ -51,7 +51,7 @@ const HANDS: Record<string, 'left' | 'right'> = {
 const CLUTTER = new Set(
   (
     'midi track inst instrument ch channel copy new close mid far room mic mics main mix stereo mono wet dry full patch library lib legacy pro hd lite v ' +
-    'ks bus stem print bounce take comp edit final version rev default untitled spur piste pista traccia kanal section sect sec div divisi unis ens ensemble hand hands hd mano main'
+    'ks bus stem print bounce take comp edit final version rev rr dup dupl dupe dbl layer default untitled spur piste pista traccia kanal section sect sec div divisi unis ens ensemble hand hands hd mano main'
   ).split(' '),
 );
 
@@ -63,6 +63,8 @@ export function nameDetails(name: string): NameDetails {
     const previous = all[i - 1];
     const next = all[i + 1];
     if (word === 'a' && next && /^[2-9]$/.test(next)) return;
+    // Round robins of a sample library are counted, not players.
+    if (previous === 'rr' && /^\d+$/.test(word)) return;
     if (/^\d+$/.test(word)) {
       if (previous === 'a' && /^[2-9]$/.test(word)) details.players = Number(word);
       else if (/^\d+$/.test(previous ?? '') && Number(word) > Number(previous) && Number(word) - Number(previous) < 8)

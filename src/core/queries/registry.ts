@@ -6,6 +6,7 @@ import { emptyTrack } from './tracks/empty-track';
 import { duplicateTrack } from './tracks/duplicate-track';
 import { mixedChannels } from './tracks/mixed-channels';
 import { unknownInstrument } from './tracks/unknown-instrument';
+import { unsureInstruments } from './tracks/unsure-instruments';
 import { houseList } from './tracks/house-list';
 import { keyswitch } from './tracks/keyswitch';
 import { gather } from './tracks/gather';
@@ -15,6 +16,7 @@ import { crowded } from './tracks/crowded';
 import { collision } from './tracks/collision';
 import { outOfRange } from './tracks/out-of-range';
 import { offGrid } from './rhythm/off-grid';
+import { earlyEntry } from './rhythm/early-entry';
 import { oneStep } from './rhythm/one-step';
 import { tuplet } from './rhythm/tuplet';
 import { shortRest } from './rhythm/short-rest';
@@ -57,6 +59,7 @@ const QUERY_KINDS = {
   'duplicate-track': duplicateTrack,
   'mixed-channels': mixedChannels,
   'unknown-instrument': unknownInstrument,
+  'unsure-instruments': unsureInstruments,
   'house-list': houseList,
   keyswitch,
   gather,
@@ -66,6 +69,7 @@ const QUERY_KINDS = {
   collision,
   'out-of-range': outOfRange,
   'off-grid': offGrid,
+  'early-entry': earlyEntry,
   'one-step': oneStep,
   tuplet,
   'short-rest': shortRest,

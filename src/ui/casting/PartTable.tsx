@@ -1,5 +1,6 @@
 'use client';
 
+import { DOUBTFUL } from '@/core/casting';
 import { partId, type PartId, type TrackId } from '@/core/base';
 import { HolderOutlined } from '@ant-design/icons';
 import { useDraggable, useDroppable } from '@dnd-kit/core';
@@ -211,7 +212,7 @@ function Sure({ part }: { part: PartSummary }) {
   if (track.by === 'house list') return <Tooltip title="From your house list">house list</Tooltip>;
   return (
     <Tooltip title={evidence ?? 'Nothing in the file tells'}>
-      <span className={track.confidence < 0.6 ? styles.doubt : undefined}>
+      <span className={track.confidence < DOUBTFUL ? styles.doubt : undefined}>
         {track.confidence === 0 ? 'unknown' : percent(track.confidence)}
       </span>
     </Tooltip>

@@ -26,6 +26,7 @@ export const STATIONS: Record<Direction, readonly Station[]> = {
       about: 'Which tracks become which parts',
       queries: [
         'unknown-instrument',
+        'unsure-instruments',
         'house-list',
         'players',
         'sound-change',
@@ -39,7 +40,18 @@ export const STATIONS: Record<Direction, readonly Station[]> = {
       id: 'rhythm',
       name: 'Rhythm',
       about: 'Played time becomes written time',
-      queries: ['off-grid', 'one-step', 'tuplet', 'short-rest', 'merged', 'swing', 'lead', 'doubled', 'audit'],
+      queries: [
+        'off-grid',
+        'early-entry',
+        'one-step',
+        'tuplet',
+        'short-rest',
+        'merged',
+        'swing',
+        'lead',
+        'doubled',
+        'audit',
+      ],
     },
     {
       id: 'page',

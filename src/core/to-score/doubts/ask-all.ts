@@ -14,6 +14,7 @@ import { auditQueries } from './audit';
 import type { AuditedPart } from './audit-parts';
 import { companyQueries } from './company-doubts';
 import { doublingQueries, manySoundsQueries } from './copyist-doubts';
+import { earlyEntryQueries } from './early-entries';
 import { warningQueries, keyQueries, leadQueries, askedAbout } from './doubts';
 import { drumQueries, frettingQueries, keyChangeQueries, layeredDrumQueries, repeatQueries } from './page-doubts';
 import { rhythmQueries } from './rhythm-doubts';
@@ -52,6 +53,7 @@ export function askAll(
     parts.flatMap((one) => aboutNotes(piece, one, bars, askedAbout(one.part, casting))),
   );
   append(queries, rhythmQueries(parts, bars, line, swing));
+  append(queries, earlyEntryQueries(parts, bars, line, settings.edits));
   append(queries, companyQueries(parts, bars, memo));
   append(queries, aboutPiece(piece, decided));
   append(queries, repeatQueries(repeats, settings.folds, bars));

@@ -11,6 +11,7 @@ import { isAnew } from './anew';
 /** Asked of music that was played: a score has these written, and they are kept. */
 const SAID_BY_A_SCORE: ReadonlySet<Query['kind']> = new Set([
   'off-grid',
+  'early-entry',
   'one-step',
   'tuplet',
   'short-rest',

@@ -1,0 +1,28 @@
+import type { NoteId, PartId } from '../../base';
+import type { WrittenUnits } from '../../time';
+import { itIsRight, queryKind, type Doubt } from '../query-kind';
+
+/** The first notes of a part, or after a long rest, just before a beat that others strike. */
+export interface EarlyEntry extends Doubt<'early-entry'> {
+  part: PartId;
+  played: NoteId[];
+  facts: { moves: { note: NoteId; by: WrittenUnits }[] };
+}
+
+export const earlyEntry = queryKind<EarlyEntry>({
+  kind: 'early-entry',
+  effect: 'rhythm',
+  remedies: (query) => {
+    const { part, facts } = query;
+    const right = itIsRight(query, 'As played');
+    return [
+      {
+        label: facts.moves.length === 1 ? 'Write it on the beat' : 'Write them on the beat',
+        like: 'on the beat',
+        decision: { kind: 'moveNotes', part, moves: facts.moves },
+        also: [right.decision],
+      },
+      right,
+    ];
+  },
+});
