@@ -11,6 +11,7 @@ import {
   type SoundWish,
 } from '../documents';
 import {
+  isForComposer,
   querySheetText,
   sheetLine,
   type ScoreDesk,
@@ -174,7 +175,10 @@ function* lists(desk: DispatchDesk, wish: ListsWish, map: MapWish | null): Gener
   const queries = () =>
     querySheetText(
       desk.job.name,
-      desk.open(summary.queries).map((query) => sheetLine(query, summary.bars, nameOf)),
+      desk
+        .open(summary.queries)
+        .filter(isForComposer)
+        .map((query) => sheetLine(query, summary.bars, nameOf)),
     );
   return [
     ...(wish.tracks ? [file('Tracks', 'csv', 'Which track is what', tracks)] : []),

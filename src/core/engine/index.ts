@@ -10,7 +10,7 @@ export { type MidiPartSummary, type MidiSequence } from './midi-summary';
 export { type ScorePartSummary, type ScoreSequence, type SequenceSummary } from './sequence-summary';
 export { type ControllerPair } from './controllers';
 export { type HearingVersion } from './versions';
-export { querySheetText, sheetLine, type SheetLine } from './query-sheet';
+export { isForComposer, querySheetText, sheetLine, type SheetLine } from './query-sheet';
 export { storyOf } from './story';
 export { soundingFile } from './sounding-file';
 export { countedFrom, exportStudio, timeLineOfFile, type StudioExport, type TimeLineSummary } from './studio';

@@ -3,7 +3,7 @@ import { partId, queryId } from '../base';
 import { line, meter, performanceOf } from '../../testing/music';
 import { barsOfPerformance } from '../performance';
 import type { OpenQuery } from '../queries';
-import { querySheetText, sheetLine } from './query-sheet';
+import { isForComposer, querySheetText, sheetLine } from './query-sheet';
 
 const bars = barsOfPerformance(
   performanceOf([{ name: 'Flute', notes: line(...Array(16).fill([60, 1])) }], [meter(0, 4, 4)]),
@@ -22,6 +22,11 @@ describe('a query sheet', () => {
     expect(where({ parts: [partId('t1'), partId('t2')], part: partId('t1') })).toBe('Flute, Oboe');
     expect(where({ bar: 3 })).toBe('bar 4');
     expect(where({})).toBe('The piece as a whole');
+  });
+  it('is for the composer where the composer can answer', () => {
+    expect(isForComposer(query({ kind: 'tuplet' }))).toBe(true);
+    expect(isForComposer(query({ kind: 'file' }))).toBe(false);
+    expect(isForComposer(query({ kind: 'bar-repeats' }))).toBe(false);
   });
   it('has a number, a question and room for an answer for each', () => {
     const text = querySheetText('Goose', [

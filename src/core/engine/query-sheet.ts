@@ -2,6 +2,36 @@
 import type { OpenQuery } from '../queries';
 import { barBeat, type Bar, type WrittenUnits } from '../time';
 
+/** What only whoever prepares the files can answer: how it is written and carried, not what was meant. */
+const NOT_FOR_COMPOSERS: ReadonlySet<OpenQuery['kind']> = new Set<OpenQuery['kind']>([
+  'file',
+  'empty-track',
+  'mixed-channels',
+  'house-list',
+  'short-rest',
+  'merged',
+  'off-grid',
+  'audit',
+  'staves',
+  'many-sounds',
+  'bar-repeats',
+  'one-drum',
+  'unmapped-drum',
+  'repeat',
+  'key-signature',
+  'received-spelling',
+  'received-transposition',
+  'received-percussion',
+  'wrong-sounds',
+  'silent-drums',
+  'jumping-faders',
+  'between-ticks',
+  'silent-techniques',
+  'several-ports',
+]);
+
+export const isForComposer = ({ kind }: OpenQuery): boolean => !NOT_FOR_COMPOSERS.has(kind);
+
 export interface SheetLine {
   /** Part, bar and beat, as far as the query has them. */
   where: string;

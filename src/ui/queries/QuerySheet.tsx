@@ -1,5 +1,6 @@
 'use client';
 
+import { isForComposer } from '@/core/engine';
 import { App, Button, Checkbox, Modal } from 'antd';
 import { useState } from 'react';
 import type { QueryId } from '@/core/base';
@@ -15,7 +16,10 @@ export function QuerySheet({ onClose }: { onClose: () => void }) {
   const made = useWorkspace(madeOnDesk);
   const ledger = useWorkspace((state) => state.ledger);
   const queries = openQueries(made, ledger);
-  const [left, setLeft] = useState<ReadonlySet<QueryId>>(new Set());
+  const [left, setLeft] = useState<ReadonlySet<QueryId>>(
+    // What only the copyist can answer stays here unless it is ticked.
+    () => new Set(queries.filter((query) => !isForComposer(query)).map(({ id }) => id)),
+  );
   const [done, setDone] = useState<number | null>(null);
   const chosen = queries.filter(({ id }) => !left.has(id));
 

@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { barOf, plainPart, plainScore } from '../../../testing/scores';
 import { partId } from '../../base';
-import type { Score } from '../../score';
+import { NO_LINES, type Score } from '../../score';
+import { QUARTER } from '../../time';
 import { USUAL_SEQUENCING, type SequencerSettings } from '../../settings';
 import { toSequencer } from '../index';
 
@@ -31,5 +32,29 @@ describe('a choice that changes nothing', () => {
     expect(remarks(plucked, split('technique'))).toEqual([]);
     expect(remarks({ ...score, markers: [{ at: 0, text: 'A', rehearsal: true }] }, { files: 'sections' })).toEqual([]);
     expect(remarks(score, {})).toEqual([]);
+  });
+});
+
+describe('what cannot be heard', () => {
+  const hairpin = (end: number) =>
+    plainScore([
+      plainPart([barOf([60, 4]), barOf([62, 1], [64, 1], [65, 2])], {
+        name: 'Viola',
+        lines: { ...NO_LINES, hairpins: [{ start: 0, end: end * QUARTER, staff: 1, kind: 'crescendo' }] },
+      }),
+    ]);
+  it('a hairpin under a held note is said where velocity alone carries it', () => {
+    expect(remarks(hairpin(4), {})).toEqual([expect.stringContaining('One hairpin is over held notes')]);
+    expect(remarks(hairpin(4), { dynamicsTo: ['expression'] })).toEqual([]);
+    expect(remarks(hairpin(7), {})).toEqual([]);
+  });
+  it('a muted horn stays a horn: General MIDI has a muted trumpet only', () => {
+    const muted = (instrument: 'horn-f' | 'trumpet-bflat', program: number) =>
+      toSequencer(
+        plainScore([plainPart([barOf([60, 2, { words: ['con sord.'] }], [62, 2])], { instrument, program })]),
+        { ...USUAL_SEQUENCING, preset: 'expression', parts: { [part.id]: { split: 'technique' } } },
+      )[0]!.tracks.map((track) => track.program);
+    expect(muted('horn-f', 61)).toEqual([61]);
+    expect(muted('trumpet-bflat', 57)).toEqual([60]);
   });
 });

@@ -1,5 +1,5 @@
 /* What is said before a file goes out: what does not go along, and choices that change nothing. */
-import type { Part, Score } from '../../score';
+import { soundsOf, type Part, type Score } from '../../score';
 import { OF_CONTROLLERS, partSettings, type SequencerSettings, type Split } from '../../settings';
 import { isBent } from '../tracks/bends';
 import type { SequencerTrack } from '../tracks/tracks';
@@ -27,6 +27,13 @@ function leftBehind({ score, parts, tracks, settings }: Outgoing): string[] {
     sentences.push(`${dynamics} dynamic signs and hairpins are not played: dynamics are set to nothing.`);
   if (Object.keys(score.signs).length > 0 && (!settings.playRepeats || settings.onlyBars))
     sentences.push('Repeats and jumps are not played: every chosen bar sounds once.');
+  const held = parts
+    .filter((part) => byVelocityAlone(settings, part))
+    .reduce((sum, part) => sum + heldHairpins(part, score), 0);
+  if (held > 0)
+    sentences.push(
+      `${held === 1 ? 'One hairpin is' : `${held} hairpins are`} over held notes and cannot be heard: a velocity does not change while a note sounds. Send dynamics to a controller.`,
+    );
   const pedals = parts.reduce((sum, part) => sum + part.lines.pedals.length, 0);
   if (pedals > 0 && settings.preset === 'bare')
     sentences.push(`${pedals} pedal marks are left away: the preset keeps bare notes.`);
@@ -37,6 +44,18 @@ function leftBehind({ score, parts, tracks, settings }: Outgoing): string[] {
       `Quarter tones and slides sound as plain keys (in ${between} ${between === 1 ? 'note' : 'notes'}): the preset keeps bare notes, without pitch bend.`,
     );
   return sentences;
+}
+
+function byVelocityAlone(settings: SequencerSettings, { id }: Part): boolean {
+  const carriers = partSettings(settings, id).dynamicsTo ?? settings.dynamicsTo;
+  return carriers.length === 1 && carriers[0] === 'velocity';
+}
+
+/** Hairpins in which no note begins but at their start. */
+function heldHairpins(part: Part, { bars }: Score): number {
+  if (part.lines.hairpins.length === 0) return 0;
+  const onsets = soundsOf(part, bars).map(({ start }) => start);
+  return part.lines.hairpins.filter(({ start, end }) => !onsets.some((at) => at > start && at < end)).length;
 }
 
 /** Why a split leaves a part in one track. */

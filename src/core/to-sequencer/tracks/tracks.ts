@@ -172,8 +172,13 @@ function lines(notes: readonly PerformedNote[]): Group[] {
     .map((group, i) => ({ label: found.length > 1 ? `line ${i + 1}` : '', notes: group, technique: null }));
 }
 
+/** General MIDI, 1–128. */
+const TRUMPET = 57;
+
 function programFor(part: Part, technique: TechniqueId | null, usual: number | null): number | null {
   if (part.unpitched) return null;
-  const family = instrumentById(part.instrument).family;
+  const { family, programs } = instrumentById(part.instrument);
+  // The one muted brass of General MIDI is a trumpet: a muted horn stays a horn.
+  if (technique === 'muted' && family === 'brass' && !programs.includes(TRUMPET)) return usual;
   return (technique && TECHNIQUE_PROGRAMS[technique]?.[family]) || usual;
 }
