@@ -1,6 +1,6 @@
 import { createHash } from 'node:crypto';
 import { readFileSync } from 'node:fs';
-import { expect, test, type Download, type Page } from '@playwright/test';
+import { expect, test, type type Page } from '@playwright/test';
 import tone from '@tonejs/midi';
 import { strFromU8, unzipSync } from 'fflate';
 import { smfBytes, type HandTrack } from '../src/testing/music';
@@ -9,15 +9,16 @@ import { readParts } from './read-musicxml';
 
 /* What leaves the house: by a recipe, as a parcel, into a folder; a show of several cues at once. */
 
-const unpacked = async (download: Download) => unzipSync(readFileSync(await download.path()));
-
-async function parcelOf(page: Page, button: RegExp | string): Promise<Record<string, Uint8Array>> {
+async function zipOf(page: Page, button: RegExp | string): Promise<Buffer> {
   const make = page.getByRole('button', { name: button });
   await expect(make).toBeEnabled();
   const waiting = page.waitForEvent('download', { timeout: 60_000 });
   await make.click();
-  return unpacked(await waiting);
+  return readFileSync(await (await waiting).path());
 }
+
+const parcelOf = async (page: Page, button: RegExp | string): Promise<Record<string, Uint8Array>> =>
+  unzipSync(await zipOf(page, button));
 
 /** Every sum is right; hashed by Node. */
 function expectSums(files: Record<string, Uint8Array>): void {
@@ -59,7 +60,21 @@ test('a parcel holds what the paragraph says, the original untouched, and sums t
   await page.reload();
   await expect(page.getByRole('heading', { name: 'Orchestrator’s parcel' })).toBeVisible({ timeout: 60_000 });
   await expect(page.getByText(/Last sent .*: version 1 by “Orchestrator’s parcel”/)).toBeVisible();
-  expect(Object.keys(await parcelOf(page, 'Make a parcel of 7 files'))).toContain(`MIDI/${name} v2.mid`);
+  const zip = await zipOf(page, 'Make a parcel of 7 files');
+  expect(Object.keys(unzipSync(zip))).toContain(`MIDI/${name} v2.mid`);
+
+  // Whoever has the parcel can verify it, without a job.
+  await page.goto('/');
+  const verify = page.locator('input[type=file][accept=".zip"]');
+  await verify.setInputFiles({ name: 'parcel.zip', mimeType: 'application/zip', buffer: zip });
+  const found = page.getByRole('dialog', { name: /^Parcel parcel/ });
+  await expect(found.getByRole('status')).toContainText(/^\d+ claims of the contents sheet found again/);
+  await expect(found.getByRole('row', { name: /notes played and .* written have the same key/ })).toContainText(
+    'Found',
+  );
+  await page.keyboard.press('Escape');
+  await verify.setInputFiles({ name: 'damaged.zip', mimeType: 'application/zip', buffer: zip.subarray(0, 400) });
+  await expect(page.locator('.ant-alert')).toContainText('damaged.zip: This zip cannot be unpacked');
 });
 
 test('recipes are copied, changed, saved as JSON, brought in again, and put back', async ({ page }) => {
@@ -78,6 +93,10 @@ test('recipes are copied, changed, saved as JSON, brought in again, and put back
   expect(Object.keys(files)).toEqual(
     expect.arrayContaining(['Score/Score.musicxml', 'Parts/02 Clarinet in Bb.musicxml']),
   );
+  // A change is this job's until it is kept in the recipe.
+  await expect(page.getByText('Changed for this job only.')).toBeVisible();
+  await page.getByRole('button', { name: 'Keep in the recipe' }).click();
+  await expect(page.getByText('Changed for this job only.')).toHaveCount(0);
   const saving = page.waitForEvent('download');
   await page.getByRole('button', { name: 'Save as JSON' }).click();
   const saved = readFileSync(await (await saving).path());
@@ -96,7 +115,8 @@ test('recipes are copied, changed, saved as JSON, brought in again, and put back
   await page.getByRole('switch', { name: 'Lists' }).click();
   await expect(page.getByText('The recipe asks for nothing; choose what is to go out.')).toBeVisible();
   await expect(page.getByRole('button', { name: 'Make the file' })).toBeDisabled();
-  await nav.getByRole('button', { name: 'Put back' }).click();
+  await page.getByRole('button', { name: 'Reset to the recipe' }).click();
+  await expect(page.getByText(/Studio map: tempo, meters, keys and markers/)).toBeVisible();
   await page.reload();
   await nav.getByRole('button', { name: 'Studio', exact: true }).click();
   await expect(page.getByText(/Studio map: tempo, meters, keys and markers/)).toBeVisible({ timeout: 60_000 });

@@ -1,7 +1,6 @@
 import { readdirSync, readFileSync, statSync } from 'node:fs';
 import { join, relative, sep } from 'node:path';
-import { unzipSync } from 'fflate';
-import { verifyParcel, type ParcelFile, type Verdict } from '../core/verify';
+import { filesOfZip, verifyParcel, type ParcelFile, type Verdict } from '../core/verify';
 import { parsed } from './arguments';
 import { BadInput, BadUsage } from './errors';
 
@@ -20,7 +19,9 @@ export async function verifyCommand(args: readonly string[]): Promise<number> {
 
 async function verified(path: string): Promise<Verdict[]> {
   try {
-    return await verifyParcel(statSync(path).isDirectory() ? filesIn(path) : filesOf(path));
+    return await verifyParcel(
+      statSync(path).isDirectory() ? filesIn(path) : filesOfZip(new Uint8Array(readFileSync(path))),
+    );
   } catch (error) {
     const missing = error instanceof Error && 'code' in error && error.code === 'ENOENT';
     throw new BadInput(`${path}: ${missing ? 'There is no such file or folder.' : reason(error)}`);
@@ -28,15 +29,6 @@ async function verified(path: string): Promise<Verdict[]> {
 }
 
 const reason = (error: unknown) => (error instanceof Error ? error.message : String(error));
-
-function filesOf(path: string): ParcelFile[] {
-  const bytes = new Uint8Array(readFileSync(path));
-  if (bytes[0] !== 0x50 || bytes[1] !== 0x4b)
-    throw new Error('This is no zip. Give a parcel, or the folder it was unpacked into.');
-  return Object.entries(unzipSync(bytes)).flatMap(([name, content]) =>
-    name.endsWith('/') ? [] : [{ path: name, bytes: content }],
-  );
-}
 
 function filesIn(folder: string): ParcelFile[] {
   return readdirSync(folder, { recursive: true, withFileTypes: true })

@@ -1,5 +1,4 @@
-import { unzipSync } from 'fflate';
-import { verifyParcel, type Verdict } from '@/core/verify';
+import { filesOfZip, verifyParcel, type Verdict } from '@/core/verify';
 import * as Comlink from 'comlink';
 import { VerovioToolkit } from 'verovio/esm';
 import createVerovioModule from 'verovio/wasm';
@@ -130,11 +129,7 @@ const api = {
   },
 
   /** A parcel held against its own claims. @throws Error with one sentence when it is none */
-  async verify(bytes: Uint8Array): Promise<Verdict[]> {
-    if (bytes[0] !== 0x50 || bytes[1] !== 0x4b) throw new Error('This is no parcel: a parcel is a zip file.');
-    const files = Object.entries(unzipSync(bytes)).filter(([name]) => !name.endsWith('/'));
-    return verifyParcel(files.map(([path, content]) => ({ path, bytes: content })));
-  },
+  verify: (bytes: Uint8Array): Promise<Verdict[]> => verifyParcel(filesOfZip(bytes)),
 
   /** Tracks with notes, as the house list asks for them. */
   tracks: (): { id: TrackId; name: string }[] => onDesk().tracks(),

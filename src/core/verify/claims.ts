@@ -3,6 +3,7 @@
  * what made them, and is found again in the same way when the parcel is verified. A sentence of the contents sheet without a
  * kind here cannot be written.
  */
+import { unzipSync } from 'fflate';
 import { sha256 } from '../base';
 import { absent } from './kinds/absent';
 import { mapBars } from './kinds/map-bars';
@@ -106,6 +107,19 @@ export async function verifyParcel(files: readonly ParcelFile[]): Promise<Verdic
   if (claims === null)
     throw new Error(`There is no ${CLAIMS}: this is no parcel of Dragoman, or one of an earlier version.`);
   return [...(await sumVerdicts(files, text(SUMS) ?? '')), ...verifyClaims(files, readClaims(claims))];
+}
+
+/** Files of a zip. @throws Error with one sentence */
+export function filesOfZip(bytes: Uint8Array): ParcelFile[] {
+  if (bytes[0] !== 0x50 || bytes[1] !== 0x4b)
+    throw new Error('This is no zip. Give a parcel, or the folder it was unpacked into.');
+  try {
+    return Object.entries(unzipSync(bytes)).flatMap(([path, content]) =>
+      path.endsWith('/') ? [] : [{ path, bytes: content }],
+    );
+  } catch {
+    throw new Error('This zip cannot be unpacked: it is damaged or cut. Ask for it again.');
+  }
 }
 
 async function sumVerdicts(files: readonly ParcelFile[], sums: string): Promise<Verdict[]> {

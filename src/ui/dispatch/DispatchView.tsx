@@ -63,7 +63,7 @@ export function DispatchView() {
   };
   return (
     <div className={styles.desk}>
-      <RecipeList recipes={recipes} chosen={chosen} onChoose={choose} />
+      <RecipeList recipes={recipes} chosen={chosen} shown={recipe} onChoose={choose} />
       {recipe && (
         <div className={styles.sheet}>
           <h2 className={styles.title}>{recipe.name}</h2>

@@ -14,10 +14,13 @@ import styles from './dispatch.module.css';
 export function RecipeList({
   recipes,
   chosen,
+  shown,
   onChoose,
 }: {
   recipes: readonly KeptRecipe[];
   chosen: KeptRecipe | null;
+  /** As it stands for this job. */
+  shown: Recipe | null;
   onChoose: (name: string) => void;
 }) {
   const { message } = App.useApp();
@@ -52,7 +55,7 @@ export function RecipeList({
           <Button
             size="small"
             icon={<PlusOutlined />}
-            onClick={() => attempt(() => add({ ...chosen.recipe, name: `${chosen.recipe.name}, ours` }))}
+            onClick={() => attempt(() => add({ ...(shown ?? chosen.recipe), name: `${chosen.recipe.name}, ours` }))}
           >
             A copy of it
           </Button>
@@ -72,7 +75,11 @@ export function RecipeList({
             size="small"
             icon={<DownloadOutlined />}
             onClick={() =>
-              download(writeRecipe(chosen.recipe), `${fileNameOf(chosen.recipe.name)}.recipe.json`, 'application/json')
+              download(
+                writeRecipe(shown ?? chosen.recipe),
+                `${fileNameOf(chosen.recipe.name)}.recipe.json`,
+                'application/json',
+              )
             }
           >
             Save as JSON
