@@ -1,6 +1,6 @@
 import { createHash } from 'node:crypto';
 import { readFileSync } from 'node:fs';
-import { expect, test, type type Page } from '@playwright/test';
+import { expect, test, type Page } from '@playwright/test';
 import tone from '@tonejs/midi';
 import { strFromU8, unzipSync } from 'fflate';
 import { smfBytes, type HandTrack } from '../src/testing/music';
