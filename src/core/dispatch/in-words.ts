@@ -1,6 +1,6 @@
 /* Before anything is made: what a recipe will hand over, in words, and which open queries matter for it. */
-import { DELIVERIES, type ListsWish, type MidiWish, type Recipe, type SoundWish } from '../documents';
-import type { OpenQuery, SequenceSummary, Summary } from '../engine';
+import { DELIVERIES, type ListsWish, type MapWish, type MidiWish, type Recipe, type SoundWish } from '../documents';
+import { isForComposer, type OpenQuery, type SequenceSummary, type Summary } from '../engine';
 import type { Bar } from '../time';
 import type { DispatchDesk, Working } from './dispatch-desk';
 import { patternFault } from './names';
@@ -55,7 +55,7 @@ export function* previewOf(desk: DispatchDesk, recipe: Recipe): Generator<Workin
     draft.says(mapInWords(recipe.map), 1);
     draft.concern(summary.queries, OF_TIME);
   }
-  if (recipe.lists) draftLists(draft, recipe.lists, summary.queries);
+  if (recipe.lists) draftLists(draft, recipe.lists, recipe.map, summary.queries);
   if (recipe.sound) draftSound(draft, recipe.sound, summary);
   if (recipe.originals) {
     const { length } = desk.job.originals;
@@ -168,12 +168,17 @@ function* draftMidi(draft: Draft, wish: MidiWish): Generator<Working> {
     draft.says(`Of ${many(length, 'original')} only the first MIDI file goes out as MIDI.`, 0);
 }
 
-function draftLists(draft: Draft, { tracks, times, queries, rate }: ListsWish, asked: readonly OpenQuery[]): void {
-  const open = draft.desk.open(asked).length;
+function draftLists(
+  draft: Draft,
+  { tracks, times, queries, rate }: ListsWish,
+  map: MapWish | null,
+  asked: readonly OpenQuery[],
+): void {
+  const open = draft.desk.open(asked).filter(isForComposer).length;
   const what = [
     ...(tracks ? ['which track is what'] : []),
-    ...(times ? [`every bar with its time and code at ${rate} frames`] : []),
-    ...(queries ? [`${many(open, 'open query', 'open queries')} to be answered`] : []),
+    ...(times ? [`every bar with its time and code at ${map?.rate ?? rate} frames`] : []),
+    ...(queries ? [`${many(open, 'query', 'queries')} for the composer`] : []),
   ];
   draft.says(`Lists: ${what.join('; ')}.`, what.length);
   if (times) draft.concern(asked, OF_TIME);

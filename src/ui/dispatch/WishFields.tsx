@@ -134,15 +134,9 @@ export function MapFields({ recipe: { map }, onChange }: Props) {
       onToggle={(on) => onChange({ map: on ? USUAL_MAP : null })}
     >
       <Ticks of={wish} names={[['click', 'Click']]} onChange={change} />
+      <Amount name="Count-in, bars" value={wish.countIn} min={0} max={16} onChange={(countIn) => change({ countIn })} />
       <Amount
-        name="Bars counted in"
-        value={wish.countIn}
-        min={0}
-        max={16}
-        onChange={(countIn) => change({ countIn })}
-      />
-      <Amount
-        name="Tempo within"
+        name="Tolerance of tempo"
         value={wish.tolerance}
         min={0}
         max={1000}
@@ -150,16 +144,17 @@ export function MapFields({ recipe: { map }, onChange }: Props) {
         onChange={(tolerance) => change({ tolerance })}
       />
       <Choice
-        name="Map’s ticks a quarter"
+        name="Ticks per quarter of the map"
         value={wish.ticksPerQuarter}
         options={TICKS.map((value) => ({ value, label: String(value) }))}
         onChange={(ticksPerQuarter) => change({ ticksPerQuarter })}
       />
+      <Choice name="Time code" value={wish.rate} options={same(FRAME_RATES)} onChange={(rate) => change({ rate })} />
     </Wish>
   );
 }
 
-export function ListsFields({ recipe: { lists }, onChange }: Props) {
+export function ListsFields({ recipe: { lists, map }, onChange }: Props) {
   const wish = lists ?? USUAL_LISTS;
   const change = (to: Partial<typeof wish>) => onChange({ lists: { ...wish, ...to } });
   return (
@@ -178,7 +173,12 @@ export function ListsFields({ recipe: { lists }, onChange }: Props) {
         ]}
         onChange={change}
       />
-      <Choice name="Time code" value={wish.rate} options={same(FRAME_RATES)} onChange={(rate) => change({ rate })} />
+      {map ? (
+        // One time line for both: count-in and time code are those of the map.
+        <span className="soft">Bars and times as in the studio map</span>
+      ) : (
+        <Choice name="Time code" value={wish.rate} options={same(FRAME_RATES)} onChange={(rate) => change({ rate })} />
+      )}
     </Wish>
   );
 }
