@@ -1,7 +1,8 @@
 import 'fake-indexeddb/auto';
 import { beforeEach, describe, expect, it } from 'vitest';
 import { HOUSE_RECIPES } from '@/core/documents';
-import { createJob, deleteJob, jobsListed, nextVersion, rememberSent } from './jobs';
+import { habits, keptHabits, rememberHabit, unlearnHabit } from './habits';
+import { createJob, deleteJob, jobsListed, nextVersion, rememberSent, saveJobRecipe } from './jobs';
 import { forgetRecipe, freeName, recipes, recipeUsed, renameRecipe, saveRecipe } from './recipes';
 import { database } from './schema';
 import { addCues, changeShow, createShow, cuesOf, dissolveShow, saveFacts, shows, takeOutCue } from './shows';
@@ -78,6 +79,34 @@ describe('what was sent', () => {
     expect(nextVersion(kept)).toBe(8);
     await rememberSent('nobody', { version: 1, recipe: 'Print', files: 3 });
     await deleteJob(id);
+  });
+});
+
+describe('a recipe that is changed in a job', () => {
+  it('is the job’s own until it is kept or reset, and no other job’s', async () => {
+    const [one, other] = [await job('one'), await job('other')];
+    const changed = { ...HOUSE_RECIPES[0]!, pattern: '{part}' };
+    await saveJobRecipe(one.id, changed.name, changed);
+    await saveJobRecipe(one.id, changed.name, { ...changed, marks: 'none' });
+    expect((await database.jobs.get(one.id))!.recipes).toMatchObject([{ pattern: '{part}', marks: 'none' }]);
+    expect((await database.jobs.get(other.id))!.recipes).toBeUndefined();
+    expect((await recipes()).find(({ recipe }) => recipe.name === changed.name)!.recipe).toEqual(HOUSE_RECIPES[0]);
+    await saveJobRecipe(one.id, changed.name, null);
+    expect((await database.jobs.get(one.id))!.recipes).toEqual([]);
+    for (const { id } of [one, other]) await deleteJob(id);
+  });
+});
+
+describe('an answer that was undone', () => {
+  it('is no habit, nor the beginning of one', async () => {
+    for (let n = 0; n < 2; n++) await rememberHabit('tuplet', 'plain');
+    expect((await habits()).get('tuplet')).toBe('plain');
+    await unlearnHabit('tuplet', 'plain');
+    expect((await habits()).get('tuplet')).toBeUndefined();
+    await unlearnHabit('tuplet', 'another');
+    expect(await keptHabits()).toMatchObject([{ kind: 'tuplet', times: 1 }]);
+    await unlearnHabit('tuplet', 'plain');
+    expect(await keptHabits()).toEqual([]);
   });
 });
 
