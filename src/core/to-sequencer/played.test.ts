@@ -1,9 +1,9 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { barOf, named } from '../../testing/scores';
+import { barOf, named, plainPart, plainScore } from '../../testing/scores';
 import { controls, notesOf, one, play } from '../../testing/sequenced';
 import { partId } from '../base';
-import type { SymbolMarks } from '../score';
+import type { Part, SymbolMarks } from '../score';
 import { NO_LOOSENING, USUAL_SEQUENCING, type SequencerSettings } from '../settings';
 import { QUARTER } from '../time';
 
@@ -83,6 +83,23 @@ describe('marks', () => {
     expect(made.tempos.map(({ at, bpm }) => [at / QUARTER, Math.round(bpm)])).toEqual([
       [0, 120],
       [3, 67],
+    ]);
+  });
+  it('a fermata over a whole bar holds what stands when the others have struck their last', () => {
+    const moving = barOf([48, 1], [50, 1], [52, 1], [53, 1]);
+    const held = plainPart([barOf([72, 4, { fermata: 'normal' }]), barOf([71, 4])]);
+    const bass = plainPart([moving, barOf([48, 4])], { id: partId('t2') });
+    const tempos = (parts: Part[]) =>
+      play(plainScore(parts)).tempos.map(({ at, bpm }) => [at / QUARTER, Math.round(bpm)]);
+    expect(tempos([held, bass])).toEqual([
+      [0, 120],
+      [3, 67],
+      [4, 120],
+    ]);
+    // Nobody moves under it: the whole note is held.
+    expect(tempos([held])).toEqual([
+      [0, 67],
+      [4, 120],
     ]);
   });
   it('overlap under slurs when that is wished', () => {

@@ -2,7 +2,8 @@
  * Tempo as it is played: marks where they stand, each time their bar is played; gradual words as steps; fermatas as a
  * moment of slower time.
  */
-import { symbolsOf, type Fermata, type Score, type TempoMark } from '../../score';
+import { firstNotBefore } from '../../base';
+import { symbolsOf, type Fermata, type Part, type Score, type TempoMark } from '../../score';
 import {
   buildTempoMap,
   QUARTER,
@@ -161,9 +162,23 @@ function holdsOf(score: Score): Hold[] {
       if (breath === 'caesura') add({ at: end - Math.min(STOP, symbol.duration / 2), end, by: STOPPED });
     }
   for (const [bar, signs] of Object.entries(score.signs)) if (signs.fermata) add(holdAtBarline(score, Number(bar)));
-  const sorted = [...holds.values()].sort((a, b) => a.at - b.at);
+  const onsets = [...new Set(score.parts.flatMap((part) => onsetsOf(part, score)))].sort((a, b) => a - b);
+  // Others may move under a held note: what is held is what stands when the last of them has struck.
+  const late = [...holds.values()].map((hold) => ({ ...hold, at: Math.max(hold.at, lastBefore(onsets, hold.end)) }));
+  const sorted = late.sort((a, b) => a.at - b.at);
   // A fermata in several voices that end together is one.
   return sorted.filter((hold, i, list) => i === 0 || hold.at >= list[i - 1]!.end);
+}
+
+function onsetsOf(part: Part, { bars }: Score): WrittenUnits[] {
+  return [...symbolsOf(part)].flatMap(({ symbol, bar }) =>
+    symbol.notes.length > 0 && !symbol.cue ? [bars[bar]!.start + symbol.at] : [],
+  );
+}
+
+/** The last of rising places before one; −∞ where there is none. */
+function lastBefore(places: readonly WrittenUnits[], end: WrittenUnits): WrittenUnits {
+  return places[firstNotBefore(places, end, (at) => at) - 1] ?? -Infinity;
 }
 
 /** The last thing that begins in the bar is held. */
