@@ -55,7 +55,7 @@ describe('the worker that hands jobs over', () => {
     const parcel = unzipSync(await api.pack(about));
     expect(Object.keys(parcel)).toContain('Cue 1/Score/Goose Score v1.musicxml');
     expect(strFromU8(parcel['Contents.txt']!)).toContain('Cue 1/Originals/goose.mid');
-    expect(Object.keys(unzipSync(await api.pack(about)))).toEqual(['Contents.txt', 'SHA256SUMS.txt']);
+    expect(Object.keys(unzipSync(await api.pack(about)))).toEqual(['Contents.txt', 'claims.json', 'SHA256SUMS.txt']);
   });
   it('asks the application’s server for a PDF with what stands on its pages, and says when it does not answer', async () => {
     api.load(job(short));

@@ -6,6 +6,7 @@ import { join } from 'node:path';
 import { unzipSync } from 'fflate';
 import { afterAll, describe, expect, it } from 'vitest';
 import { demoOriginal } from '../../../demo/make';
+import { filesOfZip, verifyParcel } from '../../core/verify';
 import { HOUSE_RECIPES, writeRecipe } from '../../core/documents';
 import { smfBytes } from '../../testing/music';
 import { isInShard, namesOnList } from './names';
@@ -149,7 +150,7 @@ describe('a batch', () => {
     ]);
   });
 
-  it('takes names from a list, makes parcels, and follows the house list', () => {
+  it('takes names from a list, makes parcels, and follows the house list', async () => {
     const gander = smfBytes([{ name: 'Gander', notes: [{ key: 84, at: 0, length: 4 }] }]);
     const folder = folderOf('listed', { 'goose.mid': demoOriginal(), 'other.mid': cue(1), 'own.mid': gander });
     const output = join(root, 'listed out');
@@ -166,6 +167,7 @@ describe('a batch', () => {
     const parcel = unzipSync(readFileSync(join(output, 'goose.zip')));
     expect(Object.keys(parcel)).toEqual([
       'Contents.txt',
+      'claims.json',
       'SHA256SUMS.txt',
       'Score/goose Score.musicxml',
       'MIDI/goose.mid',
@@ -176,6 +178,9 @@ describe('a batch', () => {
       'Originals/goose.mid',
     ]);
     expect(Buffer.from(parcel['Originals/goose.mid']!).equals(demoOriginal())).toBe(true);
+    const verdicts = await verifyParcel(filesOfZip(new Uint8Array(readFileSync(join(output, 'goose.zip')))));
+    expect(verdicts.length).toBeGreaterThan(8);
+    expect(verdicts.filter(({ ok }) => !ok)).toEqual([]);
     const own = unzipSync(readFileSync(join(output, 'own.zip')));
     expect(Buffer.from(own['Lists/own Tracks.csv']!).toString()).toMatch(/Gander,Piccolo/);
   });
