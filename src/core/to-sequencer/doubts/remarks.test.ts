@@ -25,6 +25,12 @@ describe('a choice that changes nothing', () => {
   ])('is said: %s', (_, settings, words) => {
     expect(remarks(score, settings)).toEqual([expect.stringContaining(words)]);
   });
+  it('is said of a drum map that moves no key that is struck', () => {
+    const kit = plainPart([barOf([36, 2], [38, 2])], { name: 'Kit', unpitched: true, instrument: 'drum-kit' });
+    const map = (drumKeys: Record<number, number>) => remarks(plainScore([kit]), { parts: { [kit.id]: { drumKeys } } });
+    expect(map({ 41: 43, 36: 36 })).toEqual(['The drum map of Kit moves no key: none of the keys it moves is struck.']);
+    expect(map({ 36: 35 })).toEqual([]);
+  });
   it('is not said where it changes something', () => {
     const plucked = plainScore([
       plainPart([barOf([60, 2, { words: ['pizz.'] }], [62, 2, { words: ['arco'] }])], { name: 'Viola' }),
@@ -32,6 +38,13 @@ describe('a choice that changes nothing', () => {
     expect(remarks(plucked, split('technique'))).toEqual([]);
     expect(remarks({ ...score, markers: [{ at: 0, text: 'A', rehearsal: true }] }, { files: 'sections' })).toEqual([]);
     expect(remarks(score, {})).toEqual([]);
+  });
+});
+
+describe('what a sequencer does not show', () => {
+  it('a D.C. that is played out is said with its bar', () => {
+    const jump = { ...score, signs: { 1: { jump: 'daCapo' as const } } };
+    expect(remarks(jump, {})).toEqual(['D.C. at bar 2 played out: the bars come again behind, and no marker says so.']);
   });
 });
 

@@ -27,6 +27,9 @@ function leftBehind({ score, parts, tracks, settings }: Outgoing): string[] {
     sentences.push(`${dynamics} dynamic signs and hairpins are not played: dynamics are set to nothing.`);
   if (Object.keys(score.signs).length > 0 && (!settings.playRepeats || settings.onlyBars))
     sentences.push('Repeats and jumps are not played: every chosen bar sounds once.');
+  const jumps = jumpsOf(score);
+  if (jumps.length > 0 && settings.playRepeats && !settings.onlyBars)
+    sentences.push(`${jumps.join(', ')} played out: the bars come again behind, and no marker says so.`);
   const held = parts
     .filter((part) => byVelocityAlone(settings, part))
     .reduce((sum, part) => sum + heldHairpins(part, score), 0);
@@ -44,6 +47,13 @@ function leftBehind({ score, parts, tracks, settings }: Outgoing): string[] {
       `Quarter tones and slides sound as plain keys (in ${between} ${between === 1 ? 'note' : 'notes'}): the preset keeps bare notes, without pitch bend.`,
     );
   return sentences;
+}
+
+/** "D.C. at bar 8" */
+function jumpsOf({ signs, bars }: Score): string[] {
+  return Object.entries(signs).flatMap(([bar, { jump }]) =>
+    jump ? [`${jump === 'daCapo' ? 'D.C.' : 'D.S.'} at bar ${bars[Number(bar)]?.number ?? Number(bar) + 1}`] : [],
+  );
 }
 
 function byVelocityAlone(settings: SequencerSettings, { id }: Part): boolean {
@@ -77,6 +87,14 @@ function withoutEffect({ score, parts, tracks, settings }: Outgoing): string[] {
   if (settings.treatments.some(({ does }) => OF_CONTROLLERS.has(does.kind)))
     sentences.push('A score has no controllers to be treated: its dynamics go where they are set to go.');
   for (const part of parts) {
+    const moved = Object.entries(partSettings(settings, part.id).drumKeys ?? {}).filter(
+      ([key, to]) => Number(key) !== to,
+    );
+    const struck = new Set(
+      tracks.filter((track) => track.part === part.id).flatMap(({ notes }) => notes.map(({ sound }) => sound.key)),
+    );
+    if (moved.length > 0 && !moved.some(([key]) => struck.has(Number(key))))
+      sentences.push(`The drum map of ${part.name} moves no key: none of the keys it moves is struck.`);
     const why = NOTHING_TO_SPLIT[partSettings(settings, part.id).split ?? 'none'];
     const own = tracks.filter((track) => track.part === part.id);
     // A single passage in a technique is one track too, and named after it.
