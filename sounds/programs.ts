@@ -1,7 +1,7 @@
 /* Which sound each of the 128 programs of General MIDI 1 has, family by family. */
 import type { TimbreName } from './timbres';
 
-// prettier-ignore
+// oxfmt-ignore
 const FAMILIES: readonly (readonly TimbreName[])[] = [
   // Pianos
   ['piano', 'piano', 'electricPiano', 'piano', 'electricPiano', 'electricPiano', 'harpsichord', 'clavinet'],

@@ -45,7 +45,7 @@ export async function answered(
 ): Promise<Response> {
   try {
     // Never a shared buffer: it came from another thread as a copy.
-    // eslint-disable-next-line @typescript-eslint/no-unsafe-type-assertion
+    // oxlint-disable-next-line typescript/no-unsafe-type-assertion
     return new Response((await work()) as Uint8Array<ArrayBuffer>, {
       headers: {
         'content-type': type,

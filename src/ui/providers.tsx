@@ -21,7 +21,7 @@ export function Providers({ children }: { children: ReactNode }) {
 
   useEffect(() => {
     // Known only in the browser; the server draws the light theme.
-    // eslint-disable-next-line react-hooks/set-state-in-effect
+    // oxlint-disable-next-line react/set-state-in-effect
     if (localStorage.getItem(STORED_MODE) === 'dark') setMode('dark');
   }, []);
 

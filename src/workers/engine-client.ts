@@ -50,7 +50,7 @@ type Engine = {
 };
 
 /* Comlink knows its worker's calls by name only; so does what stands before it. */
-/* eslint-disable @typescript-eslint/no-unsafe-type-assertion */
+/* oxlint-disable typescript/no-unsafe-type-assertion */
 const engine = new Proxy({} as Engine, {
   get:
     (_, name: keyof EngineApi) =>
@@ -61,7 +61,7 @@ const engine = new Proxy({} as Engine, {
       return Promise.race([call(...args), ended]);
     },
 });
-/* eslint-enable @typescript-eslint/no-unsafe-type-assertion */
+/* eslint-enable typescript/no-unsafe-type-assertion */
 
 /** The one engine worker of this page; started when first asked for, and again after it ended. */
 export function engineWorker(): Engine {

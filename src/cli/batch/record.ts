@@ -37,7 +37,7 @@ const fileOf = (output: string, name: string) =>
 export function keptOutcome(output: string, name: string, key: string): Outcome | null {
   try {
     // Written by ourselves, and only after everything else of the file was.
-    // eslint-disable-next-line @typescript-eslint/no-unsafe-type-assertion
+    // oxlint-disable-next-line typescript/no-unsafe-type-assertion
     const { key: of, outcome } = JSON.parse(readFileSync(fileOf(output, name), 'utf8')) as Kept;
     const there = outcome.files.every(({ path, size }) => statSync(join(output, path)).size === size);
     return of === key && there ? { ...outcome, state: 'unchanged', seconds: 0 } : null;
@@ -49,7 +49,7 @@ export function keptOutcome(output: string, name: string, key: string): Outcome 
 /** Files that this batch has made of it before, whatever it was then. */
 export function filesMade(output: string, name: string): ReadonlySet<string> {
   try {
-    // eslint-disable-next-line @typescript-eslint/no-unsafe-type-assertion -- written by ourselves
+    // oxlint-disable-next-line typescript/no-unsafe-type-assertion -- written by ourselves
     const { outcome } = JSON.parse(readFileSync(fileOf(output, name), 'utf8')) as Kept;
     return new Set(outcome.files.map(({ path }) => path));
   } catch {

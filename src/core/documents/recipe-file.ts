@@ -54,7 +54,8 @@ class MidiDto implements MidiWish {
   @IsBoolean() parts!: boolean;
   @IsBoolean() sections!: boolean;
   @ValidateIf((one: MidiDto) => one.ticksPerQuarter !== null) @IsInt() @Min(24) @Max(32767) ticksPerQuarter!:
-    number | null;
+    | number
+    | null;
   @IsIn([0, 1, null]) type!: 0 | 1 | null;
   @IsBoolean() byInstrument!: boolean;
 }

@@ -65,7 +65,7 @@ export class MidiSequencing extends SequenceDesk {
   }
 
   // A file is arranged in one go: there is nothing to wait for between its parts.
-  // eslint-disable-next-line require-yield
+  // oxlint-disable-next-line require-yield
   protected *making(settings: JobSettings): Generator<SequenceProgress, SequenceSummary> {
     const { sequencing } = settings;
     const { cleaned, arrangement } = this.prepare(settings);

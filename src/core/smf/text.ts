@@ -58,6 +58,6 @@ function hasLoneLetter(data: Uint8Array): boolean {
 
 /** Without trailing zero bytes and control characters that some programs leave in names. */
 function clean(text: string): string {
-  // eslint-disable-next-line no-control-regex
+  // oxlint-disable-next-line no-control-regex
   return text.replace(/[\u0000-\u0008\u000b\u000c\u000e-\u001f]/g, '').trim();
 }

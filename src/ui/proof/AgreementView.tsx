@@ -29,7 +29,7 @@ function useComparison() {
   const comparison = useMemo(
     (): Comparison => ({ other, base: delivery ?? (base === 'made' ? 'made' : 'original') }),
     // The record is read anew whenever the job changes; the delivery stays the same.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
+    // oxlint-disable-next-line react/exhaustive-deps
     [other, base, delivery?.at],
   );
   const choose = (to: { other?: OtherFile | null; base?: Base }) => compared.choose(job.id, to);

@@ -49,7 +49,7 @@ export function useWaveform(reference: ReferenceRecord | null): Seen {
     return () => {
       current = false;
     };
-    // eslint-disable-next-line react-hooks/exhaustive-deps -- the bytes come anew with each look into the storage
+    // oxlint-disable-next-line react/exhaustive-deps -- the bytes come anew with each look into the storage
   }, [key]);
   useEffect(() => {
     let current = true;

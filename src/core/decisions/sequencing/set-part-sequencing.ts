@@ -38,7 +38,8 @@ export class SetPartSequencing {
   @Equals('setPartSequencing') kind!: 'setPartSequencing';
   @Matches(SCORE_PART) part!: PartId;
   @IsOptional() @IsArray() @ArrayUnique() @ArrayMaxSize(2) @IsIn(DYNAMIC_CARRIERS, { each: true }) dynamicsTo?:
-    DynamicCarrier[] | null;
+    | DynamicCarrier[]
+    | null;
   @IsOptional() @IsIn(SPLITS) split?: Split | null;
   @IsOptional()
   @IsArray()

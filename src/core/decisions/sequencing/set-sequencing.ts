@@ -61,7 +61,8 @@ export class SetSequencing {
   @IsOptional() @IsBoolean() cues?: boolean;
   @IsOptional() @IsBoolean() chords?: boolean;
   @IsOptional() @ValidateIf((one: SetSequencing) => one.neutralVolume !== null) @IsIn(NEUTRAL_VOLUMES) neutralVolume?:
-    (typeof NEUTRAL_VOLUMES)[number] | null;
+    | (typeof NEUTRAL_VOLUMES)[number]
+    | null;
   @IsOptional() @IsIn(CHANNEL_PLANS) channels?: ChannelPlan;
   @IsOptional() @IsIn([0, 1]) format?: 0 | 1;
   @IsOptional() @IsInt() @Min(96) @Max(15360) ticksPerQuarter?: number;

@@ -26,7 +26,8 @@ export function stavesOf(part: Part): number {
 }
 
 export type BarStyle =
-  { kind: 'multiple-rest'; bars: number } | { kind: 'like-before'; type: 'start' | 'stop'; bars: number };
+  | { kind: 'multiple-rest'; bars: number }
+  | { kind: 'like-before'; type: 'start' | 'stop'; bars: number };
 
 /** A clef or a signature inside a bar. */
 export interface AttributesInside {

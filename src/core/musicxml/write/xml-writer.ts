@@ -84,7 +84,7 @@ export function escapeXml(text: string): string {
   return (
     text
       // XML 1.0 has no way to carry these control characters.
-      // eslint-disable-next-line no-control-regex
+      // oxlint-disable-next-line no-control-regex
       .replace(/[\u0000-\u0008\u000b\u000c\u000e-\u001f\ufffe\uffff]/g, '')
       .replace(/&/g, '&amp;')
       .replace(/</g, '&lt;')

@@ -7,7 +7,8 @@ export interface AuditDoubt extends Doubt<'audit'> {
   part: PartId;
   played: NoteId[];
   facts:
-    { cause: 'missing' | 'repitched' | 'trills' } | { cause: 'displaced'; moves: { note: NoteId; by: WrittenUnits }[] };
+    | { cause: 'missing' | 'repitched' | 'trills' }
+    | { cause: 'displaced'; moves: { note: NoteId; by: WrittenUnits }[] };
 }
 
 export const audit = queryKind<AuditDoubt>({
