@@ -6,11 +6,11 @@ export default defineConfig({
   testDir: 'e2e',
   testMatch: '**/*.spec.ts',
   timeout: 240_000,
-  expect: { timeout: 45_000 },
+  expect: { timeout: 15_000 },
   workers: 2,
   fullyParallel: true,
   // For a machine that stalls. `npm test` names what needed a second attempt.
-  retries: 1,
+  retries: 0,
   forbidOnly: true,
   use: {
     baseURL: `http://127.0.0.1:${PORT}`,

@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect, test } from './window';
 import { line, meta, smfBytes, tempo, type HandNote } from '../src/testing/music';
 import { Meta } from '../src/core/smf';
 import { dropFile, exportedXml, goTo } from './help';
@@ -13,7 +13,6 @@ const file = (tracks: Parameters<typeof smfBytes>[0]) => ({
 });
 
 test('what a file has exactly stays where it is, and the audit says so', async ({ page }) => {
-  await page.goto('/');
   await dropFile(
     page,
     file([
@@ -28,7 +27,6 @@ test('what a file has exactly stays where it is, and the audit says so', async (
 });
 
 test('short notes are written as they read, or as long as they were played', async ({ page }) => {
-  await page.goto('/');
   await dropFile(
     page,
     file([
@@ -51,7 +49,6 @@ test('short notes are written as they read, or as long as they were played', asy
 });
 
 test('a note says why it is written so, and is written otherwise from there', async ({ page }) => {
-  await page.goto('/');
   await dropFile(
     page,
     file([
@@ -87,7 +84,6 @@ test('percussion of many hands gets a line for each instrument', async ({ page }
   const notes = Array.from({ length: 8 }, (_, bar) =>
     strikes.map(([key, at]): HandNote => ({ key, at: bar * 4 + at, length: 0.1, channel: 10 })),
   ).flat();
-  await page.goto('/');
   await dropFile(
     page,
     file([
@@ -113,7 +109,6 @@ test('percussion of many hands gets a line for each instrument', async ({ page }
 });
 
 test('names in another encoding are read again as somebody says', async ({ page }) => {
-  await page.goto('/');
   await dropFile(
     page,
     file([

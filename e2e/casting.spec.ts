@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type Page } from './window';
 import { line, meter, programAt, smfBytes, tempo, type HandNote } from '../src/testing/music';
 import { dropFile, exportedXml, goTo, openDemo, settled } from './help';
 import { readParts } from './read-musicxml';
@@ -65,7 +65,6 @@ test('the demo’s messy names come out as players in score order', async ({ pag
 test('tracks become players: choose, deal out, gather, take out keyswitches; the house list does it next time', async ({
   page,
 }) => {
-  await page.goto('/');
   await open(page, 'first.mid');
   await expect.poll(() => partNames(page)).toEqual(['Flute', 'Horn in F', 'Violin 1', 'Viola', 'Slot warm']);
 
@@ -119,7 +118,6 @@ test('tracks become players: choose, deal out, gather, take out keyswitches; the
 });
 
 test('gathering by dragging, marked parts at once, order, undo, and the house list as a file', async ({ page }) => {
-  await page.goto('/');
   await open(page, 'drag.mid');
   const chip = page.getByText('Slot warm').first();
   const target = page.getByText('Flt 1 leg').first();
@@ -177,7 +175,6 @@ test('gathering by dragging, marked parts at once, order, undo, and the house li
 test('a player takes up another instrument: found by the programs, put down, taken up in other bars', async ({
   page,
 }) => {
-  await page.goto('/');
   const bars = (keys: number[], from: number) => keys.map((key, i) => ({ key, at: from + i, length: 1 }));
   const notes = [...bars([72, 74, 76, 77], 0), ...bars([84, 86, 88, 89], 8), ...bars([72, 74, 76, 77], 16)];
   const flute = { name: 'Flute', program: 74, notes, extra: [programAt(6, 73), programAt(14, 74)] };

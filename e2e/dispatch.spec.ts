@@ -1,6 +1,6 @@
 import { createHash } from 'node:crypto';
 import { readFileSync } from 'node:fs';
-import { expect, test, type Page } from '@playwright/test';
+import { alone, expect, test, type Page } from './window';
 import tone from '@tonejs/midi';
 import { strFromU8, unzipSync } from 'fflate';
 import { smfBytes, type HandTrack } from '../src/testing/music';
@@ -122,7 +122,7 @@ test('recipes are copied, changed, saved as JSON, brought in again, and put back
   await expect(page.getByText(/Studio map: tempo, meters, keys and markers/)).toBeVisible({ timeout: 60_000 });
 });
 
-test('files go into a folder, and none that is there is overwritten', async ({ page }) => {
+alone('files go into a folder, and none that is there is overwritten', async ({ page }) => {
   await page.addInitScript(() => {
     // A folder in memory, as far as the page asks for one.
     const written: Record<string, number> = { 'Score/mine.txt': 1 };
@@ -189,7 +189,6 @@ const cue = (name: string, tracks: HandTrack[]) => ({
 });
 
 test('three cues become a show: one recipe, names held against each other, one parcel of all', async ({ page }) => {
-  await page.goto('/');
   await expect(page.getByText(DEMO_NAME)).toBeVisible();
   await page
     .locator('input[type=file]')
@@ -246,7 +245,6 @@ test('three cues become a show: one recipe, names held against each other, one p
 });
 
 test('several files become one job, one after the other', async ({ page }) => {
-  await page.goto('/');
   await expect(page.getByText(DEMO_NAME)).toBeVisible();
   await page
     .locator('input[type=file]')

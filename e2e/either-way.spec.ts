@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type Page } from './window';
 import { parseMidi } from 'midi-file';
 import { notationProgramsMidi, sequencersScore } from '../src/testing/unkind-sources';
 import { DEMO_FILE, dropFile, goTo } from './help';
@@ -14,7 +14,6 @@ const fromSequencer = file('from a sequencer.musicxml', sequencersScore());
 const fromNotation = file('from a notation program.mid', notationProgramsMidi());
 
 async function open(page: Page, dropped: typeof fromSequencer, direction: 'To score' | 'To sequencer'): Promise<void> {
-  await page.goto('/');
   await dropFile(page, dropped);
   await expect(page.getByRole('navigation', { name: 'Stations' })).toBeVisible({ timeout: 60_000 });
   await page.getByLabel('Direction').getByText(direction, { exact: true }).click();

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import AxeBuilder from '@axe-core/playwright';
-import { expect, test, type Page } from '@playwright/test';
+import { alone, expect, test, type Page } from './window';
 import { DEMO_FILE, goTo, openDemo, still } from './help';
 
 /** What a page has against it, in words. */
@@ -13,7 +13,7 @@ async function faults(page: Page, where: string): Promise<string[]> {
 }
 
 for (const mode of ['light', 'dark'] as const)
-  test(`nothing keeps anybody out, in the ${mode} theme`, async ({ page }) => {
+  alone(`nothing keeps anybody out, in the ${mode} theme`, async ({ page }) => {
     await page.addInitScript((value) => localStorage.setItem('dragoman-mode', value), mode);
     // Colours are judged, not what lies between two of them while a button becomes ready.
     await page.addInitScript(() =>

@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { expect, test } from '@playwright/test';
+import { expect, test } from './window';
 import { strFromU8, unzipSync } from 'fflate';
 import { DEMO_FILE, DEMO_NAME, dropFile, goTo, openDemo, truth } from './help';
 import { readParts } from './read-musicxml';
@@ -20,7 +20,6 @@ interface DisplayedNote {
 }
 
 test('a dropped MIDI file becomes a score, and the downloaded MusicXML has every true note', async ({ page }) => {
-  await page.goto('/');
   await expect(page.getByText(DEMO_NAME)).toBeVisible();
   await dropFile(page, DEMO_FILE);
   await expect(page.locator('g.note').first()).toBeVisible({ timeout: 60_000 });
@@ -198,7 +197,6 @@ test('queries are listed, lead to their place and can be settled by keyboard', a
 });
 
 test('jobs can be renamed, found, deleted and brought back', async ({ page }) => {
-  await page.goto('/');
   await expect(page.getByRole('link', { name: DEMO_NAME })).toBeVisible();
   await page.getByRole('button', { name: `Rename ${DEMO_NAME}` }).click();
   await page.getByRole('textbox', { name: 'Name of the job' }).fill('Goose for Friday');
@@ -230,7 +228,6 @@ test.describe('bad input', () => {
     ['patterns.mid', changed(9, 2), /type 2 file: 14 separate patterns/],
   ];
   test('is refused with one sentence, and the jobs that are there stay', async ({ page }) => {
-    await page.goto('/');
     await expect(page.getByText(DEMO_NAME)).toBeVisible();
     for (const [name, buffer, words] of files) {
       await dropFile(page, { name, mimeType: 'audio/midi', buffer });
@@ -242,7 +239,6 @@ test.describe('bad input', () => {
   });
 
   test('that can be mended is read, and what was odd is a query', async ({ page }) => {
-    await page.goto('/');
     await expect(page.getByText(DEMO_NAME)).toBeVisible();
     await dropFile(page, { name: 'cut.mid', mimeType: 'audio/midi', buffer: demo.subarray(0, 4000) });
     await expect(

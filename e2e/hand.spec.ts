@@ -1,4 +1,4 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type Page } from './window';
 import { line, smfBytes } from '../src/testing/music';
 import { readParts } from './read-musicxml';
 import { dropFile, exportedXml, goTo, settled } from './help';
@@ -12,7 +12,6 @@ async function openTune(page: Page): Promise<void> {
       { name: 'Oboe', notes: line([67, 4], [65, 4], [64, 4], [62, 4]) },
     ]),
   );
-  await page.goto('/');
   await dropFile(page, { name: 'tune.mid', mimeType: 'audio/midi', buffer });
   await goTo(page, 'Rhythm');
   await expect(page.locator('g.note').first()).toBeVisible({ timeout: 60_000 });

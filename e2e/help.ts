@@ -1,10 +1,10 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { expect, type Page } from '@playwright/test';
+import { DEMO_NAME, expect, type Page } from './window';
 import { instrumentById } from '../src/core/instruments';
 
 export const DEMO_FILE = join(import.meta.dirname, '../public/demo/clockmakers-goose-cue-3.mid');
-export const DEMO_NAME = 'The Clockmaker’s Goose, cue 3';
+export { DEMO_NAME };
 
 export interface Truth {
   parts: { name: string; instrument: string; notes: { start: number; end: number; key: number; staff: number }[] }[];
@@ -29,7 +29,7 @@ export async function dropFile(
 
 /** Opens the demo job that is ready at the first visit and waits for engraved notes. */
 export async function openDemo(page: Page): Promise<void> {
-  await page.goto('/');
+  if (!page.url().startsWith('http')) await page.goto('/');
   await page.getByRole('link', { name: DEMO_NAME }).click();
   await expect(page.locator('g.note').first()).toBeVisible({ timeout: 60_000 });
 }

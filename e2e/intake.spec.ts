@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type Page } from './window';
 import { orchestraFile } from '../bench/large';
 import { DEMO_FILE, DEMO_NAME, dropFile, goTo, openDemo } from './help';
 
@@ -8,7 +8,6 @@ const row = (page: Page, name: string) => page.getByRole('checkbox', { name: `${
 test('a file of 120 tracks: filter, leave out three, reload, archive, delete, bring back from the archive', async ({
   page,
 }) => {
-  await page.goto('/');
   await expect(page.getByText(DEMO_NAME)).toBeVisible();
   await dropFile(page, { name: 'large.mid', mimeType: 'audio/midi', buffer: Buffer.from(orchestraFile(120, 28)) });
   await goTo(page, 'Intake');
@@ -49,7 +48,6 @@ test('a file of 120 tracks: filter, leave out three, reload, archive, delete, br
 });
 
 test('a damaged archive stores nothing', async ({ page }) => {
-  await page.goto('/');
   await expect(page.getByText(DEMO_NAME)).toBeVisible();
   await dropFile(page, {
     name: 'broken.dragoman.zip',
@@ -85,7 +83,6 @@ test('a track shows its notes and controllers, the file its time lines', async (
 });
 
 test('a job can be duplicated', async ({ page }) => {
-  await page.goto('/');
   await page.getByRole('button', { name: `Duplicate ${DEMO_NAME}` }).click();
   await expect(page.getByRole('link', { name: `${DEMO_NAME} (copy)` })).toBeVisible();
   await expect(page.getByText('Jobs stay in this browser')).toBeVisible();

@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { expect, test } from '@playwright/test';
+import { expect, test } from './window';
 import { readSmf, writeSmf } from '../src/core/smf';
 import { DEMO_FILE, exportedXml, goTo, openDemo } from './help';
 

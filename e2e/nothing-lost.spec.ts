@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { expect, test } from '@playwright/test';
+import { alone, expect, test } from './window';
 import { DEMO_FILE, DEMO_NAME, goTo, openDemo } from './help';
 
 /* What people decide, and what they drop, is not lost. */
@@ -49,7 +49,6 @@ test('decisions the storage refuses stay in sight, are said, and are stored when
 });
 
 test('of several files each becomes a job, and those that cannot be read are named', async ({ page }) => {
-  await page.goto('/');
   await expect(page.getByText(DEMO_NAME)).toBeVisible();
   await page
     .locator('input[type=file]')
@@ -69,7 +68,6 @@ test('of several files each becomes a job, and those that cannot be read are nam
 test('a file dropped beside its area is taken all the same, and leaves nobody outside the application', async ({
   page,
 }) => {
-  await page.goto('/');
   await expect(page.getByText(DEMO_NAME)).toBeVisible();
   const taken = await page.evaluate(() => {
     const transfer = new DataTransfer();
@@ -102,7 +100,7 @@ test('stations change without the server, and what is decided there is kept', as
   await expect(page.getByRole('main', { name: 'intake' })).toBeVisible();
 });
 
-test('a copy of each job is kept in a folder and opens again', async ({ page }) => {
+alone('a copy of each job is kept in a folder and opens again', async ({ page }) => {
   // The browser's own private folder stands for one that a person chooses.
   await page.addInitScript(() => {
     Object.assign(window, { showDirectoryPicker: () => navigator.storage.getDirectory() });
@@ -140,7 +138,7 @@ test('a copy of each job is kept in a folder and opens again', async ({ page }) 
   await expect(page.locator('g.note').first()).toBeVisible({ timeout: 60_000 });
 });
 
-test('reloaded at any moment after a drop, the list has whole jobs only', async ({ page }) => {
+alone('reloaded at any moment after a drop, the list has whole jobs only', async ({ page }) => {
   const buffer = readFileSync(DEMO_FILE);
   for (const [i, moment] of [0, 40, 120, 400, 1200].entries()) {
     await page.goto('/');

@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type Page } from './window';
 import { exportedXml, goTo, openDemo } from './help';
 
 const side = (page: Page) => page.getByRole('complementary', { name: 'Page settings' });

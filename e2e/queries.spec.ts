@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type Page } from './window';
 import { line, smfBytes, type HandNote, type HandTrack } from '../src/testing/music';
 import { dropFile, goTo, openDemo } from './help';
 
@@ -44,7 +44,6 @@ async function ledgerLines(page: Page): Promise<number> {
 
 test('forty queries are settled by keyboard alone, with few keys and a line each', async ({ page }) => {
   test.setTimeout(300_000);
-  await page.goto('/');
   await dropFile(page, midi('forty.mid', fortyQueries()));
   await expect(page.locator('g.note, .ant-table-row').first()).toBeVisible({ timeout: 60_000 });
   await expect.poll(() => open(page), { timeout: 60_000 }).toBeGreaterThanOrEqual(40);
@@ -67,7 +66,6 @@ test('forty queries are settled by keyboard alone, with few keys and a line each
 });
 
 test('all queries alike are settled in one step, which is one line and one undo', async ({ page }) => {
-  await page.goto('/');
   await dropFile(page, midi('low.mid', fortyQueries().slice(10, 20)));
   await expect.poll(() => open(page), { timeout: 60_000 }).toBeGreaterThanOrEqual(10);
   const asked = await open(page);

@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { expect, test } from '@playwright/test';
+import { expect, test } from './window';
 import { backupText, directionText, HEAD, noteText as note, partText, scoreText } from '../src/testing/musicxml-text';
 import { exportedXml, dropFile, goTo, openDemo } from './help';
 
@@ -29,7 +29,6 @@ const SCORE = {
 };
 
 test('is shown and leaves as it came, in the version that is asked for', async ({ page }) => {
-  await page.goto('/');
   await dropFile(page, SCORE);
   await page.waitForURL(/\/job\//);
   await page.getByText('To score', { exact: true }).click();

@@ -1,4 +1,4 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type Page } from './window';
 import { corpus } from '../bench/corpus';
 import { playTake, TAKES } from '../bench/takes';
 import { line, smfBytes, tempo, type HandNote } from '../src/testing/music';
@@ -38,7 +38,6 @@ function band(): Buffer {
 }
 
 test('by keyboard alone: the note that leaves the others is walked to and put back', async ({ page }) => {
-  await page.goto('/');
   await dropFile(page, { name: 'band.mid', mimeType: 'audio/midi', buffer: band() });
   await expect(page.locator('g.note').first()).toBeVisible({ timeout: 60_000 });
   await expect(page.getByText(/Clarinet in B♭, bar 2.*a sixteenth after Flute/)).toBeVisible();
@@ -57,7 +56,6 @@ test('by keyboard alone: a wrong triplet is written plain', async ({ page }) => 
   // Sixteenths in the clarinet, triplets only in the flute; 30 ms of jitter make one beat doubtful (seeded).
   const score = corpus(1)[18]!;
   const unsteady = TAKES.find((take) => take.name === 'jitter 30 ms')!;
-  await page.goto('/');
   await dropFile(page, {
     name: 'unsteady.mid',
     mimeType: 'audio/midi',
@@ -101,7 +99,6 @@ test('early strings: a lead set wrongly and found again, by keyboard undo', asyn
 });
 
 test('picked notes move, join and are struck again; before and after can be compared', async ({ page }) => {
-  await page.goto('/');
   const notes = line([72, 1], [72, 1], [76, 1], [77, 1]);
   await dropFile(page, {
     name: 'four.mid',

@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type Page } from './window';
 import { parseMidi } from 'midi-file';
 import { unzipSync } from 'fflate';
 import { demoMechanical } from '../demo/make';
@@ -26,7 +26,6 @@ const file = (name: string, content: string | Uint8Array) => ({
 });
 
 async function openScore(page: Page, name = 'goose.musicxml', content: string | Uint8Array = demoScore): Promise<void> {
-  await page.goto('/');
   await dropFile(page, file(name, content));
   await expect(page.getByRole('heading', { name: /Goose/ })).toBeVisible({ timeout: 60_000 });
 }
@@ -161,7 +160,6 @@ test('a MIDI file is cleaned: the mixer data goes, the notes stay', async ({ pag
 });
 
 test('harmful scores are refused with one sentence', async ({ page }) => {
-  await page.goto('/');
   await dropFile(page, file('bad.musicxml', '<!DOCTYPE x [<!ENTITY a "b">]><score-partwise>&a;</score-partwise>'));
   await expect(page.getByRole('main').getByRole('alert')).toContainText(
     'bad.musicxml: The file declares XML entities of its own',
@@ -218,7 +216,6 @@ test('a note of a score is changed by hand and goes out so', async ({ page }) =>
 });
 
 test('a note of a MIDI file that was mended on the page goes out mended', async ({ page }) => {
-  await page.goto('/');
   const line = [60, 62, 64, 65, 67, 69, 71, 72].map((key, i) => ({ key, at: i, length: 1 }));
   await dropFile(page, file('tune.mid', smfBytes([{ name: 'Flute', notes: line }], [tempo(0, 100), meter(0, 4, 4)])));
   await goTo(page, 'Rhythm');

@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type Page } from './window';
 import { performanceFromSmf } from '../src/core/performance';
 import { readSmf, writeSmf, type SmfEvent } from '../src/core/smf';
 import { danceNotes, quarterNotes } from '../src/testing/dances';
@@ -82,7 +82,7 @@ test('on the way to a sequencer the time line is mended too', async ({ page }) =
   const waiting = page.waitForEvent('download');
   await page.getByRole('button', { name: 'MusicXML' }).click();
   const score = readFileSync(await (await waiting).path());
-  await page.goto('/');
+  await page.getByRole('link', { name: 'Dragoman' }).click();
   await page
     .locator('input[type=file]')
     .first()
@@ -139,7 +139,6 @@ function freely(places: number, length: number, keysAt: (place: number) => numbe
 
 /** Opens a recording that has no bars and has its beats found. */
 async function findBeatsIn(page: Page, recording: Buffer): Promise<void> {
-  await page.goto('/');
   const input = page.locator('input[type=file]').first();
   await input.setInputFiles({ name: 'free.mid', mimeType: 'audio/midi', buffer: recording });
   await page.waitForURL(/rhythm$/);
@@ -162,7 +161,6 @@ test('a recording in seven is counted in eighths, until somebody says otherwise'
 
 test('a jig in a file that says 4/4 is asked about, and gets bars of 6/8', async ({ page }) => {
   const jig = smfBytes([{ name: 'Accordion', notes: danceNotes([3, 3]) }], [meter(0, 4, 4), tempo(0, 100)]);
-  await page.goto('/');
   await dropFile(page, { name: 'jig.mid', mimeType: 'audio/midi', buffer: Buffer.from(jig) });
   await page.waitForURL(/rhythm$/);
   await goTo(page, 'Timeline');
@@ -183,7 +181,6 @@ test('a cue whose bars change is asked about in one question, answered in one st
   const lengths = [...Array<number>(16).fill(4), 2, ...Array<number>(14).fill(4)];
   const notes = quarterNotes(lengths, { leant: true, bars: lengths.length });
   const cue = smfBytes([{ name: 'Piano', notes }], [meter(0, 4, 4), tempo(0, 100)]);
-  await page.goto('/');
   await dropFile(page, { name: 'cue.mid', mimeType: 'audio/midi', buffer: Buffer.from(cue) });
   await page.waitForURL(/rhythm$/);
   await goTo(page, 'Timeline');
