@@ -4,5 +4,6 @@ WORKDIR /dragoman
 COPY package.json package-lock.json .npmrc ./
 RUN npm ci --omit=dev
 COPY . .
-ENTRYPOINT ["node", "--import", "tsx", "src/cli/main.ts"]
+RUN node scripts/compile.mjs
+ENTRYPOINT ["node", "dist/dragoman.mjs"]
 CMD ["batch"]

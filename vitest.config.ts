@@ -16,6 +16,7 @@ export default defineConfig({
         test: { name: 'around', include: ['src/**/*.test.{ts,tsx}'], exclude: ['src/core/**'] },
       },
     ],
+    globalSetup: ['scripts/compile.mjs'],
     setupFiles: ['src/testing/setup.ts'],
     testTimeout: 120_000,
     // The usual number leaves one of two cores idle.

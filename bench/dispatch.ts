@@ -26,17 +26,7 @@ export function timeBatch(): BatchTimes {
     writeFileSync(join(input, `cue ${i + 1}.mid`), orchestraFile(i % 4 === 0 ? 13 : 12, 112));
   const run = () => {
     const began = performance.now();
-    const command = [
-      '--import',
-      'tsx',
-      'src/cli/main.ts',
-      'batch',
-      input,
-      '-o',
-      output,
-      '--recipe',
-      'Notation program',
-    ];
+    const command = ['scripts/dragoman.mjs', 'batch', input, '-o', output, '--recipe', 'Notation program'];
     spawnSync('node', command, { cwd: join(import.meta.dirname, '..') });
     return (performance.now() - began) / 1000;
   };

@@ -1,4 +1,4 @@
-import { expect, test } from './window';
+import { LONG, expect, test } from './window';
 import { line, meta, smfBytes, tempo, type HandNote } from '../src/testing/music';
 import { Meta } from '../src/core/smf';
 import { dropFile, exportedXml, goTo } from './help';
@@ -26,7 +26,7 @@ test('what a file has exactly stays where it is, and the audit says so', async (
   expect(parts[0]!.notes.map((note) => note.start)).toEqual(horn().map((note) => note.at * QUARTER));
 });
 
-test('short notes are written as they read, or as long as they were played', async ({ page }) => {
+test('short notes are written as they read, or as long as they were played', { tag: LONG }, async ({ page }) => {
   await dropFile(
     page,
     file([
@@ -72,7 +72,7 @@ test('a note says why it is written so, and is written otherwise from there', as
   );
 });
 
-test('percussion of many hands gets a line for each instrument', async ({ page }) => {
+test('percussion of many hands gets a line for each instrument', { tag: LONG }, async ({ page }) => {
   const strikes = [
     [62, 0],
     [64, 1],
@@ -108,7 +108,7 @@ test('percussion of many hands gets a line for each instrument', async ({ page }
   expect(xml.match(/<unpitched>/g)).toHaveLength(48);
 });
 
-test('names in another encoding are read again as somebody says', async ({ page }) => {
+test('names in another encoding are read again as somebody says', { tag: LONG }, async ({ page }) => {
   await dropFile(
     page,
     file([

@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { expect, test, type Page } from './window';
+import { LONG, expect, test, type Page } from './window';
 import { line, meter, programAt, smfBytes, tempo, type HandNote } from '../src/testing/music';
 import { dropFile, exportedXml, goTo, openDemo, settled } from './help';
 import { readParts } from './read-musicxml';
@@ -41,7 +41,7 @@ async function open(page: Page, name: string): Promise<void> {
   await expect(page.getByText(/6 tracks with notes/)).toBeVisible({ timeout: 60_000 });
 }
 
-test('the demo’s messy names come out as players in score order', async ({ page }) => {
+test('the demo’s messy names come out as players in score order', { tag: LONG }, async ({ page }) => {
   await openDemo(page);
   await goTo(page, 'Casting');
   await expect

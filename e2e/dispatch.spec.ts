@@ -1,6 +1,6 @@
 import { createHash } from 'node:crypto';
 import { readFileSync } from 'node:fs';
-import { alone, expect, test, type Page } from './window';
+import { LONG, alone, expect, test, type Page } from './window';
 import tone from '@tonejs/midi';
 import { strFromU8, unzipSync } from 'fflate';
 import { smfBytes, type HandTrack } from '../src/testing/music';
@@ -158,7 +158,7 @@ alone('files go into a folder, and none that is there is overwritten', async ({ 
   expect(Object.keys(written)).toEqual(['Score/mine.txt', 'Score/Score.musicxml', 'Score/Score (2).musicxml']);
 });
 
-test('pages are made for the stands: every part, with its paper', async ({ page }) => {
+test('pages are made for the stands: every part, with its paper', { tag: LONG }, async ({ page }) => {
   await openDemo(page);
   await goTo(page, 'Dispatch');
   await page.getByRole('navigation', { name: 'Recipes' }).getByRole('button', { name: 'Print' }).click();

@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { expect, test, type Page } from './window';
+import { LONG, expect, test, type Page } from './window';
 import { parseMidi } from 'midi-file';
 import { notationProgramsMidi, sequencersScore } from '../src/testing/unkind-sources';
 import { DEMO_FILE, dropFile, goTo } from './help';
@@ -57,18 +57,22 @@ test('a sequencer’s score becomes one that players can read, by three decision
   await expect(page.getByText('Drum Kit: drums written anew')).toBeVisible();
 });
 
-test('the same score goes to a sequencer, with what was decided on its way to a score', async ({ page }) => {
-  await open(page, fromSequencer, 'To score');
-  await goTo(page, 'Casting');
-  const name = page.getByLabel('Name of the part Flute').or(page.getByRole('textbox', { name: /Flute/ }).first());
-  await name.first().fill('Traverso');
-  await name.first().press('Enter');
-  await page.getByLabel('Direction').getByText('To sequencer', { exact: true }).click();
-  await expect(page.getByRole('banner').getByRole('button', { name: 'MIDI' })).toBeEnabled({ timeout: 60_000 });
-  expect(trackNames(await downloaded(page, 'MIDI'))).toContain('Traverso');
-});
+test(
+  'the same score goes to a sequencer, with what was decided on its way to a score',
+  { tag: LONG },
+  async ({ page }) => {
+    await open(page, fromSequencer, 'To score');
+    await goTo(page, 'Casting');
+    const name = page.getByLabel('Name of the part Flute').or(page.getByRole('textbox', { name: /Flute/ }).first());
+    await name.first().fill('Traverso');
+    await name.first().press('Enter');
+    await page.getByLabel('Direction').getByText('To sequencer', { exact: true }).click();
+    await expect(page.getByRole('banner').getByRole('button', { name: 'MIDI' })).toBeEnabled({ timeout: 60_000 });
+    expect(trackNames(await downloaded(page, 'MIDI'))).toContain('Traverso');
+  },
+);
 
-test('a notation program’s MIDI is put right for a sequencer, by three remedies', async ({ page }) => {
+test('a notation program’s MIDI is put right for a sequencer, by three remedies', { tag: LONG }, async ({ page }) => {
   await open(page, fromNotation, 'To sequencer');
   await takeFirst(page, /another sound than the name says/, /General MIDI has no drum on key 24/, /have velocity 80/);
   const { tracks } = parseMidi(await downloaded(page, 'MIDI'));
@@ -82,15 +86,19 @@ test('a notation program’s MIDI is put right for a sequencer, by three remedie
   expect(new Set(strikes.map(({ velocity }) => velocity)).size).toBeGreaterThan(8);
 });
 
-test('on the way to a sequencer a remedy says what it would change before it is taken', async ({ page }) => {
-  await open(page, fromNotation, 'To sequencer');
-  await page.getByText(/have velocity 80/).click();
-  await page.getByRole('button', { name: 'Accents by the bar, and a little chance' }).hover();
-  await expect(page.getByText(/notes change in Flute, .* 1 query answered\./)).toBeVisible();
-  await expect(page.getByRole('button', { name: 'Ledger (0)' })).toBeVisible();
-});
+test(
+  'on the way to a sequencer a remedy says what it would change before it is taken',
+  { tag: LONG },
+  async ({ page }) => {
+    await open(page, fromNotation, 'To sequencer');
+    await page.getByText(/have velocity 80/).click();
+    await page.getByRole('button', { name: 'Accents by the bar, and a little chance' }).hover();
+    await expect(page.getByText(/notes change in Flute, .* 1 query answered\./)).toBeVisible();
+    await expect(page.getByRole('button', { name: 'Ledger (0)' })).toBeVisible();
+  },
+);
 
-test('the same MIDI becomes a score', async ({ page }) => {
+test('the same MIDI becomes a score', { tag: LONG }, async ({ page }) => {
   await open(page, fromNotation, 'To score');
   const parts = readParts((await downloaded(page, 'MusicXML')).toString('utf8'));
   expect(parts.map(({ name }) => name)).toEqual(expect.arrayContaining(['Flute', 'Trombone 1', 'Violin 1']));

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import AxeBuilder from '@axe-core/playwright';
-import { alone, expect, test, type Page } from './window';
+import { alone, expect, inFull, test, type Page } from './window';
 import { DEMO_FILE, goTo, openDemo, still } from './help';
 
 /** What a page has against it, in words. */
@@ -27,7 +27,9 @@ for (const mode of ['light', 'dark'] as const)
     await expect(page.getByRole('link', { name: /Goose/ })).toBeVisible();
     const found = await faults(page, 'home');
     await openDemo(page);
-    for (const way of ['To score', 'To sequencer']) {
+    // Each way in one theme; in full both in both.
+    const own = mode === 'light' ? 'To score' : 'To sequencer';
+    for (const way of inFull ? ['To score', 'To sequencer'] : [own]) {
       await page.getByText(way, { exact: true }).click();
       const ofScores = page.getByRole('navigation', { name: 'Stations' }).getByRole('link', { name: 'Page' });
       await expect(ofScores).toHaveCount(way === 'To score' ? 1 : 0);
@@ -39,6 +41,7 @@ for (const mode of ['light', 'dark'] as const)
         found.push(...(await faults(page, `${way}, ${station}`)));
       }
     }
+    if (mode === 'dark' && !inFull) return expect(found).toEqual([]);
     // Everything a recipe can ask for is open once.
     for (const wish of ['MusicXML', 'Studio map', 'Lists', 'Pages', 'Sound'])
       await page.getByRole('switch', { name: wish, exact: true }).click();

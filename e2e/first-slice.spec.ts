@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { expect, test } from './window';
+import { LONG, expect, test } from './window';
 import { strFromU8, unzipSync } from 'fflate';
 import { DEMO_FILE, DEMO_NAME, dropFile, goTo, openDemo, truth } from './help';
 import { readParts } from './read-musicxml';
@@ -42,7 +42,7 @@ test('a dropped MIDI file becomes a score, and the downloaded MusicXML has every
   });
 });
 
-test('the compressed export holds the same score', async ({ page }) => {
+test('the compressed export holds the same score', { tag: LONG }, async ({ page }) => {
   await openDemo(page);
   await goTo(page, 'Dispatch');
   const files: Record<string, string> = {};
@@ -58,41 +58,45 @@ test('the compressed export holds the same score', async ({ page }) => {
   expect(files['.mxl, compressed']).toBe(files['.musicxml']);
 });
 
-test('a second reader opens the export and finds the same parts, bars and sounding pitches', async ({ page }) => {
-  await openDemo(page);
-  const waiting = page.waitForEvent('download');
-  await page.getByRole('button', { name: 'MusicXML' }).click();
-  const xml = readFileSync(await (await waiting).path(), 'utf8');
-  await page.goto('about:blank');
-  await page.setContent('<div id="sheet" style="width:1200px"></div>');
-  await page.addScriptTag({ path: 'node_modules/opensheetmusicdisplay/build/opensheetmusicdisplay.min.js' });
-  const seen = await page.evaluate(async (text) => {
-    // The npm package opensheetmusicdisplay, as an independent reader.
-    const { OpenSheetMusicDisplay } = (
-      window as unknown as { opensheetmusicdisplay: { OpenSheetMusicDisplay: new (id: string) => Display } }
-    ).opensheetmusicdisplay;
-    const display = new OpenSheetMusicDisplay('sheet');
-    await display.load(text);
-    const { Instruments, SourceMeasures } = display.Sheet;
-    return {
-      names: Instruments.map((instrument) => instrument.Name),
-      bars: SourceMeasures.length,
-      notes: Instruments.map(({ Voices }) =>
-        Voices.flatMap(({ VoiceEntries }) => VoiceEntries.flatMap(({ Notes }) => Notes))
-          .filter((note) => !note.isRest() && (!note.NoteTie || note.NoteTie.StartNote === note))
-          .map((note) => note.halfTone + 12),
-      ),
-    };
-  }, xml);
-  const parts = readParts(xml);
-  expect(seen.names).toEqual(parts.map((part) => part.name));
-  expect(seen.bars).toBe(28);
-  parts.forEach((part, p) => {
-    expect(seen.notes[p], part.name).toHaveLength(part.notes.length);
-  });
-  // Flute: a part at concert pitch, so that written and sounding keys are the same for every reader.
-  expect(seen.notes[0]).toEqual(parts[0]!.notes.map((note) => note.key));
-});
+test(
+  'a second reader opens the export and finds the same parts, bars and sounding pitches',
+  { tag: LONG },
+  async ({ page }) => {
+    await openDemo(page);
+    const waiting = page.waitForEvent('download');
+    await page.getByRole('button', { name: 'MusicXML' }).click();
+    const xml = readFileSync(await (await waiting).path(), 'utf8');
+    await page.goto('about:blank');
+    await page.setContent('<div id="sheet" style="width:1200px"></div>');
+    await page.addScriptTag({ path: 'node_modules/opensheetmusicdisplay/build/opensheetmusicdisplay.min.js' });
+    const seen = await page.evaluate(async (text) => {
+      // The npm package opensheetmusicdisplay, as an independent reader.
+      const { OpenSheetMusicDisplay } = (
+        window as unknown as { opensheetmusicdisplay: { OpenSheetMusicDisplay: new (id: string) => Display } }
+      ).opensheetmusicdisplay;
+      const display = new OpenSheetMusicDisplay('sheet');
+      await display.load(text);
+      const { Instruments, SourceMeasures } = display.Sheet;
+      return {
+        names: Instruments.map((instrument) => instrument.Name),
+        bars: SourceMeasures.length,
+        notes: Instruments.map(({ Voices }) =>
+          Voices.flatMap(({ VoiceEntries }) => VoiceEntries.flatMap(({ Notes }) => Notes))
+            .filter((note) => !note.isRest() && (!note.NoteTie || note.NoteTie.StartNote === note))
+            .map((note) => note.halfTone + 12),
+        ),
+      };
+    }, xml);
+    const parts = readParts(xml);
+    expect(seen.names).toEqual(parts.map((part) => part.name));
+    expect(seen.bars).toBe(28);
+    parts.forEach((part, p) => {
+      expect(seen.notes[p], part.name).toHaveLength(part.notes.length);
+    });
+    // Flute: a part at concert pitch, so that written and sounding keys are the same for every reader.
+    expect(seen.notes[0]).toEqual(parts[0]!.notes.map((note) => note.key));
+  },
+);
 
 test('a note under the pointer lights its other half, both ways', async ({ page }) => {
   await openDemo(page);
@@ -159,7 +163,7 @@ test('decisions stand in the ledger, can be undone and redone, and are there aft
   await expect(page.getByText('become 11 parts')).toBeVisible();
 });
 
-test('a lead can be set by hand and changes the score', async ({ page }) => {
+test('a lead can be set by hand and changes the score', { tag: LONG }, async ({ page }) => {
   await openDemo(page);
   await page.getByRole('button', { name: 'Rhythm settings of Viola' }).click();
   const field = page.getByRole('spinbutton', { name: 'Milliseconds Viola was played ahead' });
@@ -172,7 +176,7 @@ test('a lead can be set by hand and changes the score', async ({ page }) => {
   await expect(page.getByText('Viola: no lead taken out')).toBeVisible();
 });
 
-test('queries are listed, lead to their place and can be settled by keyboard', async ({ page }) => {
+test('queries are listed, lead to their place and can be settled by keyboard', { tag: LONG }, async ({ page }) => {
   await openDemo(page);
   const queries = page.getByRole('complementary', { name: 'Queries' });
   await expect(queries.getByText('has no notes and is left out')).toBeVisible();

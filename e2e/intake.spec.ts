@@ -1,20 +1,23 @@
 import { readFileSync } from 'node:fs';
-import { expect, test, type Page } from './window';
+import { expect, inFull, test, type Page } from './window';
 import { orchestraFile } from '../bench/large';
 import { DEMO_FILE, DEMO_NAME, dropFile, goTo, openDemo } from './help';
 
+/** Every twelfth is a glockenspiel. */
+const TRACKS = inFull ? 120 : 48;
+
 const row = (page: Page, name: string) => page.getByRole('checkbox', { name: `${name} in the score` });
 
-test('a file of 120 tracks: filter, leave out three, reload, archive, delete, bring back from the archive', async ({
+test('a file of many tracks: filter, leave out three, reload, archive, delete, bring back from the archive', async ({
   page,
 }) => {
   await expect(page.getByText(DEMO_NAME)).toBeVisible();
-  await dropFile(page, { name: 'large.mid', mimeType: 'audio/midi', buffer: Buffer.from(orchestraFile(120, 28)) });
+  await dropFile(page, { name: 'large.mid', mimeType: 'audio/midi', buffer: Buffer.from(orchestraFile(TRACKS, 28)) });
   await goTo(page, 'Intake');
-  await expect(page.getByText('120 of 121').or(page.getByText('121 of 121'))).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByText(`${TRACKS + 1} of ${TRACKS + 1}`)).toBeVisible({ timeout: 60_000 });
 
   await page.getByRole('textbox', { name: 'Filter tracks' }).fill('glsp');
-  await expect(page.getByText('10 of 121')).toBeVisible();
+  await expect(page.getByText(`${TRACKS / 12} of ${TRACKS + 1}`)).toBeVisible();
   await page.locator('tbody, .ant-table-tbody').first().waitFor();
   const marks = page.locator('.ant-table-row .ant-table-selection-column input');
   for (const i of [0, 1, 2]) await marks.nth(i).check();
@@ -23,10 +26,10 @@ test('a file of 120 tracks: filter, leave out three, reload, archive, delete, br
   await expect(row(page, 'Glsp 41')).toBeChecked();
   await page.getByRole('combobox', { name: 'State' }).click();
   await page.getByTitle('Left out').click();
-  await expect(page.getByText('3 of 121')).toBeVisible();
+  await expect(page.getByText(`3 of ${TRACKS + 1}`)).toBeVisible();
 
   await page.reload();
-  await expect(page.getByText('121 of 121')).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByText(`${TRACKS + 1} of ${TRACKS + 1}`)).toBeVisible({ timeout: 60_000 });
   await page.getByRole('textbox', { name: 'Filter tracks' }).fill('glsp');
   for (const name of ['Glsp 5', 'Glsp 17', 'Glsp 29']) await expect(row(page, name)).not.toBeChecked();
 

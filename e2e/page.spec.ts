@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { expect, test, type Page } from './window';
+import { LONG, expect, test, type Page } from './window';
 import { exportedXml, goTo, openDemo } from './help';
 
 const side = (page: Page) => page.getByRole('complementary', { name: 'Page settings' });
@@ -54,7 +54,7 @@ test('marks are suggestions until they are taken', async ({ page }) => {
   await expect(page.getByText('Flute: slurs taken')).toBeVisible();
 });
 
-test('a bar’s articulation is set by hand and copied to its rhythm', async ({ page }) => {
+test('a bar’s articulation is set by hand and copied to its rhythm', { tag: LONG }, async ({ page }) => {
   await openPage(page);
   await page.locator('g.note g.notehead').first().click({ force: true });
   await page.getByRole('button', { name: 'accent' }).click();
@@ -89,7 +89,7 @@ test('dynamics, hairpins and words are put by hand', async ({ page }) => {
   await expect.poll(flute).not.toContain('dolce');
 });
 
-test('the drum map can be changed, kept and used', async ({ page }) => {
+test('the drum map can be changed, kept and used', { tag: LONG }, async ({ page }) => {
   await openPage(page);
   await side(page).getByRole('button', { name: 'Drum Kit', exact: true }).click();
   const before = partOf(await exportedXml(page), 'Drum Kit');
@@ -129,7 +129,7 @@ test('pages are zoomed, and a note of a page opens its passage', async ({ page }
   await expect(shown.first()).toContainText('Bassoon');
 });
 
-test('guitar is written as tablature', async ({ page }) => {
+test('guitar is written as tablature', { tag: LONG }, async ({ page }) => {
   await openPage(page);
   await side(page).getByRole('button', { name: 'Classical Guitar', exact: true }).click();
   await page.getByText('Tablature', { exact: true }).click();
@@ -139,20 +139,24 @@ test('guitar is written as tablature', async ({ page }) => {
   expect(part).toContain('<staff-lines>6</staff-lines>');
 });
 
-test('a lead sheet and a piano reduction are looked at, made of other parts, and sent', async ({ page }) => {
-  await openPage(page);
-  await page.getByText('Extract', { exact: true }).click();
-  await expect(page.getByRole('img', { name: 'Lead sheet, page 1' })).toBeVisible({ timeout: 60_000 });
-  await choose(page, 'Whose tune', 'Flute');
-  await page.getByText('Piano reduction', { exact: true }).click();
-  await expect(page.getByRole('img', { name: 'Piano reduction, page 1' })).toBeVisible({ timeout: 60_000 });
-  await page.getByRole('checkbox', { name: 'Glockenspiel' }).uncheck();
-  await expect(page.getByRole('button', { name: 'Ledger (2)' })).toBeVisible();
-  await goTo(page, 'Dispatch');
-  await page.getByRole('region', { name: 'MusicXML' }).getByRole('checkbox', { name: 'Lead sheet' }).check();
-  await page.getByRole('region', { name: 'MusicXML' }).getByRole('checkbox', { name: 'The score' }).uncheck();
-  await expect(page.getByText(/MusicXML 3\.0: a lead sheet, /)).toBeVisible();
-});
+test(
+  'a lead sheet and a piano reduction are looked at, made of other parts, and sent',
+  { tag: LONG },
+  async ({ page }) => {
+    await openPage(page);
+    await page.getByText('Extract', { exact: true }).click();
+    await expect(page.getByRole('img', { name: 'Lead sheet, page 1' })).toBeVisible({ timeout: 60_000 });
+    await choose(page, 'Whose tune', 'Flute');
+    await page.getByText('Piano reduction', { exact: true }).click();
+    await expect(page.getByRole('img', { name: 'Piano reduction, page 1' })).toBeVisible({ timeout: 60_000 });
+    await page.getByRole('checkbox', { name: 'Glockenspiel' }).uncheck();
+    await expect(page.getByRole('button', { name: 'Ledger (2)' })).toBeVisible();
+    await goTo(page, 'Dispatch');
+    await page.getByRole('region', { name: 'MusicXML' }).getByRole('checkbox', { name: 'Lead sheet' }).check();
+    await page.getByRole('region', { name: 'MusicXML' }).getByRole('checkbox', { name: 'The score' }).uncheck();
+    await expect(page.getByText(/MusicXML 3\.0: a lead sheet, /)).toBeVisible();
+  },
+);
 
 test('score and parts are shown as pages, printed, and saved as PDF', async ({ page }) => {
   await openPage(page);

@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { expect, test } from './window';
+import { LONG, expect, test } from './window';
 import { backupText, directionText, HEAD, noteText as note, partText, scoreText } from '../src/testing/musicxml-text';
 import { exportedXml, dropFile, goTo, openDemo } from './help';
 
@@ -51,7 +51,7 @@ test('is shown and leaves as it came, in the version that is asked for', async (
   expect(text).toMatch(/<step>D<\/step>(?:(?!<measure)[\s\S])*<sign>F<\/sign>(?:(?!<measure)[\s\S])*<step>D<\/step>/);
 });
 
-test('gets chord symbols, which go out once they are taken', async ({ page }) => {
+test('gets chord symbols, which go out once they are taken', { tag: LONG }, async ({ page }) => {
   await openDemo(page);
   await goTo(page, 'Page');
   await page.getByText('Whole piece', { exact: true }).click();

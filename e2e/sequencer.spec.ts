@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { expect, test, type Page } from './window';
+import { LONG, expect, test, type Page } from './window';
 import { parseMidi } from 'midi-file';
 import { unzipSync } from 'fflate';
 import { demoMechanical } from '../demo/make';
@@ -65,14 +65,18 @@ test('a score dropped in becomes clean MIDI with every true note', async ({ page
   }
 });
 
-test('compressed scores work too, and the written line stands above the played one', async ({ page }) => {
-  await openScore(page, 'goose.mxl', compressMusicXml(demoScore));
-  await goTo(page, 'Rhythm');
-  await expect(page.locator('g.note').first()).toBeVisible({ timeout: 60_000 });
-  await expect(page.getByRole('group', { name: 'Audition' })).toBeVisible();
-  await page.getByText('Dynamics', { exact: true }).click();
-  await expect(page.locator('figure', { hasText: 'Flute' }).locator('path.recharts-line-curve')).toBeVisible();
-});
+test(
+  'compressed scores work too, and the written line stands above the played one',
+  { tag: LONG },
+  async ({ page }) => {
+    await openScore(page, 'goose.mxl', compressMusicXml(demoScore));
+    await goTo(page, 'Rhythm');
+    await expect(page.locator('g.note').first()).toBeVisible({ timeout: 60_000 });
+    await expect(page.getByRole('group', { name: 'Audition' })).toBeVisible();
+    await page.getByText('Dynamics', { exact: true }).click();
+    await expect(page.locator('figure', { hasText: 'Flute' }).locator('path.recharts-line-curve')).toBeVisible();
+  },
+);
 
 test('dynamics, split, sounds and a selection are decided, undone, and reach the file', async ({ page }) => {
   await openScore(page);
@@ -109,7 +113,7 @@ test('dynamics, split, sounds and a selection are decided, undone, and reach the
   await expect(page.getByText('20 bars only')).toBeVisible();
 });
 
-test('drum keys and technique charts are set for a part', async ({ page }) => {
+test('drum keys and technique charts are set for a part', { tag: LONG }, async ({ page }) => {
   await openScore(page);
   await goTo(page, 'Casting');
   await page.getByRole('button', { name: 'Drums, as written …' }).click();
@@ -215,7 +219,7 @@ test('a note of a score is changed by hand and goes out so', async ({ page }) =>
   expect((await keysOf()).flat()).toHaveLength(before.flat().length - 1);
 });
 
-test('a note of a MIDI file that was mended on the page goes out mended', async ({ page }) => {
+test('a note of a MIDI file that was mended on the page goes out mended', { tag: LONG }, async ({ page }) => {
   const line = [60, 62, 64, 65, 67, 69, 71, 72].map((key, i) => ({ key, at: i, length: 1 }));
   await dropFile(page, file('tune.mid', smfBytes([{ name: 'Flute', notes: line }], [tempo(0, 100), meter(0, 4, 4)])));
   await goTo(page, 'Rhythm');

@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { expect, test, type Page } from './window';
+import { LONG, expect, test, type Page } from './window';
 import { performanceFromSmf } from '../src/core/performance';
 import { readSmf, writeSmf, type SmfEvent } from '../src/core/smf';
 import { danceNotes, quarterNotes } from '../src/testing/dances';
@@ -77,7 +77,7 @@ test('tempo and markers are set, moved and taken away, and undone; only the page
   await expect(page.getByText(/^0 of 8 tempo changes are printed/)).toBeVisible();
 });
 
-test('on the way to a sequencer the time line is mended too', async ({ page }) => {
+test('on the way to a sequencer the time line is mended too', { tag: LONG }, async ({ page }) => {
   await openDemo(page);
   const waiting = page.waitForEvent('download');
   await page.getByRole('button', { name: 'MusicXML' }).click();
@@ -147,7 +147,7 @@ async function findBeatsIn(page: Page, recording: Buffer): Promise<void> {
   await page.getByRole('button', { name: 'Find the beats' }).click();
 }
 
-test('a recording in seven is counted in eighths, until somebody says otherwise', async ({ page }) => {
+test('a recording in seven is counted in eighths, until somebody says otherwise', { tag: LONG }, async ({ page }) => {
   await findBeatsIn(page, freeSeven());
   const found = page.getByLabel('Beats found');
   await expect(found).toContainText(/beats of an eighth, \d+ to \d+ a minute, 7 to a bar as 2 \+ 2 \+ 3/);
@@ -176,27 +176,31 @@ test('a jig in a file that says 4/4 is asked about, and gets bars of 6/8', async
   await expect(page.getByLabel('Tempo and density')).toContainText('18 bars');
 });
 
-test('a cue whose bars change is asked about in one question, answered in one step', async ({ page }) => {
-  // Sixteen bars of four, one of two that puts all after it beside the file’s barlines, fourteen of four.
-  const lengths = [...Array<number>(16).fill(4), 2, ...Array<number>(14).fill(4)];
-  const notes = quarterNotes(lengths, { leant: true, bars: lengths.length });
-  const cue = smfBytes([{ name: 'Piano', notes }], [meter(0, 4, 4), tempo(0, 100)]);
-  await dropFile(page, { name: 'cue.mid', mimeType: 'audio/midi', buffer: Buffer.from(cue) });
-  await page.waitForURL(/rhythm$/);
-  await goTo(page, 'Timeline');
-  await page.getByText(/nobody set it/).click();
-  await page.getByRole('button', { name: '4/4, 2/4 from bar 17, 4/4 from bar 18', exact: true }).click();
-  await expect(page.getByLabel('Tempo and density')).toContainText('31 bars');
-  const xml = await exportedXml(page);
-  expect([...xml.matchAll(/<beats>(\d)<\/beats>/g)].map(([, beats]) => beats)).toEqual(['4', '2', '4']);
-  expect(xml.match(/<measure [^>]*number="17"[^>]*>\s*<attributes>[^]*?<beats>2</)).not.toBeNull();
-  await page.getByRole('button', { name: /undo/i }).click();
-  await expect(page.getByText(/nobody set it/)).toBeVisible();
-  await expect(page.getByLabel('Tempo and density')).toContainText('31 bars');
-  await expect(page.getByLabel('Tempo and density')).not.toContainText('2/4');
-});
+test(
+  'a cue whose bars change is asked about in one question, answered in one step',
+  { tag: LONG },
+  async ({ page }) => {
+    // Sixteen bars of four, one of two that puts all after it beside the file’s barlines, fourteen of four.
+    const lengths = [...Array<number>(16).fill(4), 2, ...Array<number>(14).fill(4)];
+    const notes = quarterNotes(lengths, { leant: true, bars: lengths.length });
+    const cue = smfBytes([{ name: 'Piano', notes }], [meter(0, 4, 4), tempo(0, 100)]);
+    await dropFile(page, { name: 'cue.mid', mimeType: 'audio/midi', buffer: Buffer.from(cue) });
+    await page.waitForURL(/rhythm$/);
+    await goTo(page, 'Timeline');
+    await page.getByText(/nobody set it/).click();
+    await page.getByRole('button', { name: '4/4, 2/4 from bar 17, 4/4 from bar 18', exact: true }).click();
+    await expect(page.getByLabel('Tempo and density')).toContainText('31 bars');
+    const xml = await exportedXml(page);
+    expect([...xml.matchAll(/<beats>(\d)<\/beats>/g)].map(([, beats]) => beats)).toEqual(['4', '2', '4']);
+    expect(xml.match(/<measure [^>]*number="17"[^>]*>\s*<attributes>[^]*?<beats>2</)).not.toBeNull();
+    await page.getByRole('button', { name: /undo/i }).click();
+    await expect(page.getByText(/nobody set it/)).toBeVisible();
+    await expect(page.getByLabel('Tempo and density')).toContainText('31 bars');
+    await expect(page.getByLabel('Tempo and density')).not.toContainText('2/4');
+  },
+);
 
-test('a meter is written as a sum, and leaves as one', async ({ page }) => {
+test('a meter is written as a sum, and leaves as one', { tag: LONG }, async ({ page }) => {
   await openDemo(page);
   await goTo(page, 'Timeline');
   await page.getByLabel('From bar').fill('21');

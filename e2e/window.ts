@@ -9,6 +9,11 @@ import { test as base, expect, type BrowserContext, type Page } from '@playwrigh
 export { base as alone, expect };
 export type { Page };
 
+/** Tag of what `npm run test:long` has beside the journeys of `npm test`: what the core's own tests hold as well. */
+export const LONG = '@long';
+/** Everything is tried in full. */
+export const inFull = process.env.DRAGOMAN_TESTS === 'long';
+
 export const DEMO_NAME = 'The Clockmaker’s Goose, cue 3';
 
 const DEXIE = readFileSync('node_modules/dexie/dist/dexie.min.js', 'utf8');
@@ -20,22 +25,22 @@ interface Shared {
 
 export const test = base.extend<object, { shared: Shared }>({
   shared: [
-    async ({ browser }, use, { project }) => {
+    async ({ browser }, give, { project }) => {
       const { baseURL, viewport } = project.use;
       const context = await browser.newContext({ baseURL, viewport });
       const page = await context.newPage();
       await page.goto('/');
       await expect(page.getByRole('link', { name: DEMO_NAME })).toBeVisible();
-      await use({ context, page });
+      await give({ context, page });
       await context.close();
     },
     { scope: 'worker' },
   ],
-  context: async ({ shared }, use) => use(shared.context),
-  page: async ({ shared: { context, page } }, use) => {
-    await Promise.all(context.pages().map((one) => one !== page && one.close()));
+  context: async ({ shared }, give) => give(shared.context),
+  page: async ({ shared: { context, page } }, give) => {
+    for (const other of context.pages()) if (other !== page) await other.close();
     await empty(page);
-    await use(page);
+    await give(page);
   },
 });
 

@@ -6,7 +6,7 @@ import { environment, installPackages, root } from './prepare.mjs';
 const port = process.env.PORT ?? '3210';
 
 installPackages();
-if (!buildIfNeeded()) {
+if (!(await buildIfNeeded())) {
   console.error('The build failed; what it printed above says why.');
   process.exit(1);
 }

@@ -15,7 +15,7 @@ writeFileSync(demo, demoOriginal());
 
 /** As a process of its own, the way people call it. */
 function spawned(...args: string[]) {
-  const { status, stdout, stderr } = spawnSync('node', ['--import', 'tsx', 'src/cli/main.ts', ...args], {
+  const { status, stdout, stderr } = spawnSync('node', ['dist/dragoman.mjs', ...args], {
     encoding: 'utf8',
     maxBuffer: 1 << 26,
   });

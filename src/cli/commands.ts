@@ -6,7 +6,6 @@ import { EXTRACTS } from '../core/extracts';
 import { MARKS_OUT } from '../core/score';
 import { AGREE_USAGE, agreeCommand } from './agree';
 import { BATCH_USAGE } from './batch/options';
-import { batchCommand } from './batch/run';
 import { BadUsage } from './errors';
 import { parsed } from './arguments';
 import { jobLedger, named, readFile, readOriginals } from './input';
@@ -24,7 +23,8 @@ export const commands = {
   agree: agreeCommand,
   'tempo-map': tempoMapCommand,
   renew: renewCommand,
-  batch: batchCommand,
+  // Threads, pages and sound are a second's worth of packages: read when they are wanted.
+  batch: async (args: readonly string[]) => (await import('./batch/run')).batchCommand(args),
   verify: verifyCommand,
 };
 

@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import { many } from '../testing/tiers';
 import { demoOriginal } from '../../demo/make';
 import { EMPTY_LEDGER, enter, settingsOf } from '../core/documents';
 import { ScoreDesk } from '../core/engine';
@@ -17,13 +18,13 @@ import { sequencersScore } from '../testing/unkind-sources';
 
 const text = (bytes: Uint8Array) => new TextDecoder().decode(bytes);
 
-/** Each remedy of each query of a job, with the page it makes. */
+/** Each remedy of each query of a job, with the page it makes; of a sample the first of each query, the others in full. */
 async function pagesOf(original: Uint8Array): Promise<{ label: string; lost: string[] }[]> {
   const desk = ScoreDesk.open([original], NO_JOB_SETTINGS);
   desk.convert(NO_JOB_SETTINGS);
   const made: { label: string; lost: string[] }[] = [];
   for (const query of desk.summary().queries)
-    for (const remedy of remediesFor(query)) {
+    for (const remedy of remediesFor(query).slice(0, many(1, Infinity))) {
       const settings = settingsOf(enter(EMPTY_LEDGER, stepOf(query, remedy)));
       const { score } = desk.convert(settings);
       if (score.parts.length === 0) continue;
@@ -57,7 +58,7 @@ const outcomes = async (original: Uint8Array) => (await pagesOf(original)).filte
 describe('the page a remedy makes', () => {
   it('of the demo has all the music of every staff', async () => {
     const made = await pagesOf(demoOriginal());
-    expect(made.length).toBeGreaterThan(5);
+    expect(made.length).toBeGreaterThan(many(3, 5));
     expect(made.filter(({ lost }) => lost.length > 0)).toEqual([]);
   });
   it('of a score as sequencers write it has all the music of every staff', async () => {

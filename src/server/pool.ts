@@ -1,6 +1,5 @@
 import { availableParallelism } from 'node:os';
 import { join } from 'node:path';
-import { pathToFileURL } from 'node:url';
 import { Piscina } from 'piscina';
 import type { Outcome, Task } from './work';
 
@@ -23,10 +22,8 @@ let pool: Piscina<Task, Outcome> | null = null;
 let taken = 0;
 
 function thePool(): Piscina<Task, Outcome> {
-  // The thread reads TypeScript from the source folder, as the command line does.
   pool ??= new Piscina<Task, Outcome>({
-    filename: pathToFileURL(join(process.cwd(), 'src/server/work.ts')).href,
-    execArgv: ['--import', 'tsx'],
+    filename: join(process.cwd(), 'dist/server-work.mjs'),
     minThreads: 0,
     maxThreads: Math.max(1, availableParallelism() - 1),
     idleTimeout: 60_000,

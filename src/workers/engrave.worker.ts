@@ -45,12 +45,12 @@ const ABOVE_SYSTEM = 12 * 9;
 /** Narrow, so that all bars go into one system, which is then stretched to the width. */
 const SPACING = 0.25;
 
-let module: ReturnType<typeof createVerovioModule> | null = null;
+/** Begun at once: it takes longer than a conversion. */
+const module = createVerovioModule();
 const toolkits = new Map<'passage' | 'sheet', Promise<VerovioToolkit>>();
 
 /** Passages come and go while a sheet stays loaded: each has a toolkit of its own. */
 function ready(use: 'passage' | 'sheet'): Promise<VerovioToolkit> {
-  module ??= createVerovioModule();
   const there = toolkits.get(use) ?? module.then((loaded) => new VerovioToolkit(loaded));
   toolkits.set(use, there);
   return there;

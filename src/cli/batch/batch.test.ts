@@ -32,7 +32,7 @@ function folderOf(name: string, files: Record<string, Uint8Array | string>): str
   return folder;
 }
 
-const COMMAND = ['--import', 'tsx', 'src/cli/main.ts', 'batch'];
+const COMMAND = ['dist/dragoman.mjs', 'batch'];
 const SCORES = ['--recipe', 'Notation program', '--date', '2026-03-31'];
 
 function batch(args: string[], input = '') {

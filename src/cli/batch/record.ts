@@ -22,6 +22,12 @@ export interface Outcome {
   seconds: number;
 }
 
+/** @param seconds it took to find out */
+export function failed(name: string, why: string, seconds: number): Outcome {
+  const nothing = { parts: 0, bars: 0, notes: 0, open: 0, agreement: '', findings: [], files: [] };
+  return { name, state: 'failed', why, ...nothing, seconds: Math.round(seconds * 1000) / 1000 };
+}
+
 interface Kept {
   /** What it was made of and by: original, recipe, house list, version of the program. */
   key: string;

@@ -1,13 +1,13 @@
 /* A batch: many files by one recipe, several at once, each in a thread of its own. */
 import { mkdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { fileURLToPath, pathToFileURL } from 'node:url';
 import { Piscina } from 'piscina';
+import { compiled, ROOT } from '../root';
 import { batchOptions, type BatchOptions } from './options';
 import { isInShard, namesIn, namesOnList } from './names';
-import { writeWhole, type Outcome } from './record';
+import { failed, writeWhole, type Outcome } from './record';
 import { summaryOf, tableOf } from './summary';
-import { failed, type BatchTask } from './work';
+import type { BatchTask } from './work';
 
 /** What one file may take, in megabytes. */
 const MEMORY = 3072;
@@ -32,8 +32,7 @@ export async function batchCommand(args: readonly string[]): Promise<number> {
 
 async function workedOff(names: readonly string[], options: BatchOptions, meter: Meter): Promise<Outcome[]> {
   const pool = new Piscina<BatchTask, Outcome>({
-    filename: pathToFileURL(fileURLToPath(new URL('./work.ts', import.meta.url))).href,
-    execArgv: ['--import', 'tsx'],
+    filename: compiled('batch-work.mjs'),
     minThreads: 0,
     maxThreads: Math.min(options.jobs, Math.max(1, names.length)),
     resourceLimits: { maxOldGenerationSizeMb: MEMORY, maxYoungGenerationSizeMb: YOUNG },
@@ -70,7 +69,7 @@ async function workedOn(pool: Piscina<BatchTask, Outcome>, task: BatchTask, seco
 
 /** The program as its package names it. */
 function program(): string {
-  const text = readFileSync(new URL('../../../package.json', import.meta.url), 'utf8');
+  const text = readFileSync(join(ROOT, 'package.json'), 'utf8');
   return /"version":\s*"([^"]+)"/.exec(text)?.[1] ?? '';
 }
 

@@ -19,7 +19,7 @@ import { isScoreFile, ScoreDesk, type SequenceSummary, type Summary } from '../.
 import { NO_SETTINGS } from '../../core/settings';
 import { nodeMakers } from './makers';
 import { stemOf } from './names';
-import { filesMade, keepOutcome, keptOutcome, writeWhole, type Outcome } from './record';
+import { failed, filesMade, keepOutcome, keptOutcome, writeWhole, type Outcome } from './record';
 
 export interface BatchTask {
   name: string;
@@ -52,11 +52,6 @@ export default async function work(task: BatchTask): Promise<Outcome> {
   } catch (error) {
     return failed(name, sentenceOf(error), (performance.now() - began) / 1000);
   }
-}
-
-export function failed(name: string, why: string, seconds: number): Outcome {
-  const nothing = { parts: 0, bars: 0, notes: 0, open: 0, agreement: '', findings: [], files: [] };
-  return { name, state: 'failed', why, ...nothing, seconds: Math.round(seconds * 1000) / 1000 };
 }
 
 function sentenceOf(error: unknown): string {

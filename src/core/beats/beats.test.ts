@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import { inFull } from '../../testing/tiers';
 import { corpus } from '../../../bench/corpus';
 import { measure } from '../../../bench/measure';
 import { fMeasure, measureBeats, playFreely } from '../../../bench/beats';
@@ -27,19 +28,23 @@ describe('beats', () => {
       expect(fMeasure(found!.beats, beats)).toBeGreaterThan(0.95);
     }
   });
-  it('are as good over all kinds of music as they were found to be', () => {
-    // Floors, a little under the table in docs/accuracy.md; another seed than the table's.
-    const light = measureBeats('lightly free', 43, 3);
-    expect(light.beats).toBeGreaterThan(0.97);
-    expect(light.beats).toBeGreaterThan(light.steady + 0.3);
-    const rubato = measureBeats('rubato', 43, 3);
-    expect(rubato.beats).toBeGreaterThan(0.94);
-    expect(rubato.values).toBeGreaterThan(0.92);
-    expect(rubato.meters).toBeGreaterThan(0.85);
-    expect(rubato.downbeats).toBeGreaterThan(0.92);
-    // A millisecond is what is promised.
-    expect(light.shift).toBeLessThan(1);
-  }, 60_000);
+  inFull(
+    'are as good over all kinds of music as they were found to be',
+    () => {
+      // Floors, a little under the table in docs/accuracy.md; another seed than the table's.
+      const light = measureBeats('lightly free', 43, 3);
+      expect(light.beats).toBeGreaterThan(0.97);
+      expect(light.beats).toBeGreaterThan(light.steady + 0.3);
+      const rubato = measureBeats('rubato', 43, 3);
+      expect(rubato.beats).toBeGreaterThan(0.94);
+      expect(rubato.values).toBeGreaterThan(0.92);
+      expect(rubato.meters).toBeGreaterThan(0.85);
+      expect(rubato.downbeats).toBeGreaterThan(0.92);
+      // A millisecond is what is promised.
+      expect(light.shift).toBeLessThan(1);
+    },
+    60_000,
+  );
   it('go where they are tapped: the pace, and beats that nobody strikes', () => {
     const eighths = performanceOf(
       [{ name: 'A', notes: line(...Array.from({ length: 64 }, (_, i): [number, number] => [60 + (i % 5), 0.5])) }],

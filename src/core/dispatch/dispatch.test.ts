@@ -35,7 +35,16 @@ import {
 
 const original = demoOriginal();
 
+/** What was converted once is not converted again for the next test. */
+const desks = new Map<Ledger, DispatchDesk>();
+
 function deskOf(ledger: Ledger = EMPTY_LEDGER): DispatchDesk {
+  const there = desks.get(ledger) ?? laidOut(ledger);
+  desks.set(ledger, there);
+  return there;
+}
+
+function laidOut(ledger: Ledger): DispatchDesk {
   const originals = [{ fileName: 'goose: cue 3.mid', bytes: original }];
   return new DispatchDesk({ name: 'Goose, cue 3', direction: 'to-score', originals, ledger });
 }

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { many } from '../../testing/tiers';
 import { corpus } from '../../../bench/corpus';
 import { EXACT_TAKES, playTake } from '../../../bench/takes';
 import { barOf, chordBar, named, plainPart, plainScore } from '../../testing/scores';
@@ -72,7 +73,7 @@ describe('what two hands can hold', () => {
           expect(now.length).toBeLessThanOrEqual(9);
         }
       }),
-      { seed: 19, numRuns: 200 },
+      { seed: 19, numRuns: many(50, 200) },
     );
   });
 });
@@ -143,7 +144,7 @@ describe('a piano reduction', () => {
       fc.property(everyMark, (score) => {
         for (const extract of EXTRACTS) expect(checkScore(made(score, extract).score)).toEqual([]);
       }),
-      { seed: 4, numRuns: 40 },
+      { seed: 4, numRuns: many(15, 40) },
     );
   });
 

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { many } from '../../testing/tiers';
 import { meter, performanceOf, tempo, type HandTrack } from '../../testing/music';
 import type { Performance } from '../performance';
 import { checkScore } from '../score';
@@ -114,7 +115,7 @@ describe('remedies', () => {
           expect(left(performanceOf(tracks, [meter(0, beats, beatType)]))).toEqual([]);
         },
       ),
-      { numRuns: Number(process.env.PIECES ?? 60) },
+      { numRuns: Number(process.env.PIECES ?? many(20, 60)) },
     );
   });
 });

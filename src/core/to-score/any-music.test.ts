@@ -1,6 +1,7 @@
 import { trackId, partId } from '../base';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { inFull, many } from '../../testing/tiers';
 import { line, meta, meter, performanceOf, tempo } from '../../testing/music';
 import { readMusicXml, writeMusicXml } from '../musicxml';
 import { schemaErrors } from '../../testing/musicxml-schema';
@@ -67,7 +68,7 @@ describe('any music at all', () => {
           expect(writeMusicXml(score)).toContain('</score-partwise>');
         },
       ),
-      { numRuns: 250 },
+      { numRuns: many(50, 250) },
     );
   });
   it('comes back from its MusicXML with every sound, and goes to a sequencer with every sound', () => {
@@ -110,7 +111,7 @@ describe('any music at all', () => {
           expect(sequenced!.report.betweenTicks).toBe(0);
         },
       ),
-      { numRuns: 120 },
+      { numRuns: many(30, 120) },
     );
   });
   it('with a time signature at any tick', () => {
@@ -130,7 +131,7 @@ describe('any music at all', () => {
           expect(checkScore(score)).toEqual([]);
         },
       ),
-      { numRuns: 150 },
+      { numRuns: many(40, 150) },
     );
   });
   it('and writes keys that the standard has no octave for', async () => {
@@ -151,7 +152,7 @@ describe('any music at all', () => {
     expect(queries.map(({ kind }) => kind)).toContain('out-of-range');
   });
   // More than a call can take as its arguments.
-  it('of 140,000 notes in one track', () => {
+  inFull('of 140,000 notes in one track', () => {
     const notes = Array.from({ length: 140_000 }, (_, i) => ({
       key: 40 + (i % 48),
       at: Math.floor(i / 48) / 4,

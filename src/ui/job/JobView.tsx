@@ -2,6 +2,7 @@
 
 import { Alert, App, Button, Progress } from 'antd';
 import { archiveWith } from '@/storage/jobs';
+import { engraveWorker } from '@/workers/engrave-client';
 import { download } from '../shared/download';
 import { sentence } from '../shared/receive';
 import { Suspense, useEffect } from 'react';
@@ -45,8 +46,9 @@ export function JobView({ id, station: opened }: { id: string; station: StationI
     void open(id);
   }, [id, open]);
 
-  // Once, while the job is being read.
+  // Once, while the job is being read; the engraver is the slowest of all to be ready.
   useEffect(() => {
+    engraveWorker();
     void loadAllViews(opened);
   }, [opened]);
 

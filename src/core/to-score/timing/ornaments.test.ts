@@ -1,6 +1,7 @@
 import { partId } from '../../base';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { many } from '../../../testing/tiers';
 import { performanceOf, tempo, type HandNote } from '../../../testing/music';
 import { schemaErrors } from '../../../testing/musicxml-schema';
 import { writeMusicXml } from '../../musicxml';
@@ -196,7 +197,7 @@ describe('ornaments', () => {
           );
         },
       ),
-      { numRuns: 150 },
+      { numRuns: many(50, 150) },
     );
   });
 });
