@@ -2,6 +2,7 @@
  * Imports go one way, lowest layer first: a folder may import from its own row and from the rows above it, never from
  * those below. docs/architecture.md shows the same order as a picture.
  */
+const STATIONS = ['intake', 'casting', 'rhythm', 'page', 'timeline', 'proof', 'dispatch'];
 const layers = [
   ['core/base'],
   ['core/receivers'],
@@ -19,7 +20,14 @@ const layers = [
   ['core/dispatch'],
   ['paper', 'sound'],
   ['cli', 'server', 'workers', 'storage'],
-  ['ui'],
+  ['ui/shared'],
+  ['ui/workspace', 'ui/engraved'],
+  ['ui/audition', 'ui/queries', 'ui/jump'],
+  ['ui/hand'],
+  ['ui/interlinear'],
+  STATIONS.map((name) => `ui/${name}`),
+  ['ui/home'],
+  ['ui/show', 'ui/job'],
   ['app'],
 ];
 const tests = '\\.test\\.tsx?$';
@@ -49,6 +57,13 @@ export default {
       severity: 'error',
       from: { path: '^src/(cli|server|workers|storage)/', pathNot: tests },
       to: { path: '^src/(cli|server|workers|storage)/', pathNot: '^src/$1/' },
+    },
+    {
+      name: 'stations-stand-apart',
+      comment: 'What two stations need lies below them.',
+      severity: 'error',
+      from: { path: `^src/ui/(${STATIONS.join('|')})/`, pathNot: tests },
+      to: { path: `^src/ui/(${STATIONS.join('|')})/`, pathNot: '^src/ui/$1/' },
     },
     {
       name: 'core-is-free-of-interface',

@@ -105,7 +105,7 @@ describe('the corpus', () => {
 
 // What lies exactly on its grid stays there, whatever it looks like.
 describe('music that is easily taken for something else', () => {
-  it.each(EXACT_TAKES.map(({ name }) => name))('%s: nothing moves', (name) => {
+  it.each(EXACT_TAKES.map(({ name }) => name).slice(0, many(4, Infinity)))('%s: nothing moves', (name) => {
     const outcomes = measureScores(
       genres(2),
       EXACT_TAKES.find((take) => take.name === name)!,
@@ -115,7 +115,7 @@ describe('music that is easily taken for something else', () => {
     const { measure: all } = totalOf(outcomes);
     expect(all.values / all.valued).toBeGreaterThanOrEqual(name === 'drawn, gate 75 %' ? 0.98 : 0.999);
   });
-  it.each(HUMAN_TAKES.map(({ name }) => name))('%s', (name) => {
+  it.each(HUMAN_TAKES.map(({ name }) => name).slice(0, many(2, Infinity)))('%s', (name) => {
     const { measure: all } = totalOf(
       measureScores(
         genres(2),

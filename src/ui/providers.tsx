@@ -2,16 +2,11 @@
 
 import { AntdRegistry } from '@ant-design/nextjs-registry';
 import { App, ConfigProvider } from 'antd';
-import { createContext, useContext, useEffect, useMemo, useState, type ReactNode } from 'react';
+import { useEffect, useMemo, useState, type ReactNode } from 'react';
 import { KeepCopies } from './shared/KeepCopies';
+import { ModeContext, type Mode } from './shared/mode';
 import { catchStrayFiles } from './shared/strayFiles';
-import { themeFor } from './theme';
-
-type Mode = 'light' | 'dark';
-
-const ModeContext = createContext<{ mode: Mode; setMode: (mode: Mode) => void }>({ mode: 'light', setMode: () => {} });
-
-export const useMode = () => useContext(ModeContext);
+import { themeFor } from './shared/theme';
 
 const STORED_MODE = 'dragoman-mode';
 

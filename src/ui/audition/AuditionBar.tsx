@@ -4,7 +4,7 @@ import { CaretRightOutlined, PauseOutlined, SoundOutlined } from '@ant-design/ic
 import { Button, Checkbox, Segmented, Select, Tooltip } from 'antd';
 import { useEffect, useState } from 'react';
 import type { PartId } from '@/core/base';
-import { barsOnDesk, partsOnDesk, useWorkspace } from '../job/workspace';
+import { barsOnDesk, partsOnDesk, useWorkspace } from '../workspace/workspace';
 import { LoopChoice } from './LoopChoice';
 import { SoundsDrawer } from './SoundsDrawer';
 import { useHearing, type HeardVersion, type Scope } from './useHearing';

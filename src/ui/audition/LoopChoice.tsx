@@ -2,7 +2,7 @@
 
 import { RetweetOutlined } from '@ant-design/icons';
 import { Button, Popover } from 'antd';
-import { barsOnDesk, useWorkspace } from '../job/workspace';
+import { barsOnDesk, useWorkspace } from '../workspace/workspace';
 import { CommittedNumber } from '../shared/CommittedNumber';
 import { useHearing } from './useHearing';
 import styles from './audition.module.css';

@@ -1,8 +1,8 @@
 'use client';
 
 import { useEffect, useRef } from 'react';
-import { useWorkspace } from '../job/workspace';
-import type { Geometry } from '../interlinear/geometry';
+import { useWorkspace } from '../workspace/workspace';
+import type { Geometry } from '../engraved/geometry';
 import { useHearing } from './useHearing';
 import styles from './audition.module.css';
 

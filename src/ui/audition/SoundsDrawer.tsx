@@ -3,7 +3,7 @@
 import { App, Button, Drawer, Select, Upload } from 'antd';
 import { useEffect } from 'react';
 import { forgetReference } from '@/storage/sounds';
-import { useWorkspace } from '../job/workspace';
+import { useWorkspace } from '../workspace/workspace';
 import { sentence } from '../shared/receive';
 import { useOutput } from './output';
 import { RECORDINGS, takeRecording } from './takeRecording';

@@ -3,7 +3,7 @@
 import { placeAt, timeOf, type HeardPlace } from '@/core/hearing';
 import { referenceOf } from '@/storage/sounds';
 import { engineWorker } from '@/workers/engine-client';
-import { useWorkspace } from '../job/workspace';
+import { useWorkspace } from '../workspace/workspace';
 
 /* A recording that lies beside the job, heard at the same bars. */
 

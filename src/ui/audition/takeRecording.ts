@@ -1,5 +1,5 @@
 import { keepReference, referenceOf } from '@/storage/sounds';
-import { useWorkspace } from '../job/workspace';
+import { useWorkspace } from '../workspace/workspace';
 
 export const RECORDINGS = 'audio/*,.wav,.mp3,.ogg,.oga,.opus,.flac,.m4a';
 

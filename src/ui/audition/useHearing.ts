@@ -7,7 +7,7 @@ import type { HeardPlace, Stretch } from '@/core/hearing';
 import { SENT_AHEAD } from '@/sound/messages';
 import { Player, secondsAt } from '@/sound/player';
 import { engineWorker } from '@/workers/engine-client';
-import { barsOnDesk, useWorkspace } from '../job/workspace';
+import { barsOnDesk, useWorkspace } from '../workspace/workspace';
 import { sentence } from '../shared/receive';
 import { outputSink } from './output';
 import { playReference } from './reference';

@@ -2,7 +2,7 @@
 
 import { useLiveQuery } from 'dexie-react-hooks';
 import { referenceOf } from '@/storage/sounds';
-import { useWorkspace } from '../job/workspace';
+import { useWorkspace } from '../workspace/workspace';
 
 /** The recording beside the job; null while there is none. */
 export function useReference() {

@@ -5,7 +5,7 @@ import { DndContext, PointerSensor, useSensor, useSensors, type DragEndEvent } f
 import { Button, Select } from 'antd';
 import { useState } from 'react';
 import { LANGUAGES, type Language } from '@/core/instruments';
-import { useWorkspace } from '../job/workspace';
+import { useWorkspace } from '../workspace/workspace';
 import { count } from '../shared/words';
 import { DealOutDialog } from './DealOutDialog';
 import { HouseListDrawer } from './HouseListDrawer';

@@ -7,7 +7,7 @@ import { useState } from 'react';
 import { TECHNIQUES, techniqueName, type TechniqueId } from '@/core/instruments';
 import { keyInWords } from '@/core/score';
 import { forgetChart, ownCharts, saveChart } from '@/storage/charts';
-import { useWorkspace } from '../job/workspace';
+import { useWorkspace } from '../workspace/workspace';
 import { download } from '../shared/download';
 import { sentence } from '../shared/receive';
 import styles from '../shared/sequencing.module.css';

@@ -4,7 +4,7 @@ import type { TrackId } from '@/core/base';
 import { Alert, Button, InputNumber, Modal, Segmented, Spin } from 'antd';
 import { useEffect, useState } from 'react';
 import { engineWorker } from '@/workers/engine-client';
-import { useWorkspace } from '../job/workspace';
+import { useWorkspace } from '../workspace/workspace';
 import { count } from '../shared/words';
 import { DealLanes } from './DealLanes';
 import styles from './casting.module.css';

@@ -3,7 +3,7 @@
 import { Button, Select } from 'antd';
 import type { PartId } from '@/core/base';
 import type { PartSequencing, Split } from '@/core/settings';
-import { useWorkspace } from '../job/workspace';
+import { useWorkspace } from '../workspace/workspace';
 import { SplitKeysInput } from './SplitKeysInput';
 import styles from '../shared/sequencing.module.css';
 

@@ -7,7 +7,7 @@ import { settingsOf } from '@/core/documents';
 import type { DoublingSummary, PartSummary, SourceSummary } from '@/core/engine';
 import { programName, type InstrumentId } from '@/core/instruments';
 import type { BarSpan, SoundChangeRule } from '@/core/settings';
-import { useWorkspace } from '../job/workspace';
+import { useWorkspace } from '../workspace/workspace';
 import { BarSpanFields } from '../shared/BarSpanFields';
 import { InstrumentSelect } from './InstrumentSelect';
 import styles from './casting.module.css';

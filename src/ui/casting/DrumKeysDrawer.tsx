@@ -8,7 +8,7 @@ import { useState } from 'react';
 import { DRUM_LAYOUTS } from '@/core/instruments';
 import { ownDrumMaps } from '@/storage/drum-maps';
 import { strikeDrum } from '../audition/strikeDrum';
-import { useWorkspace } from '../job/workspace';
+import { useWorkspace } from '../workspace/workspace';
 import { sentence } from '../shared/receive';
 import styles from '../shared/sequencing.module.css';
 import { settingsOf, type NamedDrumMap } from '@/core/documents';

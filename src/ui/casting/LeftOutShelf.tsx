@@ -3,7 +3,7 @@
 import type { TrackId } from '@/core/base';
 import { useDraggable } from '@dnd-kit/core';
 import { Button } from 'antd';
-import { useWorkspace } from '../job/workspace';
+import { useWorkspace } from '../workspace/workspace';
 import { dragged } from './PartTable';
 import styles from './casting.module.css';
 

@@ -5,7 +5,7 @@ import { CloseOutlined } from '@ant-design/icons';
 import { Button, Select, Switch } from 'antd';
 import { instrumentById, TECHNIQUES, techniqueName, usualTechniques, type TechniqueId } from '@/core/instruments';
 import { keyInWords } from '@/core/score';
-import { useWorkspace } from '../job/workspace';
+import { useWorkspace } from '../workspace/workspace';
 import { count } from '../shared/words';
 import { Doublings, ProgramRule } from './Doublings';
 import pane from '../shared/pane.module.css';

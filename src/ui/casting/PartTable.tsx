@@ -8,7 +8,7 @@ import { Input, Table, Tooltip } from 'antd';
 import type { TableRef } from 'antd/es/table';
 import { useEffect, useMemo, useRef } from 'react';
 import { techniqueName } from '@/core/instruments';
-import { useWorkspace } from '../job/workspace';
+import { useWorkspace } from '../workspace/workspace';
 import { percent } from '../shared/words';
 import { rowKeys } from '../shared/rowKeys';
 import { useHeight } from '../shared/useHeight';

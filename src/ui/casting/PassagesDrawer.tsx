@@ -7,7 +7,7 @@ import type { PartId } from '@/core/base';
 import { settingsOf } from '@/core/documents';
 import { PROGRAM_NAMES } from '@/core/instruments';
 import type { OwnPassage } from '@/core/settings';
-import { barsOnDesk, useWorkspace } from '../job/workspace';
+import { barsOnDesk, useWorkspace } from '../workspace/workspace';
 import { BarSpanFields } from '../shared/BarSpanFields';
 import styles from '../shared/sequencing.module.css';
 

@@ -1,7 +1,7 @@
 'use client';
 
 import { Button } from 'antd';
-import { useWorkspace } from '../job/workspace';
+import { useWorkspace } from '../workspace/workspace';
 import { InstrumentSelect } from './InstrumentSelect';
 
 /** What can be done with several parts at once. */

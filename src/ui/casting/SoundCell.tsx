@@ -4,7 +4,7 @@ import { Button, Select } from 'antd';
 import type { PartId } from '@/core/base';
 import { PROGRAM_NAMES } from '@/core/instruments';
 import type { PartSequencing } from '@/core/settings';
-import { useWorkspace } from '../job/workspace';
+import { useWorkspace } from '../workspace/workspace';
 
 /** The sound it has unless somebody chooses. */
 const USUAL = 0;

@@ -6,7 +6,7 @@ import { leadingTrack, trackId } from '@/core/base';
 import { settingsOf } from '@/core/documents';
 import type { MidiPartSummary } from '@/core/engine';
 import { USUAL_DEAL } from '@/core/settings';
-import { useWorkspace } from '../job/workspace';
+import { useWorkspace } from '../workspace/workspace';
 
 const PLAYERS = [2, 3, 4] as const;
 

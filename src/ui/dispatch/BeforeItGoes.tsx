@@ -2,9 +2,9 @@
 
 import { Button } from 'antd';
 import type { Preview } from '@/core/dispatch';
-import { stationOf } from '../job/stations';
-import { goToStation } from '../job/goToStation';
-import { madeOnDesk, openQueries, useWorkspace } from '../job/workspace';
+import { stationOf } from '../workspace/stations';
+import { goToStation } from '../workspace/goToStation';
+import { madeOnDesk, openQueries, useWorkspace } from '../workspace/workspace';
 import { bytesInWords, count } from '../shared/words';
 import styles from './dispatch.module.css';
 

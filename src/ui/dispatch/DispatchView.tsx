@@ -8,7 +8,7 @@ import { completeRecipe, type Recipe } from '@/core/documents';
 import { saveJobRecipe } from '@/storage/jobs';
 import { saveRecipe } from '@/storage/recipes';
 import { database } from '@/storage/schema';
-import { useWorkspace } from '../job/workspace';
+import { useWorkspace } from '../workspace/workspace';
 import { sentence } from '../shared/receive';
 import { BeforeItGoes } from './BeforeItGoes';
 import type { JobInHand } from './dispatcher';

@@ -3,8 +3,8 @@
 import { Select, Switch } from 'antd';
 import { settingsOf } from '@/core/documents';
 import type { MidiSequence } from '@/core/engine';
-import { useWorkspace } from '../job/workspace';
-import { NeutralVolume } from '../shared/NeutralVolume';
+import { useWorkspace } from '../workspace/workspace';
+import { NeutralVolume } from '../workspace/NeutralVolume';
 import { PresetChoice } from '../shared/PresetChoice';
 import styles from '../shared/sequencing.module.css';
 

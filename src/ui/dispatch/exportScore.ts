@@ -1,5 +1,5 @@
 import { engineWorker } from '@/workers/engine-client';
-import { useWorkspace } from '../job/workspace';
+import { useWorkspace } from '../workspace/workspace';
 import { download } from '../shared/download';
 import { fileNameOf } from '@/core/documents';
 import { SCORE_FORMATS, type ScoreExport, type ScoreFormat } from '@/core/engine';

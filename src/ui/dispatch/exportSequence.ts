@@ -1,6 +1,6 @@
 import { zipSync } from 'fflate';
 import { engineWorker } from '@/workers/engine-client';
-import { useWorkspace } from '../job/workspace';
+import { useWorkspace } from '../workspace/workspace';
 import { download } from '../shared/download';
 import { Paths } from '@/core/dispatch';
 import { fileNameOf, settingsOf } from '@/core/documents';

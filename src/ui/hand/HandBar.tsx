@@ -1,7 +1,7 @@
 'use client';
 
 import { Button, Dropdown, Tooltip } from 'antd';
-import { inParts, useWorkspace, type Picked } from '../job/workspace';
+import { inParts, useWorkspace, type Picked } from '../workspace/workspace';
 import { count } from '../shared/words';
 import { byHand, canByHand, HAND_ACTIONS, held } from './actions';
 import { handMenu } from './handMenu';

@@ -3,7 +3,7 @@ import { asOne, type Decision } from '@/core/decisions';
 import { ARTICULATIONS, DYNAMICS, HAIRPINS, type Articulation, type Dynamic, type Hairpin } from '@/core/score';
 import { FIRST_ADDED, type AddedNote } from '@/core/settings';
 import { QUARTER, type WrittenUnits } from '@/core/time';
-import { handParts, inParts, useWorkspace, type HandPart, type NoteInView } from '../job/workspace';
+import { handParts, inParts, useWorkspace, type HandPart, type NoteInView } from '../workspace/workspace';
 import { useClipboard } from './clipboard';
 
 /*

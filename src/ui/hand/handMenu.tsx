@@ -1,5 +1,5 @@
 import type { MenuProps } from 'antd';
-import { barsOnDesk, handParts, useWorkspace, type NoteInView } from '../job/workspace';
+import { barsOnDesk, handParts, useWorkspace, type NoteInView } from '../workspace/workspace';
 import { barIndexAt } from '@/core/time';
 import { byHand, canByHand, copyHeld, give, HAND_GROUPS, shownAs, type HandAction, type Held } from './actions';
 import { addAt, type EmptyPlace } from './pointing';

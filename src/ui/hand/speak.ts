@@ -1,6 +1,6 @@
 import { noteValue, pitchName } from '@/core/score';
 import { barBeat, QUARTER, type Bar } from '@/core/time';
-import type { NoteInView } from '../job/workspace';
+import type { NoteInView } from '../workspace/workspace';
 
 const VALUE_NAMES: Record<string, string> = {
   breve: 'double whole note',

@@ -1,8 +1,8 @@
 import { useEffect, useState } from 'react';
 import type { NoteId, PartId } from '@/core/base';
 import type { Passage } from '@/core/proof';
-import type { Geometry } from '../interlinear/geometry';
-import { inParts, useWorkspace, type Picked } from '../job/workspace';
+import type { Geometry } from '../engraved/geometry';
+import { inParts, useWorkspace, type Picked } from '../workspace/workspace';
 import { allHeld } from './actions';
 import { dragged, type Dragged, type DragWay } from './drag';
 

@@ -1,4 +1,4 @@
-import { partsOnDesk, useWorkspace, type NoteInView, type NotesInView } from '../job/workspace';
+import { partsOnDesk, useWorkspace, type NoteInView, type NotesInView } from '../workspace/workspace';
 
 export type NoteWalk = 'before' | 'after' | 'above' | 'below';
 

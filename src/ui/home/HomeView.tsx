@@ -7,7 +7,7 @@ import { useRouter } from 'next/navigation';
 import { useEffect, useEffectEvent, useState } from 'react';
 import { clearUnusedOriginals } from '@/storage/jobs';
 import { database } from '@/storage/schema';
-import { useMode } from '../providers';
+import { useMode } from '../shared/mode';
 import { entriesOf, filesOf } from '../shared/dropped';
 import { sentence } from '../shared/receive';
 import { onStrayFiles } from '../shared/strayFiles';

@@ -6,7 +6,7 @@ import type { JobRecord } from '@/storage/schema';
 import { engineWorker } from '@/workers/engine-client';
 import { NO_SETTINGS } from '@/core/settings';
 import { receive, receivedFile, sentence } from '../shared/receive';
-import { withHouseList } from '../shared/withHouseList';
+import { withHouseList } from '../workspace/withHouseList';
 import type { Become } from './SeveralFiles';
 
 /** Of files that can be taken in. */

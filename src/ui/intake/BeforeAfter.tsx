@@ -5,7 +5,7 @@ import { Line, LineChart, ResponsiveContainer, Tooltip, XAxis, YAxis } from 'rec
 import { engineWorker } from '@/workers/engine-client';
 import { AuditionBar } from '../audition/AuditionBar';
 import { useHearing } from '../audition/useHearing';
-import { useWorkspace } from '../job/workspace';
+import { useWorkspace } from '../workspace/workspace';
 import { CommittedNumber } from '../shared/CommittedNumber';
 import styles from '../shared/sequencing.module.css';
 import type { ControllerPair } from '@/core/engine';

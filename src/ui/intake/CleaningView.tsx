@@ -3,13 +3,13 @@
 import { Checkbox, Segmented, Table, Tooltip } from 'antd';
 import { useState } from 'react';
 import { CONVERSIONS, type TrackInventory } from '@/core/to-sequencer';
-import { useWorkspace } from '../job/workspace';
+import { useWorkspace } from '../workspace/workspace';
 import { count } from '../shared/words';
 import { BeforeAfter } from './BeforeAfter';
 import { NewVersion } from './NewVersion';
 import { PresetChoice } from '../shared/PresetChoice';
-import { useMidiSequence } from '../shared/useSequence';
-import { NeutralVolume } from '../shared/NeutralVolume';
+import { useMidiSequence } from '../workspace/useSequence';
+import { NeutralVolume } from '../workspace/NeutralVolume';
 import styles from '../shared/sequencing.module.css';
 import { ACTIONS, DATA_KINDS, type Action, type DataKind, type Preset } from '@/core/settings';
 import { DATA_NAMES } from '@/core/decisions';

@@ -5,7 +5,7 @@ import { Select } from 'antd';
 import type { ReactNode } from 'react';
 import { keyName } from '@/core/score';
 import { TEXT_ENCODINGS, type TextEncoding } from '@/core/smf';
-import { useWorkspace } from '../job/workspace';
+import { useWorkspace } from '../workspace/workspace';
 import { bytesInWords, clock, count } from '../shared/words';
 import styles from './intake.module.css';
 import { encodingName } from '@/core/decisions';

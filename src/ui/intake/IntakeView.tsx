@@ -3,7 +3,7 @@
 import type { TrackId } from '@/core/base';
 import { Segmented } from 'antd';
 import { useState } from 'react';
-import { useWorkspace } from '../job/workspace';
+import { useWorkspace } from '../workspace/workspace';
 import { bytesInWords, clock, count } from '../shared/words';
 import { FileSheet } from './FileSheet';
 import { Originals } from './Originals';

@@ -10,7 +10,7 @@ import { originalBytes, type ReceivedFile } from '@/storage/jobs';
 import type { OriginalRef, VersionRecord } from '@/storage/schema';
 import { goToVersion, takeVersion } from '@/storage/versions';
 import { engineWorker } from '@/workers/engine-client';
-import { useWorkspace } from '../job/workspace';
+import { useWorkspace } from '../workspace/workspace';
 import { receivedFile, sentence } from '../shared/receive';
 import { WhatChanged } from './WhatChanged';
 

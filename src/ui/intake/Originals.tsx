@@ -4,7 +4,7 @@ import { PlusOutlined } from '@ant-design/icons';
 import { App, Button, Select, Upload } from 'antd';
 import { addOriginal } from '@/storage/jobs';
 import { engineWorker } from '@/workers/engine-client';
-import { timedOnDesk, useWorkspace } from '../job/workspace';
+import { timedOnDesk, useWorkspace } from '../workspace/workspace';
 import { CommittedNumber } from '../shared/CommittedNumber';
 import { receivedFile, sentence } from '../shared/receive';
 import { bytesInWords } from '../shared/words';

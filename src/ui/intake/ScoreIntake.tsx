@@ -3,7 +3,7 @@
 import { Table } from 'antd';
 import { keyInWords } from '@/core/score';
 import { clock, count } from '../shared/words';
-import { useScoreSequence } from '../shared/useSequence';
+import { useScoreSequence } from '../workspace/useSequence';
 import { Originals } from './Originals';
 import styles from '../shared/sequencing.module.css';
 import type { ScorePartSummary } from '@/core/engine';

@@ -8,7 +8,7 @@ import { Line, LineChart, ResponsiveContainer, Tooltip, XAxis, YAxis } from 'rec
 import type { TrackDetail } from '@/core/performance';
 import { keyInWords } from '@/core/score';
 import { engineWorker } from '@/workers/engine-client';
-import { useWorkspace } from '../job/workspace';
+import { useWorkspace } from '../workspace/workspace';
 import { sentence } from '../shared/receive';
 import { count, percent } from '../shared/words';
 import { PianoRoll } from './PianoRoll';

@@ -7,7 +7,7 @@ import { useEffect, useMemo, useRef, useState } from 'react';
 import { keyInWords } from '@/core/score';
 import { instrumentById, programName, SURE_ENOUGH } from '@/core/instruments';
 import type { TrackSurvey } from '@/core/performance';
-import { useWorkspace } from '../job/workspace';
+import { useWorkspace } from '../workspace/workspace';
 import { rowKeys } from '../shared/rowKeys';
 import { useHeight } from '../shared/useHeight';
 import { percent } from '../shared/words';

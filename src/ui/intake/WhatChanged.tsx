@@ -4,8 +4,8 @@ import { Table } from 'antd';
 import { useMemo } from 'react';
 import { runsOf, trackInFile, type TrackId } from '@/core/base';
 import type { Renewal } from '@/core/engine';
-import { partsOnDesk, useWorkspace } from '../job/workspace';
-import { openBar } from '../proof/goToBar';
+import { partsOnDesk, useWorkspace } from '../workspace/workspace';
+import { openBar } from '../workspace/goToBar';
 import { count } from '../shared/words';
 import styles from './intake.module.css';
 

@@ -1,8 +1,8 @@
 'use client';
 
-import { useWorkspace } from '../job/workspace';
-import { madeOnDesk } from '../job/workspace';
-import type { BarPlace } from './geometry';
+import { useWorkspace } from '../workspace/workspace';
+import { madeOnDesk } from '../workspace/workspace';
+import type { BarPlace } from '../engraved/geometry';
 import styles from './interlinear.module.css';
 
 /** Room before the next bar's number, in CSS pixels. */

@@ -2,9 +2,8 @@
 
 import { LeftOutlined, MinusOutlined, PlusOutlined, RightOutlined } from '@ant-design/icons';
 import { Button, Segmented, Slider } from 'antd';
-import { zoomed } from '../job/keys';
-import { STAFF_HEIGHTS } from '../job/store/view-slice';
-import { barsOnDesk, useWorkspace } from '../job/workspace';
+import { STAFF_HEIGHTS, zoomed } from '../workspace/store/view-slice';
+import { barsOnDesk, useWorkspace } from '../workspace/workspace';
 import styles from './interlinear.module.css';
 
 const SIZES = ['S', 'M', 'L', 'XL'];

@@ -12,9 +12,16 @@ import { emptyPlaceAt } from '../hand/pointing';
 import { pickFirst } from '../hand/walkNotes';
 import { isPicked, noteUnder, useHandMouse } from '../hand/useHandMouse';
 import { Playhead } from '../audition/Playhead';
-import { inParts, madeOnDesk, openQueries, useWorkspace, type NoteInView, type NotesInView } from '../job/workspace';
+import {
+  inParts,
+  madeOnDesk,
+  openQueries,
+  useWorkspace,
+  type NoteInView,
+  type NotesInView,
+} from '../workspace/workspace';
 import { BarHead } from './BarHead';
-import { readGeometry, type Geometry } from './geometry';
+import { readGeometry, type Geometry } from '../engraved/geometry';
 import { PlayedLanes } from './PlayedLanes';
 import { SpokenNote } from './SpokenNote';
 import type { Drawn } from './usePassage';

@@ -2,12 +2,12 @@
 
 import { Alert, Spin } from 'antd';
 import { useEffect, useMemo, useRef, useState } from 'react';
-import { barsOnDesk, partsOnDesk, queryHere, useWorkspace } from '../job/workspace';
+import { barsOnDesk, partsOnDesk, queryHere, useWorkspace } from '../workspace/workspace';
 import type { Version } from '@/core/engine';
-import type { Workspace } from '../job/store/workspace';
+import type { Workspace } from '../workspace/store/workspace';
 import { Drawing } from './Drawing';
 import { usePassage } from './usePassage';
-import { light } from '../theme';
+import { light } from '../shared/theme';
 import styles from './interlinear.module.css';
 
 /** Of the played line, for a staff of so many pixels. */

@@ -1,8 +1,8 @@
 import type { NoteId, PartId } from '@/core/base';
 import type { Passage, PassagePart, PlayedMark } from '@/core/proof';
 import { keyInWords } from '@/core/score';
-import { xAt, type Geometry } from './geometry';
-import type { Lane } from './staves';
+import { xAt, type Geometry } from '../engraved/geometry';
+import type { Lane } from '../engraved/staves';
 import styles from './interlinear.module.css';
 
 interface Props {

@@ -3,7 +3,7 @@
 import { Button } from 'antd';
 import { useEffect, useState } from 'react';
 import { engineWorker } from '@/workers/engine-client';
-import { useWorkspace } from '../job/workspace';
+import { useWorkspace } from '../workspace/workspace';
 import styles from './interlinear.module.css';
 import type { Reason } from '@/core/proof';
 

@@ -1,6 +1,6 @@
 'use client';
 
-import { barsOnDesk, inParts, partsOnDesk, useWorkspace } from '../job/workspace';
+import { barsOnDesk, inParts, partsOnDesk, useWorkspace } from '../workspace/workspace';
 import { spoken } from '../hand/speak';
 
 /** The picked note in words, for those who hear the page. */

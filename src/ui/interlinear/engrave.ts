@@ -1,7 +1,7 @@
 import type { Passage } from '@/core/proof';
 import { engraveWorker, type Engraving } from '@/workers/engrave-client';
 import music from '../shared/engraving.module.css';
-import { lackingIn } from './staves';
+import { lackingIn } from '../engraved/staves';
 
 interface Room {
   width: number;

@@ -2,8 +2,8 @@
 
 import { Segmented } from 'antd';
 import type { Direction } from '@/storage/schema';
-import { goToStation } from './goToStation';
-import { useWorkspace } from './workspace';
+import { goToStation } from '../workspace/goToStation';
+import { useWorkspace } from '../workspace/workspace';
 import styles from './job.module.css';
 
 /** Which way the job goes: MIDI and scores go both ways, with the same decisions. */

@@ -10,10 +10,10 @@ import { sentence } from '../shared/receive';
 import { useJobKeys } from './keys';
 import { KeysHelp } from './KeysHelp';
 import { LedgerDrawer } from './LedgerDrawer';
-import type { StationId } from './stations';
+import type { StationId } from '../workspace/stations';
 import { exportSequence } from '../dispatch/exportSequence';
 import { DirectionSwitch } from './DirectionSwitch';
-import { madeOnDesk, useWorkspace } from './workspace';
+import { madeOnDesk, useWorkspace } from '../workspace/workspace';
 import styles from './job.module.css';
 
 export function JobHeader({ station }: { station: StationId }) {

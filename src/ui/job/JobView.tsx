@@ -9,12 +9,12 @@ import { Suspense, useEffect } from 'react';
 import { JobHeader } from './JobHeader';
 import { QueryPanel } from './QueryPanel';
 import { StationNav } from './StationNav';
-import { useStation } from './goToStation';
+import { useStation } from '../workspace/goToStation';
 import { NotOpened, Waiting } from './Waiting';
 import { Unseen } from '../shared/Unseen';
-import { STATIONS, type StationId } from './stations';
+import { STATIONS, type StationId } from '../workspace/stations';
 import { loadAllViews, VIEWS } from './views';
-import { isFolded, madeOnDesk, useWorkspace } from './workspace';
+import { isFolded, madeOnDesk, useWorkspace } from '../workspace/workspace';
 import styles from './job.module.css';
 
 const STAGE_WORDS = {

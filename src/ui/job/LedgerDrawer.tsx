@@ -1,7 +1,7 @@
 'use client';
 
 import { Button, Drawer, Empty } from 'antd';
-import { nameOf, useWorkspace } from './workspace';
+import { nameOf, useWorkspace } from '../workspace/workspace';
 import styles from './job.module.css';
 import { describe } from '@/core/decisions';
 

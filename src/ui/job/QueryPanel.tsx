@@ -6,7 +6,7 @@ import { useEffect, useRef, useState } from 'react';
 import { QuerySheet } from '../queries/QuerySheet';
 import { RemedyList } from '../queries/RemedyList';
 import { count } from '../shared/words';
-import { isFolded, madeOnDesk, openQueries, useWorkspace } from './workspace';
+import { isFolded, madeOnDesk, openQueries, useWorkspace } from '../workspace/workspace';
 import styles from './job.module.css';
 import type { OpenQuery } from '@/core/engine';
 

@@ -1,8 +1,8 @@
 'use client';
 
-import { goToStation, stationPath } from './goToStation';
-import { STATIONS, stationOf, type StationId } from './stations';
-import { madeOnDesk, openQueries, useWorkspace } from './workspace';
+import { goToStation, stationPath } from '../workspace/goToStation';
+import { STATIONS, stationOf, type StationId } from '../workspace/stations';
+import { madeOnDesk, openQueries, useWorkspace } from '../workspace/workspace';
 import styles from './job.module.css';
 
 export function StationNav({ job, station }: { job: string; station: StationId }) {

@@ -4,7 +4,7 @@ import { Button, Spin } from 'antd';
 import Link from 'next/link';
 import { useEffect, useState } from 'react';
 import { stopEngine } from '@/workers/engine-client';
-import { useWorkspace } from './workspace';
+import { useWorkspace } from '../workspace/workspace';
 import styles from './job.module.css';
 
 /** What can be offered only after some seconds: most files are there before. */

@@ -5,12 +5,13 @@ import { tinykeys } from 'tinykeys';
 import { useHearing } from '../audition/useHearing';
 import { byHand, copyHeld } from '../hand/actions';
 import { walkNotes, type NoteWalk } from '../hand/walkNotes';
-import type { Workspace } from './store/workspace';
+import type { Workspace } from '../workspace/store/workspace';
 import type { OpenQuery } from '@/core/queries';
 import { JUMP_EVENT } from '../jump/Jump';
-import { goToStation } from './goToStation';
+import { goToStation } from '../workspace/goToStation';
 import { isTaken, pressesIt, watchLists } from './takenKeys';
-import { alikeOf, isFolded, madeOnDesk, markedRemedy, queryHere, useWorkspace } from './workspace';
+import { zoomed } from '../workspace/store/view-slice';
+import { alikeOf, isFolded, madeOnDesk, markedRemedy, queryHere, useWorkspace } from '../workspace/workspace';
 
 interface Key {
   /** As shown under “?”. */
@@ -159,14 +160,6 @@ export const KEYS: readonly Key[] = [
   { shown: 'Ctrl+Z', does: 'undo', presses: { '$mod+z': (space) => space.undo() } },
   { shown: 'Ctrl+Shift+Z', does: 'redo', presses: { '$mod+Shift+z': (space) => space.redo() } },
 ];
-
-export const BARS_IN_VIEW = [1, 2, 3, 4, 6, 8] as const;
-
-/** @param step +1 shows more bars, −1 fewer */
-export function zoomed(bars: number, step: 1 | -1): number {
-  const i = BARS_IN_VIEW.findIndex((choice) => choice >= bars);
-  return BARS_IN_VIEW[Math.max(0, Math.min(BARS_IN_VIEW.length - 1, (i < 0 ? BARS_IN_VIEW.length - 1 : i) + step))]!;
-}
 
 function unlessTaken(act: () => void): (event: KeyboardEvent) => void {
   return (event) => {

@@ -8,7 +8,7 @@ import { KeysHelp } from './KeysHelp';
 import { KEYS, useJobKeys } from './keys';
 import { LedgerDrawer } from './LedgerDrawer';
 import { QueryPanel } from './QueryPanel';
-import { useWorkspace } from './workspace';
+import { useWorkspace } from '../workspace/workspace';
 
 vi.mock('next/navigation', () => ({ usePathname: () => window.location.pathname }));
 

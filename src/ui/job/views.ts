@@ -3,7 +3,7 @@
  * after the other, so that none of them holds the page up and all are there without the server.
  */
 import { lazy, type ComponentType } from 'react';
-import type { StationId } from './stations';
+import type { StationId } from '../workspace/stations';
 
 type Load = () => Promise<{ default: ComponentType }>;
 

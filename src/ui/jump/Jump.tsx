@@ -2,9 +2,9 @@
 
 import { AutoComplete, type RefSelectProps } from 'antd';
 import { useEffect, useRef, useState } from 'react';
-import { goToStation } from '../job/goToStation';
-import { STATIONS, type StationId } from '../job/stations';
-import { barsOnDesk, madeOnDesk, openQueries, partsOnDesk, useWorkspace } from '../job/workspace';
+import { goToStation } from '../workspace/goToStation';
+import { STATIONS, type StationId } from '../workspace/stations';
+import { barsOnDesk, madeOnDesk, openQueries, partsOnDesk, useWorkspace } from '../workspace/workspace';
 import { targetsFor, type Target } from './targets';
 import styles from './jump.module.css';
 

@@ -1,5 +1,5 @@
 import type { Direction } from '@/storage/schema';
-import type { StationId } from '../job/stations';
+import type { StationId } from '../workspace/stations';
 
 /** Something that can be set, and the words of the trade under which people look for it. */
 export interface SettingPlace {

@@ -7,7 +7,7 @@ import { useState } from 'react';
 import { DRUM_LAYOUTS, NOTEHEADS, type DrumSound, type Notehead } from '@/core/instruments';
 import { STEPS, type Step } from '@/core/score';
 import { forgetDrumMap, ownDrumMaps, saveDrumMap } from '@/storage/drum-maps';
-import { useWorkspace } from '../job/workspace';
+import { useWorkspace } from '../workspace/workspace';
 import { download } from '../shared/download';
 import { sentence } from '../shared/receive';
 import styles from './page.module.css';

@@ -4,7 +4,7 @@ import { Button, Checkbox, Segmented, Select } from 'antd';
 import type { PartId } from '@/core/base';
 import { settingsOf } from '@/core/documents';
 import { EXTRACTS, type Extract, type ExtractKind } from '@/core/extracts';
-import { useWorkspace } from '../job/workspace';
+import { useWorkspace } from '../workspace/workspace';
 import { useTicks } from '../shared/ticks';
 import styles from './page.module.css';
 

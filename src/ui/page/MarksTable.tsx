@@ -4,7 +4,7 @@ import { Checkbox, Segmented, Select } from 'antd';
 import { useState } from 'react';
 import { instrumentById } from '@/core/instruments';
 import { MARK_CLASSES, type MarkClass } from '@/core/score';
-import { useWorkspace } from '../job/workspace';
+import { useWorkspace } from '../workspace/workspace';
 import styles from './page.module.css';
 import { MARK_STRENGTHS, type MarkRule, type MarkStrength, type MarkUse } from '@/core/settings';
 import { MARK_NAMES } from '@/core/decisions';

@@ -3,7 +3,7 @@
 import type { PartId } from '@/core/base';
 import { Checkbox } from 'antd';
 import { MARK_CLASSES } from '@/core/score';
-import { useWorkspace } from '../job/workspace';
+import { useWorkspace } from '../workspace/workspace';
 import { AllOrNone, useTicks } from '../shared/ticks';
 import { count } from '../shared/words';
 import styles from './page.module.css';

@@ -8,7 +8,7 @@ import { EXTRACTS } from '@/core/extracts';
 import { AuditionBar } from '../audition/AuditionBar';
 import { BarWalk } from '../interlinear/BarWalk';
 import { Interlinear } from '../interlinear/Interlinear';
-import { useWorkspace } from '../job/workspace';
+import { useWorkspace } from '../workspace/workspace';
 import { ExtractPanel } from './ExtractPanel';
 import { PageParts } from './PageParts';
 import { PartPanel } from './PartPanel';

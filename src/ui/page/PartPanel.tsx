@@ -5,7 +5,7 @@ import { useState } from 'react';
 import { CLEF_NAMES, instrumentById, tuningsOf, type Clef } from '@/core/instruments';
 import { keyName, type Tablature } from '@/core/score';
 import { CommittedNumber } from '../shared/CommittedNumber';
-import { useWorkspace } from '../job/workspace';
+import { useWorkspace } from '../workspace/workspace';
 import { DrumMapDrawer } from './DrumMapDrawer';
 import { MarksTable } from './MarksTable';
 import styles from './page.module.css';

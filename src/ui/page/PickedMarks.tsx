@@ -7,7 +7,7 @@ import { ARTICULATIONS, DYNAMICS, HAIRPINS, type Articulation, type Dynamic } fr
 import { barIndexAt } from '@/core/time';
 import { byHand, sayByHand } from '../hand/actions';
 import { PickedCount } from '../hand/HandBar';
-import { useWorkspace } from '../job/workspace';
+import { useWorkspace } from '../workspace/workspace';
 import { CommittedNumber } from '../shared/CommittedNumber';
 import styles from './page.module.css';
 

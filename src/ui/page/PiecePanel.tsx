@@ -4,7 +4,7 @@ import { Button, Input, Select, Switch } from 'antd';
 import type { PartId } from '@/core/base';
 import type { PartSummary } from '@/core/engine';
 import { keyName } from '@/core/score';
-import { useWorkspace } from '../job/workspace';
+import { useWorkspace } from '../workspace/workspace';
 import { KEY_OPTIONS, keyOfValue, keyValue } from '../shared/keyOptions';
 import styles from './page.module.css';
 import {

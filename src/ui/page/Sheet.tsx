@@ -12,7 +12,7 @@ import { Alert, App, Button, Segmented, Spin, Tooltip } from 'antd';
 import { useMemo, useState } from 'react';
 import { createPortal } from 'react-dom';
 import { AuditionBar } from '../audition/AuditionBar';
-import { useWorkspace } from '../job/workspace';
+import { useWorkspace } from '../workspace/workspace';
 import { sentence } from '../shared/receive';
 import { pdf } from './pdf';
 import { openUnder } from './openUnder';

@@ -5,7 +5,7 @@ import { QUARTER } from '@/core/time';
 import { engraveWorker } from '@/workers/engrave-client';
 import type { SheetMeasure } from '@/workers/engrave.worker';
 import { useHearing } from '../audition/useHearing';
-import { useWorkspace } from '../job/workspace';
+import { useWorkspace } from '../workspace/workspace';
 import styles from './page.module.css';
 
 interface SheetPlayheadProps {

@@ -1,8 +1,8 @@
 import type { PartId } from '@/core/base';
 import { QUARTER } from '@/core/time';
 import { engraveWorker } from '@/workers/engrave-client';
-import { useWorkspace } from '../job/workspace';
-import { openBar } from '../proof/goToBar';
+import { useWorkspace } from '../workspace/workspace';
+import { openBar } from '../workspace/goToBar';
 
 interface Point {
   clientX: number;

@@ -1,7 +1,7 @@
 'use client';
 
 import type { Agreement, Cell } from '@/core/proof';
-import { goToBar } from './goToBar';
+import { goToBar } from '../workspace/goToBar';
 import styles from './proof.module.css';
 
 const NAMES: Record<Cell, string> = {

@@ -4,7 +4,7 @@ import { Button, Segmented, Select, Spin, Upload } from 'antd';
 import { useLiveQuery } from 'dexie-react-hooks';
 import { useMemo, useState } from 'react';
 import { database } from '@/storage/schema';
-import { useWorkspace } from '../job/workspace';
+import { useWorkspace } from '../workspace/workspace';
 import { AgreementMap } from './AgreementMap';
 import { Differences } from './Differences';
 import { useCompared, type Base, type OtherFile } from './compared';

@@ -4,7 +4,7 @@ import { Segmented, Select, Table } from 'antd';
 import { useState } from 'react';
 import { differenceInWords, type Agreement, type Difference } from '@/core/proof';
 import { rowKeys } from '../shared/rowKeys';
-import { goToBar } from './goToBar';
+import { goToBar } from '../workspace/goToBar';
 import styles from './proof.module.css';
 
 /** More than this nobody reads one by one; the map shows them all. */

@@ -11,7 +11,7 @@ import {
   YAxis,
 } from 'recharts';
 import type { OnsetRow } from '@/core/proof';
-import { barsOnDesk, useWorkspace } from '../job/workspace';
+import { barsOnDesk, useWorkspace } from '../workspace/workspace';
 import styles from './proof.module.css';
 
 /** So far from a part's own habit is seen, and stands out (milliseconds). */

@@ -8,9 +8,9 @@ import { keyInWords } from '@/core/score';
 import { QUARTER } from '@/core/time';
 import { engineWorker } from '@/workers/engine-client';
 import { BarWalk } from '../interlinear/BarWalk';
-import { barsOnDesk, useWorkspace } from '../job/workspace';
+import { barsOnDesk, useWorkspace } from '../workspace/workspace';
 import { sentence } from '../shared/receive';
-import { openBar } from './goToBar';
+import { openBar } from '../workspace/goToBar';
 import { OnsetsChart } from './OnsetsChart';
 import styles from './proof.module.css';
 

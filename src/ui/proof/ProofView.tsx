@@ -3,7 +3,7 @@
 import { Segmented } from 'antd';
 import { useState } from 'react';
 import { AuditionBar } from '../audition/AuditionBar';
-import { useWorkspace } from '../job/workspace';
+import { useWorkspace } from '../workspace/workspace';
 import { AgreementView } from './AgreementView';
 import { OverlayView } from './OverlayView';
 import { RecordingView } from './RecordingView';

@@ -7,7 +7,7 @@ import { moveReference } from '@/storage/sounds';
 import { engineWorker } from '@/workers/engine-client';
 import { RECORDINGS, takeRecording } from '../audition/takeRecording';
 import { useReference } from '../audition/useReference';
-import { useWorkspace } from '../job/workspace';
+import { useWorkspace } from '../workspace/workspace';
 import { CommittedNumber } from '../shared/CommittedNumber';
 import { sentence } from '../shared/receive';
 import { clock } from '../shared/words';

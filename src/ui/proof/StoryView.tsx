@@ -5,7 +5,7 @@ import { Button, Spin } from 'antd';
 import Markdown from 'react-markdown';
 import remarkGfm from 'remark-gfm';
 import { fileNameOf } from '@/core/documents';
-import { useWorkspace } from '../job/workspace';
+import { useWorkspace } from '../workspace/workspace';
 import { download } from '../shared/download';
 import { storyInWords } from './storyInWords';
 import { useAgreement, WITH_ORIGINAL } from './useAgreement';

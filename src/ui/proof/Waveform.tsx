@@ -4,7 +4,7 @@ import { useEffect, useRef } from 'react';
 import { Area, AreaChart, ReferenceLine, ResponsiveContainer, XAxis, YAxis } from 'recharts';
 import { timeOf, type BarClock } from '@/core/hearing';
 import { useHearing } from '../audition/useHearing';
-import { barsOnDesk, useWorkspace } from '../job/workspace';
+import { barsOnDesk, useWorkspace } from '../workspace/workspace';
 import type { RecordedWave } from './useWaveform';
 import styles from './proof.module.css';
 

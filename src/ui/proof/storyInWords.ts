@@ -1,7 +1,7 @@
 import { inForce } from '@/core/documents';
 import { storyOf } from '@/core/engine';
 import type { Agreement } from '@/core/proof';
-import { madeOnDesk, nameOf, openQueries, useWorkspace } from '../job/workspace';
+import { madeOnDesk, nameOf, openQueries, useWorkspace } from '../workspace/workspace';
 
 /** What arrived, what was decided, what came of it and what is open, as Markdown; null while no job is open. */
 export function storyInWords(agreement: Agreement): string | null {

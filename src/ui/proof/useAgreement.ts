@@ -3,7 +3,7 @@ import { settingsOf } from '@/core/documents';
 import type { Agreement } from '@/core/proof';
 import type { SentRecord } from '@/storage/schema';
 import { engineWorker } from '@/workers/engine-client';
-import { useWorkspace } from '../job/workspace';
+import { useWorkspace } from '../workspace/workspace';
 import { sentence } from '../shared/receive';
 import type { OtherFile } from './compared';
 

@@ -4,7 +4,7 @@ import { useEffect, useState } from 'react';
 import { onsetStrength, type BarClock } from '@/core/hearing';
 import type { ReferenceRecord } from '@/storage/schema';
 import { engineWorker } from '@/workers/engine-client';
-import { useWorkspace } from '../job/workspace';
+import { useWorkspace } from '../workspace/workspace';
 
 /** What a recording looks like. */
 export interface RecordedWave {

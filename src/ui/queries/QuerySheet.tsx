@@ -4,7 +4,7 @@ import { isForComposer } from '@/core/engine';
 import { App, Button, Checkbox, Modal } from 'antd';
 import { useState } from 'react';
 import type { QueryId } from '@/core/base';
-import { madeOnDesk, openQueries, useWorkspace } from '../job/workspace';
+import { madeOnDesk, openQueries, useWorkspace } from '../workspace/workspace';
 import { sentence } from '../shared/receive';
 import { AllOrNone, useTicks } from '../shared/ticks';
 import { downloadPdf, downloadText } from './querySheet';

@@ -4,7 +4,7 @@ import { Button, Dropdown, Input, Popover, Space } from 'antd';
 import { useRef, useState } from 'react';
 import { likeOf, type OpenQuery, type Remedy } from '@/core/queries';
 import type { Changes } from '@/core/proof';
-import { alikeOf, markedRemedy, useWorkspace } from '../job/workspace';
+import { alikeOf, markedRemedy, useWorkspace } from '../workspace/workspace';
 import { count } from '../shared/words';
 import styles from './queries.module.css';
 

@@ -1,7 +1,7 @@
 import { querySheetText, sheetLine, type OpenQuery, type SheetLine } from '@/core/engine';
 import { engineWorker } from '@/workers/engine-client';
 import { engraveWorker } from '@/workers/engrave-client';
-import { barsOnDesk, partsOnDesk, useWorkspace } from '../job/workspace';
+import { barsOnDesk, partsOnDesk, useWorkspace } from '../workspace/workspace';
 import { answerOf } from '../shared/ask';
 import { download } from '../shared/download';
 

@@ -2,8 +2,8 @@
 
 import { Select } from 'antd';
 import type { ByHand } from '@/core/settings';
-import { useWorkspace } from '../job/workspace';
-import { useMidiSequence } from '../shared/useSequence';
+import { useWorkspace } from '../workspace/workspace';
+import { useMidiSequence } from '../workspace/useSequence';
 import { count } from '../shared/words';
 
 const CHOICES: { value: ByHand; label: string }[] = [

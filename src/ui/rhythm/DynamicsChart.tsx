@@ -2,8 +2,8 @@
 
 import { CartesianGrid, Line, LineChart, ReferenceLine, ResponsiveContainer, Tooltip, XAxis, YAxis } from 'recharts';
 import { DYNAMICS } from '@/core/score';
-import { useWorkspace } from '../job/workspace';
-import { useScoreSequence } from '../shared/useSequence';
+import { useWorkspace } from '../workspace/workspace';
+import { useScoreSequence } from '../workspace/useSequence';
 import chart from '../shared/charts.module.css';
 import styles from '../shared/sequencing.module.css';
 

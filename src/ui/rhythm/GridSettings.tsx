@@ -9,7 +9,7 @@ import { keyInWords } from '@/core/score';
 import { clefChoices } from '@/core/to-score';
 import { CommittedNumber } from '../shared/CommittedNumber';
 import { count } from '../shared/words';
-import { useWorkspace } from '../job/workspace';
+import { useWorkspace } from '../workspace/workspace';
 import styles from './rhythm.module.css';
 import {
   FURTHER_TUPLETS,

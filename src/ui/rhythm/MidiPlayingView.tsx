@@ -2,8 +2,8 @@
 
 import { AuditionBar } from '../audition/AuditionBar';
 import { BarWalk } from '../interlinear/BarWalk';
-import { useWorkspace } from '../job/workspace';
-import { useMidiSequence } from '../shared/useSequence';
+import { useWorkspace } from '../workspace/workspace';
+import { useMidiSequence } from '../workspace/useSequence';
 import { ChangedByHand } from './ChangedByHand';
 import { ReceivedAndOutgoing } from './ReceivedAndOutgoing';
 import { ShownParts } from './ShownParts';

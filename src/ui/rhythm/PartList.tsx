@@ -2,7 +2,7 @@
 
 import { Checkbox } from 'antd';
 import { QUARTER } from '@/core/time';
-import { useWorkspace } from '../job/workspace';
+import { useWorkspace } from '../workspace/workspace';
 import { AllOrNone, useTicks } from '../shared/ticks';
 import { GridSettings } from './GridSettings';
 import styles from './rhythm.module.css';

@@ -4,7 +4,7 @@ import { useCallback, useEffect, useState } from 'react';
 import type { MidiPartSummary, NoteInView, PlayedNotes } from '@/core/engine';
 import { beatsOfBar, type Bar } from '@/core/time';
 import { engineWorker } from '@/workers/engine-client';
-import { barsOnDesk, useWorkspace } from '../job/workspace';
+import { barsOnDesk, useWorkspace } from '../workspace/workspace';
 import { themeColour, useCanvas } from '../shared/useCanvas';
 import styles from '../shared/sequencing.module.css';
 

@@ -6,7 +6,7 @@ import { AuditionBar } from '../audition/AuditionBar';
 import { BarWalk } from '../interlinear/BarWalk';
 import { Interlinear } from '../interlinear/Interlinear';
 import { Reasons } from '../interlinear/Reasons';
-import { useWorkspace } from '../job/workspace';
+import { useWorkspace } from '../workspace/workspace';
 import { PartList } from './PartList';
 import { HandBar } from '../hand/HandBar';
 import { SwingSelect } from './SwingSelect';

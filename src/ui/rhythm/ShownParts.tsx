@@ -2,7 +2,7 @@
 
 import { Checkbox } from 'antd';
 import type { PartId } from '@/core/base';
-import { useWorkspace } from '../job/workspace';
+import { useWorkspace } from '../workspace/workspace';
 import { AllOrNone, useTicks } from '../shared/ticks';
 import styles from '../shared/sequencing.module.css';
 

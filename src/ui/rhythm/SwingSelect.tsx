@@ -1,7 +1,7 @@
 'use client';
 
 import { Select } from 'antd';
-import { useWorkspace } from '../job/workspace';
+import { useWorkspace } from '../workspace/workspace';
 import type { SwingUnit } from '@/core/settings';
 import { settingsOf } from '@/core/documents';
 

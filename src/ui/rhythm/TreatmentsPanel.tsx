@@ -7,7 +7,7 @@ import type { PartId } from '@/core/base';
 import { treatmentInWords } from '@/core/decisions';
 import { settingsOf } from '@/core/documents';
 import { OF_CONTROLLERS, TREATMENT_KINDS, USUAL_TREATMENTS, type Treatment } from '@/core/settings';
-import { barsOnDesk, partsOnDesk, useWorkspace } from '../job/workspace';
+import { barsOnDesk, partsOnDesk, useWorkspace } from '../workspace/workspace';
 import { TreatmentFields } from './TreatmentFields';
 import styles from '../shared/sequencing.module.css';
 

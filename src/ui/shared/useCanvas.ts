@@ -1,5 +1,5 @@
 import { useEffect, useRef } from 'react';
-import { useMode } from '../providers';
+import { useMode } from './mode';
 
 /**
  * A canvas that is painted anew when its size, the theme or what is painted changes.

@@ -8,7 +8,7 @@ import { oddNames, type OddNames } from '@/core/dispatch';
 import { enter } from '@/core/documents';
 import { changeLedger } from '@/storage/jobs';
 import type { JobRecord } from '@/storage/schema';
-import { goToStation } from '../job/goToStation';
+import { goToStation } from '../workspace/goToStation';
 import { sentence } from '../shared/receive';
 import { namesInWords } from './cueState';
 import styles from './show.module.css';

@@ -6,7 +6,7 @@ import { saveFacts } from '@/storage/shows';
 import { database } from '@/storage/schema';
 import { factsOf, tracksOf } from '../dispatch/dispatcher';
 import { sentence } from '../shared/receive';
-import { withHouseList } from '../shared/withHouseList';
+import { withHouseList } from '../workspace/withHouseList';
 
 /** Whether what is known of a cue is known of it as it stands. */
 export const isKnown = ({ facts, changedAt }: JobRecord): boolean => facts?.of === changedAt;

@@ -6,7 +6,7 @@ import { settingsOf } from '@/core/documents';
 import type { TimeLineSummary } from '@/core/engine';
 import type { TempoPrint } from '@/core/settings';
 import { meterInWords, QUARTER } from '@/core/time';
-import { useWorkspace } from '../job/workspace';
+import { useWorkspace } from '../workspace/workspace';
 import { CommittedNumber } from '../shared/CommittedNumber';
 import { MeterInput } from './MeterInput';
 import { useMetersFixed } from './useTimeLine';

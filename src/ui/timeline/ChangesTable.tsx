@@ -6,7 +6,7 @@ import { useState } from 'react';
 import type { TimeLineSummary } from '@/core/engine';
 import { changeInWords, minutesInWords, timeCode, type Change, type ChangeKind } from '@/core/studio';
 import { meterInWords, QUARTER } from '@/core/time';
-import { useWorkspace } from '../job/workspace';
+import { useWorkspace } from '../workspace/workspace';
 import { KEY_OPTIONS, keyOfValue, keyValue } from '../shared/keyOptions';
 import { MeterInput } from './MeterInput';
 import { useMetersFixed } from './useTimeLine';

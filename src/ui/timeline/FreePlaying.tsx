@@ -9,7 +9,7 @@ import { timeOf } from '@/core/hearing';
 import { engineWorker } from '@/workers/engine-client';
 import { BEAT_UNITS, type BeatUnit } from '@/core/settings';
 import { useHearing } from '../audition/useHearing';
-import { useWorkspace } from '../job/workspace';
+import { useWorkspace } from '../workspace/workspace';
 import { CommittedNumber } from '../shared/CommittedNumber';
 import { count } from '../shared/words';
 import { BeatStrip } from './BeatStrip';

@@ -2,7 +2,7 @@
 
 import { Button, Checkbox, Select } from 'antd';
 import { settingsOf } from '@/core/documents';
-import { useWorkspace } from '../job/workspace';
+import { useWorkspace } from '../workspace/workspace';
 import { CommittedNumber } from '../shared/CommittedNumber';
 import styles from '../shared/sequencing.module.css';
 

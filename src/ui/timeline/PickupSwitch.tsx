@@ -2,7 +2,7 @@
 
 import { Switch } from 'antd';
 import { settingsOf } from '@/core/documents';
-import { barsOnDesk, useWorkspace } from '../job/workspace';
+import { barsOnDesk, useWorkspace } from '../workspace/workspace';
 
 /** A pickup becomes a full bar with silence at its start. */
 export function PickupSwitch() {

@@ -2,9 +2,9 @@
 
 import { Switch, Table } from 'antd';
 import { meterInWords } from '@/core/time';
-import { useWorkspace } from '../job/workspace';
+import { useWorkspace } from '../workspace/workspace';
 import { clock, count } from '../shared/words';
-import { useScoreSequence } from '../shared/useSequence';
+import { useScoreSequence } from '../workspace/useSequence';
 import { OnlySome } from './OnlySome';
 import { PickupSwitch } from './PickupSwitch';
 import styles from '../shared/sequencing.module.css';

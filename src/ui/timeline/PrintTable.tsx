@@ -5,7 +5,7 @@ import { Button } from 'antd';
 import { useEffect, useState } from 'react';
 import { createPortal } from 'react-dom';
 import Papa from 'papaparse';
-import { useWorkspace } from '../job/workspace';
+import { useWorkspace } from '../workspace/workspace';
 import styles from './timeline.module.css';
 
 /** The table on paper, for the wall of the control room: what the browser prints is the CSV that goes out. */

@@ -8,7 +8,7 @@ import { fileNameOf } from '@/core/documents';
 import type { StudioExport, TimeLineSummary } from '@/core/engine';
 import { codeOfFrames, FRAME_RATES, framesOfCode, USUAL_CLICK, type FrameRate, type Numbering } from '@/core/studio';
 import { engineWorker } from '@/workers/engine-client';
-import { useWorkspace } from '../job/workspace';
+import { useWorkspace } from '../workspace/workspace';
 import { CommittedNumber } from '../shared/CommittedNumber';
 import { download } from '../shared/download';
 import { sentence } from '../shared/receive';

@@ -5,7 +5,7 @@ import type { TimeLineSummary } from '@/core/engine';
 import { minutesInWords } from '@/core/studio';
 import { meterInWords } from '@/core/time';
 import { useHearing } from '../audition/useHearing';
-import { useWorkspace } from '../job/workspace';
+import { useWorkspace } from '../workspace/workspace';
 import styles from './timeline.module.css';
 
 interface Row {

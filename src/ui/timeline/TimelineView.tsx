@@ -3,7 +3,7 @@
 import { Segmented, Spin } from 'antd';
 import { useState } from 'react';
 import { AuditionBar } from '../audition/AuditionBar';
-import { useWorkspace } from '../job/workspace';
+import { useWorkspace } from '../workspace/workspace';
 import { BarsPanel } from './BarsPanel';
 import { ChangesTable } from './ChangesTable';
 import { FreePlaying } from './FreePlaying';

@@ -1,8 +1,8 @@
 'use client';
 
-import { useWorkspace } from '../job/workspace';
+import { useWorkspace } from '../workspace/workspace';
 import { CommittedNumber } from '../shared/CommittedNumber';
-import { useMidiSequence } from '../shared/useSequence';
+import { useMidiSequence } from '../workspace/useSequence';
 import { OnlySome } from './OnlySome';
 import { PickupSwitch } from './PickupSwitch';
 import styles from '../shared/sequencing.module.css';

@@ -3,7 +3,7 @@
 import { useEffect, useState } from 'react';
 import type { TimeLineSummary } from '@/core/engine';
 import { engineWorker } from '@/workers/engine-client';
-import { useWorkspace } from '../job/workspace';
+import { useWorkspace } from '../workspace/workspace';
 import { sentence } from '../shared/receive';
 
 interface Shown {

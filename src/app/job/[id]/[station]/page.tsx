@@ -1,6 +1,6 @@
 import { notFound } from 'next/navigation';
 import { JobView } from '@/ui/job/JobView';
-import { isStation } from '@/ui/job/stations';
+import { isStation } from '@/ui/workspace/stations';
 
 export default async function JobPage({ params }: { params: Promise<{ id: string; station: string }> }) {
   const { id, station } = await params;

@@ -1,7 +1,7 @@
 import type { PartId } from '@/core/base';
 import type { Agreement } from '@/core/proof';
-import { goToStation } from '../job/goToStation';
-import { useWorkspace, partsOnDesk } from '../job/workspace';
+import { goToStation } from './goToStation';
+import { useWorkspace, partsOnDesk } from './workspace';
 
 /** Opens a bar of a part in the interlinear view. Bars of an agreement are played ones, in order. */
 export function goToBar({ parts, bars }: Agreement, part: number, bar: number): void {

@@ -2,7 +2,7 @@
 
 import { Select } from 'antd';
 import { NEUTRAL_VOLUMES, type DirectionB } from '@/core/settings';
-import { useWorkspace } from '../job/workspace';
+import { useWorkspace } from './workspace';
 
 /** Controller 7 at the start of each track, or none. */
 export function NeutralVolume({

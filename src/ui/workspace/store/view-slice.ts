@@ -60,6 +60,15 @@ export interface ViewSlice {
 /** From small to large. */
 export const STAFF_HEIGHTS = [22, 30, 38, 48] as const;
 
+/** How many bars can be in view at once. */
+const BARS_IN_VIEW = [1, 2, 3, 4, 6, 8] as const;
+
+/** @param step +1 shows more bars, −1 fewer */
+export function zoomed(bars: number, step: 1 | -1): number {
+  const i = BARS_IN_VIEW.findIndex((choice) => choice >= bars);
+  return BARS_IN_VIEW[Math.max(0, Math.min(BARS_IN_VIEW.length - 1, (i < 0 ? BARS_IN_VIEW.length - 1 : i) + step))]!;
+}
+
 const FIRST_PARTS = 4;
 const FIRST_BARS = 4;
 

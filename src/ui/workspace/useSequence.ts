@@ -1,4 +1,4 @@
-import { useWorkspace } from '../job/workspace';
+import { useWorkspace } from './workspace';
 import type { DirectionB } from '@/core/settings';
 import { settingsOf } from '@/core/documents';
 import type { MidiSequence, ScoreSequence } from '@/core/engine';

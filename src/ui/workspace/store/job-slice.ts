@@ -6,7 +6,7 @@ import { originalBytes, saveDirection } from '@/storage/jobs';
 import { database, type Direction, type JobRecord } from '@/storage/schema';
 import { engineGeneration, engineWorker } from '@/workers/engine-client';
 import { sentence } from '../../shared/receive';
-import { withHouseList } from '../../shared/withHouseList';
+import { withHouseList } from '../withHouseList';
 import { NOTHING_MADE } from './conversion-slice';
 import { NO_QUERY } from './query-slice';
 import { NOTHING_IN_VIEW } from './view-slice';
