@@ -4,6 +4,7 @@ import {
   append,
   commonDivisor,
   highest,
+  onceEach,
   isFurtherPlayer,
   leadingTrack,
   lowest,
@@ -37,6 +38,23 @@ describe('lists', () => {
     append(list, long);
     expect([list.length, lowest(list), highest(list)]).toEqual([300_001, -1, 299_999]);
     expect([lowest([]), highest([])]).toEqual([Infinity, -Infinity]);
+  });
+  it('stand each under a key of its own, and two under one are a fault', () => {
+    expect([
+      ...onceEach([
+        ['a', 1],
+        ['b', 2],
+      ]),
+    ]).toEqual([
+      ['a', 1],
+      ['b', 2],
+    ]);
+    expect(() =>
+      onceEach([
+        ['trill-mark', 1],
+        ['trill-mark', 2],
+      ]),
+    ).toThrow('“trill-mark” is there twice.');
   });
   it('fall into runs of neighbours that agree', () => {
     expect(runsOf([1, 1, 2, 1, 1, 1], (one) => one)).toEqual([[1, 1], [2], [1, 1, 1]]);

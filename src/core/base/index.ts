@@ -1,5 +1,5 @@
 export * from './ids';
-export { append, firstNotBefore, groupBy, highest, lowest, runsOf } from './lists';
+export { append, firstNotBefore, groupBy, highest, lowest, onceEach, runsOf } from './lists';
 export { commonDivisor, median, upperMedian } from './statistics';
 export { leastCostPath, type PathCosts } from './path';
 export { beamSearch, type Beam } from './beam';

@@ -26,6 +26,20 @@ export function runsOf<T>(list: readonly T[], of: (one: T) => unknown): T[][] {
   return runs;
 }
 
+/**
+ * Each under its own key.
+ *
+ * @throws Error when two have the same key: in a list of ours that is a slip of whoever added one
+ */
+export function onceEach<K, V>(entries: readonly (readonly [K, V])[]): Map<K, V> {
+  const found = new Map<K, V>();
+  for (const [key, value] of entries) {
+    if (found.has(key)) throw new Error(`“${String(key)}” is there twice.`);
+    found.set(key, value);
+  }
+  return found;
+}
+
 /** By what `of` says of them, in order of first appearance. */
 export function groupBy<K, T>(list: readonly T[], of: (one: T) => K): Map<K, T[]> {
   const groups = new Map<K, T[]>();

@@ -1,9 +1,9 @@
-export { putToPeople, remediesFor, type NoteCounts, type OpenQuery, type Query } from './registry';
+export { putToPeople, remediesFor, stationFor, type NoteCounts, type OpenQuery, type Query } from './registry';
 export { type OutOfRange } from './tracks/out-of-range';
 export { type AuditDoubt } from './rhythm/audit';
 export { type NearGrid } from './rhythm/off-grid';
 export { type OneStep } from './rhythm/one-step';
-export { asideOf, likeOf, stepOf, type Effect, type Remedy } from './query-kind';
+export { asideOf, likeOf, STATION_IDS, stepOf, type Effect, type Remedy, type StationId } from './query-kind';
 export { fileQueries } from './file/alike';
 export { type MeterDoubt } from './timeline/meter';
 export { type Bend } from './timeline/tempo-bends';

@@ -65,10 +65,16 @@ export interface Doubt<Kind extends string> {
   parts?: PartId[];
 }
 
+/** The stations of a job in working order. The way to a sequencer has no page. */
+export const STATION_IDS = ['intake', 'casting', 'rhythm', 'page', 'timeline', 'proof', 'dispatch'] as const;
+export type StationId = (typeof STATION_IDS)[number];
+
 /** A kind of query, with the decisions that answer it. Setting it aside is always possible and not among them. */
 export interface QueryKind<Q extends { kind: string }> {
   kind: Q['kind'];
   effect: Effect;
+  /** Looks after it. */
+  station: StationId;
   /** The likeliest first. */
   remedies(query: Q): Remedy[];
 }

@@ -1,7 +1,7 @@
 /*
  * Every kind of query there is. To add one: a file in the folder of what it is about, a line here, and the stage that asks.
  */
-import type { PartId, TrackId } from '../base';
+import { onceEach, type PartId, type TrackId } from '../base';
 import { emptyTrack } from './tracks/empty-track';
 import { duplicateTrack } from './tracks/duplicate-track';
 import { mixedChannels } from './tracks/mixed-channels';
@@ -52,69 +52,76 @@ import { severalPorts } from './sequencing/several-ports';
 import { silentTechniques } from './sequencing/silent-techniques';
 import { file } from './file/file';
 import { twoVersions } from './file/two-versions';
-import { EFFECTS, type Effect, type QueryKind, type Remedy } from './query-kind';
+import { EFFECTS, type Effect, type QueryKind, type Remedy, type StationId } from './query-kind';
 
-const QUERY_KINDS = {
-  'empty-track': emptyTrack,
-  'duplicate-track': duplicateTrack,
-  'mixed-channels': mixedChannels,
-  'unknown-instrument': unknownInstrument,
-  'unsure-instruments': unsureInstruments,
-  'house-list': houseList,
+const QUERY_KINDS = [
+  emptyTrack,
+  duplicateTrack,
+  mixedChannels,
+  unknownInstrument,
+  unsureInstruments,
+  houseList,
   keyswitch,
   gather,
   players,
-  'sound-change': soundChange,
+  soundChange,
   crowded,
   collision,
-  'out-of-range': outOfRange,
-  'off-grid': offGrid,
-  'early-entry': earlyEntry,
-  'one-step': oneStep,
+  outOfRange,
+  offGrid,
+  earlyEntry,
+  oneStep,
   tuplet,
-  'short-rest': shortRest,
+  shortRest,
   merged,
   swing,
   lead,
   audit,
   staves,
   doubled,
-  'many-sounds': manySounds,
-  'bar-repeats': barRepeats,
-  'one-drum': oneDrum,
-  'unmapped-drum': unmappedDrum,
-  'impossible-chord': impossibleChord,
+  manySounds,
+  barRepeats,
+  oneDrum,
+  unmappedDrum,
+  impossibleChord,
   repeat,
-  'uneven-repeat': unevenRepeat,
-  'key-change': keyChange,
-  'key-signature': keySignature,
+  unevenRepeat,
+  keyChange,
+  keySignature,
   meter,
-  'no-bars': noBars,
-  'tempo-bends': tempoBends,
-  'received-spelling': receivedSpelling,
-  'received-transposition': receivedTransposition,
-  'received-percussion': receivedPercussion,
-  'wrong-sounds': wrongSounds,
-  'silent-drums': silentDrums,
-  'one-velocity': oneVelocity,
-  'jumping-faders': jumpingFaders,
-  'between-ticks': betweenTicks,
-  'endless-repeats': endlessRepeats,
+  noBars,
+  tempoBends,
+  receivedSpelling,
+  receivedTransposition,
+  receivedPercussion,
+  wrongSounds,
+  silentDrums,
+  oneVelocity,
+  jumpingFaders,
+  betweenTicks,
+  endlessRepeats,
   pickup,
-  'silent-techniques': silentTechniques,
-  'several-ports': severalPorts,
-  'two-versions': twoVersions,
+  silentTechniques,
+  severalPorts,
+  twoVersions,
   file,
-};
+] as const;
 
-type Kinds = typeof QUERY_KINDS;
+type QueryOf<Kind> = Kind extends QueryKind<infer Q> ? Q : never;
 
 /** What the engine is not sure of; by its `kind` the compiler knows the facts. */
-export type Query = { [K in keyof Kinds]: Kinds[K] extends QueryKind<infer Q> ? Q : never }[keyof Kinds];
+export type Query = QueryOf<(typeof QUERY_KINDS)[number]>;
 
-function kindOf<Q extends Query>(query: Q): QueryKind<Q> {
-  // The registry is keyed by the kinds themselves.
-  return QUERY_KINDS[query.kind] as unknown as QueryKind<Q>;
+const BY_NAME = onceEach<Query['kind'], unknown>(QUERY_KINDS.map((kind) => [kind.kind, kind]));
+
+function kindOf<Q extends Query>({ kind }: Pick<Q, 'kind'>): QueryKind<Q> {
+  // They are filed under their own names.
+  return BY_NAME.get(kind) as QueryKind<Q>;
+}
+
+/** The station that looks after a kind of query. */
+export function stationFor(kind: Query['kind']): StationId {
+  return kindOf({ kind }).station;
 }
 
 /** The remedies a query offers, the likeliest first. */

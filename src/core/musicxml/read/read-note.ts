@@ -1,3 +1,4 @@
+import { onceEach } from '../../base';
 import { MARK_GROUPS, NOTE_MARKS } from '../../marks';
 import {
   FORTE_VELOCITY,
@@ -195,4 +196,4 @@ function readNotations(
 }
 
 const GROUP_NAMES: readonly string[] = MARK_GROUPS.filter((group) => group !== null);
-const READ_BY_ELEMENT = new Map(NOTE_MARKS.flatMap(({ read }) => Object.entries(read)));
+const READ_BY_ELEMENT = onceEach(NOTE_MARKS.flatMap(({ read }) => Object.entries(read)));

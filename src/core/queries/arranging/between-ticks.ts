@@ -9,6 +9,7 @@ export interface BetweenTicks extends Doubt<'between-ticks'> {
 export const betweenTicks = queryKind<BetweenTicks>({
   kind: 'between-ticks',
   effect: 'rhythm',
+  station: 'dispatch',
   remedies: ({ facts: { exact } }) => [
     { label: `${exact} ticks a quarter`, decision: { kind: 'setArranging', ticksPerQuarter: exact } },
     { label: 'As received', decision: { kind: 'setArranging', ticksPerQuarter: null } },

@@ -9,6 +9,7 @@ export interface JumpingFaders extends Doubt<'jumping-faders'> {
 export const jumpingFaders = queryKind<JumpingFaders>({
   kind: 'jumping-faders',
   effect: 'rhythm',
+  station: 'intake',
   remedies: (query) => [
     { label: 'Drop it', decision: { kind: 'setCarry', data: query.facts.data, action: 'drop', track: null } },
     ...(query.facts.data === 'pan'

@@ -7,6 +7,7 @@ export type OneVelocity = Doubt<'one-velocity'>;
 export const oneVelocity = queryKind<OneVelocity>({
   kind: 'one-velocity',
   effect: 'rhythm',
+  station: 'rhythm',
   remedies: (query) => [
     {
       label: 'Accents by the bar, and a little chance',

@@ -16,6 +16,7 @@ export interface SilentDrums extends Doubt<'silent-drums'> {
 export const silentDrums = queryKind<SilentDrums>({
   kind: 'silent-drums',
   effect: 'pitch',
+  station: 'casting',
   remedies: (query) => {
     const { part, facts } = query;
     const to = (targets: readonly (readonly [MidiKey, MidiKey])[]) => ({

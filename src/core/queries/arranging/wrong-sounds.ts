@@ -9,6 +9,7 @@ export interface WrongSounds extends Doubt<'wrong-sounds'> {
 export const wrongSounds = queryKind<WrongSounds>({
   kind: 'wrong-sounds',
   effect: 'pitch',
+  station: 'casting',
   remedies: (query) => {
     const [first, ...others] = query.facts.tracks.map(({ part, program }) => ({
       kind: 'setPartSequencing' as const,

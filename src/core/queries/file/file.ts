@@ -9,5 +9,6 @@ export interface File extends Doubt<'file'> {
 export const file = queryKind<File>({
   kind: 'file',
   effect: 'known',
+  station: 'intake',
   remedies: (query) => [itIsRight(query, 'Seen')],
 });

@@ -13,6 +13,7 @@ export interface TwoVersionsDiffer extends Doubt<'two-versions'> {
 export const twoVersions = queryKind<TwoVersionsDiffer>({
   kind: 'two-versions',
   effect: 'piece',
+  station: 'intake',
   remedies: (query) => [
     ...(query.facts.strangers ? [] : [itIsRight(query, 'The differences are known')]),
     { label: 'Do not take its time', decision: { kind: 'takeTime', original: 0 } },

@@ -9,6 +9,7 @@ export interface BarRepeats extends Doubt<'bar-repeats'> {
 export const barRepeats = queryKind<BarRepeats>({
   kind: 'bar-repeats',
   effect: 'look',
+  station: 'page',
   remedies: (query) => [
     { label: 'Repeat signs', decision: { kind: 'setBarRepeats', part: query.part, on: true } },
     itIsRight(query, 'Written out'),

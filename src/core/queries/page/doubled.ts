@@ -15,6 +15,7 @@ export interface Doubled extends Doubt<'doubled'> {
 export const doubled = queryKind<Doubled>({
   kind: 'doubled',
   effect: 'look',
+  station: 'rhythm',
   remedies: (query) => {
     const { parts, facts } = query;
     const apart = itIsRight(query, 'As each plays it');

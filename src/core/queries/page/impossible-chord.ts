@@ -11,6 +11,7 @@ export interface ImpossibleChord extends Doubt<'impossible-chord'> {
 export const impossibleChord = queryKind<ImpossibleChord>({
   kind: 'impossible-chord',
   effect: 'pitch',
+  station: 'page',
   remedies: ({ part, facts: { tuning, capo } }) => [
     {
       label: 'Notation without tablature',

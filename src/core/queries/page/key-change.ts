@@ -13,6 +13,7 @@ export interface KeyChange extends Doubt<'key-change'> {
 export const keyChange = queryKind<KeyChange>({
   kind: 'key-change',
   effect: 'look',
+  station: 'page',
   remedies: (query) => {
     const { stretches } = query.facts;
     const from = ({ fifths, mode, bar }: ScoreKey): Decision => ({ kind: 'setKey', fifths, mode, bar });

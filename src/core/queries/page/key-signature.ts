@@ -13,6 +13,7 @@ export interface KeySignature extends Doubt<'key-signature'> {
 export const keySignature = queryKind<KeySignature>({
   kind: 'key-signature',
   effect: 'look',
+  station: 'page',
   remedies: ({ facts: { heard, byDefault } }) => {
     const { fifths, mode } = heard;
     const take: Remedy = { label: keyName(heard), decision: { kind: 'setKey', fifths, mode } };

@@ -10,6 +10,7 @@ export interface ManySounds extends Doubt<'many-sounds'> {
 export const manySounds = queryKind<ManySounds>({
   kind: 'many-sounds',
   effect: 'look',
+  station: 'page',
   remedies: (query) => [
     { label: 'A line for each', decision: { kind: 'splitTrack', track: query.track, by: 'sounds' } },
     itIsRight(query, 'One staff'),

@@ -11,6 +11,7 @@ export interface OneDrum extends Doubt<'one-drum'> {
 export const oneDrum = queryKind<OneDrum>({
   kind: 'one-drum',
   effect: 'look',
+  station: 'page',
   remedies: (query) => {
     const { part, facts } = query;
     const same = 'It is one drum';

@@ -9,6 +9,7 @@ export interface Repeat extends Doubt<'repeat'> {
 export const repeat = queryKind<Repeat>({
   kind: 'repeat',
   effect: 'look',
+  station: 'page',
   remedies: ({ facts }) => [
     {
       label: facts.endings > 0 ? 'Repeat signs with endings' : 'Repeat signs',

@@ -9,6 +9,7 @@ export interface Staves extends Doubt<'staves'> {
 export const staves = queryKind<Staves>({
   kind: 'staves',
   effect: 'look',
+  station: 'page',
   remedies: ({ part }) => [
     { label: 'Two staves', decision: { kind: 'setStaves', part, staves: 2 } },
     { label: 'One staff', decision: { kind: 'setStaves', part, staves: 1 } },

@@ -12,6 +12,7 @@ export interface UnevenRepeat extends Doubt<'uneven-repeat'> {
 export const unevenRepeat = queryKind<UnevenRepeat>({
   kind: 'uneven-repeat',
   effect: 'pitch',
+  station: 'page',
   remedies: ({ id, facts: { asEndings, ...fold } }) => [
     ...(asEndings === null
       ? []

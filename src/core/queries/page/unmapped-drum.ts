@@ -18,6 +18,7 @@ export interface UnmappedDrum extends Doubt<'unmapped-drum'> {
 export const unmappedDrum = queryKind<UnmappedDrum>({
   kind: 'unmapped-drum',
   effect: 'pitch',
+  station: 'page',
   remedies: (query) => {
     const { part, facts } = query;
     const as = (key: MidiKey, sound: MidiKey): Decision => ({ kind: 'setDrumKey', part, key, as: sound });

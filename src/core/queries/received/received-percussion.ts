@@ -9,6 +9,7 @@ export interface ReceivedPercussion extends Doubt<'received-percussion'> {
 export const receivedPercussion = queryKind<ReceivedPercussion>({
   kind: 'received-percussion',
   effect: 'pitch',
+  station: 'page',
   remedies: (query) => [
     { label: 'Write as drums', decision: { kind: 'writeAnew', aspect: 'percussion', part: query.part } },
     itIsRight(query, 'Keep as it is'),

@@ -6,6 +6,7 @@ export type ReceivedSpelling = Doubt<'received-spelling'>;
 export const receivedSpelling = queryKind<ReceivedSpelling>({
   kind: 'received-spelling',
   effect: 'look',
+  station: 'page',
   remedies: (query) => [
     { label: 'Find keys and names', decision: { kind: 'writeAnew', aspect: 'spelling', part: null } },
     itIsRight(query, 'Sharps are meant'),

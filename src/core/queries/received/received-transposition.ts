@@ -6,6 +6,7 @@ export type ReceivedTransposition = Doubt<'received-transposition'>;
 export const receivedTransposition = queryKind<ReceivedTransposition>({
   kind: 'received-transposition',
   effect: 'piece',
+  station: 'page',
   remedies: (query) => [
     { label: 'Transpose for the players', decision: { kind: 'writeAnew', aspect: 'transposition', part: null } },
     itIsRight(query, 'Keep concert pitch'),

@@ -14,6 +14,7 @@ export interface AuditDoubt extends Doubt<'audit'> {
 export const audit = queryKind<AuditDoubt>({
   kind: 'audit',
   effect: 'pitch',
+  station: 'rhythm',
   remedies: (query) => {
     const { part, facts } = query;
     if (facts.cause === 'trills')

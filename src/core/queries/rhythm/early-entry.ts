@@ -12,6 +12,7 @@ export interface EarlyEntry extends Doubt<'early-entry'> {
 export const earlyEntry = queryKind<EarlyEntry>({
   kind: 'early-entry',
   effect: 'rhythm',
+  station: 'rhythm',
   remedies: (query) => {
     const { part, facts } = query;
     const right = itIsRight(query, 'As played');

@@ -12,6 +12,7 @@ export interface Lead extends Doubt<'lead'> {
 export const lead = queryKind<Lead>({
   kind: 'lead',
   effect: 'rhythm',
+  station: 'rhythm',
   remedies: ({ track, facts: { milliseconds } }) => [
     { label: `Take out ${milliseconds} ms`, decision: { kind: 'setLead', track, milliseconds } },
     { label: 'It is on the beat', decision: { kind: 'setLead', track, milliseconds: 0 } },

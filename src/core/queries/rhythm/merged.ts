@@ -11,6 +11,7 @@ export interface Merged extends Doubt<'merged'> {
 export const merged = queryKind<Merged>({
   kind: 'merged',
   effect: 'rhythm',
+  station: 'rhythm',
   remedies: (query) => {
     const once = itIsRight(query, 'Once is right');
     const finer = query.parts.map((part) => ({

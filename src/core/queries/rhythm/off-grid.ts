@@ -18,6 +18,7 @@ export interface OffGrid extends Doubt<'off-grid'> {
 export const offGrid = queryKind<OffGrid>({
   kind: 'off-grid',
   effect: 'rhythm',
+  station: 'rhythm',
   remedies: (query) => {
     const right = itIsRight(query, query.played.length === 1 ? 'It is right there' : 'They are right there');
     const finer = query.facts.near.map(({ smallest, triplets }): Remedy => ({

@@ -25,6 +25,7 @@ export interface OneStep extends Doubt<'one-step'> {
 export const oneStep = queryKind<OneStep>({
   kind: 'one-step',
   effect: 'rhythm',
+  station: 'rhythm',
   remedies: (query) => {
     const { part, facts } = query;
     const { name, as, moves, back } = facts;

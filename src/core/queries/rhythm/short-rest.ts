@@ -10,6 +10,7 @@ export interface ShortRest extends Doubt<'short-rest'> {
 export const shortRest = queryKind<ShortRest>({
   kind: 'short-rest',
   effect: 'look',
+  station: 'rhythm',
   remedies: (query) => {
     const meant = itIsRight(query, 'The rests are meant');
     const [first, ...also] = query.parts.map((part) => ({ kind: 'setGaps' as const, part, upTo: '16th' as const }));

@@ -9,6 +9,7 @@ export interface Swing extends Doubt<'swing'> {
 export const swing = queryKind<Swing>({
   kind: 'swing',
   effect: 'rhythm',
+  station: 'rhythm',
   remedies: ({ facts: { ratio, unit } }) => [
     {
       label: 'It swings',

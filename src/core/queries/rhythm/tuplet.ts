@@ -16,6 +16,7 @@ export interface Tuplet extends Doubt<'tuplet'> {
 export const tuplet = queryKind<Tuplet>({
   kind: 'tuplet',
   effect: 'rhythm',
+  station: 'rhythm',
   remedies: (query) => {
     const { part, facts } = query;
     const right = itIsRight(query, facts.bars.length === 1 ? 'It is a triplet' : 'They are triplets');

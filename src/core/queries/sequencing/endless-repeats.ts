@@ -6,5 +6,6 @@ export type EndlessRepeats = Doubt<'endless-repeats'>;
 export const endlessRepeats = queryKind<EndlessRepeats>({
   kind: 'endless-repeats',
   effect: 'rhythm',
+  station: 'timeline',
   remedies: () => [{ label: 'Every bar once', decision: { kind: 'setSequencing', playRepeats: false } }],
 });

@@ -6,5 +6,6 @@ export type Pickup = Doubt<'pickup'>;
 export const pickup = queryKind<Pickup>({
   kind: 'pickup',
   effect: 'rhythm',
+  station: 'timeline',
   remedies: () => [{ label: 'Silence before it, to a full bar', decision: { kind: 'setSequencing', padPickup: true } }],
 });

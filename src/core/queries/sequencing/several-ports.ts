@@ -6,6 +6,7 @@ export type SeveralPorts = Doubt<'several-ports'>;
 export const severalPorts = queryKind<SeveralPorts>({
   kind: 'several-ports',
   effect: 'look',
+  station: 'casting',
   remedies: () => [
     { label: 'All tracks on one channel', decision: { kind: 'setSequencing', channels: 'one-channel' } },
   ],

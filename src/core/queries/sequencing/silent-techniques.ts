@@ -9,6 +9,7 @@ export interface SilentTechniques extends Doubt<'silent-techniques'> {
 export const silentTechniques = queryKind<SilentTechniques>({
   kind: 'silent-techniques',
   effect: 'pitch',
+  station: 'casting',
   remedies: ({ part }) => [
     { label: 'A track for each technique', decision: { kind: 'setPartSequencing', part, split: 'technique' } },
   ],

@@ -14,6 +14,7 @@ export interface MeterDoubt extends Doubt<'meter'> {
 export const meter = queryKind<MeterDoubt>({
   kind: 'meter',
   effect: 'piece',
+  station: 'timeline',
   remedies: ({ facts: { pickup, sections } }) => {
     const beatType = sections[0]!.meters[0]!.beatType;
     const short: MeterSection = { from: 0, meters: [{ beats: (pickup * beatType) / (4 * QUARTER), beatType }] };

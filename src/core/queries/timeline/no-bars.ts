@@ -8,5 +8,6 @@ export interface NoBars extends Doubt<'no-bars'> {
 export const noBars = queryKind<NoBars>({
   kind: 'no-bars',
   effect: 'piece',
+  station: 'timeline',
   remedies: () => [{ label: 'Find the beats', decision: { kind: 'findTheBeats' } }],
 });

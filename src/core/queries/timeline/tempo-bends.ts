@@ -18,6 +18,7 @@ export interface TempoBends extends Doubt<'tempo-bends'> {
 export const tempoBends = queryKind<TempoBends>({
   kind: 'tempo-bends',
   effect: 'look',
+  station: 'timeline',
   remedies: (query) => {
     const { bends } = query.facts;
     const [first, ...also] = bends.flatMap(said);

@@ -10,5 +10,6 @@ export interface Collision extends Doubt<'collision'> {
 export const collision = queryKind<Collision>({
   kind: 'collision',
   effect: 'pitch',
+  station: 'casting',
   remedies: ({ track }) => [{ label: 'Make it a part of its own', decision: { kind: 'standAlone', tracks: [track] } }],
 });

@@ -12,6 +12,7 @@ export interface Crowded extends Doubt<'crowded'> {
 export const crowded = queryKind<Crowded>({
   kind: 'crowded',
   effect: 'pitch',
+  station: 'casting',
   remedies: (query) => {
     const players = query.facts.players + 1;
     const deal = { ...USUAL_DEAL, players };

@@ -14,6 +14,7 @@ export interface DuplicateTrack extends Doubt<'duplicate-track'> {
 export const duplicateTrack = queryKind<DuplicateTrack>({
   kind: 'duplicate-track',
   effect: 'pitch',
+  station: 'intake',
   remedies(query) {
     const { track, facts } = query;
     const out = { kind: 'leaveOut' as const, tracks: [track] };

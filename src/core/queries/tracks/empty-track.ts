@@ -10,6 +10,7 @@ export interface EmptyTrack extends Doubt<'empty-track'> {
 export const emptyTrack = queryKind<EmptyTrack>({
   kind: 'empty-track',
   effect: 'known',
+  station: 'intake',
   remedies: ({ facts: { tracks } }) => [
     { label: tracks.length === 1 ? 'Leave it out' : 'Leave them out', decision: { kind: 'leaveOut', tracks } },
   ],

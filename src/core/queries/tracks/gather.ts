@@ -11,6 +11,7 @@ export interface Gather extends Doubt<'gather'> {
 export const gather = queryKind<Gather>({
   kind: 'gather',
   effect: 'pitch',
+  station: 'casting',
   remedies: ({ track, facts: { into } }) => [
     { label: 'Gather into one part', decision: { kind: 'gather', tracks: [into, track] } },
     { label: 'Two parts', decision: { kind: 'standAlone', tracks: [track] } },

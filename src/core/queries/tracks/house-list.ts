@@ -15,6 +15,7 @@ export interface HouseList extends Doubt<'house-list'> {
 export const houseList = queryKind<HouseList>({
   kind: 'house-list',
   effect: 'pitch',
+  station: 'casting',
   remedies: ({ track, facts: { houseSays, fileSays } }) => [
     {
       label: `As the house list says: ${instrumentById(houseSays).names.en}`,

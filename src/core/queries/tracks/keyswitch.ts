@@ -12,6 +12,7 @@ export interface Keyswitch extends Doubt<'keyswitch'> {
 export const keyswitch = queryKind<Keyswitch>({
   kind: 'keyswitch',
   effect: 'pitch',
+  station: 'casting',
   remedies: ({ track, facts }) => [
     {
       label: 'Take them out',

@@ -10,5 +10,6 @@ export interface MixedChannels extends Doubt<'mixed-channels'> {
 export const mixedChannels = queryKind<MixedChannels>({
   kind: 'mixed-channels',
   effect: 'pitch',
+  station: 'intake',
   remedies: ({ track }) => [{ label: 'Split it by channel', decision: { kind: 'splitTrack', track } }],
 });

@@ -23,6 +23,7 @@ export interface OutOfRange extends Doubt<'out-of-range'> {
 export const outOfRange = queryKind<OutOfRange>({
   kind: 'out-of-range',
   effect: 'pitch',
+  station: 'page',
   remedies: (query) => {
     const { part, facts } = query;
     const others = facts.others.map((instrument): Remedy => ({

@@ -17,6 +17,7 @@ export interface Players extends Doubt<'players'> {
 export const players = queryKind<Players>({
   kind: 'players',
   effect: 'pitch',
+  station: 'casting',
   remedies: ({ track, facts }) => {
     const players = Math.min(facts.players, MOST_PLAYERS);
     const dealt = (label: string, deal: Partial<Deal>): Remedy => ({

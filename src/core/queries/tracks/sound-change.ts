@@ -10,6 +10,7 @@ export interface SoundChange extends Doubt<'sound-change'> {
 export const soundChange = queryKind<SoundChange>({
   kind: 'sound-change',
   effect: 'pitch',
+  station: 'casting',
   remedies: ({ track }) => [
     { label: 'A part for each', decision: { kind: 'splitTrack', track, by: 'programs' } },
     { label: 'One player, who changes', decision: { kind: 'readSoundChanges', track, as: 'taken-up' } },

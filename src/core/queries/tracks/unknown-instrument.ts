@@ -15,6 +15,7 @@ export interface UnknownInstrument extends Doubt<'unknown-instrument'> {
 export const unknownInstrument = queryKind<UnknownInstrument>({
   kind: 'unknown-instrument',
   effect: 'pitch',
+  station: 'casting',
   remedies: ({ track, facts }) => [
     ...facts.candidates.map((instrument): Remedy => ({
       label: instrumentById(instrument).names.en,

@@ -10,6 +10,7 @@ export interface UnsureInstruments extends Doubt<'unsure-instruments'> {
 export const unsureInstruments = queryKind<UnsureInstruments>({
   kind: 'unsure-instruments',
   effect: 'pitch',
+  station: 'casting',
   remedies: ({ facts: { written } }) => {
     const [first, ...more] = [...new Set(written.map(({ instrument }) => instrument))].map((instrument) => ({
       kind: 'assignInstrument' as const,
