@@ -4,7 +4,8 @@ import { fileNameOf, type Recipe } from '../documents';
 import type { DispatchDesk } from './dispatch-desk';
 import type { Makers } from './makers';
 import { nameBy, Paths } from './names';
-import { tasksOf, type Made } from './tasks';
+import { tasksOf } from './deliveries';
+import type { Made } from './task';
 
 /** A file as it leaves the house. */
 export interface Delivered {

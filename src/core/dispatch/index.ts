@@ -1,6 +1,7 @@
 export { DispatchDesk, type JobToSend, type Working } from './dispatch-desk';
 export { deliver, type Delivered, type Dispatched, type Step } from './deliver';
-export { previewOf, recipeFault, type Preview } from './in-words';
+export { previewOf, recipeFault } from './in-words';
+export { type Preview } from './draft';
 export { type Book, type Makers, type Sheet, type Take } from './makers';
 export { nameBy, patternFault, Paths, PLACEHOLDERS, type NameFields } from './names';
 export { CONTENTS, contentsSheet, packParcel, sumsOf, withContents, type ContentsOf } from './parcel';

@@ -7,5 +7,6 @@ export { checkTracks } from './check-tracks';
 export { LONGEST_JOB_NAME, parseJob, type Direction } from './job-file';
 export { packArchive, unpackArchive, type ArchivedJob } from './archive';
 export { fileNameOf } from './file-name';
+export * from './deliveries';
 export * from './recipe';
 export { readRecipe, writeRecipe } from './recipe-file';

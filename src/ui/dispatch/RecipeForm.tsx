@@ -3,9 +3,9 @@
 import { Checkbox, Input, Tooltip } from 'antd';
 import { useState } from 'react';
 import { patternFault, PLACEHOLDERS } from '@/core/dispatch';
-import type { Recipe } from '@/core/documents';
+import { DELIVERIES, type Recipe } from '@/core/documents';
 import { Few } from './fields';
-import { ListsFields, MapFields, MidiFields, PagesFields, ScoreFields, SoundFields } from './WishFields';
+import { WishForm } from './WishForm';
 import styles from './dispatch.module.css';
 
 const NAMES = Object.entries(PLACEHOLDERS);
@@ -13,25 +13,21 @@ const NAMES = Object.entries(PLACEHOLDERS);
 /** What a recipe asks for, and how files are called. */
 export function RecipeForm({ recipe, onChange }: { recipe: Recipe; onChange: (recipe: Recipe) => void }) {
   const change = (to: Partial<Recipe>) => onChange({ ...recipe, ...to });
-  const props = { recipe, onChange: change };
   return (
     <div className={styles.form}>
-      <ScoreFields {...props} />
-      <MidiFields {...props} />
-      <MapFields {...props} />
-      <ListsFields {...props} />
-      <PagesFields {...props} />
-      <SoundFields {...props} />
+      {DELIVERIES.map((kind) => (
+        <WishForm key={kind} kind={kind} recipe={recipe} onChange={change} />
+      ))}
       <div className={styles.common}>
         {/* Marks stand in scores and on pages; MIDI and lists have none. */}
         {(recipe.score ?? recipe.pages) && (
-          <Few
+          <Few<Recipe['marks']>
             name="Marks that go along"
             value={recipe.marks}
             options={[
-              { value: 'none', label: 'None' },
-              { value: 'taken', label: 'Those taken' },
-              { value: 'suggested', label: 'All suggested' },
+              ['none', 'None'],
+              ['taken', 'Those taken'],
+              ['suggested', 'All suggested'],
             ]}
             onChange={(marks) => change({ marks })}
           />

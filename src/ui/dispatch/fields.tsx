@@ -32,61 +32,73 @@ export function Wish({
   );
 }
 
-type YesOrNo<T> = { [K in keyof T]-?: NonNullable<T[K]> extends boolean ? K : never }[keyof T];
-
-/** Which of several files are wanted. @param names of the fields that say so, in order */
-export function Ticks<T extends object>({
+/** Which of several files are wanted. */
+export function Ticks({
   of,
-  names,
+  ticks,
   onChange,
 }: {
-  of: T;
-  names: readonly (readonly [YesOrNo<T>, string])[];
-  onChange: (to: T) => void;
+  of: Record<string, unknown>;
+  ticks: readonly { field: string; tick: string }[];
+  onChange: (to: Record<string, unknown>) => void;
 }) {
+  if (ticks.length === 0) return null;
   return (
     <span className={styles.ticks}>
-      {names.map(([key, name]) => (
+      {ticks.map(({ field, tick }) => (
         <Checkbox
-          key={name}
-          checked={of[key] === true}
-          onChange={({ target }) => onChange({ ...of, [key]: target.checked })}
+          key={field}
+          checked={of[field] === true}
+          onChange={({ target }) => onChange({ [field]: target.checked })}
         >
-          {name}
+          {tick}
         </Checkbox>
       ))}
     </span>
   );
 }
 
-interface Option<T> {
-  value: T;
-  label: string;
-}
-
 interface OneOf<T> {
   name: string;
   value: T;
-  options: readonly Option<T>[];
+  options: readonly (readonly [T, string])[];
   onChange: (value: T) => void;
 }
 
+/** Lists hold no null and no yes or no: they hold the places of the options. */
+const placesOf = (options: readonly (readonly [unknown, string])[]) =>
+  options.map(([, label], i) => ({ value: i, label }));
+const placeOf = (value: unknown, options: readonly (readonly [unknown, string])[]) =>
+  options.findIndex(([one]) => one === value);
+
 /** One of many, in a list that opens. */
-export function Choice<T extends string | number>({ name, value, options, onChange }: OneOf<T>) {
+export function Choice<T>({ name, value, options, onChange }: OneOf<T>) {
   return (
     <label className={styles.field}>
       {name}
-      <Select<T> size="small" aria-label={name} value={value} options={[...options]} onChange={onChange} />
+      <Select<number>
+        size="small"
+        aria-label={name}
+        value={placeOf(value, options)}
+        options={placesOf(options)}
+        onChange={(i) => onChange(options[i]![0])}
+      />
     </label>
   );
 }
 
 /** One of few, all in sight. */
-export function Few<T extends string | number | boolean>({ name, value, options, onChange }: OneOf<T>) {
+export function Few<T>({ name, value, options, onChange }: OneOf<T>) {
   return (
     <span className={styles.field}>
       {name}
-      <Segmented<T> size="small" aria-label={name} value={value} options={[...options]} onChange={onChange} />
+      <Segmented<number>
+        size="small"
+        aria-label={name}
+        value={placeOf(value, options)}
+        options={placesOf(options)}
+        onChange={(i) => onChange(options[i]![0])}
+      />
     </span>
   );
 }
@@ -94,18 +106,18 @@ export function Few<T extends string | number | boolean>({ name, value, options,
 export function Amount({
   name,
   value,
-  min,
-  max,
+  from,
+  to,
   step = 1,
-  suffix,
+  unit,
   onChange,
 }: {
   name: string;
   value: number;
-  min: number;
-  max: number;
+  from: number;
+  to: number;
   step?: number;
-  suffix?: string;
+  unit?: string;
   onChange: (value: number) => void;
 }) {
   return (
@@ -114,13 +126,13 @@ export function Amount({
       <InputNumber<number>
         size="small"
         aria-label={name}
-        min={min}
-        max={max}
+        min={from}
+        max={to}
         step={step}
-        suffix={suffix}
+        suffix={unit}
         value={value}
-        onChange={(to) => {
-          if (to !== null) onChange(to);
+        onChange={(next) => {
+          if (next !== null) onChange(next);
         }}
       />
     </label>

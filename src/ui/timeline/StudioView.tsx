@@ -1,7 +1,7 @@
 'use client';
 
 import { DownloadOutlined } from '@ant-design/icons';
-import { App, Button, Checkbox, Input, Select, Table, Upload } from 'antd';
+import { App, Button, Checkbox, Select, Table, Upload } from 'antd';
 import { useEffect, useState } from 'react';
 import { CartesianGrid, Line, LineChart, ResponsiveContainer, Tooltip, XAxis, YAxis } from 'recharts';
 import { fileNameOf } from '@/core/documents';
@@ -9,6 +9,7 @@ import type { StudioExport, TimeLineSummary } from '@/core/engine';
 import { codeOfFrames, FRAME_RATES, framesOfCode, USUAL_CLICK, type FrameRate, type Numbering } from '@/core/studio';
 import { engineWorker } from '@/workers/engine-client';
 import { useWorkspace } from '../workspace/workspace';
+import { CodeField } from '../shared/CodeField';
 import { CommittedNumber } from '../shared/CommittedNumber';
 import { download } from '../shared/download';
 import { sentence } from '../shared/receive';
@@ -93,7 +94,13 @@ export function StudioView({ line }: { line: TimeLineSummary }) {
         </label>
         <label>
           Bar 1 is at
-          <CodeInput key={`${rate}${start}`} />
+          <CodeField
+            key={`${rate}${start}`}
+            name="Time code of bar 1"
+            frames={start}
+            rate={rate}
+            onCommit={(frames) => change({ start: frames })}
+          />
         </label>
       </section>
       <section aria-label="What goes out">
@@ -196,31 +203,6 @@ function ClickSettings() {
         />
       </label>
     </div>
-  );
-}
-
-function CodeInput() {
-  const rate = useStudioSettings((state) => state.rate);
-  const start = useStudioSettings((state) => state.start);
-  const change = useStudioSettings((state) => state.change);
-  const [text, setText] = useState(start === 0 ? '' : codeOfFrames(start, rate));
-  // Nothing is said of bar 1: code counts from the beginning of the map.
-  const frames = text.trim() === '' ? 0 : framesOfCode(text, rate);
-  const commit = () => frames !== null && change({ start: frames });
-  return (
-    <Input
-      size="small"
-      className="mono"
-      style={{ width: 130 }}
-      aria-label="Time code of bar 1"
-      placeholder="not set"
-      title="Where it is not set, code counts from the beginning of the map."
-      status={frames === null ? 'error' : ''}
-      value={text}
-      onChange={(event) => setText(event.target.value)}
-      onPressEnter={commit}
-      onBlur={commit}
-    />
   );
 }
 

@@ -1,0 +1,69 @@
+import type { PartId } from '../../base';
+import type { PagesWish, Recipe } from '../../documents';
+import type { DispatchDesk, Working } from '../dispatch-desk';
+import { many, type Draft } from '../draft';
+import type { Sheet } from '../makers';
+import { extractsOf, type Task } from '../task';
+import type { Deliverer } from './deliverer';
+import { extractsIn } from './extracts';
+
+function* tasks(desk: DispatchDesk, wish: PagesWish, { marks }: Recipe): Generator<Working, Task[]> {
+  const { desk: score, summary } = yield* desk.converted();
+  const { composer } = score;
+  const { concert, cover, paper, barNumbers } = wish;
+  const title = summary.title || desk.job.name;
+  const book = (label: string, number: number, sheets: () => Sheet[], words: string): Task => ({
+    words: `Pages: ${label}`,
+    make: async (makers, onShare) => [
+      {
+        folder: 'Pages',
+        label,
+        number,
+        extension: 'pdf',
+        bytes: await makers.pdf({ title, composer, cover, paper, barNumbers, sheets: sheets() }, onShare),
+        bars: null,
+        words,
+      },
+    ],
+  });
+  const whole = () => [{ musicXml: score.sheet(null, concert, marks), name: '', staffMillimetres: wish.scoreStaff }];
+  const one = ({ id, name }: { id: PartId; name: string }): Sheet => ({
+    musicXml: score.sheet(id, concert, marks),
+    name,
+    staffMillimetres: wish.partStaff,
+  });
+  const extracts = extractsOf(wish, summary).map((extract) =>
+    book(extract.name, 0, () => [one(extract)], `PDF, ${paper}, ${extract.name.toLowerCase()}`),
+  );
+  return [
+    ...(wish.score ? [book('Score', 0, whole, `PDF, ${paper}, the score`)] : []),
+    ...(wish.parts
+      ? summary.parts.map((part, i) => book(part.name, i + 1, () => [one(part)], `PDF, ${paper}, one part`))
+      : []),
+    ...(wish.allParts
+      ? [book('Parts', 0, () => summary.parts.map(one), `PDF, ${paper}, all parts one after the other`)]
+      : []),
+    ...extracts,
+  ];
+}
+
+function* foretell(draft: Draft, pages: PagesWish): Generator<Working, void> {
+  const { summary } = yield* draft.desk.converted();
+  draft.concern(summary.queries);
+  const parts = summary.parts.length;
+  const extracts = extractsIn(pages, summary);
+  const what = [
+    ...(pages.score ? ['the score'] : []),
+    ...(pages.parts ? [`${many(parts, 'part')} one by one`] : []),
+    ...(pages.allParts ? ['all parts in one file'] : []),
+    ...extracts,
+  ];
+  const paper = pages.paper === '9x12' ? '9 × 12 in' : pages.paper;
+  draft.says(
+    `PDF on ${paper}: ${what.join(', ')}. Page turns are left to your notation program.`,
+    Number(pages.score) + Number(pages.allParts) + (pages.parts ? parts : 0) + extracts.length,
+  );
+}
+
+/** Pages as PDF. */
+export const pages: Deliverer<'pages'> = { tasks, foretell };

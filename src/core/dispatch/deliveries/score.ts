@@ -1,0 +1,55 @@
+import type { PartId } from '../../base';
+import type { Recipe, ScoreWish } from '../../documents';
+import type { DispatchDesk, Working } from '../dispatch-desk';
+import { inARow, many, type Draft } from '../draft';
+import { extractsOf, type Folder, type Task } from '../task';
+import type { Deliverer } from './deliverer';
+import { extractsIn } from './extracts';
+
+function* tasks(desk: DispatchDesk, wish: ScoreWish, { marks }: Recipe, date: string): Generator<Working, Task[]> {
+  const how = { marks, date };
+  const { format, version, concert, whole, parts } = wish;
+  const { desk: score, summary } = yield* desk.converted();
+  const file = (folder: Folder, part: { id: PartId; name: string } | null, number: number): Task => {
+    const label = part?.name ?? (concert ? 'Score, concert pitch' : 'Score');
+    return {
+      words: `MusicXML: ${label}`,
+      make: () => [
+        {
+          folder,
+          label,
+          number,
+          extension: format,
+          bytes: score.export(format, { ...how, concert, version, ...(part && { part: part.id }) }),
+          bars: score.printedBars,
+          words: `MusicXML ${version}${part ? ', one part' : `, ${summary.parts.length} parts`}${concert ? ', concert pitch' : ''}`,
+        },
+      ],
+    };
+  };
+  return [
+    ...(whole ? [file('Score', null, 0)] : []),
+    ...(parts ? summary.parts.map((part, i) => file('Parts', part, i + 1)) : []),
+    ...extractsOf(wish, summary).map((extract) => file('Score', extract, 0)),
+  ];
+}
+
+function* foretell(draft: Draft, score: ScoreWish): Generator<Working, void> {
+  const { summary } = yield* draft.desk.converted();
+  draft.concern(summary.queries);
+  const parts = summary.parts.length;
+  const extracts = extractsIn(score, summary);
+  const what = [
+    ...(score.whole ? [`a score of ${many(parts, 'part')}`] : []),
+    ...(score.parts ? [`${many(parts, 'part')} one by one`] : []),
+    ...extracts,
+  ];
+  const pitch = score.concert ? 'at concert pitch' : 'as players read it';
+  draft.says(
+    `MusicXML ${score.version}${score.format === 'mxl' ? ', compressed' : ''}: ${inARow(what)}, ${pitch}, without layout.`,
+    Number(score.whole) + (score.parts ? parts : 0) + extracts.length,
+  );
+}
+
+/** MusicXML. */
+export const score: Deliverer<'score'> = { tasks, foretell };

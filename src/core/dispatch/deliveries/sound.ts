@@ -1,0 +1,86 @@
+import type { PartId } from '../../base';
+import type { Recipe, SoundWish } from '../../documents';
+import type { ScoreDesk, SequenceDesk, SequenceSummary, Summary } from '../../engine';
+import { clickAlone, later, type Stretch } from '../../hearing';
+import type { Seconds } from '../../time';
+import type { DispatchDesk, Working } from '../dispatch-desk';
+import { many, type Draft } from '../draft';
+import type { Task } from '../task';
+import type { Deliverer } from './deliverer';
+
+const BARS_AT_ONCE = 64;
+/** What a machine can hold in memory, at 48 kHz in stereo. */
+const LONGEST_MINUTES = 30;
+
+/** Mix, stems and click begin together, and with the map where one goes out: what it counts in is silent in them. */
+function* tasks(desk: DispatchDesk, wish: SoundWish, { map }: Recipe): Generator<Working, Task[]> {
+  const { desk: made, summary } = yield* desk.made();
+  const version = audible(wish.version, summary);
+  const layout = made.soundLayout(map?.countIn ?? 0);
+  // Stems are turned down as the mix is, so that together they are the mix.
+  let gain: number | null = null;
+  const task = (label: string, number: number, what: string, stretches: () => Stretch[]): Task => ({
+    words: `Sound: ${label}`,
+    make: async (makers, onShare) => {
+      const rendered = await makers.wav({ stretches: stretches(), gain }, wish.sampleRate, onShare);
+      gain ??= rendered.gain;
+      const words = `WAV, ${wish.sampleRate / 1000} kHz, 16 bits, ${what}. ${layout.barOne}`;
+      return [{ folder: 'Sound', label, number, extension: 'wav', bytes: rendered.wav, bars: null, words }];
+    },
+  });
+  const heard = (parts: PartId[]) => () => stretchesOf(made, version, parts, layout.countIn);
+  return [
+    ...(wish.mix || wish.stems ? [task('Mix', 0, `as ${version}`, heard([]))] : []),
+    ...(wish.stems ? summary.parts.map(({ id, name }, i) => task(name, i + 1, `as ${version}`, heard([id]))) : []),
+    ...(wish.click ? [task('Click', 0, 'the click alone', () => [clickAlone(layout.click, layout.end)])] : []),
+  ];
+}
+
+/** What can be heard of a job: a score has no playing that was received, a MIDI file that stays one is not written. */
+function audible(version: SoundWish['version'], summary: Summary | SequenceSummary): SoundWish['version'] {
+  if (!('kind' in summary) || version === 'delivered') return version;
+  return summary.kind === 'score' ? 'written' : 'received';
+}
+
+function stretchesOf(
+  desk: ScoreDesk | SequenceDesk,
+  version: SoundWish['version'],
+  parts: PartId[],
+  countIn: Seconds,
+): Stretch[] {
+  const stretches: Stretch[] = [];
+  let seconds = 0;
+  for (let from: Stretch['next'] = { bar: 0, pass: 0 }; from;) {
+    const fromZero = stretches.length === 0;
+    const heard: Stretch = desk.hear(version, { from, bars: BARS_AT_ONCE, parts, click: false, fromZero });
+    const stretch = fromZero ? later(heard, countIn) : heard;
+    stretches.push(stretch);
+    seconds += stretch.end;
+    if (seconds > LONGEST_MINUTES * 60)
+      throw new Error(`This lasts more than ${LONGEST_MINUTES} minutes, which is too long for one sound file.`);
+    from = stretch.next;
+  }
+  return stretches;
+}
+
+function* foretell(
+  draft: Draft,
+  { mix, stems, click, version: wished, sampleRate }: SoundWish,
+): Generator<Working, void> {
+  const { summary } = yield* draft.desk.made();
+  const { parts, queries } = summary;
+  const version = audible(wished, summary);
+  const what = [
+    ...(mix || stems ? ['the mix'] : []),
+    ...(stems ? [many(parts.length, 'stem')] : []),
+    ...(click ? ['the click'] : []),
+  ];
+  draft.says(
+    `Sound, as ${version}: ${what.join(', ')}, WAV at ${sampleRate / 1000} kHz.`,
+    (mix || stems ? 1 : 0) + (stems ? parts.length : 0) + Number(click),
+  );
+  if (version !== 'received') draft.concern(queries);
+}
+
+/** WAV files. */
+export const sound: Deliverer<'sound'> = { tasks, foretell };

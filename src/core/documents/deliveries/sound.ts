@@ -1,0 +1,46 @@
+import { IsBoolean, IsIn } from 'class-validator';
+import type { Delivery } from './form';
+
+export const SOUND_VERSIONS = ['received', 'written', 'delivered'] as const;
+export const SAMPLE_RATES = [44100, 48000] as const;
+
+/** WAV files, 16 bits in stereo. */
+export class SoundWish {
+  @IsBoolean() mix!: boolean;
+  /** A file for each part, turned down as the mix is: together they are the mix. */
+  @IsBoolean() stems!: boolean;
+  @IsBoolean() click!: boolean;
+  @IsIn(SOUND_VERSIONS) version!: (typeof SOUND_VERSIONS)[number];
+  /** Hertz. */
+  @IsIn(SAMPLE_RATES) sampleRate!: (typeof SAMPLE_RATES)[number];
+}
+
+export const USUAL_SOUND: SoundWish = {
+  mix: true,
+  stems: false,
+  click: false,
+  version: 'delivered',
+  sampleRate: 48000,
+};
+
+export const sound: Delivery<SoundWish> = {
+  name: 'Sound',
+  about: 'WAV, 16 bits in stereo, with the bank chosen under “Sounds”',
+  what: 'sound',
+  usual: USUAL_SOUND,
+  Shape: SoundWish,
+  form: {
+    mix: { tick: 'Mix', isFile: true },
+    stems: { tick: 'Mix and stems', isFile: true },
+    click: { tick: 'Click', isFile: true },
+    version: { name: 'Version of the sound', oneOf: SOUND_VERSIONS.map((one) => [one, `as ${one}`] as const) },
+    sampleRate: {
+      name: 'Sample rate',
+      few: true,
+      oneOf: [
+        [48000, '48 kHz'],
+        [44100, '44.1 kHz'],
+      ],
+    },
+  },
+};
