@@ -314,7 +314,8 @@ export function bandFile(kind: Band, seed: number): Uint8Array {
 }
 
 function trackEvents({ name, program, drums: onDrums, notes }: Track, index: number): SmfEvent[] {
-  const channel = onDrums ? 9 : index < 9 ? index : index + 1;
+  const beside = index < 9 ? index : index + 1;
+  const channel = onDrums ? 9 : beside;
   return [
     { kind: 'meta', tick: 0, type: Meta.trackName, data: encodeText(name) },
     { kind: 'channel', tick: 0, status: Message.programChange | channel, data1: program - 1, data2: 0 },
@@ -333,13 +334,10 @@ function trackEvents({ name, program, drums: onDrums, notes }: Track, index: num
 
 /** Meta events and programs first, releases before strikes. */
 function inOrder(a: SmfEvent, b: SmfEvent): number {
-  const rank = (event: SmfEvent) =>
-    event.kind !== 'channel'
-      ? 0
-      : (event.status & 0xf0) === Message.noteOn
-        ? 3
-        : (event.status & 0xf0) === Message.noteOff
-          ? 2
-          : 1;
+  const rank = (event: SmfEvent) => {
+    if (event.kind !== 'channel') return 0;
+    if ((event.status & 0xf0) === Message.noteOn) return 3;
+    return (event.status & 0xf0) === Message.noteOff ? 2 : 1;
+  };
   return a.tick - b.tick || rank(a) - rank(b);
 }

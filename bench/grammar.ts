@@ -38,7 +38,8 @@ export interface Piece {
 /** Lengths of one part bar by bar, in units; cells never cross a bar, and two-beat cells start on odd beats. */
 export function rhythm({ random, meter: [beats, beatType], bars }: Piece, cells: Cells): number[] {
   const lengths: number[] = [];
-  const groups = beatType === 8 && beats % 3 !== 0 ? (beats === 5 ? [3, 2] : [2, 2, 3]) : null;
+  const uneven = beats === 5 ? [3, 2] : [2, 2, 3];
+  const groups = beatType === 8 && beats % 3 !== 0 ? uneven : null;
   const barQuarters = (beats * 4) / beatType;
   for (let bar = 0; bar < bars; bar++) {
     if (groups) {
@@ -129,7 +130,8 @@ export function scalePitch(degree: number, fifths: number): Pitch {
   const step = STEPS[((degree % 7) + 7) % 7]!;
   const sharps = ['F', 'C', 'G', 'D', 'A', 'E', 'B'];
   const place = sharps.indexOf(step);
-  const alter = fifths > 0 && place < fifths ? 1 : fifths < 0 && place >= 7 + fifths ? -1 : 0;
+  const flat = fifths < 0 && place >= 7 + fifths ? -1 : 0;
+  const alter = fifths > 0 && place < fifths ? 1 : flat;
   return { step, alter, octave: Math.floor(degree / 7) };
 }
 

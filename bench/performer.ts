@@ -224,14 +224,11 @@ function playTrack(
     send(note.on, Message.noteOn, note.key, note.velocity);
     send(note.off, Message.noteOff, note.key, 64);
   }
-  const rank = (event: SmfEvent) =>
-    event.kind !== 'channel'
-      ? 0
-      : (event.status & 0xf0) === Message.noteOff
-        ? 1
-        : (event.status & 0xf0) === Message.noteOn
-          ? 3
-          : 2;
+  const rank = (event: SmfEvent) => {
+    if (event.kind !== 'channel') return 0;
+    if ((event.status & 0xf0) === Message.noteOff) return 1;
+    return (event.status & 0xf0) === Message.noteOn ? 3 : 2;
+  };
   events.sort((a, b) => a.tick - b.tick || rank(a) - rank(b));
   return { events, endTick: Math.max(end, events.at(-1)!.tick) };
 }
@@ -256,7 +253,8 @@ function strengthsOf(score: TrueScore): (at: number) => number {
   for (const bar of layBars(score.meters, score.length))
     beatsOfBar(bar).forEach(({ start }, beat, beats) => {
       const middle = beats.length % 2 === 0 && beats.length > 2 && beat === beats.length / 2;
-      strengths.set(start, beat === 0 ? 1 : middle ? 0.6 : 0.3);
+      const within = middle ? 0.6 : 0.3;
+      strengths.set(start, beat === 0 ? 1 : within);
     });
   return (at) => strengths.get(at) ?? 0;
 }

@@ -80,7 +80,8 @@ export function readNotation(
       for (const match of barText.matchAll(/(\[[^\]]+\]|[a-z_]+(?:bb|b|##|#)?\d?)\/(\d+)(\.|t)?/g)) {
         const [, what = '', value = '4', mark] = match;
         const plain = (4 * QUARTER) / Number(value);
-        const length = mark === '.' ? plain * 1.5 : mark === 't' ? (plain * 2) / 3 : plain;
+        const undotted = mark === 't' ? (plain * 2) / 3 : plain;
+        const length = mark === '.' ? plain * 1.5 : undotted;
         if (what === '_') {
           const last = notes.at(-1)!.end;
           for (const note of notes) if (note.end === last) note.end = at + length;

@@ -1,6 +1,6 @@
 import { createHash } from 'node:crypto';
 import { readFileSync } from 'node:fs';
-import { LONG, alone, expect, test, type Page } from './window';
+import { LONG, expect, test, type Page } from './window';
 import tone from '@tonejs/midi';
 import { strFromU8, unzipSync } from 'fflate';
 import { smfBytes, type HandTrack } from '../src/testing/music';
@@ -64,7 +64,7 @@ test('a parcel holds what the paragraph says, the original untouched, and sums t
   expect(Object.keys(unzipSync(zip))).toContain(`MIDI/${name} v2.mid`);
 
   // Whoever has the parcel can verify it, without a job.
-  await page.goto('/');
+  await page.getByRole('link', { name: 'Dragoman' }).click();
   const verify = page.locator('input[type=file][accept=".zip"]');
   await verify.setInputFiles({ name: 'parcel.zip', mimeType: 'application/zip', buffer: zip });
   const found = page.getByRole('dialog', { name: /^Parcel parcel/ });
@@ -117,13 +117,15 @@ test('recipes are copied, changed, saved as JSON, brought in again, and put back
   await expect(page.getByRole('button', { name: 'Make the file' })).toBeDisabled();
   await page.getByRole('button', { name: 'Reset to the recipe' }).click();
   await expect(page.getByText(/Studio map: tempo, meters, keys and markers/)).toBeVisible();
-  await page.reload();
+  await page.getByRole('link', { name: 'Dragoman' }).click();
+  await page.getByRole('link', { name: DEMO_NAME }).click();
+  await goTo(page, 'Dispatch');
   await nav.getByRole('button', { name: 'Studio', exact: true }).click();
   await expect(page.getByText(/Studio map: tempo, meters, keys and markers/)).toBeVisible({ timeout: 60_000 });
 });
 
-alone('files go into a folder, and none that is there is overwritten', async ({ page }) => {
-  await page.addInitScript(() => {
+test('files go into a folder, and none that is there is overwritten', async ({ page }) => {
+  await page.evaluate(() => {
     // A folder in memory, as far as the page asks for one.
     const written: Record<string, number> = { 'Score/mine.txt': 1 };
     const folder = (path: string): object => ({
@@ -237,7 +239,7 @@ test('three cues become a show: one recipe, names held against each other, one p
   await expect(rows.nth(0)).toContainText('sent as it is');
 
   // At the front door the show stands by itself, and its cues do not crowd the list.
-  await page.goto('/');
+  await page.getByRole('link', { name: 'Dragoman' }).click();
   await expect(page.getByRole('region', { name: 'Shows' })).toContainText('3 cues');
   await expect(page.getByRole('region', { name: 'Jobs' }).getByRole('row')).toHaveCount(2);
   await page.getByLabel('Find a job').fill('cue 10');

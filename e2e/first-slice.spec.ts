@@ -214,8 +214,7 @@ test('jobs can be renamed, found, deleted and brought back', async ({ page }) =>
   await page.getByRole('button', { name: 'Bring it back' }).click();
   await expect(page.getByRole('link', { name: 'Goose for Friday' })).toBeVisible();
   await page.reload();
-  await page.getByRole('link', { name: 'Goose for Friday' }).click();
-  await expect(page.locator('g.note').first()).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByRole('link', { name: 'Goose for Friday' })).toBeVisible();
 });
 
 test.describe('bad input', () => {

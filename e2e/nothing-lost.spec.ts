@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { alone, expect, inFull, test } from './window';
+import { expect, inFull, test } from './window';
 import { DEMO_FILE, DEMO_NAME, goTo, openDemo } from './help';
 
 /* What people decide, and what they drop, is not lost. */
@@ -100,12 +100,11 @@ test('stations change without the server, and what is decided there is kept', as
   await expect(page.getByRole('main', { name: 'intake' })).toBeVisible();
 });
 
-alone('a copy of each job is kept in a folder and opens again', async ({ page }) => {
+test('a copy of each job is kept in a folder and opens again', async ({ page }) => {
   // The browser's own private folder stands for one that a person chooses.
-  await page.addInitScript(() => {
+  await page.evaluate(() => {
     Object.assign(window, { showDirectoryPicker: () => navigator.storage.getDirectory() });
   });
-  await page.goto('/');
   await expect(page.getByText(DEMO_NAME)).toBeVisible();
   await page.getByRole('button', { name: 'Keep a copy of each job in a folder …' }).click();
   await expect(page.getByText('Each job is copied into the folder')).toBeVisible();
@@ -138,7 +137,7 @@ alone('a copy of each job is kept in a folder and opens again', async ({ page })
   await expect(page.locator('g.note').first()).toBeVisible({ timeout: 60_000 });
 });
 
-alone('reloaded at any moment after a drop, the list has whole jobs only', async ({ page }) => {
+test('reloaded at any moment after a drop, the list has whole jobs only', async ({ page }) => {
   const buffer = readFileSync(DEMO_FILE);
   for (const [i, moment] of (inFull ? [0, 40, 120, 400, 1200] : [40, 1200]).entries()) {
     await page.goto('/');

@@ -200,13 +200,11 @@ test(
     const audition = page.getByRole('group', { name: 'Audition' });
     await audition.getByRole('button', { name: 'Sounds' }).click();
     const bank = page.getByRole('region', { name: 'Sound bank' });
-    await bank
-      .locator('input[type=file]')
-      .setInputFiles({
-        name: 'broken.sf2',
-        mimeType: 'audio/x-soundfont',
-        buffer: Buffer.from('RIFF and nothing else'),
-      });
+    await bank.locator('input[type=file]').setInputFiles({
+      name: 'broken.sf2',
+      mimeType: 'audio/x-soundfont',
+      buffer: Buffer.from('RIFF and nothing else'),
+    });
     await expect(page.getByText(/“broken.sf2” is no sound bank that can be read/)).toBeVisible();
     await bank.locator('input[type=file]').setInputFiles('public/sounds/general-midi.sf2');
     await expect(bank.getByText('general-midi.sf2')).toBeVisible();

@@ -46,9 +46,10 @@ async function choose(page: Page, label: string, option: string): Promise<void> 
 const controllers = (bytes: Buffer) =>
   new Set<string | number>(
     parseMidi(bytes).tracks.flatMap((track) =>
-      track.flatMap((event): (string | number)[] =>
-        event.type === 'controller' ? [event.controllerType] : event.type === 'programChange' ? ['program'] : [],
-      ),
+      track.flatMap((event): (string | number)[] => {
+        if (event.type === 'controller') return [event.controllerType];
+        return event.type === 'programChange' ? ['program'] : [];
+      }),
     ),
   );
 

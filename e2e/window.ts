@@ -1,12 +1,12 @@
 /*
  * One window a worker, which all its tests share: the application is loaded once, its engine and its engraver stay warm.
  * Before each test the window is emptied and stands at the list of jobs, where the application makes the demo job as at a
- * first visit. A test that reloads, stubs or watches the whole window takes `alone`, which has one of its own.
+ * first visit.
  */
 import { readFileSync } from 'node:fs';
 import { test as base, expect, type BrowserContext, type Page } from '@playwright/test';
 
-export { base as alone, expect };
+export { expect };
 export type { Page };
 
 /** Tag of what `npm run test:long` has beside the journeys of `npm test`: what the core's own tests hold as well. */

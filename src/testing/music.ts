@@ -67,12 +67,11 @@ export function smfBytes(tracks: readonly HandTrack[], conductor: SmfEvent[] = [
         data2: 0,
       });
     }
-    const rank = (event: SmfEvent) =>
-      event.kind === 'channel' && (event.status & 0xf0) === Message.noteOn
-        ? 2
-        : event.kind === 'channel' && (event.status & 0xf0) === Message.noteOff
-          ? 1
-          : 0;
+    const rank = (event: SmfEvent) => {
+      if (event.kind !== 'channel') return 0;
+      if ((event.status & 0xf0) === Message.noteOn) return 2;
+      return (event.status & 0xf0) === Message.noteOff ? 1 : 0;
+    };
     return events.sort((a, b) => a.tick - b.tick || rank(a) - rank(b));
   });
   const all =

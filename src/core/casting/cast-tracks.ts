@@ -10,6 +10,7 @@ import {
   TECHNIQUES,
   UNKNOWN_INSTRUMENT,
   type Instrument,
+  type InstrumentId,
   type Recognition,
   type TechniqueId,
 } from '../instruments';
@@ -88,6 +89,19 @@ function techniqueByProgram({ programs }: PlayedTrack, { family }: Instrument): 
   return TECHNIQUES.find((technique) => TECHNIQUE_PROGRAMS[technique]?.[family] === only) ?? null;
 }
 
+/** Somebody's choice counts before the house list, that before what is heard. */
+function decidedBy(chosen: InstrumentId | undefined, house: InstrumentId | undefined, heard: number) {
+  if (chosen) return { instrument: chosen, by: 'you', confidence: 1 } as const;
+  if (house) return { instrument: house, by: 'house list', confidence: Math.max(0.95, heard) } as const;
+  return { instrument: null, by: 'engine', confidence: heard } as const;
+}
+
+function reasonOf({ empty, out, byHand }: { empty: boolean; out: boolean; byHand: boolean }): string | undefined {
+  if (empty) return 'no notes';
+  if (!out) return undefined;
+  return byHand ? 'left out' : 'left out by your house list';
+}
+
 function castTrack(track: PlayedTrack, recognition: Recognition, settings: CastingSettings): CastTrack {
   const said = saidByScore(track, recognition);
   const best = said ?? recognition.candidates[0];
@@ -104,7 +118,8 @@ function castTrack(track: PlayedTrack, recognition: Recognition, settings: Casti
   const guessed = sure ? instrumentById(best.instrument) : UNKNOWN_INSTRUMENT;
   const empty = track.notes.length === 0 && !track.written;
   const out = settings.leftOut[track.id] ?? house?.leftOut ?? false;
-  const instrument = chosen ? instrumentById(chosen) : fromHouse ? instrumentById(house.instrument!) : guessed;
+  const decided = decidedBy(chosen, fromHouse ? house.instrument : undefined, best?.confidence ?? 0);
+  const instrument = decided.instrument ? instrumentById(decided.instrument) : guessed;
   const technique =
     settings.techniques[track.id] ?? house?.technique ?? recognition.technique ?? techniqueByProgram(track, instrument);
   return {
@@ -113,16 +128,10 @@ function castTrack(track: PlayedTrack, recognition: Recognition, settings: Casti
     recognition,
     instrument,
     technique: technique === 'none' ? null : technique,
-    confidence: chosen ? 1 : fromHouse ? Math.max(0.95, best?.confidence ?? 0) : (best?.confidence ?? 0),
-    by: chosen ? 'you' : fromHouse ? 'house list' : 'engine',
+    confidence: decided.confidence,
+    by: decided.by,
     // A track without notes has nothing to write whatever anybody decides.
     leftOut: empty || out,
-    reason: empty
-      ? 'no notes'
-      : out
-        ? settings.leftOut[track.id]
-          ? 'left out'
-          : 'left out by your house list'
-        : undefined,
+    reason: reasonOf({ empty, out, byHand: settings.leftOut[track.id] === true }),
   };
 }

@@ -59,7 +59,8 @@ function fits(pattern: string, name: string): boolean {
   let at = 0;
   return pieces.every((piece, i) => {
     if (!piece) return true;
-    const found = i === 0 ? (name.startsWith(piece) ? 0 : -1) : name.indexOf(piece, at);
+    const atStart = name.startsWith(piece) ? 0 : -1;
+    const found = i === 0 ? atStart : name.indexOf(piece, at);
     if (found < 0) return false;
     at = found + piece.length;
     return i < pieces.length - 1 || at === name.length;

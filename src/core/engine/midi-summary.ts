@@ -8,7 +8,6 @@ import type { CleaningPlan, JobSettings } from '../settings';
 import type { SmfReading } from '../smf';
 import type { Bar } from '../time';
 import {
-  askArrangement,
   countByHand,
   inventoryOf,
   switchKeysOf,
@@ -18,6 +17,7 @@ import {
   type CleaningReport,
   type TrackInventory,
 } from '../to-sequencer';
+import { askArrangement } from '../to-sequencer/doubts/arranging-doubts';
 import { notesIn, type SequenceTrackSummary } from './sequence-summary';
 
 /** A track as it arrived, what it is, and what it becomes. */

@@ -215,6 +215,9 @@ interface NameMatch {
   at: Set<number>;
 }
 
+/** What a lone abbreviation of so many letters is worth; a longer one 0.85. */
+const ABBREVIATED: Record<number, number> = { 0: 0.5, 1: 0.5, 2: 0.75 };
+
 /** Phrases of the catalogue found in the name; one found inside a longer one does not count. */
 function matchName(words: readonly string[]): NameMatch[] {
   const found: NameMatch[] = [];
@@ -228,8 +231,7 @@ function matchName(words: readonly string[]): NameMatch[] {
     // “B Cl” is a bass clarinet, “Cl B” a clarinet in B flat.
     if (!inOrder && phrase.words.some((word) => word.length === 1)) continue;
     const coverage = phrase.words.length / words.length;
-    const base =
-      phrase.full || phrase.words.length > 1 ? 0.9 : phrase.letters >= 3 ? 0.85 : phrase.letters === 2 ? 0.75 : 0.5;
+    const base = phrase.full || phrase.words.length > 1 ? 0.9 : (ABBREVIATED[phrase.letters] ?? 0.85);
     const weight = base * (inOrder ? 1 : 0.95) * (0.75 + 0.25 * coverage);
     found.push({ phrase, weight, at: new Set(places) });
   }
@@ -297,12 +299,8 @@ function byCompany(
       keys.every((key) => key >= one.range[0] && key <= one.range[1]),
   );
   // Without a name or program, only instruments of the usual orchestra come into question, and never with certainty.
-  const candidates =
-    scores.size > 0
-      ? between.filter((one) => scores.has(one.id))
-      : nameless
-        ? between.filter((one) => Object.values(USUAL_INSTRUMENT).includes(one.id))
-        : [];
+  const usual = nameless ? between.filter((one) => Object.values(USUAL_INSTRUMENT).includes(one.id)) : [];
+  const candidates = scores.size > 0 ? between.filter((one) => scores.has(one.id)) : usual;
   const [a, b] = [above.names.en, below.names.en];
   for (const one of candidates)
     add(one, scores.size > 0 ? 0.3 : 0.35 / candidates.length, a === b ? `next to ${a}` : `between ${a} and ${b}`);

@@ -118,7 +118,7 @@ export function surveyPerformance(performance: Performance, bars: readonly Bar[]
       duplicate,
       density,
       recognition,
-      state: notes.length === 0 ? 'empty' : duplicate ? 'duplicate' : unpitched ? 'percussion' : 'music',
+      state: stateOf({ empty: notes.length === 0, duplicate: duplicate !== null, unpitched }),
     };
   }
 
@@ -170,6 +170,12 @@ function velocityFacts(notes: readonly PlayedNote[]): TrackSurvey['velocity'] {
   return { lowest, highest, mean, spread: Math.sqrt(Math.max(0, squares / notes.length - mean * mean)) };
 }
 
+function stateOf(track: { empty: boolean; duplicate: boolean; unpitched: boolean }): TrackSurvey['state'] {
+  if (track.empty) return 'empty';
+  if (track.duplicate) return 'duplicate';
+  return track.unpitched ? 'percussion' : 'music';
+}
+
 /** Legato: most notes sound into the next one; detached: most end clearly before it. */
 function overlapStyle(notes: readonly PlayedNote[]): TrackSurvey['overlap'] {
   const sorted = [...notes].sort((a, b) => a.start - b.start);
@@ -183,7 +189,8 @@ function overlapStyle(notes: readonly PlayedNote[]): TrackSurvey['overlap'] {
     else if (share < 0.75) apart++;
   }
   if (pairs < 2) return null;
-  return over > 0.6 * pairs ? 'legato' : apart > 0.6 * pairs ? 'detached' : 'mixed';
+  if (over > 0.6 * pairs) return 'legato';
+  return apart > 0.6 * pairs ? 'detached' : 'mixed';
 }
 
 function controllerFacts(track: PlayedTrack): TrackSurvey['controllers'] {

@@ -110,15 +110,14 @@ function ornament({ note, part }: Place): Reason | null {
   if (!note.ornament) return null;
   const { trill, tremolo, arpeggio, graces } = note.ornament;
   const behind = (note.behind?.length ?? 0) + 1;
-  const words = trill
-    ? `${behind} fast uneven notes are written as a trill.`
-    : tremolo
-      ? `${behind} fast strokes are written as a tremolo.`
-      : arpeggio
-        ? 'The chord was spread: it has a wavy line.'
-        : graces
-          ? `${graces.length === 1 ? 'A short note' : `${graces.length} short notes`} before it ${graces.length === 1 ? 'is a grace note' : 'are grace notes'}.`
-          : null;
+  const inWords = () => {
+    if (trill) return `${behind} fast uneven notes are written as a trill.`;
+    if (tremolo) return `${behind} fast strokes are written as a tremolo.`;
+    if (arpeggio) return 'The chord was spread: it has a wavy line.';
+    if (!graces) return null;
+    return `${graces.length === 1 ? 'A short note' : `${graces.length} short notes`} before it ${graces.length === 1 ? 'is a grace note' : 'are grace notes'}.`;
+  };
+  const words = inWords();
   return words === null
     ? null
     : {

@@ -254,13 +254,10 @@ describe('text', () => {
 /** One line an event, in a form that other readers' events can be put into. */
 function plain(file: SmfFile): string[][] {
   return file.tracks.map((track) =>
-    track.events.map((event: SmfEvent) =>
-      event.kind === 'channel'
-        ? `${event.tick} ${event.status} ${event.data1} ${event.data2}`
-        : event.kind === 'meta'
-          ? `${event.tick} meta ${event.type}`
-          : `${event.tick} sysex ${event.data.length}`,
-    ),
+    track.events.map((event: SmfEvent) => {
+      if (event.kind === 'channel') return `${event.tick} ${event.status} ${event.data1} ${event.data2}`;
+      return event.kind === 'meta' ? `${event.tick} meta ${event.type}` : `${event.tick} sysex ${event.data.length}`;
+    }),
   );
 }
 

@@ -20,7 +20,7 @@ import { auditInWords } from './doubts/audit';
 import { auditParts } from './doubts/audit-parts';
 import { layOutParts, type LaidOutPart } from './layout/lay-out-parts';
 import { asReceived } from './received/as-received';
-import { askedOfReceived } from './received/doubts';
+import { askedOfReceived } from './doubts/received-doubts';
 import { withChordSymbols } from './chords/chord-symbols';
 import { keepReceived } from './received/kept-parts';
 import { markParts, type MarkedPart } from './marks/mark-parts';

@@ -75,9 +75,10 @@ describe('a score played', () => {
     const { file, performance } = play(demo);
     const statuses = new Set(
       file.tracks.flatMap((track) =>
-        track.events.flatMap((event) =>
-          event.kind === 'channel' ? [event.status & 0xf0] : event.kind === 'sysex' ? [0xf0] : [],
-        ),
+        track.events.flatMap((event) => {
+          if (event.kind === 'channel') return [event.status & 0xf0];
+          return event.kind === 'sysex' ? [0xf0] : [];
+        }),
       ),
     );
     expect(statuses).toEqual(new Set([Message.noteOn, Message.noteOff]));

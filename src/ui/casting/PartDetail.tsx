@@ -11,7 +11,7 @@ import { Doublings, ProgramRule } from './Doublings';
 import pane from '../shared/pane.module.css';
 import styles from './casting.module.css';
 import { settingsOf } from '@/core/documents';
-import type { PartSummary, SourceSummary } from '@/core/engine';
+import type { PartSummary, SourceSummary, Summary } from '@/core/engine';
 
 const NONE = 'none';
 
@@ -54,15 +54,7 @@ export function PartDetail({ part, onClose, onDeal }: { part: PartSummary; onClo
         </Button>
         <Button type="text" size="small" aria-label="Close" icon={<CloseOutlined />} onClick={onClose} />
       </div>
-      <p className="soft">
-        {track.by === 'you'
-          ? 'Instrument chosen by you.'
-          : track.by === 'house list'
-            ? 'Instrument from your house list.'
-            : candidate
-              ? candidate.evidence.join(' · ')
-              : 'Nothing in the file tells the instrument.'}
-      </p>
+      <p className="soft">{whoChose(track.by, candidate?.evidence)}</p>
       {instrument.section && !part.player && (
         <label className={styles.inline}>
           <Switch
@@ -187,4 +179,10 @@ function rangesInWords(id: string): string {
   const words = (keys: readonly number[]) => keys.map(keyInWords).join('–');
   const easy = words(easyRange) === words(range) ? [] : [`easy ${words(easyRange)}`];
   return [`Sounds ${words(range)}`, ...easy, `at most ${words(extremeRange)}`].join(', ');
+}
+
+function whoChose(by: Summary['tracks'][number]['by'], evidence: readonly string[] | undefined): string {
+  if (by === 'you') return 'Instrument chosen by you.';
+  if (by === 'house list') return 'Instrument from your house list.';
+  return evidence ? evidence.join(' · ') : 'Nothing in the file tells the instrument.';
 }

@@ -49,11 +49,9 @@ export function FileSheet() {
         <Fact
           name="Keys given"
           value={
-            facts.keys.length === 0
-              ? 'none'
-              : onlyC
-                ? 'one C major at the start: probably nobody set it'
-                : facts.keys.map((key) => `${keyName(key)} (${place(key)})`).join(', ')
+            onlyC
+              ? 'one C major at the start: probably nobody set it'
+              : facts.keys.map((key) => `${keyName(key)} (${place(key)})`).join(', ') || 'none'
           }
         />
         <Fact

@@ -32,6 +32,13 @@ interface Row extends TrackSurvey {
   instrumentName: string;
 }
 
+/** Whether a row is in the state that was filtered for. */
+function isIn(row: Row, state: string): boolean {
+  if (state === 'all') return true;
+  if (state === 'leftOut') return row.leftOut;
+  return state === 'music' ? row.notes > 0 : row.state === state;
+}
+
 /** The tracks as they arrived; a tick takes one in or leaves it out, nothing is ever deleted. */
 export function TrackTable({
   chosen,
@@ -79,8 +86,7 @@ export function TrackTable({
     (row) =>
       `${row.name} ${row.instrumentName}`.toLowerCase().includes(text.toLowerCase()) &&
       (family === 'all' || row.family === family) &&
-      (state === 'all' ||
-        (state === 'leftOut' ? row.leftOut : state === 'music' ? row.notes > 0 : row.state === state)),
+      isIn(row, state),
   );
   const markedRows = rows.filter((row) => marked.includes(row.id) && row.notes > 0).map((row) => row.id);
   const take = (ids: TrackId[], on: boolean) => {
@@ -142,7 +148,10 @@ export function TrackTable({
           dataSource={shown}
           columns={columns(take)}
           rowSelection={{ selectedRowKeys: marked, onChange: setMarked, columnWidth: 34 }}
-          rowClassName={(row) => (row.id === chosen ? styles.chosen! : row.leftOut ? styles.leftOut! : '')}
+          rowClassName={(row) => {
+            if (row.id === chosen) return styles.chosen!;
+            return row.leftOut ? styles.leftOut! : '';
+          }}
           onRow={(row) => rowKeys(() => onChoose(row.id))}
           locale={{
             emptyText: <Empty image={Empty.PRESENTED_IMAGE_SIMPLE} description="No track fits these filters." />,
@@ -213,8 +222,10 @@ function columns(take: (ids: TrackId[], on: boolean) => void): TableProps<Row>['
       key: 'range',
       width: 92,
       sorter: (a, b) => (a.lowest ?? 0) - (b.lowest ?? 0),
-      render: (_, row) =>
-        row.lowest === null ? '' : row.percussion ? 'keys' : `${keyInWords(row.lowest)}–${keyInWords(row.highest!)}`,
+      render: (_, row) => {
+        if (row.lowest === null) return '';
+        return row.percussion ? 'keys' : `${keyInWords(row.lowest)}–${keyInWords(row.highest!)}`;
+      },
     },
     { title: 'When it plays', key: 'density', width: 150, render: (_, row) => <Density density={row.density} /> },
     {

@@ -32,15 +32,13 @@ export function PartPanel({ part }: { part: PartSummary }) {
   const settings = settingsOf(ledger);
   const instrument = instrumentById(part.instrument);
   const written = part.writtenKeys[0] ?? 0;
+  const key = keyName({ fifths: written, mode: keys[0]!.mode });
+  const reads = instrument.transposition % 12 === 0 ? `Reads in ${key}.` : `Transposing: reads in ${key}.`;
   return (
     <section className={styles.panel} aria-label={`Page of ${part.name}`}>
       <h2>{part.name}</h2>
       <p className="soft">
-        {part.unpitched
-          ? 'Unpitched: written by what is struck.'
-          : instrument.transposition % 12 === 0
-            ? `Reads in ${keyName({ fifths: written, mode: keys[0]!.mode })}.`
-            : `Transposing: reads in ${keyName({ fifths: written, mode: keys[0]!.mode })}.`}
+        {part.unpitched ? 'Unpitched: written by what is struck.' : reads}
         {!part.unpitched &&
           instrument.transposition !== 0 &&
           instrument.transposition % 12 === 0 &&

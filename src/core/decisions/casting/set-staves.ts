@@ -19,6 +19,8 @@ export const setStaves = decisionKind({
     staves:
       made.staves === null ? without(settings.staves, made.part) : entered(settings.staves, made.part, made.staves),
   }),
-  describe: (made, nameOf) =>
-    `${nameOf(made.part)}: ${made.staves === null ? 'as many staves as it needs' : made.staves === 1 ? 'one staff' : 'two staves'}`,
+  describe: (made, nameOf) => {
+    const chosen = made.staves === 1 ? 'one staff' : 'two staves';
+    return `${nameOf(made.part)}: ${made.staves === null ? 'as many staves as it needs' : chosen}`;
+  },
 });

@@ -17,10 +17,9 @@ export const setSwing = decisionKind({
     const { swing: _swing, ...rest } = settings;
     return made.ratio === null ? rest : { ...rest, swing: { ratio: made.ratio, unit: made.unit ?? 'eighth' } };
   },
-  describe: (made) =>
-    made.ratio === null
-      ? 'Swing found by the engine again'
-      : made.ratio === 1
-        ? 'No swing: off-beats as played'
-        : `Swing of ${made.ratio.toFixed(1)} to 1 written evenly${made.unit === '16th' ? ' (sixteenths)' : ''}`,
+  describe: (made) => {
+    if (made.ratio === null) return 'Swing found by the engine again';
+    if (made.ratio === 1) return 'No swing: off-beats as played';
+    return `Swing of ${made.ratio.toFixed(1)} to 1 written evenly${made.unit === '16th' ? ' (sixteenths)' : ''}`;
+  },
 });

@@ -21,6 +21,8 @@ export const writeAs = decisionKind({
     ...settings,
     doubles: made.as === null ? without(settings.doubles, made.part) : entered(settings.doubles, made.part, made.as),
   }),
-  describe: (made, nameOf) =>
-    `${nameOf(made.part)}: ${made.as === null ? 'doubled passages judged by the engine again' : made.as === made.part ? 'doubled passages written as played' : `doubled passages written as in ${nameOf(made.as)}`}`,
+  describe: (made, nameOf) => {
+    if (made.as === null) return `${nameOf(made.part)}: doubled passages judged by the engine again`;
+    return `${nameOf(made.part)}: doubled passages written as ${made.as === made.part ? 'played' : `in ${nameOf(made.as)}`}`;
+  },
 });

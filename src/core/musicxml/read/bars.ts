@@ -33,7 +33,8 @@ export function barsOf({ parts }: RawScore, warnings: MusicXmlWarning[]): Bar[] 
     const length = lengthOf(here, full);
     const implicit = here.some((one) => one.implicit);
     const printed = here.map((one) => one.number).find((one) => /^\d+$/.test(one));
-    if (b === 0) number = printed !== undefined ? Number(printed) : length < full ? 0 : 1;
+    const first = length < full ? 0 : 1;
+    if (b === 0) number = printed !== undefined ? Number(printed) : first;
     else if (printed !== undefined && !implicit) number = Number(printed);
     else number += here.every((one) => one.implicit) && length < full ? 0 : 1;
     bars.push({ index: b, number, start, length, meter, implicit: length !== full, ...(free && { free }) });

@@ -243,11 +243,8 @@ function usualTransposition(byBar: readonly Transposition[], measures: readonly 
 
 /** The key an unpitched note strikes: its instrument's, else the General MIDI sound that is written at its place. */
 function struckKey(note: RawNote, part: RawPart): MidiKey {
-  const declared = note.instrument
-    ? part.instruments.get(note.instrument)?.unpitchedKey
-    : part.instruments.size === 1
-      ? [...part.instruments.values()][0]!.unpitchedKey
-      : null;
+  const only = part.instruments.size === 1 ? [...part.instruments.values()][0] : undefined;
+  const declared = (note.instrument ? part.instruments.get(note.instrument) : only)?.unpitchedKey;
   if (declared !== null && declared !== undefined) return declared;
   const at = [...GENERAL_MIDI_DRUMS.values()].filter(
     (sound) => sound.step === note.pitch!.step && sound.octave === note.pitch!.octave,

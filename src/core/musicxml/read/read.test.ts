@@ -104,7 +104,7 @@ describe('reading files of others', () => {
     const triplet =
       '<time-modification><actual-notes>3</actual-notes><normal-notes>2</normal-notes></time-modification>';
     const text = score(
-      `<measure number="1"><note><grace slash="yes"/><pitch><step>B</step><octave>4</octave></pitch><voice>1</voice><type>eighth</type></note>${['C', 'D', 'E'].map((step, i) => note(step, 5, 2, 'eighth', `${triplet}<notations>${i === 0 ? '<tuplet type="start"/>' : i === 2 ? '<tuplet type="stop"/>' : ''}</notations>`)).join('')}${note('F', 5, 6, 'quarter')}</measure>`,
+      `<measure number="1"><note><grace slash="yes"/><pitch><step>B</step><octave>4</octave></pitch><voice>1</voice><type>eighth</type></note>${['C', 'D', 'E'].map((step, i) => note(step, 5, 2, 'eighth', `${triplet}<notations>${['<tuplet type="start"/>', '', '<tuplet type="stop"/>'][i]}</notations>`)).join('')}${note('F', 5, 6, 'quarter')}</measure>`,
       { head: '<divisions>6</divisions><time><beats>2</beats><beat-type>4</beat-type></time>' },
     );
     const { score: one } = read(text);

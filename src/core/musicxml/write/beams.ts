@@ -8,6 +8,13 @@ function levels(symbol: SymbolInBar): number {
   return Math.max(0, NOTE_TYPES.indexOf(symbol.type) - NOTE_TYPES.indexOf('quarter'));
 }
 
+/** @param back to the note before it, and on to the one after it */
+function beamAt({ back, on, first }: { back: boolean; on: boolean; first: boolean }): Beam {
+  if (on) return back ? 'continue' : 'begin';
+  if (back) return 'end';
+  return first ? 'forward hook' : 'backward hook';
+}
+
 /**
  * Beams of one voice in one bar: flagged notes of one beat (or one tuplet) are joined, rests part them. Each entry
  * lists the beams from the first level down. (Beaming by the beat: rules of notation handbooks, from memory.)
@@ -23,7 +30,7 @@ export function barBeams(symbols: readonly SymbolInBar[], bar: Bar): Map<SymbolI
       for (let level = 1; level <= own; level++) {
         const back = before >= level;
         const on = after >= level;
-        list.push(back && on ? 'continue' : on ? 'begin' : back ? 'end' : i === 0 ? 'forward hook' : 'backward hook');
+        list.push(beamAt({ back, on, first: i === 0 }));
       }
       beams.set(symbol, list);
     });

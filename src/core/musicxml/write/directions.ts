@@ -165,7 +165,8 @@ function writeDirection(
 
 /** Read back by the same words. */
 function swingWords({ ratio, unit }: SwingMark): string {
-  return ratio === 1 ? 'Straight' : unit === '16th' ? 'Swing (sixteenths)' : 'Swing';
+  if (ratio === 1) return 'Straight';
+  return unit === '16th' ? 'Swing (sixteenths)' : 'Swing';
 }
 
 function writeMarker(xml: XmlWriter, { text, rehearsal }: Marker): void {

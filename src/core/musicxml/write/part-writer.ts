@@ -292,7 +292,8 @@ export class PartWriter {
   private graces(graces: readonly Grace[], time: WrittenUnits, glyph: Glyph): void {
     graces.forEach((grace, g) => {
       const flagged = graces.length > 1 && graces.every(({ type }) => (GRACE_BEAMS[type] ?? 0) > 0);
-      const edge: Beam = g === 0 ? 'begin' : g === graces.length - 1 ? 'end' : 'continue';
+      const later: Beam = g === graces.length - 1 ? 'end' : 'continue';
+      const edge: Beam = g === 0 ? 'begin' : later;
       grace.notes.forEach((note, n) => this.graceNote(grace, note, n, flagged ? edge : null, time, glyph));
     });
   }

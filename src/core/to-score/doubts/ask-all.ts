@@ -15,7 +15,7 @@ import type { AuditedPart } from './audit-parts';
 import { companyQueries } from './company-doubts';
 import { doublingQueries, manySoundsQueries } from './copyist-doubts';
 import { earlyEntryQueries } from './early-entries';
-import { warningQueries, keyQueries, leadQueries, askedAbout } from './doubts';
+import { warningQueries, keyQueries, leadQueries, askedAbout } from './track-doubts';
 import { drumQueries, frettingQueries, keyChangeQueries, layeredDrumQueries, repeatQueries } from './page-doubts';
 import { rhythmQueries } from './rhythm-doubts';
 import * as stages from './stages';

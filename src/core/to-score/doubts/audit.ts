@@ -24,7 +24,7 @@ import {
   type WrittenUnits,
 } from '../../time';
 import type { BeatLine } from '../timing/beats';
-import { isOffGrid } from './doubts';
+import { isOffGrid } from './track-doubts';
 import type { GridChoice } from '../timing/grid';
 import { swung, type Swing } from '../timing/swing';
 import type { PlacedNote } from '../timing/timed-note';
@@ -243,12 +243,14 @@ export function auditInWords(audits: readonly PartAudit[], names: ReadonlyMap<Pa
   const inPlace = sum((one) => one.inPlace);
   const within = Math.ceil(audits.reduce((most, one) => Math.max(most, one.within), 0));
   const led = audits.filter((one) => one.lead.notes > 0);
-  const leads =
-    led.length === 0
-      ? ''
-      : led.length === 1
-        ? ` (${number(led[0]!.lead.notes)} of them after the lead of ${names.get(led[0]!.part) ?? led[0]!.part}, ${Math.abs(led[0]!.lead.milliseconds)} ms, was taken out)`
-        : ` (${number(sum((one) => one.lead.notes))} of them after the leads of ${led.length} parts were taken out)`;
+  const leadsInWords = () => {
+    const [first, ...others] = led;
+    if (!first) return '';
+    if (others.length > 0)
+      return ` (${number(sum((one) => one.lead.notes))} of them after the leads of ${led.length} parts were taken out)`;
+    return ` (${number(first.lead.notes)} of them after the lead of ${names.get(first.part) ?? first.part}, ${Math.abs(first.lead.milliseconds)} ms, was taken out)`;
+  };
+  const leads = leadsInWords();
   const place = within === 0 ? 'exactly where they were played' : `where they were played, within ${within} ms`;
   const written =
     missing > 0

@@ -142,10 +142,9 @@ function firstOf(
 function whereIs(places: readonly Places[], bars: readonly Bar[]): string {
   const { part, at } = places[0]!;
   const more = places.length - 1;
-  return (
-    wordsFor(part, bars, at) +
-    (more === 0 ? '' : more === 1 ? `, and ${places[1]!.part.name}` : `, and ${more} more parts`)
-  );
+  const where = wordsFor(part, bars, at);
+  if (more === 0) return where;
+  return `${where}, and ${more === 1 ? places[1]!.part.name : `${more} more parts`}`;
 }
 
 function timesIn(places: readonly Places[], unit: 'of them' | 'times'): string {

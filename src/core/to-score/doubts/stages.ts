@@ -13,7 +13,7 @@ import type { GridChoice } from '../timing/grid';
 import type { Swing } from '../timing/swing';
 import { auditPart } from './audit';
 import { barRepeatQueries } from './copyist-doubts';
-import { noteQueries, trackQueries } from './doubts';
+import { noteQueries, trackQueries } from './track-doubts';
 
 export const noteDoubts = stage(
   'note doubts',

@@ -136,7 +136,8 @@ function bestEnd(
 
 /** A note that fills a plain value before a rest is likelier than one that needs a tie to stop short of it. */
 function valueCost(length: WrittenUnits): number {
-  return noteValue(length, 0) ? 0 : noteValue(length, 1) ? DOTTED : TIED;
+  if (noteValue(length, 0)) return 0;
+  return noteValue(length, 1) ? DOTTED : TIED;
 }
 
 /** Ending on a beat is plainer than ending inside one. */

@@ -192,7 +192,8 @@ function cutCost(keys: readonly MidiKey[], cut: number, hands: Hands, at: Writte
   const widest = keys.slice(1).reduce((most, key, i) => Math.max(most, key - keys[i]!), 0);
   const between = cut > 0 && cut < keys.length ? keys[cut]! - keys[cut - 1]! : 0;
   const torn = between > 0 && between <= CLOSE && keys.at(-1)! - keys[0]! <= OCTAVE;
-  return GAP * (widest - between) + (torn ? (isChording(hands, at) ? TORN_BETWEEN_CHORDS : TORN) : 0);
+  const tearing = isChording(hands, at) ? TORN_BETWEEN_CHORDS : TORN;
+  return GAP * (widest - between) + (torn ? tearing : 0);
 }
 
 /** The last thing played, not long ago, was a chord of one hand alone. */

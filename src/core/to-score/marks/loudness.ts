@@ -49,8 +49,9 @@ export function loudnessOf({ instrument, strikes, controls }: PlayedPart): Loudn
   const modulation = struck ? null : moving(MODULATION);
   const scales = [moving(EXPRESSION), moving(VOLUME)].filter((points) => points !== null);
   const velocitiesVary = new Set(strikes.map(({ velocity }) => velocity)).size > 1;
+  const velocities = velocitiesVary ? 'velocity' : '';
   const from = [
-    modulation ? 'controller 1' : velocitiesVary ? 'velocity' : '',
+    modulation ? 'controller 1' : velocities,
     ...[EXPRESSION, VOLUME].map((controller) => (moving(controller) ? `controller ${controller}` : '')),
   ].filter(Boolean);
   if (from.length === 0) return { points: [], from, continuous: false };

@@ -168,7 +168,10 @@ function placeOf(part: Part, note: NoteId, bars: readonly Bar[]): Place | null {
 /** What makes two bars the same rhythm: where each voice has notes and rests, and how long. */
 function rhythmOf({ symbols }: VoiceBar): string {
   return symbols
-    .map((symbol) => `${symbol.at}:${symbol.duration}${symbol.notes.length > 0 ? (begins(symbol) ? 'n' : 't') : 'r'}`)
+    .map((symbol) => {
+      const note = begins(symbol) ? 'n' : 't';
+      return `${symbol.at}:${symbol.duration}${symbol.notes.length > 0 ? note : 'r'}`;
+    })
     .join(' ');
 }
 

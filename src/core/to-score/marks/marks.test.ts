@@ -38,7 +38,7 @@ const articulations = (track: HandTrack, settings?: Partial<ConversionSettings>)
   );
 
 describe('dynamics', () => {
-  const steps = { name: 'Flute', notes: loud(line(...scale(72, 48)), (at) => (at < 16 ? 50 : at < 32 ? 95 : 64)) };
+  const steps = { name: 'Flute', notes: loud(line(...scale(72, 48)), (at) => [50, 95, 64][Math.floor(at / 16)]!) };
   it('are said where the loudness changes, and only there', () => {
     const { dynamics, hairpins } = partOf(steps).score.parts[0]!.lines;
     expect(dynamics.map(({ at, level, suggested }) => [bar(at), level, suggested])).toEqual([
@@ -64,7 +64,7 @@ describe('dynamics', () => {
   it('are read from the modulation controller of sustained sounds, with a hairpin where it rises', () => {
     const swell = Array.from({ length: 96 }, (_, i): [number, number] => [
       i / 2,
-      i < 32 ? 50 : i < 48 ? 50 + (i - 32) * 3 : 97,
+      50 + Math.max(0, Math.min(47, (i - 32) * 3)),
     ]);
     const track = {
       name: 'Violin 1',

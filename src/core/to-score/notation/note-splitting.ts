@@ -147,7 +147,8 @@ function meterLevels(meter: Meter): LevelAt {
   const places = new Map<WrittenUnits, number>();
   let at = 0;
   groups.forEach((group, i) => {
-    if (i > 0) places.set(at, isMiddle(i, groups.length) ? 1 : groups.length === 2 || groups.length === 3 ? 1 : 2);
+    const strong = isMiddle(i, groups.length) || groups.length === 2 || groups.length === 3;
+    if (i > 0) places.set(at, strong ? 1 : 2);
     at += group;
   });
   const beatLevel = groups.length > 3 ? 2 : 1;

@@ -89,8 +89,13 @@ function lyricOf(text: string, before: TextEvent | undefined): Lyric {
   return {
     verse: 1,
     text: clean.replace(/^-|-$/g, ''),
-    syllabic: goesOn && began ? 'middle' : goesOn ? 'begin' : began ? 'end' : 'single',
+    syllabic: syllabicOf(began, goesOn),
   };
+}
+
+function syllabicOf(began: boolean, goesOn: boolean): Lyric['syllabic'] {
+  if (goesOn) return began ? 'middle' : 'begin';
+  return began ? 'end' : 'single';
 }
 
 /** Puts lyrics and words on the symbols where their notes begin. */

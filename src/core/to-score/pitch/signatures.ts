@@ -103,7 +103,8 @@ function barCosts(barKeys: readonly BarKey[], notes: readonly SoundingNote[], ba
     const weights = sounding[bar]!;
     if (!weights.some((weight) => weight > 0)) return SIGNATURES.map(() => 0);
     const exposed = bar < first + EXPOSED_BARS ? EXPOSED : 1;
-    const edge = bar < first + EDGE_BARS ? OPENING : bar > last - EDGE_BARS ? ENDING : 1;
+    const later = bar > last - EDGE_BARS ? ENDING : 1;
+    const edge = bar < first + EDGE_BARS ? OPENING : later;
     return SIGNATURES.map((signature) => {
       const away = AWAY[Math.abs(fifthsFrom(signature, barKeys[bar]!.fifths))]!;
       const accidentals = weights.filter(

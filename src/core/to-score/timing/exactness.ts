@@ -274,14 +274,30 @@ function fitParts(strikes: readonly Strike[], beat: Beat, { unitsPerTick }: Beat
   return places.length === strikes.length ? { cost, places } : null;
 }
 
+/** Nats by the smallest unit they hold for, the largest first. */
+type BySize = readonly (readonly [unit: WrittenUnits, nats: number])[];
+const PLAIN: BySize = [
+  [QUARTER / 2, 0.25],
+  [QUARTER / 4, 0.5],
+  [QUARTER / 8, 1],
+  [0, 2],
+];
+const OF_THREE: BySize = [
+  [QUARTER / 3, 0.8],
+  [QUARTER / 6, 1],
+  [0, 1.8],
+];
+const bySize = (unit: WrittenUnits, costs: BySize) => costs.find(([smallest]) => unit >= smallest)![1];
+
 /** Nats for a place that needs its beat to be divided so. */
 function rarity(beat: Beat, division: number): number {
   const unit = beat.length / division;
   if (division === 1) return 0;
-  if (noteValue(unit, 0)) return unit >= QUARTER / 2 ? 0.25 : unit >= QUARTER / 4 ? 0.5 : unit >= QUARTER / 8 ? 1 : 2;
-  if (noteValue(unit * 1.5, 0) && !beat.compound) return unit >= QUARTER / 3 ? 0.8 : unit >= QUARTER / 6 ? 1 : 1.8;
+  if (noteValue(unit, 0)) return bySize(unit, PLAIN);
+  if (noteValue(unit * 1.5, 0) && !beat.compound) return bySize(unit, OF_THREE);
   if (division === 2 || division === 4) return 1;
-  return division === 5 || division === 7 ? 1.2 : division === 9 || division === 10 ? 1.8 : 3;
+  if (division === 5 || division === 7) return 1.2;
+  return division === 9 || division === 10 ? 1.8 : 3;
 }
 
 /**
@@ -294,7 +310,8 @@ function divisionCost(beat: Beat, division: number): number {
   if (noteValue(unit * 1.5, 0) && !beat.compound) return unit >= QUARTER / 6 ? 0.6 : 1.5;
   if (division === 1) return 0;
   if (division === 2 || division === 4) return 0.8;
-  return division === 5 || division === 7 ? 5.5 : division === 9 ? 7 : 9;
+  if (division === 5 || division === 7) return 5.5;
+  return division === 9 ? 7 : 9;
 }
 
 /**

@@ -197,7 +197,11 @@ function endBy(
 
 function endCost(beat: Beat, unit: WrittenUnits, thirds: boolean): number {
   if (unit === beat.length) return 0.2;
-  if (noteValue(unit, 0)) return unit >= QUARTER / 2 ? 0.4 : unit >= QUARTER / 4 ? 0.8 : unit >= QUARTER / 8 ? 2 : 3.5;
+  if (noteValue(unit, 0)) {
+    if (unit >= QUARTER / 2) return 0.4;
+    if (unit >= QUARTER / 4) return 0.8;
+    return unit >= QUARTER / 8 ? 2 : 3.5;
+  }
   if (noteValue(unit * 1.5, 0)) return thirds ? 0.5 : 2;
   return thirds ? 1.5 : 3.5;
 }

@@ -350,7 +350,7 @@ function isThrees(division: number, beat: Beat): boolean {
 }
 
 function kindOf(division: number): number {
-  return division % 3 === 0 ? 3 : division % 5 === 0 ? 5 : division % 7 === 0 ? 7 : 2;
+  return [3, 5, 7].find((prime) => division % prime === 0) ?? 2;
 }
 
 function changeCost(from: number, to: number, distance: number): number {

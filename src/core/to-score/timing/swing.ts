@@ -99,7 +99,8 @@ export function findSwing(
   // Triplets say the same as two to one: where nobody is sure the file is believed.
   const triplets = found.stretches.every(({ ratio }) => Math.abs(ratio - 2) < 0.2);
   const { ratio, unit } = found.stretches[0]!;
-  const evidence = `${found.late} off-beat ${unit === 'eighth' ? 'eighths' : 'sixteenths'} lie late, about ${ratio.toFixed(1)} to 1; ${found.even} lie even, ${found.thirds} on the first third${signs.named ? '; the file says so' : signs.rhythmSection ? '; a rhythm section plays' : ''}`;
+  const band = signs.rhythmSection ? '; a rhythm section plays' : '';
+  const evidence = `${found.late} off-beat ${unit === 'eighth' ? 'eighths' : 'sixteenths'} lie late, about ${ratio.toFixed(1)} to 1; ${found.even} lie even, ${found.thirds} on the first third${signs.named ? '; the file says so' : band}`;
   return {
     stretches: sure || !triplets ? found.stretches : [],
     heard: found.stretches,

@@ -1,5 +1,4 @@
 export { arrange, type ArrangedFile, type Arrangement } from './arrange';
-export { askArrangement } from './doubts';
 export { countByHand } from './by-hand';
 
 /** What became of a file. */

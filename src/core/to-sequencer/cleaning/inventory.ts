@@ -28,8 +28,10 @@ const TEXTS: readonly number[] = [Meta.text, Meta.cuePoint, Meta.instrumentName,
  */
 export function kindOf(event: SmfEvent, switches?: ReadonlySet<number>): DataKind | null {
   if (event.kind === 'sysex') return 'sysex';
-  if (event.kind === 'meta')
-    return TEXTS.includes(event.type) ? 'text' : event.type === Meta.sequencerSpecific ? 'sysex' : null;
+  if (event.kind === 'meta') {
+    if (TEXTS.includes(event.type)) return 'text';
+    return event.type === Meta.sequencerSpecific ? 'sysex' : null;
+  }
   switch (event.status & 0xf0) {
     case Message.controlChange:
       return CONTROLLERS[event.data1] ?? 'otherControllers';

@@ -323,7 +323,9 @@ function neighbours(
   const inKey = (step: number, said: number | undefined) => {
     const name = steps[((step % 7) + 7) % 7]!;
     const place = lineOfFifths({ step: name, alter: 0 });
-    const alter = said ?? (fifths > 0 ? (place + 1 < fifths ? 1 : 0) : 5 - place < -fifths ? -1 : 0);
+    const sharp = place + 1 < fifths ? 1 : 0;
+    const flat = 5 - place < -fifths ? -1 : 0;
+    const alter = said ?? (fifths > 0 ? sharp : flat);
     return semitones[((step % 7) + 7) % 7]! + 12 * Math.floor(step / 7) + alter;
   };
   const own = semitones[at]! + pitch.alter;

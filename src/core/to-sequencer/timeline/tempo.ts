@@ -33,6 +33,11 @@ export function clockOf({ tempos }: { tempos: readonly PlayedTempo[] }): (at: Wr
 
 const SLOWER = /\b(?:rit|ritard|rall|slentando|allarg|calando|morendo)/i;
 const FASTER = /\b(?:accel|string|stretto)/i;
+
+function gradualIn(words: string): 'slower' | 'faster' | null {
+  if (SLOWER.test(words)) return 'slower';
+  return FASTER.test(words) ? 'faster' : null;
+}
 const BACK = /\ba\s+tempo\b|\btempo\s+(?:primo|i)\b/i;
 /** Where no goal is written a gradual change ends here, at this share of the tempo. */
 const SLOWER_TO = 0.72;
@@ -66,13 +71,7 @@ function writtenTempos(score: Score): PlayedTempo[] {
       list.push({ at: mark.at, bpm: usual });
       return;
     }
-    const gradual = mark.words
-      ? SLOWER.test(mark.words)
-        ? 'slower'
-        : FASTER.test(mark.words)
-          ? 'faster'
-          : null
-      : null;
+    const gradual = mark.words ? gradualIn(mark.words) : null;
     if (!gradual) {
       list.push({ at: mark.at, bpm: mark.bpm });
       usual = mark.bpm;

@@ -144,7 +144,10 @@ function groupNotes(
     case 'staff':
       return by(
         (note) => String(note.sound.staff),
-        (key) => (part.clefs.length === 2 ? (key === '1' ? 'right hand' : 'left hand') : `staff ${key}`),
+        (key) => {
+          if (part.clefs.length !== 2) return `staff ${key}`;
+          return key === '1' ? 'right hand' : 'left hand';
+        },
       );
     case 'lines':
       return lines(notes);

@@ -8,7 +8,7 @@ import { keyInWords } from '../../score';
 import { partSettings, type CleaningPlan, type DirectionB } from '../../settings';
 import type { SmfFile } from '../../smf';
 import { barIndexAt, writtenUnits, type MidiKey } from '../../time';
-import type { ArrangedFile } from './arrange';
+import type { ArrangedFile } from '../arranging/arrange';
 
 interface Asked {
   original: Performance;

@@ -3,10 +3,10 @@ import { queryId, type TrackId } from '../../base';
 import { isNobodysName } from '../../casting';
 import type { Query } from '../../queries';
 import { diatonicNumber, keyName, symbolsOf, type Part } from '../../score';
-import type { AuditedPart } from '../doubts/audit-parts';
+import type { AuditedPart } from './audit-parts';
 import { usualKey, type BarKey } from '../pitch/keys';
 import type { Piece } from '../piece';
-import { isAnew } from './anew';
+import { isAnew } from '../received/anew';
 
 /** Asked of music that was played: a score has these written, and they are kept. */
 const SAID_BY_A_SCORE: ReadonlySet<Query['kind']> = new Set([
