@@ -2,6 +2,7 @@ import 'reflect-metadata';
 import type { Deal, JobSettings } from '../settings';
 import type { InstrumentId, TechniqueId } from '../instruments';
 import type { PartId, TrackId } from '../base';
+import type { Roles } from './roles';
 
 /** How people know a track or a part. */
 export type NameOf = (id: TrackId | PartId) => string;
@@ -21,6 +22,8 @@ export interface Lesson {
  */
 export interface DecisionKind<D extends { kind: string }> {
   kind: D['kind'];
+  /** What its fields point at: by this it is carried over to a new version. */
+  points: Roles;
   /** Its shape, by which it is checked where it comes from outside: archives, job files. */
   dto: new () => D;
   /** The settings after it. */

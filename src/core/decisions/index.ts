@@ -5,10 +5,12 @@ export {
   DECISION_KINDS,
   describe,
   lessonsIn,
+  rolesOf,
   singles,
   type Decision,
   type SingleDecision,
 } from './registry';
+export { type Role, type Roles } from './roles';
 export { BarRange } from './shapes/bar-range';
 export { DealDto } from './shapes/deal';
 export { DrumSoundDto } from './shapes/drum-sound';

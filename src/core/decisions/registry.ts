@@ -89,6 +89,7 @@ import { takeTime } from './originals/take-time';
 import { placeOriginal } from './originals/place-original';
 import { setTextEncoding } from './originals/set-text-encoding';
 import { dismissQuery } from './originals/dismiss-query';
+import type { Roles } from './roles';
 import { togetherOf, type Together } from './together';
 
 const SINGLE_KINDS = {
@@ -208,6 +209,11 @@ export type Decision = KindsOf<typeof DECISION_KINDS>;
 function kindOf<D extends Decision>(made: D): DecisionKind<D> {
   // The registry is keyed by the kinds themselves.
   return DECISION_KINDS[made.kind] as unknown as DecisionKind<D>;
+}
+
+/** What the fields of a decision point at. */
+export function rolesOf({ kind }: Pick<SingleDecision, 'kind'>): Roles {
+  return SINGLE_KINDS[kind].points;
 }
 
 /** Decisions as one step: one line of the ledger. @param decisions at least one */

@@ -2,6 +2,7 @@ import { ArrayMaxSize, ArrayNotEmpty, Equals, IsArray, IsObject } from 'class-va
 import { few } from '../base';
 import type { JobSettings } from '../settings';
 import type { DecisionKind, Lesson, NameOf } from './decision-kind';
+import { NOWHERE } from './roles';
 
 /** Several decisions that are one step: made together, one line of the ledger, undone together. */
 export class Together<D> {
@@ -21,6 +22,8 @@ interface Single<D> {
 export function togetherOf<D extends { kind: string }>(single: Single<D>): DecisionKind<Together<D>> {
   return {
     kind: 'together',
+    // Its decisions do, each for itself.
+    points: NOWHERE,
     dto: Together,
     apply: (settings, { decisions }) => decisions.reduce((before, made) => single.apply(before, made), settings),
     describe: ({ decisions }, nameOf) => inOneLine(spoken(decisions).map((made) => single.describe(made, nameOf))),

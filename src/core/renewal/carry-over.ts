@@ -3,11 +3,10 @@
  * What has nothing left to point at stays behind, and is told.
  */
 import { partId, trackInFile, type NoteId } from '../base';
-import { asOne, PART, singles, type Decision, type SingleDecision } from '../decisions';
+import { asOne, PART, rolesOf, singles, type Decision, type Role, type Roles, type SingleDecision } from '../decisions';
 import type { Ledger } from '../documents';
 import { FIRST_ADDED } from '../settings';
 import type { WrittenUnits } from '../time';
-import { ROLES_OF, type Role, type Roles } from './roles';
 
 /** Where things are now; null where they are no more. */
 export interface Whereabouts {
@@ -51,7 +50,7 @@ class Moving {
 
   /** null where nothing is left of it */
   decision(made: SingleDecision): SingleDecision | null {
-    const moved = this.object(made, ROLES_OF[made.kind]);
+    const moved = this.object(made, rolesOf(made));
     if (moved !== null && stillMeant(made, moved, this.now)) return moved;
     this.left = true;
     return null;

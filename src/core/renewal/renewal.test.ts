@@ -13,7 +13,7 @@ import { FIRST_ADDED } from '../settings';
 import { QUARTER } from '../time';
 import { toScore } from '../to-score';
 import { writeMusicXml } from '../musicxml';
-import { compareVersions, placeNow, ROLES_OF } from './index';
+import { compareVersions, placeNow } from './index';
 
 /** A line of eighths and quarters by chance, that never repeats itself. */
 function chanceTrack(name: string, seed: number, low: number, bars: number): HandTrack {
@@ -255,13 +255,13 @@ describe('a ledger that is carried over', () => {
 
   it('has a role for every field that a decision checks for an id', () => {
     const ids = [TRACK, PART, SCORE_PART].map(String);
-    for (const [kind, { dto }] of Object.entries(DECISION_KINDS)) {
+    for (const [kind, { dto, points }] of Object.entries(DECISION_KINDS)) {
       if (kind === 'together') continue;
       const checks = getMetadataStorage().getTargetValidationMetadatas(dto, '', false, false);
       const pointing = checks.filter(
         ({ name, constraints }) => name === 'matches' && ids.includes(String(constraints[0])),
       );
-      const roles: Record<string, unknown> = ROLES_OF[kind as keyof typeof ROLES_OF];
+      const roles: Record<string, unknown> = { ...points };
       for (const { propertyName } of pointing) expect(roles[propertyName], `${kind}.${propertyName}`).toBe('id');
       const fields = new Set(checks.map(({ propertyName }) => propertyName));
       for (const field of Object.keys(roles)) expect(fields, `${kind}.${field}`).toContain(field);

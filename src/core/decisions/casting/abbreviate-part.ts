@@ -1,6 +1,7 @@
 import { Equals, IsString, Matches, MaxLength } from 'class-validator';
 import type { PartId } from '../../base';
 import { decisionKind } from '../decision-kind';
+import { A_PART } from '../roles';
 import { entered } from '../records';
 import { PART } from '../validators';
 
@@ -12,6 +13,7 @@ export class AbbreviatePart {
 
 export const abbreviatePart = decisionKind({
   kind: 'abbreviatePart',
+  points: A_PART,
   dto: AbbreviatePart,
   apply: (settings, made) => ({
     ...settings,

@@ -2,6 +2,7 @@ import { ArrayNotEmpty, Equals, IsArray, Matches } from 'class-validator';
 import type { TrackId } from '../../base';
 import { instrumentById, type InstrumentId } from '../../instruments';
 import { decisionKind, namesOf } from '../decision-kind';
+import { SOME_TRACKS } from '../roles';
 import { each } from '../records';
 import { TRACK, IsInstrumentId } from '../validators';
 
@@ -13,6 +14,7 @@ export class AssignInstrument {
 
 export const assignInstrument = decisionKind({
   kind: 'assignInstrument',
+  points: SOME_TRACKS,
   dto: AssignInstrument,
   apply: (settings, made) => ({
     ...settings,

@@ -1,6 +1,7 @@
 import { Equals, Matches } from 'class-validator';
 import type { TrackId } from '../../base';
 import { decisionKind } from '../decision-kind';
+import { A_TRACK } from '../roles';
 import { entered } from '../records';
 import { DealDto, dealInWords } from '../shapes/deal';
 import { TRACK, IsShape } from '../validators';
@@ -14,6 +15,7 @@ export class DealOut {
 
 export const dealOut = decisionKind({
   kind: 'dealOut',
+  points: A_TRACK,
   dto: DealOut,
   apply: (settings, made) => ({ ...settings, deals: entered(settings.deals, made.track, made.deal) }),
   describe: (made, nameOf) => `${nameOf(made.track)}: ${dealInWords(made.deal)}`,

@@ -1,6 +1,7 @@
 import { ArrayMinSize, Equals, IsArray, Matches } from 'class-validator';
 import type { TrackId } from '../../base';
 import { decisionKind, namesOf } from '../decision-kind';
+import { SOME_TRACKS } from '../roles';
 import { each, without } from '../records';
 import { TRACK } from '../validators';
 
@@ -12,6 +13,7 @@ export class Gather {
 
 export const gather = decisionKind({
   kind: 'gather',
+  points: SOME_TRACKS,
   dto: Gather,
   apply: (settings, made) => {
     const [first, ...others] = made.tracks;

@@ -1,6 +1,7 @@
 import { ArrayNotEmpty, Equals, IsArray, Matches } from 'class-validator';
 import type { TrackId } from '../../base';
 import { decisionKind, namesOf } from '../decision-kind';
+import { SOME_TRACKS } from '../roles';
 import { each } from '../records';
 import { TRACK } from '../validators';
 
@@ -11,6 +12,7 @@ export class LeaveOut {
 
 export const leaveOut = decisionKind({
   kind: 'leaveOut',
+  points: SOME_TRACKS,
   dto: LeaveOut,
   apply: (settings, made) => ({ ...settings, leftOut: each(settings.leftOut, made.tracks, true) }),
   describe: (made, nameOf) => `${namesOf(made.tracks, nameOf)}: left out`,

@@ -13,6 +13,7 @@ export class MovePart {
 
 export const movePart = decisionKind({
   kind: 'movePart',
+  points: { part: 'id', before: 'id' },
   dto: MovePart,
   apply: (settings, made) => ({
     ...settings,

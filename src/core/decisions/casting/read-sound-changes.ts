@@ -2,6 +2,7 @@ import { Equals, IsIn, Matches } from 'class-validator';
 import type { TrackId } from '../../base';
 import type { SoundChangeRule } from '../../settings';
 import { decisionKind } from '../decision-kind';
+import { A_TRACK } from '../roles';
 import { entered, without } from '../records';
 import { TRACK } from '../validators';
 
@@ -16,6 +17,7 @@ export class ReadSoundChanges {
 
 export const readSoundChanges = decisionKind({
   kind: 'readSoundChanges',
+  points: A_TRACK,
   dto: ReadSoundChanges,
   apply: (settings, { track, as }) => ({
     ...settings,

@@ -1,6 +1,7 @@
 import { Equals, IsNotEmpty, IsString, Matches, MaxLength } from 'class-validator';
 import { type PartId, isFurtherPlayer, leadingTrack } from '../../base';
 import { decisionKind } from '../decision-kind';
+import { A_PART } from '../roles';
 import { entered } from '../records';
 import { PART } from '../validators';
 
@@ -12,6 +13,7 @@ export class RenamePart {
 
 export const renamePart = decisionKind({
   kind: 'renamePart',
+  points: A_PART,
   dto: RenamePart,
   apply: (settings, made) => ({
     ...settings,

@@ -3,6 +3,7 @@ import type { TrackId } from '../../base';
 import { type TechniqueId, techniqueName } from '../../instruments';
 import { keyInWords } from '../../score';
 import { decisionKind } from '../decision-kind';
+import { A_TRACK } from '../roles';
 import { TRACK, TECHNIQUE_OR_NONE, AreShapes } from '../validators';
 
 export class SwitchMeaning {
@@ -19,6 +20,7 @@ export class SetKeyswitches {
 
 export const setKeyswitches = decisionKind({
   kind: 'setKeyswitches',
+  points: A_TRACK,
   dto: SetKeyswitches,
   apply: (settings, made) => ({
     ...settings,

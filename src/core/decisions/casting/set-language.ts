@@ -1,6 +1,7 @@
 import { Equals, IsIn } from 'class-validator';
 import { LANGUAGES, type Language } from '../../instruments';
 import { decisionKind } from '../decision-kind';
+import { NOWHERE } from '../roles';
 import { LANGUAGE_NAMES } from '../words';
 
 /** Language of the instruments' names and abbreviations. */
@@ -11,6 +12,7 @@ export class SetLanguage {
 
 export const setLanguage = decisionKind({
   kind: 'setLanguage',
+  points: NOWHERE,
   dto: SetLanguage,
   apply: (settings, made) => ({ ...settings, language: made.language }),
   describe: (made) => `Instrument names in ${LANGUAGE_NAMES[made.language]}`,

@@ -1,6 +1,7 @@
 import { Equals, IsBoolean, Matches } from 'class-validator';
 import type { PartId } from '../../base';
 import { decisionKind } from '../decision-kind';
+import { A_PART } from '../roles';
 import { entered } from '../records';
 import { TRACK } from '../validators';
 
@@ -13,6 +14,7 @@ export class SetSolo {
 
 export const setSolo = decisionKind({
   kind: 'setSolo',
+  points: A_PART,
   dto: SetSolo,
   apply: (settings, made) => ({ ...settings, solos: entered(settings.solos, made.part, made.solo) }),
   describe: (made, nameOf) => `${nameOf(made.part)}: ${made.solo ? 'solo' : 'section'}`,

@@ -1,6 +1,7 @@
 import { Equals, IsIn, Matches, ValidateIf } from 'class-validator';
 import type { PartId } from '../../base';
 import { decisionKind } from '../decision-kind';
+import { A_PART } from '../roles';
 import { entered, without } from '../records';
 import { PART } from '../validators';
 
@@ -13,6 +14,7 @@ export class SetStaves {
 
 export const setStaves = decisionKind({
   kind: 'setStaves',
+  points: A_PART,
   dto: SetStaves,
   apply: (settings, made) => ({
     ...settings,

@@ -2,6 +2,7 @@ import { ArrayNotEmpty, Equals, IsArray, IsIn, Matches } from 'class-validator';
 import type { TrackId } from '../../base';
 import { type TechniqueId, techniqueName } from '../../instruments';
 import { decisionKind, namesOf } from '../decision-kind';
+import { SOME_TRACKS } from '../roles';
 import { each } from '../records';
 import { TRACK, TECHNIQUE_OR_NONE } from '../validators';
 
@@ -13,6 +14,7 @@ export class SetTechnique {
 
 export const setTechnique = decisionKind({
   kind: 'setTechnique',
+  points: SOME_TRACKS,
   dto: SetTechnique,
   apply: (settings, made) => ({
     ...settings,

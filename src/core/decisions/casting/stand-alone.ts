@@ -1,6 +1,7 @@
 import { ArrayNotEmpty, Equals, IsArray, Matches } from 'class-validator';
 import type { TrackId } from '../../base';
 import { decisionKind, namesOf } from '../decision-kind';
+import { SOME_TRACKS } from '../roles';
 import { each } from '../records';
 import { TRACK } from '../validators';
 
@@ -12,6 +13,7 @@ export class StandAlone {
 
 export const standAlone = decisionKind({
   kind: 'standAlone',
+  points: SOME_TRACKS,
   dto: StandAlone,
   apply: (settings, made) => ({ ...settings, gathered: each(settings.gathered, made.tracks, null) }),
   describe: (made, nameOf) =>

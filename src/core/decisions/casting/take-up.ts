@@ -2,6 +2,7 @@ import { Equals, Matches } from 'class-validator';
 import type { PartId } from '../../base';
 import { instrumentById, type InstrumentId } from '../../instruments';
 import { decisionKind } from '../decision-kind';
+import { BARS_OF_A_PART } from '../roles';
 import { entered } from '../records';
 import { BarRange, inBars } from '../shapes/bar-range';
 import { IsInstrumentId, IsShape, PART } from '../validators';
@@ -16,6 +17,7 @@ export class TakeUp {
 
 export const takeUp = decisionKind({
   kind: 'takeUp',
+  points: BARS_OF_A_PART,
   dto: TakeUp,
   apply: (settings, { part, instrument, bars }) => ({
     ...settings,

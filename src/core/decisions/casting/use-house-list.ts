@@ -3,6 +3,7 @@ import type { TrackId } from '../../base';
 import { TECHNIQUES, type InstrumentId, type TechniqueId } from '../../instruments';
 import type { HouseAnswer } from '../../settings';
 import { decisionKind, namesOf } from '../decision-kind';
+import { A_TRACK } from '../roles';
 import { DealDto } from '../shapes/deal';
 import { TRACK, IsInstrumentId, IsShape, AreShapes } from '../validators';
 
@@ -23,6 +24,7 @@ export class UseHouseList {
 
 export const useHouseList = decisionKind({
   kind: 'useHouseList',
+  points: { answers: A_TRACK },
   dto: UseHouseList,
   apply: (settings, made) => ({
     ...settings,

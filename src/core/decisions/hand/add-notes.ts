@@ -1,6 +1,7 @@
 import { ArrayMaxSize, ArrayNotEmpty, Equals, Matches } from 'class-validator';
 import type { PartId } from '../../base';
 import { decisionKind } from '../decision-kind';
+import { ADDED_NOTES } from '../roles';
 import { edited } from '../edited';
 import { AddedNoteDto } from '../shapes/added-note';
 import { AreShapes, PART } from '../validators';
@@ -15,6 +16,7 @@ export class AddNotes {
 
 export const addNotes = decisionKind({
   kind: 'addNotes',
+  points: { part: 'id', notes: ADDED_NOTES },
   dto: AddNotes,
   apply: (settings, { part, notes }) =>
     edited(

@@ -14,6 +14,7 @@ export class CutNote {
 
 export const cutNote = decisionKind({
   kind: 'cutNote',
+  points: { part: 'id', note: 'note', at: 'place' },
   dto: CutNote,
   apply: (settings, made) => edited(settings, made.part, [{ kind: 'cut', note: made.note, at: made.at }]),
   describe: (made, nameOf) => `${nameOf(made.part)}: a note struck again`,

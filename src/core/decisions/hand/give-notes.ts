@@ -1,6 +1,7 @@
 import { ArrayMaxSize, ArrayNotEmpty, Equals, Matches } from 'class-validator';
 import type { PartId } from '../../base';
 import { decisionKind } from '../decision-kind';
+import { ADDED_NOTES } from '../roles';
 import { edited } from '../edited';
 import { AddedNoteDto } from '../shapes/added-note';
 import { AreShapes, PART } from '../validators';
@@ -17,6 +18,7 @@ export class GiveNotes {
 
 export const giveNotes = decisionKind({
   kind: 'giveNotes',
+  points: { part: 'id', to: 'id', notes: ADDED_NOTES },
   dto: GiveNotes,
   apply: (settings, { part, to, notes }) =>
     edited(

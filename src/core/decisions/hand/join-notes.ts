@@ -1,6 +1,7 @@
 import { ArrayMaxSize, ArrayMinSize, Equals, IsArray, IsInt, Matches, Min } from 'class-validator';
 import type { PartId, NoteId } from '../../base';
 import { decisionKind } from '../decision-kind';
+import { SOME_NOTES } from '../roles';
 import { edited } from '../edited';
 import { PART } from '../validators';
 
@@ -13,6 +14,7 @@ export class JoinNotes {
 
 export const joinNotes = decisionKind({
   kind: 'joinNotes',
+  points: SOME_NOTES,
   dto: JoinNotes,
   apply: (settings, made) =>
     edited(

@@ -21,6 +21,7 @@ export class MoveNotes {
 
 export const moveNotes = decisionKind({
   kind: 'moveNotes',
+  points: { part: 'id', moves: { note: 'note' } },
   dto: MoveNotes,
   apply: (settings, made) =>
     edited(

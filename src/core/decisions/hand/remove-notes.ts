@@ -1,6 +1,7 @@
 import { ArrayMaxSize, ArrayNotEmpty, Equals, IsArray, IsInt, Matches, Min } from 'class-validator';
 import type { NoteId, PartId } from '../../base';
 import { decisionKind } from '../decision-kind';
+import { SOME_NOTES } from '../roles';
 import { edited } from '../edited';
 import { PART } from '../validators';
 import { some } from '../words';
@@ -14,6 +15,7 @@ export class RemoveNotes {
 
 export const removeNotes = decisionKind({
   kind: 'removeNotes',
+  points: SOME_NOTES,
   dto: RemoveNotes,
   apply: (settings, { part, notes }) =>
     edited(

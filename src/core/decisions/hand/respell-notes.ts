@@ -1,6 +1,7 @@
 import { ArrayMaxSize, ArrayNotEmpty, Equals, IsArray, IsIn, IsInt, Matches, Min } from 'class-validator';
 import type { PartId, NoteId } from '../../base';
 import { decisionKind } from '../decision-kind';
+import { SOME_NOTES } from '../roles';
 import { listed } from '../records';
 import { PART } from '../validators';
 import { some } from '../words';
@@ -15,6 +16,7 @@ export class RespellNotes {
 
 export const respellNotes = decisionKind({
   kind: 'respellNotes',
+  points: SOME_NOTES,
   dto: RespellNotes,
   apply: (settings, made) => ({
     ...settings,

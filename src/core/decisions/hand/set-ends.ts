@@ -20,6 +20,7 @@ export class SetEnds {
 
 export const setEnds = decisionKind({
   kind: 'setEnds',
+  points: { part: 'id', ends: { note: 'note', at: 'placeEnd' } },
   dto: SetEnds,
   apply: (settings, { part, ends }) =>
     edited(

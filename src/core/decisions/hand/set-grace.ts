@@ -1,6 +1,7 @@
 import { ArrayMaxSize, ArrayNotEmpty, Equals, IsArray, IsBoolean, IsInt, Matches, Min } from 'class-validator';
 import type { NoteId, PartId } from '../../base';
 import { decisionKind } from '../decision-kind';
+import { SOME_NOTES } from '../roles';
 import { edited } from '../edited';
 import { PART } from '../validators';
 import { some } from '../words';
@@ -15,6 +16,7 @@ export class SetGrace {
 
 export const setGrace = decisionKind({
   kind: 'setGrace',
+  points: SOME_NOTES,
   dto: SetGrace,
   apply: (settings, { part, notes, on }) =>
     edited(

@@ -1,6 +1,7 @@
 import { ArrayMaxSize, ArrayNotEmpty, Equals, IsArray, IsInt, Matches, Max, Min } from 'class-validator';
 import type { NoteId, PartId } from '../../base';
 import { decisionKind } from '../decision-kind';
+import { SOME_NOTES } from '../roles';
 import { edited } from '../edited';
 import { PART } from '../validators';
 import { some } from '../words';
@@ -16,6 +17,7 @@ export class SetStaffOf {
 
 export const setStaffOf = decisionKind({
   kind: 'setStaffOf',
+  points: SOME_NOTES,
   dto: SetStaffOf,
   apply: (settings, { part, notes, staff }) =>
     edited(

@@ -1,6 +1,7 @@
 import { ArrayMaxSize, ArrayNotEmpty, Equals, IsArray, IsInt, Matches, Max, Min } from 'class-validator';
 import type { NoteId, PartId } from '../../base';
 import { decisionKind } from '../decision-kind';
+import { SOME_NOTES } from '../roles';
 import { edited } from '../edited';
 import { PART } from '../validators';
 import { some } from '../words';
@@ -16,6 +17,7 @@ export class SetVoiceOf {
 
 export const setVoiceOf = decisionKind({
   kind: 'setVoiceOf',
+  points: SOME_NOTES,
   dto: SetVoiceOf,
   apply: (settings, { part, notes, voice }) =>
     edited(

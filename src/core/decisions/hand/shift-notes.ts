@@ -1,6 +1,7 @@
 import { ArrayMaxSize, ArrayNotEmpty, Equals, IsArray, IsInt, Matches, Max, Min } from 'class-validator';
 import type { PartId, NoteId } from '../../base';
 import { decisionKind } from '../decision-kind';
+import { SOME_NOTES } from '../roles';
 import { edited } from '../edited';
 import { PART } from '../validators';
 import { some } from '../words';
@@ -15,6 +16,7 @@ export class ShiftNotes {
 
 export const shiftNotes = decisionKind({
   kind: 'shiftNotes',
+  points: SOME_NOTES,
   dto: ShiftNotes,
   apply: (settings, { part, notes, semitones }) =>
     edited(

@@ -12,6 +12,7 @@ export class DismissQuery {
 
 export const dismissQuery = decisionKind({
   kind: 'dismissQuery',
+  points: { query: 'query' },
   dto: DismissQuery,
   apply: (settings) => settings,
   describe: ({ reason, about }) => {

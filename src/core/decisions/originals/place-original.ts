@@ -1,5 +1,6 @@
 import { Equals, IsInt, Max, Min } from 'class-validator';
 import { decisionKind } from '../decision-kind';
+import { NOWHERE } from '../roles';
 import { entered } from '../records';
 
 /** Where a further original begins: so many bars after the first one does. */
@@ -12,6 +13,7 @@ export class PlaceOriginal {
 
 export const placeOriginal = decisionKind({
   kind: 'placeOriginal',
+  points: NOWHERE,
   dto: PlaceOriginal,
   apply: (settings, made) => ({
     ...settings,

@@ -1,6 +1,7 @@
 import { Equals, IsIn, ValidateIf } from 'class-validator';
 import { TEXT_ENCODINGS, type TextEncoding } from '../../smf';
 import { decisionKind } from '../decision-kind';
+import { NOWHERE } from '../roles';
 import { encodingName } from '../words';
 
 /** In which encoding the names and texts of the files are written; null leaves it to the reader again. */
@@ -11,6 +12,7 @@ export class SetTextEncoding {
 
 export const setTextEncoding = decisionKind({
   kind: 'setTextEncoding',
+  points: NOWHERE,
   dto: SetTextEncoding,
   apply: (settings, made) => {
     const { encoding: _encoding, ...rest } = settings;

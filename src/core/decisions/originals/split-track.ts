@@ -1,6 +1,7 @@
 import { Equals, IsIn, IsOptional, Matches } from 'class-validator';
 import type { TrackId } from '../../base';
 import { decisionKind } from '../decision-kind';
+import { A_TRACK } from '../roles';
 import { entered } from '../records';
 import { TRACK } from '../validators';
 
@@ -22,6 +23,7 @@ export class SplitTrack {
 
 export const splitTrack = decisionKind({
   kind: 'splitTrack',
+  points: A_TRACK,
   dto: SplitTrack,
   apply: (settings, { track, by = 'channel' }) => {
     if (by === 'channel') return { ...settings, splits: entered(settings.splits, track, true) };

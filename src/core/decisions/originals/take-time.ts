@@ -1,5 +1,6 @@
 import { Equals, IsInt, Max, Min } from 'class-validator';
 import { decisionKind } from '../decision-kind';
+import { NOWHERE } from '../roles';
 
 /** One of the originals is another version of the same music: the others have the bars, it has the times. */
 export class TakeTime {
@@ -10,6 +11,7 @@ export class TakeTime {
 
 export const takeTime = decisionKind({
   kind: 'takeTime',
+  points: NOWHERE,
   dto: TakeTime,
   apply: (settings, { original }) => ({ ...settings, timeFrom: original }),
   describe: ({ original }) =>

@@ -2,6 +2,7 @@ import { Equals, IsIn, IsInt, Matches, Max, Min, ValidateIf } from 'class-valida
 import type { PartId } from '../../base';
 import { CLEF_NAMES, type Clef } from '../../instruments';
 import { decisionKind } from '../decision-kind';
+import { A_PART } from '../roles';
 import { PART } from '../validators';
 
 /** Clef of a staff throughout; null leaves it to custom again. */
@@ -14,6 +15,7 @@ export class ChooseClef {
 
 export const chooseClef = decisionKind({
   kind: 'chooseClef',
+  points: A_PART,
   dto: ChooseClef,
   apply: (settings, made) => {
     const own = Object.fromEntries(

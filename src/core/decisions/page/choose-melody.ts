@@ -1,6 +1,7 @@
 import { Equals, Matches, ValidateIf } from 'class-validator';
 import type { PartId } from '../../base';
 import { decisionKind } from '../decision-kind';
+import { A_PART } from '../roles';
 import { PART } from '../validators';
 
 /** Whose tune the lead sheet has. */
@@ -12,6 +13,7 @@ export class ChooseMelody {
 
 export const chooseMelody = decisionKind({
   kind: 'chooseMelody',
+  points: A_PART,
   dto: ChooseMelody,
   apply: (settings, { part }) => ({ ...settings, extracts: { ...settings.extracts, melody: part } }),
   describe: ({ part }, nameOf) =>

@@ -17,6 +17,7 @@ export class ChooseReduced {
 
 export const chooseReduced = decisionKind({
   kind: 'chooseReduced',
+  points: { parts: 'id' },
   dto: ChooseReduced,
   apply: (settings, { parts }) => ({ ...settings, extracts: { ...settings.extracts, reduced: parts } }),
   describe: ({ parts }, nameOf) =>

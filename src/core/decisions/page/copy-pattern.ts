@@ -15,6 +15,7 @@ export class CopyPattern {
 
 export const copyPattern = decisionKind({
   kind: 'copyPattern',
+  points: { part: 'id', bar: 'bar', bars: 'span' },
   dto: CopyPattern,
   apply: (settings, { part, bar, bars }) => marked(settings, part, [{ kind: 'pattern', bar, to: bars }]),
   describe: (made, nameOf) =>

@@ -12,6 +12,7 @@ export class FoldRepeat {
 
 export const foldRepeat = decisionKind({
   kind: 'foldRepeat',
+  points: { from: 'bar' },
   dto: FoldRepeat,
   apply: (settings, made) => {
     const { from, length, times, endings } = made;

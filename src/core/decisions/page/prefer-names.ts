@@ -1,6 +1,7 @@
 import { Equals, IsIn, Matches, ValidateIf } from 'class-validator';
 import type { PartId } from '../../base';
 import { decisionKind } from '../decision-kind';
+import { BARS_OF_A_PART } from '../roles';
 import { listed } from '../records';
 import { BarRange, inBars } from '../shapes/bar-range';
 import { PART, IsShape } from '../validators';
@@ -15,6 +16,7 @@ export class PreferNames {
 
 export const preferNames = decisionKind({
   kind: 'preferNames',
+  points: BARS_OF_A_PART,
   dto: PreferNames,
   apply: (settings, made) => ({
     ...settings,

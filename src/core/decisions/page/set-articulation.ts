@@ -2,6 +2,7 @@ import { ArrayMaxSize, ArrayNotEmpty, Equals, IsArray, IsBoolean, IsIn, IsInt, M
 import type { PartId, NoteId } from '../../base';
 import { ARTICULATIONS, type Articulation } from '../../score';
 import { decisionKind } from '../decision-kind';
+import { SOME_NOTES } from '../roles';
 import { marked } from '../edited';
 import { PART } from '../validators';
 import { some } from '../words';
@@ -16,6 +17,7 @@ export class SetArticulation {
 
 export const setArticulation = decisionKind({
   kind: 'setArticulation',
+  points: SOME_NOTES,
   dto: SetArticulation,
   apply: (settings, { part, notes, articulation, on }) =>
     marked(

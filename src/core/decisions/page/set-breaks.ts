@@ -1,5 +1,6 @@
 import { Equals, IsBoolean } from 'class-validator';
 import { decisionKind } from '../decision-kind';
+import { NOWHERE } from '../roles';
 
 /** Whether lines and pages of a received score begin where they did. */
 export class SetBreaks {
@@ -9,6 +10,7 @@ export class SetBreaks {
 
 export const setBreaks = decisionKind({
   kind: 'setBreaks',
+  points: NOWHERE,
   dto: SetBreaks,
   apply: (settings, { keep }) => ({ ...settings, keepBreaks: keep }),
   describe: ({ keep }) => (keep ? 'Breaks of lines and pages kept' : 'No breaks: the target program lays out'),

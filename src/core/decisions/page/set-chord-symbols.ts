@@ -22,6 +22,7 @@ const USE_WORDS: Record<MarkUse, string> = {
 
 export const setChordSymbols = decisionKind({
   kind: 'setChordSymbols',
+  points: { from: 'id', over: 'id' },
   dto: SetChordSymbols,
   apply: (settings, { use, from, over }) => ({ ...settings, chordSymbols: { use, from, over } }),
   describe: ({ use, from, over }, nameOf) =>

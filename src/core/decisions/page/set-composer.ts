@@ -1,5 +1,6 @@
 import { Equals, IsString, MaxLength } from 'class-validator';
 import { decisionKind } from '../decision-kind';
+import { NOWHERE } from '../roles';
 
 export class SetComposer {
   @Equals('setComposer') kind!: 'setComposer';
@@ -8,6 +9,7 @@ export class SetComposer {
 
 export const setComposer = decisionKind({
   kind: 'setComposer',
+  points: NOWHERE,
   dto: SetComposer,
   apply: (settings, made) => ({ ...settings, composer: made.composer }),
   describe: (made) => `Composer: “${made.composer}”`,

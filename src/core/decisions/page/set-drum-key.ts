@@ -1,6 +1,7 @@
 import { Equals, IsInt, Matches, Max, Min } from 'class-validator';
 import type { PartId } from '../../base';
 import { decisionKind } from '../decision-kind';
+import { A_PART } from '../roles';
 import { PART } from '../validators';
 
 /** A key of a percussion part means another key of its map. */
@@ -13,6 +14,7 @@ export class SetDrumKey {
 
 export const setDrumKey = decisionKind({
   kind: 'setDrumKey',
+  points: A_PART,
   dto: SetDrumKey,
   apply: (settings, made) => ({
     ...settings,

@@ -2,6 +2,7 @@ import { Equals, IsIn, IsInt, Matches, Min, ValidateIf } from 'class-validator';
 import type { PartId } from '../../base';
 import { DYNAMICS, type Dynamic } from '../../score';
 import { decisionKind } from '../decision-kind';
+import { A_NOTE } from '../roles';
 import { marked } from '../edited';
 import { PART } from '../validators';
 
@@ -15,6 +16,7 @@ export class SetDynamic {
 
 export const setDynamic = decisionKind({
   kind: 'setDynamic',
+  points: A_NOTE,
   dto: SetDynamic,
   apply: (settings, { part, note, level }) => marked(settings, part, [{ kind: 'dynamic', note, level }]),
   describe: ({ part, level }, nameOf) =>

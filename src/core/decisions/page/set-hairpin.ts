@@ -2,6 +2,7 @@ import { Equals, IsIn, IsInt, Matches, Min, ValidateIf } from 'class-validator';
 import type { PartId } from '../../base';
 import { HAIRPINS, type Hairpin } from '../../score';
 import { decisionKind } from '../decision-kind';
+import { FROM_NOTE_TO_NOTE } from '../roles';
 import { marked } from '../edited';
 import { PART } from '../validators';
 
@@ -16,6 +17,7 @@ export class SetHairpin {
 
 export const setHairpin = decisionKind({
   kind: 'setHairpin',
+  points: FROM_NOTE_TO_NOTE,
   dto: SetHairpin,
   apply: (settings, { part, from, to, shape }) => marked(settings, part, [{ kind: 'hairpin', from, to, shape }]),
   describe: ({ part, shape }, nameOf) =>

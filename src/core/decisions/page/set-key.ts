@@ -12,6 +12,7 @@ export class SetKey {
 
 export const setKey = decisionKind({
   kind: 'setKey',
+  points: { bar: 'bar' },
   dto: SetKey,
   apply: (settings, made) => {
     const { fifths, mode, bar } = made;

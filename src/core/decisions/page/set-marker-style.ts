@@ -1,6 +1,7 @@
 import { Equals, IsIn } from 'class-validator';
 import { MARKER_STYLES, type MarkerStyle } from '../../settings';
 import { decisionKind } from '../decision-kind';
+import { NOWHERE } from '../roles';
 
 export class SetMarkerStyle {
   @Equals('setMarkerStyle') kind!: 'setMarkerStyle';
@@ -9,6 +10,7 @@ export class SetMarkerStyle {
 
 export const setMarkerStyle = decisionKind({
   kind: 'setMarkerStyle',
+  points: NOWHERE,
   dto: SetMarkerStyle,
   apply: (settings, made) => ({ ...settings, markerStyle: made.style }),
   describe: (made) =>

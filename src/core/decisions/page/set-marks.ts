@@ -3,6 +3,7 @@ import type { PartId } from '../../base';
 import { MARK_CLASSES, type MarkClass } from '../../score';
 import { MARK_STRENGTHS, MARK_USES, type MarkStrength, type MarkUse } from '../../settings';
 import { decisionKind } from '../decision-kind';
+import { BARS_OF_A_PART } from '../roles';
 import { entered, listed } from '../records';
 import { BarRange, inBars } from '../shapes/bar-range';
 import { PART, IsShape } from '../validators';
@@ -20,6 +21,7 @@ export class SetMarks {
 
 export const setMarks = decisionKind({
   kind: 'setMarks',
+  points: BARS_OF_A_PART,
   dto: SetMarks,
   apply: (settings, made) => {
     const { mark, use, strength, bars } = made;

@@ -1,6 +1,7 @@
 import { Equals, IsBoolean, Matches } from 'class-validator';
 import type { PartId } from '../../base';
 import { decisionKind } from '../decision-kind';
+import { A_PART } from '../roles';
 import { entered, without } from '../records';
 import { PART } from '../validators';
 
@@ -12,6 +13,7 @@ export class SetOctaveLines {
 
 export const setOctaveLines = decisionKind({
   kind: 'setOctaveLines',
+  points: A_PART,
   dto: SetOctaveLines,
   apply: (settings, made) => ({
     ...settings,

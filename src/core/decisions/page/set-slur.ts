@@ -1,6 +1,7 @@
 import { Equals, IsBoolean, IsInt, Matches, Min } from 'class-validator';
 import type { PartId } from '../../base';
 import { decisionKind } from '../decision-kind';
+import { FROM_NOTE_TO_NOTE } from '../roles';
 import { marked } from '../edited';
 import { PART } from '../validators';
 
@@ -15,6 +16,7 @@ export class SetSlur {
 
 export const setSlur = decisionKind({
   kind: 'setSlur',
+  points: FROM_NOTE_TO_NOTE,
   dto: SetSlur,
   apply: (settings, { part, from, to, on }) => marked(settings, part, [{ kind: 'slur', from, to, on }]),
   describe: (made, nameOf) => `${nameOf(made.part)}: a slur ${made.on ? 'written' : 'taken away'}`,

@@ -2,6 +2,7 @@ import { ArrayMaxSize, ArrayMinSize, Equals, IsArray, IsIn, IsInt, Matches, Max,
 import type { PartId } from '../../base';
 import type { Tablature } from '../../score';
 import { decisionKind } from '../decision-kind';
+import { A_PART } from '../roles';
 import { entered } from '../records';
 import { PART } from '../validators';
 
@@ -21,6 +22,7 @@ export class SetTablature {
 
 export const setTablature = decisionKind({
   kind: 'setTablature',
+  points: A_PART,
   dto: SetTablature,
   apply: (settings, made) => {
     const { show, tuning, capo } = made;

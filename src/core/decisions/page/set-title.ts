@@ -1,5 +1,6 @@
 import { Equals, IsString, MaxLength } from 'class-validator';
 import { decisionKind } from '../decision-kind';
+import { NOWHERE } from '../roles';
 
 export class SetTitle {
   @Equals('setTitle') kind!: 'setTitle';
@@ -8,6 +9,7 @@ export class SetTitle {
 
 export const setTitle = decisionKind({
   kind: 'setTitle',
+  points: NOWHERE,
   dto: SetTitle,
   apply: (settings, made) => ({ ...settings, title: made.title }),
   describe: (made) => `Title: “${made.title}”`,

@@ -1,6 +1,7 @@
 import { Equals, IsInt, IsString, Matches, MaxLength, Min } from 'class-validator';
 import type { PartId } from '../../base';
 import { decisionKind } from '../decision-kind';
+import { A_NOTE } from '../roles';
 import { marked } from '../edited';
 import { PART } from '../validators';
 
@@ -14,6 +15,7 @@ export class SetWords {
 
 export const setWords = decisionKind({
   kind: 'setWords',
+  points: A_NOTE,
   dto: SetWords,
   apply: (settings, { part, note, words }) => marked(settings, part, [{ kind: 'words', note, words: words.trim() }]),
   describe: ({ part, words }, nameOf) =>

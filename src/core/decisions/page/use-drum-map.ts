@@ -1,6 +1,7 @@
 import { ArrayMaxSize, ArrayMinSize, Equals, IsString, Matches, MaxLength, ValidateIf } from 'class-validator';
 import type { PartId } from '../../base';
 import { decisionKind } from '../decision-kind';
+import { A_PART } from '../roles';
 import { entered, without } from '../records';
 import { DrumSoundDto } from '../shapes/drum-sound';
 import { PART, AreShapes } from '../validators';
@@ -22,6 +23,7 @@ export class UseDrumMap {
 
 export const useDrumMap = decisionKind({
   kind: 'useDrumMap',
+  points: A_PART,
   dto: UseDrumMap,
   apply: (settings, made) => ({
     ...settings,

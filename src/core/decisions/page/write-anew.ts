@@ -2,6 +2,7 @@ import { Equals, IsBoolean, IsIn, IsOptional, Matches, ValidateIf } from 'class-
 import type { PartId } from '../../base';
 import { ANEW_ASPECTS, type AnewAspect } from '../../settings';
 import { decisionKind } from '../decision-kind';
+import { A_PART } from '../roles';
 import { PART } from '../validators';
 
 /** A side of a received score is the engine's, or again as it came; null means all parts. */
@@ -21,6 +22,7 @@ const WHAT: Record<AnewAspect, [anew: string, received: string]> = {
 
 export const writeAnew = decisionKind({
   kind: 'writeAnew',
+  points: A_PART,
   dto: WriteAnew,
   apply: (settings, { aspect, part, off }) => {
     const others = settings.anew.filter((one) => one.aspect !== aspect || (part !== null && one.part !== part));

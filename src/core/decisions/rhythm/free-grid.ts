@@ -1,6 +1,7 @@
 import { Equals, Matches } from 'class-validator';
 import type { PartId } from '../../base';
 import { decisionKind } from '../decision-kind';
+import { A_PART } from '../roles';
 import { without } from '../records';
 import { PART } from '../validators';
 
@@ -11,6 +12,7 @@ export class FreeGrid {
 
 export const freeGrid = decisionKind({
   kind: 'freeGrid',
+  points: A_PART,
   dto: FreeGrid,
   apply: (settings, made) => ({ ...settings, grids: without(settings.grids, made.part) }),
   describe: (made, nameOf) => `${nameOf(made.part)}: grid found by the engine again`,

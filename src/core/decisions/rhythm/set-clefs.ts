@@ -1,6 +1,7 @@
 import { Equals, IsBoolean, Matches } from 'class-validator';
 import type { PartId } from '../../base';
 import { decisionKind } from '../decision-kind';
+import { A_PART } from '../roles';
 import { entered, without } from '../records';
 import { PART } from '../validators';
 
@@ -13,6 +14,7 @@ export class SetClefs {
 
 export const setClefs = decisionKind({
   kind: 'setClefs',
+  points: A_PART,
   dto: SetClefs,
   apply: (settings, made) => ({
     ...settings,

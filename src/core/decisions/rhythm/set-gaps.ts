@@ -2,6 +2,7 @@ import { Equals, IsIn, Matches, ValidateIf } from 'class-validator';
 import type { PartId } from '../../base';
 import { SMALLEST_VALUES, type SmallestValue } from '../../settings';
 import { decisionKind } from '../decision-kind';
+import { A_PART } from '../roles';
 import { entered, without } from '../records';
 import { PART } from '../validators';
 import { valueName } from '../words';
@@ -15,6 +16,7 @@ export class SetGaps {
 
 export const setGaps = decisionKind({
   kind: 'setGaps',
+  points: A_PART,
   dto: SetGaps,
   apply: (settings, made) => ({
     ...settings,

@@ -2,6 +2,7 @@ import { Equals, IsArray, IsBoolean, IsIn, IsOptional, Matches } from 'class-val
 import type { PartId } from '../../base';
 import { FURTHER_TUPLETS, SMALLEST_VALUES, type FurtherTuplet, type SmallestValue } from '../../settings';
 import { decisionKind } from '../decision-kind';
+import { BARS_OF_A_PART } from '../roles';
 import { entered, listed } from '../records';
 import { BarRange, inBars } from '../shapes/bar-range';
 import { PART, IsShape } from '../validators';
@@ -19,6 +20,7 @@ export class SetGrid {
 
 export const setGrid = decisionKind({
   kind: 'setGrid',
+  points: BARS_OF_A_PART,
   dto: SetGrid,
   apply: (settings, made) => {
     const { smallest, triplets, also = [], bars } = made;

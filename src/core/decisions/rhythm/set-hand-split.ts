@@ -2,6 +2,7 @@ import { Equals, IsInt, Matches, Max, Min, ValidateIf } from 'class-validator';
 import type { PartId } from '../../base';
 import { keyInWords } from '../../score';
 import { decisionKind } from '../decision-kind';
+import { A_PART } from '../roles';
 import { entered, without } from '../records';
 import { PART } from '../validators';
 
@@ -14,6 +15,7 @@ export class SetHandSplit {
 
 export const setHandSplit = decisionKind({
   kind: 'setHandSplit',
+  points: A_PART,
   dto: SetHandSplit,
   apply: (settings, made) => ({
     ...settings,

@@ -1,6 +1,7 @@
 import { Equals, IsNumber, Matches, Max, Min } from 'class-validator';
 import type { TrackId } from '../../base';
 import { decisionKind } from '../decision-kind';
+import { A_TRACK } from '../roles';
 import { entered } from '../records';
 import { TRACK } from '../validators';
 
@@ -12,6 +13,7 @@ export class SetLead {
 
 export const setLead = decisionKind({
   kind: 'setLead',
+  points: A_TRACK,
   dto: SetLead,
   apply: (settings, made) => ({
     ...settings,

@@ -2,6 +2,7 @@ import { Equals, IsIn, IsOptional, Matches } from 'class-validator';
 import type { PartId } from '../../base';
 import { LENGTHS, type Lengths } from '../../settings';
 import { decisionKind } from '../decision-kind';
+import { BARS_OF_A_PART } from '../roles';
 import { entered } from '../records';
 import { BarRange, inBars } from '../shapes/bar-range';
 import { PART, IsShape } from '../validators';
@@ -16,6 +17,7 @@ export class SetLengths {
 
 export const setLengths = decisionKind({
   kind: 'setLengths',
+  points: BARS_OF_A_PART,
   dto: SetLengths,
   apply: (settings, { part, as, bars }) => {
     // A choice for the whole part takes the place of all before it.

@@ -1,6 +1,7 @@
 import { Equals, IsIn, IsNumber, IsOptional, Max, Min, ValidateIf } from 'class-validator';
 import { SWING_UNITS, type SwingUnit } from '../../settings';
 import { decisionKind } from '../decision-kind';
+import { NOWHERE } from '../roles';
 
 /** Long to short eighth; 1 keeps the eighths as played, null leaves it to the engine again. */
 export class SetSwing {
@@ -12,6 +13,7 @@ export class SetSwing {
 
 export const setSwing = decisionKind({
   kind: 'setSwing',
+  points: NOWHERE,
   dto: SetSwing,
   apply: (settings, made) => {
     const { swing: _swing, ...rest } = settings;

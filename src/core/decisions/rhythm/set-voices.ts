@@ -1,6 +1,7 @@
 import { Equals, IsInt, Matches, Max, Min } from 'class-validator';
 import type { PartId } from '../../base';
 import { decisionKind } from '../decision-kind';
+import { A_PART } from '../roles';
 import { entered } from '../records';
 import { PART } from '../validators';
 
@@ -12,6 +13,7 @@ export class SetVoices {
 
 export const setVoices = decisionKind({
   kind: 'setVoices',
+  points: A_PART,
   dto: SetVoices,
   apply: (settings, made) => ({ ...settings, voices: entered(settings.voices, made.part, made.most) }),
   describe: (made, nameOf) =>

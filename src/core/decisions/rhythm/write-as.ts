@@ -16,6 +16,7 @@ export class WriteAs {
 
 export const writeAs = decisionKind({
   kind: 'writeAs',
+  points: { part: 'id', as: 'id' },
   dto: WriteAs,
   apply: (settings, made) => ({
     ...settings,

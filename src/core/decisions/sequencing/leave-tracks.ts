@@ -10,6 +10,7 @@ export class LeaveTracks {
 
 export const leaveTracks = decisionKind({
   kind: 'leaveTracks',
+  points: { tracks: 'chunk' },
   dto: LeaveTracks,
   apply: (settings, { tracks, out }) => {
     const { sequencing } = settings;

@@ -1,6 +1,7 @@
 import { Equals, IsInt, IsOptional, Matches, Max, Min, ValidateIf } from 'class-validator';
 import type { PartId } from '../../base';
 import { decisionKind } from '../decision-kind';
+import { A_PART } from '../roles';
 import { SCORE_PART } from '../validators';
 
 /** Treatments are taken back: one of them, all of a part, or all. */
@@ -13,6 +14,7 @@ export class PlayAsReceived {
 
 export const playAsReceived = decisionKind({
   kind: 'playAsReceived',
+  points: A_PART,
   dto: PlayAsReceived,
   apply: (settings, { part, which }) => {
     const { sequencing } = settings;

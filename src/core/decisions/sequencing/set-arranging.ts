@@ -1,6 +1,7 @@
 import { Equals, IsIn, IsInt, IsOptional, Max, Min, ValidateIf } from 'class-validator';
 import { BY_HAND, CHANNEL_PLANS, type Arranging, type ByHand, type ChannelPlan } from '../../settings';
 import { decisionKind } from '../decision-kind';
+import { NOWHERE } from '../roles';
 import { defined } from '../records';
 
 /** How the tracks of a MIDI file are set up; null means as in the file. */
@@ -22,6 +23,7 @@ export class SetArranging {
 
 export const setArranging = decisionKind({
   kind: 'setArranging',
+  points: NOWHERE,
   dto: SetArranging,
   apply: (settings, { kind: _kind, ...change }) => {
     const { sequencing } = settings;

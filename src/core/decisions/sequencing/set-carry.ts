@@ -15,6 +15,7 @@ const ACTION_NAMES: Record<Action, string> = { carry: 'carried', drop: 'dropped'
 
 export const setCarry = decisionKind({
   kind: 'setCarry',
+  points: { track: 'chunk' },
   dto: SetCarry,
   apply: (settings, { data, action, track }) => {
     const { sequencing } = settings;

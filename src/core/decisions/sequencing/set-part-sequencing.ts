@@ -59,6 +59,7 @@ export class SetPartSequencing {
 
 export const setPartSequencing = decisionKind({
   kind: 'setPartSequencing',
+  points: { part: 'id', passages: { bars: 'span' } },
   dto: SetPartSequencing,
   apply: (settings, { kind: _kind, part, ...change }) => {
     const { parts } = settings.sequencing;

@@ -85,6 +85,7 @@ export class SetSequencing {
 
 export const setSequencing = decisionKind({
   kind: 'setSequencing',
+  points: { onlyParts: 'id', onlyBars: 'span' },
   dto: SetSequencing,
   apply: (settings, { kind: _kind, ...change }) => {
     // A preset is where single choices start from: those made before it are gone.

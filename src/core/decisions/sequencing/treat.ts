@@ -2,6 +2,7 @@ import { Equals, Matches, ValidateIf } from 'class-validator';
 import type { PartId } from '../../base';
 import type { Treatment } from '../../settings';
 import { decisionKind } from '../decision-kind';
+import { BARS_OF_A_PART } from '../roles';
 import { listed } from '../records';
 import { BarRange, inBars } from '../shapes/bar-range';
 import { TreatmentDto, treatmentInWords } from '../shapes/treatment';
@@ -17,6 +18,7 @@ export class Treat {
 
 export const treat = decisionKind({
   kind: 'treat',
+  points: BARS_OF_A_PART,
   dto: Treat,
   apply: (settings, { part, bars, does }) => {
     const { sequencing } = settings;

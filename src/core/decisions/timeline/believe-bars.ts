@@ -1,5 +1,6 @@
 import { Equals } from 'class-validator';
 import { decisionKind } from '../decision-kind';
+import { NOWHERE } from '../roles';
 
 /** The file's own bars hold again. */
 export class BelieveBars {
@@ -8,6 +9,7 @@ export class BelieveBars {
 
 export const believeBars = decisionKind({
   kind: 'believeBars',
+  points: NOWHERE,
   dto: BelieveBars,
   apply: (settings) => ({ ...settings, freeTime: null }),
   describe: () => 'Bars as the file has them',

@@ -14,6 +14,7 @@ export class DrawTempo {
 
 export const drawTempo = decisionKind({
   kind: 'drawTempo',
+  points: { from: 'place', to: 'placeEnd' },
   dto: DrawTempo,
   apply: (settings, { from, to, start, end }) =>
     to > from ? mended(settings, { kind: 'ramp', from, to, start, end }) : settings,

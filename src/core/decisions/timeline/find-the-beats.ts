@@ -1,6 +1,7 @@
 import { ArrayMaxSize, Equals, IsArray, IsBoolean, IsIn, IsInt, IsNumber, IsOptional, Max, Min } from 'class-validator';
 import { BEAT_UNITS, NO_FREE_TIME, type BeatUnit } from '../../settings';
 import { decisionKind } from '../decision-kind';
+import { NOWHERE } from '../roles';
 
 /** The unit is told by the playing. */
 const AS_FOUND = 'as found';
@@ -36,6 +37,7 @@ export class FindTheBeats {
 
 export const findTheBeats = decisionKind({
   kind: 'findTheBeats',
+  points: NOWHERE,
   dto: FindTheBeats,
   apply: (settings, { anchors, placed, period, beatsPerBar, firstDownbeat, unit, compound }) => {
     const before = settings.freeTime ?? NO_FREE_TIME;

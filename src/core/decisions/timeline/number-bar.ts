@@ -11,6 +11,7 @@ export class NumberBar {
 
 export const numberBar = decisionKind({
   kind: 'numberBar',
+  points: { at: 'place' },
   dto: NumberBar,
   apply: (settings, { at, number }) => mended(settings, { kind: 'number', at, number }),
   describe: ({ at, number }) =>

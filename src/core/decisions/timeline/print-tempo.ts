@@ -1,6 +1,7 @@
 import { Equals, IsIn, IsOptional, IsNumber, Max, Min } from 'class-validator';
 import { TEMPO_PRINTS, type TempoPrint } from '../../settings';
 import { decisionKind } from '../decision-kind';
+import { NOWHERE } from '../roles';
 
 /** Which tempo changes are printed; all of them are played. */
 export class PrintTempo {
@@ -19,6 +20,7 @@ const WORDS: Record<TempoPrint, string> = {
 
 export const printTempo = decisionKind({
   kind: 'printTempo',
+  points: NOWHERE,
   dto: PrintTempo,
   apply: (settings, { which, tolerance }) => ({
     ...settings,

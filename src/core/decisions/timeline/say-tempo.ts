@@ -11,6 +11,7 @@ export class SayTempo {
 
 export const sayTempo = decisionKind({
   kind: 'sayTempo',
+  points: { at: 'place' },
   dto: SayTempo,
   apply: (settings, { at, words }) => ({
     ...settings,

@@ -13,6 +13,7 @@ export class SetMarker {
 
 export const setMarker = decisionKind({
   kind: 'setMarker',
+  points: { at: 'place' },
   dto: SetMarker,
   apply: (settings, { at, text, was }) =>
     mended(settings, { kind: 'marker', at, text, ...(was !== undefined && { was }) }),

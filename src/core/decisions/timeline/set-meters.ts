@@ -24,6 +24,7 @@ export class SetMeters {
 
 export const setMeters = decisionKind({
   kind: 'setMeters',
+  points: { from: 'place', to: 'placeEnd' },
   dto: SetMeters,
   apply: (settings, { from, to, meters }) =>
     to === null || to > from ? mended(settings, { kind: 'meters', from, to, meters }) : settings,

@@ -13,6 +13,7 @@ export class SetTempo {
 
 export const setTempo = decisionKind({
   kind: 'setTempo',
+  points: { at: 'place' },
   dto: SetTempo,
   apply: (settings, { at, bpm }) => mended(settings, { kind: 'tempo', at, bpm }),
   describe: ({ at, bpm }) =>

@@ -12,6 +12,7 @@ export class ShiftBarlines {
 
 export const shiftBarlines = decisionKind({
   kind: 'shiftBarlines',
+  points: { from: 'place' },
   dto: ShiftBarlines,
   apply: (settings, { from, by }) => mended(settings, { kind: 'barlines', from, by }),
   describe: ({ from, by }) => {
