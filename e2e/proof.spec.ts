@@ -179,7 +179,7 @@ test(
     await page.getByLabel('Offset of the recording').fill('500');
     await page.getByLabel('Offset of the recording').press('Enter');
     await page.getByRole('button', { name: 'Fit to the bars' }).click();
-    await expect(page.getByLabel('Offset of the recording')).toHaveValue(/^-?(\d|10)$/, { timeout: 15_000 });
+    await expect(page.getByLabel('Offset of the recording')).toHaveValue(/^-?(\d|10)$/, { timeout: 60_000 });
     const audition = page.getByRole('group', { name: 'Audition' });
     await audition.getByText('recording').click();
     await audition.getByRole('button', { name: 'Hear' }).click();
