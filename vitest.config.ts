@@ -9,7 +9,7 @@ export default defineConfig({
     projects: [
       {
         extends: true,
-        // They keep nothing between files and share what they import, which saves a third of the time.
+        // They keep nothing between files: what they import is loaded once.
         test: { name: 'core', include: [ALIKE], isolate: false },
       },
       {

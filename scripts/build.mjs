@@ -9,7 +9,12 @@ const SOURCES = ['src', 'public', 'package-lock.json', 'next.config.ts', 'tsconf
 
 /** Builds the application and compiles what runs beside it. @returns whether both are there */
 export async function buildIfNeeded() {
-  await compileIfNeeded();
+  try {
+    await compileIfNeeded();
+  } catch {
+    // The compiler has said why.
+    return false;
+  }
   const stamp = join(root, '.next', 'BUILD_ID');
   const changed = Math.max(...SOURCES.map((name) => newest(join(root, name))));
   if (existsSync(stamp) && statSync(stamp).mtimeMs > changed) return true;

@@ -19,11 +19,10 @@ const AS_THEY_ARE = ['pdfkit', 'svg-to-pdfkit', 'fontkit', 'verovio', 'piscina',
 /** Packages that were written for `require`. */
 const REQUIRE = `import { createRequire as requireFrom } from 'node:module'; const require = requireFrom(import.meta.url);`;
 
-/** Also what the unit tests call before they begin. */
-export async function setup() {
-  await compileIfNeeded();
-}
+/** What the unit tests call before they begin. */
+export { compileIfNeeded as setup };
 
+/** @throws Error after esbuild has said why, when something does not compile */
 export async function compileIfNeeded() {
   const stamp = join(DIST, 'dragoman.mjs');
   const changed = Math.max(...['src', 'package-lock.json', 'scripts'].map((name) => newest(join(root, name))));

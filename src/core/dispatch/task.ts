@@ -1,6 +1,4 @@
-import type { Summary } from '../engine';
-import { EXTRACTS, type Extract, type ExtractKind } from '../extracts';
-import type { ScoreWish } from '../documents';
+/* Work that a recipe asks for, and the files it makes. */
 import type { Makers } from './makers';
 
 export const FOLDERS = ['Score', 'Parts', 'MIDI', 'Studio', 'Lists', 'Pages', 'Sound'] as const;
@@ -27,13 +25,4 @@ export interface Task {
   /** "Pages: Flute" */
   words: string;
   make: (makers: Makers, onShare: OnShare) => Made[] | Promise<Made[]>;
-}
-
-export type ExtractWish = Pick<ScoreWish, 'leadSheet' | 'reduction'>;
-
-/** The extracts that are wanted; none of music without pitches. */
-export function extractsOf({ leadSheet, reduction }: ExtractWish, { parts }: Summary): Extract[] {
-  if (parts.every(({ unpitched }) => unpitched)) return [];
-  const wanted: Record<ExtractKind, boolean | undefined> = { 'lead-sheet': leadSheet, 'piano-reduction': reduction };
-  return EXTRACTS.filter(({ kind }) => wanted[kind]);
 }

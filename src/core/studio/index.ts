@@ -19,6 +19,7 @@ export {
 export { thinTempo, type ThinnedTempo } from './thin-tempo';
 export {
   codeOfFrames,
+  sameCode,
   FRAME_RATES,
   framesAtZero,
   framesOfCode,

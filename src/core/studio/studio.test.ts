@@ -13,6 +13,7 @@ import {
   driftOf,
   FRAME_RATES,
   framesOfCode,
+  sameCode,
   studioMap,
   tableAsCsv,
   tableOf,
@@ -45,6 +46,9 @@ describe('time code', () => {
     expect(timeCode(3603.6, '29.97')).toBe('01:00:00:00');
     expect(timeCode(3600, '25')).toBe('01:00:00:00');
     expect(timeCode(3600, '24', framesOfCode('01:00:00:00', '24')!)).toBe('02:00:00:00');
+    // The same words at another rate; a number that rate drops is none.
+    expect(sameCode(25 * 3600, '25', '30')).toBe(30 * 3600);
+    expect(sameCode(30 * 60, '30', '29.97 drop')).toBe(0);
   });
   it('reads back what it writes, at every rate', () => {
     for (const rate of FRAME_RATES)

@@ -75,6 +75,11 @@ export function framesOfCode(code: string, rate: FrameRate): number | null {
   return framesOf(counting, h, m, s, f);
 }
 
+/** The count of frames at another rate that says the same code; 0 where that rate has no such code. */
+export function sameCode(frames: number, from: FrameRate, to: FrameRate): number {
+  return framesOfCode(codeOfFrames(frames, from), to) ?? 0;
+}
+
 /** How time code runs along a line: its rate, and the code at bar 1 as a count of frames; 0 where it counts from the line's beginning. */
 export interface CodeSettings {
   rate: FrameRate;

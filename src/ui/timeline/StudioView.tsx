@@ -6,7 +6,7 @@ import { useEffect, useState } from 'react';
 import { CartesianGrid, Line, LineChart, ResponsiveContainer, Tooltip, XAxis, YAxis } from 'recharts';
 import { fileNameOf } from '@/core/documents';
 import type { StudioExport, TimeLineSummary } from '@/core/engine';
-import { codeOfFrames, FRAME_RATES, framesOfCode, USUAL_CLICK, type FrameRate, type Numbering } from '@/core/studio';
+import { FRAME_RATES, sameCode, USUAL_CLICK, type FrameRate, type Numbering } from '@/core/studio';
 import { engineWorker } from '@/workers/engine-client';
 import { useWorkspace } from '../workspace/workspace';
 import { CodeField } from '../shared/CodeField';
@@ -88,7 +88,7 @@ export function StudioView({ line }: { line: TimeLineSummary }) {
             aria-label="Frame rate"
             value={rate}
             // The code stays what it says.
-            onChange={(next) => change({ rate: next, start: framesOfCode(codeOfFrames(start, rate), next) ?? 0 })}
+            onChange={(next) => change({ rate: next, start: sameCode(start, rate, next) })}
             options={FRAME_RATES.map((value) => ({ value, label: value }))}
           />
         </label>

@@ -3,9 +3,9 @@ import type { PagesWish, Recipe } from '../../documents';
 import type { DispatchDesk, Working } from '../dispatch-desk';
 import { many, type Draft } from '../draft';
 import type { Sheet } from '../makers';
-import { extractsOf, type Task } from '../task';
+import type { Task } from '../task';
 import type { Deliverer } from './deliverer';
-import { extractsIn } from './extracts';
+import { extractsIn, extractsOf } from './extracts';
 
 function* tasks(desk: DispatchDesk, wish: PagesWish, { marks }: Recipe): Generator<Working, Task[]> {
   const { desk: score, summary } = yield* desk.converted();

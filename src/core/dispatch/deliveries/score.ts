@@ -2,9 +2,9 @@ import type { PartId } from '../../base';
 import type { Recipe, ScoreWish } from '../../documents';
 import type { DispatchDesk, Working } from '../dispatch-desk';
 import { inARow, many, type Draft } from '../draft';
-import { extractsOf, type Folder, type Task } from '../task';
+import type { Folder, Task } from '../task';
 import type { Deliverer } from './deliverer';
-import { extractsIn } from './extracts';
+import { extractsIn, extractsOf } from './extracts';
 
 function* tasks(desk: DispatchDesk, wish: ScoreWish, { marks }: Recipe, date: string): Generator<Working, Task[]> {
   const how = { marks, date };

@@ -4,7 +4,7 @@ import type { Recipe } from '../recipe';
 
 interface Asked {
   name: string;
-  /** Words that stand in place of the field while something else decides. */
+  /** Words that stand in place of the field, once for all fields that have them, while something else decides. */
   instead?: (recipe: Recipe) => string | null;
 }
 
@@ -28,7 +28,7 @@ export interface Amount extends Asked {
   unit?: string;
 }
 
-/** Time code, as a count of frames at the rate another field holds. */
+/** Time code, as a count of frames at the rate that another field holds; it says the same when the rate changes. */
 export interface Code extends Asked {
   codeAt: 'rate';
 }

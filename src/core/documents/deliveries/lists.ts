@@ -32,6 +32,6 @@ export const lists: Delivery<ListsWish> = {
     times: { tick: 'Bars and times', isFile: true },
     queries: { tick: 'Open queries', isFile: true },
     rate: { name: 'Time code', oneOf: asTheyAre(FRAME_RATES), instead: asTheMap },
-    start: { name: 'Time code of bar 1', codeAt: 'rate', instead: ({ map }) => (map ? '' : null) },
+    start: { name: 'Time code of bar 1', codeAt: 'rate', instead: asTheMap },
   },
 };
