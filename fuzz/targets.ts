@@ -84,7 +84,7 @@ const SMF: Target = {
   run: (bytes) =>
     outcomeOf(() => {
       const sequence = openSequence([bytes]);
-      sequence.sequence(NO_JOB_SETTINGS);
+      sequence.make(NO_JOB_SETTINGS);
       sequence.files(SET_UP);
       const desk = ScoreDesk.open([bytes], NO_SETTINGS);
       desk.convert(NO_SETTINGS);
@@ -101,7 +101,7 @@ const MUSICXML: Target = {
   run: (bytes) =>
     outcomeOf(() => {
       const desk = openSequence([bytes]);
-      desk.sequence(NO_JOB_SETTINGS);
+      desk.make(NO_JOB_SETTINGS);
       desk.files(withSequencing({ files: 'sections', padPickup: true }));
       const score = ScoreDesk.open([bytes], NO_SETTINGS);
       score.convert(NO_SETTINGS);

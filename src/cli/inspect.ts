@@ -10,7 +10,7 @@ export function inspect(bytes: Uint8Array, fileName: string) {
 }
 
 function inspectScore(bytes: Uint8Array, fileName: string) {
-  const summary = named(fileName, () => openSequence([bytes]).sequence(NO_JOB_SETTINGS));
+  const summary = named(fileName, () => openSequence([bytes]).make(NO_JOB_SETTINGS));
   if (summary.kind !== 'score') throw new BadInput(`${fileName}: this is no score.`);
   const { title, composer, bars, order, seconds, parts, tempos, markers, keys, queries } = summary;
   return {

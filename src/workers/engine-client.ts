@@ -1,8 +1,6 @@
 import * as Comlink from 'comlink';
 import type { EngineApi } from './engine.worker';
 
-export type { AnyProgress } from './engine.worker';
-
 /** The worker ended before it answered; decisions are not touched by that. */
 export class EngineStopped extends Error {
   override readonly name = 'EngineStopped';

@@ -1,7 +1,7 @@
 import { describe, expect, it, vi } from 'vitest';
 import { demoOriginal } from '../../demo/make';
 import { partId, trackId } from '@/core/base';
-import { NO_SETTINGS, NO_JOB_SETTINGS } from '@/core/settings';
+import { NO_JOB_SETTINGS } from '@/core/settings';
 import { readSmf } from '@/core/smf';
 import { engine, exposed } from '../testing/engine';
 
@@ -13,7 +13,7 @@ const api = await engine();
 describe('the engine behind messages', () => {
   it('wants a job before anything else', () => {
     expect(() => api.passage([], 0, 1)).toThrow('No job is open.');
-    expect(() => api.hear('to-sequencer', 'written', BEGINNING)).toThrow('No job is open.');
+    expect(() => api.hear('written', BEGINNING)).toThrow('No job is open.');
   });
   it('tells the two kinds of files apart, and refuses what is neither', () => {
     expect(api.check(demo)).toBe('midi');
@@ -23,10 +23,10 @@ describe('the engine behind messages', () => {
     expect(() => api.check(new Uint8Array(10), 'Score.mxl')).toThrow(/MusicXML/);
   });
   it('opens, converts with progress, and shows, explains and exports what it made', async () => {
-    expect(api.open([demo], NO_SETTINGS).survey.tracks).toHaveLength(14);
+    expect(api.open('to-score', [demo], NO_JOB_SETTINGS)!.survey.tracks).toHaveLength(14);
     expect(() => api.passage([], 0, 1)).toThrow(/not been converted/);
     const stages: string[] = [];
-    const summary = await api.convert(NO_SETTINGS, ({ stage }) => stages.push(stage));
+    const summary = await api.make(NO_JOB_SETTINGS, ({ stage }) => stages.push(stage));
     expect(summary!.parts).toHaveLength(12);
     expect(stages.length).toBeGreaterThan(0);
     const flute = partId('t1');
@@ -40,32 +40,36 @@ describe('the engine behind messages', () => {
     expect([...api.export('mxl', {}).slice(0, 2)]).toEqual([0x50, 0x4b]);
   });
   it('stops for a newer conversion, and for a cancel, and keeps what it had', async () => {
-    api.open([demo], NO_SETTINGS);
+    api.open('to-score', [demo], NO_JOB_SETTINGS);
     const [first, second] = await Promise.all([
-      api.convert(NO_SETTINGS),
-      api.convert({ ...NO_SETTINGS, title: 'Newer' }),
+      api.make(NO_JOB_SETTINGS),
+      api.make({ ...NO_JOB_SETTINGS, title: 'Newer' }),
     ]);
     expect(first).toBeNull();
-    expect(second!.title).toBe('Newer');
-    api.open([demo], NO_SETTINGS);
-    const running = api.convert(NO_SETTINGS);
+    expect(second).toMatchObject({ kind: 'to-score', title: 'Newer' });
+    api.open('to-score', [demo], NO_JOB_SETTINGS);
+    const running = api.make(NO_JOB_SETTINGS);
     api.cancel();
     expect(await running).toBeNull();
   });
   it('sequences a score it wrote, and cleans the MIDI file it came from', async () => {
-    api.open([demo], NO_SETTINGS);
-    await api.convert(NO_SETTINGS);
-    api.openSequence([api.export('musicxml', {})]);
-    const sequence = await api.sequence(NO_JOB_SETTINGS);
+    api.open('to-score', [demo], NO_JOB_SETTINGS);
+    await api.make(NO_JOB_SETTINGS);
+    api.open('to-sequencer', [api.export('musicxml', {})], NO_JOB_SETTINGS);
+    const sequence = await api.make(NO_JOB_SETTINGS);
     expect(sequence).toMatchObject({ kind: 'score', title: 'The Clockmaker’s Goose, cue 3' });
-    expect(api.hear('to-sequencer', 'delivered', BEGINNING).notes.length).toBeGreaterThan(0);
-    expect(api.sequencePassage([partId('P1')], 0, 1).musicXml).toContain('<score-partwise');
+    expect(api.hear('delivered', BEGINNING).notes.length).toBeGreaterThan(0);
+    expect(api.passage([partId('P1')], 0, 1).musicXml).toContain('<score-partwise');
     expect(readSmf(api.sequenceFiles(NO_JOB_SETTINGS)[0]!.bytes).file.format).toBe(1);
-    api.openSequence([demo]);
-    expect(await api.sequence(NO_JOB_SETTINGS)).toMatchObject({ kind: 'midi', format: 1 });
-    expect(api.hear('to-sequencer', 'delivered', BEGINNING).notes.length).toBeGreaterThan(0);
-    expect(api.barClock('to-sequencer').bars).toHaveLength(28);
+    expect(api.open('to-sequencer', [demo], NO_JOB_SETTINGS)).toBeNull();
+    expect(await api.make(NO_JOB_SETTINGS)).toMatchObject({ kind: 'midi', format: 1 });
+    expect(api.hear('delivered', BEGINNING).notes.length).toBeGreaterThan(0);
+    expect(api.barClock().bars).toHaveLength(28);
     expect(api.controllersOf(1).length).toBeGreaterThan(0);
-    expect(() => api.sequencePassage([], 0, 1)).toThrow(/no score/);
+    expect(() => api.passage([], 0, 1)).toThrow(/no score/);
+    expect(() => api.sheet(null, true)).toThrow('No job is open on its way to a score.');
+    // Looking into files leaves what lies on the desk.
+    expect(api.survey([demo]).survey.tracks).toHaveLength(14);
+    expect(api.barClock().bars).toHaveLength(28);
   });
 });

@@ -15,7 +15,7 @@ import {
   type JobToSend,
 } from '../../core/dispatch';
 import { sha256, toEnd } from '../../core/base';
-import { isScoreFile, ScoreDesk, type SequenceSummary, type Summary } from '../../core/engine';
+import { isScoreFile, ScoreDesk, type Made } from '../../core/engine';
 import { NO_SETTINGS } from '../../core/settings';
 import { nodeMakers } from './makers';
 import { stemOf } from './names';
@@ -104,8 +104,8 @@ async function made(task: BatchTask, bytes: Uint8Array): Promise<Outcome> {
   };
 }
 
-function notesOf(summary: Summary | SequenceSummary): number {
-  if ('kind' in summary) return summary.parts.reduce((sum: number, { notes }) => sum + notes, 0);
+function notesOf(summary: Made): number {
+  if (summary.kind !== 'to-score') return summary.parts.reduce((sum: number, { notes }) => sum + notes, 0);
   const sources = summary.parts.flatMap((part) => part.sources);
   return sources.reduce((sum, { notes }) => sum + notes, 0);
 }

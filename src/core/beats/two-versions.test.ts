@@ -152,7 +152,7 @@ describe('a score and the cue as it was played, in one job', () => {
       [0, 90],
       [4 * out.ticksPerQuarter, 72],
     ]);
-    expect(desk.sequence(NO_JOB_SETTINGS).queries).toEqual([]);
+    expect(desk.make(NO_JOB_SETTINGS).queries).toEqual([]);
     const alone = desk.files({ ...NO_JOB_SETTINGS, timeFrom: 0 }).files[0]!.bytes;
     expect(performanceFromSmf(readSmf(alone)).tempo.events).toHaveLength(1);
   });

@@ -11,10 +11,9 @@ import {
   type SequenceDesk,
   type SequenceSummary,
   type Summary,
+  type Working,
 } from '../engine';
 import { withSequencing, type JobSettings } from '../settings';
-import type { Progress } from '../to-score';
-import type { SequenceProgress } from '../to-sequencer';
 import type { MidiWish } from '../documents';
 
 export interface JobToSend {
@@ -24,7 +23,7 @@ export interface JobToSend {
   ledger: Ledger;
 }
 
-export type Working = Progress | SequenceProgress;
+export type { Working };
 
 interface ScoreMade {
   desk: ScoreDesk;
@@ -49,8 +48,7 @@ export class DispatchDesk {
   *converted(): Generator<Working, ScoreMade> {
     if (!this.score) {
       const desk = ScoreDesk.open(this.bytes(), this.settings, this.job.originals[0]?.fileName);
-      yield* desk.steps(this.settings);
-      this.score = { desk, summary: desk.summary() };
+      this.score = { desk, summary: yield* desk.steps(this.settings) };
     }
     return this.score;
   }

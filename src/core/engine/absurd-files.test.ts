@@ -28,7 +28,7 @@ const score = (measures: readonly string[]) =>
       .join('')}</part></score-partwise>`,
   );
 const played = (measures: readonly string[]) => {
-  const summary = openSequence([score(measures)]).sequence(NO_JOB_SETTINGS);
+  const summary = openSequence([score(measures)]).make(NO_JOB_SETTINGS);
   expect(summary.kind).toBe('score');
   return summary as ScoreSequence;
 };

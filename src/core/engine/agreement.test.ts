@@ -40,7 +40,7 @@ const inLines = (agreement: Agreement) =>
     );
 const scoreDesk = (settings: Partial<DirectionB>) => {
   const desk = new ScoreSequencing({ score: everySetting, warnings: [] });
-  desk.sequence(withSequencing(settings));
+  desk.make(withSequencing(settings));
   return desk;
 };
 
@@ -103,7 +103,7 @@ describe('what goes out of a MIDI file against what came in', () => {
   it('a padded pickup and empty bars are taken out first', () => {
     const desk = openSequence([pickup]);
     const { arranging } = withSequencing({}).sequencing;
-    desk.sequence(withSequencing({ padPickup: true, arranging: { ...arranging, emptyBars: 2 } }));
+    desk.make(withSequencing({ padPickup: true, arranging: { ...arranging, emptyBars: 2 } }));
     expect(desk.agreement().words).toBe('Every one of 5 notes is there; 5 begin within 12 ms of where they were.');
   });
   it.each([
@@ -113,19 +113,19 @@ describe('what goes out of a MIDI file against what came in', () => {
     ['gaps closed', { treatments: [{ part: null, bars: null, does: USUAL_TREATMENTS.closeGaps }] }],
   ] as [string, Partial<DirectionB>][])('%s: every difference is somebody’s', (_, settings) => {
     const desk = openSequence([demoOriginal()]);
-    desk.sequence(withSequencing(settings));
+    desk.make(withSequencing(settings));
     expect(inLines(desk.agreement())).toEqual([]);
   });
   it('nothing is somebody’s where nobody decided', () => {
     const desk = openSequence([demoOriginal()]);
-    desk.sequence(withSequencing({}));
+    desk.make(withSequencing({}));
     const { parts } = desk.agreement();
     expect(parts.every(({ notes, same }) => notes[0] === same)).toBe(true);
   });
   it('combined tracks are held against what they were, together', () => {
     const desk = openSequence([demoOriginal()]);
     const settings = { ...withSequencing({}), gathered: { [trackId('t2')]: trackId('t1') } };
-    desk.sequence(settings);
+    desk.make(settings);
     expect(inLines(desk.agreement())).toEqual([]);
   });
 });

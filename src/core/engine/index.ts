@@ -1,11 +1,12 @@
 export { checkFile, isScoreFile, type FileKind } from './file-kind';
-export { ScoreDesk, type Version } from './score-desk';
+export { Desk, type Made, type Version, type Working } from './desk';
+export { ScoreDesk } from './score-desk';
 export { type DoublingSummary, type Opened, type PartSummary, type SourceSummary, type Summary } from './score-summary';
 export { MUSICXML_VERSIONS, type MusicXmlVersion } from '../musicxml';
 export { SCORE_FORMATS, SCORE_FORMAT_NAMES, type ScoreExport, type ScoreFormat } from './score-formats';
 export { type DealPreview } from './deal-preview';
-export { openSequence } from './open-sequence';
-export { type NoteInView, type PlayedNotes, type SequenceDesk, type SequenceFiles } from './sequence-desk';
+export { openDesk, openSequence } from './open-desk';
+export { SequenceDesk, type NoteInView, type PlayedNotes, type SequenceFiles } from './sequence-desk';
 export { type MidiPartSummary, type MidiSequence } from './midi-summary';
 export { type ScorePartSummary, type ScoreSequence, type SequenceSummary } from './sequence-summary';
 export { type ControllerPair } from './controllers';

@@ -107,7 +107,7 @@ export class MidiSequencing extends SequenceDesk {
     };
   }
 
-  passage(): Passage {
+  protected writtenPassage(): Passage {
     throw new Error('There is no score on the desk.');
   }
 
@@ -124,7 +124,7 @@ export class MidiSequencing extends SequenceDesk {
       .map((controller) => ({ controller, before: before.get(controller) ?? [], after: now.get(controller) ?? [] }));
   }
 
-  override playedNotes(part: PartId, from: WrittenUnits, to: WrittenUnits): PlayedNotes {
+  protected override notesBetween(part: PartId, from: WrittenUnits, to: WrittenUnits): PlayedNotes {
     const { arrangement, whole } = this.done();
     const { original, casting } = arrangement;
     const units = (tick: Ticks) => playedUnits(tick, original.ticksPerQuarter);
@@ -195,7 +195,7 @@ export class MidiSequencing extends SequenceDesk {
     };
   }
 
-  protected outgoing(): SoundingMusic {
+  sounding(): SoundingMusic {
     // Under the chunks they had: those that were left out are missing.
     const { whole, chunks } = this.done();
     const music = musicOfPerformance(performanceFromSmf({ file: whole.file, warnings: [] }));

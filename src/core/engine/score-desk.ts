@@ -1,7 +1,4 @@
-/*
- * A job on the way to a score, from its originals to what leaves the house: open → convert → passage, sheet → export.
- * Worker, command line, route and tests all go through here.
- */
+/* A job on the way to a score. */
 import { onsetsOf, type Following } from '../beats';
 import { toEnd, type NoteId, type PartId, type TrackId } from '../base';
 import { writeMusicXml } from '../musicxml';
@@ -31,29 +28,21 @@ import {
 } from '../proof';
 import { concertScore, withMarksOut, type MarksOut, type Score } from '../score';
 import { NO_SETTINGS, type ConversionSettings, type Deal, type ExtractSettings } from '../settings';
-import { hear, type BarClock, type HearingMusic, type Stretch, type StretchRequest } from '../hearing';
-import type { Numbering, StudioMapSettings, StudioTimeLine } from '../studio';
+import type { HearingMusic } from '../hearing';
+import type { StudioTimeLine } from '../studio';
 import { secondsAtTick, ticksFromUnits, writtenUnits, type Seconds } from '../time';
 import { convert, Memo, type Conversion, type Progress } from '../to-score';
 import { EXTRACTS, extractOf } from '../extracts';
-import { soundingFile, soundingScore } from './sounding-file';
+import { Desk, type Version } from './desk';
+import { soundingScore } from './sounding-file';
 import { previewDeal, type DealPreview } from './deal-preview';
 import { readOriginals, type Originals } from './originals';
 import { preparedBy, prepareOriginals, type Prepared as Timed } from './prepare';
 import { measuredAgainst, timedInNumbers, versionDoubts } from './version-doubts';
 import { exportScore, partAlone, type ScoreExport, type ScoreFormat } from './score-formats';
 import { summarise, type Opened, type Summary } from './score-summary';
-import {
-  exportStudio,
-  soundLayout,
-  summariseTimeLine,
-  timeLineOfScore,
-  type SoundLayout,
-  type StudioExport,
-  type TimeLineSummary,
-} from './studio';
+import { summariseTimeLine, timeLineOfScore, type TimeLineSummary } from './studio';
 import { readingInWords } from './notes-read';
-import { notesOf, numberingAgainst } from './numbering';
 import { exportedMusic, receivedMusic, writtenMusic, type HearingVersion } from './versions';
 
 /** The originals as the ledger has them joined and split. */
@@ -71,20 +60,18 @@ interface Prepared {
 }
 
 /** A conversion and what it was made of. */
-interface Made {
+interface Converted {
   conversion: Conversion;
   prepared: Prepared;
 }
 
-/** Which conversion is looked at. */
-export type Version = 'now' | 'before' | 'tried';
-
-export class ScoreDesk {
+export class ScoreDesk extends Desk<Summary> {
+  protected readonly clockVersion = 'received';
   private prepared: Prepared;
   private conversion: Conversion | null = null;
   /** What it was before the last change, for comparing; what it would be after a decision that is tried out. */
-  private before: Made | null = null;
-  private tried: Made | null = null;
+  private before: Converted | null = null;
+  private tried: Converted | null = null;
 
   /** Notes that people changed one by one. */
   private byHand: ReadonlySet<NoteId> = new Set();
@@ -103,6 +90,7 @@ export class ScoreDesk {
     /** Title where nothing in the music says one. */
     private readonly named: string,
   ) {
+    super();
     this.prepared = prepare(originals, settings, named);
   }
 
@@ -132,11 +120,12 @@ export class ScoreDesk {
     return this.converted().printed.bars.length;
   }
 
-  /**
-   * Converts step by step: it yields before each one, so that a caller can show progress, let other work in, or stop.
-   * What was converted before stays until the last step is done.
-   */
-  *steps(settings: ConversionSettings): Generator<Progress, Conversion> {
+  *steps(settings: ConversionSettings): Generator<Progress, Summary> {
+    yield* this.converting(settings);
+    return this.summary();
+  }
+
+  private *converting(settings: ConversionSettings): Generator<Progress, Conversion> {
     const made = yield* this.making(settings);
     this.before = this.conversion && { conversion: this.conversion, prepared: this.prepared };
     this.tried = null;
@@ -148,7 +137,6 @@ export class ScoreDesk {
     return made.conversion;
   }
 
-  /** Converts beside what is there, to see what a decision would do. The conversion itself stays as it is. */
   *trying(settings: ConversionSettings): Generator<Progress, Changes> {
     const before = this.converted();
     this.tried = null;
@@ -157,7 +145,7 @@ export class ScoreDesk {
     return changesBetween(before, made.conversion);
   }
 
-  private *making(settings: ConversionSettings): Generator<Progress, Made> {
+  private *making(settings: ConversionSettings): Generator<Progress, Converted> {
     const prepared =
       this.prepared.by === preparedBy(settings) ? this.prepared : prepare(this.originals, settings, this.named);
     const { performance, memo, received } = prepared;
@@ -167,9 +155,9 @@ export class ScoreDesk {
     return { conversion: { ...conversion, queries }, prepared };
   }
 
-  /** Converts to the end. */
+  /** Converts to the end, with all its notes. */
   convert(settings: ConversionSettings): Conversion {
-    return toEnd(this.steps(settings));
+    return toEnd(this.converting(settings));
   }
 
   /** The last conversion without its notes. */
@@ -200,15 +188,9 @@ export class ScoreDesk {
     return previewDeal(this.converted().casting, this.prepared.performance, track, deal);
   }
 
-  /**
-   * Some bars of some parts, played and written.
-   *
-   * @param which as it is, as it was before the last change, or as what was tried out would have it; parts and bars that
-   *   are not there are left away
-   * @param suggestionColour of marks only suggested
-   */
+  /** Parts and bars that are not there are left away. */
   passage(parts: PartId[], from: number, to: number, which: Version = 'now', suggestionColour?: string): Passage {
-    const now: Made = { conversion: this.converted(), prepared: this.prepared };
+    const now: Converted = { conversion: this.converted(), prepared: this.prepared };
     const { conversion, prepared } = { now, before: this.before ?? now, tried: this.tried ?? now }[which];
     const { parts: there, bars } = conversion.score;
     const known = parts.filter((id) => there.some((part) => part.id === id));
@@ -238,49 +220,30 @@ export class ScoreDesk {
     return writeMusicXml(concert ? concertScore(chosen) : chosen, { version: '4.0', multiRests: part !== null });
   }
 
-  /**
-   * The score, played by ourselves, against the original: note by note, with who decided what differs.
-   *
-   * @param other a file to compare instead: one that came back from elsewhere
-   * @param base what is compared with, where that is not the original
-   * @throws SmfError or MusicXmlError when that cannot be read
-   */
-  agreement(other?: Uint8Array, base?: SoundingMusic): Agreement {
-    const conversion = this.converted();
+  protected original(): SoundingMusic {
     const { performance, received } = this.prepared;
     // A score in the time of somebody's playing is held against that.
     const asWritten = received !== null && !performance.meant;
-    const original = asWritten ? soundingScore(received) : originalOf(conversion, performance);
-    if (other) return agreementOf(base ?? original, soundingFile(other));
-    if (base) return agreementOf(base, this.sounding(), { oneJob: true });
-    return agreementOf(original, soundingScore(conversion.printed), {
+    return asWritten ? soundingScore(received) : originalOf(this.converted(), performance);
+  }
+
+  protected ownAgreement(): Agreement {
+    const conversion = this.converted();
+    return agreementOf(this.original(), this.sounding(), {
       oneJob: true,
-      explain: decisionsBehind(conversion, performance, { byHand: this.byHand, grids: this.grids }),
+      explain: decisionsBehind(conversion, this.prepared.performance, { byHand: this.byHand, grids: this.grids }),
     });
   }
 
-  /** The score as it stands, played by ourselves. */
   sounding(): SoundingMusic {
     return soundingScore(this.converted().printed);
   }
 
-  /** The score as other settings make it: one that was delivered. */
   soundingBy(settings: ConversionSettings): SoundingMusic {
     return soundingScore(toEnd(this.making(settings)).conversion.printed);
   }
 
-  /** Some bars to be heard in one of the versions. */
-  hear(version: HearingVersion, request: StretchRequest): Stretch {
-    return hear(this.heardMusic(version), request);
-  }
-
-  /** When the bars begin, as they were played. */
-  barClock(): BarClock {
-    const { bars, end } = this.heardMusic('received');
-    return { bars, end };
-  }
-
-  private heardMusic(version: HearingVersion): HearingMusic {
+  protected heardMusic(version: HearingVersion): HearingMusic {
     const conversion = this.converted();
     if (this.heard?.of !== conversion) this.heard = { of: conversion, music: new Map() };
     const { music } = this.heard;
@@ -294,7 +257,6 @@ export class ScoreDesk {
     return version === 'written' ? writtenMusic(conversion.score) : exportedMusic(conversion);
   }
 
-  /** Bars, tempo, meters, keys and markers, with their times. */
   timeLine(): TimeLineSummary {
     const { performance } = this.prepared;
     const onsets = performance.tracks.flatMap(({ notes }) =>
@@ -310,22 +272,11 @@ export class ScoreDesk {
     return onsetsOf(performance).map(({ at, accent }) => ({ at: at + silence, accent }));
   }
 
-  /** A map for the studio. */
-  studio(settings: StudioMapSettings, everyBar = true): StudioExport {
-    return exportStudio(this.studioLine(), settings, everyBar);
+  protected comparedPerformance(): Performance {
+    return this.prepared.performance;
   }
 
-  /** How sound files are laid beside the map. @param countIn bars */
-  soundLayout(countIn: number): SoundLayout {
-    return soundLayout(this.studioLine(), countIn);
-  }
-
-  /** Another file's bars against the job's. @throws SmfError or MusicXmlError */
-  numbering(other: Uint8Array): Numbering {
-    return numberingAgainst({ line: this.studioLine(), notes: notesOf(this.prepared.performance) }, other);
-  }
-
-  private studioLine(): StudioTimeLine {
+  protected studioLine(): StudioTimeLine {
     const { score } = this.converted();
     const line = timeLineOfScore(this.prepared.performance, score.bars);
     // The keys that are printed are those the engine heard.
@@ -333,7 +284,6 @@ export class ScoreDesk {
     return { ...line, title: score.title, keys };
   }
 
-  /** All parts laid over each other, as they were played against what is written. */
   overlay(): Overlay {
     const { score } = this.converted();
     const { tempo, ticksPerQuarter, tracks } = this.prepared.performance;

@@ -100,7 +100,7 @@ export class ScoreSequencing extends SequenceDesk {
     };
   }
 
-  passage(parts: PartId[], from: number, to: number): Passage {
+  protected writtenPassage(parts: PartId[], from: number, to: number): Passage {
     const { score, whole } = this.sequenced();
     return sequencePassage(score, whole, parts, from, to);
   }
@@ -207,7 +207,7 @@ export class ScoreSequencing extends SequenceDesk {
     };
   }
 
-  protected outgoing(): SoundingMusic {
+  sounding(): SoundingMusic {
     const { score, whole } = this.sequenced();
     return mergedParts(musicOfSequence(score, whole), this.leadOf());
   }

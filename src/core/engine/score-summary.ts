@@ -71,6 +71,7 @@ export interface SourceSummary {
 
 /** A conversion without its notes: those are fetched passage by passage. */
 export interface Summary {
+  kind: 'to-score';
   title: string;
   bars: Bar[];
   /** Where each of them stands on the page: bars folded into a repeat stand there once. */
@@ -104,6 +105,7 @@ export function summarise(conversion: Conversion, performance: Performance, open
   const { score, casting, queries, reports } = conversion;
   const tracks = new Map(performance.tracks.map((track) => [track.id, track]));
   return {
+    kind: 'to-score',
     title: score.title,
     bars: score.bars,
     printedBars: printedBars(conversion),

@@ -16,7 +16,7 @@ const horn = (value: number): HandTrack => ({ name: 'Horn', notes: line([60, 1])
 describe('a MIDI file on the desk', () => {
   it('shows each track its own controllers, however alike the tracks are', () => {
     const desk = openSequence([smfBytes([horn(40), horn(80), horn(120)])]);
-    desk.sequence(withSequencing({ preset: 'everything', leftOutTracks: [1] }));
+    desk.make(withSequencing({ preset: 'everything', leftOutTracks: [1] }));
     const values = (track: number) =>
       desk
         .controllersOf(track)

@@ -1,9 +1,5 @@
-/*
- * A job on the way to a sequencer, from its originals to what leaves the house: open → sequence → passage, heard → files.
- * Worker, command line, route and tests all go through here. What is special to scores and to MIDI files stands in
- * score-sequencing.ts and midi-sequencing.ts.
- */
-import { toEnd, type PartId } from '../base';
+/* A job on the way to a sequencer. What is special to scores and to MIDI files stands in score-sequencing.ts and midi-sequencing.ts. */
+import type { PartId } from '../base';
 import { barsOfPerformance, performanceFromSmf, type Performance } from '../performance';
 import {
   agreementOf,
@@ -12,30 +8,20 @@ import {
   type PlayingContext,
   changesBetweenFiles,
   type Agreement,
-  type Changes,
-  type Overlay,
   type Passage,
+  type Changes,
   type SoundingMusic,
 } from '../proof';
-import { hear, type BarClock, type HearingMusic, type Stretch, type StretchRequest } from '../hearing';
+import type { HearingMusic } from '../hearing';
 import type { JobSettings } from '../settings';
 import type { SmfFile } from '../smf';
 import type { ArrangingReport, CleaningReport, SequenceProgress, SequenceReport } from '../to-sequencer';
-import type { Numbering, StudioMapSettings, StudioTimeLine } from '../studio';
+import type { StudioTimeLine } from '../studio';
 import { writtenUnits, type WrittenUnits } from '../time';
 import type { ControllerPair } from './controllers';
 import type { SequenceSummary } from './sequence-summary';
-import { soundingFile } from './sounding-file';
-import {
-  exportStudio,
-  soundLayout,
-  summariseTimeLine,
-  timeLineOfScore,
-  type SoundLayout,
-  type StudioExport,
-  type TimeLineSummary,
-} from './studio';
-import { notesOf, numberingAgainst } from './numbering';
+import { Desk, type Version } from './desk';
+import { summariseTimeLine, timeLineOfScore, type TimeLineSummary } from './studio';
 import type { HearingVersion } from './versions';
 
 /** What leaves the house, and what became of it. */
@@ -60,22 +46,19 @@ export interface PlayedNotes {
   outgoing: NoteInView[];
 }
 
-export abstract class SequenceDesk {
+export abstract class SequenceDesk extends Desk<SequenceSummary> {
+  protected readonly clockVersion = 'delivered';
   /** What is asked about what goes out. */
   private asked: SequenceSummary['queries'] = [];
   /** A second desk with the same originals, on which decisions are tried out. */
   private trial: SequenceDesk | null = null;
 
-  /**
-   * Sequences step by step: it yields before each part, so that a caller can show progress, let other work in, or stop.
-   */
   *steps(settings: JobSettings): Generator<SequenceProgress, SequenceSummary> {
     const summary = yield* this.making(settings);
     this.asked = summary.queries;
     return summary;
   }
 
-  /** Sequences beside what is there, to see what a decision would do. @throws Error when nothing was sequenced */
   *trying(settings: JobSettings): Generator<SequenceProgress, Changes> {
     const before = { file: this.outgoingFile(), queries: this.asked };
     this.trial ??= this.another();
@@ -83,9 +66,9 @@ export abstract class SequenceDesk {
     return changesBetweenFiles(before, { file: this.trial.outgoingFile(), queries });
   }
 
-  /** The desk on which the last decision was tried out; this one where none was. */
-  tried(): SequenceDesk {
-    return this.trial ?? this;
+  /** The desk that shows a version: what was tried out last has one of its own. */
+  private deskOf(version: Version | undefined): SequenceDesk {
+    return (version === 'tried' && this.trial) || this;
   }
 
   protected abstract making(settings: JobSettings): Generator<SequenceProgress, SequenceSummary>;
@@ -96,99 +79,62 @@ export abstract class SequenceDesk {
   /** Every file as the settings want them. */
   abstract files(settings: JobSettings): SequenceFiles;
 
-  /** Some written bars of some parts, and what is played of them. @throws Error when no score was sequenced */
-  abstract passage(parts: PartId[], from: number, to: number): Passage;
+  passage(parts: PartId[], from: number, to: number, which?: Version): Passage {
+    return this.deskOf(which).writtenPassage(parts, from, to);
+  }
 
-  /** All parts laid over each other, as they go out against what is written. @throws Error when no score was sequenced */
-  abstract overlay(): Overlay;
+  protected abstract writtenPassage(parts: PartId[], from: number, to: number): Passage;
 
   /** Controllers of one track chunk as received and as they go out, by bar position. */
   abstract controllersOf(track: number): ControllerPair[];
 
   /** Notes of a part of a MIDI file between two places. */
-  playedNotes(_part: PartId, _from: WrittenUnits, _to: WrittenUnits): PlayedNotes {
+  playedNotes(part: PartId, from: WrittenUnits, to: WrittenUnits, which?: Version): PlayedNotes {
+    return this.deskOf(which).notesBetween(part, from, to);
+  }
+
+  protected notesBetween(_part: PartId, _from: WrittenUnits, _to: WrittenUnits): PlayedNotes {
     return { received: [], outgoing: [] };
   }
 
   /** The whole as it goes out. @throws Error when nothing was sequenced */
   protected abstract outgoingFile(): SmfFile;
-  protected abstract studioLine(): StudioTimeLine;
   protected abstract originalMusic(): HearingMusic;
   protected abstract deliveredMusic(): HearingMusic;
   /** Plainly, as nobody has set anything; at the tempo that was decided. */
-  protected abstract original(): SoundingMusic;
+  protected abstract override original(): SoundingMusic;
   /** What was decided about how it is played, with the original's bars. */
   protected abstract decidedPlaying(): PlayingContext;
-  protected abstract outgoing(): SoundingMusic;
 
-  /** Sequences to the end. */
-  sequence(settings: JobSettings): SequenceSummary {
-    return toEnd(this.steps(settings));
-  }
-
-  /** What goes out as it stands. */
-  sounding(): SoundingMusic {
-    return this.outgoing();
-  }
-
-  /** What goes out as other settings make it: what was delivered. */
   soundingBy(settings: JobSettings): SoundingMusic {
     const desk = this.another();
-    desk.sequence(settings);
-    return desk.outgoing();
+    desk.make(settings);
+    return desk.sounding();
   }
 
-  /** Some bars to be heard: as the score is written or the file arrived, or as delivered. */
-  hear(version: HearingVersion, request: StretchRequest): Stretch {
-    return hear(version === 'delivered' ? this.deliveredMusic() : this.originalMusic(), request);
+  /** As the score is written or the file arrived, or as delivered. */
+  protected heardMusic(version: HearingVersion): HearingMusic {
+    return version === 'delivered' ? this.deliveredMusic() : this.originalMusic();
   }
 
-  /** When the bars begin, as they are delivered. */
-  barClock(): BarClock {
-    const { bars, end } = this.deliveredMusic();
-    return { bars, end };
-  }
-
-  /** Bars as they are played, tempo, meters, keys and markers, with their times. */
   timeLine(): TimeLineSummary {
-    const performance = performanceFromSmf({ file: this.outgoingFile(), warnings: [] });
+    const performance = this.comparedPerformance();
     const onsets = performance.tracks.flatMap(({ notes }) =>
       notes.map(({ start }) => writtenUnits(start, performance.ticksPerQuarter)),
     );
     return summariseTimeLine(this.studioLine(), onsets);
   }
 
-  /** A map for the studio. */
-  studio(settings: StudioMapSettings, everyBar = true): StudioExport {
-    return exportStudio(this.studioLine(), settings, everyBar);
-  }
-
-  /** How sound files are laid beside the map. @param countIn bars */
-  soundLayout(countIn: number): SoundLayout {
-    return soundLayout(this.studioLine(), countIn);
-  }
-
-  /** Another file's bars against the job's. @throws SmfError or MusicXmlError */
-  numbering(other: Uint8Array): Numbering {
-    const performance = performanceFromSmf({ file: this.outgoingFile(), warnings: [] });
-    return numberingAgainst({ line: this.studioLine(), notes: notesOf(performance) }, other);
-  }
-
-  /**
-   * What goes out against what came in: a score as it is written, a MIDI file as it arrived.
-   *
-   * @param other a file to compare instead @param base what is compared with, where that is not the original
-   * @throws SmfError or MusicXmlError when that cannot be read
-   */
-  agreement(other?: Uint8Array, base?: SoundingMusic): Agreement {
-    const original = this.original();
-    if (other) return agreementOf(base ?? original, soundingFile(other));
-    if (base) return agreementOf(base, this.outgoing(), { oneJob: true });
+  protected ownAgreement(): Agreement {
     const context = this.decidedPlaying();
-    return agreementOf(asDecided(original, context), this.outgoing(), {
+    return agreementOf(asDecided(this.original(), context), this.sounding(), {
       oneJob: true,
       explain: playingDecisions(context),
     });
+  }
+
+  protected comparedPerformance(): Performance {
+    return performanceFromSmf({ file: this.outgoingFile(), warnings: [] });
   }
 }
 

@@ -115,7 +115,7 @@ const daCapo = (lastIsShort: boolean) => {
 describe('a padded pickup', () => {
   const padded = (lastIsShort: boolean) => {
     const desk = openSequence([new TextEncoder().encode(writeMusicXml(daCapo(lastIsShort)))]);
-    desk.sequence(withSequencing({ padPickup: true }));
+    desk.make(withSequencing({ padPickup: true }));
     return desk;
   };
   it.each([
@@ -140,7 +140,7 @@ describe('a padded pickup', () => {
     );
     const desk = openSequence([bytes]);
     const arranging = { ...NO_JOB_SETTINGS.sequencing.arranging, emptyBars: 2 };
-    desk.sequence(withSequencing({ padPickup: true, arranging }));
+    desk.make(withSequencing({ padPickup: true, arranging }));
     const rows = rowsOf(desk.studio(USUAL_STUDIO_MAP).csv).filter(({ beat }) => beat === '1');
     expect(rows.map(({ bar }) => bar)).toEqual(['-2', '-1', '0', '1', '2']);
   });

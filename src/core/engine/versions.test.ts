@@ -104,7 +104,7 @@ describe('the versions of a job on its way to a sequencer', () => {
   it('are the score as it is written, and as it goes out', () => {
     const desk = openSequence([demo.export('musicxml')]);
     const loosening = { ...NO_LOOSENING, onset: 40, seed: 3 };
-    desk.sequence(withSequencing({ dynamicsTo: ['expression'], loosening }));
+    desk.make(withSequencing({ dynamicsTo: ['expression'], loosening }));
     const [written, delivered] = [desk.hear('written', WHOLE), desk.hear('delivered', WHOLE)];
     expect([written.notes.length, delivered.notes.length]).toEqual([1223, 1223]);
     const shifted = delivered.notes.filter((note, i) => Math.abs(note.at - written.notes[i]!.at) > 0.002);
@@ -114,7 +114,7 @@ describe('the versions of a job on its way to a sequencer', () => {
   it('of a MIDI file are what arrived and what is left of it', () => {
     const file = smfBytes([{ name: 'A', notes: line([60, 4]), extra: [controller(0, 7, 20), controller(480, 7, 90)] }]);
     const desk = openSequence([file]);
-    desk.sequence(withSequencing({ preset: 'bare' }));
+    desk.make(withSequencing({ preset: 'bare' }));
     expect(controllersOf(desk.hear('received', WHOLE))).toHaveLength(2);
     expect(controllersOf(desk.hear('delivered', WHOLE)).filter(({ data1 }) => data1 === 7).length).toBeLessThan(2);
   });

@@ -4,7 +4,7 @@ import { CaretRightOutlined, PauseOutlined, SoundOutlined } from '@ant-design/ic
 import { Button, Checkbox, Segmented, Select, Tooltip } from 'antd';
 import { useEffect, useState } from 'react';
 import type { PartId } from '@/core/base';
-import { barsOnDesk, partsOnDesk, useWorkspace } from '../workspace/workspace';
+import { barsOnDesk, kindOnDesk, partsOnDesk, useWorkspace } from '../workspace/workspace';
 import { LoopChoice } from './LoopChoice';
 import { SoundsDrawer } from './SoundsDrawer';
 import { useHearing, type HeardVersion, type Scope } from './useHearing';
@@ -18,9 +18,7 @@ const RATES = [0.25, 0.5, 0.75, 1, 1.25] as const;
 export function AuditionBar() {
   const { version, rate, click, sounding, waiting, failure, toggle, change, stop } = useHearing();
   const edition = useWorkspace((state) => state.edition);
-  const kind = useWorkspace((state) =>
-    state.direction === 'to-score' ? 'to-score' : (state.sequence?.kind ?? 'score'),
-  );
+  const kind = useWorkspace(kindOnDesk);
   const reference = useReference();
   const [drawer, setDrawer] = useState(false);
   // Another station, or another score, is heard anew.

@@ -9,10 +9,10 @@ import { useWorkspace } from '../workspace/workspace';
 
 /** Plays the recording from a place; slower it keeps its pitch. @throws Error when there is none, or it cannot be played */
 export async function playReference(place: HeardPlace, rate: number, onEnd: () => void) {
-  const { job, direction } = useWorkspace.getState();
+  const { job } = useWorkspace.getState();
   const reference = job && (await referenceOf(job.id));
   if (!reference) throw new Error('There is no recording beside this job. Lay one beside it under “Sounds”.');
-  const clock = await engineWorker().barClock(direction);
+  const clock = await engineWorker().barClock();
   const url = URL.createObjectURL(new Blob([new Uint8Array(reference.bytes)]));
   const audio = new Audio(url);
   audio.preservesPitch = true;

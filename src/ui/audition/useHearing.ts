@@ -155,10 +155,9 @@ export const useHearing = create<Hearing>()((set, get) => {
 
   function fetchBars({ bar, pass }: HeardPlace): Promise<Stretch> {
     const { version, click, loop } = get();
-    const { direction } = useWorkspace.getState();
     const bars = loop && bar < loop.to ? Math.min(BARS_AT_ONCE, loop.to - bar) : BARS_AT_ONCE;
     const of = version === 'reference' ? 'received' : version;
-    return engineWorker().hear(direction, of, { from: { bar, pass }, bars, parts: partsHeard(), click });
+    return engineWorker().hear(of, { from: { bar, pass }, bars, parts: partsHeard(), click });
   }
 
   function stop(): void {

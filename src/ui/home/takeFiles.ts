@@ -4,7 +4,6 @@ import { addOriginal, changeLedger, importArchive, type ReceivedFile } from '@/s
 import { createShow } from '@/storage/shows';
 import type { JobRecord } from '@/storage/schema';
 import { engineWorker } from '@/workers/engine-client';
-import { NO_SETTINGS } from '@/core/settings';
 import { receive, receivedFile, sentence } from '../shared/receive';
 import { withHouseList } from '../workspace/withHouseList';
 import type { Become } from './SeveralFiles';
@@ -87,7 +86,7 @@ async function addChecked(job: JobRecord, { fileName, bytes }: ReceivedFile): Pr
 
 /** Each begins where the one before it ends; the house list is asked first, as opening the job would. */
 async function placeInTurn(job: JobRecord, originals: readonly Uint8Array[]): Promise<void> {
-  const { survey } = await engineWorker().open([...originals], NO_SETTINGS);
+  const { survey } = await engineWorker().survey([...originals]);
   await withHouseList(
     job,
     survey.tracks.filter(({ notes }) => notes > 0),
@@ -96,7 +95,7 @@ async function placeInTurn(job: JobRecord, originals: readonly Uint8Array[]): Pr
   let bars = 0;
   for (const [i, bytes] of originals.entries()) {
     if (i > 0) places.push({ kind: 'placeOriginal', original: i + 1, bars });
-    bars += (await engineWorker().open([bytes], NO_SETTINGS)).facts.bars;
+    bars += (await engineWorker().survey([bytes])).facts.bars;
   }
   if (places.length > 0) await changeLedger(job.id, (ledger) => enter(ledger, asOne(places)));
 }

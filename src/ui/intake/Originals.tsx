@@ -72,7 +72,7 @@ export function Originals() {
 /** What one of several originals gives to the job. */
 function Role({ number, fileName }: { number: number; fileName: string }) {
   const timed = useWorkspace(timedOnDesk);
-  const isScore = useWorkspace(({ opened, sequence }) => opened?.facts.format === null || sequence?.kind === 'score');
+  const isScore = useWorkspace(({ original }) => original === 'score');
   const decide = useWorkspace((state) => state.decide);
   if (isScoreName(fileName)) return <span className="soft">written, from bar 1</span>;
   const gives = timed?.original === number ? 'time' : 'tracks';

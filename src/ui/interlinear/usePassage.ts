@@ -62,9 +62,13 @@ export function usePassage({
       const began = performance.now();
       setState((before) => ({ ...before, busy: true }));
       try {
-        const passage = await (below
-          ? engineWorker().sequencePassage(partList.split(' ').map(partId), from, to, which)
-          : engineWorker().passage(partList.split(' ').map(partId), from, to, which, suggestionColour));
+        const passage = await engineWorker().passage(
+          partList.split(' ').map(partId),
+          from,
+          to,
+          which,
+          below ? undefined : suggestionColour,
+        );
         const engraving = await engravePassage(passage, {
           width,
           staffHeight,

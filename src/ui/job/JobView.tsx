@@ -14,7 +14,7 @@ import { NotOpened, Waiting } from './Waiting';
 import { Unseen } from '../shared/Unseen';
 import { STATIONS, type StationId } from '../workspace/stations';
 import { loadAllViews, VIEWS } from './views';
-import { isFolded, madeOnDesk, useWorkspace } from '../workspace/workspace';
+import { isFolded, kindOnDesk, madeOnDesk, useWorkspace } from '../workspace/workspace';
 import styles from './job.module.css';
 
 const STAGE_WORDS = {
@@ -32,9 +32,7 @@ export function JobView({ id, station: opened }: { id: string; station: StationI
   const station = useStation(opened);
   const open = useWorkspace((state) => state.open);
   const ready = useWorkspace((state) => madeOnDesk(state) !== null);
-  const views = useWorkspace((state) =>
-    state.direction === 'to-score' ? 'to-score' : (state.sequence?.kind ?? 'score'),
-  );
+  const views = useWorkspace(kindOnDesk);
   const here = useWorkspace((state) => state.job?.id === id);
   const converting = useWorkspace((state) => state.progress !== null);
   const failure = useWorkspace((state) => state.failure);

@@ -41,7 +41,7 @@ function useOverlay(): { overlay: Overlay | null; failure: string | null } {
   useEffect(() => {
     let current = true;
     engineWorker()
-      .overlay(direction)
+      .overlay()
       .then((overlay) => current && setState({ overlay, failure: null }))
       .catch((error: unknown) => current && setState({ overlay: null, failure: sentence(error) }));
     return () => {

@@ -3,7 +3,7 @@
 import { Segmented } from 'antd';
 import { useState } from 'react';
 import { AuditionBar } from '../audition/AuditionBar';
-import { useWorkspace } from '../workspace/workspace';
+import { kindOnDesk, useWorkspace } from '../workspace/workspace';
 import { AgreementView } from './AgreementView';
 import { OverlayView } from './OverlayView';
 import { RecordingView } from './RecordingView';
@@ -23,7 +23,7 @@ type Look = (typeof LOOK_NAMES)[number];
 export function ProofView() {
   const [look, setLook] = useState<Look>('agreement');
   // A MIDI file that is only cleaned has no written parts to lay over each other.
-  const cleaned = useWorkspace((state) => state.direction === 'to-sequencer' && state.sequence?.kind === 'midi');
+  const cleaned = useWorkspace((state) => kindOnDesk(state) === 'midi');
   const looks = LOOK_NAMES.filter((one) => one !== 'overlay' || !cleaned);
   const { View } = LOOKS[looks.includes(look) ? look : 'agreement'];
   return (

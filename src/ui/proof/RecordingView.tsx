@@ -48,16 +48,12 @@ export function RecordingView() {
   }
   const move = (offset: number) => tell(moveReference(job.id, offset).then(() => setMoving(null)));
   const fit = async () => {
-    const { notes, bars: heard } = await engineWorker().hear(
-      direction,
-      direction === 'to-score' ? 'received' : 'delivered',
-      {
-        from: { bar: 0, pass: 0 },
-        bars: FITTED_BARS,
-        parts: [],
-        click: false,
-      },
-    );
+    const { notes, bars: heard } = await engineWorker().hear(direction === 'to-score' ? 'received' : 'delivered', {
+      from: { bar: 0, pass: 0 },
+      bars: FITTED_BARS,
+      parts: [],
+      click: false,
+    });
     const first = heard[0]!.at;
     const found = fitRecording(
       waveform!.strength,

@@ -28,7 +28,7 @@ export function useAgreement({ other, base }: Comparison): { agreement: Agreemen
     let wanted = true;
     const settings = typeof base === 'string' ? base : settingsOf(base.ledger!);
     engineWorker()
-      .agreement(direction, other?.bytes, settings)
+      .agreement(other?.bytes, settings)
       .then((agreement) => wanted && setMade({ agreement, failure: null }))
       .catch((error) => wanted && setMade({ agreement: null, failure: sentence(error) }));
     return () => {

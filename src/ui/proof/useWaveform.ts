@@ -54,7 +54,7 @@ export function useWaveform(reference: ReferenceRecord | null): Seen {
   useEffect(() => {
     let current = true;
     void engineWorker()
-      .barClock(direction)
+      .barClock()
       .then((clock) => current && setBars(clock));
     return () => {
       current = false;

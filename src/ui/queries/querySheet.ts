@@ -1,7 +1,7 @@
 import { querySheetText, sheetLine, type OpenQuery, type SheetLine } from '@/core/engine';
 import { engineWorker } from '@/workers/engine-client';
 import { engraveWorker } from '@/workers/engrave-client';
-import { barsOnDesk, partsOnDesk, useWorkspace } from '../workspace/workspace';
+import { barsOnDesk, kindOnDesk, partsOnDesk, useWorkspace } from '../workspace/workspace';
 import { answerOf } from '../shared/ask';
 import { download } from '../shared/download';
 
@@ -47,10 +47,8 @@ interface Drawing {
 async function drawingOf({ part, bar }: OpenQuery): Promise<Drawing | null> {
   const state = useWorkspace.getState();
   if (part === undefined || bar === undefined || !partsOnDesk(state).some(({ id }) => id === part)) return null;
-  if (state.direction === 'to-sequencer' && state.sequence?.kind !== 'score') return null;
+  if (kindOnDesk(state) === 'midi') return null;
   const to = Math.min(barsOnDesk(state).length, bar + 2);
-  const { musicXml } = await (state.direction === 'to-sequencer'
-    ? engineWorker().sequencePassage([part], bar, to)
-    : engineWorker().passage([part], bar, to));
+  const { musicXml } = await engineWorker().passage([part], bar, to);
   return engraveWorker().system(musicXml, { width: SYSTEM_WIDTH, staffHeight: STAFF_HEIGHT, laneHeight: 4 });
 }

@@ -7,7 +7,7 @@ import type { PartId } from '@/core/base';
 import { treatmentInWords } from '@/core/decisions';
 import { settingsOf } from '@/core/documents';
 import { OF_CONTROLLERS, TREATMENT_KINDS, USUAL_TREATMENTS, type Treatment } from '@/core/settings';
-import { barsOnDesk, partsOnDesk, useWorkspace } from '../workspace/workspace';
+import { barsOnDesk, kindOnDesk, partsOnDesk, useWorkspace } from '../workspace/workspace';
 import { TreatmentFields } from './TreatmentFields';
 import styles from '../shared/sequencing.module.css';
 
@@ -31,7 +31,7 @@ export function TreatmentsPanel() {
   const parts = useWorkspace(partsOnDesk);
   const bars = useWorkspace(barsOnDesk);
   const passage = useWorkspace((state) => state.passage);
-  const isMidi = useWorkspace((state) => state.sequence?.kind === 'midi');
+  const isMidi = useWorkspace((state) => kindOnDesk(state) === 'midi');
   const [reach, setReach] = useState<'all' | 'shown'>('all');
   const [someBars, setSomeBars] = useState(false);
   const [does, setDoes] = useState<Treatment>(USUAL_TREATMENTS.quantize);

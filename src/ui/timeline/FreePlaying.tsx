@@ -168,7 +168,7 @@ function Tapping({ line, anchors }: { line: TimeLineSummary; anchors: readonly n
   const silence = line.following?.silence ?? 0;
   useEffect(() => {
     void engineWorker()
-      .barClock('to-score')
+      .barClock()
       .then((bars) => (clock.current = bars));
   }, [line]);
   const listen = async () => {

@@ -146,7 +146,7 @@ function useStudioExport(): StudioExport | null {
   useEffect(() => {
     let current = true;
     void engineWorker()
-      .studio(direction, { ticksPerQuarter, tolerance, click, countIn, rate, start }, everyBar)
+      .studio({ ticksPerQuarter, tolerance, click, countIn, rate, start }, everyBar)
       .then((next) => current && setMade(next));
     return () => {
       current = false;
@@ -237,12 +237,11 @@ function Drift({ made }: { made: StudioExport }) {
 
 /** Another file’s bars beside the job’s: "our bar 65 is their bar 66". */
 function Compare() {
-  const direction = useWorkspace((state) => state.direction);
   const { message } = App.useApp();
   const [found, setFound] = useState<{ name: string; numbering: Numbering } | null>(null);
   const take = async (file: File) => {
     try {
-      const numbering = await engineWorker().numbering(direction, new Uint8Array(await file.arrayBuffer()));
+      const numbering = await engineWorker().numbering(new Uint8Array(await file.arrayBuffer()));
       setFound({ name: file.name, numbering });
     } catch (error) {
       void message.error(sentence(error));

@@ -3,7 +3,7 @@
 import { Segmented, Spin } from 'antd';
 import { useState } from 'react';
 import { AuditionBar } from '../audition/AuditionBar';
-import { useWorkspace } from '../workspace/workspace';
+import { kindOnDesk, useWorkspace } from '../workspace/workspace';
 import { BarsPanel } from './BarsPanel';
 import { ChangesTable } from './ChangesTable';
 import { FreePlaying } from './FreePlaying';
@@ -11,7 +11,7 @@ import { PlayedOrder } from './PlayedOrder';
 import { Wanted } from './Wanted';
 import { StudioView } from './StudioView';
 import { TimeChart } from './TimeChart';
-import { useTimeLine } from './useTimeLine';
+import { useMetersFixed, useTimeLine } from './useTimeLine';
 import styles from './timeline.module.css';
 
 const LOOKS = ['line', 'free', 'studio', 'order'] as const;
@@ -26,11 +26,10 @@ const WORDS: Record<Look, string> = {
 /** One time line for everybody: tempo, meters, markers and bar numbers, mended and taken to the studio. */
 export function TimelineView() {
   const direction = useWorkspace((state) => state.direction);
-  const kind = useWorkspace((state) => state.sequence?.kind);
   const [look, setLook] = useState<Look>('line');
   const { line, failure } = useTimeLine();
-  const played = direction === 'to-sequencer' && kind === 'score';
-  const isScore = useWorkspace((state) => state.opened?.facts.format === null);
+  const played = useWorkspace((state) => kindOnDesk(state) === 'score');
+  const isScore = useMetersFixed();
   const offered: Record<Look, boolean> = {
     line: true,
     free: direction === 'to-score' && !isScore,

@@ -13,9 +13,7 @@ interface Shown {
 
 /** A score has its bars: they are not laid anew. */
 export function useMetersFixed(): boolean {
-  return useWorkspace(({ direction, sequence, opened }) =>
-    direction === 'to-sequencer' ? sequence?.kind === 'score' : opened?.facts.format === null,
-  );
+  return useWorkspace(({ original }) => original === 'score');
 }
 
 /** The time line as it stands; the last one stays in sight while it is computed anew. */
@@ -26,7 +24,7 @@ export function useTimeLine(): Shown {
   useEffect(() => {
     let current = true;
     engineWorker()
-      .timeLine(direction)
+      .timeLine()
       .then((line) => current && setShown({ line, failure: null }))
       .catch((error: unknown) => current && setShown({ line: null, failure: sentence(error) }));
     return () => {

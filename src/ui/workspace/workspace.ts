@@ -12,6 +12,7 @@ export {
   barsOnDesk,
   handParts,
   keysOnDesk,
+  kindOnDesk,
   madeOnDesk,
   partsOnDesk,
   timedOnDesk,

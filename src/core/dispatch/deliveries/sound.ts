@@ -1,6 +1,6 @@
 import type { PartId } from '../../base';
 import type { Recipe, SoundWish } from '../../documents';
-import type { ScoreDesk, SequenceDesk, SequenceSummary, Summary } from '../../engine';
+import type { Desk, Made } from '../../engine';
 import { clickAlone, later, type Stretch } from '../../hearing';
 import type { Seconds } from '../../time';
 import type { DispatchDesk, Working } from '../dispatch-desk';
@@ -37,17 +37,12 @@ function* tasks(desk: DispatchDesk, wish: SoundWish, { map }: Recipe): Generator
 }
 
 /** What can be heard of a job: a score has no playing that was received, a MIDI file that stays one is not written. */
-function audible(version: SoundWish['version'], summary: Summary | SequenceSummary): SoundWish['version'] {
-  if (!('kind' in summary) || version === 'delivered') return version;
+function audible(version: SoundWish['version'], summary: Made): SoundWish['version'] {
+  if (summary.kind === 'to-score' || version === 'delivered') return version;
   return summary.kind === 'score' ? 'written' : 'received';
 }
 
-function stretchesOf(
-  desk: ScoreDesk | SequenceDesk,
-  version: SoundWish['version'],
-  parts: PartId[],
-  countIn: Seconds,
-): Stretch[] {
+function stretchesOf(desk: Desk, version: SoundWish['version'], parts: PartId[], countIn: Seconds): Stretch[] {
   const stretches: Stretch[] = [];
   let seconds = 0;
   for (let from: Stretch['next'] = { bar: 0, pass: 0 }; from;) {

@@ -17,7 +17,7 @@ import { QUARTER, secondsAtTick } from '../../time';
 function arranged(bytes: Uint8Array, ...decisions: Decision[]) {
   const settings = settingsOf(decisions.reduce(enter, EMPTY_LEDGER));
   const desk = openSequence([bytes]);
-  const summary = desk.sequence(settings) as MidiSequence;
+  const summary = desk.make(settings) as MidiSequence;
   const { files } = desk.files(settings);
   const readings = files.map(({ label, bytes: out }) => ({ label, reading: readSmf(out) }));
   const performance = performanceFromSmf(readings[0]!.reading);

@@ -44,7 +44,7 @@ const goingAlong = (byHand: 'all' | 'none'): Decision => ({ kind: 'setArranging'
 function outgoing(...made: Decision[]) {
   const settings = settingsOf(made.reduce(enter, EMPTY_LEDGER));
   const desk = openSequence([bytes]);
-  const summary = desk.sequence(settings) as MidiSequence;
+  const summary = desk.make(settings) as MidiSequence;
   const [file] = desk.files(settings).files;
   const { tracks } = performanceFromSmf(readSmf(file!.bytes));
   const notes = (name: string) =>
@@ -120,7 +120,7 @@ describe('notes changed by hand', () => {
       { kind: 'shiftNotes', part, notes: [1], semitones: -1 },
       { kind: 'shiftNotes', part: partId('o2t1'), notes: [10], semitones: 12 },
     ];
-    const { byHand } = desk.sequence(settingsOf(decisions.reduce(enter, EMPTY_LEDGER))) as MidiSequence;
+    const { byHand } = desk.make(settingsOf(decisions.reduce(enter, EMPTY_LEDGER))) as MidiSequence;
     expect(byHand).toEqual({ changed: 2, along: 1 });
   });
 });

@@ -1,11 +1,11 @@
-import { settingsOf } from '@/core/documents';
-import type { Opened, SequenceSummary, Summary } from '@/core/engine';
+import { settingsOf, type Ledger } from '@/core/documents';
+import type { Made, Opened, SequenceSummary, Summary, Working } from '@/core/engine';
 import { saveOpenQueries } from '@/storage/jobs';
-import { asCallback, engineWorker, stopEngine, type AnyProgress } from '@/workers/engine-client';
+import { asCallback, engineWorker, stopEngine } from '@/workers/engine-client';
 import { sentence } from '../../shared/receive';
 import { openQueries } from './open-queries';
 import { firstPassage, passageWithin } from './view-slice';
-import type { Slice } from './workspace';
+import type { Slice, Workspace } from './workspace';
 
 /** What the engine makes of the job. */
 export interface ConversionSlice {
@@ -15,7 +15,7 @@ export interface ConversionSlice {
   sequence: SequenceSummary | null;
   /** Grows with each finished conversion, so that views know when to draw again. */
   edition: number;
-  progress: AnyProgress | null;
+  progress: Working | null;
   /** Bytes of the originals that are being read; null before and after. */
   reading: number | null;
   failure: string | null;
@@ -24,6 +24,27 @@ export interface ConversionSlice {
   /** Converts, or sequences, with the ledger as it stands. */
   compute: () => Promise<void>;
   cancel: () => void;
+}
+
+/** What was made takes the place of what there was, and the bars looked at stay. */
+function shown(
+  { passage, summary }: Pick<Workspace, 'passage' | 'summary'>,
+  made: Made,
+): Partial<Pick<Workspace, 'summary' | 'sequence' | 'opened' | 'passage' | 'comparing' | 'tried'>> {
+  const within = passageWithin(
+    passage,
+    made.bars.length,
+    made.parts.map(({ id }) => id),
+  );
+  if (made.kind !== 'to-score') return { sequence: made, passage: within };
+  const first = summary === null && passage.parts.length === 0;
+  return {
+    summary: made,
+    opened: made.opened,
+    comparing: false,
+    tried: null,
+    passage: first ? firstPassage(passage, made.bars, made.parts) : within,
+  };
 }
 
 /** Nothing converted yet. */
@@ -39,19 +60,18 @@ export const NOTHING_MADE = {
 
 export const conversionSlice: Slice<ConversionSlice> = (set, get) => {
   /** Runs the engine and shows its progress; `null` when the job was closed or a newer run has taken over. */
-  async function run<T>(work: (onProgress: (progress: AnyProgress) => void) => Promise<T | null>): Promise<T | null> {
+  async function run(ledger: Ledger): Promise<Made | null> {
     const { job } = get();
     set({ progress: { stage: 'casting', done: 0 }, stale: false });
     const began = performance.now();
     let running = true;
     try {
       await get().layOut();
-      const made = await work(
-        asCallback((progress: AnyProgress) => {
-          // Progress travels on a channel of its own and may arrive after the result.
-          if (running && get().job?.id === job?.id) set({ progress });
-        }),
-      );
+      const onProgress = asCallback((progress: Working) => {
+        // Progress travels on a channel of its own and may arrive after the result.
+        if (running && get().job?.id === job?.id) set({ progress });
+      });
+      const made = await engineWorker().make(settingsOf(ledger), onProgress);
       performance.measure('dragoman: convert', { start: began });
       return get().job?.id === job?.id ? made : null;
     } catch (error) {
@@ -63,48 +83,6 @@ export const conversionSlice: Slice<ConversionSlice> = (set, get) => {
     }
   }
 
-  async function sequence(): Promise<void> {
-    const { job, ledger } = get();
-    const made = await run<SequenceSummary>(async (onProgress) =>
-      engineWorker().sequence(settingsOf(ledger!), onProgress),
-    );
-    if (!made) return;
-    set((state) => ({
-      ...finished(state),
-      sequence: made,
-      passage: passageWithin(
-        state.passage,
-        made.bars.length,
-        made.parts.map((part) => part.id),
-      ),
-    }));
-    await keepCount(job!.id, openQueries(made, ledger).length);
-  }
-
-  async function convert(): Promise<void> {
-    const { job, ledger } = get();
-    const summary = await run((onProgress) => engineWorker().convert(settingsOf(ledger!), onProgress));
-    if (!summary) return;
-    set((state) => ({
-      ...finished(state),
-      summary,
-      opened: summary.opened,
-      comparing: false,
-      tried: null,
-      passage:
-        state.summary === null && state.passage.parts.length === 0
-          ? firstPassage(state.passage, summary.bars, summary.parts)
-          : passageWithin(
-              state.passage,
-              summary.bars.length,
-              summary.parts.map((part) => part.id),
-            ),
-    }));
-    await keepCount(job!.id, openQueries(summary, ledger).length);
-  }
-
-  const finished = ({ edition }: ConversionSlice) => ({ progress: null, failure: null, edition: edition + 1 });
-
   /** The list of jobs says how many queries are open. A number that could not be kept is counted again next time. */
   async function keepCount(job: string, count: number): Promise<void> {
     await saveOpenQueries(job, count).catch(() => {});
@@ -114,8 +92,11 @@ export const conversionSlice: Slice<ConversionSlice> = (set, get) => {
     ...NOTHING_MADE,
     edition: 0,
     compute: async () => {
-      const { job, ledger, direction } = get();
-      if (job && ledger) await (direction === 'to-sequencer' ? sequence() : convert());
+      const { job, ledger } = get();
+      const made = job && ledger && (await run(ledger));
+      if (!made) return;
+      set((state) => ({ ...shown(state, made), progress: null, failure: null, edition: state.edition + 1 }));
+      await keepCount(job.id, openQueries(made, ledger).length);
     },
     cancel: () => {
       void stopEngine();

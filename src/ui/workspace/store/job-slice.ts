@@ -17,7 +17,7 @@ export interface JobSlice {
   job: JobRecord | null;
   ledger: Ledger | null;
   direction: Direction;
-  /** What the job's first original is. */
+  /** A score where any of the originals is one: MIDI beside it says how it was played. */
   original: FileKind;
   /** @param again even when it is open: its originals have changed */
   open: (id: string, again?: boolean) => Promise<void>;
@@ -41,8 +41,8 @@ export const jobSlice: Slice<JobSlice> = (set, get) => {
   async function layOutFiles(job: JobRecord, ledger: Ledger, direction: Direction, files: Uint8Array[]): Promise<void> {
     const began = performance.now();
     const generation = engineGeneration();
-    if (direction === 'to-sequencer') await engineWorker().openSequence(files);
-    else set({ opened: await engineWorker().open(files, settingsOf(ledger), job.originals[0]?.fileName) });
+    const opened = await engineWorker().open(direction, files, settingsOf(ledger), job.originals[0]?.fileName);
+    if (opened) set({ opened });
     // Shown in the browser's own performance tools; the benchmark reads it.
     performance.measure('dragoman: read and survey', { start: began });
     laidOut = { job: job.id, direction, generation };
@@ -93,8 +93,8 @@ export const jobSlice: Slice<JobSlice> = (set, get) => {
         }
         const files = await filesOf(job);
         set({ reading: files.reduce((sum, bytes) => sum + bytes.length, 0) });
-        const original = isScoreFile(files[0]!) ? 'score' : 'midi';
-        const direction = job.direction ?? (original === 'score' ? 'to-sequencer' : 'to-score');
+        const original = files.some(isScoreFile) ? 'score' : 'midi';
+        const direction = job.direction ?? (isScoreFile(files[0]!) ? 'to-sequencer' : 'to-score');
         const ledger = get().withUnsaved(job);
         await layOutFiles(job, ledger, direction, files);
         set({ job, ledger, original, direction, reading: null });

@@ -1,5 +1,5 @@
 import type { PartId } from '@/core/base';
-import type { SequenceSummary, Summary } from '@/core/engine';
+import type { Made } from '@/core/engine';
 import type { Clef, InstrumentId } from '@/core/instruments';
 import { QUARTER, type Bar, type WrittenUnits } from '@/core/time';
 import type { Workspace } from './workspace';
@@ -15,8 +15,13 @@ interface PartOnDesk {
 type OnDesk = Pick<Workspace, 'direction' | 'summary' | 'sequence'>;
 
 /** What the job's direction has made, once it has. */
-export function madeOnDesk({ direction, summary, sequence }: OnDesk): Summary | SequenceSummary | null {
+export function madeOnDesk({ direction, summary, sequence }: OnDesk): Made | null {
   return direction === 'to-sequencer' ? sequence : summary;
+}
+
+/** Which way the job goes, and what goes to a sequencer: a score, or MIDI. */
+export function kindOnDesk({ direction, original }: Pick<Workspace, 'direction' | 'original'>): Made['kind'] {
+  return direction === 'to-score' ? 'to-score' : original;
 }
 
 export function barsOnDesk(state: OnDesk): readonly Bar[] {

@@ -136,7 +136,7 @@ export const querySlice: Slice<QuerySlice> = (set, get) => ({
   },
 
   tryOut: (query, remedy) => {
-    const { tried, ledger, direction } = get();
+    const { tried, ledger } = get();
     if (remedy === null) {
       if (tried) set({ tried: null });
       return;
@@ -145,8 +145,8 @@ export const querySlice: Slice<QuerySlice> = (set, get) => ({
     const wanted: TriedRemedy = { query: query.id, remedy, changes: null };
     set({ tried: wanted });
     const settings = settingsOf(enter(ledger, stepOf(query, query.remedies[remedy]!)));
-    const trying = direction === 'to-score' ? engineWorker().tryOut(settings) : engineWorker().tryOutSequence(settings);
-    trying
+    engineWorker()
+      .tryOut(settings)
       .then((changes) => {
         if (changes && get().tried === wanted) set({ tried: { ...wanted, changes } });
       })

@@ -1,6 +1,9 @@
-/* Originals of any kind laid out for a sequencer. */
+/* Originals of any kind laid out in either direction. */
+import type { JobSettings } from '../settings';
+import type { Desk } from './desk';
 import { MidiSequencing } from './midi-sequencing';
 import { readOriginals } from './originals';
+import { ScoreDesk } from './score-desk';
 import { ScoreSequencing } from './score-sequencing';
 import type { SequenceDesk } from './sequence-desk';
 
@@ -15,4 +18,14 @@ export function openSequence(files: readonly Uint8Array[]): SequenceDesk {
   const [first] = midi;
   const playing = first ? { performance: first.performance, original: kinds.indexOf('midi') + 1 } : null;
   return score ? new ScoreSequencing(score, playing) : new MidiSequencing(midi[0]!, midi.length - 1);
+}
+
+/** @param fileName of the first original: the title where nothing in the music says one @throws SmfError or MusicXmlError */
+export function openDesk(
+  direction: 'to-score' | 'to-sequencer',
+  files: readonly Uint8Array[],
+  settings: JobSettings,
+  fileName = '',
+): Desk {
+  return direction === 'to-score' ? ScoreDesk.open(files, settings, fileName) : openSequence(files);
 }
