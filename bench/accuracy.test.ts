@@ -4,6 +4,7 @@ import { goose } from '../demo/goose';
 import { players } from '../demo/make';
 import { performanceFromSmf } from '../src/core/performance';
 import { checkScore } from '../src/core/score';
+import { instrumentById, speaksAtOnce } from '../src/core/instruments';
 import { readSmf } from '../src/core/smf';
 import { toScore } from '../src/core/to-score';
 import { dealtRight, gatheredRight } from './casting';
@@ -22,10 +23,12 @@ const SEEDS = LONG ? [11, 12] : [11];
 
 function play(seed: number, manner: Partial<Manner>, leads = false) {
   const random = seeded(seed);
-  const all = players.map((player) => ({
-    ...player,
-    manner: { ...MECHANICAL, release: 0.92, ...manner, lead: leads ? random.between(60, 250) : 0 },
-  }));
+  const all = players.map((player, p) => {
+    const lead = random.between(60, 250);
+    // What is struck or plucked sounds at once.
+    const early = leads && !speaksAtOnce(instrumentById(goose.parts[p]!.instrument));
+    return { ...player, manner: { ...MECHANICAL, release: 0.92, ...manner, lead: early ? lead : 0 } };
+  });
   const performance = performanceFromSmf(
     readSmf(perform(goose, all, { ticksPerQuarter: 480, format: 1, key: null, random })),
   );

@@ -222,7 +222,7 @@ function piano(piece: Piece): TruePart {
   return { instrument: 'piano', name: 'Piano', notes: [...upper, ...inner.filter(fits), ...left] };
 }
 
-function drums(piece: Piece): TruePart {
+export function drums(piece: Piece): TruePart {
   const { random, bars } = piece;
   const notes: TrueNote[] = [];
   const hit = (at: number, key: number) =>

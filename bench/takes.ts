@@ -2,7 +2,7 @@
  * The corpus played in many manners and measured: one function for the table in docs/accuracy.md and for the floors in
  * tests.
  */
-import { instrumentById } from '../src/core/instruments';
+import { instrumentById, speaksAtOnce } from '../src/core/instruments';
 import { performanceFromSmf, type Performance } from '../src/core/performance';
 import { readSmf } from '../src/core/smf';
 import { QUARTER } from '../src/core/time';
@@ -17,7 +17,7 @@ import { NO_SETTINGS } from '../src/core/settings';
 export interface Take {
   name: string;
   manner: Partial<Manner>;
-  /** Every track played ahead by a lead of its own, 60–250 ms. */
+  /** Every track played ahead by a lead of its own, 60–250 ms, but for those that sound at once: struck and plucked. */
   leads?: true;
 }
 
@@ -66,12 +66,14 @@ export function playTake(
 ): Uint8Array {
   const random = seeded(seed);
   const players = score.parts.map((part, i) => {
-    const { unpitched, programs } = instrumentById(part.instrument);
+    const instrument = instrumentById(part.instrument);
+    const { unpitched, programs } = instrument;
+    const lead = leads ? random.between(60, 250) : 0;
     const own: Manner = {
       ...MECHANICAL,
       ...manner,
       swing: score.swing,
-      lead: leads ? random.between(60, 250) : 0,
+      lead: speaksAtOnce(instrument) ? 0 : lead,
       ...(unpitched && { overlap: 0, release: 0.5 }),
     };
     return { trackName: part.name, channel: unpitched ? 10 : i + 1, program: programs[0] ?? null, manner: own };

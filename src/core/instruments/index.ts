@@ -9,3 +9,4 @@ export { nameDetails, nameWords, type NameDetails } from './name-words';
 export * from './tunings';
 export * from './drum-layouts';
 export * from './percussion-groups';
+export { speaksAtOnce } from './attack';

@@ -11,7 +11,7 @@ import type { StaffNotes } from './layout/staff-notes';
 import type { MarkReport } from './marks';
 import type { BarKey } from './pitch/keys';
 import type { BeatLine } from './timing/beats';
-import type { Lead } from './timing/lead';
+import type { Lead } from './timing/leads';
 import type { OrnamentReport } from './timing/ornaments';
 import type { Swing } from './timing/swing';
 

@@ -8,7 +8,7 @@ import * as notation from '../notation/stages';
 import type { Piece } from '../piece';
 import type { BarKey } from '../pitch/keys';
 import { isDefaultKey } from '../pitch/signatures';
-import type { Lead } from '../timing/lead';
+import type { Lead } from '../timing/leads';
 import type { Swing } from '../timing/swing';
 import { auditQueries } from './audit';
 import type { AuditedPart } from './audit-parts';

@@ -25,7 +25,7 @@ export function auditParts(
       pins: settings.grids[id] ?? NO_CHOICES,
       model: settings.doubles[id],
     };
-    const inputs = { part, written, grid, taken, ...decided, bars, line, swing, tempo };
+    const inputs = { part, written, grid, taken, confirmed: settings.leads, ...decided, bars, line, swing, tempo };
     return { ...one, audit: memo.run(stages.audited, inputs, id) };
   });
 }

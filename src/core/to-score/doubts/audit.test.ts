@@ -39,8 +39,27 @@ describe('the audit of a conversion', () => {
       quarters(16).map((note) => ({ ...note, at: note.at + 1 })),
       { ...NO_SETTINGS, leads: { [trackId('t1')]: 40 } },
     );
-    expect(audit.parts[0]!.lead).toEqual({ notes: 16, milliseconds: 40 });
-    expect(audit.words).toMatch(/16 of them after the lead of Flute, 40 ms, was taken out/);
+    expect(audit.parts[0]).toMatchObject({ inPlace: 0, lead: { notes: 16, milliseconds: 40, unconfirmed: 0 } });
+    expect(audit.words).toBe('All 16 notes are written; 16 moved 40 ms later for the lead of Flute, as decided.');
+  });
+  it('says that nobody has confirmed a lead it found itself', () => {
+    const steady = {
+      name: 'Piano',
+      notes: Array.from({ length: 32 }, (_, i) => ({ key: 60, at: i / 2, length: 0.4 })),
+    };
+    const ahead = (name: string, early: number) => ({
+      name,
+      notes: quarters(24).map((note, i) => ({ ...note, at: note.at + 1 - early + 0.004 * Math.sin(i * 2.3) })),
+    });
+    const one = toScore(performanceOf([steady, ahead('Violin', 0.2)], at120), NO_SETTINGS).audit;
+    expect(one.words).toMatch(/; 24 moved 100 ms later for the lead of Violin, which nobody has confirmed\.$/);
+    const two = [steady, ahead('Violin', 0.2), ahead('Cello', 0.16)];
+    const played = performanceOf(two, at120);
+    expect(toScore(played, NO_SETTINGS).audit.words).toMatch(
+      /; 48 moved by up to 100 ms for the leads of 2 parts, nobody has confirmed them\.$/,
+    );
+    const settled = { ...NO_SETTINGS, leads: { [trackId('t3')]: 80 } };
+    expect(toScore(played, settled).audit.words).toMatch(/nobody has confirmed 24 of these moves\.$/);
   });
   it('tells notes behind signs, changed by people, and struck twice apart', () => {
     const graced: HandNote[] = [

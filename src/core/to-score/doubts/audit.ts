@@ -7,7 +7,7 @@
  * Takes the written parts with the notes they came from; gives, part by part, how many notes are written where they
  * were played, how far off at most, and what became of the others. A difference no stage answers for becomes a query.
  */
-import { queryId } from '../../base';
+import { queryId, type TrackId } from '../../base';
 import type { CastPart } from '../../casting';
 import type { NoteId, PlayedNote } from '../../performance';
 import type { AuditDoubt, Query } from '../../queries';
@@ -28,18 +28,18 @@ import { isOffGrid } from './track-doubts';
 import type { GridChoice } from '../timing/grid';
 import { swung, type Swing } from '../timing/swing';
 import type { PlacedNote } from '../timing/timed-note';
-import type { GridPin, NoteEdit } from '../../settings';
+import type { ConversionSettings, GridPin, NoteEdit } from '../../settings';
 
 /** What became of the played notes of one part. Every note is counted once. */
 export interface PartAudit {
   part: PartId;
   notes: number;
-  /** Written at the place they were played at, their track's lead taken out, at their own pitch. */
+  /** Written at the place they were played at, at their own pitch. */
   inPlace: number;
   /** The farthest of those from its place. */
   within: Milliseconds;
-  /** Of those in place: how many had a lead taken out, and how much. */
-  lead: { notes: number; milliseconds: Milliseconds };
+  /** Moved by the lead of their track: how many and by how much, and how many by one that nobody has confirmed. */
+  lead: { notes: number; milliseconds: Milliseconds; unconfirmed: number };
   /** Written as a sign: behind trills, tremolos and grace notes, in spread chords. */
   signs: number;
   /** Struck twice on one place, written once. */
@@ -69,7 +69,9 @@ export interface AuditInput {
   written: Part;
   grid: GridChoice;
   /** Seconds taken out of each track. */
-  leads: ReadonlyMap<string, Seconds>;
+  leads: ReadonlyMap<TrackId, Seconds>;
+  /** Leads that somebody has set. */
+  confirmed: ConversionSettings['leads'];
   edits: readonly NoteEdit[];
   pins: readonly GridPin[];
   /** It was decided that it is written as another part. */
@@ -88,7 +90,7 @@ export interface AuditContext {
 const ROUNDING: Seconds = 0.0025;
 
 export function auditPart(
-  { part, written, grid, leads, edits, pins, follows }: AuditInput,
+  { part, written, grid, leads, confirmed, edits, pins, follows }: AuditInput,
   context: AuditContext,
 ): PartAudit {
   const audit: PartAudit = {
@@ -96,7 +98,7 @@ export function auditPart(
     notes: 0,
     inPlace: 0,
     within: 0,
-    lead: { notes: 0, milliseconds: 0 },
+    lead: { notes: 0, milliseconds: 0, unconfirmed: 0 },
     signs: 0,
     merged: 0,
     edited: 0,
@@ -114,12 +116,12 @@ export function auditPart(
   for (const { track, notes } of part.sources)
     for (const note of notes) {
       audit.notes++;
-      judge(note, leads.get(track) ?? 0);
+      judge(note, track, leads.get(track) ?? 0);
     }
   audit.within = Math.round(audit.within * 10) / 10;
   return audit;
 
-  function judge(note: PlayedNote, lead: Seconds): void {
+  function judge(note: PlayedNote, track: TrackId, lead: Seconds): void {
     const sound = sounds.get(note.id);
     const from = placed.get(note.id);
     if (graces.has(note.id)) audit.signs++;
@@ -129,7 +131,7 @@ export function auditPart(
     else if (touched.has(note.id)) audit.edited++;
     else if (sound.key !== note.key && !part.instrument.unpitched) audit.repitched.push(note.id);
     else if (from.ornament?.arpeggio) audit.signs++;
-    else judgePlace(note, from, sound, lead);
+    else judgePlace(note, from, sound, { lead, sure: confirmed[track] !== undefined });
   }
 
   /** A note written as another one: behind a sign, or struck twice. */
@@ -139,7 +141,12 @@ export function auditPart(
     else audit.merged++;
   }
 
-  function judgePlace(note: PlayedNote, from: PlacedNote, sound: ScoreSound, lead: Seconds): void {
+  function judgePlace(
+    note: PlayedNote,
+    from: PlacedNote,
+    sound: ScoreSound,
+    { lead, sure }: { lead: Seconds; sure: boolean },
+  ): void {
     const { tempo, ticksPerQuarter, swing, line } = context;
     const away = Math.abs(
       secondsAtTick(tempo, ticksFromUnits(swung(sound.start, swing, line), ticksPerQuarter)) -
@@ -156,10 +163,13 @@ export function auditPart(
     else if (sound.start !== home && (from.meant !== undefined || isOffGrid(onPage, grid, line)))
       audit.displaced.push({ note: note.id, by: Math.round(home - sound.start) });
     else if (!atStart && away > ROUNDING && isOffGrid(from, grid, line)) audit.moved++;
-    else {
+    else if (lead !== 0 && !atStart) {
+      const { notes, unconfirmed } = audit.lead;
+      const milliseconds = Math.round(lead * 1000);
+      audit.lead = { notes: notes + 1, milliseconds, unconfirmed: unconfirmed + (sure ? 0 : 1) };
+    } else {
       audit.inPlace++;
       if (!atStart) audit.within = Math.max(audit.within, away * 1000);
-      if (lead !== 0) audit.lead = { notes: audit.lead.notes + 1, milliseconds: Math.round(lead * 1000) };
     }
   }
 }
@@ -231,31 +241,22 @@ function trillQuery(grid: GridChoice, query: AuditQuery): Query[] {
 }
 
 /**
- * The audits in a sentence: "All 4,312 notes are written; 4,290 where they were played, within 9 ms (310 after the lead
- * of Horn, 80 ms, was taken out); 22 as trills, grace notes or spread chords."
+ * The audits in a sentence: "All 4,312 notes are written; 3,980 where they were played, within 9 ms; 310 moved 80 ms later for the
+ * lead of Horn, which nobody has confirmed; 22 behind a trill, tremolo, grace note or in a spread chord."
  */
 export function auditInWords(audits: readonly PartAudit[], names: ReadonlyMap<PartId, string>): string {
   const sum = (of: (audit: PartAudit) => number) => audits.reduce((total, audit) => total + of(audit), 0);
-  const number = (value: number) => value.toLocaleString('en');
   const notes = sum((one) => one.notes);
   if (notes === 0) return 'There is no note to write.';
   const missing = sum((one) => one.missing.length);
   const inPlace = sum((one) => one.inPlace);
   const within = Math.ceil(audits.reduce((most, one) => Math.max(most, one.within), 0));
-  const led = audits.filter((one) => one.lead.notes > 0);
-  const leadsInWords = () => {
-    const [first, ...others] = led;
-    if (!first) return '';
-    if (others.length > 0)
-      return ` (${number(sum((one) => one.lead.notes))} of them after the leads of ${led.length} parts were taken out)`;
-    return ` (${number(first.lead.notes)} of them after the lead of ${names.get(first.part) ?? first.part}, ${Math.abs(first.lead.milliseconds)} ms, was taken out)`;
-  };
-  const leads = leadsInWords();
   const place = within === 0 ? 'exactly where they were played' : `where they were played, within ${within} ms`;
   const written =
     missing > 0
       ? `${number(notes - missing)} of ${number(notes)} notes are written`
       : `All ${number(notes)} notes are written`;
+  if (inPlace === notes) return `${written} ${place}.`;
   const others = [
     [sum((one) => one.signs), 'behind a trill, tremolo, grace note or in a spread chord'],
     [sum((one) => one.merged), 'struck twice in one place and written once'],
@@ -265,9 +266,28 @@ export function auditInWords(audits: readonly PartAudit[], names: ReadonlyMap<Pa
     [missing, 'not written, asked about'],
   ] as const;
   const rest = others.filter(([count]) => count > 0).map(([count, words]) => `${number(count)} ${words}`);
-  const first =
-    inPlace === notes && missing === 0
-      ? `All ${number(notes)} notes are written ${place}${leads}`
-      : `${written}; ${number(inPlace)} ${place}${leads}`;
-  return `${[first, ...rest].join('; ')}.`;
+  const kept = inPlace > 0 ? [`${number(inPlace)} ${place}`] : [];
+  return `${[written, ...kept, ...leadsInWords(audits, names), ...rest].join('; ')}.`;
 }
+
+/** A lead is a move: how many notes, how far, and whether anybody has said so. */
+function leadsInWords(audits: readonly PartAudit[], names: ReadonlyMap<PartId, string>): string[] {
+  const led = audits.filter(({ lead }) => lead.notes > 0);
+  const [first, ...others] = led;
+  if (!first) return [];
+  const moved = led.reduce((notes, { lead }) => notes + lead.notes, 0);
+  const unconfirmed = led.reduce((notes, { lead }) => notes + lead.unconfirmed, 0);
+  if (others.length === 0) {
+    const { milliseconds } = first.lead;
+    const way = `${Math.abs(milliseconds)} ms ${milliseconds > 0 ? 'later' : 'earlier'}`;
+    const by = unconfirmed > 0 ? 'which nobody has confirmed' : 'as decided';
+    return [`${number(moved)} moved ${way} for the lead of ${names.get(first.part) ?? first.part}, ${by}`];
+  }
+  const most = led.reduce((ms, { lead }) => Math.max(ms, Math.abs(lead.milliseconds)), 0);
+  const confirmed = unconfirmed === 0 ? 'as decided' : `nobody has confirmed ${amongThem(unconfirmed, moved)}`;
+  return [`${number(moved)} moved by up to ${most} ms for the leads of ${led.length} parts, ${confirmed}`];
+}
+
+const amongThem = (some: number, all: number) => (some === all ? 'them' : `${number(some)} of these moves`);
+
+const number = (value: number) => value.toLocaleString('en');

@@ -3,7 +3,7 @@ import type { NoteId, PartId, TrackId } from '../../base';
 import type { Casting, CastPart } from '../../casting';
 import type { Performance } from '../../performance';
 import type { Part, TempoMark } from '../../score';
-import type { GridPin, NoteEdit } from '../../settings';
+import type { ConversionSettings, GridPin, NoteEdit } from '../../settings';
 import type { Bar, Seconds, TempoMap } from '../../time';
 import { meterDoubts } from './meter-doubts';
 import { tempoDoubts } from './tempo-doubts';
@@ -60,6 +60,7 @@ export const audited = stage(
     written,
     grid,
     taken,
+    confirmed,
     edits,
     pins,
     model,
@@ -73,6 +74,8 @@ export const audited = stage(
     grid: GridChoice;
     /** Leads taken out of its tracks, in their order. */
     taken: readonly Seconds[];
+    /** Leads that somebody has set. */
+    confirmed: ConversionSettings['leads'];
     edits: readonly NoteEdit[];
     pins: readonly GridPin[];
     /** The part it was decided to follow. */
@@ -84,7 +87,7 @@ export const audited = stage(
   }) => {
     const leads = new Map<TrackId, Seconds>(part.tracks.map((track, t) => [track, taken[t]!]));
     return auditPart(
-      { part, written, grid, leads, edits, pins, follows: model !== undefined },
+      { part, written, grid, leads, confirmed, edits, pins, follows: model !== undefined },
       { bars, line, swing, tempo, ticksPerQuarter: tempo.ticksPerQuarter },
     );
   },

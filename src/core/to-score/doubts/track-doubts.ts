@@ -13,7 +13,7 @@ import { beatIndexAt, type BeatLine } from '../timing/beats';
 import type { GridChoice } from '../timing/grid';
 import { usualKey, type BarKey } from '../pitch/keys';
 import { isDefaultKey } from '../pitch/signatures';
-import { LEAST_LEAD_CONFIDENCE, type Lead } from '../timing/lead';
+import { LEAST_ASKED_CONFIDENCE, LEAST_LEAD_CONFIDENCE, type Lead } from '../timing/leads';
 import { rangeQueries, type Place } from './range-doubts';
 import type { PlacedNote } from '../timing/timed-note';
 import type { InstrumentId } from '../../instruments';
@@ -110,6 +110,7 @@ export function leadQueries(casting: Casting, leads: ReadonlyMap<TrackId, Lead>)
     part.tracks.flatMap((track): Query[] => {
       const lead = leads.get(track)!;
       if (lead.pinned || lead.milliseconds === 0 || lead.confidence >= LEAST_LEAD_CONFIDENCE) return [];
+      if (lead.confidence < LEAST_ASKED_CONFIDENCE) return [];
       return [
         {
           id: queryId(`lead/${track}`),

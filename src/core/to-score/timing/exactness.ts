@@ -42,6 +42,10 @@ const SLIGHT: Seconds = 0.02;
 const EARLIEST: Seconds = 0.32;
 const LATEST: Seconds = 0.06;
 const LEAST_DISPLACED = 8;
+/** Share of the onsets: music has far more of them on its beats. */
+const FEW_ON_BEATS = 0.18;
+/** A whole file stands no further beside its barlines. */
+const MOST_OF_FILE: Seconds = 0.2;
 /** Tuplets that go over several beats, and nats for one of them. */
 const WIDE_DIVISIONS = [5, 7] as const;
 const WIDE = 5;
@@ -62,7 +66,7 @@ const FINEST: WrittenUnits = QUARTER / 16;
 
 /** @param notes of one track @param mayBeDisplaced nobody has set the track's lead */
 export function findExact(notes: readonly PlayedNote[], line: BeatLine, mayBeDisplaced: boolean): ExactTrack {
-  const ticks = [...new Set(notes.map((note) => note.start))].sort((a, b) => a - b);
+  const ticks = ticksOf(notes);
   if (ticks.length === 0) return { places: new Map(), offset: 0, share: 0 };
   const onGrid = judge(ticks, 0, line);
   let best = { ...onGrid, offset: 0 };
@@ -75,11 +79,65 @@ export function findExact(notes: readonly PlayedNote[], line: BeatLine, mayBeDis
       if (cost < best.cost && judged.places.size >= DISPLACED_SHARE * ticks.length) best = { ...judged, cost, offset };
     }
   }
-  const places = new Map(
-    notes.flatMap((note) => (best.places.has(note.start) ? [[note.id, best.places.get(note.start)!] as const] : [])),
-  );
-  return { places, offset: best.offset, share: places.size / notes.length };
+  return trackOf(notes, best);
 }
+
+function trackOf(notes: readonly PlayedNote[], { places: at, offset }: Judgement & { offset: Ticks }): ExactTrack {
+  const places = new Map(
+    notes.flatMap((note) => (at.has(note.start) ? [[note.id, at.get(note.start)!] as const] : [])),
+  );
+  return { places, offset, share: notes.length === 0 ? 0 : places.size / notes.length };
+}
+
+/** As if nothing else had been tried: the whole track stands beside the grid by so many ticks. */
+export function exactAt(notes: readonly PlayedNote[], line: BeatLine, offset: Ticks): ExactTrack {
+  const ticks = ticksOf(notes);
+  return trackOf(notes, { ...judge(ticks, offset, line), offset });
+}
+
+/**
+ * By how much a whole file stands beside its barlines: all of its tracks are exact, and hardly a note stands on a beat. Each track
+ * by itself could as well be off the beat; all of them together are not.
+ *
+ * @returns null where the file stands on its barlines
+ */
+export function commonOffset(
+  tracks: readonly (readonly PlayedNote[])[],
+  own: readonly ExactTrack[],
+  line: BeatLine,
+): Ticks | null {
+  const played = tracks.flatMap((notes, t) => (notes.length > 0 ? [{ exact: own[t]!, ticks: ticksOf(notes) }] : []));
+  const whole = played.length > 1 && played.every(({ exact }) => exact.share >= DISPLACED_SHARE);
+  if (!whole) return null;
+  const onBeats = played.reduce((sum, { exact, ticks }) => sum + countOnBeats(ticks, exact.offset, line), 0);
+  if (onBeats > FEW_ON_BEATS * played.reduce((sum, { ticks }) => sum + ticks.length, 0)) return null;
+  const step = QUARTER / 8 / line.unitsPerTick;
+  const most = (seconds: Seconds) => seconds / line.secondsPerUnit[0]! / line.unitsPerTick;
+  const offsets = new Set(
+    played.flatMap(({ exact }) => [-4, -3, -2, -1, 0, 1, 2, 3, 4].map((k) => exact.offset + Math.round(k * step))),
+  );
+  const costs = [...offsets]
+    .filter((offset) => Math.abs(offset) <= most(MOST_OF_FILE))
+    .map((offset) => ({
+      offset,
+      cost:
+        played.reduce((sum, { ticks }) => sum + judge(ticks, offset, line).cost, 0) +
+        PER_SECOND_OF_DISPLACEMENT * Math.abs(offset) * line.unitsPerTick * line.secondsPerUnit[0]!,
+    }));
+  const best = costs.reduce((a, b) => (b.cost < a.cost ? b : a), { offset: 0, cost: Infinity });
+  return best.offset === 0 ? null : best.offset;
+}
+
+/** Onsets that stand on a beat as the track is heard. */
+function countOnBeats(ticks: readonly Ticks[], offset: Ticks, line: BeatLine): number {
+  return ticks.filter((tick) => {
+    const at = (tick - offset) * line.unitsPerTick;
+    return Math.abs(at - line.starts[beatIndexAt(line, at)]!) < line.unitsPerTick / 2;
+  }).length;
+}
+
+const ticksOf = (notes: readonly PlayedNote[]): Ticks[] =>
+  [...new Set(notes.map((note) => note.start))].sort((a, b) => a - b);
 
 /**
  * Displaced by a sixteenth and more it could as well be off the beat; the more so where a few milliseconds explain the

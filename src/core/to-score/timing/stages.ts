@@ -2,6 +2,7 @@
 import type { TrackId } from '../../base';
 import type { Casting, CastPart } from '../../casting';
 import type { Performance, PlayedNote } from '../../performance';
+import { speaksAtOnce } from '../../instruments';
 import type { ConversionSettings, NoteEdit } from '../../settings';
 import {
   secondsAtTick,
@@ -10,15 +11,16 @@ import {
   type Milliseconds,
   type Seconds,
   type TempoMap,
+  type Ticks,
   type WrittenUnits,
 } from '../../time';
 import { stage } from '../../base/stage';
 import { layBeats, type BeatLine } from './beats';
 import { applyEdits } from './edits';
-import { findExact, type ExactTrack } from './exactness';
+import { exactAt, findExact, type ExactTrack } from './exactness';
 import { findMeantEnds } from './gates';
 import type { GridChoice } from './grid';
-import { estimateLeads } from './lead';
+import { estimateLeads } from './leads';
 import { findOrnaments, NO_ORNAMENTS, type OrnamentReport } from './ornaments';
 import { findSwing, withoutSwing, type Swing } from './swing';
 import { swingSigns } from './swing-signs';
@@ -30,6 +32,8 @@ export interface MusicTrack {
   notes: readonly PlayedNote[];
   /** It is one hand of a player, recorded apart. */
   hand?: true;
+  /** Whoever plays it is struck or plucked, and sounds at once. */
+  struck?: true;
 }
 
 export const beats = stage('beats', ({ laid, tempo }: { laid: readonly Bar[]; tempo: TempoMap }) =>
@@ -42,6 +46,7 @@ export const musicTracks = stage(
   ({ performance, casting }: { performance: Performance; casting: Casting }): MusicTrack[] => {
     const notes = new Map<TrackId, Map<number, PlayedNote>>();
     const hands = new Set<TrackId>();
+    const held = new Set<TrackId>();
     for (const part of casting.parts)
       for (const source of part.sources) {
         const own = notes.get(source.track) ?? new Map<number, PlayedNote>();
@@ -49,10 +54,13 @@ export const musicTracks = stage(
         for (const note of source.notes) own.set(note.id, note);
         notes.set(source.track, own);
         if (source.staff !== null) hands.add(source.track);
+        if (!speaksAtOnce(part.instrument)) held.add(source.track);
       }
     return performance.tracks.flatMap(({ id }) => {
       const own = notes.get(id);
-      return own ? [{ id, notes: [...own.values()], ...(hands.has(id) && { hand: true as const }) }] : [];
+      if (!own) return [];
+      const facts = { ...(hands.has(id) && { hand: true as const }), ...(!held.has(id) && { struck: true as const }) };
+      return [{ id, notes: [...own.values()], ...facts }];
     });
   },
 );
@@ -65,15 +73,18 @@ export const exactness = stage(
     line,
     pin,
     said,
+    offset,
   }: {
     track: MusicTrack;
     line: BeatLine;
     pin: Milliseconds | undefined;
     /** What another version of the music says of its notes. */
     said: Performance['meant'];
+    /** By which the whole file stands beside the grid, where that is known. */
+    offset?: Ticks;
   }): { exact: ExactTrack; meant: MeantTimes | undefined } => {
     if (said) return saidBy(notes, said, line);
-    const exact = findExact(notes, line, pin === undefined);
+    const exact = offset === undefined ? findExact(notes, line, pin === undefined) : exactAt(notes, line, offset);
     // A lead that somebody set moves what was exact.
     if (pin) return { exact, meant: undefined };
     return { exact, meant: { starts: exact.places, ends: findMeantEnds(notes, exact.places, line).ends } };
@@ -114,8 +125,7 @@ export const leads = stage(
       new Map(tracks.map(({ id, notes }) => [id, timeNotes(notes, tempo, 0)])),
       line,
       pins,
-      new Map(tracks.map(({ id }, t) => [id, exact[t]!])),
-      new Set(tracks.flatMap(({ id, hand }) => (hand ? [id] : []))),
+      new Map(tracks.map(({ id, hand = false, struck = false }, t) => [id, { exact: exact[t]!, hand, struck }])),
     ),
 );
 

@@ -4,10 +4,12 @@ import { NO_CHOICES } from '../../settings';
 import type { Seconds } from '../../time';
 import type { Progress } from '../conversion';
 import type { Piece } from '../piece';
+import { commonOffset } from './exactness';
 import { fitGrids, type GridChoice } from './grid';
-import { appliedLead, type Lead } from './lead';
+import { appliedLead, type Lead } from './leads';
 import type { OrnamentReport } from './ornaments';
 import * as stages from './stages';
+import type { MusicTrack } from './stages';
 import type { Swing } from './swing';
 
 /** A part whose notes have written starts. */
@@ -31,9 +33,7 @@ export function* timeParts(piece: Piece): Generator<Progress, Timing> {
   const { tempo } = performance;
   yield { stage: 'lead', done: 0.1 };
   const tracks = memo.run(stages.musicTracks, { performance, casting });
-  const exactness = tracks.map((track) =>
-    memo.run(stages.exactness, { track, line, pin: settings.leads[track.id], said: performance.meant }, track.id),
-  );
+  const exactness = exactnessOf(piece, tracks);
   const exact = exactness.map((one) => one.exact);
   const leads = memo.run(stages.leads, { tracks, exact, line, tempo, pins: settings.leads });
   const meantOf = new Map(tracks.map(({ id }, t) => [id, exactness[t]!.meant]));
@@ -85,4 +85,27 @@ export function* timeParts(piece: Piece): Generator<Progress, Timing> {
     ),
   }));
   return { parts, leads, swing };
+}
+
+/** What the file says exactly of each track; a file that stands beside its barlines does so with all of them. */
+function exactnessOf({ performance, settings, line, memo }: Piece, tracks: readonly MusicTrack[]) {
+  const own = tracks.map((track) =>
+    memo.run(stages.exactness, { track, line, pin: settings.leads[track.id], said: performance.meant }, track.id),
+  );
+  if (performance.meant || Object.keys(settings.leads).length > 0) return own;
+  const offset = commonOffset(
+    tracks.map(({ notes }) => notes),
+    own.map(({ exact }) => exact),
+    line,
+  );
+  if (offset === null) return own;
+  return tracks.map((track, t) => {
+    if (own[t]!.exact.offset === offset) return own[t]!;
+    const together = memo.run(
+      stages.exactness,
+      { track, line, pin: undefined, said: undefined, offset },
+      `${track.id} with the file`,
+    );
+    return together.exact.share >= own[t]!.exact.share ? together : own[t]!;
+  });
 }

@@ -1,10 +1,10 @@
 import { describe, expect, it } from 'vitest';
-import { performanceOf, tempo } from '../../../testing/music';
-import { trackId } from '../../base';
-import { barsOfPerformance } from '../../performance';
-import { layBeats } from './beats';
+import { performanceOf, tempo } from '../../../../testing/music';
+import { trackId } from '../../../base';
+import { barsOfPerformance } from '../../../performance';
+import { layBeats } from '../beats';
 import { estimateLeads } from './lead';
-import { timeNotes } from './timed-note';
+import { timeNotes } from '../timed-note';
 
 describe('lead', () => {
   const performance = performanceOf(
