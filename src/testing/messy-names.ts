@@ -63,8 +63,8 @@ const LIST: Record<string, string> = {
   organ: 'Organ | Orgel | Pipe Organ | Church Organ full | Orgue | Organo',
   accordion: 'Accordion | Akkordeon | Fisarmonica | Accord.',
   harp: 'HARP | Hp. | Harfe gliss | Arpa | Harpe | Hrp | Harp LH',
-  guitar:
-    'Gtr | Acoustic Guitar | Nylon Gtr | Gitarre | Chitarra | Guitare | Ac Gtr strum | Guitarra | Classical Guitar',
+  'acoustic-guitar': 'Acoustic Guitar | Ac Gtr strum',
+  guitar: 'Gtr | Nylon Gtr | Gitarre | Chitarra | Guitare | Guitarra | Classical Guitar',
   'electric-guitar': 'E-Gtr | Electric Guitar | EGtr dist | Elec Gtr clean | E-Gitarre | Lead Gtr',
   'bass-guitar':
     'E-Bass | Bass Gtr | Bass Guitar | Electric Bass | Slap Bass | Fretless Bass | Elec Bass DI | Basso elettrico',
@@ -114,7 +114,8 @@ const HELD_OUT: Record<string, string> = {
   piano: 'Piano (felt) | PNO RH low',
   'drum-kit': 'Drums (brushes) | Schlagzeug Set',
   'bass-guitar': 'El. Bass | Bass guitar pick',
-  guitar: 'Steel Gtr strums | Gitarre 2 zupf',
+  guitar: 'Gitarre 2 zupf',
+  'acoustic-guitar': 'Steel Gtr strums',
   choir: 'Choir Women Ah | Chor mf',
   violin: 'Vln1_A_desk3 | VIOLINS 2 div. | V.I leg | Violino primo | vlns 1 sul G | Vl II tremolo',
   viola: 'VLA_sord | Violas (6) | Bratsche solo',

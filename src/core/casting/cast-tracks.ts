@@ -4,6 +4,7 @@
  */
 import {
   instrumentById,
+  nameWords,
   recognise,
   SURE_ENOUGH,
   TECHNIQUE_PROGRAMS,
@@ -25,12 +26,13 @@ export const DOUBTFUL = 0.6;
 
 export function castTracks(performance: Performance, settings: CastingSettings): CastTrack[] {
   const band = performance.tracks.some((track) => track.notes.length > 0 && onPercussionChannel(track));
-  const alone = performance.tracks.map((track) => recogniseTrack(track, band));
+  const around = { band, choir: isChoir(performance.tracks), sameProgram: haveOneProgram(performance.tracks) };
+  const alone = performance.tracks.map((track) => recogniseTrack(track, around));
   return performance.tracks.map((track, i) => {
     const recognition =
       isClear(alone[i]!) || track.notes.length === 0
         ? alone[i]!
-        : recogniseTrack(track, band, companyOf(alone, performance.tracks, i));
+        : recogniseTrack(track, around, companyOf(alone, performance.tracks, i));
     return castTrack(track, recognition, settings);
   });
 }
@@ -39,16 +41,40 @@ function onPercussionChannel({ channels }: PlayedTrack): boolean {
   return channels.length > 0 && channels.every((channel) => channel === PERCUSSION_CHANNEL);
 }
 
+/** Two voices of a choir and more are named. */
+function isChoir(tracks: readonly PlayedTrack[]): boolean {
+  const named = tracks.filter(({ name }) => nameWords(name).some((word) => SUNG.test(word)));
+  return named.length > 1 && !tracks.some(({ name }) => nameWords(name).some((word) => BOWED.test(word)));
+}
+
+/** Names of voices that mean nothing else, and of strings, among which an alto is a viola. */
+const SUNG = /^(sopran[oie]?s?|tenor[ei]?s?|ténors?|satb|bariton[ei]?)$/;
+const BOWED = /^(vln?|violon|violin[oie]?s?|vc|vcl|cello|violoncell[oei])$/;
+
+/** Of three tracks and more with notes: nobody chose that program. */
+function haveOneProgram(tracks: readonly PlayedTrack[]): boolean {
+  const programs = tracks
+    .filter((track) => track.notes.length > 0 && !onPercussionChannel(track))
+    .map(({ programs: [first] }) => first?.program ?? null);
+  return programs.length > 2 && new Set(programs).size === 1;
+}
+
+interface Around {
+  band: boolean;
+  choir: boolean;
+  sameProgram: boolean;
+}
+
 function recogniseTrack(
   track: PlayedTrack,
-  band: boolean,
+  around: Around,
   company: Company = { above: null, below: null },
 ): Recognition {
   return recognise({
     name: track.name,
     program: track.programs[0]?.program ?? null,
     percussionChannel: onPercussionChannel(track),
-    band,
+    ...around,
     keys: track.notes.map((note) => note.key),
     mostAtOnce: mostAtOnce(track.notes),
     company,

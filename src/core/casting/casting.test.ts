@@ -54,6 +54,37 @@ describe('names, numbers and order of parts', () => {
     const drums: HandTrack = { name: 'Drums', notes: [{ key: 36, at: 0, length: 1, channel: 10 }] };
     expect(names([...choir, track('Bass', 40), drums])).toContain('Bass Guitar');
   });
+  it('take a bass beside a drum kit for a bass guitar, whatever stands in for it', () => {
+    const drums: HandTrack = { name: 'Drums', notes: [{ key: 36, at: 0, length: 1, channel: 10 }] };
+    const bass = (program: number): HandTrack => ({ name: 'Bass', program, notes: tune(40) });
+    for (const program of [1, 5, 26, 34, 39]) expect(names([drums, bass(program)])).toContain('Bass Guitar');
+    expect(names([drums, bass(59)])).toContain('Tuba');
+  });
+  it('take an alto for a voice in a choir and leave it open elsewhere', () => {
+    expect(names([track('Soprano', 67), track('Alto', 62), track('Tenor', 55)])).toContain('Alto');
+    expect(names([track('Violin', 67), track('Alto', 62), track('Cello', 48)])).toContain('Viola');
+  });
+  it('believe a program that somebody chose, and not one that all tracks have', () => {
+    const of = (name: string, program: number): HandTrack => ({ name, program, notes: tune(60) });
+    expect(names([of('MIDI 11', 31), of('Staff-5', 39), of('', 62)])).toEqual([
+      'Brass',
+      'Electric Guitar',
+      'Bass Guitar',
+    ]);
+    const { output } = cover([of('a', 74), of('b', 74), of('c', 74)]);
+    for (const { confidence } of output.tracks.slice(1)) expect(confidence).toBeLessThan(DOUBTFUL);
+  });
+  it('keep the letters that names have, and join the hands of a keyboard', () => {
+    expect(names([track('Viola A', 60), track('Viola B', 57)])).toEqual(['Viola A', 'Viola B']);
+    expect(names([track('Violin 1 A'), track('Violin 1 A')])).toEqual(['Violin 1 A', 'Violin 1 B']);
+    for (const [right, left] of [
+      ['rh', 'lh'],
+      ['up', 'down'],
+      ['Right Hand', 'Left Hand'],
+      ['Piano upper', 'Piano lower'],
+    ])
+      expect(names([track(right!, 72), track(left!, 48)])).toEqual(['Piano']);
+  });
   it('letter the desks of a divided section', () => {
     expect(names([track('Violin 1 B'), track('Violin 1 A'), track('Violin 2')])).toEqual([
       'Violin 1 A',
@@ -335,7 +366,7 @@ describe('company', () => {
   it('settles what a name leaves open', () => {
     const { output } = cover([
       track('Oboe'),
-      { name: 'Woodwind 3', program: 72, notes: tune(60) },
+      { name: 'Player 3', program: 72, notes: tune(60) },
       { name: 'Bassoon', notes: tune(48) },
     ]);
     expect(output.tracks[2]!.instrument.id).toBe('clarinet-bflat');
@@ -347,7 +378,7 @@ describe('what is not sure', () => {
   const strings = (name: string, program: number) =>
     performanceOf([{ name, program, notes: line([60, 1], [64, 1], [67, 1], [72, 1]) }]);
   it('is asked about, the way it is written first', () => {
-    const { casting, queries } = toScore(strings('16th', 49), NO_SETTINGS);
+    const { casting, queries } = toScore(strings('16th', 1), NO_SETTINGS);
     const track = casting.tracks.find(({ name }) => name === '16th');
     expect(track!.confidence).toBeLessThan(DOUBTFUL);
     const asked = queries.find(({ kind }) => kind === 'unknown-instrument')!;

@@ -136,14 +136,21 @@ function numbersOf(group: readonly Unnamed[]): Map<Unnamed, string> {
     // There are a first and a second violin even when only one of them is here; a lone “Vc 02” is just the cello.
     const isSection = first!.instrument.id === 'violin' && first!.number && first!.number <= 1 + MOST_ABSENT;
     const number = isSection ? ` ${first!.number}` : '';
-    return new Map([[first!, number + (first!.desk && number ? ` ${first!.desk}` : '')]]);
+    return new Map([[first!, number + (first!.desk && (number || first!.number === null) ? ` ${first!.desk}` : '')]]);
   }
+  const desks = new Set(group.map(({ desk }) => desk));
+  if (desks.size === group.length && !desks.has(null) && group.every(({ number }) => number === null))
+    return new Map(group.map((part) => [part, ` ${part.desk}`]));
   const most = group.length + MOST_ABSENT;
   const numbered = group.every((part) => part.number !== null && part.number <= most);
   const places = new Set(group.map((part) => `${part.number}/${part.desk}`));
   if (numbered && places.size === group.length)
     return new Map(group.map((part) => [part, ` ${part.number}${part.desk ? ` ${part.desk}` : ''}`]));
-  if (numbered && first!.instrument.section && new Set(group.map((part) => part.number)).size > 1) {
+  if (
+    numbered &&
+    first!.instrument.section &&
+    (group.some(({ desk }) => desk !== null) || new Set(group.map((part) => part.number)).size > 1)
+  ) {
     return new Map(
       group.map((part) => {
         const desk = group.filter((other) => other.number === part.number);

@@ -1,6 +1,6 @@
 import type { Instrument } from './instrument';
 
-const BLOWN_OR_HELD = new Set(['organ', 'harmonium', 'accordion', 'synthesizer']);
+const BLOWN_OR_HELD = new Set(['organ', 'harmonium', 'accordion', 'bandoneon', 'synthesizer']);
 
 /**
  * Struck and plucked instruments sound the moment they are played: whoever plays them has no reason to be ahead of the

@@ -247,7 +247,7 @@ describe('recognition', () => {
     'Soft E Piano': 'electric-piano',
     Harfe: 'harp',
     'Hp gliss': 'harp',
-    'Acoustic Gtr': 'guitar',
+    'Acoustic Gtr': 'acoustic-guitar',
     Chitarra: 'guitar',
     Uke: 'ukulele',
     Banjo: 'banjo',
@@ -322,13 +322,17 @@ describe('recognition', () => {
   it.each<[string, number, string]>([
     ['Gtr', 28, 'electric-guitar'],
     ['Gtr', 25, 'guitar'],
+    ['Gtr', 26, 'acoustic-guitar'],
+    ['Lead', 31, 'electric-guitar'],
+    ['Woodwind 3', 72, 'clarinet-bflat'],
+    ['Brass', 62, 'brass-section'],
     ['Bs', 33, 'double-bass'],
     ['Bs', 68, 'baritone-sax'],
     ['Bass', 34, 'bass-guitar'],
     ['Tenor', 67, 'tenor-sax'],
     ['Tenor', 53, 'tenor'],
     ['Alto', 66, 'alto-sax'],
-    ['Clav', 8, 'clavichord'],
+    ['Clav', 8, 'clavinet'],
     ['Clav', 7, 'harpsichord'],
   ])('a name that several have, “%s”, is told by program %i: %s', (name, program, instrument) => {
     const [best] = ask(name, { program, keys: [48, 50, 52, 53, 55] }).candidates;

@@ -51,14 +51,37 @@ const HANDS: Record<string, 'left' | 'right'> = {
 const CLUTTER = new Set(
   (
     'midi track inst instrument ch channel copy new close mid far room mic mics main mix stereo mono wet dry full patch library lib legacy pro hd lite v ' +
-    'ks bus stem print bounce take comp edit final version rev rr dup dupl dupe dbl layer default untitled spur piste pista traccia kanal section sect sec div divisi unis ens ensemble hand hands hd mano main'
+    'ks bus stem print bounce take comp edit final version rev rr dup dupl dupe dbl layer default untitled spur piste pista traccia kanal section sect sec div divisi unis ens ensemble hand hands hd mano main xml part staff staves stave system'
   ).split(' '),
 );
+
+/** Instruments built in several keys: a letter after them is the key, not the desk. */
+const IN_KEYS =
+  /^(cl|clar|clarinet|clarinett?[eio]?|klar|klarinette|tr|tpt|trp|trumpet|trompete|trompette|tromba|hn|hns|hr|cor|corno|horn|french|kornett?|cornet|picc|in)$/;
+
+/** What a letter may count the desks of: a number, or an instrument that is built in one key. */
+const isDesk = (previous: string) => /^(\d+|i+)$/.test(previous) || (previous.length > 1 && !IN_KEYS.test(previous));
+
+/** “Piano up”, “down”: staves of a keyboard, where nothing else is said. */
+const STAVES: Record<string, 'left' | 'right'> = {
+  up: 'right',
+  upper: 'right',
+  down: 'left',
+  lower: 'left',
+  oben: 'right',
+  unten: 'left',
+};
+const KEYBOARDS =
+  /^(piano|pno|pf|pn|klavier|klav|organ|org|orgel|harp|hp|celesta|cel|keys|keyboard|kbd|ep|epiano|harpsichord|cembalo)$/;
+
+/** Two numbers joined by a sign are two players: “Horn 2+4”. */
+const PAIR = /\b(\d)\s*[+&]\s*(\d)\b/;
 
 /** Splits off numbers, desks, hands and clutter, and leaves the words that matter. */
 export function nameDetails(name: string): NameDetails {
   const details: NameDetails = { number: null, players: null, desk: null, hand: null, solo: false, words: [] };
   const all = nameWords(name);
+  const keyboard = all.every((word) => STAVES[word] || KEYBOARDS.test(word) || /^\d+$/.test(word));
   all.forEach((word, i) => {
     const previous = all[i - 1];
     const next = all[i + 1];
@@ -72,11 +95,13 @@ export function nameDetails(name: string): NameDetails {
       else details.number ??= Number(word);
     } else if (ORDINAL_ENDINGS.has(word) && /^\d+$/.test(previous ?? '')) return;
     else if (HANDS[word]) details.hand = HANDS[word];
+    else if (keyboard && STAVES[word]) details.hand = STAVES[word];
     else if (word === 'solo' || word === 'soli') details.solo = true;
     else if (ROMAN[word] && i > 0) details.number ??= ROMAN[word];
-    else if (/^[a-d]$/.test(word) && i > 0 && i === all.length - 1 && /^(\d+|i+)$/.test(previous ?? ''))
+    else if (/^[a-d]$/.test(word) && i > 0 && i === all.length - 1 && isDesk(previous!))
       details.desk = word.toUpperCase();
     else if (!CLUTTER.has(word)) details.words.push(word);
   });
+  if (PAIR.test(name)) details.players = 2;
   return details;
 }

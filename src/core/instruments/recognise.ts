@@ -16,6 +16,10 @@ export interface TrackFacts {
   mostAtOnce: number;
   /** There is a drum kit among the tracks. */
   band?: boolean;
+  /** Other tracks are named for voices of a choir. */
+  choir?: boolean;
+  /** All tracks have the same program: nobody chose it. */
+  sameProgram?: boolean;
   /** What the tracks above and below clearly are, where known. */
   company?: { above: Instrument | null; below: Instrument | null };
 }
@@ -88,8 +92,10 @@ export function recognise(facts: TrackFacts): Recognition {
 
   for (const { instrument, weight, evidence } of matchName(words).map((match) => inTheLightOf(facts, match)))
     add(instrument, weight, evidence);
+  if (facts.choir && words.length === 1) byChoir(words[0]!, add);
   if (scores.size === 0) byCompassOfFamily(words, add);
   byProgram(facts, add);
+  if (scores.size === 0 && details.hand) add(instrumentById('piano'), 0.65, `a ${details.hand} hand`);
   if (words.length === 1 && ANY_BASS.has(words[0]!)) byBand(facts, add);
   if (facts.percussionChannel) {
     const named = [...scores.values()].some((candidate) => instrumentById(candidate.instrument).unpitched);
@@ -121,7 +127,7 @@ const MEANS_TOO: Readonly<Record<string, readonly InstrumentId[]>> = {
   ...Object.fromEntries(
     ['gtr', 'gt', 'git', 'guitar', 'gitarre', 'chitarra', 'guitare', 'guitarra', 'guit', 'chit'].map((word) => [
       word,
-      ['electric-guitar', 'bass-guitar'],
+      ['electric-guitar', 'acoustic-guitar', 'bass-guitar'],
     ]),
   ),
   ...Object.fromEntries(
@@ -135,7 +141,8 @@ const MEANS_TOO: Readonly<Record<string, readonly InstrumentId[]>> = {
   ten: ['tenor-sax'],
   baritone: ['baritone-sax'],
   bar: ['baritone-sax'],
-  clav: ['clavichord'],
+  lead: ['electric-guitar', 'voice'],
+  clav: ['harpsichord', 'clavichord'],
 };
 
 /** The instrument a name means, on the program that goes with it. */
@@ -148,9 +155,18 @@ function inTheLightOf(
     program === null
       ? undefined
       : MEANS_TOO[name]?.find((id) => id !== phrase.instrument.id && instrumentById(id).programs.includes(program));
+  const member = program === null ? undefined : memberOf(phrase.instrument, program);
+  if (member) return { instrument: member, weight, evidence: `“${name}” on ${programName(program!)}` };
   if (!other || program === null || phrase.instrument.programs.includes(program))
     return { instrument: phrase.instrument, weight, evidence: `name contains “${name}”` };
   return { instrument: instrumentById(other), weight, evidence: `“${name}” on ${programName(program)}` };
+}
+
+/** “Woodwind 3” on a clarinet's program is the clarinet. */
+function memberOf(section: Instrument, program: number): Instrument | undefined {
+  if (section.id !== 'woodwind-section' && section.id !== 'brass-section') return undefined;
+  const member = instrumentById(USUAL_INSTRUMENT[program] ?? 'unknown');
+  return member.family === section.family && member.id !== section.id ? member : undefined;
 }
 
 /** Words for a family whose members differ in compass; the usual ones first. */
@@ -185,20 +201,25 @@ function byBand(
   add: (instrument: Instrument, weight: number, evidence: string) => void,
 ): void {
   const sings = instrumentById('bass');
-  if (program !== null && program !== 1 && !sings.programs.includes(program)) return;
+  const plain = program === null || program === 1;
   const voice = [company?.above, company?.below].find((one) => one && SINGERS.includes(one.id));
-  if (voice && !band) return add(sings, 0.8, `a bass next to ${voice.names.en}`);
-  if (program !== null && program !== 1) return;
-  if (band) return add(instrumentById('bass-guitar'), 0.78, 'a bass beside a drum kit');
+  if (voice && !band && (plain || sings.programs.includes(program)))
+    return add(sings, 0.8, `a bass next to ${voice.names.en}`);
+  // Beside a drum kit whatever has keys or strings to pluck stands in for a bass guitar; a tuba is one.
+  if (band && (plain || STANDS_IN.has(instrumentById(USUAL_INSTRUMENT[program] ?? 'unknown').family)))
+    return add(instrumentById('bass-guitar'), 0.82, 'a bass beside a drum kit');
+  if (!plain) return;
   add(instrumentById('double-bass'), 0.36, 'a bass');
   add(instrumentById('bass-guitar'), 0.34, 'a bass');
 }
+
+const STANDS_IN: ReadonlySet<Instrument['family']> = new Set(['keyboard', 'plucked']);
 
 /** Two instruments that fit equally well are a question, not an answer, unless one is what is usually meant. */
 function doubtTies(candidates: readonly Candidate[]): void {
   const [best, second] = candidates;
   if (!best || !second || best.confidence - second.confidence > 0.01) return;
-  const usual = Object.values(USUAL_INSTRUMENT);
+  const usual: readonly InstrumentId[] = Object.values(USUAL_INSTRUMENT);
   if (usual.includes(best.instrument) && !usual.includes(second.instrument)) return;
   for (const candidate of candidates) candidate.confidence *= 0.5;
 }
@@ -215,8 +236,14 @@ interface NameMatch {
   at: Set<number>;
 }
 
+/** What many things may be called: anything struck, a whole family. */
+const GENERAL: ReadonlySet<InstrumentId> = new Set(['percussion', 'woodwind-section', 'brass-section', 'women', 'men']);
+
 /** What a lone abbreviation of so many letters is worth; a longer one 0.85. */
 const ABBREVIATED: Record<number, number> = { 0: 0.5, 1: 0.5, 2: 0.75 };
+
+/** Words that say what plays only where nothing else does: “Lead Tpt” is a trumpet. */
+const BY_ITSELF = new Set(['lead', 'fx']);
 
 /** Phrases of the catalogue found in the name; one found inside a longer one does not count. */
 function matchName(words: readonly string[]): NameMatch[] {
@@ -226,7 +253,7 @@ function matchName(words: readonly string[]): NameMatch[] {
     const places = phrase.words.map((word) => words.indexOf(word));
     if (places.some((place) => place < 0)) continue;
     // A single letter (“S.”, “T.”) names a voice only when nothing else stands there.
-    if (phrase.letters === 1 && words.length > 1) continue;
+    if ((phrase.letters === 1 || BY_ITSELF.has(phrase.words.join(' '))) && words.length > 1) continue;
     const inOrder = places.every((place, k) => k === 0 || place === places[k - 1]! + 1);
     // “B Cl” is a bass clarinet, “Cl B” a clarinet in B flat.
     if (!inOrder && phrase.words.some((word) => word.length === 1)) continue;
@@ -237,8 +264,8 @@ function matchName(words: readonly string[]): NameMatch[] {
   }
   if (found.length === 0) found.push(...matchBeginnings(words));
   const inside = (a: Set<number>, b: Set<number>) => a.size < b.size && [...a].every((place) => b.has(place));
-  // “Percussion” is what anything struck may be called; a word for the very thing is worth more.
-  for (const match of found) if (match.phrase.instrument.id === 'percussion') match.weight *= 0.85;
+  // A word for the very thing is worth more.
+  for (const match of found) if (GENERAL.has(match.phrase.instrument.id)) match.weight *= 0.85;
   return (
     found
       .filter((match) => !found.some((other) => inside(match.at, other.at)))
@@ -258,7 +285,7 @@ function matchName(words: readonly string[]): NameMatch[] {
 /** Names cut short ("Trump", "Clarin"): four letters or more that begin a full name. */
 function matchBeginnings(words: readonly string[]): NameMatch[] {
   return words.flatMap((word, place) =>
-    word.length < 4 || TOLD_BY_COMPASS[word]
+    word.length < 4 || word === 'music' || TOLD_BY_COMPASS[word]
       ? []
       : PHRASES.filter((phrase) => phrase.full && phrase.words[0]!.startsWith(word)).map((phrase) => ({
           phrase,
@@ -268,17 +295,34 @@ function matchBeginnings(words: readonly string[]): NameMatch[] {
   );
 }
 
+/** What a program says, which somebody chose; one that nobody chose; that the instrument may have it too. */
+const STATED = 0.68;
+const NOT_CHOSEN = 0.42;
+const POSSIBLE = 0.33;
+
 function byProgram(facts: TrackFacts, add: (instrument: Instrument, weight: number, evidence: string) => void): void {
   const { program } = facts;
   if (program === null || facts.percussionChannel) return;
+  const evidence = `General MIDI program ${program}, ${programName(program)}`;
+  const usual = USUAL_INSTRUMENT[program];
+  // Program 1 is what a track has when nobody chose one; so is any that all tracks have.
+  if (usual) add(instrumentById(usual), program === 1 || facts.sameProgram ? NOT_CHOSEN : STATED, evidence);
   for (const instrument of CATALOGUE) {
     const rank = instrument.programs.indexOf(program);
-    if (rank < 0) continue;
-    // Program 1 is what a track has when nobody chose one.
-    const usual = (USUAL_INSTRUMENT[program] ?? instrument.id) === instrument.id;
-    const weight = ((program === 1 ? 0.42 : 0.55) / (1 + 0.15 * rank)) * (usual ? 1 : 0.6);
-    add(instrument, weight, `General MIDI program ${program}, ${programName(program)}`);
+    if (rank >= 0 && instrument.id !== usual) add(instrument, POSSIBLE / (1 + 0.15 * rank), evidence);
   }
+}
+
+/** “Alto” is a viola in one language and a voice in another: in a choir it sings. */
+const VOICES: Readonly<Record<string, InstrumentId>> = {
+  alto: 'alto',
+  alti: 'alto',
+  alt: 'alto',
+};
+
+function byChoir(word: string, add: (instrument: Instrument, weight: number, evidence: string) => void): void {
+  const voice = VOICES[word];
+  if (voice) add(instrumentById(voice), 0.75, 'in a choir');
 }
 
 /** A place in score order between its neighbours speaks for an instrument, the more so the closer they stand. */

@@ -34,6 +34,7 @@ export type SmfWarningCode =
   | 'bytes-after-end'
   | 'no-end-of-track'
   | 'no-running-status'
+  | 'status-goes-on'
   | 'bad-data-byte'
   | 'bad-delta'
   | 'realtime-skipped'
@@ -118,6 +119,8 @@ export const smfWarnings = {
   noEndOfTrack: () => 'The end mark is missing; the track ends with its last event.',
   noRunningStatus: (byte: number) =>
     `A data byte (${hex(byte)}) stands where an event must begin; the rest of the track could not be read.`,
+  statusGoesOn: () =>
+    'An event behind a meta event has no status of its own; it was read with the status before it, as other programs do.',
   badDataByte: (byte: number) => `A data byte is out of range (${hex(byte)}); the rest of the track could not be read.`,
   badDelta: () => 'A delta time is longer than four bytes; the rest of the track could not be read.',
   realtimeSkipped: (byte: number) => `A live-only message (${hex(byte)}), which files must not carry, was passed over.`,

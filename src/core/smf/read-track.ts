@@ -34,6 +34,9 @@ export function readTrack(
   let limit = end;
   let tick = 0;
   let running = 0;
+  /** The status before a meta or exclusive event ended it. */
+  let before = 0;
+  let goesOnSaid = false;
   let ended = false;
   const warn = (code: SmfWarningCode, message: string) => warnings.push({ code, track, tick, offset: at, message });
 
@@ -75,6 +78,12 @@ export function readTrack(
 
     let status = bytes[cursor]!;
     if (status < 0x80) {
+      // Some programs let it go on behind a meta event; readers elsewhere carry on, and the notes are plain.
+      if (running === 0 && before !== 0) {
+        if (!goesOnSaid) warn('status-goes-on', smfWarnings.statusGoesOn());
+        goesOnSaid = true;
+        running = before;
+      }
       if (running === 0) {
         warn('no-running-status', smfWarnings.noRunningStatus(status));
         break;
@@ -115,6 +124,7 @@ export function readTrack(
       continue;
     }
     // Meta and exclusive events end running status (Standard MIDI Files 1.0).
+    if (running !== 0) before = running;
     running = 0;
     tick += delta;
     at = length.next + length.value;

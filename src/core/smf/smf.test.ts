@@ -182,6 +182,11 @@ describe('broken files', () => {
       join_(header(0, 1, 96), chunk(bytes(`${note} 00 90 80 40 00 FF 2F 00`))),
       'bad-data-byte',
     ],
+    [
+      'running status that goes on behind a meta event',
+      join_(header(0, 1, 96), chunk(bytes('00 90 3C 40 00 FF 01 01 41 20 3C 00 00 FF 2F 00'))),
+      'status-goes-on',
+    ],
     ['data before any status', join_(header(0, 1, 96), chunk(bytes('00 3C 40 00 FF 2F 00'))), 'no-running-status'],
     [
       'a delta time of five bytes',
@@ -195,6 +200,15 @@ describe('broken files', () => {
     const warning = warnings.find((candidate) => candidate.code === code);
     expect(warning, JSON.stringify(warnings)).toBeDefined();
     expect(warning!.message).toMatch(/\.$/);
+  });
+
+  it('reads all notes where running status goes on behind meta events, and says so once a track', () => {
+    const again = Array.from({ length: 50 }, () => '00 FF 01 01 41 20 3C 40 20 3C 00').join(' ');
+    const { file, warnings } = readSmf(
+      join_(header(0, 1, 96), chunk(bytes(`00 90 3C 40 20 3C 00 ${again} 00 FF 2F 00`))),
+    );
+    expect(file.tracks[0]!.events.filter(({ kind }) => kind === 'channel')).toHaveLength(102);
+    expect(warnings.map(({ code }) => code)).toEqual(['status-goes-on']);
   });
 
   it('keeps the two good events before the damage', () => {

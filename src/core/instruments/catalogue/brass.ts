@@ -120,7 +120,10 @@ export const brass = [
     [52, 82],
     [57],
     'brass.flugelhorn',
-    { transposition: 2, aliases: 'flug, flugel, fluegelhorn, flgh, flghn, flicorno, flügelhörner' },
+    {
+      transposition: 2,
+      aliases: 'flug, flugel, fluegelhorn, flgh, flghn, flicorno, flügelhörner, flgl, flghrn',
+    },
   ),
   i(
     'tenor-horn',
@@ -262,5 +265,21 @@ export const brass = [
     [59],
     'brass.sousaphone',
     { aliases: 'sousa' },
+  ),
+  i(
+    'brass-section',
+    'Brass | Blechbläser | Ottoni | Cuivres | Metales',
+    'Br.',
+    ['treble', 'bass'],
+    [28, 88],
+    [62, 63, 64],
+    'brass.group',
+    {
+      section: true,
+      polyphonic: true,
+      aliases:
+        'brass section, brass sect, brass ensemble, brs, synth brass, horn section, blech, blechblaser, cuivres, metales, brasses',
+      oneOrTwoStaves: true,
+    },
   ),
 ];

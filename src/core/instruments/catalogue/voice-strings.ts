@@ -47,13 +47,24 @@ export const voice = [
     { ...section, aliases: 'basses choir, choir bass, bass voices, chor bass' },
   ),
   i('voice', 'Voice | Gesang | Voce | Voix | Voz', 'Vo.', 'treble', [48, 84], [54, 55, 86], 'voice.vocals', {
-    aliases: 'vox, vocal, vocals, vo, lead vocal, singer, melody, gesang, lead vox, canto, stimme',
+    aliases: 'vox, vocal, vocals, vo, lead vocal, singer, gesang, lead vox, canto, stimme',
   }),
   i('choir', 'Choir | Chor | Coro | Chœur | Coro', 'Ch.', ['treble', 'bass'], [40, 84], [53, 54, 92], 'voice.aa', {
     ...section,
     polyphonic: true,
     aliases: 'chor, coro, choeur, aahs, oohs, choir aah, choir ooh, chorus, satb',
     oneOrTwoStaves: true,
+  }),
+  i('women', 'Women | Frauen | Donne | Femmes | Mujeres', 'W.', 'treble', [53, 84], [], 'voice.female', {
+    ...section,
+    polyphonic: true,
+    aliases: 'womens voices, female voices, female choir, ladies, frauenchor, frauenstimmen, girls',
+  }),
+  i('men', 'Men | Männer | Uomini | Hommes | Hombres', 'M.', 'bass', [40, 69], [], 'voice.male', {
+    ...section,
+    polyphonic: true,
+    aliases: 'mens voices, male voices, male choir, mannerchor, mannerstimmen, gents',
+    otherClefs: ['treble-8vb'],
   }),
 ];
 
@@ -77,7 +88,7 @@ export const strings = [
   i('viola', 'Viola | Bratsche | Viola | Alto | Viola', 'Vla.', 'alto', [48, 91], [42], 'strings.viola', {
     ...section,
     easy: [48, 84],
-    aliases: 'vla, vlas, va, vle, violas, bratschen, br, violen, viole, altos cordes, vas',
+    aliases: 'vla, vlas, va, vle, violas, bratschen, br, violen, viole, altos cordes, vas, altviool',
     otherClefs: ['treble'],
   }),
   i(

@@ -111,6 +111,8 @@ class SoundReader {
   private readonly forces: ReadonlyMap<string, Force>;
   /** Voices under a wavy line that began with a trill. */
   private readonly trilling = new Set<number>();
+  /** Where wavy lines begin that end somewhere. */
+  private readonly ended: ReadonlySet<SymbolInBar>;
 
   constructor(
     private readonly part: Part,
@@ -119,6 +121,7 @@ class SoundReader {
   ) {
     this.manner = { bow: null, mute: null, place: null, solo: part.solo };
     this.underSlur = slursByVoice(part.lines.slurs);
+    this.ended = endedWavyLines(part);
     this.forces = new Map(part.lines.forces.map(({ at, staff, sign }) => [`${staff}/${at}`, sign]));
   }
 
@@ -201,10 +204,11 @@ class SoundReader {
   }
 
   /** A trill goes on under its wavy line, over as many notes as that has. */
-  private marksOf({ marks = NO_MARKS }: SymbolInBar, voice: number): SymbolMarks {
-    const wavy = (marks.further ?? []).filter((sign) => sign.name === 'wavy-line').map((sign) => sign.attributes?.type);
+  private marksOf(symbol: SymbolInBar, voice: number): SymbolMarks {
+    const { marks = NO_MARKS } = symbol;
+    const wavy = wavyLinesAt(symbol);
     const under = this.trilling.has(voice);
-    if (wavy.includes('start') && marks.trill) this.trilling.add(voice);
+    if (wavy.includes('start') && marks.trill && this.ended.has(symbol)) this.trilling.add(voice);
     if (wavy.includes('stop')) this.trilling.delete(voice);
     return under && !marks.trill ? { ...marks, trill: true } : marks;
   }
@@ -251,6 +255,25 @@ function heardNotes({ notes, marks }: SymbolInBar): ScoreNote[] {
 
 function isTouched(note: ScoreNote | undefined): boolean {
   return note?.harmonic?.pitch === 'touching-pitch' || (note?.notehead?.includes('diamond') ?? false);
+}
+
+const wavyLinesAt = ({ marks }: SymbolInBar) =>
+  (marks?.further ?? []).flatMap(({ name, attributes }) => (name === 'wavy-line' ? [attributes?.type] : []));
+
+/** One that nobody ended covers its own note alone. */
+function endedWavyLines({ bars }: Part): Set<SymbolInBar> {
+  const ended = new Set<SymbolInBar>();
+  const open = new Map<number, SymbolInBar>();
+  for (const { voices } of bars)
+    for (const { voice, symbols } of voices)
+      for (const symbol of symbols) {
+        const lines = wavyLinesAt(symbol);
+        const begun = open.get(voice);
+        if (lines.includes('stop') && begun) ended.add(begun);
+        if (lines.includes('stop')) open.delete(voice);
+        if (lines.includes('start')) open.set(voice, symbol);
+      }
+  return ended;
 }
 
 /** A trill or the like whose notes the file has in a voice that is not printed: those are played. */

@@ -84,6 +84,12 @@ describe('signs that are played', () => {
     const keys = played(score).map(({ key }) => key);
     expect(new Set(keys)).toEqual(new Set([72, 73, 74, 76]));
   });
+  it('a wavy line that nobody ended over its own note alone', () => {
+    const trill = '<ornaments><trill-mark/><wavy-line type="start"/></ornaments>';
+    const score = scoreOf([note('C5', 8, { notations: trill }) + note('E5', 8), note('G5', 16)]);
+    const keys = played(score).map(({ key }) => key);
+    expect(keys.filter((key) => key > 74)).toEqual([76, 79]);
+  });
   it('cue notes only where that is wished', () => {
     const score = scoreOf([note('C5', 8, { before: '<cue/>' }) + note('D5', 8)]);
     expect(keysAt(score)).toEqual(['74@2']);
