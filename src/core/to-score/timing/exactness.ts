@@ -15,6 +15,7 @@ import { commonDivisor, lowest } from '../../base';
 import type { NoteId, PlayedNote } from '../../performance';
 import { noteValue } from '../../score';
 import { QUARTER, type Beat, type PlayedUnits, type Seconds, type Ticks, type WrittenUnits } from '../../time';
+import { withoutAccidents } from './accidents';
 import { beatIndexAt, type BeatLine } from './beats';
 
 export interface ExactTrack {
@@ -79,10 +80,15 @@ export function findExact(notes: readonly PlayedNote[], line: BeatLine, mayBeDis
       if (cost < best.cost && judged.places.size >= DISPLACED_SHARE * ticks.length) best = { ...judged, cost, offset };
     }
   }
-  return trackOf(notes, best);
+  return trackOf(notes, best, line);
 }
 
-function trackOf(notes: readonly PlayedNote[], { places: at, offset }: Judgement & { offset: Ticks }): ExactTrack {
+function trackOf(
+  notes: readonly PlayedNote[],
+  { places: judged, offset }: Judgement & { offset: Ticks },
+  line: BeatLine,
+): ExactTrack {
+  const at = withoutAccidents(judged, notes, line);
   const places = new Map(
     notes.flatMap((note) => (at.has(note.start) ? [[note.id, at.get(note.start)!] as const] : [])),
   );
@@ -92,7 +98,7 @@ function trackOf(notes: readonly PlayedNote[], { places: at, offset }: Judgement
 /** As if nothing else had been tried: the whole track stands beside the grid by so many ticks. */
 export function exactAt(notes: readonly PlayedNote[], line: BeatLine, offset: Ticks): ExactTrack {
   const ticks = ticksOf(notes);
-  return trackOf(notes, { ...judge(ticks, offset, line), offset });
+  return trackOf(notes, { ...judge(ticks, offset, line), offset }, line);
 }
 
 /**

@@ -87,7 +87,8 @@ export function findMeantEnds(
       continue;
     }
     const found = endBy(note, gate, line, thirds) ?? endBy(note, FULL, line, thirds);
-    if (found) ends.set(note.id, found.end);
+    // An end on a place that nothing else uses was played: it is rounded with those that were.
+    if (found && !found.odd) ends.set(note.id, found.end);
   }
   return ends.size >= LEAST_EXPLAINED * sounding.length ? { gate, ends } : { gate: FULL, ends: new Map() };
 }
@@ -161,13 +162,16 @@ function candidates(notes: readonly Sounding[]): Gate[] {
   ];
 }
 
+interface End {
+  end: WrittenUnits;
+  /** Nats. */
+  cost: number;
+  /** On a place that nothing else uses. */
+  odd: boolean;
+}
+
 /** The end a note has if its length came about by a gate: the nearest place that lies within the rounding, or none. */
-function endBy(
-  note: Sounding,
-  gate: Gate,
-  line: BeatLine,
-  thirds: ReadonlySet<number>,
-): { end: WrittenUnits; cost: number } | null {
+function endBy(note: Sounding, gate: Gate, line: BeatLine, thirds: ReadonlySet<number>): End | null {
   const { unitsPerTick } = line;
   const quarterTicks = QUARTER / unitsPerTick;
   if (Math.abs(gate.ticks) > quarterTicks * MOST_TICKS_OF_QUARTER) return null;
@@ -175,11 +179,11 @@ function endBy(
   const value = ((note.length + gate.ticks) / gate.share) * unitsPerTick;
   const tolerance = (unitsPerTick / gate.share) * 1.01 + 1e-6;
   const wanted = note.start + value;
-  if (Math.abs(note.next - wanted) <= tolerance) return { end: note.next, cost: 0 };
+  if (Math.abs(note.next - wanted) <= tolerance) return { end: note.next, cost: 0, odd: false };
   // What was let go before the next onset was not meant to last beyond it.
   if (gate !== FULL && note.length < note.toNext && wanted > note.next) return null;
   const b = beatIndexAt(line, wanted);
-  let best: { end: WrittenUnits; cost: number } | null = null;
+  let best: End | null = null;
   for (const beat of [line.beats[b]!, line.beats[b + 1]]) {
     if (!beat) continue;
     for (const division of [1, 2, 4, 8, 3, 6, 16, 5, 7, 12]) {
@@ -188,11 +192,17 @@ function endBy(
       const end = beat.start + Math.round((wanted - beat.start) / unit) * unit;
       if (end <= note.start || Math.abs(end - wanted) > tolerance) continue;
       const cost = endCost(beat, unit, thirds.has(b));
-      if (!best || cost < best.cost) best = { end, cost };
+      if (!best || cost < best.cost) best = { end, cost, odd: isOdd(unit, thirds.has(b)) };
     }
   }
   // A share that gives odd ends is not what cut this note.
   return best && gate.share < 1 && best.cost >= ODD_END ? null : best;
+}
+
+/** Finer than a thirty-second, or in thirds where nothing is struck in thirds. */
+function isOdd(unit: WrittenUnits, thirds: boolean): boolean {
+  if (noteValue(unit, 0)) return unit < QUARTER / 8;
+  return !thirds;
 }
 
 function endCost(beat: Beat, unit: WrittenUnits, thirds: boolean): number {
