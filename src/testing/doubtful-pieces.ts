@@ -12,8 +12,8 @@ export const doubtfulPieces: Record<string, { tracks: HandTrack[]; conductor?: R
   'unknown-instrument': { tracks: [{ name: 'Zz 7', notes: line(...scale) }] },
   'unsure-instruments': {
     tracks: [
-      { name: '16th', program: 49, notes: line(...scale) },
-      { name: 'Aux', program: 49, notes: line(...scale.map(([key, length]): [number, number] => [key + 5, length])) },
+      { name: '16th', program: 1, notes: line(...scale) },
+      { name: 'Aux', program: 1, notes: line(...scale.map(([key, length]): [number, number] => [key + 5, length])) },
     ],
   },
   'out-of-range': { tracks: [{ name: 'Flute', notes: line(...scale, [36, 1], [38, 1]) }] },

@@ -21,6 +21,9 @@ const LINES: Record<'treble' | 'bass', readonly [MidiKey, MidiKey]> = { treble: 
 /** Keys beyond the lines that two ledger lines reach. */
 const TWO_LEDGERS = 8;
 const MOST_BEYOND = 0.03;
+/** The same of an instrument that usually has two staves; so many notes are needed to tell. */
+const MOST_BEYOND_OF_TWO = 0.004;
+const LEAST_OF_TWO = 24;
 const DOUBTFUL_BEYOND = 0.01;
 /** A chord wider than this needs two hands; some may. */
 const HAND: number = 16;
@@ -28,7 +31,10 @@ const MOST_WIDE = 0.05;
 
 /** @param chosen how many staves somebody decided */
 export function fittingStaves(instrument: Instrument, notes: readonly PlayedNote[], chosen?: 1 | 2): FittingStaves {
-  if (instrument.unpitched || notes.length === 0 || (chosen === undefined && !instrument.oneOrTwoStaves))
+  // A keyboard has two staves of its own accord: it gives one up only where that would stay empty.
+  const usuallyTwo = !instrument.oneOrTwoStaves;
+  const alwaysOne = usuallyTwo && instrument.clefs.length < 2;
+  if (instrument.unpitched || notes.length === 0 || (chosen === undefined && alwaysOne))
     return { clefs: instrument.clefs, doubtful: false };
   const keys = notes.map((note) => note.key + instrument.transposition);
   const beyond = (clef: 'treble' | 'bass') =>
@@ -41,11 +47,13 @@ export function fittingStaves(instrument: Instrument, notes: readonly PlayedNote
     keys.filter((key) => key < LINES.bass[0] - TWO_LEDGERS || key > LINES.treble[1] + TWO_LEDGERS).length / keys.length;
   const least = Math.min(treble, bass) - either;
   const wide = wideChords(notes);
-  const fits = least <= MOST_BEYOND && wide <= MOST_WIDE;
+  const fits = usuallyTwo
+    ? least <= MOST_BEYOND_OF_TWO && wide === 0 && notes.length >= LEAST_OF_TWO
+    : least <= MOST_BEYOND && wide <= MOST_WIDE;
   const staves = chosen ?? (fits ? 1 : 2);
   return {
     clefs: staves === 1 ? [better] : ['treble', 'bass'],
-    doubtful: chosen === undefined && fits && (least > DOUBTFUL_BEYOND || wide > 0),
+    doubtful: chosen === undefined && !usuallyTwo && fits && (least > DOUBTFUL_BEYOND || wide > 0),
   };
 }
 

@@ -258,6 +258,7 @@ function playedTrack(
   if (pairing.overlapping > 0) {
     warnings.push({
       track: id,
+      plain: true,
       message: `${label}: ${count(pairing.overlapping, 'note starts', 'notes start')} while the same key still sounds; each release was given to the earlier note.`,
     });
   }

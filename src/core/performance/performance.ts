@@ -104,6 +104,8 @@ export interface TextEvent {
 }
 
 export interface PerformanceWarning {
+  /** Nothing is lost by it and nobody need answer: it stands among the facts of the file at Intake, and is not asked about. */
+  plain?: true;
   track?: TrackId;
   tick?: Ticks;
   seconds?: Seconds;

@@ -127,8 +127,9 @@ export function leadQueries(casting: Casting, leads: ReadonlyMap<TrackId, Lead>)
 
 /** What was odd in the file itself. */
 export function warningQueries(performance: Performance): Query[] {
+  const odd = performance.warnings.filter(({ plain }) => !plain);
   return fileQueries(
-    performance.warnings.map(({ track, tick, message }, i) => ({
+    odd.map(({ track, tick, message }, i) => ({
       id: `file/${i}/${track ?? ''}/${tick ?? ''}`,
       ...(track !== undefined && { track }),
       message,
