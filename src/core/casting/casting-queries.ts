@@ -173,7 +173,7 @@ function aboutTrack(
       kind: 'keyswitch',
       track: track.id,
       part: partOf(track.id),
-      message: `${label}: ${switches.map(keyInWords).join(', ')} (${count} ${count === 1 ? 'note' : 'notes'}) look like keyswitches, which are never printed.`,
+      message: `${label}: ${switches.map(keyInWords).join(', ')} (${count} ${count === 1 ? 'note' : 'notes'}) look like keyswitches. They are written as notes until somebody decides.`,
       facts: { keys: switches },
     });
   }

@@ -11,7 +11,7 @@ import type { PlayedNote } from './performance';
 const MOST_SWITCHES = 16;
 /** A switch lies at least this far from what is played, and outside the range by as much. */
 const APART = 3;
-const LARGEST_SHARE = 0.5;
+const LARGEST_SHARE = 0.34;
 
 /** Keys that look like switches, lowest first; empty when none do. */
 export function findKeyswitches(
