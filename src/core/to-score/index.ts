@@ -1,6 +1,6 @@
 export { convert, toScore } from './pipeline';
 export type { Conversion, PartReport, Progress } from './conversion';
-export { appliedLead, type Lead } from './timing/leads';
+export { appliedLead, LEAST_LEAD_CONFIDENCE, type Lead } from './timing/leads';
 export { isTuplet, type EndedNote } from './layout/durations';
 export type { StaffNotes } from './layout/staff-notes';
 export type { Doubling } from './layout/doubled-lines';

@@ -7,7 +7,7 @@ import { useState } from 'react';
 import { instrumentById } from '@/core/instruments';
 import { keyInWords } from '@/core/score';
 import { clefChoices } from '@/core/to-score';
-import { CommittedNumber } from '../shared/CommittedNumber';
+import { LeadSetting } from './LeadSetting';
 import { count } from '../shared/words';
 import { useWorkspace } from '../workspace/workspace';
 import styles from './rhythm.module.css';
@@ -233,27 +233,14 @@ function Settings({ part }: { part: PartSummary }) {
         />
       </label>
       <p className="soft">{ornamentsInWords(part)}</p>
-      {part.tracks.map((track) => {
-        const lead = report.leads[track]!;
-        return (
-          <div key={track}>
-            <label>
-              Played ahead by
-              <CommittedNumber
-                key={lead.milliseconds}
-                value={lead.milliseconds}
-                min={-1000}
-                max={1000}
-                step={5}
-                suffix="ms"
-                label={`Milliseconds ${part.name} was played ahead`}
-                onCommit={(milliseconds) => decide({ kind: 'setLead', track, milliseconds })}
-              />
-            </label>
-            <p className="soft">{lead.evidence}</p>
-          </div>
-        );
-      })}
+      {part.tracks.map((track) => (
+        <LeadSetting
+          key={track}
+          name={part.name}
+          lead={report.leads[track]!}
+          onSet={(milliseconds) => decide({ kind: 'setLead', track, milliseconds })}
+        />
+      ))}
     </div>
   );
 }

@@ -56,10 +56,10 @@ describe('the audit of a conversion', () => {
     const two = [steady, ahead('Violin', 0.2), ahead('Cello', 0.16)];
     const played = performanceOf(two, at120);
     expect(toScore(played, NO_SETTINGS).audit.words).toMatch(
-      /; 48 moved by up to 100 ms for the leads of 2 parts, nobody has confirmed them\.$/,
+      /; 48 moved by up to 100 ms for the leads of 2 parts, which nobody has confirmed\.$/,
     );
     const settled = { ...NO_SETTINGS, leads: { [trackId('t3')]: 80 } };
-    expect(toScore(played, settled).audit.words).toMatch(/nobody has confirmed 24 of these moves\.$/);
+    expect(toScore(played, settled).audit.words).toMatch(/leads of 2 parts, 24 of them not confirmed\.$/);
   });
   it('tells notes behind signs, changed by people, and struck twice apart', () => {
     const graced: HandNote[] = [

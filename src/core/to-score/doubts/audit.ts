@@ -284,10 +284,9 @@ function leadsInWords(audits: readonly PartAudit[], names: ReadonlyMap<PartId, s
     return [`${number(moved)} moved ${way} for the lead of ${names.get(first.part) ?? first.part}, ${by}`];
   }
   const most = led.reduce((ms, { lead }) => Math.max(ms, Math.abs(lead.milliseconds)), 0);
-  const confirmed = unconfirmed === 0 ? 'as decided' : `nobody has confirmed ${amongThem(unconfirmed, moved)}`;
+  const partly = unconfirmed === moved ? 'which nobody has confirmed' : `${number(unconfirmed)} of them not confirmed`;
+  const confirmed = unconfirmed === 0 ? 'as decided' : partly;
   return [`${number(moved)} moved by up to ${most} ms for the leads of ${led.length} parts, ${confirmed}`];
 }
-
-const amongThem = (some: number, all: number) => (some === all ? 'them' : `${number(some)} of these moves`);
 
 const number = (value: number) => value.toLocaleString('en');

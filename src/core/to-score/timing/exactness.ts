@@ -43,8 +43,8 @@ const SLIGHT: Seconds = 0.02;
 const EARLIEST: Seconds = 0.32;
 const LATEST: Seconds = 0.06;
 const LEAST_DISPLACED = 8;
-/** Share of the onsets: music has far more of them on its beats. */
-const FEW_ON_BEATS = 0.18;
+/** Share of the onsets on sixteenths and thirds: a track on its barlines has nearly all of them there. */
+const FEW_PLAIN = 0.2;
 /** A whole file stands no further beside its barlines. */
 const MOST_OF_FILE: Seconds = 0.2;
 /** Tuplets that go over several beats, and nats for one of them. */
@@ -102,7 +102,8 @@ export function exactAt(notes: readonly PlayedNote[], line: BeatLine, offset: Ti
 }
 
 /**
- * By how much a whole file stands beside its barlines: all of its tracks are exact, and hardly a note stands on a beat. Each track
+ * By how much a whole file stands beside its barlines: all of its tracks are exact, and each stands
+ * beside the grid or on thirty-seconds between its places. Each track
  * by itself could as well be off the beat; all of them together are not.
  *
  * @returns null where the file stands on its barlines
@@ -115,8 +116,11 @@ export function commonOffset(
   const played = tracks.flatMap((notes, t) => (notes.length > 0 ? [{ exact: own[t]!, ticks: ticksOf(notes) }] : []));
   const whole = played.length > 1 && played.every(({ exact }) => exact.share >= DISPLACED_SHARE);
   if (!whole) return null;
-  const onBeats = played.reduce((sum, { exact, ticks }) => sum + countOnBeats(ticks, exact.offset, line), 0);
-  if (onBeats > FEW_ON_BEATS * played.reduce((sum, { ticks }) => sum + ticks.length, 0)) return null;
+  const seldom = ({ exact, ticks }: (typeof played)[number]) =>
+    exact.offset !== 0 || countPlain(ticks, line) < FEW_PLAIN * ticks.length;
+  // Where all of them say the same the file is believed, off the beat as it may be.
+  const agreed = played.every(({ exact }) => exact.offset !== 0 && exact.offset === played[0]!.exact.offset);
+  if (agreed || !played.every(seldom)) return null;
   const step = QUARTER / 8 / line.unitsPerTick;
   const most = (seconds: Seconds) => seconds / line.secondsPerUnit[0]! / line.unitsPerTick;
   const offsets = new Set(
@@ -134,11 +138,15 @@ export function commonOffset(
   return best.offset === 0 ? null : best.offset;
 }
 
-/** Onsets that stand on a beat as the track is heard. */
-function countOnBeats(ticks: readonly Ticks[], offset: Ticks, line: BeatLine): number {
+/** Onsets that stand on sixteenths or thirds of a beat. */
+function countPlain(ticks: readonly Ticks[], line: BeatLine): number {
   return ticks.filter((tick) => {
-    const at = (tick - offset) * line.unitsPerTick;
-    return Math.abs(at - line.starts[beatIndexAt(line, at)]!) < line.unitsPerTick / 2;
+    const at = tick * line.unitsPerTick;
+    const { start, length } = line.beats[beatIndexAt(line, at)]!;
+    return [4, 3].some((division) => {
+      const unit = length / division;
+      return Math.abs(at - start - Math.round((at - start) / unit) * unit) < line.unitsPerTick / 2;
+    });
   }).length;
 }
 
