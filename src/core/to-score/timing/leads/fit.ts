@@ -90,7 +90,23 @@ export function leadsAround(around: Seconds): Seconds[] {
   return leads;
 }
 
-/** The fit of each lead in question. */
+/** The fits of all tracks of a piece, each computed once. */
+export class Fits {
+  private readonly known = new Map<readonly Onset[], Map<string, Fit[]>>();
+
+  constructor(private readonly line: BeatLine) {}
+
+  /** Of each lead in question around what is none. @param half where the off-beats lie */
+  of(onsets: readonly Onset[], half: number, around: Seconds): readonly Fit[] {
+    const own = this.known.get(onsets) ?? new Map<string, Fit[]>();
+    this.known.set(onsets, own);
+    const slot = `${half}/${around}`;
+    const fits = own.get(slot) ?? fitsOf(onsets, rasterWith(this.line, half), leadsAround(around));
+    own.set(slot, fits);
+    return fits;
+  }
+}
+
 export function fitsOf(onsets: readonly Onset[], raster: Raster, leads: readonly Seconds[]): Fit[] {
   if (onsets.length === 0) return [];
   const detached = areDetached(onsets);

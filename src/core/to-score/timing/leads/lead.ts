@@ -15,6 +15,7 @@ import type { Milliseconds, Seconds } from '../../../time';
 import type { BeatLine } from '../beats';
 import type { ExactTrack } from '../exactness';
 import type { TimedNote } from '../timed-note';
+import { Fits } from './fit';
 import { distinctOnsets, type Onset } from './onsets';
 import { search, seek, type Found, type Sought } from './search';
 import { IN_DOUBT, LEADS, LEAST_LEAD_CONFIDENCE } from './tuning';
@@ -61,11 +62,14 @@ export function estimateLeads(
   }
   const played = [...onsets].filter(([id]) => !known.has(id));
   const exact = [...known.values()].flatMap((one) => (one.exact === undefined ? [] : [one.lead]));
+  const fits = new Fits(line);
   const common = {
     line,
+    fits,
     ...wholeFile(
       played.map(([, list]) => list),
       line,
+      fits,
       exact,
     ),
   };

@@ -1,6 +1,6 @@
 /* The lead of one track: every offset in reach is compared with none, and the best is held against what the others play. */
 import type { Seconds } from '../../../time';
-import { fitsOf, isSeldomWritten, leadsAround, likeness, rasterWith, remainder, type Fit, type Raster } from './fit';
+import { isSeldomWritten, likeness, rasterWith, remainder, type Fit, type Fits, type Raster } from './fit';
 import { usualDistance, type Onset } from './onsets';
 import { companyOf, togetherWith, type Company, type Together } from './together';
 import { IN_DOUBT, LEADS, LEAST_ASKED_CONFIDENCE } from './tuning';
@@ -37,11 +37,10 @@ export interface Found {
 
 export function seek(
   onsets: readonly Onset[],
-  { line, half, base }: { line: Raster['line']; half: number; base: Seconds },
+  { line, fits, half, base }: { line: Raster['line']; fits: Fits; half: number; base: Seconds },
   struck: boolean,
 ): Sought {
-  const raster = rasterWith(line, half);
-  return { onsets, raster, fits: fitsOf(onsets, raster, leadsAround(base)), base, struck };
+  return { onsets, raster: rasterWith(line, half), fits: fits.of(onsets, half, base), base, struck };
 }
 
 /**

@@ -63,7 +63,7 @@ export const LEADS = {
   sureWitness: 0.9,
   mostCompany: 10,
   /** Onsets of a track that are weighed, in stretches spread over the piece. */
-  mostOnsets: 240,
+  mostOnsets: 180,
   stretches: 6,
 
   /** Share of exact onsets from which the file itself says the lead of a track. */

@@ -4,7 +4,7 @@
  */
 import type { Seconds } from '../../../time';
 import type { BeatLine } from '../beats';
-import { fitsOf, likeness, rasterWith, type Fit } from './fit';
+import { fitsOf, leadsAround, likeness, rasterWith, type Fit, type Fits } from './fit';
 import type { Onset } from './onsets';
 import { togetherWith } from './together';
 import { LEADS } from './tuning';
@@ -17,19 +17,39 @@ export interface WholeFile {
 }
 
 /** @param tracks that were played by hand @param exact leads of tracks that the file has exactly on a grid */
-export function wholeFile(tracks: readonly (readonly Onset[])[], line: BeatLine, exact: readonly Seconds[]): WholeFile {
+export function wholeFile(
+  tracks: readonly (readonly Onset[])[],
+  line: BeatLine,
+  fits: Fits,
+  exact: readonly Seconds[],
+): WholeFile {
   const played = tracks.filter((onsets) => onsets.length > 0);
-  const known = commonLead(exact);
-  const tried = LEADS.offBeats.map((half) => {
+  const half = halfOf(played, line, fits);
+  return {
+    half,
+    base:
+      commonLead(exact) ??
+      offsetOf(
+        played.map((onsets) => fits.of(onsets, half, 0)),
+        played,
+      ),
+  };
+}
+
+/** Where the off-beats lie: told by the tracks with most onsets, wherever each of them may have been played. */
+function halfOf(played: readonly (readonly Onset[])[], line: BeatLine, fits: Fits): number {
+  const telling = [...played].sort((a, b) => b.length - a.length).slice(0, LEADS.mostCompany);
+  const onsets = telling.reduce((sum, list) => sum + list.length, 0);
+  const leads = leadsAround(0).filter((_, i) => i % 2 === 0);
+  const costs = LEADS.offBeats.map((half) => {
     const raster = rasterWith(line, half);
-    const fits = played.map((onsets) => fitsOf(onsets, raster, leadsInReach()));
-    const uneven = half === 0.5 ? 0 : LEADS.uneven * played.reduce((sum, onsets) => sum + onsets.length, 0);
-    // Wherever each of them may have been played.
-    const least = (track: readonly Fit[]) => track.reduce((nats, { misfit }) => Math.min(nats, misfit), Infinity);
-    return { half, fits, cost: fits.reduce((sum, track) => sum + least(track), uneven) };
+    const nats = telling.map((list) => {
+      const each = half === 0.5 ? fits.of(list, half, 0).filter((_, i) => i % 2 === 0) : fitsOf(list, raster, leads);
+      return each.reduce((least, { misfit }) => Math.min(least, misfit), Infinity);
+    });
+    return { half, cost: nats.reduce((a, b) => a + b, half === 0.5 ? 0 : LEADS.uneven * onsets) };
   });
-  const { half, fits } = tried.reduce((a, b) => (b.cost < a.cost ? b : a));
-  return { half, base: known ?? offsetOf(fits, played) };
+  return costs.reduce((a, b) => (b.cost < a.cost ? b : a)).half;
 }
 
 /** Of tracks on a grid, where all of them stand beside it by the same; 0 where they do not; null where there are none. */
@@ -37,15 +57,6 @@ function commonLead(exact: readonly Seconds[]): Seconds | null {
   const [first] = exact;
   if (first === undefined) return null;
   return exact.every((lead) => Math.abs(lead - first) < LEADS.alike) ? first : 0;
-}
-
-/** All that are tried, and as far behind the beat as a file may stand as a whole. */
-function leadsInReach(): Seconds[] {
-  const steps = Math.round(LEADS.mostOfFile / LEADS.step);
-  return Array.from(
-    { length: steps + Math.round(LEADS.earliest / LEADS.step) + 1 },
-    (_, i) => (i - steps) * LEADS.step,
-  );
 }
 
 /** One track alone says nothing of a file: its lead is its own. */
