@@ -74,7 +74,7 @@ test('dynamics, hairpins and words are put by hand', async ({ page }) => {
   await heads.nth(3).click({ force: true, modifiers: ['Shift'] });
   const tools = page.getByRole('toolbar', { name: 'Picked notes' });
   await tools.getByRole('combobox', { name: 'Dynamic sign at the first note' }).click();
-  await page.getByTitle('mf', { exact: true }).last().click();
+  await page.locator('.ant-select-dropdown:visible').getByTitle('mf', { exact: true }).click();
   await expect(page.getByRole('button', { name: 'Ledger (1)' })).toBeVisible();
   await tools.getByRole('button', { name: 'crescendo' }).click();
   await expect(page.getByRole('button', { name: 'Ledger (2)' })).toBeVisible();
