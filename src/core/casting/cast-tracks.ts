@@ -4,7 +4,6 @@
  */
 import {
   instrumentById,
-  nameWords,
   recognise,
   SURE_ENOUGH,
   TECHNIQUE_PROGRAMS,
@@ -26,13 +25,14 @@ export const DOUBTFUL = 0.6;
 
 export function castTracks(performance: Performance, settings: CastingSettings): CastTrack[] {
   const band = performance.tracks.some((track) => track.notes.length > 0 && onPercussionChannel(track));
-  const around = { band, choir: isChoir(performance.tracks), sameProgram: haveOneProgram(performance.tracks) };
+  const around = { band, sameProgram: haveOneProgram(performance.tracks) };
   const alone = performance.tracks.map((track) => recogniseTrack(track, around));
+  const choir = isChoir(alone);
   return performance.tracks.map((track, i) => {
     const recognition =
       isClear(alone[i]!) || track.notes.length === 0
         ? alone[i]!
-        : recogniseTrack(track, around, companyOf(alone, performance.tracks, i));
+        : recogniseTrack(track, { ...around, choir }, companyOf(alone, performance.tracks, i));
     return castTrack(track, recognition, settings);
   });
 }
@@ -41,15 +41,11 @@ function onPercussionChannel({ channels }: PlayedTrack): boolean {
   return channels.length > 0 && channels.every((channel) => channel === PERCUSSION_CHANNEL);
 }
 
-/** Two voices of a choir and more are named. */
-function isChoir(tracks: readonly PlayedTrack[]): boolean {
-  const named = tracks.filter(({ name }) => nameWords(name).some((word) => SUNG.test(word)));
-  return named.length > 1 && !tracks.some(({ name }) => nameWords(name).some((word) => BOWED.test(word)));
+/** Two voices and more, and no strings, among which an alto is a viola. */
+function isChoir(recognitions: readonly Recognition[]): boolean {
+  const clear = recognitions.filter(isClear).map(({ candidates }) => instrumentById(candidates[0]!.instrument).family);
+  return clear.filter((family) => family === 'voice').length > 1 && !clear.includes('strings');
 }
-
-/** Names of voices that mean nothing else, and of strings, among which an alto is a viola. */
-const SUNG = /^(sopran[oie]?s?|tenor[ei]?s?|ténors?|satb|bariton[ei]?)$/;
-const BOWED = /^(vln?|violon|violin[oie]?s?|vc|vcl|cello|violoncell[oei])$/;
 
 /** Of three tracks and more with notes: nobody chose that program. */
 function haveOneProgram(tracks: readonly PlayedTrack[]): boolean {
@@ -61,8 +57,8 @@ function haveOneProgram(tracks: readonly PlayedTrack[]): boolean {
 
 interface Around {
   band: boolean;
-  choir: boolean;
   sameProgram: boolean;
+  choir?: boolean;
 }
 
 function recogniseTrack(

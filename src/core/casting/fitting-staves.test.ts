@@ -42,9 +42,16 @@ describe('staves that fit', () => {
   it('what lies above the treble staff is no better off on two', () => {
     expect(clefs('synthesizer', scale(88))).toEqual(['treble']);
   });
-  it('a harp and a piano have their two, a flute its one, whatever they play', () => {
+  it('a harp and a piano have their two, but for one that would stay empty throughout', () => {
+    const often = (...chords: number[][]) => Array.from({ length: 8 }, () => [...scale(72), ...chords]).flat();
     expect(clefs('harp', scale(72))).toEqual(['treble', 'bass']);
     expect(clefs('piano', scale(72))).toEqual(['treble', 'bass']);
+    expect(clefs('piano', often())).toEqual(['treble']);
+    expect(clefs('harp', often([48]))).toEqual(['treble', 'bass']);
+    expect(clefs('piano', often([60, 79]))).toEqual(['treble', 'bass']);
+    expect(clefs('piano', often(), 2)).toEqual(['treble', 'bass']);
+  });
+  it('a flute has its one, whatever it plays', () => {
     expect(clefs('flute', scale(60))).toEqual(['treble']);
   });
   it('somebody can choose, for any instrument of pitch', () => {

@@ -31,10 +31,10 @@ const MOST_WIDE = 0.05;
 
 /** @param chosen how many staves somebody decided */
 export function fittingStaves(instrument: Instrument, notes: readonly PlayedNote[], chosen?: 1 | 2): FittingStaves {
-  // A keyboard has two staves of its own accord: it gives one up only where that would stay empty.
-  const usuallyTwo = !instrument.oneOrTwoStaves;
-  const alwaysOne = usuallyTwo && instrument.clefs.length < 2;
-  if (instrument.unpitched || notes.length === 0 || (chosen === undefined && alwaysOne))
+  // A keyboard has two staves of its own accord.
+  const usuallyTwo = !instrument.oneOrTwoStaves && instrument.clefs.length > 1;
+  const mayChange = instrument.oneOrTwoStaves || usuallyTwo;
+  if (instrument.unpitched || notes.length === 0 || (chosen === undefined && !mayChange))
     return { clefs: instrument.clefs, doubtful: false };
   const keys = notes.map((note) => note.key + instrument.transposition);
   const beyond = (clef: 'treble' | 'bass') =>
@@ -47,14 +47,23 @@ export function fittingStaves(instrument: Instrument, notes: readonly PlayedNote
     keys.filter((key) => key < LINES.bass[0] - TWO_LEDGERS || key > LINES.treble[1] + TWO_LEDGERS).length / keys.length;
   const least = Math.min(treble, bass) - either;
   const wide = wideChords(notes);
-  const fits = usuallyTwo
-    ? least <= MOST_BEYOND_OF_TWO && wide === 0 && notes.length >= LEAST_OF_TWO
-    : least <= MOST_BEYOND && wide <= MOST_WIDE;
+  const fits = fitsOne({ least, wide, notes: notes.length, usuallyTwo });
   const staves = chosen ?? (fits ? 1 : 2);
   return {
     clefs: staves === 1 ? [better] : ['treble', 'bass'],
     doubtful: chosen === undefined && !usuallyTwo && fits && (least > DOUBTFUL_BEYOND || wide > 0),
   };
+}
+
+/** A keyboard gives its second staff up only where that would stay empty. */
+function fitsOne({
+  least,
+  wide,
+  notes,
+  usuallyTwo,
+}: Record<'least' | 'wide' | 'notes', number> & { usuallyTwo: boolean }) {
+  if (usuallyTwo) return least <= MOST_BEYOND_OF_TWO && wide === 0 && notes >= LEAST_OF_TWO;
+  return least <= MOST_BEYOND && wide <= MOST_WIDE;
 }
 
 /** Share of the chords that no hand can hold. */

@@ -29,6 +29,8 @@ export interface NameDetails {
   /** Desk of a divided section: "Violin 1 B" → "B" */
   desk: string | null;
   hand: 'left' | 'right' | null;
+  /** Whose staff the last word says: a hand's where the instrument has two staves, or nothing else is said. */
+  staff: 'left' | 'right' | null;
   solo: boolean;
   /** Words that may name the instrument, in order. */
   words: string[];
@@ -62,7 +64,7 @@ const IN_KEYS =
 /** What a letter may count the desks of: a number, or an instrument that is built in one key. */
 const isDesk = (previous: string) => /^(\d+|i+)$/.test(previous) || (previous.length > 1 && !IN_KEYS.test(previous));
 
-/** “Piano up”, “down”: staves of a keyboard, where nothing else is said. */
+/** “Piano up”, “down”: staves of an instrument that has two. */
 const STAVES: Record<string, 'left' | 'right'> = {
   up: 'right',
   upper: 'right',
@@ -71,17 +73,22 @@ const STAVES: Record<string, 'left' | 'right'> = {
   oben: 'right',
   unten: 'left',
 };
-const KEYBOARDS =
-  /^(piano|pno|pf|pn|klavier|klav|organ|org|orgel|harp|hp|celesta|cel|keys|keyboard|kbd|ep|epiano|harpsichord|cembalo)$/;
 
 /** Two numbers joined by a sign are two players: “Horn 2+4”. */
 const PAIR = /\b(\d)\s*[+&]\s*(\d)\b/;
 
 /** Splits off numbers, desks, hands and clutter, and leaves the words that matter. */
 export function nameDetails(name: string): NameDetails {
-  const details: NameDetails = { number: null, players: null, desk: null, hand: null, solo: false, words: [] };
+  const details: NameDetails = {
+    number: null,
+    players: null,
+    desk: null,
+    hand: null,
+    staff: null,
+    solo: false,
+    words: [],
+  };
   const all = nameWords(name);
-  const keyboard = all.every((word) => STAVES[word] || KEYBOARDS.test(word) || /^\d+$/.test(word));
   all.forEach((word, i) => {
     const previous = all[i - 1];
     const next = all[i + 1];
@@ -95,7 +102,7 @@ export function nameDetails(name: string): NameDetails {
       else details.number ??= Number(word);
     } else if (ORDINAL_ENDINGS.has(word) && /^\d+$/.test(previous ?? '')) return;
     else if (HANDS[word]) details.hand = HANDS[word];
-    else if (keyboard && STAVES[word]) details.hand = STAVES[word];
+    else if (STAVES[word] && i === all.length - 1) details.staff = STAVES[word];
     else if (word === 'solo' || word === 'soli') details.solo = true;
     else if (ROMAN[word] && i > 0) details.number ??= ROMAN[word];
     else if (/^[a-d]$/.test(word) && i > 0 && i === all.length - 1 && isDesk(previous!))

@@ -95,15 +95,11 @@ export function recognise(facts: TrackFacts): Recognition {
   if (facts.choir && words.length === 1) byChoir(words[0]!, add);
   if (scores.size === 0) byCompassOfFamily(words, add);
   byProgram(facts, add);
-  if (scores.size === 0 && details.hand) add(instrumentById('piano'), 0.65, `a ${details.hand} hand`);
+  // A hand by itself is a keyboard's.
+  const hand = details.hand ?? (words.length === 0 ? details.staff : null);
+  if (scores.size === 0 && hand) add(instrumentById('piano'), 0.65, `a ${hand} hand`);
   if (words.length === 1 && ANY_BASS.has(words[0]!)) byBand(facts, add);
-  if (facts.percussionChannel) {
-    const named = [...scores.values()].some((candidate) => instrumentById(candidate.instrument).unpitched);
-    if (!named) add(instrumentById('drum-kit'), 0.9, 'channel 10');
-    // Channel 10 carries no pitches, so that a pitched instrument's name there is less likely.
-    for (const candidate of scores.values())
-      if (!instrumentById(candidate.instrument).unpitched) candidate.confidence *= 0.4;
-  }
+  if (facts.percussionChannel) byPercussionChannel(scores, add);
   byCompany(facts, scores, words.length === 0, add);
   for (const candidate of scores.values()) {
     judgeByRange(candidate, facts);
@@ -117,7 +113,24 @@ export function recognise(facts: TrackFacts): Recognition {
       b.confidence - a.confidence || instrumentById(a.instrument).scoreOrder - instrumentById(b.instrument).scoreOrder,
   );
   doubtTies(candidates);
+  details.hand ??= handOf(details, candidates[0]);
   return { candidates: candidates.slice(0, 6), technique, details };
+}
+
+function byPercussionChannel(
+  scores: ReadonlyMap<InstrumentId, Candidate>,
+  add: (instrument: Instrument, weight: number, evidence: string) => void,
+): void {
+  const named = [...scores.values()].some((candidate) => instrumentById(candidate.instrument).unpitched);
+  if (!named) add(instrumentById('drum-kit'), 0.9, 'channel 10');
+  // Channel 10 carries no pitches, so that a pitched instrument's name there is less likely.
+  for (const candidate of scores.values())
+    if (!instrumentById(candidate.instrument).unpitched) candidate.confidence *= 0.4;
+}
+
+/** Only an instrument of two staves has one for each hand. */
+function handOf({ staff }: NameDetails, best: Candidate | undefined): NameDetails['hand'] {
+  return best && instrumentById(best.instrument).clefs.length > 1 ? staff : null;
 }
 
 /**
@@ -285,9 +298,9 @@ function matchName(words: readonly string[]): NameMatch[] {
 /** Names cut short ("Trump", "Clarin"): four letters or more that begin a full name. */
 function matchBeginnings(words: readonly string[]): NameMatch[] {
   return words.flatMap((word, place) =>
-    word.length < 4 || word === 'music' || TOLD_BY_COMPASS[word]
+    word.length < 4 || TOLD_BY_COMPASS[word]
       ? []
-      : PHRASES.filter((phrase) => phrase.full && phrase.words[0]!.startsWith(word)).map((phrase) => ({
+      : PHRASES.filter((phrase) => phrase.full && isCutShort(word, phrase)).map((phrase) => ({
           phrase,
           weight: 0.6 * (phrase.words.length === 1 ? 1 : 0.8),
           at: new Set([place]),
@@ -299,6 +312,9 @@ function matchBeginnings(words: readonly string[]): NameMatch[] {
 const STATED = 0.68;
 const NOT_CHOSEN = 0.42;
 const POSSIBLE = 0.33;
+
+/** Not a first word that stands there whole: “Music” is no music box. */
+const isCutShort = (word: string, { words: [first = ''] }: Phrase) => first.startsWith(word) && first !== word;
 
 function byProgram(facts: TrackFacts, add: (instrument: Instrument, weight: number, evidence: string) => void): void {
   const { program } = facts;

@@ -27,6 +27,7 @@ const BASS: readonly Tuning[] = [
 
 const TUNINGS: Partial<Record<InstrumentId, readonly Tuning[]>> = {
   guitar: GUITAR,
+  'acoustic-guitar': GUITAR,
   'electric-guitar': GUITAR,
   'bass-guitar': BASS,
   ukulele: [

@@ -62,13 +62,8 @@ export function usePassage({
       const began = performance.now();
       setState((before) => ({ ...before, busy: true }));
       try {
-        const passage = await engineWorker().passage(
-          partList.split(' ').map(partId),
-          from,
-          to,
-          which,
-          below ? undefined : suggestionColour,
-        );
+        const wanted = partList.split(' ').map(partId);
+        const passage = await engineWorker().passage(wanted, from, to, which, suggestionColour);
         const engraving = await engravePassage(passage, {
           width,
           staffHeight,

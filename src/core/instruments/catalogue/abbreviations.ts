@@ -42,6 +42,7 @@ const TABLE: Record<string, string> = {
   organ: 'Org. | Org. | Org. | Órg.',
   harp: 'Hfe. | Arpa | Hpe. | Arpa',
   guitar: 'Git. | Chit. | Guit. | Guit.',
+  'acoustic-guitar': 'W.-Git. | Chit. ac. | Guit. f. | Guit. ac.',
   violin: 'Vl. | Vl. | Vn. | Vln.',
   viola: 'Br. | Vla. | Alt. | Vla.',
   cello: 'Vc. | Vc. | Vc. | Vc.',

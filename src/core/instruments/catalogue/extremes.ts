@@ -25,6 +25,7 @@ const EXTREMES: Readonly<Record<string, KeyRange>> = {
   'double-bass': [23, 74],
   'bass-guitar': [23, 72],
   guitar: [35, 88],
+  'acoustic-guitar': [35, 88],
   voice: [36, 88],
   choir: [36, 88],
   timpani: [36, 62],

@@ -25,6 +25,7 @@ describe('fretting', () => {
   it('knows the usual tunings', () => {
     expect(GUITAR).toEqual([40, 45, 50, 55, 59, 64]);
     expect(tuningsOf('bass-guitar')[0]!.strings).toEqual([28, 33, 38, 43]);
+    for (const id of ['acoustic-guitar', 'electric-guitar'] as const) expect(tuningsOf(id)[0]!.strings).toEqual(GUITAR);
     expect(tuningsOf('flute')).toEqual([]);
   });
   // Chord shapes of guitar methods, from memory.

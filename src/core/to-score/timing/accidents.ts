@@ -35,7 +35,7 @@ export function withoutAccidents(
   notes: readonly PlayedNote[],
   line: BeatLine,
 ): ReadonlyMap<Ticks, WrittenUnits> {
-  const isFine = (place: WrittenUnits) => !hasDivision(place, COARSE, line);
+  const isFine = (place: WrittenUnits) => !isPlain(place, line);
   if (![...places.values()].some(isFine)) return places;
   const until = new Map<Ticks, Ticks>();
   for (const { start, end } of notes) until.set(start, Math.max(until.get(start) ?? 0, end));
@@ -51,9 +51,9 @@ function loneStrikes(strikes: readonly Strike[], line: BeatLine): Ticks[] {
   const byBeat = groupBy(strikes, ({ place }) => beatIndexAt(line, place));
   return strikes.flatMap((strike, s) => {
     if (!strike.fine) return [];
-    const inBeat = byBeat.get(beatIndexAt(line, strike.place))!.filter(({ fine }) => fine);
+    const alike = byBeat.get(beatIndexAt(line, strike.place))!.filter(({ fine }) => fine);
     const tuplet = TUPLETS.some(
-      (division) => inBeat.filter(({ place }) => hasDivision(place, [division], line)).length >= LEAST_IN_TUPLET,
+      (division) => alike.filter(({ place }) => isOn(place, division, line)).length >= LEAST_IN_TUPLET,
     );
     return tuplet || isInRun(strikes, s) ? [] : [strike.tick];
   });
@@ -91,12 +91,13 @@ function spreadChords(strikes: readonly Strike[], line: BeatLine): Ticks[] {
   return dropped;
 }
 
-function hasDivision(place: WrittenUnits, divisions: readonly number[], line: BeatLine): boolean {
-  const { start, length } = line.beats[beatIndexAt(line, place)]!;
-  // Thirty-seconds of a quarter, whatever the beat is: of a half as well as of an eighth.
-  return divisions.some(
-    (division) =>
-      ((place - start) * division) % length === 0 ||
-      (divisions === COARSE && ((place - start) * division) % QUARTER === 0),
-  );
+/** On a thirty-second or the like, of its beat or, whatever the beat is, of a quarter. */
+function isPlain(place: WrittenUnits, line: BeatLine): boolean {
+  return COARSE.some((division) => isOn(place, division, line) || (inBeat(place, line) * division) % QUARTER === 0);
 }
+
+function isOn(place: WrittenUnits, division: number, line: BeatLine): boolean {
+  return (inBeat(place, line) * division) % line.beats[beatIndexAt(line, place)]!.length === 0;
+}
+
+const inBeat = (place: WrittenUnits, line: BeatLine) => place - line.beats[beatIndexAt(line, place)]!.start;

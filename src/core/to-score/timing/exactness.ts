@@ -102,9 +102,8 @@ export function exactAt(notes: readonly PlayedNote[], line: BeatLine, offset: Ti
 }
 
 /**
- * By how much a whole file stands beside its barlines: all of its tracks are exact, and each stands
- * beside the grid or on thirty-seconds between its places. Each track
- * by itself could as well be off the beat; all of them together are not.
+ * By how much a whole file stands beside its barlines: all of its tracks are exact, and each stands beside the grid or on
+ * thirty-seconds between its places. Each by itself could as well be off the beat; all of them together are not.
  *
  * @returns null where the file stands on its barlines
  */

@@ -78,7 +78,9 @@ function believedOrNot(found: Found, sought: Sought): Found {
   const verdict = verdictOn(found, sought);
   if (verdict === 'believed') return found;
   if (verdict === 'doubted') return { ...found, confidence: Math.min(found.confidence, IN_DOUBT) };
-  return { ...found, lead: sought.base, rival: found.lead, confidence: LEADS.sureWitness, dismissed: true };
+  const { base } = sought;
+  const left: Found = { ...found, lead: base, rival: found.lead, confidence: LEADS.sureWitness };
+  return base === 0 ? { ...left, dismissed: true } : { ...left, ofFile: true };
 }
 
 function verdictOn(found: Found, sought: Sought): Verdict {
