@@ -107,6 +107,14 @@ export interface MarkRule {
   bars?: BarSpan;
 }
 
+/**
+ * What is done with a class of marks as long as nobody has decided: found marks are suggested, but a drum kit gets no
+ * dynamics from its strokes, which are louder and softer within every bar (common practice, no source).
+ */
+export function usualMarkUse(mark: MarkClass, instrument: string): MarkUse {
+  return instrument === 'drum-kit' && (mark === 'dynamics' || mark === 'hairpins') ? 'off' : 'suggest';
+}
+
 /** Marks that people set or took away by hand, in the order they did. */
 export type MarkEdit =
   | { kind: 'articulation'; note: NoteId; articulation: Articulation; on: boolean }

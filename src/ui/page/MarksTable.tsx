@@ -6,7 +6,7 @@ import { instrumentById } from '@/core/instruments';
 import { MARK_CLASSES, type MarkClass } from '@/core/score';
 import { useWorkspace } from '../workspace/workspace';
 import styles from './page.module.css';
-import { MARK_STRENGTHS, type MarkRule, type MarkStrength, type MarkUse } from '@/core/settings';
+import { MARK_STRENGTHS, usualMarkUse, type MarkRule, type MarkStrength, type MarkUse } from '@/core/settings';
 import { MARK_NAMES } from '@/core/decisions';
 import { settingsOf } from '@/core/documents';
 import type { PartSummary } from '@/core/engine';
@@ -19,7 +19,8 @@ export function MarksTable({ part }: { part: PartSummary }) {
   const ledger = useWorkspace((state) => state.ledger)!;
   const passage = useWorkspace((state) => state.passage);
   // A score has its marks: what its playback suggests is only looked for where somebody asks.
-  const usual = useWorkspace((state): MarkUse => (state.opened?.facts.format === null ? 'off' : 'suggest'));
+  const asWritten = useWorkspace((state) => state.opened?.facts.format === null);
+  const usual = (mark: MarkClass): MarkUse => (asWritten ? 'off' : usualMarkUse(mark, part.instrument));
   const decide = useWorkspace((state) => state.decide);
   const [reach, setReach] = useState<'part' | 'family' | 'all'>('part');
   const [someBars, setSomeBars] = useState(false);
@@ -32,7 +33,7 @@ export function MarksTable({ part }: { part: PartSummary }) {
     reach === 'part' ? one.id === part.id : reach === 'all' || instrumentById(one.instrument).family === family,
   );
   const set = (mark: MarkClass, change: Partial<Pick<MarkRule, 'use' | 'strength'>>) => {
-    const now = ruleNow(rules, mark, someBars ? from : null, usual);
+    const now = ruleNow(rules, mark, someBars ? from : null, usual(mark));
     decide(
       ...reached.map((one) => ({
         kind: 'setMarks' as const,
@@ -61,7 +62,7 @@ export function MarksTable({ part }: { part: PartSummary }) {
         only in bars {summary.bars[bars.from]!.number}–{summary.bars[bars.to - 1]!.number}
       </Checkbox>
       {MARK_CLASSES.map((mark) => {
-        const now = ruleNow(rules, mark, someBars ? from : null, usual);
+        const now = ruleNow(rules, mark, someBars ? from : null, usual(mark));
         return (
           <div key={mark} className={styles.mark}>
             <span>

@@ -29,7 +29,7 @@ interface Stretch {
 const PRICE: Record<MarkStrength, number> = { few: 14, usual: 7, many: 5 };
 const SLOPE_PRICE = 1.25;
 /** Signs stand where bars begin rather than inside them. */
-const INSIDE_A_BAR = 1.5;
+const INSIDE_A_BAR = 4;
 /** Chance differences between one note and the next, at least. */
 const LEAST_NOISE = 2.5;
 const CONTINUOUS_NOISE = 3;
@@ -37,6 +37,8 @@ const MOST_POINTS = 96;
 const LONGEST_HAIRPIN: WrittenUnits = 20 * QUARTER;
 const SHORTEST_HAIRPIN: WrittenUnits = QUARTER;
 const LEAST_CHANGE: Record<MarkStrength, number> = { few: 26, usual: 16, many: 11 };
+/** A second sign in a bar says a difference of so much at least: two signs, as between *mp* and *f*. */
+const SECOND_IN_A_BAR = 24;
 /** The sign in force stays while its velocity is not farther off than the nearest one's by this. */
 const HYSTERESIS = 5;
 /** So much harder a single note is struck, and so long it lasts at most, to be an accent. */
@@ -63,9 +65,15 @@ export function findDynamics(
   );
   let level: Dynamic | null = null;
   let lastAt = -Infinity;
-  const say = (at: WrittenUnits, staff: number, value: number) => {
+  const say = (at: WrittenUnits, staff: number, value: number, until: WrittenUnits) => {
     const next = signFor(value, level);
-    if (next !== level || at - lastAt > LONG_REST) dynamics.push({ at, staff, level: next });
+    const said = dynamics.at(-1);
+    const second = said && barOf(said.at) === barOf(at) && !hairpins.some(({ end }) => end > said.at);
+    if (second && Math.abs(DYNAMIC_VELOCITY[next] - DYNAMIC_VELOCITY[said.level]) < SECOND_IN_A_BAR) {
+      // The one that goes on behind the bar is the bar's.
+      if (barOf(until) === barOf(at)) return;
+      dynamics[dynamics.length - 1] = { ...said, level: next };
+    } else if (next !== level || at - lastAt > LONG_REST) dynamics.push({ at, staff, level: next });
     level = next;
   };
   stretches.forEach((stretch, i) => {
@@ -79,15 +87,16 @@ export function findDynamics(
       until - at <= LONGEST_HAIRPIN &&
       until - at >= SHORTEST_HAIRPIN;
     if (hairpin) {
-      if (level === null || Math.abs(DYNAMIC_VELOCITY[level] - stretch.first) > 16) say(at, staff, stretch.first);
+      if (level === null || Math.abs(DYNAMIC_VELOCITY[level] - stretch.first) > 16)
+        say(at, staff, stretch.first, until);
       hairpins.push({ start: at, end: until, staff, kind: change > 0 ? 'crescendo' : 'diminuendo' });
       // Where it leads is said by the stretch that follows; at the end, or before another hairpin, here.
       if (!stretches[i + 1] || stretches[i + 1]!.sloping) {
         const target = signFor(stretch.last, level);
-        if (target !== level && stretches[i + 1]) say(until, points[stretch.to]!.staff, stretch.last);
+        if (target !== level && stretches[i + 1]) say(until, points[stretch.to]!.staff, stretch.last, until);
         level = target;
       }
-    } else say(at, staff, (stretch.first + stretch.last) / 2);
+    } else say(at, staff, (stretch.first + stretch.last) / 2, until);
     lastAt = lastPoint.at;
   });
   return { dynamics, hairpins };

@@ -14,9 +14,9 @@ import {
   type MarkContext,
   type NoteSign,
 } from './finders';
-import { loudnessOf } from './loudness';
+import { loudnessOf, type LoudestValues } from './loudness';
 import type { PlayedPart } from './marked-part';
-import { ruleFor, strengthsInUse } from './rules';
+import { ruleFor, rulesOver, strengthsInUse } from './rules';
 
 export interface NoteMark {
   mark: NoteSign;
@@ -37,11 +37,16 @@ export interface MarkReport {
   loudnessFrom: string[];
 }
 
-export function findMarks(part: PlayedPart, rules: readonly MarkRule[], context: MarkContext): FoundMarks {
+export function findMarks(
+  part: PlayedPart,
+  own: readonly MarkRule[],
+  { loudest, ...context }: MarkContext & { loudest: LoudestValues },
+): FoundMarks {
+  const rules = rulesOver(part.instrument.id, own);
   const count = () => Object.fromEntries(MARK_CLASSES.map((mark) => [mark, 0])) as Record<MarkClass, number>;
   const found = count();
   const taken = count();
-  const loudness = loudnessOf(part);
+  const loudness = loudnessOf(part, loudest);
   const looking: Looking = { part, loudness, ...context, memo: new Map() };
 
   /** What the rules leave of marks that were looked for with each strength in use. */

@@ -26,17 +26,36 @@ export interface Loudness {
 const MODULATION = 1;
 const VOLUME = 7;
 const EXPRESSION = 11;
+const SCALES = [EXPRESSION, VOLUME] as const;
 
 /** A controller that covers less than this is a setting, not playing. */
 const MOVES_BY = 10;
 const LEAST_MOVES = 4;
 const INSIDE: WrittenUnits = QUARTER / 2;
 
-export function loudnessOf({ instrument, strikes, controls }: PlayedPart): Loudness {
-  const span: [PlayedUnits, PlayedUnits] = [
-    strikes[0]?.start ?? 0,
-    strikes.reduce((last, strike) => Math.max(last, strike.end), 0),
-  ];
+/** Largest value of each controller that scales loudness, in any part where it moves. */
+export type LoudestValues = Readonly<Record<number, number>>;
+
+/** Over all parts, so that equal controllers are equally loud whoever plays. */
+export function loudestValues(parts: readonly PlayedPart[]): LoudestValues {
+  const most: Record<number, number> = {};
+  for (const { strikes, controls } of parts)
+    for (const controller of SCALES) {
+      const points = controls.get(controller) ?? [];
+      if (!moves(points, spanOf(strikes))) continue;
+      most[controller] = points.reduce((value, point) => Math.max(value, point.value), most[controller] ?? 1);
+    }
+  return most;
+}
+
+const spanOf = (strikes: readonly Strike[]): [PlayedUnits, PlayedUnits] => [
+  strikes[0]?.start ?? 0,
+  strikes.reduce((last, strike) => Math.max(last, strike.end), 0),
+];
+
+/** @param loudest of the whole ensemble */
+export function loudnessOf({ instrument, strikes, controls }: PlayedPart, loudest: LoudestValues): Loudness {
+  const span = spanOf(strikes);
   const struck =
     instrument.unpitched ||
     instrument.family === 'keyboard' ||
@@ -47,19 +66,21 @@ export function loudnessOf({ instrument, strikes, controls }: PlayedPart): Loudn
     return moves(points, span) ? points : null;
   };
   const modulation = struck ? null : moving(MODULATION);
-  const scales = [moving(EXPRESSION), moving(VOLUME)].filter((points) => points !== null);
+  const scales = SCALES.flatMap((controller) => {
+    const points = moving(controller);
+    return points ? [{ points, most: loudest[controller]! }] : [];
+  });
   const velocitiesVary = new Set(strikes.map(({ velocity }) => velocity)).size > 1;
   const velocities = velocitiesVary ? 'velocity' : '';
   const from = [
     modulation ? 'controller 1' : velocities,
-    ...[EXPRESSION, VOLUME].map((controller) => (moving(controller) ? `controller ${controller}` : '')),
+    ...SCALES.map((controller) => (moving(controller) ? `controller ${controller}` : '')),
   ].filter(Boolean);
   if (from.length === 0) return { points: [], from, continuous: false };
 
-  const loudest = scales.map((points) => points.reduce((most, point) => Math.max(most, point.value), 1));
   const loudness = (strike: Strike, at: PlayedUnits) =>
     scales.reduce(
-      (value, points, i) => (value * valueAt(points, at)) / loudest[i]!,
+      (value, { points, most }) => (value * valueAt(points, at)) / most,
       modulation ? valueAt(modulation, at) : strike.velocity,
     );
   const continuous = modulation !== null || scales.length > 0;

@@ -27,12 +27,14 @@ export function markParts(
     const played = memo.run(stages.played, { part, staves, tracks, lead: taken[0]!, tempo }, part.id);
     return { one, tracks, played };
   });
-  const breaths = memo.steady('breaths', memo.run(stages.breaths, { parts: heard.map(({ played }) => played) }));
+  const ensemble = { parts: heard.map(({ played }) => played) };
+  const breaths = memo.steady('breaths', memo.run(stages.breaths, ensemble));
+  const loudest = memo.steady('loudest', memo.run(stages.loudest, ensemble));
   return heard.map(({ one, tracks, played }): MarkedPart => {
     const { part, written: plain } = one;
     const { id } = part;
     const rules = settings.marks[id] ?? NO_CHOICES;
-    const heardMarks = memo.run(stages.found, { part: played, rules, bars, breaths, tempo }, id);
+    const heardMarks = memo.run(stages.found, { part: played, rules, bars, breaths, loudest, tempo }, id);
     const lines = { found: heardMarks, kept: one.kept, sources: one.sources, written: plain, bars };
     const found = memo.run(received.withLines, lines, id);
     const texts = memo.run(stages.texts, { tracks, ticksPerQuarter }, id);

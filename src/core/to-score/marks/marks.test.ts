@@ -103,6 +103,53 @@ describe('dynamics', () => {
   });
 });
 
+describe('dynamics of an ensemble', () => {
+  const levelsOf = (tracks: HandTrack[]) =>
+    toScore(performanceOf(tracks), NO_SETTINGS).score.parts.map(({ lines }) =>
+      lines.dynamics.map(({ at, level }) => `${bar(at)} ${level}`),
+    );
+  it('are equal where controllers are, whoever reaches higher elsewhere', () => {
+    const expression = (first: number) => [
+      ...Array.from({ length: 16 }, (_, i): [number, number] => [i, first + (i % 2)]),
+      ...Array.from({ length: 16 }, (_, i): [number, number] => [16 + i, 60 + (i % 2)]),
+    ];
+    const violins = [30, 125].map((first, v) => ({
+      name: `Violin ${v + 1}`,
+      notes: loud(line(...scale(72, 32)), () => 100),
+      extra: control(11, expression(first)),
+    }));
+    const [one, two] = levelsOf(violins);
+    expect(one!.find((sign) => sign.startsWith('4 '))).toBe('4 p');
+    expect(two!.find((sign) => sign.startsWith('4 '))).toBe('4 p');
+  });
+  it('are not made of the strokes of a drum kit, unless somebody asks', () => {
+    const kit = {
+      name: 'Drum Kit',
+      channel: 9,
+      notes: Array.from({ length: 64 }, (_, i) => ({
+        key: [36, 42, 38, 42][i % 4]!,
+        at: i / 2,
+        length: 0.25,
+        velocity: [118, 60, 100, 44][i % 4]! - (i > 31 ? 30 : 0),
+      })),
+    };
+    expect(levelsOf([kit])).toEqual([[]]);
+    const asked = partOf(kit, { marks: { [partId('t1')]: take('dynamics') } });
+    expect(asked.score.parts[0]!.lines.dynamics.length).toBeGreaterThan(0);
+  });
+  it('change once in a bar, unless by two signs', () => {
+    const levels = (velocities: readonly number[]) =>
+      partOf({
+        name: 'Clarinet',
+        notes: loud(line(...scale(60, 128, 0.25)), (at) => velocities[Math.floor(at * 2) % velocities.length]!),
+      }).score.parts[0]!.lines.dynamics.map(({ at }) => Math.floor(bar(at)));
+    const within = levels([86, 86, 86, 86, 64, 64, 64, 64]);
+    expect(within.length).toBe(new Set(within).size);
+    const echo = levels([100, 100, 100, 100, 48, 48, 48, 48]);
+    expect(echo.filter((one) => one === 1)).toHaveLength(2);
+  });
+});
+
 describe('slurs', () => {
   const overlapping = (keys: number[], overlap: number): HandNote[] =>
     keys.map((key, i) => ({ key, at: i, length: 1 + overlap }));

@@ -1,25 +1,35 @@
-import type { MarkClass } from '../../score';
-import type { MarkRule, MarkStrength, MarkUse } from '../../settings';
+import { MARK_CLASSES, type MarkClass } from '../../score';
+import { usualMarkUse, type MarkRule, type MarkStrength, type MarkUse } from '../../settings';
 
-/** What nobody has decided about is suggested, with the usual strength. */
-const USUAL = { use: 'suggest', strength: 'usual' } as const;
+/** The rules of a part over what nobody has decided about it: the usual use, with the usual strength. */
+export function rulesOver(instrument: string, rules: readonly MarkRule[]): MarkRule[] {
+  const usual = MARK_CLASSES.map((mark): MarkRule => ({
+    mark,
+    use: usualMarkUse(mark, instrument),
+    strength: 'usual',
+  }));
+  return [...usual, ...rules];
+}
 
-/** The rule for a class of marks in a bar: the last one that was set for it. */
+/** The rule for a class of marks in a bar: the last one that was set for it, of rules that are {@link rulesOver} all. */
 export function ruleFor(
   rules: readonly MarkRule[],
   mark: MarkClass,
   bar: number,
 ): { use: MarkUse; strength: MarkStrength } {
-  return (
-    rules.findLast((rule) => rule.mark === mark && (!rule.bars || (bar >= rule.bars.from && bar < rule.bars.to))) ??
-    USUAL
-  );
+  return rules.findLast((rule) => rule.mark === mark && (!rule.bars || (bar >= rule.bars.from && bar < rule.bars.to)))!;
 }
 
 /** Strengths that are asked for anywhere in a part; none where the class is off throughout. */
 export function strengthsInUse(rules: readonly MarkRule[], mark: MarkClass): MarkStrength[] {
   const own = rules.filter((rule) => rule.mark === mark);
   const whole = own.findLastIndex((rule) => !rule.bars);
-  const counting = whole < 0 ? [USUAL, ...own] : own.slice(whole);
-  return [...new Set(counting.filter(({ use }) => use !== 'off').map(({ strength }) => strength))];
+  return [
+    ...new Set(
+      own
+        .slice(whole)
+        .filter(({ use }) => use !== 'off')
+        .map(({ strength }) => strength),
+    ),
+  ];
 }

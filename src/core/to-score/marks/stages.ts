@@ -20,6 +20,7 @@ import { textsOf, withTexts, type PartTexts } from '../notation/texts';
 import { stage } from '../../base/stage';
 import { findBreaths, type Breath } from './breaths';
 import { findMarks, type FoundMarks } from './find-marks';
+import { loudestValues, type LoudestValues } from './loudness';
 import { markPart } from './mark-part';
 import { playedPart, type PlayedPart } from './marked-part';
 
@@ -52,6 +53,9 @@ export const played = stage(
 /** Silences of the whole score. */
 export const breaths = stage('breaths', ({ parts }: { parts: readonly PlayedPart[] }) => findBreaths(parts));
 
+/** What the controllers of the whole ensemble reach. */
+export const loudest = stage('loudest', ({ parts }: { parts: readonly PlayedPart[] }) => loudestValues(parts));
+
 export const found = stage(
   'marks',
   ({
@@ -59,12 +63,14 @@ export const found = stage(
     rules,
     bars,
     breaths: silences,
+    loudest,
     tempo,
   }: {
     part: PlayedPart;
     rules: readonly MarkRule[];
     bars: readonly Bar[];
     breaths: readonly Breath[];
+    loudest: LoudestValues;
     tempo: TempoMap;
   }): FoundMarks => {
     const starts = bars.map((bar) => bar.start);
@@ -75,6 +81,7 @@ export const found = stage(
       secondsBetween: (from, to) => secondsAt(to) - secondsAt(from),
       end: last.start + last.length,
       breaths: silences,
+      loudest,
     });
   },
 );
