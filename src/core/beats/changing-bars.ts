@@ -15,6 +15,8 @@ import { barScore, bestWay, LENGTHS, likeBefore, PICKUP } from './part-beats';
 
 /** So much better bars of several lengths must be than bars of one where players lean on their first beats. */
 const BETTER = 3;
+/** And more for each change after the first: with enough of them, what is loud by chance can always be made a downbeat. */
+const BETTER_A_CHANGE = 2;
 /** Lengths in turn can be chosen in many ways, and some are good by chance: by so much, and where nobody leans on anything. */
 const BY_CHANCE = 2;
 const FLAT_BY_CHANCE = 19;
@@ -42,8 +44,9 @@ export function changingBars(features: readonly BeatFeature[]): ChangingBars | n
   const even = Math.max(...LENGTHS.map((length) => bestWay(features, [length]).score));
   const [turn, free] = [inTurn(features), nowAndThen(features)];
   const [ofTurn, ofFree] = [turn.score - even, free.score - even];
-  if (Math.max(ofTurn, ofFree) < BETTER) return null;
-  if (ofTurn >= ofFree) return turn;
+  const freely = ofFree >= BETTER + BETTER_A_CHANGE * Math.max(0, changes(free.lengths) - 1);
+  if (ofTurn >= BETTER && (ofTurn >= ofFree || !freely)) return turn;
+  if (!freely) return null;
   const often = changes(free.lengths) > OFTEN * free.lengths.length;
   return often ? { ...bestWay(features, LENGTHS, { anotherLength: OFTEN_CHANGE }), inTurn: null } : free;
 }

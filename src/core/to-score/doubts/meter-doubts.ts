@@ -15,6 +15,7 @@ import {
 import { queryId } from '../../base';
 import type { Performance } from '../../performance';
 import type { MeterDoubt, Query } from '../../queries';
+import { bandBegins, entriesSpeakForTheFile } from './entries';
 import {
   groupedMeter,
   metersInWords,
@@ -77,7 +78,7 @@ function otherMeter(performance: Performance): Query | null {
   if (lastNoteEnd / ticksPerQuarter < FEWEST_BEATS) return null;
   const onsets = onsetsOf(beginningOf(performance));
   const said = eighthsSay(performance, onsets) ?? quartersSay(performance, onsets);
-  if (!said) return null;
+  if (!said || entriesSpeakForTheFile(performance, 4 * QUARTER, said.sections)) return null;
   const bars = metersInWords(said.sections);
   return {
     id: queryId('meter'),
@@ -125,7 +126,7 @@ function quartersSay(performance: Performance, onsets: readonly Onset[]): Said |
   const { beatsPerBar, downbeats, evidence } = findBars(beats, onsets);
   // Two to a bar and four are the same music.
   if (beatsPerBar === 4 || beatsPerBar === 2) {
-    const beside = barsBeside(features, 4);
+    const beside = bandBegins(performance) ? 0 : barsBeside(features, 4);
     return beside > 0 ? evenly(quarters(4), beside * QUARTER) : null;
   }
   return evidence >= CLEAR ? evenly(quarters(beatsPerBar), ((downbeats[0] ?? 0) % beatsPerBar) * QUARTER) : null;

@@ -125,11 +125,11 @@ describe('dynamics of an ensemble', () => {
   it('are not made of the strokes of a drum kit, unless somebody asks', () => {
     const kit = {
       name: 'Drum Kit',
-      channel: 9,
       notes: Array.from({ length: 64 }, (_, i) => ({
         key: [36, 42, 38, 42][i % 4]!,
         at: i / 2,
         length: 0.25,
+        channel: 10,
         velocity: [118, 60, 100, 44][i % 4]! - (i > 31 ? 30 : 0),
       })),
     };
