@@ -47,13 +47,9 @@ describe('ornaments', () => {
     expect(reports[0]).toMatchObject({ trills: 1, tremolos: 0 });
   });
   it('leave exact thirty-seconds and double dots what they are', () => {
-    const trill = exactRun(
-      Array.from({ length: 8 }, (_, i) => (i % 2 ? 74 : 72)),
-      0,
-      1 / 8,
-    );
-    expect(words(convert('Flute', [...trill, { key: 71, at: 1, length: 3 }]).score)).toEqual([
-      ...Array.from({ length: 8 }, (_, i) => `32nd ${i % 2 ? 74 : 72}`),
+    const run = exactRun([72, 74, 76, 74, 76, 77, 79, 77], 0, 1 / 8);
+    expect(words(convert('Flute', [...run, { key: 71, at: 1, length: 3 }]).score)).toEqual([
+      ...[72, 74, 76, 74, 76, 77, 79, 77].map((key) => `32nd ${key}`),
       'quarter 71',
       'half 71',
     ]);
@@ -64,6 +60,29 @@ describe('ornaments', () => {
     const { score, reports } = convert('Oboe', overture);
     expect(words(score)).toEqual(Array.from({ length: 8 }, () => ['quarter.. 72', '16th 74']).flat());
     expect(reports[0]).toMatchObject({ graces: 0, trills: 0 });
+  });
+  it('write an alternation that was drawn on thirty-seconds as a trill, unless the part has others', () => {
+    const shake = (from: number, step: number, count = 8) =>
+      exactRun(
+        Array.from({ length: count }, (_, i) => (i % 2 ? 74 : 72)),
+        from,
+        step,
+      );
+    const then = { key: 71, at: 1, length: 3 };
+    const { score, reports } = convert('Flute', [...shake(0, 1 / 8), then]);
+    expect(words(score)).toEqual(['quarter 72 tr', 'quarter 71', 'half 71']);
+    expect(reports[0]).toMatchObject({ trills: 1 });
+    // With a turn at its end.
+    const turn = exactRun([71, 72], 1, 1 / 8);
+    const turned = convert('Flute', [...shake(0, 1 / 8), ...turn, { key: 74, at: 1.25, length: 2.75 }]);
+    expect(words(turned.score)[0]).toBe('quarter 72 tr');
+    // Sixteenths are slower, six are fewer, a third is wider, a part of thirty-seconds counts them.
+    expect(words(convert('Flute', [...shake(0, 1 / 4, 4), then]).score)).toHaveLength(6);
+    expect(words(convert('Flute', [...shake(0, 1 / 8, 6), then]).score)[0]).toBe('32nd 72');
+    const third = exactRun([72, 76, 72, 76, 72, 76, 72, 76], 0, 1 / 8);
+    expect(words(convert('Flute', [...third, then]).score)[0]).toBe('32nd 72');
+    const runs = exactRun([72, 74, 76, 77, 79, 77, 76, 74], 4, 1 / 8);
+    expect(words(convert('Flute', [...shake(0, 1 / 8), then, ...runs]).score)[0]).toBe('32nd 72');
   });
   it('leave measured sixteenths and a slow alternation alone', () => {
     expect(

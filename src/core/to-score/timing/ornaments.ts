@@ -8,12 +8,13 @@
  *
  * Takes the timed notes of one part; gives fewer notes, those that stand for several with the sign and the notes behind
  * them. Anything slower than a sixteenth by a margin is left to the grid, and so is what the file has exactly on values
- * that can be written: exact thirty-seconds are thirty-seconds. Limits are common practice of what hands do, no source.
+ * that can be written: exact thirty-seconds are thirty-seconds, unless they are a trill (`grid-trills`). Limits are common practice of what hands do, no source.
  */
 import type { Instrument } from '../../instruments';
 import type { NoteId } from '../../performance';
 import { QUARTER, type Seconds, type WrittenUnits } from '../../time';
 import { beatIndexAt, type BeatLine } from './beats';
+import { gridTrills } from './grid-trills';
 import type { Ornament, TimedNote } from './timed-note';
 
 export interface OrnamentReport {
@@ -65,12 +66,32 @@ export function findOrnaments(
   { polyphonic, unpitched }: Pick<Instrument, 'polyphonic' | 'unpitched'>,
 ): { notes: TimedNote[]; report: OrnamentReport } {
   const report = { ...NO_ORNAMENTS };
-  const sorted = [...notes].sort((a, b) => a.onset - b.onset || a.key - b.key);
+  const sorted = unpitched ? inOrder(notes) : withGridTrills(inOrder(notes), report);
   const alternating = unpitched ? rolls(sorted, line, report) : alternations(sorted, line, report);
   if (unpitched) return { notes: flams(alternating, report), report };
   const spread = polyphonic ? spreadChords(alternating, line, report) : alternating;
   return { notes: graceNotes(spread, line, report), report };
 }
+
+const inOrder = (notes: readonly TimedNote[]): TimedNote[] =>
+  [...notes].sort((a, b) => a.onset - b.onset || a.key - b.key);
+
+/** Trills that the file has on the grid, each as its lower note. */
+function withGridTrills(notes: readonly TimedNote[], report: OrnamentReport): TimedNote[] {
+  const runs = gridTrills(notes);
+  if (runs.length === 0) return [...notes];
+  report.trills += runs.length;
+  const behind = new Set(runs.flat());
+  return inOrder([...notes.filter((note) => !behind.has(note)), ...runs.map(trilled)]);
+}
+
+/** A trill is written on its lower note, wherever it begins. */
+const trilled = (run: readonly TimedNote[]): TimedNote =>
+  standingFor(
+    run.reduce((a, b) => (b.key < a.key ? b : a)),
+    run,
+    { trill: true },
+  );
 
 /** Each thing struck has its own rolls. */
 function rolls(notes: readonly TimedNote[], line: BeatLine, report: OrnamentReport): TimedNote[] {
@@ -142,11 +163,9 @@ function alternations(notes: readonly TimedNote[], line: BeatLine, report: Ornam
       return;
     }
     for (const one of run) taken.add(one);
-    // A trill is written on its lower note, wherever it begins.
-    const main = run.reduce((a, b) => (b.key < a.key ? b : a));
     if (same) report.tremolos++;
     else report.trills++;
-    kept.push(standingFor(main, run, same ? { tremolo: true } : { trill: true }));
+    kept.push(same ? standingFor(note, run, { tremolo: true }) : trilled(run));
   });
   return kept;
 }
