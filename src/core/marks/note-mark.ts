@@ -18,6 +18,8 @@ export interface Sounding {
   /** Half tones up and down to the neighbours in the key. */
   upper: Semitones;
   lower: Semitones;
+  /** Written units that a second takes where it stands. */
+  aSecond: WrittenUnits;
   /** Flags of its value: a tremolo's strokes come on top. */
   flags: number;
   /** What a tuplet makes of its values: 2/3 in a triplet. */

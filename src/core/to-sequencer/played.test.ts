@@ -120,7 +120,21 @@ describe('marks', () => {
   it('become notes: trill, mordent, turn, tremolo, grace note, spread chord', () => {
     const ornament = (marks: SymbolMarks, quarters = 1) =>
       notesOf(play(one([barOf([60, 1], [72, quarters, marks], [null, 3 - quarters])]))).slice(1);
-    expect(ornament({ trill: true }).map(([key]) => key)).toEqual([72, 74, 72, 74, 72, 74, 72, 74]);
+    expect(ornament({ trill: true }).map(([key]) => key)).toEqual([72, 74, 72, 74, 72]);
+    // Twelve notes a second at most, and the last one is its own: at 120 sextuplets, at 60 thirty-seconds.
+    const trilled = (bpm: number) =>
+      notesOf(
+        play(one([barOf([60, 1], [72, 1, { trill: true }], [null, 2])], {}, { tempos: [{ at: 0, bpm, shown: true }] })),
+      ).slice(1);
+    expect(trilled(120).map(([key, from, to]) => [key, Math.round(6 * from!), Math.round(6 * to!)])).toEqual([
+      [72, 6, 7],
+      [74, 7, 8],
+      [72, 8, 9],
+      [74, 9, 10],
+      [72, 10, 12],
+    ]);
+    expect(trilled(60)).toHaveLength(7);
+    expect(trilled(240)).toHaveLength(3);
     expect(ornament({ turn: 'mordent' }).map(([key]) => key)).toEqual([72, 71, 72]);
     expect(ornament({ turn: 'turn' }).map(([key]) => key)).toEqual([74, 72, 71, 72]);
     expect(ornament({ tremolo: 3 })).toHaveLength(8);

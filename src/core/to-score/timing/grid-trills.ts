@@ -1,6 +1,6 @@
 /*
- * Trills that somebody drew on the grid: two neighbouring keys in turn, exactly on thirty-seconds or faster, for a quarter or
- * longer. Nobody counts those, unless the part has thirty-seconds that are no such alternation: then they are its notes.
+ * Trills that somebody drew on the grid: two neighbouring keys in turn, exactly on thirty-seconds or sextuplets or
+ * faster, for a quarter or longer. Nobody counts those, unless the part has thirty-seconds that are no such alternation: then they are its notes.
  *
  *     drawn     xyxyxyxyxyxyxyxy        thirty-seconds from end to end
  *     written   tr ~~~~~~~~~~~~~
@@ -10,10 +10,10 @@
 import { QUARTER, type Seconds, type WrittenUnits } from '../../time';
 import type { TimedNote } from './timed-note';
 
-const SLOWEST: WrittenUnits = QUARTER / 8;
+const SLOWEST: WrittenUnits = QUARTER / 6;
 /** Ten notes a second and more are a trill's. */
 const SLOWEST_SECONDS: Seconds = 0.1;
-const FEWEST = 8;
+const FEWEST = 7;
 const INTERVAL = 2;
 /** A trill may end with a turn of so many notes as fast. */
 const TURN = 3;

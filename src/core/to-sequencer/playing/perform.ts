@@ -72,7 +72,7 @@ export function performSounds(
       velocity,
       sound,
     };
-    return before ? ornamented(shaped, before.get(sound) ?? null, settings.glides) : [shaped];
+    return before ? ornamented(shaped, before.get(sound) ?? null, settings.glides, unitsOf) : [shaped];
   });
   return untangled(notes);
 }
@@ -104,16 +104,21 @@ function releaseOf(
   return sound.end + (sound.slurred && settings.slurOverlap > 0 ? unitsOf(settings.slurOverlap, sound.end) : 0);
 }
 
-function ornamented(note: PerformedNote, before: Sound | null, glides: Playing['glides']): PerformedNote[] {
+function ornamented(
+  note: PerformedNote,
+  before: Sound | null,
+  glides: Playing['glides'],
+  unitsOf: PerformOptions['unitsOf'],
+): PerformedNote[] {
   // Grace notes belong to the chord, not to each of its notes.
   const first = note.sound.inChord === 0;
   const { main, graces } = graceNotes(note, before);
-  return [...(first ? graces : []), ...glided(main, glides).flatMap(mainOf)];
+  return [...(first ? graces : []), ...glided(main, glides).flatMap((one) => mainOf(one, unitsOf(1000, one.start)))];
 }
 
 /** What the first of its marks that is played out makes of it. */
-function mainOf(note: PerformedNote): PerformedNote[] {
-  const sounding = { ...note.sound, start: note.start, end: note.end };
+function mainOf(note: PerformedNote, aSecond: WrittenUnits): PerformedNote[] {
+  const sounding = { ...note.sound, start: note.start, end: note.end, aSecond };
   for (const { play } of NOTE_MARKS) {
     const stretches = play?.(sounding);
     if (stretches) return stretches.map((stretch) => ({ ...note, ...stretch }));
