@@ -388,6 +388,11 @@ describe('recognition', () => {
         'Vla c.s.',
         'Vc spc',
       ].map((name) => ask(name).technique),
-    ).toEqual(['pizzicato', 'muted', 'tremolo', 'col-legno', 'muted', 'spiccato', 'pizzicato', 'muted', 'spiccato']);
+    ).toEqual(['pizzicato', 'muted', 'tremolo', 'col-legno', 'stopped', 'spiccato', 'pizzicato', 'muted', 'spiccato']);
+    expect(
+      ['Tpt 1 cup', 'Trumpets straight mute', 'Bone 2 harmon mute', 'Tbn bucket', 'Trumpet plunger', 'Tpts open'].map(
+        (name) => ask(name).technique,
+      ),
+    ).toEqual(['cup-mute', 'straight-mute', 'harmon-mute', 'bucket-mute', 'plunger', 'open']);
   });
 });

@@ -1,5 +1,9 @@
 import type { Family } from './instrument';
 
+/** Mutes of brass players, each of its own sound. */
+export const BRASS_MUTES = ['straight-mute', 'cup-mute', 'harmon-mute', 'bucket-mute', 'plunger'] as const;
+type MuteId = (typeof BRASS_MUTES)[number];
+
 export type TechniqueId =
   | 'long'
   | 'legato'
@@ -9,6 +13,8 @@ export type TechniqueId =
   | 'tremolo'
   | 'trill'
   | 'muted'
+  | MuteId
+  | 'stopped'
   | 'open'
   | 'harmonics'
   | 'col-legno'
@@ -26,8 +32,13 @@ const WORDS: Record<TechniqueId, string> = {
   pizzicato: 'pz, pzz, piz, pizz, pizzicato',
   tremolo: 'trem, trm, tremolo, tremolos',
   trill: 'trill, trills, tr ht, tr wt',
-  muted:
-    'mute, muted, con sord, consord, c s, cs, sord, sordino, con sordino, cup, straight, harmon, stopped, gestopft, avec sourdine, gedampft, dampfer',
+  muted: 'mute, muted, con sord, consord, c s, cs, sord, sordino, con sordino, avec sourdine, gedampft, dampfer',
+  'straight-mute': 'straight, straight mute, st mute, str mute, mute straight, muted straight',
+  'cup-mute': 'cup, cup mute, mute cup, muted cup',
+  'harmon-mute': 'harmon, harmon mute, mute harmon, muted harmon, wah wah, wah mute',
+  'bucket-mute': 'bucket, bucket mute, mute bucket, muted bucket',
+  plunger: 'plunger, plunger mute, mute plunger',
+  stopped: 'stopped, gestopft, bouche, chiuso',
   open: 'open, senza sord, senza sordino, natural',
   harmonics: 'harm, harmonic, harmonics, flag, flageolet',
   'col-legno': 'col legno, legno, cl legno',
@@ -46,6 +57,12 @@ const NAMES: Record<TechniqueId, string> = {
   tremolo: 'tremolo',
   trill: 'trill',
   muted: 'con sord.',
+  'straight-mute': 'straight mute',
+  'cup-mute': 'cup mute',
+  'harmon-mute': 'harmon mute',
+  'bucket-mute': 'bucket mute',
+  plunger: 'plunger',
+  stopped: 'stopped',
   open: 'open',
   harmonics: 'harmonics',
   'col-legno': 'col legno',
@@ -78,7 +95,7 @@ const STRUCK: readonly TechniqueId[] = ['tremolo', 'muted', 'open'];
 
 const USUAL: Record<Family, readonly TechniqueId[]> = {
   woodwind: BLOWN,
-  brass: [...BLOWN, 'muted', 'open'],
+  brass: [...BLOWN, 'muted', ...BRASS_MUTES, 'stopped', 'open'],
   percussion: STRUCK,
   keyboard: ['legato', 'staccato', 'tremolo', 'trill'],
   plucked: ['staccato', 'harmonics', 'muted', 'tremolo'],

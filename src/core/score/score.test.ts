@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { isTempoWords } from './tempo-words';
 import { describe, expect, it } from 'vitest';
 import { demoOriginal } from '../../../demo/make';
 import { performanceFromSmf } from '../performance';
@@ -76,5 +77,16 @@ describe('the checker', () => {
     expect(soundsOf(slice.parts[1]!, slice.bars)[0]!.key).toBe(
       soundsOf(score.parts[0]!, score.bars).find((sound) => sound.start >= score.bars[10]!.start)!.key,
     );
+  });
+});
+
+describe('words of tempo', () => {
+  it('begin with “straight”, but a straight mute is none', () => {
+    expect(['Straight 8ths', 'Swing', 'straight mute', 'Cup mute'].map(isTempoWords)).toEqual([
+      true,
+      true,
+      false,
+      false,
+    ]);
   });
 });

@@ -9,6 +9,7 @@ import { measure } from '../../../bench/measure';
 import { goose } from '../../../demo/goose';
 import { demoMechanical } from '../../../demo/make';
 import { heardByVerovio } from '../../testing/engraver';
+import type { SymbolMarks } from '../score';
 import { barOf, chordBar, named, plainPart, plainScore } from '../../testing/scores';
 import { notesOf, one, play } from '../../testing/sequenced';
 import { writeMusicXml } from '../musicxml';
@@ -220,6 +221,26 @@ describe('tracks', () => {
       event.kind === 'channel' && (event.status & 0xf0) === Message.noteOn ? [(event.status & 0x0f) + 1] : [],
     );
     expect(strikes).toEqual([1, 5, 5, 1]);
+  });
+  it('have a track for each mute of a brass player', () => {
+    const note = (word: string): [number, number, SymbolMarks] => [70, 1, { words: [word] }];
+    const bars = [
+      ['straight mute', 'open', 'cup mute', 'plunger'],
+      ['stopped', 'stopped', 'stopped', 'stopped'],
+    ].map((words) => barOf(...words.map(note)));
+    const trumpet = one(bars, {
+      instrument: 'trumpet-bflat',
+      name: 'Trumpet',
+      program: 57,
+    });
+    const split = play(trumpet, { preset: 'expression', parts: { [partId('t1')]: { split: 'technique' } } });
+    expect(split.tracks.map((track) => [track.name, track.program])).toEqual([
+      ['Trumpet', 57],
+      ['Trumpet straight mute', 60],
+      ['Trumpet cup mute', 60],
+      ['Trumpet plunger', 60],
+      ['Trumpet stopped', 57],
+    ]);
   });
   it('are split by voice, by hand, and chords into lines', () => {
     const left = { staff: 2, voice: 5, symbols: barOf([48, 4]).voices[0]!.symbols };

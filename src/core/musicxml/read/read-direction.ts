@@ -93,7 +93,7 @@ function readSwing(sound: XmlNode | undefined, words: string, add: Add): void {
 }
 
 /** Common practice of band parts, no source. */
-const STRAIGHT = /^\(?(?:straight|even|no swing|swing off|end swing|not swung)\b/i;
+const STRAIGHT = /^\(?(?:straight(?!\s+mute)|even|no swing|swing off|end swing|not swung)\b/i;
 
 function readTempo(types: readonly XmlNode[], sound: XmlNode | undefined, words: string, add: Add): void {
   const bySound = inRange(Number(sound?.attributes.tempo));
@@ -132,7 +132,7 @@ function beatValues(node: XmlNode): BeatValue[] {
 }
 
 const PLAYING =
-  /\b(?:pizz|arco|sord|mute|open|legno|pont|tasto|trem|div|unis|solo|tutti|a2|harm|stacc|leg|marc|ord|nat)\b/i;
+  /\b(?:pizz|arco|sord|mute|open|legno|pont|tasto|trem|cup|harmon|bucket|plunger|stopped|gestopft|div|unis|solo|tutti|a2|harm|stacc|leg|marc|ord|nat)\b/i;
 
 function inRange(bpm: number): number | null {
   return Number.isFinite(bpm) && bpm >= SLOWEST && bpm <= FASTEST ? bpm : null;

@@ -7,12 +7,13 @@ import { toScore } from '../index';
 import { techniqueMarks } from './technique-marks';
 import { NO_SETTINGS } from '../../settings';
 
-const wordsOf = (...techniques: (TechniqueId | null)[]) => {
+const wordsOf = (...techniques: (TechniqueId | null)[]) => wordsIn('strings', ...techniques);
+const wordsIn = (family: 'strings' | 'brass', ...techniques: (TechniqueId | null)[]) => {
   const notes = techniques.map((_, id) => ({ id, start: id * 100 }));
   const marks = techniqueMarks(
     notes,
     new Map(techniques.flatMap((technique, id) => (technique ? [[id, technique] as const] : []))),
-    { family: 'strings', unpitched: false },
+    { family, unpitched: false },
   );
   return notes.map(({ id }) => (marks.get(id)?.words ?? []).join(' '));
 };
@@ -29,6 +30,18 @@ describe('technique marks', () => {
       'pizz. senza sord.',
       'col legno',
       'arco',
+    ]);
+  });
+  // Common practice of band parts, no source.
+  it('name the mute of a brass player, and open after it', () => {
+    expect(wordsIn('brass', 'straight-mute', 'cup-mute', 'open', 'stopped', null, 'muted', null)).toEqual([
+      'straight mute',
+      'cup mute',
+      'open',
+      'stopped',
+      'open',
+      'con sord.',
+      'senza sord.',
     ]);
   });
   it('are signs where signs exist', () => {

@@ -4,7 +4,7 @@
  * Takes a part's written notes with the technique of each; gives the marks of the notes that need some. Words and signs
  * are common practice of orchestral parts, no single source.
  */
-import type { Instrument, TechniqueId } from '../../instruments';
+import { BRASS_MUTES, techniqueName, type Instrument, type TechniqueId } from '../../instruments';
 import type { NoteId } from '../../performance';
 import type { SymbolMarks } from '../../score';
 import type { WrittenUnits } from '../../time';
@@ -21,11 +21,16 @@ const MANNERS: Partial<Record<TechniqueId, Manner>> = {
   pizzicato: { group: 'bow', words: 'pizz.' },
   'col-legno': { group: 'bow', words: 'col legno' },
   muted: { group: 'mute', words: 'con sord.' },
+  ...Object.fromEntries(
+    [...BRASS_MUTES, 'stopped' as const].map((mute) => [mute, { group: 'mute', words: techniqueName(mute) }]),
+  ),
   'sul-ponticello': { group: 'place', words: 'sul pont.' },
   'sul-tasto': { group: 'place', words: 'sul tasto' },
 };
 
 const BACK = { bow: 'arco', mute: 'senza sord.', place: 'ord.' } as const;
+/** A band player takes a mute out by this. */
+const OPEN = 'open';
 
 const SIGNS: Partial<Record<TechniqueId, SymbolMarks>> = {
   staccato: { articulations: ['staccato'] },
@@ -52,7 +57,8 @@ export function techniqueMarks(
     for (const group of ['bow', 'mute', 'place'] as const) {
       const wanted = manner?.group === group ? manner.words : '';
       if (wanted === now[group]) continue;
-      words.push(wanted || BACK[group]);
+      const open = group === 'mute' && now.mute !== MANNERS.muted!.words;
+      words.push(wanted || (open ? OPEN : BACK[group]));
       now[group] = wanted;
     }
     const signs = technique ? SIGNS[technique] : undefined;

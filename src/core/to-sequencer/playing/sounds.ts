@@ -75,7 +75,13 @@ const WORDS: readonly [
   [/\bcol\s+legno\b/i, { bow: 'col-legno' }],
   [/\btrem/i, { bow: 'tremolo' }],
   [/\b(?:senza|without|ohne|via)\s+(?:sord|mute|dämpfer)|\bopen\b|\boffen\b/i, { mute: null }],
-  [/\b(?:con|with|mit)\s+(?:sord|mute|dämpfer)|\bmuted\b|\bstopped\b|\bgestopft\b/i, { mute: 'muted' }],
+  [/\b(?:con|with|mit)\s+(?:sord|mute|dämpfer)|\bmuted\b/i, { mute: 'muted' }],
+  [/\bstopped\b|\bgestopft\b|\bbouch[eé]|\bchiuso\b/i, { mute: 'stopped' }],
+  [/\b(?:straight|st\.|str\.)\s*mute/i, { mute: 'straight-mute' }],
+  [/\bcup\b/i, { mute: 'cup-mute' }],
+  [/\bharmon\b/i, { mute: 'harmon-mute' }],
+  [/\bbucket\b/i, { mute: 'bucket-mute' }],
+  [/\bplunger\b/i, { mute: 'plunger' }],
   [/\bsul\s+pont/i, { place: 'sul-ponticello' }],
   [/\bsul\s+tasto\b/i, { place: 'sul-tasto' }],
   [/\bord(?:\.|inario)?\b|\bnat(?:\.|urale)?\b/i, { place: null, bow: null }],
@@ -331,6 +337,7 @@ function signTechnique(marks: SymbolMarks | undefined): TechniqueId | null {
   if (marks.harmonic) return 'harmonics';
   const { further = [] } = marks;
   if (further.some((sign) => sign.name === 'snap-pizzicato')) return 'pizzicato';
+  if (further.some((sign) => sign.name === 'harmon-mute')) return 'harmon-mute';
   return null;
 }
 

@@ -2,7 +2,7 @@
  * Tracks: which tracks a part becomes, on which channel and port, with which sound.
  */
 import { groupBy } from '../../base';
-import { instrumentById, TECHNIQUE_PROGRAMS, techniqueName, type TechniqueId } from '../../instruments';
+import { BRASS_MUTES, instrumentById, TECHNIQUE_PROGRAMS, techniqueName, type TechniqueId } from '../../instruments';
 import type { Part, PartId } from '../../score';
 import type { MidiKey } from '../../time';
 import { bendsAgainst, isBent } from './bends';
@@ -182,6 +182,7 @@ function programFor(part: Part, technique: TechniqueId | null, usual: number | n
   if (part.unpitched) return null;
   const { family, programs } = instrumentById(part.instrument);
   // The one muted brass of General MIDI is a trumpet: a muted horn stays a horn.
-  if (technique === 'muted' && family === 'brass' && !programs.includes(TRUMPET)) return usual;
+  const muted = technique === 'muted' || BRASS_MUTES.some((mute) => mute === technique);
+  if (muted && family === 'brass') return programs.includes(TRUMPET) ? TECHNIQUE_PROGRAMS.muted!.brass! : usual;
   return (technique && TECHNIQUE_PROGRAMS[technique]?.[family]) || usual;
 }
