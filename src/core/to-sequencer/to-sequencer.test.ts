@@ -234,13 +234,13 @@ describe('tracks', () => {
       program: 57,
     });
     const split = play(trumpet, { preset: 'expression', parts: { [partId('t1')]: { split: 'technique' } } });
-    expect(split.tracks.map((track) => [track.name, track.program])).toEqual([
-      ['Trumpet', 57],
-      ['Trumpet straight mute', 60],
-      ['Trumpet cup mute', 60],
-      ['Trumpet plunger', 60],
-      ['Trumpet stopped', 57],
-    ]);
+    expect(Object.fromEntries(split.tracks.map((track) => [track.name, track.program]))).toEqual({
+      Trumpet: 57,
+      'Trumpet straight mute': 60,
+      'Trumpet cup mute': 60,
+      'Trumpet plunger': 60,
+      'Trumpet stopped': 57,
+    });
   });
   it('are split by voice, by hand, and chords into lines', () => {
     const left = { staff: 2, voice: 5, symbols: barOf([48, 4]).voices[0]!.symbols };
