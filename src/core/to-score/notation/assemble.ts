@@ -6,7 +6,7 @@
  */
 import type { ScoreNote, SymbolInBar, SymbolMarks } from '../../score';
 import { barIndexAt, type Bar, type WrittenUnits } from '../../time';
-import { barSplitting, splitSpan, tupletSplitting, type Piece } from './note-splitting';
+import { barSplitting, FINEST, splitSpan, tupletSplitting, type Piece } from './note-splitting';
 import { findTuplets, type Stretch } from './tuplets';
 
 /** What sounds together: notes without tie marks. */
@@ -22,6 +22,8 @@ interface Segment {
   from: WrittenUnits;
   to: WrittenUnits;
   chord: Chord | null;
+  /** The chord was struck in a bar before, or goes on in the next one. */
+  tied?: { from: boolean; to: boolean };
 }
 
 /** @returns symbols by bar index; bars in which the voice is silent are absent */
@@ -35,6 +37,7 @@ export function assembleVoice(chords: readonly Chord[], bars: readonly Bar[]): M
         from: Math.max(chord.start - bar.start, 0),
         to: Math.min(chord.end - bar.start, bar.length),
         chord,
+        tied: { from: chord.start < bar.start, to: chord.end > bar.start + bar.length },
       };
       const list = byBar.get(b);
       if (list) list.push(segment);
@@ -66,7 +69,7 @@ function writeBar(bar: Bar, segments: readonly Segment[]): SymbolInBar[] {
   const edges = [...new Set(segments.flatMap(({ from, to }) => [from, to]))];
   const stretches = findTuplets(bar, edges);
   const symbols: SymbolInBar[] = [];
-  for (const segment of segments) {
+  for (const segment of named(segments, stretches)) {
     for (const stretch of stretches) {
       const from = Math.max(segment.from, stretch.start);
       const to = Math.min(segment.to, stretch.start + stretch.length);
@@ -74,6 +77,24 @@ function writeBar(bar: Bar, segments: readonly Segment[]): SymbolInBar[] {
     }
   }
   return bracketed(symbols, stretches);
+}
+
+/** Segments whose places in nameless stretches are the nearest ones that can be written; none is lost. */
+function named(segments: readonly Segment[], stretches: readonly Stretch[]): readonly Segment[] {
+  const nameless = stretches.filter((stretch) => stretch.nameless);
+  if (nameless.length === 0) return segments;
+  const near = (place: WrittenUnits) =>
+    nameless.some(({ start, length }) => place > start && place < start + length)
+      ? Math.round(place / FINEST) * FINEST
+      : place;
+  let at = 0;
+  return segments.flatMap(({ from, to, ...rest }) => {
+    const begins = Math.max(at, near(from));
+    // A rest may go; a chord has a place of its own at least.
+    const ends = Math.max(near(to), begins + (rest.chord ? FINEST : 0));
+    at = ends;
+    return ends > begins ? [{ ...rest, from: begins, to: ends }] : [];
+  });
 }
 
 function writePiece(from: WrittenUnits, to: WrittenUnits, segment: Segment, stretch: Stretch, bar: Bar): SymbolInBar[] {
@@ -87,19 +108,18 @@ function writePiece(from: WrittenUnits, to: WrittenUnits, segment: Segment, stre
   const shrunk = (units: WrittenUnits) => (units * normal) / actual;
   const rules = tuplet ? tupletSplitting(tuplet.actual, tuplet.unit) : barSplitting(bar);
   const pieces = splitSpan(plain(from), plain(to), rest, rules);
-  return pieces.map((piece) => symbol(piece, shrunk(piece.at) + origin, shrunk(piece.length), segment, bar, stretch));
+  return pieces.map((piece) => symbol(piece, shrunk(piece.at) + origin, shrunk(piece.length), segment, stretch));
 }
 
 function symbol(
   piece: Piece,
   at: WrittenUnits,
   duration: WrittenUnits,
-  { chord }: Segment,
-  bar: Bar,
+  { chord, from, to, tied }: Segment,
   { tuplet }: Stretch,
 ): SymbolInBar {
-  const startsHere = chord !== null && bar.start + at === chord.start;
-  const endsHere = chord !== null && bar.start + at + duration === chord.end;
+  const startsHere = chord !== null && at === from && !tied?.from;
+  const endsHere = chord !== null && at + duration === to && !tied?.to;
   const marks = chord?.marks && (startsHere ? chord.marks : goingOn(chord.marks));
   return {
     at,

@@ -15,6 +15,8 @@ export interface Stretch {
   start: WrittenUnits;
   length: WrittenUnits;
   tuplet: Tuplet | null;
+  /** It is plain, though places in it cannot be written so. */
+  nameless?: true;
 }
 
 export interface Tuplet {
@@ -98,11 +100,8 @@ function within(start: WrittenUnits, length: WrittenUnits, edges: readonly Writt
   ) {
     return Array.from({ length: parts }, (_, i) => within(start + i * piece, piece, edges)).flat();
   }
-  if (!whole)
-    throw new RangeError(
-      `no tuplet fits the places ${inside(start, length, edges).join(', ')} in the beat at ${start}`,
-    );
-  return [{ start, length, tuplet: whole }];
+  // Places that have no name, as of tuplets in tuplets, are rounded to the finest that has one.
+  return [{ start, length, tuplet: whole, ...(!whole && { nameless: true as const }) }];
 }
 
 /** The tuplet with the fewest units on which all edges inside lie, each unit halved at most three times. */
@@ -132,11 +131,13 @@ function largestBelow(limit: number, base: number): number {
   return value;
 }
 
+const plain = ({ tuplet, nameless }: Stretch) => !tuplet && !nameless;
+
 function joinPlain(stretches: readonly Stretch[]): Stretch[] {
   const joined: Stretch[] = [];
   for (const stretch of stretches) {
     const last = joined.at(-1);
-    if (last && !last.tuplet && !stretch.tuplet) last.length += stretch.length;
+    if (last && plain(last) && plain(stretch)) last.length += stretch.length;
     else joined.push({ ...stretch });
   }
   return joined;
