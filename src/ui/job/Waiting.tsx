@@ -1,9 +1,13 @@
 'use client';
 
-import { Button, Spin } from 'antd';
+import { App, Button, Spin } from 'antd';
 import Link from 'next/link';
 import { useEffect, useState } from 'react';
+import { archiveWith } from '@/storage/jobs';
+import type { JobRecord } from '@/storage/schema';
 import { stopEngine } from '@/workers/engine-client';
+import { download } from '../shared/download';
+import { sentence } from '../shared/receive';
 import { useWorkspace } from '../workspace/workspace';
 import styles from './job.module.css';
 
@@ -35,16 +39,47 @@ function useLong(): boolean {
   return long;
 }
 
-/** The job is not there, cannot be read, or was stopped while it was. */
+/** The job is not there, cannot be read, or was stopped while it was. Nothing of it is lost, and nothing locks it. */
 export function NotOpened({ id, failure }: { id: string; failure: string }) {
   const open = useWorkspace((state) => state.open);
+  const job = useWorkspace((state) => state.job);
   return (
     <main className={styles.failure}>
       <h1>This job could not be opened</h1>
       <p>{failure}</p>
-      <p>
-        <Button onClick={() => void open(id, true)}>Try again</Button> <Link href="/">Back to the jobs</Link>
-      </p>
+      {job && <p>Its files and decisions are kept.</p>}
+      <div className={styles.ways}>
+        <Button type="primary" onClick={() => void open(id, true)}>
+          Try again
+        </Button>
+        {job && <OtherWays job={job} />}
+        <Link href="/">Back to the jobs</Link>
+      </div>
     </main>
+  );
+}
+
+/** What can be done with a job that cannot be made. */
+function OtherWays({ job }: { job: JobRecord }) {
+  const { message } = App.useApp();
+  const direction = useWorkspace((state) => state.direction);
+  const ledger = useWorkspace((state) => state.ledger);
+  const turn = useWorkspace((state) => state.turn);
+  const undo = useWorkspace((state) => state.undo);
+  const other = direction === 'to-score' ? 'to-sequencer' : 'to-score';
+  const saveArchive = async () => {
+    const { bytes, fileName } = await archiveWith(job, ledger!);
+    download(bytes, fileName, 'application/zip');
+  };
+  return (
+    <>
+      <Button disabled={!ledger || ledger.position === 0} onClick={() => void undo()}>
+        Undo the last decision
+      </Button>
+      <Button onClick={() => void turn(other)}>
+        {other === 'to-score' ? 'To score instead' : 'To sequencer instead'}
+      </Button>
+      <Button onClick={() => void saveArchive().catch((error) => message.error(sentence(error)))}>Save archive</Button>
+    </>
   );
 }

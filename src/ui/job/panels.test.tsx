@@ -8,6 +8,7 @@ import { KeysHelp } from './KeysHelp';
 import { KEYS, useJobKeys } from './keys';
 import { LedgerDrawer } from './LedgerDrawer';
 import { QueryPanel } from './QueryPanel';
+import { NotOpened } from './Waiting';
 import { useWorkspace } from '../workspace/workspace';
 
 vi.mock('next/navigation', () => ({ usePathname: () => window.location.pathname }));
@@ -39,6 +40,29 @@ beforeEach(() => {
 afterEach(() => {
   cleanup();
   vi.clearAllMocks();
+});
+
+describe('a job that cannot be made', () => {
+  const buttons = () => screen.getAllByRole('button').map((button) => button.textContent);
+  it('can be tried again, undone, turned and saved', () => {
+    const [undo, turn, open] = [vi.fn(), vi.fn(), vi.fn()];
+    const ledger = { decisions: [], position: 1 };
+    useWorkspace.setState({ undo, turn, open, direction: 'to-score', ledger });
+    render(<NotOpened id="job" failure="The bars of this score cannot be written." />);
+    expect(screen.getByText('Its files and decisions are kept.')).toBeTruthy();
+    expect(buttons()).toEqual(['Try again', 'Undo the last decision', 'To sequencer instead', 'Save archive']);
+    fireEvent.click(screen.getByText('Undo the last decision'));
+    fireEvent.click(screen.getByText('To sequencer instead'));
+    fireEvent.click(screen.getByText('Try again'));
+    expect(undo).toHaveBeenCalledOnce();
+    expect(turn).toHaveBeenCalledWith('to-sequencer');
+    expect(open).toHaveBeenCalledWith('job', true);
+  });
+  it('that is not there can only be tried again', () => {
+    useWorkspace.setState({ job: null });
+    render(<NotOpened id="job" failure="This job is not in this browser." />);
+    expect(buttons()).toEqual(['Try again']);
+  });
 });
 
 describe('the queries', () => {

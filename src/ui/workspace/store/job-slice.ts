@@ -85,6 +85,8 @@ export const jobSlice: Slice<JobSlice> = (set, get) => {
         ...NOTHING_IN_VIEW,
         ...NO_QUERY,
       });
+      // What is known of the job when something fails: it can be turned, undone and saved all the same.
+      let known: Partial<JobSlice> = {};
       try {
         const job = await database.jobs.get(id);
         if (!job) {
@@ -96,14 +98,15 @@ export const jobSlice: Slice<JobSlice> = (set, get) => {
         const original = files.some(isScoreFile) ? 'score' : 'midi';
         const direction = job.direction ?? (isScoreFile(files[0]!) ? 'to-sequencer' : 'to-score');
         const ledger = get().withUnsaved(job);
+        known = { job, ledger, original, direction };
         await layOutFiles(job, ledger, direction, files);
-        set({ job, ledger, original, direction, reading: null });
+        set({ ...known, reading: null });
         get().watch();
         void get().readHabits();
         if (direction === 'to-score') await askHouseList();
         await get().compute();
       } catch (error) {
-        set({ failure: sentence(error), reading: null });
+        set({ ...known, failure: sentence(error), reading: null });
       }
     },
 
