@@ -68,6 +68,11 @@ describe('a drawing', () => {
     ['unclosed styles', '<style>'.repeat(350_000)],
     ['rectangles', '<rect/>'.repeat(200_000)],
     ['groups in groups', '<g>'.repeat(1000)],
+    ['groups that draw groups', `<g id="a"><path/></g>${'<g id="b"><use href="#a"/></g>'.repeat(3)}`],
+    [
+      'one large sign many times',
+      `<symbol id="a">${'<path/>'.repeat(9000)}</symbol>${'<use xlink:href="#a"/>'.repeat(30)}`,
+    ],
     ['signs that draw signs', '<symbol id="a"><use href="#b"/></symbol>'],
   ])('has its limits: %s', (_, inside) => {
     expect(() => plainDrawing(svg(inside))).toThrow(/page/i);

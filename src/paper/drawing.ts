@@ -30,6 +30,8 @@ const BOLD = ['ending', 'fing', 'reh', 'tempo'];
 /** A full orchestral page has some ten thousand elements, nested a dozen deep. */
 const MOST_ELEMENTS = 60_000;
 const MOST_DEPTH = 64;
+/** With all signs drawn wherever they are used. */
+const MOST_DRAWN = 200_000;
 
 export class DrawingError extends Error {
   override readonly name = 'DrawingError';
@@ -66,14 +68,18 @@ class PlainWriter {
   private elements = 0;
   /** Depth inside an element that is not kept. */
   private skipped = 0;
-  private inSymbol = 0;
+  /** The sign of the font that is being read, a symbol or what stands in <defs>, and how much is in each that was. */
+  private symbol: string | null = null;
+  private symbolDepth = 0;
+  private readonly sizes = new Map<string, number>();
+  private readonly used: string[] = [];
   /** Texts that are being read, the outermost first. */
   private readonly texts: TextNode[] = [];
 
   opens(name: string, attributes: Record<string, string>): void {
     if (++this.elements > MOST_ELEMENTS || this.open.length >= MOST_DEPTH)
       throw new DrawingError('A page has more in it than a page of music can.');
-    const outer = this.open.at(-1) ?? { bold: false, italic: false };
+    const outer = this.open.at(-1) ?? { name: '', bold: false, italic: false };
     const own = name === 'g' ? (attributes.class ?? '').split(' ') : [];
     const bold = outer.bold || own.some((one) => BOLD.includes(one));
     const italic = outer.italic || own.some((one) => ITALIC.includes(one));
@@ -90,12 +96,32 @@ class PlainWriter {
       this.texts.push(node);
       return;
     }
-    if (name === 'symbol') this.inSymbol++;
-    // Signs that draw signs that draw signs: the engraver has none of those.
-    if (name === 'use' && this.inSymbol > 0)
-      throw new DrawingError('A page is no drawing of the engraver: a sign uses another.');
+    if (this.symbol === null && (name === 'symbol' || outer.name === 'defs')) {
+      this.symbol = safe.id ?? '';
+      this.symbolDepth = this.open.length;
+    }
+    if (this.symbol !== null) this.sizes.set(this.symbol, (this.sizes.get(this.symbol) ?? 0) + 1);
+    if (name === 'use') this.uses(safe);
     const written = Object.entries(safe).map(([key, value]) => ` ${key}="${escaped(value)}"`);
     this.out.push(`<${name}${written.join('')}>`);
+  }
+
+  private uses(attributes: Record<string, string>): void {
+    // Signs that draw signs that draw signs: the engraver has none of those.
+    if (this.symbol !== null) throw new DrawingError('A page is no drawing of the engraver: a sign uses another.');
+    this.used.push((attributes['xlink:href'] ?? attributes.href ?? '').trim().slice(1));
+  }
+
+  /** What it costs to draw is known before anything is drawn. */
+  private checkCost(): void {
+    let drawn = this.elements;
+    for (const id of this.used) {
+      const size = this.sizes.get(id);
+      // A group that is drawn again may hold others that are: only signs of the font are drawn so.
+      if (size === undefined) throw new DrawingError('A page is no drawing of the engraver: it draws a group again.');
+      drawn += size;
+    }
+    if (drawn > MOST_DRAWN) throw new DrawingError('A page has more in it than a page of music can.');
   }
 
   says(text: string): void {
@@ -108,7 +134,7 @@ class PlainWriter {
     if (this.skipped > 0) this.skipped--;
     else if (this.texts.length > 0) this.texts.pop();
     else {
-      if (name === 'symbol') this.inSymbol--;
+      if (this.open.length < this.symbolDepth) this.symbol = null;
       this.out.push(`</${name}>`);
     }
   }
@@ -117,6 +143,7 @@ class PlainWriter {
   done(): string {
     const [first] = this.out;
     if (typeof first !== 'string' || !first.startsWith('<svg')) throw new DrawingError('A page is no drawing.');
+    this.checkCost();
     const music = musicFont(this.styles.join('\n'));
     return this.out.map((one) => (typeof one === 'string' ? one : textDrawn(one.node, one, music))).join('');
   }

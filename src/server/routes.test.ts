@@ -5,7 +5,7 @@ import { answered, guarded, sentence } from './routes';
 const route = guarded('application/json', 2 ** 20, () => Promise.resolve(sentence('done', 200)));
 const ask = async (headers: Record<string, string>) =>
   (await route(new Request('http://127.0.0.1:3210/api/x', { method: 'POST', headers }))).status;
-const own = { 'content-type': 'application/json', host: '127.0.0.1:3210' };
+const own = { 'content-type': 'application/json', 'content-length': '2', host: '127.0.0.1:3210' };
 
 describe('a route', () => {
   it('answers pages of this application, and programs, which say nothing of a site', async () => {
@@ -22,6 +22,8 @@ describe('a route', () => {
   it('takes only its own type, and only so much, before it reads', async () => {
     expect(await ask({ ...own, 'content-type': 'text/plain' })).toBe(415);
     expect(await ask({ ...own, 'content-length': String(300 * 2 ** 20) })).toBe(413);
+    const { 'content-length': _length, ...unsaid } = own;
+    expect(await ask(unsaid)).toBe(411);
   });
   it('gives names of files as headers can have them', async () => {
     const bytes = () => Promise.resolve(new Uint8Array(1));

@@ -22,8 +22,10 @@ export function guarded(
       return sentence('Other sites may not ask for this.', 403);
     if (!headers.get('content-type')?.toLowerCase().startsWith(type)) return sentence(`Send ${type}.`, 415);
     const length = headers.get('content-length');
+    // What does not say its length may be cut on its way here without a word.
+    if (length === null) return sentence('Say how long it is (content-length).', 411);
     // Refused before a byte of it is read.
-    if (length !== null && Number(length) > mostBytes)
+    if (Number(length) > mostBytes)
       return sentence(
         `This is ${Math.round(Number(length) / 2 ** 20)} MiB; at most ${mostBytes / 2 ** 20} MiB are taken here. Use the command line for larger ones.`,
         413,

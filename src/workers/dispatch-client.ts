@@ -1,7 +1,10 @@
 import * as Comlink from 'comlink';
 import type { DispatchApi } from './dispatch.worker';
+import { whyFailed } from './not-loaded';
 
 export type { About, CueFacts, OnShare, Sending } from './dispatch.worker';
+
+const BROKEN = 'This could not be made: the browser ran out of memory or broke down. Your job is untouched.';
 
 /** A worker that hands jobs over. It computes without a breath: it is stopped by ending it. */
 export interface Dispatcher {
@@ -16,9 +19,7 @@ export function startDispatcher(): Dispatcher {
   let fail: (why: Error) => void = () => {};
   const ended = new Promise<never>((_, reject) => (fail = reject));
   ended.catch(() => undefined);
-  worker.addEventListener('error', () =>
-    fail(new Error('This could not be made: the browser ran out of memory or broke down. Your job is untouched.')),
-  );
+  worker.addEventListener('error', (event) => fail(new Error(whyFailed(event, BROKEN))));
   const end = () => {
     worker.terminate();
     fail(new DOMException('Stopped.', 'AbortError'));

@@ -68,8 +68,14 @@ describe('the worker that hands jobs over', () => {
     const { files } = await api.send(recipe, how, null, silent);
     expect([...files[0]!.bytes]).toEqual([37, 80]);
     expect(posted[0]).toMatchObject({ paper: 'A4', cover: { text: 'Friday' }, pages: [{ left: '', right: '' }] });
-    vi.stubGlobal('fetch', () => Promise.resolve(new Response(null, { status: 500 })));
-    await expect(api.send(recipe, how, null, silent)).rejects.toThrow(/server did not answer/);
+    const refusing = (answer: () => Promise<Response>) => {
+      vi.stubGlobal('fetch', answer);
+      return expect(api.send(recipe, how, null, silent)).rejects;
+    };
+    const refused = { error: 'This is 80 MiB; at most 64 MiB are taken here.' };
+    await refusing(() => Promise.resolve(Response.json(refused, { status: 413 }))).toThrow(refused.error);
+    await refusing(() => Promise.resolve(new Response(null, { status: 500 }))).toThrow(/PDF could not be made/);
+    await refusing(() => Promise.reject(new TypeError('Failed to fetch'))).toThrow(/server did not answer/);
   });
   it('renders sound with the bank it was given', async () => {
     api.load(job(short));

@@ -25,6 +25,7 @@ import type { Recipe } from '@/core/documents';
 import { bookPages, coverOf } from '@/paper/sheets';
 import { openRenderer, type Renderer } from '@/sound/offline';
 import { wavOf } from '@/sound/wav';
+import { answerOf } from './ask';
 
 /*
  * Everything that leaves the house is made here, beside the desk: the job is converted as its ledger has it, files are written,
@@ -71,13 +72,7 @@ const makers: Makers = {
     for (; !step.done; step = steps.next()) onShare(step.value);
     const cover = coverOf(book);
     const body = { title: book.title, paper: book.paper, pages: step.value, ...(cover && { cover }) };
-    const answer = await fetch('/api/pdf', {
-      method: 'POST',
-      headers: { 'content-type': 'application/json' },
-      body: JSON.stringify(body),
-    });
-    if (!answer.ok) throw new Error('The PDF could not be made; the application’s server did not answer.');
-    return new Uint8Array(await answer.arrayBuffer());
+    return answerOf('/api/pdf', body, `${book.title}: the PDF could not be made.`);
   },
   async wav({ stretches, gain }: Take, sampleRate, onShare) {
     if (!bank) throw new Error('There is no sound bank.');

@@ -58,10 +58,17 @@ describe('the engine of a page', () => {
     answers = false;
     const before = engineGeneration();
     const asked = engineWorker().check(new Uint8Array());
-    workers.at(-1)!.dispatchEvent(new Event('error'));
+    workers.at(-1)!.dispatchEvent(Object.assign(new Event('error'), { message: 'x' }));
     await expect(asked).rejects.toThrow(/decisions are safe/);
     expect(engineGeneration()).toBe(before + 1);
     answers = true;
     expect(await engineWorker().check(new Uint8Array())).toBe('check');
+  });
+  it('says when it could not be loaded, which is no breakdown', async () => {
+    answers = false;
+    const asked = engineWorker().check(new Uint8Array());
+    workers.at(-1)!.dispatchEvent(new Event('error'));
+    await expect(asked).rejects.toThrow(/server did not answer.*Start the server/);
+    answers = true;
   });
 });

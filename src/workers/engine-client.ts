@@ -1,5 +1,6 @@
 import * as Comlink from 'comlink';
 import type { EngineApi } from './engine.worker';
+import { whyFailed } from './not-loaded';
 
 /** The worker ended before it answered; decisions are not touched by that. */
 export class EngineStopped extends Error {
@@ -37,7 +38,7 @@ function start(): Running {
   });
   // Nobody may be waiting.
   ended.catch(() => {});
-  worker.addEventListener('error', () => end(CRASHED));
+  worker.addEventListener('error', (event) => end(whyFailed(event, CRASHED)));
   worker.addEventListener('messageerror', () => end(CRASHED));
   return { worker, remote: Comlink.wrap<EngineApi>(worker), ended, end };
 }

@@ -1,6 +1,6 @@
 import type { BookPage } from '@/paper/sheets';
 import { download } from '../shared/download';
-import { answerOf } from '../shared/ask';
+import { answerOf } from '@/workers/ask';
 
 /**
  * Engraved pages as a PDF file, made on this machine by the application's own server.

@@ -2,7 +2,7 @@ import { querySheetText, sheetLine, type OpenQuery, type SheetLine } from '@/cor
 import { engineWorker } from '@/workers/engine-client';
 import { engraveWorker } from '@/workers/engrave-client';
 import { barsOnDesk, kindOnDesk, partsOnDesk, useWorkspace } from '../workspace/workspace';
-import { answerOf } from '../shared/ask';
+import { answerOf } from '@/workers/ask';
 import { download } from '../shared/download';
 
 /* A sheet of queries leaves the house: as text, or as a PDF with the bars engraved. */

@@ -7,6 +7,8 @@ export async function answerOf(route: string, wanted: object, otherwise: string)
     method: 'POST',
     headers: { 'content-type': 'application/json' },
     body: JSON.stringify(wanted),
+  }).catch(() => {
+    throw new Error(`${otherwise} The application’s server did not answer; start it and try again.`);
   });
   if (answer.ok) return new Uint8Array(await answer.arrayBuffer());
   const said: unknown = await answer.json().catch(() => null);
