@@ -96,14 +96,19 @@ class PlainWriter {
       this.texts.push(node);
       return;
     }
-    if (this.symbol === null && (name === 'symbol' || outer.name === 'defs')) {
-      this.symbol = safe.id ?? '';
+    this.measures(name, outer.name, safe);
+    const written = Object.entries(safe).map(([key, value]) => ` ${key}="${escaped(value)}"`);
+    this.out.push(`<${name}${written.join('')}>`);
+  }
+
+  /** What of a sign is drawn, and which signs are. */
+  private measures(name: string, outer: string, attributes: Record<string, string>): void {
+    if (this.symbol === null && (name === 'symbol' || outer === 'defs')) {
+      this.symbol = attributes.id ?? '';
       this.symbolDepth = this.open.length;
     }
     if (this.symbol !== null) this.sizes.set(this.symbol, (this.sizes.get(this.symbol) ?? 0) + 1);
-    if (name === 'use') this.uses(safe);
-    const written = Object.entries(safe).map(([key, value]) => ` ${key}="${escaped(value)}"`);
-    this.out.push(`<${name}${written.join('')}>`);
+    if (name === 'use') this.uses(attributes);
   }
 
   private uses(attributes: Record<string, string>): void {

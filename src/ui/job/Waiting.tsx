@@ -73,7 +73,7 @@ function OtherWays({ job }: { job: JobRecord }) {
   };
   return (
     <>
-      <Button disabled={!ledger || ledger.position === 0} onClick={() => void undo()}>
+      <Button disabled={!ledger || ledger.position === 0} onClick={undo}>
         Undo the last decision
       </Button>
       <Button onClick={() => void turn(other)}>
