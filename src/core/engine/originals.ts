@@ -1,5 +1,5 @@
 /* The originals of a job as they were read: MIDI files, scores, or both. */
-import { readMusicXmlParts, type MusicXmlReading } from '../musicxml';
+import { readMusicXmlParts, sourceOf, type MusicXmlReading, type SourceScore } from '../musicxml';
 import { performanceFromSmf, type Performance } from '../performance';
 import { readSmf, type SmfReading } from '../smf';
 import { isScoreFile } from './file-kind';
@@ -20,6 +20,8 @@ export interface Originals {
   size: number;
   /** What each is. */
   kinds: readonly ('midi' | 'score')[];
+  /** The scores as they came, for what our model does not hold; parsed when asked for, and kept while memory allows. */
+  source: () => SourceScore | null;
   /** What of the scores' notes was read; counted when it is first asked for. */
   notesRead: () => NotesRead | null;
 }
@@ -35,7 +37,18 @@ export function readOriginals(files: readonly Uint8Array[]): Originals {
     score,
     size: files.reduce((sum, bytes) => sum + bytes.length, 0),
     kinds,
+    source: score ? keptWhileUsed(() => sourceOf(scores)) : () => null,
     notesRead: () => (counted ??= score && notesRead(scores, score.score)),
+  };
+}
+
+/** A large score's tree takes ten times its text: it goes when memory is wanted. */
+function keptWhileUsed<T extends object>(make: () => T): () => T {
+  let known: WeakRef<T> | null = null;
+  return () => {
+    const made = known?.deref() ?? make();
+    known = new WeakRef(made);
+    return made;
   };
 }
 

@@ -1,6 +1,6 @@
 /* A job on the way to a score. */
 import { onsetsOf, type Following } from '../beats';
-import { toEnd, type NoteId, type PartId, type TrackId } from '../base';
+import { leadingTrack, toEnd, type NoteId, type PartId, type TrackId } from '../base';
 import { writeMusicXml } from '../musicxml';
 import {
   barsOfPerformance,
@@ -39,7 +39,7 @@ import { previewDeal, type DealPreview } from './deal-preview';
 import { readOriginals, type Originals } from './originals';
 import { preparedBy, prepareOriginals, type Prepared as Timed } from './prepare';
 import { measuredAgainst, timedInNumbers, versionDoubts } from './version-doubts';
-import { exportScore, partAlone, type ScoreExport, type ScoreFormat } from './score-formats';
+import { exportScore, partAlone, type Received, type ScoreExport, type ScoreFormat } from './score-formats';
 import { summarise, type Opened, type Summary } from './score-summary';
 import { summariseTimeLine, timeLineOfScore, type TimeLineSummary } from './studio';
 import { readingInWords } from './notes-read';
@@ -300,7 +300,22 @@ export class ScoreDesk extends Desk<Summary> {
 
   export(format: ScoreFormat, how: ScoreExport = {}): Uint8Array {
     const score = how.part === undefined ? this.converted().printed : this.alone(how.part);
-    return exportScore(score, format, how);
+    return exportScore(score, format, how, this.received());
+  }
+
+  /** The score this job was made of; null for music that was played in. */
+  private received(): Received | null {
+    const { received } = this.prepared;
+    const source = received && this.originals.source();
+    if (!received || !source) return null;
+    const cast = new Map(this.converted().casting.parts.map((part) => [part.id, part]));
+    const partOf = (id: PartId) => {
+      const part = cast.get(id);
+      const own = part && part.tracks.length === 1 && !part.player;
+      const index = own ? received.parts.findIndex((one) => leadingTrack(one.id) === part.tracks[0]) : -1;
+      return index < 0 ? null : index;
+    };
+    return { source, partOf };
   }
 
   /** One part, or an extract, as a score of its own. @throws ExtractError where there is nothing to make it of */

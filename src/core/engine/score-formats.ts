@@ -1,5 +1,5 @@
 import type { PartId } from '../base';
-import { compressMusicXml, writeMusicXml, type MusicXmlVersion } from '../musicxml';
+import { carryOver, compressMusicXml, writeMusicXml, type MusicXmlVersion, type SourceScore } from '../musicxml';
 import { concertScore, withMarksOut, type MarksOut, type Score } from '../score';
 
 interface Format {
@@ -40,10 +40,19 @@ export interface ScoreExport {
   part?: PartId;
 }
 
+/** What a score came with beyond our model, and which of its parts each part is. */
+export interface Received {
+  source: SourceScore;
+  /** Index of the part of the source; null for one that is of several, or of players. */
+  partOf: (part: PartId) => number | null;
+}
+
+/** @param received where the score was one before: what we do not hold goes out as it came */
 export function exportScore(
   score: Score,
   format: ScoreFormat,
   { date, concert = false, version, marks = 'taken', part }: ScoreExport,
+  received: Received | null = null,
 ): Uint8Array {
   const marked = withMarksOut(part === undefined ? score : partAlone(score, part), marks);
   const written = writeMusicXml(concert ? concertScore(marked) : marked, {
@@ -52,7 +61,14 @@ export function exportScore(
     breaks: true,
     multiRests: part !== undefined,
   });
-  return SCORE_FORMATS[format].bytes(written);
+  const carried = received
+    ? carryOver(
+        written,
+        received.source,
+        marked.parts.map(({ id }) => received.partOf(id)),
+      )
+    : written;
+  return SCORE_FORMATS[format].bytes(carried);
 }
 
 /** @throws Error when the score has no such part */

@@ -4,8 +4,29 @@ import { abbreviationsOf } from './catalogue/abbreviations';
 
 export type Family = 'woodwind' | 'brass' | 'percussion' | 'keyboard' | 'plucked' | 'voice' | 'strings' | 'other';
 
-export const CLEF_NAMES = ['treble', 'bass', 'alto', 'tenor', 'percussion', 'treble-8vb'] as const;
+/** The first ones are usual today; old music and arrangements of it have the others. */
+export const CLEF_NAMES = [
+  ...(['treble', 'bass', 'alto', 'tenor', 'percussion', 'treble-8vb'] as const),
+  ...(['treble-8va', 'bass-8vb', 'soprano', 'mezzo-soprano', 'baritone', 'baritone-c', 'french-violin'] as const),
+] as const;
 export type Clef = (typeof CLEF_NAMES)[number];
+
+/** As people call them. */
+export const CLEF_WORDS: Readonly<Record<Clef, string>> = {
+  treble: 'treble',
+  bass: 'bass',
+  alto: 'alto',
+  tenor: 'tenor',
+  percussion: 'percussion',
+  'treble-8vb': 'treble, octave lower',
+  'treble-8va': 'treble, octave higher',
+  'bass-8vb': 'bass, octave lower',
+  soprano: 'soprano',
+  'mezzo-soprano': 'mezzo-soprano',
+  baritone: 'baritone (F)',
+  'baritone-c': 'baritone (C)',
+  'french-violin': 'French violin',
+};
 
 export const LANGUAGES = ['en', 'de', 'it', 'fr', 'es'] as const;
 export type Language = (typeof LANGUAGES)[number];

@@ -1,4 +1,5 @@
 export { MUSICXML_VERSIONS, writeMusicXml, type MusicXmlOptions, type MusicXmlVersion } from './write/write';
 export { stavesOf } from './write/attributes';
 export { compressMusicXml } from './compressed';
+export { carryOver, sourceOf, type SourceScore } from './carry';
 export * from './read';

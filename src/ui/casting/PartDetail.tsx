@@ -3,7 +3,14 @@
 import type { PartId } from '@/core/base';
 import { CloseOutlined } from '@ant-design/icons';
 import { Button, Select, Switch } from 'antd';
-import { instrumentById, TECHNIQUES, techniqueName, usualTechniques, type TechniqueId } from '@/core/instruments';
+import {
+  CLEF_WORDS,
+  instrumentById,
+  TECHNIQUES,
+  techniqueName,
+  usualTechniques,
+  type TechniqueId,
+} from '@/core/instruments';
 import { keyInWords } from '@/core/score';
 import { useWorkspace } from '../workspace/workspace';
 import { count } from '../shared/words';
@@ -156,15 +163,6 @@ function Source({ source, part }: { source: SourceSummary; part: PartSummary }) 
     </li>
   );
 }
-
-const CLEF_WORDS: Record<string, string> = {
-  treble: 'treble',
-  bass: 'bass',
-  alto: 'alto',
-  tenor: 'tenor',
-  percussion: 'percussion',
-  'treble-8vb': 'treble, octave down',
-};
 
 function writtenInWords(id: string): string {
   const { clefs, transposition } = instrumentById(id);

@@ -41,6 +41,13 @@ const MIDDLE: Record<string, number> = {
   tenor: 26,
   percussion: 34,
   'treble-8vb': 27,
+  'treble-8va': 41,
+  'bass-8vb': 15,
+  soprano: 32,
+  'mezzo-soprano': 30,
+  baritone: 24,
+  'baritone-c': 24,
+  'french-violin': 36,
 };
 
 export function middleOf(clef: string | undefined): number {

@@ -2,7 +2,7 @@
 
 import { Button, Segmented, Select, Switch } from 'antd';
 import { useState } from 'react';
-import { CLEF_NAMES, instrumentById, tuningsOf, type Clef } from '@/core/instruments';
+import { CLEF_NAMES, CLEF_WORDS, instrumentById, tuningsOf, type Clef } from '@/core/instruments';
 import { keyName, type Tablature } from '@/core/score';
 import { CommittedNumber } from '../shared/CommittedNumber';
 import { useWorkspace } from '../workspace/workspace';
@@ -15,14 +15,6 @@ import type { PartSummary } from '@/core/engine';
 
 const CUSTOM = 'custom';
 const PITCHED_CLEFS = CLEF_NAMES.filter((clef) => clef !== 'percussion');
-const CLEF_WORDS: Record<Clef, string> = {
-  treble: 'treble',
-  bass: 'bass',
-  alto: 'alto',
-  tenor: 'tenor',
-  percussion: 'percussion',
-  'treble-8vb': 'treble, 8 below',
-};
 
 /** Page settings of one part. */
 export function PartPanel({ part }: { part: PartSummary }) {

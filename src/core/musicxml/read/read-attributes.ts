@@ -58,13 +58,27 @@ function readClefs(node: XmlNode, at: WrittenUnits, measure: RawMeasure): void {
   }
 }
 
+const C_CLEFS: Readonly<Record<number, Clef>> = {
+  1: 'soprano',
+  2: 'mezzo-soprano',
+  3: 'alto',
+  4: 'tenor',
+  5: 'baritone-c',
+};
+
+function octaveClef(clef: 'treble' | 'bass', octave: number): Clef {
+  if (clef === 'treble' && octave > 0) return 'treble-8va';
+  if (octave >= 0) return clef;
+  return `${clef}-8vb`;
+}
+
 function clefOf(node: XmlNode): Clef | null {
   const sign = textOf(node, 'sign');
   const line = numberOf(node, 'line');
   const octave = numberOf(node, 'clef-octave-change') ?? 0;
-  if (sign === 'G') return octave < 0 ? 'treble-8vb' : 'treble';
-  if (sign === 'F') return 'bass';
-  if (sign === 'C') return line === 4 ? 'tenor' : 'alto';
+  if (sign === 'G') return line === 1 ? 'french-violin' : octaveClef('treble', octave);
+  if (sign === 'F') return line === 3 ? 'baritone' : octaveClef('bass', octave);
+  if (sign === 'C') return C_CLEFS[line ?? 3] ?? 'alto';
   if (sign === 'percussion') return 'percussion';
   return null;
 }

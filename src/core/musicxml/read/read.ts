@@ -1,9 +1,9 @@
 import { append, highest } from '../../base';
 import { checkScore, type Score } from '../../score';
 import { assembleScore } from './assemble-score';
-import { isZip, unpackMxl } from './container';
 import { musicXmlErrors, type MusicXmlWarning } from './errors';
 import type { RawPart, RawScore } from './raw';
+import { textOfScore } from './score-text';
 import { readMeasure, type ReadingState } from './read-measure';
 import { all, child, numberOf, parseDocument, textOf, type XmlNode } from './xml-tree';
 
@@ -11,8 +11,6 @@ export interface MusicXmlReading {
   score: Score;
   warnings: MusicXmlWarning[];
 }
-
-const MOST_BYTES = 128 * 2 ** 20;
 
 /**
  * Reads MusicXML of any version, partwise or timewise, plain or compressed (.mxl).
@@ -73,11 +71,7 @@ function misfits(raws: readonly RawScore[]): MusicXmlWarning[] {
 }
 
 function readFile(bytes: Uint8Array, warnings: MusicXmlWarning[]): RawScore {
-  if (bytes.length === 0) throw musicXmlErrors.empty();
-  const plain = isZip(bytes) ? unpackMxl(bytes) : bytes;
-  if (plain.length > MOST_BYTES)
-    throw musicXmlErrors.tooLarge(Math.round(plain.length / 2 ** 20), MOST_BYTES / 2 ** 20);
-  const raw = readRaw(decode(plain), warnings);
+  const raw = readRaw(textOfScore(bytes), warnings);
   if (!raw.parts.some((part) => part.measures.length > 0)) throw musicXmlErrors.noParts();
   return { ...raw, parts: raw.parts.filter((part) => part.measures.length > 0) };
 }
@@ -86,16 +80,6 @@ function assembled(raw: RawScore, warnings: MusicXmlWarning[]): MusicXmlReading 
   const score = assembleScore(raw, warnings);
   for (const fault of checkScore(score).slice(0, 20)) warnings.push({ message: fault });
   return { score, warnings };
-}
-
-/** UTF-16 by its mark, or by the zeros between its first letters; Latin-1 where the declaration says so; else UTF-8. */
-function decode(bytes: Uint8Array): string {
-  const [a, b] = bytes;
-  if ((a === 0xff && b === 0xfe) || (a === 0x3c && b === 0)) return new TextDecoder('utf-16le').decode(bytes);
-  if ((a === 0xfe && b === 0xff) || (a === 0 && b === 0x3c)) return new TextDecoder('utf-16be').decode(bytes);
-  const start = String.fromCharCode(...bytes.slice(0, 200));
-  const latin = /encoding\s*=\s*["'](?:iso-8859-1|windows-1252|latin-?1)["']/i.test(start);
-  return new TextDecoder(latin ? 'windows-1252' : 'utf-8').decode(bytes);
 }
 
 function readRaw(text: string, warnings: MusicXmlWarning[]): RawScore {
@@ -132,7 +116,7 @@ function readRaw(text: string, warnings: MusicXmlWarning[]): RawScore {
       readMeasure(whole, state, (warning) => warnings.push({ part: id, bar: part.measures.length, ...warning })),
     );
   };
-  const root = parseDocument(text.replace(/^\ufeff/, ''), (node, ancestors) => {
+  const root = parseDocument(text, (node, ancestors) => {
     const [top, parent] = [ancestors[0], ancestors.at(-1)];
     if (ancestors.length !== 2) return false;
     if (top?.name === 'score-partwise' && node.name === 'measure' && parent?.name === 'part') {

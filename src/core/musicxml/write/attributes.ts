@@ -18,6 +18,13 @@ export const CLEFS: Record<Clef, { sign: string; line?: number; octave?: number 
   alto: { sign: 'C', line: 3 },
   tenor: { sign: 'C', line: 4 },
   percussion: { sign: 'percussion' },
+  'treble-8va': { sign: 'G', line: 2, octave: 1 },
+  'bass-8vb': { sign: 'F', line: 4, octave: -1 },
+  soprano: { sign: 'C', line: 1 },
+  'mezzo-soprano': { sign: 'C', line: 2 },
+  baritone: { sign: 'F', line: 3 },
+  'baritone-c': { sign: 'C', line: 5 },
+  'french-violin': { sign: 'G', line: 1 },
 };
 
 /** Staves that a part prints: a fretted part may show its notes a second time as tablature. */

@@ -16,6 +16,13 @@ export const STAFF_LINES: Partial<Record<Clef, readonly [number, number]>> = {
   alto: [24, 32],
   tenor: [22, 30],
   'treble-8vb': [23, 31],
+  'treble-8va': [37, 45],
+  'bass-8vb': [11, 19],
+  soprano: [28, 36],
+  'mezzo-soprano': [26, 34],
+  baritone: [20, 28],
+  'baritone-c': [20, 28],
+  'french-violin': [32, 40],
 };
 
 /** What a note on so many ledger lines costs; further ones cost 1 each. */

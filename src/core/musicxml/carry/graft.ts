@@ -1,0 +1,121 @@
+/*
+ * Grafting: what one element says and its counterpart in another file does not is put into that one.
+ *
+ *     received   <slur type="start" line-type="dashed"/>
+ *     written    <slur type="start" number="1"/>           →   <slur type="start" number="1" line-type="dashed"/>
+ */
+import type { XmlNode } from '../read/xml-tree';
+import { putInOrder } from './order';
+import { isHeld } from './understood';
+
+/** What says only where something lies on a page that is laid out anew. */
+const LAYOUT = new Set(
+  'default-x default-y relative-x relative-y width bezier-offset bezier-offset2 bezier-x bezier-y bezier-x2 bezier-y2'.split(
+    ' ',
+  ),
+);
+export const isLayout = (attribute: string): boolean => LAYOUT.has(attribute);
+
+/** Attributes of which the writer has its own: numbers that pair beginnings with ends, and what the model holds. */
+const OWN: Readonly<Record<string, readonly string[]>> = {
+  '*': ['number', 'id', 'type'],
+  note: ['print-object', 'dynamics', 'attack', 'release', 'pizzicato', 'time-only', 'end-dynamics'],
+  measure: ['number', 'implicit'],
+  grace: ['slash', 'steal-time-previous', 'steal-time-following'],
+  rest: ['measure'],
+  accidental: [],
+  ending: [],
+  repeat: ['direction', 'times'],
+  print: ['new-system', 'new-page'],
+  tied: [],
+};
+/** An element that the reader takes for another one, and stays what it was. */
+const TAKEN_FOR: Readonly<Record<string, string>> = { shake: 'trill-mark', 'delayed-turn': 'turn' };
+/** Texts that belong to the look of a sign, not to what it says. */
+const LOOKS = new Set(['fermata', 'breath-mark', 'caesura', 'accidental', 'notehead', 'ending', 'stem']);
+/** Types that are no more than a look, and are said otherwise where nobody knows. */
+const TYPED_LOOKS = new Set(['fermata', 'strong-accent']);
+/** Elements of one name that are others by their type. */
+const BY_TYPE = new Set(
+  `slur tied tie tuplet glissando slide hammer-on pull-off wavy-line wedge dashes bracket octave-shift pedal principal-voice
+  creator credit ending part-group bookmark`.split(/\s+/),
+);
+/** And by their text. */
+const BY_TEXT = new Set(
+  'words rehearsal text other-articulation other-technical other-ornament other-dynamics'.split(' '),
+);
+/** Modes that the model has; of others it only knows the signature. */
+const MODES = new Set(['major', 'minor']);
+
+/** What tells children of one name from each other. */
+function identity({ name, attributes: { type = '', placement = '' }, children, text }: XmlNode): string {
+  if (name === 'measure-style') return `${name} ${children[0]?.name}`;
+  if (name === 'accidental-mark') return `${name} ${placement}`;
+  if (BY_TYPE.has(name)) return `${name} ${type}`;
+  return BY_TEXT.has(name) ? `${name} ${text}` : name;
+}
+
+export interface GraftOptions {
+  /** The note is not pitched. */
+  unpitched?: boolean;
+}
+
+/** @param into written by us; changed in place */
+export function graft(into: XmlNode, from: XmlNode, options: GraftOptions = {}): void {
+  const own = [
+    ...OWN['*']!.filter((key) => key !== 'type' || into.attributes.type !== undefined),
+    ...(OWN[from.name] ?? []),
+  ];
+  for (const [key, value] of Object.entries(from.attributes))
+    if (into.attributes[key] === undefined && !isLayout(key) && !own.includes(key)) into.attributes[key] = value;
+  if (TYPED_LOOKS.has(from.name) && from.attributes.type) into.attributes.type = from.attributes.type;
+  const looks = LOOKS.has(from.name) || (from.name === 'mode' && !MODES.has(from.text));
+  if (looks && from.text !== '' && from.children.length === 0) into.text = from.text;
+  // A signature that no place on the circle of fifths says stands instead of none.
+  if (from.name === 'key' && from.children.some(({ name }) => name === 'key-step')) {
+    if (into.children.some(({ name, text }) => name === 'fifths' && text === '0')) into.children = from.children;
+    return;
+  }
+  const free = [...into.children];
+  for (const one of from.children) {
+    const like = free.findIndex((other) => identity(other) === identity(one));
+    if (like >= 0) {
+      const [found] = free.splice(like, 1);
+      graft(found!, one, options);
+    } else if (TAKEN_FOR[one.name]) {
+      const taken = free.find(({ name }) => name === TAKEN_FOR[one.name]);
+      if (taken) taken.name = one.name;
+    } else if (isCarried(from, one, options)) carry(into, one);
+  }
+}
+
+function isCarried(container: XmlNode, one: XmlNode, { unpitched = false }: GraftOptions): boolean {
+  // A verse without a syllable: hummed, laughed.
+  if (one.name === 'lyric') return !one.children.some(({ name }) => name === 'text');
+  return !isHeld(container.name, one.name) && !(unpitched && HELD_FOR_DRUMS.has(one.name));
+}
+
+/** Of percussion the model holds these. */
+const HELD_FOR_DRUMS = new Set(['stopped', 'open', 'open-string', 'notehead']);
+
+/** Containers of which only what is not held goes along. */
+const SORTED = new Set(['notations', 'ornaments', 'technical', 'articulations']);
+
+function carry(into: XmlNode, node: XmlNode): void {
+  const plain = SORTED.has(node.name)
+    ? { ...node, children: node.children.filter((one) => !isHeld(node.name, one.name)).map(withoutHeld) }
+    : node;
+  const kept = SORTED.has(node.name)
+    ? plain.children.filter((one) => !SORTED.has(one.name) || one.children.length > 0)
+    : [];
+  if (SORTED.has(node.name) && kept.length === 0) return;
+  putInOrder(into, withoutLayout(SORTED.has(node.name) ? { ...plain, children: kept } : plain));
+}
+
+const withoutHeld = (node: XmlNode): XmlNode =>
+  SORTED.has(node.name) ? { ...node, children: node.children.filter((one) => !isHeld(node.name, one.name)) } : node;
+
+export function withoutLayout(node: XmlNode): XmlNode {
+  const kept = Object.entries(node.attributes).filter(([key]) => !isLayout(key));
+  return { ...node, attributes: Object.fromEntries(kept), children: node.children.map(withoutLayout) };
+}

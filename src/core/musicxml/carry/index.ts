@@ -1,0 +1,2 @@
+export { carryOver } from './carry';
+export { sourceOf, type SourceScore } from './source';
