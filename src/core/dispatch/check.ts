@@ -1,6 +1,8 @@
 /* Delivered files as their receivers would find them: a stand-in for opening them in the programs that wait. */
+import type { CameFrom } from '../engine';
+import { censusOf, missingIn, missingInWords, type Census } from '../receivers/census';
 import type { Delivered } from './deliver';
-import type { Finding } from '../receivers/finding';
+import { finding, type Finding } from '../receivers/finding';
 import { checkSequence } from '../receivers/plain-sequencer';
 import { checkScore } from '../receivers/strict-reader';
 
@@ -10,10 +12,11 @@ export interface Checked {
 }
 
 /** What concerns each file that a program reads; sound and pages are for people. Null for those and for originals. */
-export function checkDelivered({ path, bytes, bars }: Delivered): Checked | null {
+export function checkDelivered({ path, bytes, bars, from }: Delivered): Checked | null {
   if (path.startsWith('Originals/')) return null;
   try {
-    if (/\.(?:musicxml|mxl)$/.test(path)) return { path, findings: checkScore(bytes, bars) };
+    if (/\.(?:musicxml|mxl)$/.test(path))
+      return { path, findings: [...checkScore(bytes, bars), ...(from ? whatItLacks(bytes, from) : [])] };
     if (/\.mid$/.test(path)) return { path, findings: checkSequence(bytes, bars) };
   } catch (error) {
     return {
@@ -22,4 +25,31 @@ export function checkDelivered({ path, bytes, bars }: Delivered): Checked | null
     };
   }
   return null;
+}
+
+const MOST_NAMED = 8;
+
+/** The file held against the score it was made of, element by element; nothing is claimed where that cannot be counted. */
+function whatItLacks(bytes: Uint8Array, { files, partOf }: CameFrom): Finding[] {
+  const source = countedFiles(files);
+  if (!source) return [];
+  const missing = missingIn(censusOf(bytes), source, partOf);
+  const named = missing.slice(0, MOST_NAMED).map(missingInWords).join('; ');
+  const more = missing.length > MOST_NAMED ? `; and ${missing.length - MOST_NAMED} more kinds` : '';
+  return [
+    finding(
+      missing.length === 0,
+      'Everything the received score says is in it.',
+      `The received score has what this file lacks: ${named}${more}.`,
+    ),
+  ];
+}
+
+function countedFiles(files: readonly Uint8Array[]): Census | null {
+  try {
+    const counted = files.map(censusOf);
+    return { head: counted[0]!.head, parts: counted.flatMap(({ parts }) => parts) };
+  } catch {
+    return null;
+  }
 }

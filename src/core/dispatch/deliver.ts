@@ -1,5 +1,6 @@
 /* Hands a job over by a recipe: file after file, with what is being done. */
 import { toEnd } from '../base';
+import type { CameFrom } from '../engine';
 import { fileNameOf, type Recipe } from '../documents';
 import type { DispatchDesk } from './dispatch-desk';
 import type { Makers } from './makers';
@@ -14,6 +15,8 @@ export interface Delivered {
   bytes: Uint8Array;
   /** Bars a receiver should count; null where the file is no whole. */
   bars: number | null;
+  /** The score it was before, where it was one and is meant to have all of it. */
+  from?: CameFrom;
   /** What it is. */
   words: string;
 }
@@ -54,7 +57,7 @@ export async function* deliver(
   const tasks = step.value;
   const paths = new Paths();
   const title = titleOf(desk);
-  const placed = ({ folder, label, number, extension, bytes, bars, words }: Made): Delivered => {
+  const placed = ({ folder, label, number, extension, bytes, bars, from, words }: Made): Delivered => {
     const name = nameBy(recipe.pattern, {
       cue: desk.job.name,
       title: title || desk.job.name,
@@ -63,7 +66,7 @@ export async function* deliver(
       version: String(version),
       date,
     });
-    return { path: paths.take(`${folder}/${name}`, `.${extension}`), bytes, bars, words };
+    return { path: paths.take(`${folder}/${name}`, `.${extension}`), bytes, bars, ...(from && { from }), words };
   };
   for (const [i, { words, make }] of tasks.entries()) {
     const shareAt = (within: number) => CONVERTING + ((1 - CONVERTING) * (i + within)) / tasks.length;

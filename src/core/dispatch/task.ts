@@ -1,4 +1,5 @@
 /* Work that a recipe asks for, and the files it makes. */
+import type { CameFrom } from '../engine';
 import type { Makers } from './makers';
 
 export const FOLDERS = ['Score', 'Parts', 'MIDI', 'Studio', 'Lists', 'Pages', 'Sound'] as const;
@@ -15,6 +16,8 @@ export interface Made {
   bytes: Uint8Array;
   /** Bars a receiver should count; null where the file is no whole. */
   bars: number | null;
+  /** The score it was before, where it was one. */
+  from?: CameFrom;
   /** For the contents sheet. */
   words: string;
 }

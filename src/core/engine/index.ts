@@ -3,7 +3,7 @@ export { Desk, type Made, type Version, type Working } from './desk';
 export { ScoreDesk } from './score-desk';
 export { type DoublingSummary, type Opened, type PartSummary, type SourceSummary, type Summary } from './score-summary';
 export { MUSICXML_VERSIONS, type MusicXmlVersion } from '../musicxml';
-export { SCORE_FORMATS, SCORE_FORMAT_NAMES, type ScoreExport, type ScoreFormat } from './score-formats';
+export { SCORE_FORMATS, SCORE_FORMAT_NAMES, type CameFrom, type ScoreExport, type ScoreFormat } from './score-formats';
 export { type DealPreview } from './deal-preview';
 export { openDesk, openSequence } from './open-desk';
 export { SequenceDesk, type NoteInView, type PlayedNotes, type SequenceFiles } from './sequence-desk';

@@ -20,6 +20,8 @@ export interface Originals {
   size: number;
   /** What each is. */
   kinds: readonly ('midi' | 'score')[];
+  /** The files of the scores. */
+  scoreFiles: readonly Uint8Array[];
   /** The scores as they came, for what our model does not hold; parsed when asked for, and kept while memory allows. */
   source: () => SourceScore | null;
   /** What of the scores' notes was read; counted when it is first asked for. */
@@ -37,6 +39,7 @@ export function readOriginals(files: readonly Uint8Array[]): Originals {
     score,
     size: files.reduce((sum, bytes) => sum + bytes.length, 0),
     kinds,
+    scoreFiles: scores,
     source: score ? keptWhileUsed(() => sourceOf(scores)) : () => null,
     notesRead: () => (counted ??= score && notesRead(scores, score.score)),
   };

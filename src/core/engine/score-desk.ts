@@ -39,7 +39,14 @@ import { previewDeal, type DealPreview } from './deal-preview';
 import { readOriginals, type Originals } from './originals';
 import { preparedBy, prepareOriginals, type Prepared as Timed } from './prepare';
 import { measuredAgainst, timedInNumbers, versionDoubts } from './version-doubts';
-import { exportScore, partAlone, type Received, type ScoreExport, type ScoreFormat } from './score-formats';
+import {
+  exportScore,
+  partAlone,
+  type CameFrom,
+  type Received,
+  type ScoreExport,
+  type ScoreFormat,
+} from './score-formats';
 import { summarise, type Opened, type Summary } from './score-summary';
 import { summariseTimeLine, timeLineOfScore, type TimeLineSummary } from './studio';
 import { readingInWords } from './notes-read';
@@ -303,19 +310,30 @@ export class ScoreDesk extends Desk<Summary> {
     return exportScore(score, format, how, this.received());
   }
 
-  /** The score this job was made of; null for music that was played in. */
+  /** The files of the score this job was made of, and which of their parts each part is; null for music that was played in. */
+  cameFrom(part?: PartId): CameFrom | null {
+    const partOf = this.partOfReceived();
+    if (!partOf) return null;
+    const parts = part === undefined ? this.converted().printed.parts.map(({ id }) => id) : [part];
+    return { files: this.originals.scoreFiles, partOf: parts.map(partOf) };
+  }
+
   private received(): Received | null {
+    const partOf = this.partOfReceived();
+    const source = partOf && this.originals.source();
+    return partOf && source ? { source, partOf } : null;
+  }
+
+  private partOfReceived(): Received['partOf'] | null {
     const { received } = this.prepared;
-    const source = received && this.originals.source();
-    if (!received || !source) return null;
+    if (!received) return null;
     const cast = new Map(this.converted().casting.parts.map((part) => [part.id, part]));
-    const partOf = (id: PartId) => {
+    return (id) => {
       const part = cast.get(id);
       const own = part && part.tracks.length === 1 && !part.player;
       const index = own ? received.parts.findIndex((one) => leadingTrack(one.id) === part.tracks[0]) : -1;
       return index < 0 ? null : index;
     };
-    return { source, partOf };
   }
 
   /** One part, or an extract, as a score of its own. @throws ExtractError where there is nothing to make it of */

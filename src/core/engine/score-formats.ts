@@ -47,6 +47,13 @@ export interface Received {
   partOf: (part: PartId) => number | null;
 }
 
+/** The same for whoever holds files against each other. */
+export interface CameFrom {
+  files: readonly Uint8Array[];
+  /** Of each part of a file, in order. */
+  partOf: readonly (number | null)[];
+}
+
 /** @param received where the score was one before: what we do not hold goes out as it came */
 export function exportScore(
   score: Score,

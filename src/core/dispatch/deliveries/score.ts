@@ -1,4 +1,5 @@
 import type { PartId } from '../../base';
+import { EXTRACTS } from '../../extracts';
 import type { Recipe, ScoreWish } from '../../documents';
 import type { DispatchDesk, Working } from '../dispatch-desk';
 import { inARow, many, type Draft } from '../draft';
@@ -11,6 +12,8 @@ function* tasks(desk: DispatchDesk, wish: ScoreWish, { marks }: Recipe, date: st
   const { format, version, concert, whole, parts } = wish;
   const { desk: score, summary } = yield* desk.converted();
   const file = (folder: Folder, part: { id: PartId; name: string } | null, number: number): Task => {
+    // Without its marks it lacks much, as was wished; an extract is other music.
+    const from = marks !== 'none' && !EXTRACTS.some(({ id }) => id === part?.id) ? score.cameFrom(part?.id) : null;
     const label = part?.name ?? (concert ? 'Score, concert pitch' : 'Score');
     return {
       words: `MusicXML: ${label}`,
@@ -22,6 +25,7 @@ function* tasks(desk: DispatchDesk, wish: ScoreWish, { marks }: Recipe, date: st
           extension: format,
           bytes: score.export(format, { ...how, concert, version, ...(part && { part: part.id }) }),
           bars: score.printedBars,
+          ...(from && { from }),
           words: `MusicXML ${version}${part ? ', one part' : `, ${summary.parts.length} parts`}${concert ? ', concert pitch' : ''}`,
         },
       ],
