@@ -48,9 +48,12 @@ const BY_TEXT = new Set(
 const MODES = new Set(['major', 'minor']);
 
 /** What tells children of one name from each other. */
-function identity({ name, attributes: { type = '', placement = '' }, children, text }: XmlNode): string {
+function identity({ name, attributes, children, text }: XmlNode): string {
+  const { type = '', placement = '', number = '1' } = attributes;
   if (name === 'measure-style') return `${name} ${children[0]?.name}`;
   if (name === 'accidental-mark') return `${name} ${placement}`;
+  // Verses are numbered, if with words around the number.
+  if (name === 'lyric') return `${name} ${Number(/\d+/.exec(number)?.[0] ?? 1)}`;
   if (BY_TYPE.has(name)) return `${name} ${type}`;
   return BY_TEXT.has(name) ? `${name} ${text}` : name;
 }

@@ -69,8 +69,7 @@ export function placed(measure: XmlNode, divisions: number): PlacedMeasure {
 
 function headOf(note: XmlNode): string {
   const pitch = child(note, 'pitch');
-  if (pitch)
-    return ['step', 'alter', 'octave'].map((name) => Number(textOf(pitch, name)) || textOf(pitch, name)).join('');
+  if (pitch) return `${textOf(pitch, 'step')}${numberOf(pitch, 'alter') ?? 0}/${numberOf(pitch, 'octave') ?? 4}`;
   const unpitched = child(note, 'unpitched');
   if (unpitched) return `x${textOf(unpitched, 'display-step')}${textOf(unpitched, 'display-octave')}`;
   return 'rest';
