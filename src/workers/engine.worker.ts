@@ -3,6 +3,7 @@ import type { NoteId, PartId, TrackId } from '@/core/base';
 import {
   checkFile,
   openDesk,
+  passedOver,
   renew,
   ScoreDesk,
   SequenceDesk,
@@ -67,6 +68,9 @@ const api = {
 
   /** What becomes of what was decided when originals come again. @throws SmfError or MusicXmlError */
   renew: (before: Uint8Array[], after: Uint8Array[], ledger: Ledger): Renewal => renew(before, after, ledger),
+
+  /** What scores say beyond what can be changed here, in words. */
+  passedOver: (files: Uint8Array[]): string[] => passedOver(files),
 
   /** What is in originals that are not laid out. @throws SmfError or MusicXmlError */
   survey: (files: Uint8Array[]): Opened => ScoreDesk.open(files, NO_JOB_SETTINGS).opened,

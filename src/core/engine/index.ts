@@ -6,6 +6,7 @@ export { MUSICXML_VERSIONS, type MusicXmlVersion } from '../musicxml';
 export { SCORE_FORMATS, SCORE_FORMAT_NAMES, type CameFrom, type ScoreExport, type ScoreFormat } from './score-formats';
 export { type DealPreview } from './deal-preview';
 export { openDesk, openSequence } from './open-desk';
+export { passedOver } from './passed-over';
 export { SequenceDesk, type NoteInView, type PlayedNotes, type SequenceFiles } from './sequence-desk';
 export { type MidiPartSummary, type MidiSequence } from './midi-summary';
 export { type ScorePartSummary, type ScoreSequence, type SequenceSummary } from './sequence-summary';

@@ -130,17 +130,51 @@ export function missingIn(file: Census, source: Census, partOf: readonly (number
     const byNumber = new Map(ours.bars.map((bar) => [bar.number, bar]));
     theirs.bars.forEach((bar, b) => {
       const own = ours.bars.length === theirs.bars.length ? ours.bars[b] : byNumber.get(bar.number);
-      for (const [what, count] of bar.counts) {
-        const less = count - (own?.counts.get(what) ?? 0);
-        if (less > 0) lacks(what, less, bar.number);
-      }
+      const less = [...bar.counts]
+        .map(([what, count]) => ({ what, count: count - (own?.counts.get(what) ?? 0) }))
+        .filter(({ count }) => count > 0);
+      const names = new Set(less.map(({ what }) => what));
+      // What is said of an element goes with it.
+      for (const { what, count } of less) if (!names.has(elementOf(what))) lacks(what, count, bar.number);
     });
   });
   return [...missing.values()].sort((a, b) => b.count - a.count);
 }
 
-/** "3 × slur (bar 5 first)" */
+/** The element that an attribute belongs to; empty for an element. */
+const elementOf = (what: string) => / of ([\w-]+)$/.exec(what)?.[1] ?? '';
+
+/** What people call them, where that is not the name of the element. */
+const CALLED: Readonly<Record<string, string>> = {
+  'harp-pedals': 'harp pedal diagram',
+  'principal-voice': 'sign of a principal voice',
+  'accordion-registration': 'accordion registration',
+  'staff-details': 'staff of its own kind',
+  'measure-style': 'slashes, beat repeat or rest over several bars',
+  'measure-numbering': 'rule for bar numbers',
+  'notehead-text': 'text in a notehead',
+  'accidental-mark': 'accidental beside an ornament',
+  'movement-number': 'number of the movement',
+  'movement-title': 'title of the movement',
+  'work-number': 'opus number',
+  'line-type dashed of slur': 'dashed slur',
+  'line-type dotted of slur': 'dotted slur',
+  'print-object no of time': 'hidden meter',
+  'niente yes of wedge': 'hairpin from or to nothing',
+  'size cue of type': 'small note',
+  'fan accel of beam': 'feathered beam',
+  'fan rit of beam': 'feathered beam',
+  'creator arranger': 'arranger',
+  'creator lyricist': 'lyricist',
+  'creator poet': 'poet',
+  'creator translator': 'translator',
+  frame: 'chord diagram',
+};
+
+/** "3 × dashed slur (from bar 5 on)", "stopped (bar 2)"; what has no common name is called as in the standard. */
 export function missingInWords({ what, count, firstBar }: Missing): string {
   const times = count > 1 ? `${count.toLocaleString('en')} × ` : '';
-  return `${times}${what}${firstBar === null ? '' : ` (${count > 1 ? 'from ' : ''}bar ${firstBar}${count > 1 ? ' on' : ''})`}`;
+  const [, said, element] = /^(.*) of ([\w-]+)$/.exec(what) ?? [];
+  const called = CALLED[what] ?? (element ? `${element}: ${said}` : what).replace(/-/g, ' ');
+  return `${times}${called}${firstBar === null ? '' : ` (${count > 1 ? 'from ' : ''}bar ${firstBar}${count > 1 ? ' on' : ''})`}`;
 }

@@ -7,6 +7,7 @@ import { useWorkspace } from '../workspace/workspace';
 import { bytesInWords, clock, count } from '../shared/words';
 import { FileSheet } from './FileSheet';
 import { Originals } from './Originals';
+import { PassedOver } from './PassedOver';
 import { TrackDetailPane } from './TrackDetailPane';
 import { TrackTable } from './TrackTable';
 import styles from './intake.module.css';
@@ -38,6 +39,7 @@ export function IntakeView() {
         </span>
       </div>
       <Originals />
+      <PassedOver />
       {side === 'tracks' ? (
         <>
           <TrackTable chosen={chosen} onChoose={setChosen} compact={chosen !== null} />

@@ -5,6 +5,7 @@ import { keyInWords } from '@/core/score';
 import { clock, count } from '../shared/words';
 import { useScoreSequence } from '../workspace/useSequence';
 import { Originals } from './Originals';
+import { PassedOver } from './PassedOver';
 import styles from '../shared/sequencing.module.css';
 import type { ScorePartSummary } from '@/core/engine';
 
@@ -27,6 +28,7 @@ export function ScoreIntake() {
           .join(', ')}
       </p>
       <Originals />
+      <PassedOver />
       <Table<ScorePartSummary>
         size="small"
         rowKey="id"

@@ -16,18 +16,15 @@ const LAYOUT = new Set(
 );
 export const isLayout = (attribute: string): boolean => LAYOUT.has(attribute);
 
+const OWN_ALWAYS: readonly string[] = ['number', 'id'];
 /** Attributes of which the writer has its own: numbers that pair beginnings with ends, and what the model holds. */
 const OWN: Readonly<Record<string, readonly string[]>> = {
-  '*': ['number', 'id', 'type'],
   note: ['print-object', 'dynamics', 'attack', 'release', 'pizzicato', 'time-only', 'end-dynamics'],
   measure: ['number', 'implicit'],
   grace: ['slash', 'steal-time-previous', 'steal-time-following'],
   rest: ['measure'],
-  accidental: [],
-  ending: [],
   repeat: ['direction', 'times'],
   print: ['new-system', 'new-page'],
-  tied: [],
 };
 /** An element that the reader takes for another one, and stays what it was. */
 const TAKEN_FOR: Readonly<Record<string, string>> = { shake: 'trill-mark', 'delayed-turn': 'turn' };
@@ -65,15 +62,8 @@ export interface GraftOptions {
 
 /** @param into written by us; changed in place */
 export function graft(into: XmlNode, from: XmlNode, options: GraftOptions = {}): void {
-  const own = [
-    ...OWN['*']!.filter((key) => key !== 'type' || into.attributes.type !== undefined),
-    ...(OWN[from.name] ?? []),
-  ];
-  for (const [key, value] of Object.entries(from.attributes))
-    if (into.attributes[key] === undefined && !isLayout(key) && !own.includes(key)) into.attributes[key] = value;
-  if (TYPED_LOOKS.has(from.name) && from.attributes.type) into.attributes.type = from.attributes.type;
-  const looks = LOOKS.has(from.name) || (from.name === 'mode' && !MODES.has(from.text));
-  if (looks && from.text !== '' && from.children.length === 0) into.text = from.text;
+  takeAttributes(into, from);
+  takeLooks(into, from);
   // A signature that no place on the circle of fifths says stands instead of none.
   if (from.name === 'key' && from.children.some(({ name }) => name === 'key-step')) {
     if (into.children.some(({ name, text }) => name === 'fifths' && text === '0')) into.children = from.children;
@@ -82,14 +72,25 @@ export function graft(into: XmlNode, from: XmlNode, options: GraftOptions = {}):
   const free = [...into.children];
   for (const one of from.children) {
     const like = free.findIndex((other) => identity(other) === identity(one));
-    if (like >= 0) {
-      const [found] = free.splice(like, 1);
-      graft(found!, one, options);
-    } else if (TAKEN_FOR[one.name]) {
-      const taken = free.find(({ name }) => name === TAKEN_FOR[one.name]);
-      if (taken) taken.name = one.name;
-    } else if (isCarried(from, one, options)) carry(into, one);
+    const taken = free.find(({ name }) => name === TAKEN_FOR[one.name]);
+    if (like >= 0) graft(free.splice(like, 1)[0]!, one, options);
+    else if (taken) taken.name = one.name;
+    else if (isCarried(from, one, options)) carry(into, one);
   }
+}
+
+function takeAttributes(into: XmlNode, { name, attributes }: XmlNode): void {
+  for (const [key, value] of Object.entries(attributes)) {
+    // A type that pairs beginnings with ends is ours; where we have none it is a look.
+    const own = OWN_ALWAYS.includes(key) || (key === 'type' && BY_TYPE.has(name)) || OWN[name]?.includes(key);
+    if (into.attributes[key] === undefined && !own && !isLayout(key)) into.attributes[key] = value;
+  }
+}
+
+function takeLooks(into: XmlNode, { name, attributes, children, text }: XmlNode): void {
+  if (TYPED_LOOKS.has(name) && attributes.type) into.attributes.type = attributes.type;
+  const looks = LOOKS.has(name) || (name === 'mode' && !MODES.has(text));
+  if (looks && text !== '' && children.length === 0) into.text = text;
 }
 
 function isCarried(container: XmlNode, one: XmlNode, { unpitched = false }: GraftOptions): boolean {
