@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { LONG, expect, test, type Page } from './window';
 import { parseMidi } from 'midi-file';
+import { SIGN_CASES } from '../src/testing/score-signs';
 import { notationProgramsMidi, sequencersScore } from '../src/testing/unkind-sources';
 import { DEMO_FILE, dropFile, goTo } from './help';
 import { readParts } from './read-musicxml';
@@ -121,6 +122,20 @@ test('only drums and bass leave a MIDI file in three clicks, and treated notes a
   await expect(page.getByRole('img', { name: /Flute: \d+ notes as received/ })).toBeVisible();
   await page.getByRole('button', { name: 'Take treatment 1 back' }).click();
   await expect(page.getByRole('list', { name: 'Treatments given' })).toBeHidden();
+});
+
+test('what a score says beyond the stations is listed, and goes out as it came', async ({ page }) => {
+  const signs = ['<stopped/>', '<harp-pedals>', 'slur: dashed'].map((sign) =>
+    SIGN_CASES.find(({ name }) => name.includes(sign))!,
+  );
+  for (const { musicXml, kept } of signs) {
+    await page.goto('/');
+    await open(page, file('owl.musicxml', Buffer.from(musicXml)), 'To score');
+    await expect(page.getByRole('region', { name: 'Kept as received' })).toContainText('(bar 1)');
+    expect((await downloaded(page, 'MusicXML')).toString('utf8')).toMatch(kept);
+  }
+  await page.getByLabel('Direction').getByText('To sequencer', { exact: true }).click();
+  await expect(page.getByText('nothing that is played depends on them')).toBeVisible();
 });
 
 test('a score and the cue as it was played are one job, in both directions', async ({ page }) => {
