@@ -14,6 +14,6 @@ export * from './ties';
 export * from './key-name';
 export { clefsAt } from './clefs-at';
 export { foldScore, type Fold } from './fold';
-export { MOST_BARS_PLAYED, playOrder } from './play-order';
+export { mostBarsPlayed, playOrder } from './play-order';
 export { concertScore } from './concert';
 export { isTempoWords } from './tempo-words';

@@ -28,8 +28,11 @@ export function playOrder(signs: Signs, bars: number): number[] {
   return order.length > 0 ? order : Array.from({ length: bars }, (_, bar) => bar);
 }
 
-/** So many bars are played at most: hours of music, and what only a broken form reaches. */
-export const MOST_BARS_PLAYED = 200_000;
+/** An opera with all its repeats has some thousand bars. */
+const MOST_BARS = 10_000;
+
+/** So many bars of a score are played at most: what only a broken form reaches. */
+export const mostBarsPlayed = (bars: number): number => Math.max(MOST_BARS, 2 * bars);
 
 /** Repeats stand inside one another so deep at most. */
 const DEEPEST = 2;
@@ -50,7 +53,8 @@ class Player {
 
   play(): number[] {
     let bar: number | null = 0;
-    while (bar !== null && bar < this.bars && this.order.length < MOST_BARS_PLAYED) bar = this.next(bar);
+    const most = mostBarsPlayed(this.bars);
+    while (bar !== null && bar < this.bars && this.order.length < most) bar = this.next(bar);
     return this.order;
   }
 

@@ -117,6 +117,16 @@ describe('reading and writing', () => {
     );
   });
 
+  it('parts a wait that is longer than a delta time can be', () => {
+    const note = { kind: 'channel' as const, tick: 600_000_000, status: 0x90, data1: 60, data2: 64 };
+    const track = { events: [note], endTick: 600_000_001 };
+    const long = { ...readSmf(STANDARD_TYPE_0).file, tracks: [track] };
+    const { file, warnings } = readSmf(writeSmf(long));
+    expect(file.tracks[0]!.events.filter(({ kind }) => kind === 'channel')).toEqual([note]);
+    expect(warnings).toEqual([]);
+    expect(parseMidi(writeSmf(long)).tracks[0]!.reduce((tick, event) => tick + event.deltaTime, 0)).toBe(600_000_001);
+  });
+
   it('unpacks a RIFF wrapper and passes over foreign bytes before the header', () => {
     const size = STANDARD_TYPE_0.length;
     const riff = join_(

@@ -1,5 +1,5 @@
 import { dataLength, Meta, type SmfEvent, type SmfFile } from './smf-file';
-import { writeVlq } from './vlq';
+import { MAX_VLQ, writeVlq } from './vlq';
 
 export interface SmfWriteOptions {
   /** Leave out a status byte equal to the one before (Standard MIDI Files 1.0, running status). */
@@ -9,7 +9,7 @@ export interface SmfWriteOptions {
 /**
  * Writes the file that `readSmf` would read: same events, same order, same unknown chunks.
  *
- * @throws RangeError when an event lies before the one in front of it or a delta time does not fit four bytes
+ * @throws RangeError when an event lies before the one in front of it
  */
 export function writeSmf(file: SmfFile, options: SmfWriteOptions = { runningStatus: false }): Uint8Array {
   const out: number[] = [];
@@ -52,6 +52,12 @@ function trackBytes(events: readonly SmfEvent[], endTick: number, { runningStatu
   let tick = 0;
   let running = 0;
   const delta = (to: number) => {
+    // A wait that is longer than a delta time can be is parted by texts that say nothing.
+    for (; to - tick > MAX_VLQ; tick += MAX_VLQ) {
+      writeVlq(MAX_VLQ, out);
+      out.push(0xff, Meta.text, 0);
+      running = 0;
+    }
     writeVlq(to - tick, out);
     tick = to;
   };

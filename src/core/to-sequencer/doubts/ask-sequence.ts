@@ -2,7 +2,7 @@
 import { queryId } from '../../base';
 import { techniqueName } from '../../instruments';
 import type { Query } from '../../queries';
-import { MOST_BARS_PLAYED, type Score } from '../../score';
+import { mostBarsPlayed, type Score } from '../../score';
 import { partSettings, type SequencerSettings } from '../../settings';
 import { barLength } from '../../time';
 import type { TimeLine } from '../timeline/time-line';
@@ -20,13 +20,14 @@ export function askSequence(asked: Asked): Query[] {
   return [...repeatsQuery(asked), ...pickupQuery(asked), ...techniqueQueries(asked), ...portQuery(asked)];
 }
 
-function repeatsQuery({ line }: Asked): Query[] {
-  if (line.bars.length < MOST_BARS_PLAYED) return [];
+function repeatsQuery({ line, score }: Asked): Query[] {
+  const most = mostBarsPlayed(score.bars.length);
+  if (line.bars.length < most) return [];
   return [
     {
       id: queryId('endless-repeats'),
       kind: 'endless-repeats',
-      message: `The repeats and jumps would go on and on; ${MOST_BARS_PLAYED} bars are played.`,
+      message: `The repeats and jumps lead to more than ${most.toLocaleString('en')} bars. The MIDI ends after those; check the endings and jumps.`,
     },
   ];
 }
