@@ -78,7 +78,7 @@ export type RawDirection = { at: WrittenUnits; staff: number } & (
 /** Signs of the form that stand between the notes of a measure, until it is known how long the measure is. */
 export interface PlacedSign {
   at: WrittenUnits;
-  sign: 'segno' | 'coda';
+  sign: 'segno' | 'coda' | 'fine';
   name: true | string;
 }
 

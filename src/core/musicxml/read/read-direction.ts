@@ -43,6 +43,11 @@ export function readDirection(node: XmlNode, at: WrittenUnits, measure: RawMeasu
     else if (LINE_ELEMENTS.has(type.name)) add({ kind: 'line', element: type });
   }
   readJumps(sound, words, measure.signs);
+  if (sound?.attributes.fine !== undefined && measure.signs.fine && at > 0) {
+    // The place of the sound element says where the music ends.
+    delete measure.signs.fine;
+    placed.push({ at, sign: 'fine', name: true });
+  }
   for (const sign of ['segno', 'coda'] as const)
     if (sound?.attributes[sign] !== undefined && !types.some((one) => one.name === sign))
       placed.push({ at, sign, name: nameOfSign(sound.attributes[sign]) });

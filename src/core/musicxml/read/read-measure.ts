@@ -112,6 +112,7 @@ export function readMeasure(
 function placeSign(placed: PlacedSign, measure: RawMeasure): void {
   const { at, sign, name } = placed;
   if (at > 0 && at < measure.reach) measure.inside.push(placed);
+  else if (sign === 'fine') measure.signs.fine = true;
   else (measure.reach > 0 && at > 0 ? measure.nextSigns : measure.signs)[sign] = name;
 }
 

@@ -1,5 +1,6 @@
 /*
- * A segno or coda inside a bar is where the music jumps to: there the bar is cut in two, in all parts, as a repeat would cut it.
+ * A segno or coda inside a bar is where the music jumps to, a Fine where it ends: there the bar is cut in two, in all parts, as a
+ * repeat would cut it.
  *
  *     | ♩ ♩ 𝄋 ♩ ♩ |      →      | ♩ ♩ | 𝄋 ♩ ♩ |
  *
@@ -15,11 +16,12 @@ export function splitAtSigns(raw: RawScore, warnings: MusicXmlWarning[]): RawSco
   const count = raw.parts.reduce((most, { measures }) => Math.max(most, measures.length), 0);
   const parts = raw.parts.map((part): RawPart => ({ ...part, measures: [] }));
   const cuts: number[] = [];
+  const pickup = Math.max(0, ...raw.parts.map(({ measures }) => (measures[0]?.implicit ? measures[0].reach : 0)));
   const moved: MusicXmlWarning[] = [];
   for (let b = 0; b < count; b++) {
     const here = raw.parts.map(({ measures }) => measures[b]);
     const place = placeOfSign(here);
-    const cut = place !== null && here.every((measure) => !measure || canBeCut(measure, place)) ? place : null;
+    const cut = place !== null && isCut(here, place, pickup) ? place : null;
     if (cut !== null) cuts.push(b);
     here.forEach((measure, p) => {
       if (!measure) return;
@@ -42,6 +44,23 @@ function placeOfSign(measures: readonly (RawMeasure | undefined)[]): WrittenUnit
   return places.size === 1 ? only! : null;
 }
 
+function isCut(measures: readonly (RawMeasure | undefined)[], place: WrittenUnits, pickup: WrittenUnits): boolean {
+  const there = measures.filter((measure) => measure !== undefined);
+  const fine = there.some(({ inside }) => inside.some(({ sign }) => sign === 'fine'));
+  return (
+    there.every((measure) => canBeCut(measure, place)) && (!fine || there.some((one) => endsAt(one, place, pickup)))
+  );
+}
+
+/**
+ * A Fine over the last note of its bar is for the barline behind it; one with more behind it, or with as much as the
+ * pickup has, is for its place.
+ */
+function endsAt({ notes, reach }: RawMeasure, place: WrittenUnits, pickup: WrittenUnits): boolean {
+  const behind = new Set(notes.filter((note) => !note.rest && note.at >= place).map(({ at }) => at));
+  return behind.size > 1 || (pickup > 0 && reach - place === pickup);
+}
+
 function canBeCut({ notes, reach }: RawMeasure, place: WrittenUnits): boolean {
   if (reach > 0 && reach <= place) return false;
   const across = notes.some((note) => !note.rest && note.at < place && note.at + note.duration > place);
@@ -50,7 +69,11 @@ function canBeCut({ notes, reach }: RawMeasure, place: WrittenUnits): boolean {
 
 /** @returns what is to be said of it */
 function toBarline(measure: RawMeasure): string[] {
-  return measure.inside.map(({ at, sign, name }) => {
+  return measure.inside.flatMap(({ at, sign, name }) => {
+    if (sign === 'fine') {
+      measure.signs.fine = true;
+      return [];
+    }
     (at * 2 > measure.reach ? measure.nextSigns : measure.signs)[sign] = name;
     return `the ${sign} sign stands inside the bar and is taken to the nearer barline`;
   });
@@ -67,7 +90,7 @@ function cutAt(measure: RawMeasure, place: WrittenUnits): [RawMeasure, RawMeasur
     reach: Math.min(measure.reach, place),
     keys: earlier(measure.keys),
     clefs: earlier(measure.clefs),
-    signs: before,
+    signs: { ...before, ...(measure.inside.some(({ sign }) => sign === 'fine') && { fine: true as const }) },
     nextSigns: {},
     inside: [],
     notes: earlier(notes),
@@ -82,7 +105,10 @@ function cutAt(measure: RawMeasure, place: WrittenUnits): [RawMeasure, RawMeasur
     keys: later(measure.keys),
     clefs: later(measure.clefs),
     transposition: null,
-    signs: { ...after, ...Object.fromEntries(measure.inside.map(({ sign, name }) => [sign, name])) },
+    signs: {
+      ...after,
+      ...Object.fromEntries(measure.inside.flatMap(({ sign, name }) => (sign === 'fine' ? [] : [[sign, name]]))),
+    },
     inside: [],
     breaks: null,
     notes: later(notes),

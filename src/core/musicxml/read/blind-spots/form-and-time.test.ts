@@ -81,6 +81,40 @@ describe('the form', () => {
       ]);
     });
   });
+  describe('with Fine inside a bar', () => {
+    const fine = directionText('<words>Fine</words>', '<sound fine="yes"/>');
+    const back = whole('G5') + directionText('<words>D.C. al Fine</words>', '<sound dacapo="yes"/>');
+    const once = ['72@0', '74@1', '76@2', '77@3', '79@4'];
+
+    it('ends there, where more of the bar is behind it', () => {
+      expect(keysAt(scoreOf([line('C5', 'D5') + fine + line('E5', 'F5'), back]))).toEqual([...once, '72@8', '74@9']);
+    });
+    it('ends with the bar, where it stands over the last note', () => {
+      const last = scoreOf([line('C5', 'D5', 'E5') + fine + line('F5'), back]);
+      expect(keysAt(last)).toEqual([...once, '72@8', '74@9', '76@10', '77@11']);
+      expect(last.bars).toHaveLength(2);
+    });
+    it('ends before what is as long as the pickup', () => {
+      const pickup = `<measure number="0" implicit="yes"><attributes>${HEAD}</attributes>${note('C5', 4)}</measure>`;
+      const [first, second] = [line('D5', 'E5', 'F5') + fine + line('G5'), back];
+      const text = scoreText([
+        `${pickup}<measure number="1">${first}</measure><measure number="2">${second}</measure>`,
+      ]);
+      const { score } = readMusicXml(new TextEncoder().encode(text));
+      expect(keysAt(score)).toEqual([
+        '72@0',
+        '74@1',
+        '76@2',
+        '77@3',
+        '79@4',
+        '79@5',
+        '72@9',
+        '74@10',
+        '76@11',
+        '77@12',
+      ]);
+    });
+  });
   it('takes the repeats of the coda after D.S. al Coda', () => {
     const measures = [
       start(directionText('<segno/>', '<sound segno="segno"/>')),
