@@ -325,6 +325,8 @@ export interface ScoreNote {
   fingering?: { string: number; fret: number };
   tieFromLast: boolean;
   tieToNext: boolean;
+  /** At the beginning of a later ending: held over from the bar before the first one. */
+  tieFromBeforeEndings?: true;
   /** It is left to ring: a tie that leads nowhere. */
   ringing?: true;
   /** The staff it stands on where its voice crosses to another one. */

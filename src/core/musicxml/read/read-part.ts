@@ -62,7 +62,7 @@ export function readPart(raw: RawPart, bars: readonly Bar[], warnings: MusicXmlW
   const { semitones, steps } = transpositions[0]!;
   const instrument = partInstrument(raw, keys, usualTransposition(transpositions, measures), unpitched);
   const { clefs, clefChanges } = clefsOf(measures, Math.min(4, staves), instrument);
-  fixTies(partBars, bars);
+  fixTies(partBars, bars, laterEndings(raw, bars));
   placeWords(partBars, raw, bars);
   const programChanges = programsOf(raw, bars);
   const harmonies = directionsOf(raw, bars).flatMap(({ direction, at }) =>
@@ -286,16 +286,27 @@ function clefsOf(
   return { clefs, clefChanges };
 }
 
+/** Where endings begin that are played for another time than the first. */
+function laterEndings({ measures }: RawPart, bars: readonly Bar[]): ReadonlySet<WrittenUnits> {
+  return new Set(
+    bars.flatMap(({ start }, b) => {
+      const ending = measures[b]?.signs.ending;
+      return ending && !ending.includes(1) ? [start] : [];
+    }),
+  );
+}
+
 /**
  * Ties must lead from one note to another of the same key right after it; others are dropped. In the same voice it may
  * be said at either end, in another voice of the part at both.
  */
-function fixTies(partBars: readonly PartBar[], bars: readonly Bar[]): void {
+function fixTies(partBars: readonly PartBar[], bars: readonly Bar[], endings: ReadonlySet<WrittenUnits>): void {
   const open = new OpenTies<{ note: ScoreNote; led: boolean }>();
   const all: { note: ScoreNote; led: boolean }[] = [];
   for (const { note, voice, at, until } of notesInTime(partBars, bars)) {
     const before = open.take(note.key, at, voice, note.tieFromLast);
     if (before) before.led = true;
+    if (!before && note.tieFromLast && endings.has(at)) note.tieFromBeforeEndings = true;
     note.tieFromLast = before !== null;
     const here = { note, led: false };
     all.push(here);

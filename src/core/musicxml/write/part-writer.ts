@@ -361,8 +361,8 @@ export class PartWriter {
     if (n === 0) for (const lyric of symbol.marks?.lyrics ?? []) writeLyric(xml, lyric);
   }
 
-  private ties({ tieFromLast, tieToNext }: ScoreNote, element: 'tie' | 'tied'): void {
-    if (tieFromLast) this.xml.leaf(element, null, { type: 'stop' });
+  private ties({ tieFromLast, tieFromBeforeEndings, tieToNext }: ScoreNote, element: 'tie' | 'tied'): void {
+    if (tieFromLast || tieFromBeforeEndings) this.xml.leaf(element, null, { type: 'stop' });
     if (tieToNext) this.xml.leaf(element, null, { type: 'start' });
   }
 
@@ -382,7 +382,7 @@ export class PartWriter {
     const signs = this.signs(symbol.marks, note, n === 0);
     const fingering = asTablature ? note?.fingering : undefined;
     const slurs = n === 0 && note ? this.slursAt(glyph, note) : [];
-    const tied = note?.tieFromLast || note?.tieToNext || note?.ringing;
+    const tied = note?.tieFromLast || note?.tieFromBeforeEndings || note?.tieToNext || note?.ringing;
     if (brackets.length + signs.size + slurs.length === 0 && !tied && !fingering) return;
     xml.open('notations');
     if (note) this.ties(note, 'tied');

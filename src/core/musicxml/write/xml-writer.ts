@@ -26,6 +26,13 @@ export class XmlWriter {
 
   close(name: string): this {
     this.depth--;
+    // One in which nothing stands is written as a leaf.
+    const last = this.lines.length - 1;
+    const opening = this.lines[last]!;
+    if (opening.startsWith(`${this.indent()}<${name}`) && !opening.endsWith('/>') && !opening.includes('</')) {
+      this.lines[last] = `${opening.slice(0, -1)}/>`;
+      return this;
+    }
     this.lines.push(`${this.indent()}</${name}>`);
     return this;
   }

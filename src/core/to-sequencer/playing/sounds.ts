@@ -112,7 +112,9 @@ export function soundsOfPart(part: Part, score: Score, line: TimeLine, cues = fa
 class SoundReader {
   private readonly sounds: Sound[] = [];
   private readonly manner: Manner;
-  private readonly open = new OpenTies<Sound>();
+  private open = new OpenTies<Sound>();
+  /** What was held over where the music jumped. */
+  private held: OpenTies<Sound> | null = null;
   private readonly underSlur: ReturnType<typeof slursByVoice>;
   private readonly forces: ReadonlyMap<string, Force>;
   /** Voices under a wavy line that began with a trill. */
@@ -135,7 +137,8 @@ class SoundReader {
     let lastBar = -2;
     for (const played of bars) {
       // A tie leads on only where the bar that is played next is the next one written.
-      if (played.bar !== lastBar + 1) this.open.clear();
+      this.held = played.bar === lastBar + 1 ? null : this.open;
+      if (this.held) this.open = new OpenTies();
       lastBar = played.bar;
       this.readBar(played);
     }
@@ -171,7 +174,7 @@ class SoundReader {
     const end = at + symbol.duration;
     const writtenAt = this.score.bars[bar]!.start + symbol.at;
     const marks = this.marksOf(symbol, voice.voice);
-    let sound = note.tieFromLast ? this.open.take(note.key, at, voice.voice, true) : null;
+    let sound = this.heldTo(note, at, voice.voice);
     if (sound) sound.end = end;
     else {
       const alternates = marks.alternating === 'first' && next;
@@ -207,6 +210,12 @@ class SoundReader {
     }
     if (note.ringing) sound.end = end + RINGS_ON;
     if (note.tieToNext) this.open.open(note.key, end, voice.voice, sound);
+  }
+
+  /** The sound that a note goes on with. */
+  private heldTo({ key, tieFromLast, tieFromBeforeEndings }: ScoreNote, at: WrittenUnits, voice: number): Sound | null {
+    if (tieFromBeforeEndings) return this.held?.take(key, at, voice, true) ?? null;
+    return tieFromLast ? this.open.take(key, at, voice, true) : null;
   }
 
   /** A trill goes on under its wavy line, over as many notes as that has. */

@@ -81,6 +81,22 @@ describe('the form', () => {
       ]);
     });
   });
+  it('does not strike again what is tied into both endings', () => {
+    const tie = (...types: string[]) => ({
+      ties: types.map((type) => `<tie type="${type}"/>`).join(''),
+      notations: types.map((type) => `<tied type="${type}"/>`).join(''),
+    });
+    const ending = (number: number, type: string, location: string, more = '') =>
+      `<barline location="${location}"><ending number="${number}" type="${type}"/>${more}</barline>`;
+    const back = '<repeat direction="backward"/>';
+    const score = scoreOf([
+      note('C5', 12) + note('D5', 4, tie('start')),
+      ending(1, 'start', 'left') + note('D5', 16, tie('stop')) + ending(1, 'stop', 'right', back),
+      ending(2, 'start', 'left') + note('D5', 16, tie('stop')) + ending(2, 'discontinue', 'right'),
+    ]);
+    expect(keysAt(score)).toEqual(['72@0', '74@3', '72@8', '74@11']);
+    expect(keysAt(again(score))).toEqual(keysAt(score));
+  });
   describe('with Fine inside a bar', () => {
     const fine = directionText('<words>Fine</words>', '<sound fine="yes"/>');
     const back = whole('G5') + directionText('<words>D.C. al Fine</words>', '<sound dacapo="yes"/>');
