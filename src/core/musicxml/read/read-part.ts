@@ -297,14 +297,13 @@ function laterEndings({ measures }: RawPart, bars: readonly Bar[]): ReadonlySet<
 }
 
 /**
- * Ties must lead from one note to another of the same key right after it; others are dropped. In the same voice it may
- * be said at either end, in another voice of the part at both.
+ * Ties must be said at both ends and lead from one note to another of the same key right after it; others are dropped.
  */
 function fixTies(partBars: readonly PartBar[], bars: readonly Bar[], endings: ReadonlySet<WrittenUnits>): void {
   const open = new OpenTies<{ note: ScoreNote; led: boolean }>();
   const all: { note: ScoreNote; led: boolean }[] = [];
   for (const { note, voice, at, until } of notesInTime(partBars, bars)) {
-    const before = open.take(note.key, at, voice, note.tieFromLast);
+    const before = note.tieFromLast ? open.take(note.key, at, voice, true) : null;
     if (before) before.led = true;
     if (!before && note.tieFromLast && endings.has(at)) note.tieFromBeforeEndings = true;
     note.tieFromLast = before !== null;

@@ -81,6 +81,11 @@ describe('the form', () => {
       ]);
     });
   });
+  it('strikes again what a tie begins and nothing ends', () => {
+    const open = { ties: '<tie type="start"/>', notations: '<tied type="start"/>' };
+    const score = scoreOf([['C5', 'C5', 'C5', 'C5'].map((name) => note(name, 4, open)).join('')]);
+    expect(keysAt(score)).toEqual(['72@0', '72@1', '72@2', '72@3']);
+  });
   it('does not strike again what is tied into both endings', () => {
     const tie = (...types: string[]) => ({
       ties: types.map((type) => `<tie type="${type}"/>`).join(''),
