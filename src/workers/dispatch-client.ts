@@ -1,5 +1,6 @@
 import * as Comlink from 'comlink';
 import type { DispatchApi } from './dispatch.worker';
+import { watchAlive, workerName } from './alive';
 import { whyFailed } from './not-loaded';
 
 export type { About, CueFacts, OnShare, Sending } from './dispatch.worker';
@@ -15,11 +16,13 @@ export interface Dispatcher {
 }
 
 export function startDispatcher(): Dispatcher {
-  const worker = new Worker(new URL('./dispatch.worker.ts', import.meta.url), { type: 'module' });
+  const name = workerName('dispatch');
+  const worker = new Worker(new URL('./dispatch.worker.ts', import.meta.url), { type: 'module', name });
   let fail: (why: Error) => void = () => {};
   const ended = new Promise<never>((_, reject) => (fail = reject));
   ended.catch(() => undefined);
   worker.addEventListener('error', (event) => fail(new Error(whyFailed(event, BROKEN))));
+  watchAlive(worker, name, () => fail(new Error(BROKEN)));
   const end = () => {
     worker.terminate();
     fail(new DOMException('Stopped.', 'AbortError'));

@@ -1,5 +1,6 @@
 import { filesOfZip, verifyParcel, type Verdict } from '@/core/verify';
 import * as Comlink from 'comlink';
+import { holdAlive } from './alive';
 import { VerovioToolkit } from 'verovio/esm';
 import createVerovioModule from 'verovio/wasm';
 import { toEnd, type TrackId } from '@/core/base';
@@ -178,3 +179,4 @@ function onDesk(): DispatchDesk {
 export type DispatchApi = typeof api;
 
 Comlink.expose(api);
+holdAlive();

@@ -1,6 +1,8 @@
 import * as Comlink from 'comlink';
 import type { EngineApi } from './engine.worker';
+import { watchAlive, workerName } from './alive';
 import { whyFailed } from './not-loaded';
+import { racing, type Racing, type RunningWorker } from './racing';
 
 /** The worker ended before it answered; decisions are not touched by that. */
 export class EngineStopped extends Error {
@@ -14,11 +16,8 @@ const STOPPED = 'The engine was stopped.';
 /** So long a worker may take to answer a stop; one that computes without a breath is ended. */
 const PATIENCE_MS = 1000;
 
-interface Running {
+interface Running extends RunningWorker<EngineApi> {
   worker: Worker;
-  remote: Comlink.Remote<EngineApi>;
-  /** Rejects when the worker has ended; nothing it was asked is answered then. */
-  ended: Promise<never>;
   end: (why: string) => void;
 }
 
@@ -26,7 +25,8 @@ let running: Running | null = null;
 let generation = 0;
 
 function start(): Running {
-  const worker = new Worker(new URL('./engine.worker.ts', import.meta.url), { type: 'module' });
+  const name = workerName('engine');
+  const worker = new Worker(new URL('./engine.worker.ts', import.meta.url), { type: 'module', name });
   let end: Running['end'] = () => {};
   const ended = new Promise<never>((_, reject) => {
     end = (why) => {
@@ -40,30 +40,16 @@ function start(): Running {
   ended.catch(() => {});
   worker.addEventListener('error', (event) => end(whyFailed(event, CRASHED)));
   worker.addEventListener('messageerror', () => end(CRASHED));
+  watchAlive(worker, name, () => {
+    if (running?.worker === worker) end(CRASHED);
+  });
   return { worker, remote: Comlink.wrap<EngineApi>(worker), ended, end };
 }
 
-/** What the worker exposes, each call failing with EngineStopped when the worker ends before it answers. */
-type Engine = {
-  [K in keyof EngineApi]: (...args: Parameters<EngineApi[K]>) => Promise<Awaited<ReturnType<EngineApi[K]>>>;
-};
-
-/* Comlink knows its worker's calls by name only; so does what stands before it. */
-/* oxlint-disable typescript/no-unsafe-type-assertion */
-const engine = new Proxy({} as Engine, {
-  get:
-    (_, name: keyof EngineApi) =>
-    (...args: unknown[]) => {
-      running ??= start();
-      const { remote, ended } = running;
-      const call = remote[name] as unknown as (...args: unknown[]) => Promise<unknown>;
-      return Promise.race([call(...args), ended]);
-    },
-});
-/* eslint-enable typescript/no-unsafe-type-assertion */
+const engine = racing<EngineApi>(() => (running ??= start()));
 
 /** The one engine worker of this page; started when first asked for, and again after it ended. */
-export function engineWorker(): Engine {
+export function engineWorker(): Racing<EngineApi> {
   return engine;
 }
 

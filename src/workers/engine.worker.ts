@@ -1,4 +1,5 @@
 import * as Comlink from 'comlink';
+import { holdAlive } from './alive';
 import type { NoteId, PartId, TrackId } from '@/core/base';
 import {
   checkFile,
@@ -157,3 +158,4 @@ function sequenceDesk(): SequenceDesk {
 }
 
 Comlink.expose(api);
+holdAlive();

@@ -1,4 +1,5 @@
 import * as Comlink from 'comlink';
+import { holdAlive } from './alive';
 import type { VerovioOptions } from 'verovio';
 import { VerovioToolkit } from 'verovio/esm';
 import createVerovioModule from 'verovio/wasm';
@@ -195,3 +196,4 @@ function space(tk: VerovioToolkit, distances: readonly (number | null)[]): boole
 export type EngraveApi = typeof api;
 
 Comlink.expose(api);
+holdAlive();

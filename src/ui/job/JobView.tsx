@@ -2,7 +2,7 @@
 
 import { Alert, App, Button, Progress } from 'antd';
 import { archiveWith } from '@/storage/jobs';
-import { engraveWorker } from '@/workers/engrave-client';
+import { startEngraver } from '@/workers/engrave-client';
 import { download } from '../shared/download';
 import { sentence } from '../shared/receive';
 import { Suspense, useEffect } from 'react';
@@ -46,7 +46,7 @@ export function JobView({ id, station: opened }: { id: string; station: StationI
 
   // Once, while the job is being read; the engraver is the slowest of all to be ready.
   useEffect(() => {
-    engraveWorker();
+    startEngraver();
     void loadAllViews(opened);
   }, [opened]);
 
