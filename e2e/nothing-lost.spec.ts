@@ -48,6 +48,31 @@ test('decisions the storage refuses stay in sight, are said, and are stored when
   await expect(page.getByText('Ledger (1)')).toBeVisible({ timeout: 60_000 });
 });
 
+test('an engine that vanishes without a word is started again, and nothing is lost', async ({ page }) => {
+  await openDemo(page);
+  // A worker that closes itself ends as one does that the browser takes away: no event says so.
+  const vanish = async () => {
+    for (const worker of page.workers())
+      await worker.evaluate(() => {
+        if (self.name.startsWith('engine-')) self.close();
+      });
+  };
+  await vanish();
+  await page.getByText('has no notes and is left out').click();
+  await page.getByRole('button', { name: 'Leave it out' }).click();
+  await expect(page.getByText('Ledger (1)')).toBeVisible();
+  await expect(page.getByText('has no notes and is left out')).toHaveCount(0, { timeout: 20_000 });
+  // While something is being made.
+  await page.getByText('They could be repeat signs').click();
+  await page.getByRole('button', { name: 'Written out' }).click();
+  await vanish();
+  await expect(page.getByText('Ledger (2)')).toBeVisible();
+  await expect(page.locator('[aria-busy=true]')).toHaveCount(0);
+  await page.keyboard.press('Control+z');
+  await expect(page.getByText('Ledger (1)')).toBeVisible();
+  await expect(page.locator('g.note').first()).toBeVisible();
+});
+
 test('of several files each becomes a job, and those that cannot be read are named', async ({ page }) => {
   await expect(page.getByText(DEMO_NAME)).toBeVisible();
   await page
