@@ -15,6 +15,11 @@ describe.each(Object.keys(TARGETS) as Kind[])('%s', (kind) => {
   it.each(files)('%s is read or refused', async (name) => {
     expect(['result', 'refused']).toContain(await target.run(new Uint8Array(readFileSync(join(KEPT, name)))));
   });
+  it('comes through often enough that something is tried', async () => {
+    const outcomes: string[] = [];
+    for (let seed = 100; seed < 100 + many(12, 60); seed++) outcomes.push(await target.run(target.make(seeded(seed))));
+    expect(outcomes.filter((one) => one === 'result').length).toBeGreaterThan(outcomes.length / 10);
+  });
   it('damaged in several ways is read or refused', async () => {
     for (let seed = 0; seed < (kind === 'smf' ? many(3, 8) : many(6, 20)); seed++)
       expect(['result', 'refused'], `seed ${seed}`).toContain(await target.run(target.make(seeded(seed))));

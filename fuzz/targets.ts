@@ -156,24 +156,45 @@ interface KeptRequest {
   body: string;
 }
 
-const FORM = [
-  '--x\r\nContent-Disposition: form-data; name="direction"\r\n\r\nto-score\r\n',
-  '--x\r\nContent-Disposition: form-data; name="file"; filename="a.mid"\r\n\r\nMThd\r\n',
-  '--x--\r\n',
-].join('');
-const DRAWING = JSON.stringify({
-  title: 'Goose',
-  pages: ['<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 10 10"><path d="M0 0L1 1"/><text x="1">a</text></svg>'],
-});
+/** A form with a file, byte for byte as text. */
+const formOf = (file: Uint8Array): string =>
+  [
+    '--x\r\nContent-Disposition: form-data; name="direction"\r\n\r\nto-score\r\n',
+    `--x\r\nContent-Disposition: form-data; name="file"; filename="a.mid"\r\n\r\n${strFromU8(file, true)}\r\n`,
+    '--x--\r\n',
+  ].join('');
+const smallFile = once(() => bandFile(BANDS[0], 5));
+const DRAWN =
+  '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 10 10"><path d="M0 0L1 1"/><text x="1">a</text></svg>';
+const PAGES = { title: 'Goose', pages: [{ svg: DRAWN, left: 'Flute', right: '1' }] };
+
+/** Some go through whole; of others the file, the drawing or the whole request is damaged. */
+function bodyOf(route: KeptRequest['route'], random: Random): string {
+  const whole = random.next() < 0.2;
+  const damaged = (text: string) => strFromU8(damageBytes(random, strToU8(text, true), strToU8(text, true)), true);
+  if (route === 'convert') {
+    const file = smallFile();
+    const form = formOf(random.next() < 0.3 ? file : damageBytes(random, file, file));
+    return whole ? damaged(form) : form;
+  }
+  const pages = random.next() < 0.3 ? PAGES : damageJson(random, PAGES);
+  const text = JSON.stringify(random.next() < 0.3 ? withDrawing(damaged(DRAWN)) : pages) ?? '';
+  return whole ? damaged(text) : text;
+}
+
+const withDrawing = (svg: string) => ({ ...PAGES, pages: [{ ...PAGES.pages[0], svg }] });
 
 const HTTP: Target = {
   make: (random) => {
     const route = random.pick(['convert', 'pdf'] as const);
     const usual = route === 'convert' ? HEADERS['content-type'][0]! : 'application/json';
-    const headers: Record<string, string> = { host: '127.0.0.1', 'content-type': usual };
-    for (const [name, values] of Object.entries(HEADERS)) if (random.next() < 0.08) headers[name] = random.pick(values);
-    const good = strToU8(route === 'convert' ? FORM : DRAWING);
-    const body = strFromU8(damageBytes(random, good, good), true);
+    const body = bodyOf(route, random);
+    const headers: Record<string, string> = {
+      host: '127.0.0.1',
+      'content-type': usual,
+      'content-length': String(strToU8(body, true).length),
+    };
+    for (const [name, values] of Object.entries(HEADERS)) if (random.next() < 0.04) headers[name] = random.pick(values);
     return strToU8(JSON.stringify({ route, headers, body } satisfies KeptRequest));
   },
   run: async (bytes) => {

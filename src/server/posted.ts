@@ -6,7 +6,12 @@ import 'reflect-metadata';
 export async function posted<T extends object>(request: Request, shape: new () => T): Promise<T | null> {
   const body: unknown = await request.json().catch(() => null);
   if (typeof body !== 'object' || body === null || Array.isArray(body)) return null;
-  const wanted = plainToInstance(shape, body);
   const rules = { whitelist: true, forbidNonWhitelisted: true };
-  return validateSync(wanted, rules).length > 0 ? null : wanted;
+  try {
+    const wanted = plainToInstance(shape, body);
+    return validateSync(wanted, rules).length > 0 ? null : wanted;
+  } catch {
+    // Keys like "constructor" are no data to either of them.
+    return null;
+  }
 }

@@ -4,6 +4,7 @@ import {
   ArrayMinSize,
   IsArray,
   IsIn,
+  IsObject,
   IsOptional,
   IsString,
   MaxLength,
@@ -30,7 +31,13 @@ class Cover {
 
 class PdfRequest {
   @IsString() @MaxLength(300) title!: string;
-  @IsArray() @ArrayMinSize(1) @ArrayMaxSize(2000) @ValidateNested({ each: true }) @Type(() => Page) pages!: Page[];
+  @IsArray()
+  @ArrayMinSize(1)
+  @ArrayMaxSize(2000)
+  @IsObject({ each: true })
+  @ValidateNested({ each: true })
+  @Type(() => Page)
+  pages!: Page[];
   @IsOptional() @IsIn(PAPER_SIZES) paper?: PaperSize;
   @IsOptional() @ValidateNested() @Type(() => Cover) cover?: Cover;
 }

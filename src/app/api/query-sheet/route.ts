@@ -4,6 +4,7 @@ import {
   ArrayMinSize,
   IsArray,
   IsNumber,
+  IsObject,
   IsString,
   Max,
   MaxLength,
@@ -31,7 +32,13 @@ class Entry {
 
 class QuerySheetRequest {
   @IsString() @MaxLength(300) title!: string;
-  @IsArray() @ArrayMinSize(1) @ArrayMaxSize(500) @ValidateNested({ each: true }) @Type(() => Entry) entries!: Entry[];
+  @IsArray()
+  @ArrayMinSize(1)
+  @ArrayMaxSize(500)
+  @IsObject({ each: true })
+  @ValidateNested({ each: true })
+  @Type(() => Entry)
+  entries!: Entry[];
 }
 
 const MOST_BYTES = 64 * 2 ** 20;
