@@ -367,6 +367,16 @@ const LYRICS: SignCase[] = [
   atNote('humming', { after: '<lyric><humming/></lyric>' }, /<humming/),
 ];
 
+/** Naturals that say so in a number, as some programs write them. */
+const ZERO_ALTERS: SignCase = {
+  name: 'note: alter 0 beside a stopped note',
+  musicXml: plain([noteText('C5', 4, { notations: '<technical><stopped/></technical>' }) + rest, second]).replaceAll(
+    '</step>',
+    '</step><alter>0</alter>',
+  ),
+  kept: /<stopped\/>/,
+};
+
 export const SIGN_CASES: readonly SignCase[] = [
   ...ORNAMENTS,
   ...TECHNICAL,
@@ -386,6 +396,7 @@ export const SIGN_CASES: readonly SignCase[] = [
   ...LINES,
   ...BEAMS,
   ...NOTE_ATTRIBUTES,
+  ZERO_ALTERS,
   ...HARMONIES,
   ...BARS,
   ...LYRICS,

@@ -1,5 +1,12 @@
 import type { PartId } from '../base';
-import { carryOver, compressMusicXml, writeMusicXml, type MusicXmlVersion, type SourceScore } from '../musicxml';
+import {
+  carryOver,
+  compressMusicXml,
+  musicXmlTree,
+  writeMusicXml,
+  type MusicXmlVersion,
+  type SourceScore,
+} from '../musicxml';
 import { concertScore, withMarksOut, type MarksOut, type Score } from '../score';
 
 interface Format {
@@ -62,20 +69,16 @@ export function exportScore(
   received: Received | null = null,
 ): Uint8Array {
   const marked = withMarksOut(part === undefined ? score : partAlone(score, part), marks);
-  const written = writeMusicXml(concert ? concertScore(marked) : marked, {
-    date,
-    version,
-    breaks: true,
-    multiRests: part !== undefined,
-  });
-  const carried = received
+  const given = concert ? concertScore(marked) : marked;
+  const how = { date, version, breaks: true, multiRests: part !== undefined };
+  const written = received
     ? carryOver(
-        written,
+        musicXmlTree(given, how),
         received.source,
-        marked.parts.map(({ id }) => received.partOf(id)),
+        given.parts.map(({ id }) => received.partOf(id)),
       )
-    : written;
-  return SCORE_FORMATS[format].bytes(carried);
+    : writeMusicXml(given, how);
+  return SCORE_FORMATS[format].bytes(written);
 }
 
 /** @throws Error when the score has no such part */

@@ -33,7 +33,7 @@ describe('a sign of a score', () => {
     // All of them with `npm run test:long`.
     const each = Math.max(1, Math.round(SIGN_CASES.length / many(12, SIGN_CASES.length)));
     for (const [i, { name, musicXml }] of SIGN_CASES.entries()) {
-      if (i % each !== 0) continue;
+      if (i % each !== 0 && !name.includes('alter 0')) continue;
       const desk = opened(musicXml);
       for (const version of ['3.0', '4.0'] as const)
         expect([name, await schemaErrors(textOf(desk.export('musicxml', { version })))]).toEqual([name, []]);

@@ -1,4 +1,10 @@
-export { MUSICXML_VERSIONS, writeMusicXml, type MusicXmlOptions, type MusicXmlVersion } from './write/write';
+export {
+  MUSICXML_VERSIONS,
+  musicXmlTree,
+  writeMusicXml,
+  type MusicXmlOptions,
+  type MusicXmlVersion,
+} from './write/write';
 export { stavesOf } from './write/attributes';
 export { compressMusicXml } from './compressed';
 export { carryOver, sourceOf, type SourceScore } from './carry';

@@ -6,7 +6,7 @@
  *     written    bar 3: C5          (the model has none)
  *     carried    bar 3: C5 stopped, harp pedals        bar 7 keeps what hangs on its other notes
  */
-import { child, numberOf, parseDocument, textOf, type XmlNode } from '../read/xml-tree';
+import { child, numberOf, textOf, type XmlNode } from '../read/xml-tree';
 import { gradualWords } from '../../marks';
 import { graft, withoutLayout, type GraftOptions } from './graft';
 import { asOfOld } from './later';
@@ -16,10 +16,22 @@ import type { SourcePart, SourceScore } from './source';
 import { treeText } from './tree-text';
 import { isHeldDirection } from './understood';
 
-/** @param written our file @param partOf which part of the source each written part is; null for none of them */
-export function carryOver(written: string, source: SourceScore, partOf: readonly (number | null)[]): string {
-  const head = /^(?:<\?xml[^>]*>\s*)?(?:<!DOCTYPE[^>]*>\s*)?/.exec(written)![0];
-  const root = parseDocument(written);
+/** Our file before it is text: the lines before its root, and that. */
+export interface WrittenTree {
+  head: string;
+  root: XmlNode;
+}
+
+/**
+ * @param written our file; changed in place
+ * @param partOf which part of the source each written part is; null for none of them
+ * @returns its text with what is carried
+ */
+export function carryOver(
+  { head, root }: WrittenTree,
+  source: SourceScore,
+  partOf: readonly (number | null)[],
+): string {
   const old = root.attributes.version === '3.0';
   const from = old ? asOld(source) : source;
   carryHead(root, from, partOf);

@@ -44,6 +44,9 @@ const BY_TEXT = new Set(
 /** Modes that the model has; of others it only knows the signature. */
 const MODES = new Set(['major', 'minor']);
 
+/** What stands in these says one thing, which is the model's: nothing is put between. */
+const WHOLE = new Set('pitch unpitched time-modification root bass degree metronome'.split(' '));
+
 /** What tells children of one name from each other. */
 function identity({ name, attributes, children, text }: XmlNode): string {
   const { type = '', placement = '', number = '1' } = attributes;
@@ -69,6 +72,7 @@ export function graft(into: XmlNode, from: XmlNode, options: GraftOptions = {}):
     if (into.children.some(({ name, text }) => name === 'fifths' && text === '0')) into.children = from.children;
     return;
   }
+  if (WHOLE.has(from.name)) return;
   const free = [...into.children];
   for (const one of from.children) {
     const like = free.findIndex((other) => identity(other) === identity(one));

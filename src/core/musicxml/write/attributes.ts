@@ -9,7 +9,7 @@ import {
   type Score,
 } from '../../score';
 import { sameMeter, type Meter, type MidiKey } from '../../time';
-import type { XmlWriter } from './xml-writer';
+import type { XmlSink } from './xml-writer';
 
 export const CLEFS: Record<Clef, { sign: string; line?: number; octave?: number }> = {
   treble: { sign: 'G', line: 2 },
@@ -41,11 +41,11 @@ export interface AttributesInside {
   /** From the start of the bar. */
   at: number;
   staff: number;
-  write: (xml: XmlWriter) => void;
+  write: (xml: XmlSink) => void;
 }
 
 const alone =
-  (write: (xml: XmlWriter) => void): AttributesInside['write'] =>
+  (write: (xml: XmlSink) => void): AttributesInside['write'] =>
   (xml) => {
     xml.open('attributes');
     write(xml);
@@ -73,7 +73,7 @@ export function attributesInside(score: Score, part: Part, index: number): Attri
  * @returns the written signature that begins here
  */
 export function writeAttributes(
-  xml: XmlWriter,
+  xml: XmlSink,
   score: Score,
   part: Part,
   index: number,
@@ -117,14 +117,14 @@ export function writeAttributes(
 }
 
 /** What ends with the part. */
-export function writeClosingStyles(xml: XmlWriter, styles: readonly BarStyle[]): void {
+export function writeClosingStyles(xml: XmlSink, styles: readonly BarStyle[]): void {
   if (styles.length === 0) return;
   xml.open('attributes');
   for (const style of styles) writeStyle(xml, style);
   xml.close('attributes');
 }
 
-function writeStyle(xml: XmlWriter, style: BarStyle): void {
+function writeStyle(xml: XmlSink, style: BarStyle): void {
   xml.open('measure-style');
   if (style.kind === 'multiple-rest') xml.leaf('multiple-rest', style.bars);
   else
@@ -135,20 +135,20 @@ function writeStyle(xml: XmlWriter, style: BarStyle): void {
   xml.close('measure-style');
 }
 
-function writeKey(xml: XmlWriter, fifths: number, mode: string | null): void {
+function writeKey(xml: XmlSink, fifths: number, mode: string | null): void {
   xml.open('key').leaf('fifths', fifths);
   if (mode) xml.leaf('mode', mode);
   xml.close('key');
 }
 
-function writeMeter(xml: XmlWriter, { beats, beatType, groups, symbol }: Meter, free: true | undefined): void {
+function writeMeter(xml: XmlSink, { beats, beatType, groups, symbol }: Meter, free: true | undefined): void {
   xml.open('time', { symbol: free ? undefined : symbol });
   if (free) xml.leaf('senza-misura');
   else xml.leaf('beats', groups?.join('+') ?? beats).leaf('beat-type', beatType);
   xml.close('time');
 }
 
-function writeClef(xml: XmlWriter, clef: Clef, number: number | undefined): void {
+function writeClef(xml: XmlSink, clef: Clef, number: number | undefined): void {
   const { sign, line, octave } = CLEFS[clef];
   xml.open('clef', { number }).leaf('sign', sign);
   if (line) xml.leaf('line', line);
@@ -157,7 +157,7 @@ function writeClef(xml: XmlWriter, clef: Clef, number: number | undefined): void
 }
 
 /** Single lines, and the strings of a tablature with their sounding pitches, the lowest first. */
-function staffDetails(xml: XmlWriter, { staffLines, tablature }: Part, staves: number): void {
+function staffDetails(xml: XmlSink, { staffLines, tablature }: Part, staves: number): void {
   if (staffLines !== 5) xml.open('staff-details').leaf('staff-lines', staffLines).close('staff-details');
   if (!tablature || tablature.show === 'notation') return;
   xml.open('staff-details', { number: staves > 1 ? staves : undefined }).leaf('staff-lines', tablature.tuning.length);
@@ -194,7 +194,7 @@ function naturalName(key: MidiKey): { step: string; alter: number; octave: numbe
 
 /** The standard gives what must be added to the written pitch to get the sounding one, whole octaves apart. */
 function writeTransposition(
-  xml: XmlWriter,
+  xml: XmlSink,
   { transposition, transpositionSteps }: PartTransposition,
   always: boolean,
 ): void {

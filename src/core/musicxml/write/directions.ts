@@ -21,7 +21,7 @@ import {
 import { barIndexAt, type Bar, type WrittenUnits } from '../../time';
 import { writeHarmony } from './harmony';
 import { instrumentId } from './part-list';
-import { writeElement, type XmlWriter } from './xml-writer';
+import { writeElement, type XmlSink } from './xml-writer';
 
 /** What is written between the notes: at a place in the bar, on a staff. */
 export interface Direction {
@@ -30,7 +30,7 @@ export interface Direction {
   staff: number;
   /** What ends comes before what begins. */
   rank: number;
-  write: (xml: XmlWriter, place: { offset: number; staff: number | undefined }) => void;
+  write: (xml: XmlSink, place: { offset: number; staff: number | undefined }) => void;
 }
 
 /**
@@ -85,7 +85,7 @@ type Add = (at: WrittenUnits, staff: number, rank: number, write: Direction['wri
 /** Markers, swing, tempo, and what stands at barlines. */
 function addForAll(score: Score, add: Add): void {
   const above =
-    (type: (xml: XmlWriter) => void, sound?: Attributes): Direction['write'] =>
+    (type: (xml: XmlSink) => void, sound?: Attributes): Direction['write'] =>
     (xml, place) =>
       writeDirection(xml, place, [type], { placement: 'above', sound });
   const { bars } = score;
@@ -114,7 +114,7 @@ function addForAll(score: Score, add: Add): void {
 }
 
 function writeSign(
-  xml: XmlWriter,
+  xml: XmlSink,
   place: { offset: number; staff: number | undefined },
   { element, with: said = [], placement, sound }: PlacedSign,
 ): void {
@@ -123,7 +123,7 @@ function writeSign(
     writeDirection(
       xml,
       place,
-      all.map((one) => (into: XmlWriter) => writeElement(into, one)),
+      all.map((one) => (into: XmlSink) => writeElement(into, one)),
       { placement, sound },
     );
     return;
@@ -134,21 +134,21 @@ function writeSign(
 }
 
 /** The engraver does not colour chord symbols: one that is only suggested is shown as words. */
-function suggestedSymbol(harmony: Harmony, colour: Colour): (xml: XmlWriter) => void {
+function suggestedSymbol(harmony: Harmony, colour: Colour): (xml: XmlSink) => void {
   return (xml) => void xml.leaf('words', chordText(harmony), colour(harmony));
 }
 
 /** Another sound from here on: a doubling, another patch. */
-function writeProgram(xml: XmlWriter, id: string, program: number, offset: number): void {
+function writeProgram(xml: XmlSink, id: string, program: number, offset: number): void {
   xml.open('sound').open('midi-instrument', { id }).leaf('midi-program', program).close('midi-instrument');
   if (offset !== 0) xml.leaf('offset', offset);
   xml.close('sound');
 }
 
 function writeDirection(
-  xml: XmlWriter,
+  xml: XmlSink,
   { offset, staff }: { offset: number; staff: number | undefined },
-  types: readonly ((xml: XmlWriter) => void)[],
+  types: readonly ((xml: XmlSink) => void)[],
   { placement, sound }: { placement?: 'above' | 'below'; sound?: Attributes },
 ): void {
   xml.open('direction', { placement });
@@ -169,14 +169,14 @@ function swingWords({ ratio, unit }: SwingMark): string {
   return unit === '16th' ? 'Swing (sixteenths)' : 'Swing';
 }
 
-function writeMarker(xml: XmlWriter, { text, rehearsal }: Marker): void {
+function writeMarker(xml: XmlSink, { text, rehearsal }: Marker): void {
   if (rehearsal) xml.leaf('rehearsal', text);
   else xml.leaf('words', text, { 'font-weight': 'bold' });
 }
 
 /** Compound meters count dotted quarters; steps of a gradual change are only played. */
 function writeTempo(
-  xml: XmlWriter,
+  xml: XmlSink,
   { offset, staff }: { offset: number; staff: number | undefined },
   tempo: TempoMark,
   bar: Bar,
@@ -219,7 +219,7 @@ function readable(bpm: number): number {
 
 interface SignDirection {
   atEnd: boolean;
-  write: (xml: XmlWriter) => void;
+  write: (xml: XmlSink) => void;
   sound: Attributes;
 }
 
@@ -227,7 +227,7 @@ interface SignDirection {
 function signDirections(signs: BarSigns | undefined): SignDirection[] {
   if (!signs) return [];
   const list: SignDirection[] = [];
-  const words = (text: string) => (xml: XmlWriter) => void xml.leaf('words', text);
+  const words = (text: string) => (xml: XmlSink) => void xml.leaf('words', text);
   const named = (name: true | string, usual: string) => (name === true ? usual : name);
   const { segno, coda, toCoda } = signs;
   if (segno) list.push({ atEnd: false, write: (xml) => xml.leaf('segno'), sound: { segno: named(segno, 'segno') } });

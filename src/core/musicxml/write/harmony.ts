@@ -1,8 +1,8 @@
 import { CHORD_KINDS, type ChordName, type Harmony } from '../../score';
-import type { XmlWriter } from './xml-writer';
+import type { XmlSink } from './xml-writer';
 
 /** A chord symbol above the staff. @param offset from the symbol it is written before, in divisions */
-export function writeHarmony(xml: XmlWriter, harmony: Harmony, offset: number): void {
+export function writeHarmony(xml: XmlSink, harmony: Harmony, offset: number): void {
   const { root, kind, printed, degrees = [], bass } = harmony;
   xml.open('harmony');
   // The standard wants a root even where there is no chord.
@@ -21,7 +21,7 @@ export function writeHarmony(xml: XmlWriter, harmony: Harmony, offset: number): 
   xml.close('harmony');
 }
 
-function writeName(xml: XmlWriter, { step, alter }: ChordName, name: 'root' | 'bass', unprinted = false): void {
+function writeName(xml: XmlSink, { step, alter }: ChordName, name: 'root' | 'bass', unprinted = false): void {
   xml.open(name).leaf(`${name}-step`, step, { text: unprinted ? '' : undefined });
   if (alter !== 0) xml.leaf(`${name}-alter`, alter);
   xml.close(name);

@@ -1,7 +1,7 @@
 /* What stands in a <note>: values, tuplets, syllables. */
 import type { MarkElement } from '../../marks';
 import type { Lyric, SymbolInBar, TupletPlace } from '../../score';
-import type { XmlWriter } from './xml-writer';
+import type { XmlSink } from './xml-writer';
 
 export function bracketsOf({ first, last, nested }: TupletPlace): MarkElement[] {
   if (nested)
@@ -26,13 +26,13 @@ function countOf(which: 'actual' | 'normal', ratio: { actual: number; normal: nu
   };
 }
 
-export function writeValue(xml: XmlWriter, { wholeBar, type, dots, cue }: SymbolInBar): void {
+export function writeValue(xml: XmlSink, { wholeBar, type, dots, cue }: SymbolInBar): void {
   if (wholeBar) return;
   xml.leaf('type', type, { size: cue && 'cue' });
   for (let dot = 0; dot < dots; dot++) xml.leaf('dot');
 }
 
-export function writeTimeModification(xml: XmlWriter, { actual, normal, normalType }: TupletPlace): void {
+export function writeTimeModification(xml: XmlSink, { actual, normal, normalType }: TupletPlace): void {
   xml
     .open('time-modification')
     .leaf('actual-notes', actual)
@@ -41,7 +41,7 @@ export function writeTimeModification(xml: XmlWriter, { actual, normal, normalTy
     .close('time-modification');
 }
 
-export function writeLyric(xml: XmlWriter, { verse, text, syllabic, elided = [], extends: goesOn }: Lyric): void {
+export function writeLyric(xml: XmlSink, { verse, text, syllabic, elided = [], extends: goesOn }: Lyric): void {
   xml.open('lyric', { number: verse }).leaf('syllabic', syllabic).leaf('text', text);
   for (const more of elided) xml.leaf('elision').leaf('syllabic', more.syllabic).leaf('text', more.text);
   if (goesOn) xml.leaf('extend');

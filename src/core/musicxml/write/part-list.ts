@@ -1,9 +1,9 @@
 import { instrumentById, type Family } from '../../instruments';
 import type { Part, Score } from '../../score';
-import type { XmlWriter } from './xml-writer';
+import type { XmlSink } from './xml-writer';
 
 /** Names, sounds, MIDI instruments; brackets by family, braces for players of one instrument. */
-export function writePartList(xml: XmlWriter, score: Score, ids: Map<Part, string>): void {
+export function writePartList(xml: XmlSink, score: Score, ids: Map<Part, string>): void {
   xml.open('part-list');
   const groups = partGroups(score.parts);
   score.parts.forEach((part, i) => {
@@ -60,7 +60,7 @@ function partGroups(parts: readonly Part[]): PartGroup[] {
   return [...families, ...desks.filter((desk) => desk.last - desk.first < MOST_IN_A_BRACE && !wholeFamily(desk))];
 }
 
-function writeScorePart(xml: XmlWriter, part: Part, id: string): void {
+function writeScorePart(xml: XmlSink, part: Part, id: string): void {
   const sound = instrumentById(part.instrument).sound;
   xml.open('score-part', { id }).leaf('part-name', part.name).leaf('part-abbreviation', part.abbreviation);
   if (part.unpitched && part.struck.length > 0) {

@@ -28,7 +28,7 @@ import { directionsByBar, type Direction } from './directions';
 import { instrumentId } from './part-list';
 import { bracketsOf, writeLyric, writeTimeModification, writeValue } from './note-elements';
 import type { MusicXmlOptions } from './write';
-import { canWrite, writeElement, type XmlWriter } from './xml-writer';
+import { canWrite, writeElement, type XmlSink } from './xml-writer';
 
 type Accidentals = ReadonlyMap<ScoreNote, PrintedAccidental>;
 
@@ -75,7 +75,7 @@ export class PartWriter {
   private shown: ReadonlyMap<string, number>[] = [];
 
   constructor(
-    private readonly xml: XmlWriter,
+    private readonly xml: XmlSink,
     private readonly score: Score,
     private readonly part: Part,
     { id, divisions, top }: PartPlace,

@@ -3,7 +3,9 @@ import { symbolsOf, withoutSuggestions, type Score, type ScoreNote } from '../..
 import { QUARTER, type WrittenUnits } from '../../time';
 import { writePartList } from './part-list';
 import { PartWriter } from './part-writer';
-import { XmlWriter } from './xml-writer';
+import { TreeWriter } from './tree-writer';
+import { XmlWriter, type XmlSink } from './xml-writer';
+import type { XmlNode } from '../read/xml-tree';
 
 export const MUSICXML_VERSIONS = ['3.0', '4.0'] as const;
 export type MusicXmlVersion = (typeof MUSICXML_VERSIONS)[number];
@@ -38,17 +40,30 @@ export interface MusicXmlOptions {
  * docs/formats.md lists which element carries what.
  */
 export function writeMusicXml(given: Score, asked: MusicXmlOptions = {}): string {
+  const { version = '3.0' } = asked;
+  const xml = new XmlWriter(DECLARATION, doctypeOf(version), version);
+  writeScore(xml, given, asked);
+  return xml.toString();
+}
+
+/** The same as a tree, with the lines that stand before it. */
+export function musicXmlTree(given: Score, asked: MusicXmlOptions = {}): { head: string; root: XmlNode } {
+  const { version = '3.0' } = asked;
+  const xml = new TreeWriter(version);
+  writeScore(xml, given, asked);
+  return { head: `${DECLARATION}\n${doctypeOf(version)}\n`, root: xml.root };
+}
+
+const DECLARATION = '<?xml version="1.0" encoding="UTF-8" standalone="no"?>';
+const doctypeOf = (version: MusicXmlVersion) =>
+  `<!DOCTYPE score-partwise PUBLIC "-//Recordare//DTD MusicXML ${version} Partwise//EN" "http://www.musicxml.org/dtds/partwise.dtd">`;
+
+function writeScore(xml: XmlSink, given: Score, asked: MusicXmlOptions): void {
   // The standard wants capital digits.
   const options = { ...asked, suggestionColour: asked.suggestionColour?.toUpperCase() };
   const score = options.suggestionColour ? given : withoutSuggestions(given);
-  const { version = '3.0' } = options;
-  const xml = new XmlWriter(
-    '<?xml version="1.0" encoding="UTF-8" standalone="no"?>',
-    `<!DOCTYPE score-partwise PUBLIC "-//Recordare//DTD MusicXML ${version} Partwise//EN" "http://www.musicxml.org/dtds/partwise.dtd">`,
-    version,
-  );
   const ids = new Map(score.parts.map((part, i) => [part, `P${i + 1}`]));
-  xml.open('score-partwise', { version });
+  xml.open('score-partwise', { version: xml.version });
   if (score.title) xml.open('work').leaf('work-title', score.title).close('work');
   xml.open('identification');
   if (score.composer) xml.leaf('creator', score.composer, { type: 'composer' });
@@ -64,7 +79,7 @@ export function writeMusicXml(given: Score, asked: MusicXmlOptions = {}): string
     new PartWriter(xml, score, part, { id: ids.get(part)!, divisions, top: i === 0 }, options).write();
     xml.close('part');
   });
-  return xml.close('score-partwise').toString();
+  xml.close('score-partwise');
 }
 
 /** Fewest divisions of a quarter note in which every duration and offset is whole. */

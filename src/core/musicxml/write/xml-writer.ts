@@ -3,15 +3,24 @@ import type { MusicXmlVersion } from './write';
 
 const INDENTS: string[] = [];
 
+/** What music is written into: elements that open and close, and leaves. */
+export interface XmlSink {
+  /** The standard's version: elements that came later are left out, or written as their elders. */
+  readonly version: MusicXmlVersion;
+  open(name: string, attributes?: Attributes): this;
+  close(name: string): this;
+  /** One element with text, or an empty one. */
+  leaf(name: string, text?: string | number | null, attributes?: Attributes): this;
+}
+
 /** Builds XML text line by line. Names come from us, text and attribute values are escaped. */
-export class XmlWriter {
+export class XmlWriter implements XmlSink {
   private readonly lines: string[] = [];
   private depth = 0;
 
   constructor(
     declaration: string,
     doctype?: string,
-    /** The standard's version: elements that came later are left out, or written as their elders. */
     readonly version: MusicXmlVersion = '3.0',
   ) {
     this.lines.push(declaration);
@@ -37,7 +46,6 @@ export class XmlWriter {
     return this;
   }
 
-  /** One element with text, or an empty one. */
   leaf(name: string, text?: string | number | null, attributes: Attributes = {}): this {
     const start = `${this.indent()}<${name}${attributeText(attributes)}`;
     this.lines.push(
@@ -56,12 +64,12 @@ export class XmlWriter {
 }
 
 /** Whether a version of the standard has anything for an element. */
-export function canWrite({ since, before }: MarkElement, version: XmlWriter['version']): boolean {
+export function canWrite({ since, before }: MarkElement, version: MusicXmlVersion): boolean {
   return !since || version >= since || (before !== undefined && canWrite(before, version));
 }
 
 /** A mark's element with what stands in it. */
-export function writeElement(xml: XmlWriter, element: MarkElement): void {
+export function writeElement(xml: XmlSink, element: MarkElement): void {
   const { name, text, attributes, children, since, before } = element;
   if (since && xml.version < since) {
     if (before) writeElement(xml, before);
