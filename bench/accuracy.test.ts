@@ -8,7 +8,7 @@ import { instrumentById, speaksAtOnce } from '../src/core/instruments';
 import { readSmf } from '../src/core/smf';
 import { toScore } from '../src/core/to-score';
 import { dealtRight, gatheredRight } from './casting';
-import { CHANGES, evenPieces, measureChange } from './changing-bars';
+import { askedForNothing, CHANGES, evenPieces, measureChange } from './changing-bars';
 import { corpus } from './corpus';
 import { dealCases } from './deal-cases';
 import { genres } from './genres';
@@ -171,5 +171,9 @@ describe('bars that change, in files that say 4/4', () => {
     ['two lengths in turn', 0.8],
   ])('%s: barlines are where the music has them', (name, floor) => {
     expect(after(name)).toBeGreaterThanOrEqual(floor);
+  });
+  it('music in 4/4 is hardly ever asked about another meter', () => {
+    const { asked, of } = askedForNothing([SEEDS[0]!]);
+    expect(asked / of).toBeLessThanOrEqual(0.02);
   });
 });

@@ -11,8 +11,10 @@ import { withTimeLine, performanceFromSmf, type Performance, type PlayedNote } f
 import { readSmf } from '../src/core/smf';
 import { settingsOf, EMPTY_LEDGER, enter } from '../src/core/documents';
 import { layBars, QUARTER, type WrittenUnits } from '../src/core/time';
+import { BANDS, bandPiece } from './bands';
 import { corpus } from './corpus';
 import { genres } from './genres';
+import { leadCases } from './lead-cases';
 import { percent } from './measure';
 import { EXACT_TAKES, HUMAN_TAKES, playTake, type Take } from './takes';
 
@@ -145,4 +147,14 @@ export function changingBarsTable(seed: number): string {
     '|---|---|---|---|---|---|---|',
     ...rows,
   ].join('\n');
+}
+
+/** Pieces in 4/4 that are asked about their meter though nothing is wrong with it, of how many: bands and lead cases. */
+export function askedForNothing(seeds: readonly number[]): { asked: number; of: number } {
+  const inFour = seeds.flatMap((seed) => [
+    ...BANDS.map((band) => bandPiece(band, seed)),
+    ...leadCases(seed).map(({ bytes }) => performanceFromSmf(readSmf(bytes))),
+  ]);
+  const asked = inFour.filter((performance) => meterDoubts(performance, 'own').some(({ kind }) => kind === 'meter'));
+  return { asked: asked.length, of: inFour.length };
 }
