@@ -59,6 +59,27 @@ describe('what is carried', () => {
     expect(after({ kind: 'removeNotes', part, notes: [2] })).toContain('<stopped/>');
     expect(after({ kind: 'removeNotes', part, notes: [0] })).not.toContain('<stopped/>');
   });
+  it('is not put on a clef that somebody chose instead', () => {
+    const [sign] = SIGN_CASES.filter(({ name }) => name.includes('<accent/>'));
+    const musicXml = sign!.musicXml.replace('<clef>', '<clef color="#0000FF">');
+    const part = opened(musicXml).convert(NO_SETTINGS).score.parts[0]!.id;
+    expect(textOf(opened(musicXml).export('musicxml'))).toContain('<clef color="#0000FF">');
+    const settings = settingsOf(enter(EMPTY_LEDGER, { kind: 'chooseClef', part, staff: 1, clef: 'alto' }));
+    const written = textOf(opened(musicXml, settings).export('musicxml'));
+    expect(written).toContain('<line>3</line>');
+    expect(written).not.toContain('#0000FF');
+  });
+  it('of a page stays with the score, and does not go with a part alone', () => {
+    const subtitle = SIGN_CASES.find(({ name }) => name === 'head: subtitle')!;
+    const first = /<part id="P1">.*<\/part>/s.exec(subtitle.musicXml)![0];
+    const musicXml = subtitle.musicXml
+      .replace('</score-part>', '</score-part><score-part id="P2"><part-name>Oboe</part-name></score-part>')
+      .replace(first, `${first}${first.replace('P1', 'P2')}`);
+    const desk = opened(musicXml);
+    const { parts } = desk.convert(NO_SETTINGS).printed;
+    expect(textOf(desk.export('musicxml'))).toMatch(subtitle.kept);
+    expect(textOf(desk.export('musicxml', { part: parts[1]!.id }))).not.toMatch(subtitle.kept);
+  });
   it('is not put back where somebody took a mark of the model away', () => {
     const accent = SIGN_CASES.find(({ name }) => name.endsWith('<accent/>'))!;
     const part = opened(accent.musicXml).convert(NO_SETTINGS).score.parts[0]!.id;

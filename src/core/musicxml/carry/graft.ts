@@ -65,11 +65,14 @@ export interface GraftOptions {
 
 /** @param into written by us; changed in place */
 export function graft(into: XmlNode, from: XmlNode, options: GraftOptions = {}): void {
+  // Another signature or clef than it was has nothing of the old one's look.
+  if (SIGNATURES.has(from.name) && !saysTheSame(into, from)) return;
   takeAttributes(into, from);
   takeLooks(into, from);
   // A signature that no place on the circle of fifths says stands instead of none.
   if (from.name === 'key' && from.children.some(({ name }) => name === 'key-step')) {
-    if (into.children.some(({ name, text }) => name === 'fifths' && text === '0')) into.children = from.children;
+    if (into.children.some(({ name, text }) => name === 'fifths' && text === '0'))
+      into.children = from.children.map(withoutLayout);
     return;
   }
   if (WHOLE.has(from.name)) return;
@@ -82,6 +85,17 @@ export function graft(into: XmlNode, from: XmlNode, options: GraftOptions = {}):
     else if (isCarried(from, one, options)) carry(into, one);
   }
 }
+
+const SIGNATURES = new Set(['time', 'clef', 'key', 'transpose']);
+
+/** Whether what the model holds of both is equal; a key that is not of fifths is read as none. */
+function saysTheSame(into: XmlNode, from: XmlNode): boolean {
+  if (from.children.some(({ name }) => name === 'key-step' || name === 'senza-misura')) return true;
+  const said = ({ children }: XmlNode) =>
+    children.flatMap(({ name, text }) => (COMPARED.has(name) ? [`${name} ${text}`] : [])).join();
+  return said(into) === said(from);
+}
+const COMPARED = new Set(['beats', 'beat-type', 'sign', 'line', 'clef-octave-change', 'fifths', 'chromatic']);
 
 function takeAttributes(into: XmlNode, { name, attributes }: XmlNode): void {
   for (const [key, value] of Object.entries(attributes)) {
