@@ -39,7 +39,7 @@ function whatItLacks(bytes: Uint8Array, { files, partOf }: CameFrom): Finding[] 
   return [
     finding(
       missing.length === 0,
-      'Everything the received score says is in it.',
+      'Every sign of the received score beside its notes, clefs and signatures is in it.',
       `The received score has what this file lacks: ${named}${more}.`,
     ),
   ];

@@ -4,6 +4,7 @@ import { ScoreDesk } from '../engine';
 import { compressMusicXml } from '../musicxml';
 import { NO_SETTINGS } from '../settings';
 import { Message } from '../smf';
+import { SIGN_CASES } from '../../testing/score-signs';
 import { meta, meter, PPQ, smfBytes, tempo } from '../../testing/music';
 import { checkDelivered } from './check';
 import { checkSequence, sequencerSees } from '../receivers/plain-sequencer';
@@ -165,5 +166,38 @@ describe('a strict notation reader', () => {
     expect(bad(checkDelivered({ ...file, bytes: new TextEncoder().encode('<score-partwise>') })!.findings)[0]).toMatch(
       /Cannot be read/,
     );
+  });
+});
+
+describe('a score that was one before', () => {
+  const { musicXml } = SIGN_CASES.find(({ name }) => name.includes('<stopped/>'))!;
+  const source = new TextEncoder().encode(musicXml);
+  const desk = ScoreDesk.open([source], NO_SETTINGS);
+  desk.convert(NO_SETTINGS);
+  const text = new TextDecoder().decode(desk.export('musicxml'));
+  const said = (written: string, partOf: (number | null)[] = [0]) =>
+    checkDelivered({
+      path: 'Score/x.musicxml',
+      bytes: new TextEncoder().encode(written),
+      bars: null,
+      words: '',
+      from: { files: [source], partOf },
+    })!.findings.at(-1)!;
+  it('is held against it: what is missing is named, and parts that are written anew', () => {
+    expect(said(text)).toEqual({
+      ok: true,
+      words: 'Every sign of the received score beside its notes, clefs and signatures is in it.',
+    });
+    expect(said(text.replace('<stopped/>', ''))).toEqual({
+      ok: false,
+      words: 'The received score has what this file lacks: stopped (bar 1).',
+    });
+    expect(said(text, [null]).words).toContain('part “Flute” as it came');
+  });
+  it('is not, where the source cannot be counted', () => {
+    const broken = { files: [new Uint8Array([1, 2])], partOf: [0] };
+    const file = { path: 'Score/x.musicxml', bytes: new TextEncoder().encode(text), bars: null, words: '' };
+    const words = checkDelivered({ ...file, from: broken })!.findings.map((one) => one.words);
+    expect(words.join()).not.toContain('received score');
   });
 });

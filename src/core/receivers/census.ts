@@ -138,6 +138,11 @@ export function missingIn(file: Census, source: Census, partOf: readonly (number
       for (const { what, count } of less) if (!names.has(elementOf(what))) lacks(what, count, bar.number);
     });
   });
+  // A part alone is held against its own part; of a whole score every part is asked for.
+  if (partOf.length > 1 || source.parts.length === 1)
+    source.parts.forEach(({ name }, p) => {
+      if (!partOf.includes(p)) lacks(`part “${name}” as it came`, 1, null);
+    });
   return [...missing.values()].sort((a, b) => b.count - a.count);
 }
 

@@ -13,7 +13,7 @@ const MOST_SHOWN = 12;
 /** So many bars of all parts take a second or two to count, in which the engine answers nothing else. */
 const LARGE = 4000;
 
-/** Signs of a received score that the stations do not change: they are kept as they came, and listed here. */
+/** Signs of a received score that the stations do not change. */
 export function PassedOver() {
   const direction = useWorkspace((state) => state.direction);
   const job = useWorkspace((state) => state.job?.id);
@@ -24,7 +24,7 @@ export function PassedOver() {
     return (
       <p className={styles.passedOver}>
         <Button size="small" onClick={() => setAskedFor(job)}>
-          {direction === 'to-score' ? 'List what is kept as received' : 'List what is not used for the MIDI'}
+          {direction === 'to-score' ? 'List signs that cannot be changed here' : 'List what is not used for the MIDI'}
         </Button>
       </p>
     );
@@ -32,11 +32,11 @@ export function PassedOver() {
   const shown = kinds.slice(0, MOST_SHOWN);
   const more = kinds.length - shown.length;
   return (
-    <section className={styles.passedOver} aria-label="Kept as received">
-      <h2>{direction === 'to-score' ? 'Kept as received' : 'Not used for the MIDI'}</h2>
+    <section className={styles.passedOver} aria-label="Beyond the stations">
+      <h2>{direction === 'to-score' ? 'Signs that cannot be changed here' : 'Not used for the MIDI'}</h2>
       <p className="soft">
         {direction === 'to-score'
-          ? 'These are written again in MusicXML with their notes and bars. They cannot be changed here.'
+          ? 'MusicXML has them again where their notes and bars are as received. The receivers’ check names what is missing.'
           : 'The score has these; nothing that is played depends on them.'}
       </p>
       <p>
