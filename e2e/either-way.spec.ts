@@ -131,7 +131,7 @@ test('what a score says beyond the stations is listed, and goes out as it came',
   for (const { musicXml, kept } of signs) {
     await page.goto('/');
     await open(page, file('owl.musicxml', Buffer.from(musicXml)), 'To score');
-    await expect(page.getByRole('region', { name: 'Beyond the stations' })).toContainText('(bar 1)');
+    await expect(page.getByRole('region', { name: 'Signs that cannot be changed here' })).toContainText('(bar 1)');
     expect((await downloaded(page, 'MusicXML')).toString('utf8')).toMatch(kept);
   }
   await page.getByLabel('Direction').getByText('To sequencer', { exact: true }).click();

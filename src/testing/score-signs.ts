@@ -86,41 +86,23 @@ const NOTATIONS = [
   '<accidental-mark placement="above">sharp</accidental-mark>',
 ].map((xml) => notation(xml));
 
-const ACCIDENTALS = [
-  ...[
-    '<accidental cautionary="yes">natural</accidental>',
-    '<accidental editorial="yes">natural</accidental>',
-    '<accidental parentheses="yes">natural</accidental>',
-    '<accidental bracket="yes">natural</accidental>',
-  ].map((xml) => atNote(xml, { after: '' }, pattern(xml))),
-].map((one, i): SignCase => {
-  const xml = ['cautionary', 'editorial', 'parentheses', 'bracket'][i]!;
-  const sign = `<accidental ${xml}="yes">natural</accidental>`;
-  return { ...one, musicXml: one.musicXml.replace('<type>quarter</type>', `<type>quarter</type>${sign}`) };
+/** Behind the value of the first note. */
+const afterType = (xml: string): SignCase => ({
+  name: `note: ${xml}`,
+  musicXml: plain([noteText('C5', 4).replace('</type>', `</type>${xml}`) + rest, second]),
+  kept: pattern(xml),
 });
 const AFTER_TYPE = [
-  '<stem>none</stem>',
-  '<stem>double</stem>',
-  '<stem>down</stem>',
+  ...names('cautionary editorial parentheses bracket').map((how) => `<accidental ${how}="yes">natural</accidental>`),
+  ...names(
+    'quarter-flat quarter-sharp three-quarters-flat three-quarters-sharp slash-flat slash-sharp sharp-down flat-up natural-up natural-down triple-sharp sori koron',
+  ).map((sign) => `<accidental>${sign}</accidental>`),
+  ...names('none double down').map((stem) => `<stem>${stem}</stem>`),
   '<notehead parentheses="yes">normal</notehead>',
   '<notehead filled="no">normal</notehead>',
-  '<notehead>diamond</notehead>',
-  '<notehead>slash</notehead>',
-  '<notehead>x</notehead>',
+  ...names('diamond slash x').map((head) => `<notehead>${head}</notehead>`),
   '<notehead-text><display-text>A</display-text></notehead-text>',
-].map((xml): SignCase => {
-  const made = atNote(xml, {}, pattern(xml));
-  return { ...made, musicXml: made.musicXml.replace('<type>quarter</type>', `<type>quarter</type>${xml}`) };
-});
-const MICROTONES = names(
-  'quarter-flat quarter-sharp three-quarters-flat three-quarters-sharp slash-flat slash-sharp sharp-down flat-up natural-up natural-down triple-sharp sori koron',
-).map((sign): SignCase => {
-  const made = atNote(`accidental ${sign}`, {}, new RegExp(`<accidental>${sign}<`));
-  return {
-    ...made,
-    musicXml: made.musicXml.replace('<type>quarter</type>', `<type>quarter</type><accidental>${sign}</accidental>`),
-  };
-});
+].map(afterType);
 
 const DIRECTIONS = [
   '<harp-pedals><pedal-tuning><pedal-step>D</pedal-step><pedal-alter>0</pedal-alter></pedal-tuning></harp-pedals>',
@@ -155,7 +137,7 @@ const DASHES: SignCase = {
 
 const inAttributes = (name: string, xml: string, kept = pattern(xml)): SignCase => ({
   name: `attributes: ${name}`,
-  musicXml: plain([noteText('C5', 4) + rest, second], HEAD.replace(/(?=<clef>)/, '') + xml),
+  musicXml: plain([noteText('C5', 4) + rest, second], HEAD + xml),
   kept,
 });
 const ATTRIBUTES = [
@@ -382,9 +364,7 @@ export const SIGN_CASES: readonly SignCase[] = [
   ...TECHNICAL,
   ...ARTICULATIONS,
   ...NOTATIONS,
-  ...ACCIDENTALS,
   ...AFTER_TYPE,
-  ...MICROTONES,
   ...DIRECTIONS,
   DASHES,
   ...ATTRIBUTES,

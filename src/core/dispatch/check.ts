@@ -1,6 +1,6 @@
 /* Delivered files as their receivers would find them: a stand-in for opening them in the programs that wait. */
 import type { CameFrom } from '../engine';
-import { censusOf, missingIn, missingInWords, type Census } from '../receivers/census';
+import { censusOf, censusOfAll, missingIn, missingInWords } from '../receivers/census';
 import type { Delivered } from './deliver';
 import { finding, type Finding } from '../receivers/finding';
 import { checkSequence } from '../receivers/plain-sequencer';
@@ -31,7 +31,7 @@ const MOST_NAMED = 8;
 
 /** The file held against the score it was made of, element by element; nothing is claimed where that cannot be counted. */
 function whatItLacks(bytes: Uint8Array, { files, partOf }: CameFrom): Finding[] {
-  const source = countedFiles(files);
+  const source = censusOfAll(files);
   if (!source) return [];
   const missing = missingIn(censusOf(bytes), source, partOf);
   const named = missing.slice(0, MOST_NAMED).map(missingInWords).join('; ');
@@ -43,13 +43,4 @@ function whatItLacks(bytes: Uint8Array, { files, partOf }: CameFrom): Finding[] 
       `The received score has what this file lacks: ${named}${more}.`,
     ),
   ];
-}
-
-function countedFiles(files: readonly Uint8Array[]): Census | null {
-  try {
-    const counted = files.map(censusOf);
-    return { head: counted[0]!.head, parts: counted.flatMap(({ parts }) => parts) };
-  } catch {
-    return null;
-  }
 }

@@ -94,6 +94,26 @@ export function censusOf(bytes: Uint8Array): Census {
   };
 }
 
+const known = new WeakMap<readonly Uint8Array[], Census | null>();
+
+/**
+ * Files of one piece counted as one, once for each list of them; null where one of them cannot be counted. The head is that
+ * of the first.
+ */
+export function censusOfAll(files: readonly Uint8Array[]): Census | null {
+  const before = known.get(files);
+  if (before !== undefined) return before;
+  let census: Census | null = null;
+  try {
+    const counted = files.map(censusOf);
+    census = { head: counted[0]!.head, parts: counted.flatMap(({ parts }) => parts) };
+  } catch {
+    // Nothing is claimed of what cannot be counted.
+  }
+  known.set(files, census);
+  return census;
+}
+
 const add = (counts: Counts, what: string) => counts.set(what, (counts.get(what) ?? 0) + 1);
 
 function take(node: Node, counts: Counts): void {

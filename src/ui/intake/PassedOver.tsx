@@ -29,11 +29,12 @@ export function PassedOver() {
       </p>
     );
   if (kinds.length === 0) return null;
+  const heading = direction === 'to-score' ? 'Signs that cannot be changed here' : 'Not used for the MIDI';
   const shown = kinds.slice(0, MOST_SHOWN);
   const more = kinds.length - shown.length;
   return (
-    <section className={styles.passedOver} aria-label="Beyond the stations">
-      <h2>{direction === 'to-score' ? 'Signs that cannot be changed here' : 'Not used for the MIDI'}</h2>
+    <section className={styles.passedOver} aria-label={heading}>
+      <h2>{heading}</h2>
       <p className="soft">
         {direction === 'to-score'
           ? 'MusicXML has them again where their notes and bars are as received. The receivers’ check names what is missing.'

@@ -32,8 +32,7 @@ export function carryOver(
   source: SourceScore,
   partOf: readonly (number | null)[],
 ): string {
-  const old = root.attributes.version === '3.0';
-  const from = old ? asOld(source) : source;
+  const from = root.attributes.version === '3.0' ? asOld(source, partOf) : source;
   carryHead(root, from, partOf);
   root.children
     .filter(({ name }) => name === 'part')
@@ -44,13 +43,17 @@ export function carryOver(
   return head + treeText(root);
 }
 
-/** As the older version of the standard has it. */
-const asOld = ({ head, parts }: SourceScore): SourceScore => ({
+/** As the older version of the standard has it; parts that are not written are left as they are. */
+const asOld = ({ head, parts }: SourceScore, partOf: readonly (number | null)[]): SourceScore => ({
   head: asOfOld(head) ?? head,
-  parts: parts.map(({ declared, measures }) => ({
-    declared: asOfOld(declared) ?? declared,
-    measures: measures.map((measure) => asOfOld(measure) ?? { ...measure, children: [] }),
-  })),
+  parts: parts.map((part, p) =>
+    partOf.includes(p)
+      ? {
+          declared: asOfOld(part.declared) ?? part.declared,
+          measures: part.measures.map((measure) => asOfOld(measure) ?? { ...measure, children: [] }),
+        }
+      : part,
+  ),
 });
 
 function carryHead(root: XmlNode, { head, parts }: SourceScore, partOf: readonly (number | null)[]): void {

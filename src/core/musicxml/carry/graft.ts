@@ -124,18 +124,16 @@ const HELD_FOR_DRUMS = new Set(['stopped', 'open', 'open-string', 'notehead']);
 const SORTED = new Set(['notations', 'ornaments', 'technical', 'articulations']);
 
 function carry(into: XmlNode, node: XmlNode): void {
-  const plain = SORTED.has(node.name)
-    ? { ...node, children: node.children.filter((one) => !isHeld(node.name, one.name)).map(withoutHeld) }
-    : node;
-  const kept = SORTED.has(node.name)
-    ? plain.children.filter((one) => !SORTED.has(one.name) || one.children.length > 0)
-    : [];
-  if (SORTED.has(node.name) && kept.length === 0) return;
-  putInOrder(into, withoutLayout(SORTED.has(node.name) ? { ...plain, children: kept } : plain));
+  const kept = withoutHeld(node);
+  if (kept) putInOrder(into, withoutLayout(kept));
 }
 
-const withoutHeld = (node: XmlNode): XmlNode =>
-  SORTED.has(node.name) ? { ...node, children: node.children.filter((one) => !isHeld(node.name, one.name)) } : node;
+/** Null for a container in which nothing is left. */
+function withoutHeld(node: XmlNode): XmlNode | null {
+  if (!SORTED.has(node.name)) return node;
+  const children = node.children.flatMap((one) => (isHeld(node.name, one.name) ? [] : (withoutHeld(one) ?? [])));
+  return children.length > 0 ? { ...node, children } : null;
+}
 
 export function withoutLayout(node: XmlNode): XmlNode {
   const kept = Object.entries(node.attributes).filter(([key]) => !isLayout(key));
