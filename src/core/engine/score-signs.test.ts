@@ -38,7 +38,7 @@ describe('a sign of a score', () => {
       for (const version of ['3.0', '4.0'] as const)
         expect([name, await schemaErrors(textOf(desk.export('musicxml', { version })))]).toEqual([name, []]);
     }
-  });
+  }, 600_000);
   it('that is lost is named by the census, which knows nothing of what carries', () => {
     const lost = SIGN_CASES.flatMap(({ name, musicXml, kept }) => {
       const written = exportScore(opened(musicXml).convert(NO_SETTINGS).printed, 'musicxml', { version: '4.0' });

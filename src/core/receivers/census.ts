@@ -147,11 +147,11 @@ export function missingIn(file: Census, source: Census, partOf: readonly (number
   partOf.forEach((from, p) => {
     const [ours, theirs] = [file.parts[p], source.parts[from ?? -1]];
     if (!ours || !theirs) return;
-    const byNumber = new Map(ours.bars.map((bar) => [bar.number, bar]));
+    const byNumber = countsByNumber(ours);
     theirs.bars.forEach((bar, b) => {
-      const own = ours.bars.length === theirs.bars.length ? ours.bars[b] : byNumber.get(bar.number);
+      const own = ours.bars.length === theirs.bars.length ? ours.bars[b]?.counts : byNumber.get(bar.number);
       const less = [...bar.counts]
-        .map(([what, count]) => ({ what, count: count - (own?.counts.get(what) ?? 0) }))
+        .map(([what, count]) => ({ what, count: count - (own?.get(what) ?? 0) }))
         .filter(({ count }) => count > 0);
       const names = new Set(less.map(({ what }) => what));
       // What is said of an element goes with it.
@@ -164,6 +164,17 @@ export function missingIn(file: Census, source: Census, partOf: readonly (number
       if (!partOf.includes(p)) lacks(`part “${name}” as it came`, 1, null);
     });
   return [...missing.values()].sort((a, b) => b.count - a.count);
+}
+
+/** A bar that is cut in two, at a sign inside it, has its number twice. */
+function countsByNumber({ bars }: CountedPart): Map<string, Counts> {
+  const all = new Map<string, Counts>();
+  for (const { number, counts } of bars) {
+    const sum = all.get(number) ?? new Map<string, number>();
+    for (const [what, count] of counts) sum.set(what, (sum.get(what) ?? 0) + count);
+    all.set(number, sum);
+  }
+  return all;
 }
 
 /** The element that an attribute belongs to; empty for an element. */

@@ -79,6 +79,14 @@ function elementOf(mark: DynamicMark, colour: Colour): MarkElement | null {
       text: printed,
       attributes: { ...attributes, 'font-style': 'italic', 'font-weight': 'bold' },
     };
-  const plain: MarkElement = ELEMENTS.has(printed) ? { name: printed } : { name: 'other-dynamics', text: printed };
-  return { name: 'dynamics', children: [plain] };
+  return { name: 'dynamics', children: [signOf(printed)] };
+}
+
+/** Signs that came to the standard with MusicXML 4.0. */
+const LATER = new Set(['n', 'pf']);
+
+function signOf(printed: string): MarkElement {
+  const said: MarkElement = { name: 'other-dynamics', text: printed };
+  if (LATER.has(printed)) return { name: printed, since: '4.0', before: said };
+  return ELEMENTS.has(printed) ? { name: printed } : said;
 }

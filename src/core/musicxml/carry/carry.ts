@@ -7,7 +7,8 @@
  *     carried    bar 3: C5 stopped, harp pedals        bar 7 keeps what hangs on its other notes
  */
 import { child, textOf, type XmlNode } from '../read/xml-tree';
-import { carryBar, type Bar } from './carry-bar';
+import { carryBar } from './carry-bar';
+import type { Bar } from './carrying';
 import { graft, withoutLayout } from './graft';
 import { asOfOld } from './later';
 import { putInOrder } from './order';
@@ -40,7 +41,16 @@ export function carryOver(
       const own = from.parts[partOf[p] ?? -1];
       if (own) carryPart(part, own);
     });
-  return head + treeText(root);
+  declareLinks(root);
+  // Some of what the model holds, heads and techniques, is later too.
+  return head + treeText(root.attributes.version === '3.0' ? (asOfOld(root) ?? root) : root);
+}
+
+/** Links are of a standard of their own. */
+function declareLinks(root: XmlNode): void {
+  const links = ({ attributes, children }: XmlNode): boolean =>
+    Object.keys(attributes).some((key) => key.startsWith('xlink:')) || children.some(links);
+  if (links(root)) root.attributes['xmlns:xlink'] = 'http://www.w3.org/1999/xlink';
 }
 
 /** As the older version of the standard has it; parts that are not written are left as they are. */
@@ -124,11 +134,11 @@ function carryPart(part: XmlNode, own: SourcePart): void {
   const unique = numbers.size === given.length;
   const byNumber = (bar: Bar) =>
     unique && counts.get(numberOfBar(bar)) === 1 ? numbers.get(numberOfBar(bar)) : undefined;
-  const dashes = new Set<string>();
+  const open = new Set<string>();
   bars.forEach((bar, b) => {
     const g = bars.length === given.length ? b : byNumber(bar);
     if (g === undefined) return;
-    carryBar(bar, given[g]!, dashes, numberOfBar(bars[b - 1]) === numberOfBar(given[g - 1]));
+    carryBar(bar, given[g]!, open, numberOfBar(bars[b - 1]) === numberOfBar(given[g - 1]));
   });
 }
 

@@ -71,7 +71,8 @@ function headOf(note: XmlNode): string {
   const pitch = child(note, 'pitch');
   if (pitch) return `${textOf(pitch, 'step')}${numberOf(pitch, 'alter') ?? 0}/${numberOf(pitch, 'octave') ?? 4}`;
   const unpitched = child(note, 'unpitched');
-  if (unpitched) return `x${textOf(unpitched, 'display-step')}${textOf(unpitched, 'display-octave')}`;
+  // One among pitched notes is read as the note at its place.
+  if (unpitched) return `${textOf(unpitched, 'display-step')}0/${textOf(unpitched, 'display-octave')}`;
   return 'rest';
 }
 

@@ -2,6 +2,7 @@
  * What the score model holds: where a written file lacks it, somebody decided so. Everything else is carried.
  */
 import { LINES, NOTE_MARKS } from '../../marks';
+import { modulationOf, quarterTempo } from '../read/read-direction';
 import type { XmlNode } from '../read/xml-tree';
 
 const words = (text: string): readonly string[] => text.split(' ');
@@ -41,9 +42,11 @@ const DIRECTIONS = new Set([
 /** Whether the model holds what stands in an element under a name. */
 export const isHeld = (container: string, name: string): boolean => HELD[container]?.has(name) ?? false;
 
-/** Dynamics are held by their names; what is none of those is carried. */
+/** Dynamics are held by their names, tempos by their number; what is none of those is carried. */
 export function isHeldDirection(type: XmlNode): boolean {
-  if (type.name !== 'dynamics') return DIRECTIONS.has(type.name) && type.name !== 'dashes';
+  if (type.attributes.type === 'continue' || type.name === 'dashes') return false;
+  if (type.name === 'metronome') return quarterTempo(type) !== null || modulationOf(type) !== null;
+  if (type.name !== 'dynamics') return DIRECTIONS.has(type.name);
   const event = { at: 0, staff: 1, element: type };
   return LINES.dynamics.read([event], 0).length + LINES.forces.read([event], 0).length > 0;
 }

@@ -108,14 +108,14 @@ function readTempo(types: readonly XmlNode[], sound: XmlNode | undefined, words:
     add({ kind: 'modulation', ...modulation, bpm: bySound });
     return;
   }
-  const bpm = bySound ?? metronomes.map(metronome).find((one) => one !== null) ?? null;
+  const bpm = bySound ?? metronomes.map(quarterTempo).find((one) => one !== null) ?? null;
   const said = words && isTempoWords(words);
   if (bpm !== null) add({ kind: 'tempo', bpm, shown: metronomes.length > 0, ...(said && { words }) });
   else if (said) add({ kind: 'tempo-words', words });
 }
 
 /** Two values with an equals sign between them: the old one lasts as long as the new one. */
-function modulationOf(node: XmlNode): { before: BeatValue; after: BeatValue } | null {
+export function modulationOf(node: XmlNode): { before: BeatValue; after: BeatValue } | null {
   const values = beatValues(node);
   const notes = all(node, 'metronome-note').flatMap((note): BeatValue[] => {
     const type = NOTE_TYPE_NAMES[textOf(note, 'metronome-type') ?? ''];
@@ -143,8 +143,8 @@ function inRange(bpm: number): number | null {
   return Number.isFinite(bpm) && bpm >= SLOWEST && bpm <= FASTEST ? bpm : null;
 }
 
-/** Quarter notes a minute; "c. 120" and "112-120" give the first number. */
-function metronome(node: XmlNode): number | null {
+/** What a metronome mark says in quarter notes a minute; "c. 120" and "112-120" give the first number. */
+export function quarterTempo(node: XmlNode): number | null {
   const [value] = beatValues(node);
   const number = /\d+(?:[.,]\d+)?/.exec(textOf(node, 'per-minute') ?? '')?.[0].replace(',', '.');
   if (!value || number === undefined) return null;

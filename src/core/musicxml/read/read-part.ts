@@ -33,7 +33,10 @@ export function readPart(raw: RawPart, bars: readonly Bar[], warnings: MusicXmlW
   const write = (note: RawNote, bar: number): ScoreNote | null => {
     if (!note.pitch) return null;
     const doubling = doublingOf(note);
-    const key = note.unpitched ? struckKey(note, raw) : pitchKey(note.pitch) - transpositions[bar]!.semitones;
+    const struck = note.unpitched && unpitched;
+    if (note.unpitched && !struck)
+      warn(bar, 'a note without pitch sounds as the note at its place on the staff', note.line);
+    const key = struck ? struckKey(note, raw) : pitchKey(note.pitch) - transpositions[bar]!.semitones;
     if (key < 0 || key > 127) {
       warn(bar, `a note outside of what MIDI can sound (key ${key}) is left out`, note.line);
       return null;
