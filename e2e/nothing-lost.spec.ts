@@ -67,10 +67,22 @@ test('an engine that vanishes without a word is started again, and nothing is lo
   await page.getByRole('button', { name: 'Written out' }).click();
   await vanish();
   await expect(page.getByText('Ledger (2)')).toBeVisible();
-  await expect(page.locator('[aria-busy=true]')).toHaveCount(0);
+  // It is asked once more, and answers.
+  await expect(page.getByText('They could be repeat signs')).toHaveCount(0, { timeout: 20_000 });
+  await expect(page.getByText('The engine broke down')).toHaveCount(0);
   await page.keyboard.press('Control+z');
   await expect(page.getByText('Ledger (1)')).toBeVisible();
   await expect(page.locator('g.note').first()).toBeVisible();
+});
+
+test('no script runs inside a page but the application’s own', async ({ page }) => {
+  const ran = await page.evaluate(() => {
+    const script = document.createElement('script');
+    script.textContent = 'window.stranger = true';
+    document.body.append(script);
+    return 'stranger' in window;
+  });
+  expect(ran).toBe(false);
 });
 
 test('of several files each becomes a job, and those that cannot be read are named', async ({ page }) => {

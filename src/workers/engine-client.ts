@@ -7,6 +7,13 @@ import { racing, type Racing, type RunningWorker } from './racing';
 /** The worker ended before it answered; decisions are not touched by that. */
 export class EngineStopped extends Error {
   override readonly name = 'EngineStopped';
+  constructor(
+    message: string,
+    /** Somebody asked for that; else it broke down, or the browser took it away. */
+    readonly asked: boolean,
+  ) {
+    super(message);
+  }
 }
 
 const CRASHED =
@@ -33,7 +40,7 @@ function start(): Running {
       worker.terminate();
       if (running?.worker === worker) running = null;
       generation++;
-      reject(new EngineStopped(why));
+      reject(new EngineStopped(why, why === STOPPED));
     };
   });
   // Nobody may be waiting.

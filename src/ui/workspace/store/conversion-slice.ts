@@ -1,7 +1,7 @@
 import { settingsOf, type Ledger } from '@/core/documents';
 import type { Made, Opened, SequenceSummary, Summary, Working } from '@/core/engine';
 import { saveOpenQueries } from '@/storage/jobs';
-import { asCallback, engineWorker, stopEngine } from '@/workers/engine-client';
+import { asCallback, EngineStopped, engineWorker, stopEngine } from '@/workers/engine-client';
 import { sentence } from '../../shared/receive';
 import { openQueries } from './open-queries';
 import { firstPassage, passageWithin } from './view-slice';
@@ -66,12 +66,19 @@ export const conversionSlice: Slice<ConversionSlice> = (set, get) => {
     const began = performance.now();
     let running = true;
     try {
-      await get().layOut();
       const onProgress = asCallback((progress: Working) => {
         // Progress travels on a channel of its own and may arrive after the result.
         if (running && get().job?.id === job?.id) set({ progress });
       });
-      const made = await engineWorker().make(settingsOf(ledger), onProgress);
+      const make = async () => {
+        await get().layOut();
+        return engineWorker().make(settingsOf(ledger), onProgress);
+      };
+      // What broke down may have been the memory of a moment: once more, with a new worker.
+      const made = await make().catch((error) => {
+        if (error instanceof EngineStopped && !error.asked) return make();
+        throw error;
+      });
       performance.measure('dragoman: convert', { start: began });
       return get().job?.id === job?.id ? made : null;
     } catch (error) {
