@@ -26,7 +26,14 @@ import {
 } from '@/core/engine';
 import type { TrackDetail } from '@/core/performance';
 import type { Direction, Ledger } from '@/core/documents';
-import type { Agreement, Changes, Overlay, Passage, Reason } from '@/core/proof';
+import {
+  listedAgreement,
+  type Changes,
+  type ListedAgreement,
+  type Overlay,
+  type Passage,
+  type Reason,
+} from '@/core/proof';
 import type { BarClock, Stretch, StretchRequest } from '@/core/hearing';
 import type { Numbering, StudioMapSettings } from '@/core/studio';
 import { NO_JOB_SETTINGS, type Deal, type JobSettings } from '@/core/settings';
@@ -117,10 +124,11 @@ const api = {
    * @param base what it is compared with: the original, what is made now, or what was made by the settings of a delivery
    * @throws SmfError or MusicXmlError
    */
-  agreement(other?: Uint8Array, base: 'original' | 'made' | JobSettings = 'original'): Agreement {
+  agreement(other?: Uint8Array, base: 'original' | 'made' | JobSettings = 'original'): ListedAgreement {
     const current = desk();
-    if (base === 'original') return current.agreement(other);
-    return current.agreement(other, base === 'made' ? current.sounding() : current.soundingBy(base));
+    const sounding = (by: 'made' | JobSettings) => (by === 'made' ? current.sounding() : current.soundingBy(by));
+    // Hundreds of thousands of differences would stop the page while they are handed over.
+    return listedAgreement(current.agreement(other, base === 'original' ? undefined : sounding(base)));
   },
 
   // On the way to a score only.

@@ -1,7 +1,9 @@
 'use client';
 
+import { Fragment } from 'react';
 import type { Agreement, Cell } from '@/core/proof';
 import { goToBar } from '../workspace/goToBar';
+import { MapRow } from './MapRow';
 import styles from './proof.module.css';
 
 const NAMES: Record<Cell, string> = {
@@ -23,38 +25,47 @@ interface Props {
   onPart: (part: number | null) => void;
 }
 
-/** Parts one under the other, bars side by side; a cell opens its bar. */
+/** Parts one under the other, bars side by side; a bar of a part is opened with a click, or with the arrow keys and Enter. */
 export function AgreementMap({ agreement, part, onPart }: Props) {
   const { parts, bars, map } = agreement;
   const step = Math.max(1, Math.ceil(bars.length / 24));
   return (
     <section aria-label="Map" className={styles.mapSection}>
-      <div className={styles.map} style={{ gridTemplateColumns: `150px repeat(${bars.length}, minmax(9px, 26px))` }}>
+      <div
+        className={styles.map}
+        style={{ gridTemplateColumns: `150px minmax(${bars.length * 9}px, ${bars.length * 26}px)` }}
+      >
         <span />
-        {bars.map(({ number }, b) => (
-          <span key={b} className={styles.barNumber}>
-            {b % step === 0 ? number : ''}
-          </span>
-        ))}
-        {parts.map(({ id, names }, p) => (
-          <Row
-            key={id}
-            name={names[0] ?? names[1] ?? ''}
-            chosen={part === p}
-            onName={() => onPart(part === p ? null : p)}
-          >
-            {map[p]!.map((cell, b) => (
+        <div className={styles.barNumbersOfMap}>
+          {bars.map(({ number }, b) =>
+            b % step === 0 ? (
+              <span key={b} style={{ left: `${(100 * b) / bars.length}%` }}>
+                {number}
+              </span>
+            ) : null,
+          )}
+        </div>
+        {parts.map(({ id, names }, p) => {
+          const name = names[0] ?? names[1] ?? '';
+          return (
+            <Fragment key={id}>
               <button
-                key={b}
                 type="button"
-                className={CLASSES[cell]}
-                aria-label={`${names[0] ?? names[1]}, bar ${bars[b]!.number}: ${NAMES[cell]}`}
-                title={`${names[0] ?? names[1]}, bar ${bars[b]!.number}: ${NAMES[cell]}`}
-                onClick={() => goToBar(agreement, p, b)}
+                className={part === p ? styles.nameChosen : styles.name}
+                aria-pressed={part === p}
+                onClick={() => onPart(part === p ? null : p)}
+              >
+                {name}
+              </button>
+              <MapRow
+                name={name}
+                cells={map[p]!}
+                inWords={(bar) => `bar ${bars[bar]!.number}: ${NAMES[map[p]![bar]!]}`}
+                onOpen={(bar) => goToBar(agreement, p, bar)}
               />
-            ))}
-          </Row>
-        ))}
+            </Fragment>
+          );
+        })}
       </div>
       <p className={styles.legend}>
         {([1, 2, 3] as const).map((cell) => (
@@ -65,26 +76,5 @@ export function AgreementMap({ agreement, part, onPart }: Props) {
         <span className="soft">A cell opens its bar.</span>
       </p>
     </section>
-  );
-}
-
-function Row({
-  name,
-  chosen,
-  onName,
-  children,
-}: {
-  name: string;
-  chosen: boolean;
-  onName: () => void;
-  children: React.ReactNode;
-}) {
-  return (
-    <>
-      <button type="button" className={chosen ? styles.nameChosen : styles.name} aria-pressed={chosen} onClick={onName}>
-        {name}
-      </button>
-      {children}
-    </>
   );
 }

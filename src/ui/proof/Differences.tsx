@@ -2,26 +2,24 @@
 
 import { Segmented, Select, Table } from 'antd';
 import { useState } from 'react';
-import { differenceInWords, type Agreement, type Difference } from '@/core/proof';
+import { countDifferences, differenceInWords, type Difference, type ListedAgreement } from '@/core/proof';
 import { rowKeys } from '../shared/rowKeys';
 import { goToBar } from '../workspace/goToBar';
 import styles from './proof.module.css';
 
-/** More than this nobody reads one by one; the map shows them all. */
-const MOST_LISTED = 2000;
-
 /** Note by note what differs, those first that nobody answers for. */
-export function Differences({ agreement, part }: { agreement: Agreement; part: number | null }) {
+export function Differences({ agreement, part }: { agreement: ListedAgreement; part: number | null }) {
   const here = agreement.differences.filter((one) => part === null || one.part === part);
   const places = new Map(here.map((one, i) => [one, i]));
   const open = here.filter((one) => one.by === undefined);
+  const counts = countDifferences(part === null ? agreement.parts : [agreement.parts[part]!]);
   const [chosen, setChosen] = useState<'open' | 'all' | null>(null);
   // What nobody answers for is what one comes for; where there is none, everything.
   const shown = chosen ?? (open.length > 0 ? 'open' : 'all');
   const reasons = [...new Set(here.flatMap(({ why }) => why ?? []))].sort();
   const [reason, setReason] = useState<string | null>(null);
   const decided = reason === null ? here : here.filter((one) => one.why === reason);
-  const listed = (shown === 'open' ? open : decided).slice(0, MOST_LISTED);
+  const listed = shown === 'open' ? open : decided;
   return (
     <section aria-label="Differences">
       <div className={styles.listHead}>
@@ -31,8 +29,8 @@ export function Differences({ agreement, part }: { agreement: Agreement; part: n
           value={shown}
           onChange={setChosen}
           options={[
-            { value: 'open', label: `Unexplained (${open.length})` },
-            { value: 'all', label: `All (${here.length})` },
+            { value: 'open', label: `Unexplained (${counts.open.toLocaleString('en')})` },
+            { value: 'all', label: `All (${counts.all.toLocaleString('en')})` },
           ]}
         />
         {shown === 'all' && reasons.length > 1 && (
@@ -52,6 +50,12 @@ export function Differences({ agreement, part }: { agreement: Agreement; part: n
           />
         )}
       </div>
+      {agreement.unlisted > 0 && (
+        <p className="soft">
+          {agreement.unlisted.toLocaleString('en')} more are counted, but not listed. Open a bar on the map to see its
+          notes.
+        </p>
+      )}
       <Table<Difference>
         size="small"
         virtual

@@ -13,6 +13,9 @@ const TITLES: Record<DifferenceKind, string> = {
   extra: 'Extra',
 };
 
+/** A table of more rows draws only those in sight. */
+const MOST_DRAWN = 60;
+
 interface Props {
   agreement: Agreement;
   part: number | null;
@@ -31,7 +34,8 @@ export function PartCounts({ agreement, part, onPart }: Props) {
       dataSource={rows}
       rowClassName={(row) => (row.index === part ? styles.rowChosen! : '')}
       onRow={(row) => rowKeys(() => onPart(row.index === part ? null : row.index))}
-      scroll={{ y: 300 }}
+      virtual={rows.length > MOST_DRAWN}
+      scroll={rows.length > MOST_DRAWN ? { y: 300, x: 400 } : { y: 300 }}
       columns={[
         {
           title: 'Part',

@@ -1,6 +1,6 @@
 import { useEffect, useState } from 'react';
 import { settingsOf } from '@/core/documents';
-import type { Agreement } from '@/core/proof';
+import type { ListedAgreement } from '@/core/proof';
 import type { SentRecord } from '@/storage/schema';
 import { engineWorker } from '@/workers/engine-client';
 import { useWorkspace } from '../workspace/workspace';
@@ -17,10 +17,13 @@ export interface Comparison {
 export const WITH_ORIGINAL: Comparison = { other: null, base: 'original' };
 
 /** The agreement of what stands now; the last one stays in sight while it is computed anew. */
-export function useAgreement({ other, base }: Comparison): { agreement: Agreement | null; failure: string | null } {
+export function useAgreement({ other, base }: Comparison): {
+  agreement: ListedAgreement | null;
+  failure: string | null;
+} {
   const edition = useWorkspace((state) => state.edition);
   const direction = useWorkspace((state) => state.direction);
-  const [made, setMade] = useState<{ agreement: Agreement | null; failure: string | null }>({
+  const [made, setMade] = useState<{ agreement: ListedAgreement | null; failure: string | null }>({
     agreement: null,
     failure: null,
   });

@@ -1,6 +1,7 @@
 export { agreementOf, type AgreementOptions, type Explanation } from './agreement';
 export { decisionsBehind, originalOf } from './decided';
 export { differenceInWords } from './difference-words';
+export { countDifferences, listedAgreement, type ListedAgreement } from './listing';
 export type { OriginalBar } from './decided-bars';
 export { asDecided, playingDecisions, type PlayingContext } from './decided-playing';
 export {
