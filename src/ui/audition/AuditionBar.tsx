@@ -35,11 +35,11 @@ export function AuditionBar() {
         <Button
           size="small"
           icon={on ? <PauseOutlined /> : <CaretRightOutlined />}
-          aria-label={on ? 'Stop' : 'Hear'}
+          aria-label={on ? 'Stop' : 'Play'}
           className={styles.hear}
           onClick={() => void toggle()}
         >
-          {on ? 'Stop' : 'Hear'}
+          {on ? 'Stop' : 'Play'}
         </Button>
       </Tooltip>
       <span className={failure ? styles.failure : styles.where} aria-live="polite">
@@ -60,7 +60,7 @@ export function AuditionBar() {
         aria-label="Tempo"
         value={rate}
         onChange={(to) => void change({ rate: to })}
-        options={RATES.map((value) => ({ value, label: value === 1 ? 'in tempo' : `${value * 100} %` }))}
+        options={RATES.map((value) => ({ value, label: value === 1 ? '100 %' : `${value * 100} %` }))}
       />
       <ScopeSelect />
       <LoopChoice />
@@ -69,7 +69,7 @@ export function AuditionBar() {
         disabled={heard === 'reference'}
         onChange={(event) => void change({ click: event.target.checked })}
       >
-        click
+        Click
       </Checkbox>
       <Tooltip title="Sounds">
         <Button size="small" type="text" icon={<SoundOutlined />} aria-label="Sounds" onClick={() => setDrawer(true)} />

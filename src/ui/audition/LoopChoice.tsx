@@ -37,7 +37,7 @@ export function LoopChoice() {
               value={number(from)}
               min={bars[0]!.number}
               max={bars.at(-1)!.number}
-              label="First bar again"
+              label="Loop start"
               onCommit={(value) => set(indexOf(value), Math.max(to, indexOf(value) + 1))}
             />{' '}
             –{' '}
@@ -46,7 +46,7 @@ export function LoopChoice() {
               value={number(to - 1)}
               min={bars[0]!.number}
               max={bars.at(-1)!.number}
-              label="Last bar again"
+              label="Loop end"
               onCommit={(value) => set(Math.min(from, indexOf(value)), indexOf(value) + 1)}
             />
           </span>
@@ -55,7 +55,7 @@ export function LoopChoice() {
               The bars in view
             </Button>
             <Button size="small" disabled={!loop} onClick={() => void change({ loop: null })}>
-              Straight on
+              Loop off
             </Button>
           </span>
         </div>
@@ -65,10 +65,8 @@ export function LoopChoice() {
         size="small"
         type={loop ? 'primary' : 'default'}
         icon={<RetweetOutlined />}
-        title="Bars again and again"
-        aria-label={
-          loop ? `Bars ${number(loop.from)} to ${number(loop.to - 1)} again and again` : 'Bars again and again'
-        }
+        title="Loop"
+        aria-label={loop ? `Loop: bars ${number(loop.from)} to ${number(loop.to - 1)}` : 'Loop'}
       >
         {loop ? `${number(loop.from)}–${number(loop.to - 1)}` : null}
       </Button>

@@ -30,18 +30,18 @@ export function SoundsDrawer({ open, onClose }: { open: boolean; onClose: () => 
     <Drawer title="Sounds" open={open} onClose={onClose} size={400}>
       <section className={styles.section} aria-label="Sound bank">
         <h3>Sound bank</h3>
-        <p>{bank ?? 'The one that comes along: General MIDI, made of sines and noise, for checking.'}</p>
+        <p>{bank ?? 'Built-in General MIDI bank: simple synthetic sounds for checking.'}</p>
         <div className={styles.row}>
           <Upload
             accept={BANKS}
             showUploadList={false}
             beforeUpload={receive(async (file) => takeBank(file.name, await file.arrayBuffer()))}
           >
-            <Button size="small">Use a bank of my own …</Button>
+            <Button size="small">Choose a sound bank …</Button>
           </Upload>
           {bank && (
             <Button size="small" onClick={() => tell(takeOwnBank())}>
-              The one that comes along
+              Built-in bank
             </Button>
           )}
         </div>
@@ -68,19 +68,19 @@ export function SoundsDrawer({ open, onClose }: { open: boolean; onClose: () => 
       </section>
       <section className={styles.section} aria-label="Recording">
         <h3>Recording to compare with</h3>
-        <p>{reference ? reference.fileName : 'None lies beside this job.'}</p>
+        <p>{reference ? reference.fileName : 'This job has no recording.'}</p>
         <div className={styles.row}>
           <Upload accept={RECORDINGS} showUploadList={false} beforeUpload={receive(takeRecording)}>
-            <Button size="small">{reference ? 'Another one …' : 'Lay one beside the job …'}</Button>
+            <Button size="small">{reference ? 'Replace …' : 'Add a recording …'}</Button>
           </Upload>
           {reference && (
             <Button size="small" onClick={() => tell(forgetReference(job!.id))}>
-              Take it away
+              Remove
             </Button>
           )}
         </div>
         <p className="soft">
-          Heard at the same bars as the other versions; fitted to the bars at Proof. It stays in this browser and is not
+          Plays the same bars as the other versions; aligned with the bars at Proof. It stays in this browser and is not
           part of the archive.
         </p>
       </section>

@@ -62,7 +62,7 @@ async function checkBank(name: string, bytes: ArrayBuffer): Promise<void> {
   try {
     await Promise.race([remote.open(Comlink.transfer(copy, [copy]), 44_100), broken]);
   } catch {
-    throw new Error(`“${name}” is no sound bank that can be read (SF2, SF3 or DLS). The one before is still in use.`);
+    throw new Error(`“${name}” is not a readable sound bank (SF2, SF3 or DLS). The previous bank is still in use.`);
   } finally {
     end();
   }
@@ -78,6 +78,6 @@ export async function bankInUse(): Promise<ArrayBuffer> {
 export async function outputSink(): Promise<Sink> {
   const { port } = useOutput.getState();
   const output = port === null ? null : access?.outputs.get(port);
-  if (port !== null && !output) throw new Error('The MIDI output is not there any more. Choose another one.');
+  if (port !== null && !output) throw new Error('The MIDI output is no longer available. Choose another.');
   return output ? midiSink(output) : (await synthesizer(bankInUse)).sink;
 }

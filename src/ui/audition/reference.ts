@@ -11,7 +11,7 @@ import { useWorkspace } from '../workspace/workspace';
 export async function playReference(place: HeardPlace, rate: number, onEnd: () => void) {
   const { job } = useWorkspace.getState();
   const reference = job && (await referenceOf(job.id));
-  if (!reference) throw new Error('There is no recording beside this job. Lay one beside it under “Sounds”.');
+  if (!reference) throw new Error('This job has no recording. Add one under “Sounds”.');
   const clock = await engineWorker().barClock();
   const url = URL.createObjectURL(new Blob([new Uint8Array(reference.bytes)]));
   const audio = new Audio(url);

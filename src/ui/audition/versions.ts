@@ -12,8 +12,8 @@ export const VERSIONS: Record<JobKind, readonly HearingVersion[]> = {
 };
 
 export const VERSION_WORDS: Record<HeardVersion, { label: string; title: string }> = {
-  received: { label: 'received', title: 'As received: the original, with its faders and its timing' },
-  written: { label: 'written', title: 'As written: what stands on the page, played plainly' },
-  delivered: { label: 'delivered', title: 'As delivered: what leaves the house, as another program gets it' },
-  reference: { label: 'recording', title: 'The recording that lies beside the job' },
+  received: { label: 'Original', title: 'The original, with its faders and its timing' },
+  written: { label: 'Score', title: 'The score, played exactly as notated' },
+  delivered: { label: 'Export', title: 'The export, as another program receives it' },
+  reference: { label: 'Recording', title: 'The recording of this job' },
 };

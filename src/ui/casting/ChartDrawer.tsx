@@ -65,13 +65,13 @@ export function ChartDrawer({ part, onClose }: { part: ScorePartSummary; onClose
 
   return (
     <Drawer title={`Technique chart of ${part.name}`} size={640} open onClose={onClose}>
-      <p className="soft">Where the way of playing changes, this is sent just before the note.</p>
+      <p className="soft">Sent just before the note at each change of technique.</p>
       <div className={styles.row}>
         <Select<string>
           size="small"
           className={styles.fill}
-          aria-label="Take a chart"
-          placeholder="Take one of yours …"
+          aria-label="Copy a chart"
+          placeholder="Use one of yours …"
           value={undefined}
           onChange={(value) => take(own.find((chart) => chart.name === value)!)}
           options={own.map((chart) => ({ value: chart.name, label: chart.name }))}
@@ -92,7 +92,7 @@ export function ChartDrawer({ part, onClose }: { part: ScorePartSummary; onClose
             value={entry.technique}
             onChange={(technique) => change(i, { technique })}
             options={[
-              { value: 'ordinary', label: 'ordinary playing' },
+              { value: 'ordinary', label: 'normal playing' },
               ...TECHNIQUES.map((value) => ({ value, label: techniqueName(value) })),
             ]}
           />
@@ -108,7 +108,7 @@ export function ChartDrawer({ part, onClose }: { part: ScorePartSummary; onClose
           <Button
             type="text"
             size="small"
-            aria-label={`Take line ${i + 1} out`}
+            aria-label={`Delete line ${i + 1}`}
             icon={<DeleteOutlined />}
             onClick={() => setEntries((now) => now.filter((_, n) => n !== i))}
           />
@@ -125,7 +125,7 @@ export function ChartDrawer({ part, onClose }: { part: ScorePartSummary; onClose
             ])
           }
         >
-          Another line
+          Add a line
         </Button>
         {missing.length > 0 && <span className={styles.unsure}>Not in the chart: {missing.join(', ')}</span>}
       </div>
@@ -134,17 +134,17 @@ export function ChartDrawer({ part, onClose }: { part: ScorePartSummary; onClose
           size="small"
           onClick={() =>
             void saveChart({ name: name.trim() || 'Chart', entries }).then(() =>
-              message.success('Kept for other jobs.'),
+              message.success('Saved for other jobs.'),
             )
           }
         >
-          Keep as own
+          Save as own
         </Button>
         {own.some((chart) => chart.name === name) && (
           <Button
             size="small"
             type="text"
-            aria-label={`Forget ${name}`}
+            aria-label={`Delete ${name}`}
             icon={<DeleteOutlined />}
             onClick={() => void forgetChart(name)}
           />

@@ -45,19 +45,19 @@ export function DealOutDialog({ track, onClose }: { track: TrackId; onClose: () 
     <Modal
       open
       width={860}
-      title={`Deal out ${name}`}
+      title={`Divide ${name} among players`}
       onCancel={onClose}
       footer={[
         isDealt && shown && (
           <Button key="together" onClick={() => finish({ ...shown, to: 'players', players: 1 })}>
-            Keep on one part
+            Keep as one part
           </Button>
         ),
         <Button key="cancel" onClick={onClose}>
           Cancel
         </Button>,
         <Button key="deal" type="primary" disabled={!shown} onClick={() => shown && finish(shown)}>
-          Deal out
+          Divide
         </Button>,
       ]}
     >
@@ -128,7 +128,7 @@ export function DealOutDialog({ track, onClose }: { track: TrackId; onClose: () 
             <Alert
               type="warning"
               showIcon
-              title={`${count(preview.crowded, 'note finds', 'notes find')} every player busy; somebody plays two at once there.`}
+              title={`${count(preview.crowded, 'note finds', 'notes find')} every player busy; one player gets two notes there.`}
             />
           )}
           <DealLanes preview={preview} bars={bars} />

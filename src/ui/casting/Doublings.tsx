@@ -32,11 +32,11 @@ export function Doublings({ part }: { part: PartSummary }) {
         />
       ))}
       <span className={styles.inline}>
-        {part.doublings.length > 0 ? 'also takes up' : 'Takes up'}
+        Doubles on
         <span className={styles.doublingSelect}>
           <InstrumentSelect
             value={instrument}
-            label={`Instrument that ${part.name} takes up`}
+            label={`Instrument that ${part.name} doubles on`}
             placeholder="another instrument"
             pitched
             onChange={setInstrument}
@@ -49,7 +49,7 @@ export function Doublings({ part }: { part: PartSummary }) {
           disabled={!instrument || instrument === part.instrument}
           onClick={() => instrument && take(instrument, span)}
         >
-          Take up
+          Add
         </Button>
       </span>
     </div>
@@ -74,7 +74,7 @@ function Doubling({
           size="small"
           icon={<CloseOutlined />}
           iconPlacement="end"
-          title="Played on the part’s own instrument instead"
+          title="Use the part’s own instrument instead"
           onClick={() => onPutDown(span)}
         >
           {barsInWords(span, first)}
@@ -89,8 +89,8 @@ function barsInWords({ from, to }: BarSpan, first: number): string {
 }
 
 const RULES: { value: SoundChangeRule | 'usual'; label: string }[] = [
-  { value: 'usual', label: 'read as is usual' },
-  { value: 'taken-up', label: 'all taken up by one player' },
+  { value: 'usual', label: 'automatic' },
+  { value: 'taken-up', label: 'one player doubles on all' },
   { value: 'one', label: 'one instrument throughout' },
 ];
 

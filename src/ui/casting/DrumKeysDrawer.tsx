@@ -97,7 +97,7 @@ export function DrumKeysDrawer({ part, onClose }: { part: Struck; onClose: () =>
             ),
           },
           {
-            title: 'Sounds as',
+            title: 'Uses the sound of',
             key: 'to',
             width: 250,
             render: (_, { key, name }) => (
@@ -118,14 +118,14 @@ export function DrumKeysDrawer({ part, onClose }: { part: Struck; onClose: () =>
             ),
           },
           {
-            title: <Unseen>Hear</Unseen>,
+            title: <Unseen>Play</Unseen>,
             key: 'hear',
             width: 44,
             render: (_, { key, name }) => (
               <Button
                 type="text"
                 size="small"
-                aria-label={`Hear ${name}`}
+                aria-label={`Play ${name}`}
                 icon={<SoundOutlined />}
                 onClick={() => hear(keys[key] ?? key)}
               />
@@ -146,7 +146,7 @@ export function DrumKeysDrawer({ part, onClose }: { part: Struck; onClose: () =>
           type="primary"
           onClick={() => (decide({ kind: 'setPartSequencing', part: part.id, drumKeys: keys }), onClose())}
         >
-          Use these keys
+          Apply
         </Button>
       </div>
     </Drawer>

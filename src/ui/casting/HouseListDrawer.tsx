@@ -29,7 +29,7 @@ export function HouseListDrawer({ open, onClose }: { open: boolean; onClose: () 
     try {
       const read = readHouseList(await file.text(), file.name);
       await learn(read);
-      void message.success(`${read.length} lines taken over.`);
+      void message.success(`${read.length} lines imported.`);
     } catch (error) {
       void message.error(sentence(error));
     }
@@ -83,7 +83,7 @@ export function HouseListDrawer({ open, onClose }: { open: boolean; onClose: () 
               description={
                 entries.length === 0
                   ? 'Nothing yet. Choose an instrument for a track, and it is remembered.'
-                  : 'No name fits this filter.'
+                  : 'No matches.'
               }
             />
           ),
@@ -190,7 +190,7 @@ function Habits() {
   return (
     <section className={styles.habits}>
       <h3>How queries were answered</h3>
-      <p className="soft">What was taken twice in a row is offered first, “as before”.</p>
+      <p className="soft">A remedy applied twice in a row is offered first, “as before”.</p>
       <ul>
         {kept.map(({ kind, like, times }) => (
           <li key={kind}>

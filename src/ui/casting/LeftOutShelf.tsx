@@ -34,10 +34,10 @@ function LeftOut({ id, name, reason }: { id: TrackId; name: string; reason: stri
         <Button
           type="link"
           size="small"
-          aria-label={`Take in ${name}`}
+          aria-label={`Include ${name}`}
           onClick={() => decide({ kind: 'takeIn', tracks: [id] })}
         >
-          take in
+          Include
         </Button>
       )}
     </span>

@@ -44,7 +44,7 @@ export function MidiTracksView() {
             value={arranging.sounds}
             onChange={(sounds) => set({ sounds })}
             options={[
-              { value: 'received', label: 'as received' },
+              { value: 'received', label: 'original' },
               { value: 'instrument', label: 'by instrument' },
             ]}
           />
@@ -57,7 +57,7 @@ export function MidiTracksView() {
             value={arranging.names}
             onChange={(names) => set({ names })}
             options={[
-              { value: 'received', label: 'as received' },
+              { value: 'received', label: 'original' },
               { value: 'instrument', label: 'by instrument' },
             ]}
           />
@@ -70,8 +70,8 @@ export function MidiTracksView() {
             value={arranging.channels}
             onChange={(channels) => set({ channels })}
             options={[
-              { value: 'received', label: 'as received' },
-              { value: 'by-part', label: 'one each' },
+              { value: 'received', label: 'original' },
+              { value: 'by-part', label: 'one per track' },
               { value: 'one-channel', label: 'all on one' },
             ]}
           />
@@ -87,13 +87,13 @@ export function MidiTracksView() {
           dataSource={sequence.parts}
           columns={[
             {
-              title: <Unseen>Goes along</Unseen>,
+              title: <Unseen>Include</Unseen>,
               key: 'in',
               width: 36,
               render: (_, part) => (
                 <Checkbox
                   checked={!own(part.id).leftOut && (settings.onlyParts?.includes(part.id) ?? true)}
-                  aria-label={`${part.received.name || part.name} goes along`}
+                  aria-label={`Include ${part.received.name || part.name}`}
                   onChange={(event) =>
                     decide({ kind: 'setPartSequencing', part: part.id, leftOut: !event.target.checked })
                   }
@@ -131,7 +131,7 @@ export function MidiTracksView() {
                   name={part.received.name || part.name}
                   own={own(part.id)}
                   usual={soundAsItIs(part, sequence.tracks, arranging)}
-                  plainKeys="as received"
+                  plainKeys="original"
                   onDrums={() => setDrumming(part)}
                 />
               ),

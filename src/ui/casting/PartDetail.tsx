@@ -50,7 +50,7 @@ export function PartDetail({ part, onClose, onDeal }: { part: PartSummary; onClo
         <span className={pane.grow} />
         {!part.unpitched && (
           <Button size="small" onClick={onDeal}>
-            {part.player ? 'Dealt out …' : 'Deal out …'}
+            {part.player ? 'Divided …' : 'Divide among players …'}
           </Button>
         )}
         <Button size="small" disabled={at === 0} onClick={() => move(parts[at - 1]!.id)}>
@@ -112,7 +112,7 @@ function Source({ source, part }: { source: SourceSummary; part: PartSummary }) 
       <ProgramRule source={source} name={name} />
       {part.tracks.length > 1 && (
         <Button size="small" onClick={() => decide({ kind: 'standAlone', tracks: [source.track] })}>
-          A part of its own
+          Make a separate part
         </Button>
       )}
       {!meanings && source.switches.length > 0 && (
@@ -126,7 +126,7 @@ function Source({ source, part }: { source: SourceSummary; part: PartSummary }) 
             })
           }
         >
-          Take out keyswitches {source.switches.map(keyInWords).join(', ')}
+          Delete keyswitches {source.switches.map(keyInWords).join(', ')}
         </Button>
       )}
       {keys.map((key) => (
@@ -157,7 +157,7 @@ function Source({ source, part }: { source: SourceSummary; part: PartSummary }) 
           type="text"
           onClick={() => decide({ kind: 'setKeyswitches', track: source.track, meanings: [] })}
         >
-          They are notes
+          Keep as notes
         </Button>
       )}
     </li>
@@ -182,5 +182,5 @@ function rangesInWords(id: string): string {
 function whoChose(by: Summary['tracks'][number]['by'], evidence: readonly string[] | undefined): string {
   if (by === 'you') return 'Instrument chosen by you.';
   if (by === 'house list') return 'Instrument from your house list.';
-  return evidence ? evidence.join(' · ') : 'Nothing in the file tells the instrument.';
+  return evidence ? evidence.join(' · ') : 'The file does not name the instrument.';
 }

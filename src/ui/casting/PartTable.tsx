@@ -67,7 +67,7 @@ export function PartTable({ marked, onMark, chosen, onChoose }: Props) {
         }
         columns={[
           { title: <Unseen>Order</Unseen>, key: 'handle', width: 28, render: (_, part) => <MoveHandle part={part} /> },
-          { title: 'Tracks as received', key: 'track', width: 200, render: (_, part) => <TracksOfPart part={part} /> },
+          { title: 'Original tracks', key: 'track', width: 200, render: (_, part) => <TracksOfPart part={part} /> },
           {
             title: 'Part',
             key: 'part',
@@ -108,7 +108,7 @@ export function PartTable({ marked, onMark, chosen, onChoose }: Props) {
               </span>
             ),
           },
-          { title: 'Sure', key: 'sure', width: 92, render: (_, part) => <Sure part={part} /> },
+          { title: 'Confidence', key: 'sure', width: 92, render: (_, part) => <Sure part={part} /> },
         ]}
       />
     </div>
@@ -143,7 +143,7 @@ function MoveHandle({ part }: { part: PartSummary }) {
       ref={setNodeRef}
       {...listeners}
       className={styles.handle}
-      title="Drag onto another part to stand above it; Alt+↑ and Alt+↓ move the row that has the focus"
+      title="Drag onto another part to move it above; Alt+↑ and Alt+↓ move the focused row"
       style={dragged(transform, isDragging)}
     >
       <HolderOutlined />
@@ -178,7 +178,7 @@ function TrackChip({ id, part }: { id: TrackId; part: PartSummary }) {
       {...listeners}
       className={styles.chip}
       style={dragged(transform, isDragging)}
-      title={`${name}: drag onto another part to gather`}
+      title={`${name}: drag onto another part to combine`}
     >
       {name}
       {part.tracks.length > 1 && source?.technique && <i>{techniqueName(source.technique)}</i>}
@@ -211,7 +211,7 @@ function Sure({ part }: { part: PartSummary }) {
   if (track.by === 'you') return <Tooltip title="Chosen by you">chosen</Tooltip>;
   if (track.by === 'house list') return <Tooltip title="From your house list">house list</Tooltip>;
   return (
-    <Tooltip title={evidence ?? 'Nothing in the file tells'}>
+    <Tooltip title={evidence ?? 'Not named in the file'}>
       <span className={track.confidence < DOUBTFUL ? styles.doubt : undefined}>
         {track.confidence === 0 ? 'unknown' : percent(track.confidence)}
       </span>

@@ -25,7 +25,7 @@ export function PassagesDrawer({ part, onClose }: { part: { id: PartId; name: st
   const add = () => setList([...list, { bars: { from: 0, to: Math.min(4, bars.length) }, name: `Solo ${part.name}` }]);
   return (
     <Drawer title={`Passages of ${part.name} on tracks of their own`} size={640} open onClose={onClose}>
-      {list.length === 0 && <p className="soft">None yet. A passage takes its notes out of the part’s other tracks.</p>}
+      {list.length === 0 && <p className="soft">None yet. Notes of a passage move to a track of their own.</p>}
       {list.map((one, i) => (
         <div key={i} className={styles.row}>
           <span className={styles.group}>
@@ -65,14 +65,14 @@ export function PassagesDrawer({ part, onClose }: { part: { id: PartId; name: st
             size="small"
             type="text"
             icon={<DeleteOutlined />}
-            aria-label={`Without passage ${i + 1}`}
+            aria-label={`Delete passage ${i + 1}`}
             onClick={() => setList(list.filter((_, at) => at !== i))}
           />
         </div>
       ))}
       <div className={styles.foot}>
         <Button size="small" icon={<PlusOutlined />} onClick={add}>
-          A passage
+          Add a passage
         </Button>
         <span className={styles.push} />
         <Button
@@ -88,7 +88,7 @@ export function PassagesDrawer({ part, onClose }: { part: { id: PartId; name: st
             onClose();
           }}
         >
-          Use these
+          Apply
         </Button>
       </div>
     </Drawer>

@@ -16,17 +16,17 @@ export function SelectionBar({ marked, onClear }: { marked: string[]; onClear: (
   };
   return (
     <>
-      <span className="soft">{marked.length} marked:</span>
+      <span className="soft">{marked.length} selected:</span>
       <span style={{ width: 170 }}>
         <InstrumentSelect
           value={undefined}
           placeholder="write for …"
-          label="Instrument of the marked parts"
+          label="Instrument of the selected parts"
           onChange={(instrument) => done(() => decide({ kind: 'assignInstrument', tracks, instrument }))()}
         />
       </span>
       <Button size="small" disabled={tracks.length < 2} onClick={done(() => decide({ kind: 'gather', tracks }))}>
-        Gather into one part
+        Combine into one part
       </Button>
       <Button size="small" onClick={done(() => decide({ kind: 'leaveOut', tracks }))}>
         Leave out

@@ -16,7 +16,7 @@ interface Props {
   /** What it sounds as when nothing is chosen. */
   usual: string;
   /** How the struck keys of drums are when nothing is chosen. */
-  plainKeys: 'as written' | 'as received';
+  plainKeys: 'as written' | 'original';
   onDrums: () => void;
 }
 

@@ -62,13 +62,13 @@ export function SoundsView() {
         dataSource={sequence.parts}
         columns={[
           {
-            title: <Unseen>Goes along</Unseen>,
+            title: <Unseen>Include</Unseen>,
             key: 'in',
             width: 36,
             render: (_, part) => (
               <Checkbox
                 checked={!own(part.id).leftOut}
-                aria-label={`${part.name} goes along`}
+                aria-label={`Include ${part.name}`}
                 onChange={(event) =>
                   decide({ kind: 'setPartSequencing', part: part.id, leftOut: !event.target.checked })
                 }

@@ -22,7 +22,7 @@ export function TrackMenu({ part, parts }: { part: MidiPartSummary; parts: reado
   const items: MenuProps['items'] = [
     {
       key: 'into',
-      label: 'Gather into',
+      label: 'Combine with',
       disabled: others.length === 0,
       children: others.map((other) => ({
         key: `into/${other.id}`,
@@ -32,26 +32,26 @@ export function TrackMenu({ part, parts }: { part: MidiPartSummary; parts: reado
     },
     {
       key: 'apart',
-      label: 'Its gathered tracks by themselves',
+      label: 'Separate its combined tracks',
       disabled: members.length === 0,
       onClick: () => decide({ kind: 'standAlone', tracks: members.map(([member]) => trackId(member)) }),
     },
     ...PLAYERS.map((players) => ({
       key: `deal/${players}`,
-      label: `Deal out to ${players} players`,
+      label: `Divide among ${players} players`,
       disabled: part.unpitched,
       onClick: () => decide({ kind: 'dealOut' as const, track, deal: { ...USUAL_DEAL, players } }),
     })),
     {
       key: 'together',
-      label: 'One player again',
+      label: 'Recombine',
       disabled: deals[track] === undefined,
       onClick: () => decide({ kind: 'dealOut', track, deal: { ...USUAL_DEAL, players: 1 } }),
     },
   ];
   return (
     <Dropdown menu={{ items }} trigger={['click']}>
-      <Button size="small" type="text" icon={<MoreOutlined />} aria-label={`Gather or deal out ${name}`} />
+      <Button size="small" type="text" icon={<MoreOutlined />} aria-label={`Combine or divide ${name}`} />
     </Dropdown>
   );
 }

@@ -27,9 +27,9 @@ export function BeforeItGoes({
         {failure}
       </p>
     );
-  if (!preview) return <p className="soft">Laying it out …</p>;
+  if (!preview) return <p className="soft">Preparing …</p>;
   return (
-    <section className={styles.before} aria-label="What goes out" data-waiting={waiting || undefined}>
+    <section className={styles.before} aria-label="What you send" data-waiting={waiting || undefined}>
       <p>{preview.words.join(' ')}</p>
       <Matters matters={preview.matters} />
       <ul>
@@ -43,12 +43,12 @@ function Matters({ matters }: Pick<Preview, 'matters'>) {
   const direction = useWorkspace((state) => state.direction);
   const job = useWorkspace((state) => state.job!);
   const open = useWorkspace((state) => openQueries(madeOnDesk(state), state.ledger).length);
-  if (matters.length === 0) return <p className={styles.good}>No open query concerns what goes out.</p>;
+  if (matters.length === 0) return <p className={styles.good}>No open query concerns what you send.</p>;
   return (
     <div>
       <p className={styles.bad}>
-        {count(matters.length, 'open query concerns', 'open queries concern')} what goes out; it goes as the engine
-        decided there.
+        {count(matters.length, 'open query concerns', 'open queries concern')} what you send; the engine’s choice is
+        used there.
       </p>
       {/* All of them stand in the list of queries already. */}
       <ul hidden={matters.length === open}>
@@ -56,7 +56,7 @@ function Matters({ matters }: Pick<Preview, 'matters'>) {
           <li key={id}>
             {message}{' '}
             <Button type="link" size="small" onClick={() => goToStation(job.id, stationOf(kind, direction))}>
-              Look
+              Show
             </Button>
           </li>
         ))}
@@ -109,6 +109,6 @@ function Facts() {
 
 function ticksInWords({ betweenTicks, largestShiftMs }: { betweenTicks: number; largestShiftMs: number }): string {
   return betweenTicks === 0
-    ? 'Every place falls on a tick exactly.'
-    : `${count(betweenTicks, 'place falls', 'places fall')} between two ticks; the largest is moved by ${largestShiftMs.toFixed(2)} ms. More ticks make it smaller.`;
+    ? 'Every position is exact in ticks.'
+    : `${count(betweenTicks, 'position is', 'positions are')} rounded to a tick, by at most ${largestShiftMs.toFixed(2)} ms. A higher PPQ makes this smaller.`;
 }

@@ -83,7 +83,7 @@ export function DispatchView() {
             <div className={styles.ofJob} role="status">
               <span>Changed for this job only.</span>
               <Button size="small" onClick={() => settle(recipe)}>
-                Keep in the recipe
+                Save in the recipe
               </Button>
               <Button size="small" type="text" onClick={() => settle(null)}>
                 Reset to the recipe

@@ -18,12 +18,12 @@ export function Findings({ checked }: { checked: readonly Checked[] }) {
   const sorted = [...bad, ...checked.filter((one) => !isBad(one))];
   const shown = all ? sorted : sorted.slice(0, Math.max(MOST, bad.length));
   return (
-    <section className={styles.findings} aria-label="Receivers’ check">
-      <h2>What their receivers find</h2>
+    <section className={styles.findings} aria-label="Delivery check">
+      <h2>Delivery check</h2>
       <p className="soft">
         {bad.length === 0
-          ? `Read back as a strict notation reader and a plain sequencer would: nothing to stumble over in ${count(checked.length, 'file', 'files')}.`
-          : `Somebody would stumble over ${count(bad.length, 'file', 'files')} of ${checked.length}.`}
+          ? `Read back as a strict notation reader and a plain sequencer would: no problems in ${count(checked.length, 'file', 'files')}.`
+          : `${count(bad.length, 'file', 'files')} of ${checked.length} may not import.`}
       </p>
       {shown.map(({ path, findings }) => (
         <div key={path}>

@@ -17,14 +17,14 @@ function MidiSettings({ sequence }: { sequence: MidiSequence }) {
   return (
     <>
       <label>
-        Ticks a quarter
+        Ticks per quarter
         <Select<number | null>
           size="small"
-          aria-label="Ticks a quarter"
+          aria-label="Ticks per quarter"
           value={arranging.ticksPerQuarter}
           onChange={(ticksPerQuarter) => decide({ kind: 'setArranging', ticksPerQuarter })}
           options={[
-            { value: null, label: `${sequence.ticksPerQuarter}, as received` },
+            { value: null, label: `${sequence.ticksPerQuarter}, original` },
             ...TICKS.map((value) => ({ value, label: String(value) })),
           ]}
         />
@@ -37,8 +37,8 @@ function MidiSettings({ sequence }: { sequence: MidiSequence }) {
           value={arranging.type}
           onChange={(type) => decide({ kind: 'setArranging', type })}
           options={[
-            { value: null, label: `${sequence.format}, as received` },
-            { value: 1, label: '1, a track for each' },
+            { value: null, label: `${sequence.format}, original` },
+            { value: 1, label: '1, one track per part' },
             { value: 0, label: '0, all in one track' },
           ]}
         />
@@ -69,10 +69,10 @@ function ScoreSettings() {
   return (
     <>
       <label>
-        Ticks a quarter
+        Ticks per quarter
         <Select<number>
           size="small"
-          aria-label="Ticks a quarter"
+          aria-label="Ticks per quarter"
           value={settings.ticksPerQuarter}
           onChange={(ticksPerQuarter) => decide({ kind: 'setSequencing', ticksPerQuarter })}
           options={TICKS.map((value) => ({ value, label: String(value) }))}
@@ -86,7 +86,7 @@ function ScoreSettings() {
           value={settings.format}
           onChange={(format) => decide({ kind: 'setSequencing', format })}
           options={[
-            { value: 1, label: '1, a track for each' },
+            { value: 1, label: '1, one track per part' },
             { value: 0, label: '0, all in one track' },
           ]}
         />

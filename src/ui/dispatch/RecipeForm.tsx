@@ -22,18 +22,18 @@ export function RecipeForm({ recipe, onChange }: { recipe: Recipe; onChange: (re
         {/* Marks stand in scores and on pages; MIDI and lists have none. */}
         {(recipe.score ?? recipe.pages) && (
           <Few<Recipe['marks']>
-            name="Marks that go along"
+            name="Included markings"
             value={recipe.marks}
             options={[
               ['none', 'None'],
-              ['taken', 'Those taken'],
+              ['taken', 'Included'],
               ['suggested', 'All suggested'],
             ]}
             onChange={(marks) => change({ marks })}
           />
         )}
         <Checkbox checked={recipe.originals} onChange={({ target }) => change({ originals: target.checked })}>
-          The original, untouched
+          Unchanged original
         </Checkbox>
         <NamePattern key={recipe.name} value={recipe.pattern} onCommit={(pattern) => change({ pattern })} />
       </div>
@@ -47,7 +47,7 @@ function NamePattern({ value, onCommit }: { value: string; onCommit: (pattern: s
   const fault = patternFault(draft);
   return (
     <label className={styles.wide}>
-      Names of files
+      File names
       <Tooltip
         title={NAMES.map(([name, words]) => (
           <div key={name}>
@@ -58,7 +58,7 @@ function NamePattern({ value, onCommit }: { value: string; onCommit: (pattern: s
         <Input
           size="small"
           className="mono"
-          aria-label="Names of files"
+          aria-label="File names"
           maxLength={200}
           status={fault ? 'error' : ''}
           value={draft}

@@ -57,7 +57,7 @@ export function RecipeList({
             icon={<PlusOutlined />}
             onClick={() => attempt(() => add({ ...(shown ?? chosen.recipe), name: `${chosen.recipe.name}, ours` }))}
           >
-            A copy of it
+            Duplicate
           </Button>
           <Upload
             accept=".json"
@@ -68,7 +68,7 @@ export function RecipeList({
             }}
           >
             <Button size="small" icon={<ImportOutlined />}>
-              Bring one in
+              Import
             </Button>
           </Upload>
           <Button
@@ -86,7 +86,7 @@ export function RecipeList({
           </Button>
           {chosen.house && chosen.changed && (
             <Button size="small" onClick={() => attempt(() => forgetRecipe(chosen.recipe.name))}>
-              Put back
+              Reset
             </Button>
           )}
           {!chosen.house && (
@@ -97,7 +97,7 @@ export function RecipeList({
                 attempt(async () => {
                   const done = await renameRecipe(chosen.recipe.name, { ...chosen.recipe, name });
                   if (done) onChoose(name);
-                  else message.error(`A recipe “${name}” is there already.`);
+                  else message.error(`A recipe “${name}” already exists.`);
                 })
               }
               onForget={() => attempt(() => forgetRecipe(chosen.recipe.name))}

@@ -68,7 +68,7 @@ export function SendBar({ job, inHand, recipe, preview, disabled, onChecked }: P
         onChecked(checked);
         const names = files.map(downloadFile);
         await remember(files.length);
-        return `${names[0]} handed to the browser`;
+        return `${names[0]} downloaded`;
       }
       await emptyParcel();
       const made = await makeFiles(inHand, recipe, { version, date, under: '' }, onShare);
@@ -83,7 +83,7 @@ export function SendBar({ job, inHand, recipe, preview, disabled, onChecked }: P
       });
       const name = downloadFile({ path: `${fileNameOf(`${job.name} ${recipe.name} v${version}`)}.zip`, bytes });
       await remember(made.made.length);
-      return `${name} handed to the browser`;
+      return `${name} downloaded`;
     });
 
   const sendInto = () =>
@@ -94,7 +94,7 @@ export function SendBar({ job, inHand, recipe, preview, disabled, onChecked }: P
       onShare('Writing', 1);
       const numbered = await writeInto(folder, files);
       await remember(files.length);
-      const kept = numbered > 0 ? `; ${count(numbered, 'name was', 'names were')} taken and got a number` : '';
+      const kept = numbered > 0 ? `; ${count(numbered, 'name existed', 'names existed')} and got a number` : '';
       return `${count(files.length, 'file', 'files')} written into “${folder.name}”${kept}`;
     });
 
@@ -108,11 +108,11 @@ export function SendBar({ job, inHand, recipe, preview, disabled, onChecked }: P
         disabled={disabled || !preview || preview.files === 0}
         onClick={() => void send()}
       >
-        {one || !preview ? 'Make the file' : `Make a parcel of ${count(preview.files, 'file', 'files')}`}
+        {one || !preview ? 'Export the file' : `Make a parcel of ${count(preview.files, 'file', 'files')}`}
       </Button>
       {folders && (
         <Button icon={<FolderOpenOutlined />} disabled={disabled || !preview} onClick={() => void sendInto()}>
-          Into a folder …
+          Save to folder …
         </Button>
       )}
       <label className={styles.field}>

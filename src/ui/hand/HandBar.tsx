@@ -31,12 +31,12 @@ export function HandBar() {
   if (!picked || !of)
     return (
       <span className={`soft ${styles.bar}`}>
-        Click or box notes, drag them, Alt-drag their length; the right button has the rest.
+        Click notes or draw a box to select them. Drag to move, Alt-drag to change the length, right-click for more.
       </span>
     );
   const actions = HAND_ACTIONS.filter(({ id }) => AT_HAND.includes(id));
   return (
-    <span className={styles.bar} role="toolbar" aria-label="Picked notes">
+    <span className={styles.bar} role="toolbar" aria-label="Selected notes">
       <span>
         <PickedCount picked={picked} name={of.part.name} />
       </span>
@@ -51,7 +51,7 @@ export function HandBar() {
         <Button size="small">More …</Button>
       </Dropdown>
       <Button size="small" type="text" onClick={() => pick(null, [])}>
-        Let go
+        Clear selection
       </Button>
     </span>
   );

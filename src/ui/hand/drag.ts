@@ -50,7 +50,7 @@ function inTime(all: readonly Held[], way: 'time' | 'length', dx: number, geomet
     way,
     dx: shown,
     dy: 0,
-    words: steps === 0 ? 'where it was' : `${count(Math.abs(steps), 'step', 'steps')} ${direction[steps < 0 ? 0 : 1]}`,
+    words: steps === 0 ? 'unchanged' : `${count(Math.abs(steps), 'step', 'steps')} ${direction[steps < 0 ? 0 : 1]}`,
     decision,
   };
 }
@@ -92,7 +92,7 @@ function shiftedBy({ part, notes }: Held, places: number): Decision | null {
 function pitchWords(part: Held['part'], notes: readonly NoteInView[], places: number): string {
   if (part.unpitched) return 'percussion keeps its place';
   const [first] = notes;
-  if (!first || places === 0) return 'where it was';
+  if (!first || places === 0) return 'unchanged';
   const name = pitchName(pitchOn(diatonicNumber(first.pitch) + places, signatureAt(part, first)));
   return `${pitchName(first.pitch)} becomes ${name}`;
 }

@@ -11,9 +11,9 @@ type Items = NonNullable<MenuProps['items']>;
 export function handMenu(of: Held): Items {
   const groups = HAND_GROUPS.map(({ name, actions }) => ({ name, items: actions.map(itemOf) }));
   return [
-    { key: 'pick', label: 'Pick', children: pickItems(of) },
+    { key: 'pick', label: 'Select', children: pickItems(of) },
     ...groups.flatMap(({ name, items }) => (name === null ? [] : [{ key: name, label: name, children: items }])),
-    { key: 'give', label: 'Give to', children: giveItems(of) },
+    { key: 'give', label: 'Move to part', children: giveItems(of) },
     { type: 'divider', key: 'gap' },
     { key: 'copy', label: label('Copy', 'Ctrl+C'), onClick: copyHeld },
     ...groups.flatMap(({ name, items }) => (name === null ? items : [])),
@@ -64,10 +64,10 @@ function pickItems(of: Held): Items {
     );
   const bar = barIndexAt(starts, first.start);
   return [
-    { key: 'pick bar', label: 'Its bar', onClick: pickAll((note) => barIndexAt(starts, note.start) === bar) },
+    { key: 'pick bar', label: 'Bar', onClick: pickAll((note) => barIndexAt(starts, note.start) === bar) },
     {
       key: 'pick voice',
-      label: 'Its voice, as far as it is in view',
+      label: 'Voice, within the bars in view',
       onClick: pickAll((note) => note.voice === first.voice),
     },
   ];
@@ -79,7 +79,7 @@ export function emptyMenu(place: EmptyPlace): Items {
   return [
     {
       key: 'add',
-      label: `Put a note in here: ${place.name}`,
+      label: `Insert a note here: ${place.name}`,
       onClick: () => {
         const decision = addAt(place);
         if (decision?.kind !== 'addNotes') return;

@@ -48,14 +48,14 @@ export function CopiesLine() {
     <p className={styles.storage}>
       {allowed
         ? `Each job is copied into the folder “${kept.handle.name}” when it has changed.`
-        : `Copies wait: the browser asks again before it writes into “${kept.handle.name}”.`}{' '}
+        : `Copying is paused: the browser asks again before it writes into “${kept.handle.name}”.`}{' '}
       {!allowed && (
         <Button size="small" type="link" onClick={() => void allow()}>
-          Allow it
+          Allow
         </Button>
       )}
       <Button size="small" type="link" onClick={() => void attempt(keepNoCopies)}>
-        Copy no more
+        Stop copying
       </Button>
     </p>
   );

@@ -51,7 +51,7 @@ export function JobsTable({ onFailure }: { onFailure: (error: unknown) => void }
               message.destroy(key);
             }}
           >
-            Bring it back
+            Undo
           </Button>
         </span>
       ),
@@ -94,7 +94,7 @@ export function JobsTable({ onFailure }: { onFailure: (error: unknown) => void }
           emptyText: (
             <Empty
               image={Empty.PRESENTED_IMAGE_SIMPLE}
-              description={search ? 'No job has these words in its name.' : 'No jobs yet. Drop a file above.'}
+              description={search ? 'No matches.' : 'No jobs yet. Drop a file above.'}
             />
           ),
         }}

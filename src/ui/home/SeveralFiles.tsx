@@ -29,14 +29,14 @@ export function SeveralFiles({
     <Modal
       open
       width={560}
-      title={`What shall ${count(files.length, 'file', 'files')} become?`}
+      title={`What should ${count(files.length, 'file', 'files')} become?`}
       onCancel={onClose}
       footer={[
         <Button key="no" onClick={onClose}>
-          Nothing
+          Cancel
         </Button>,
         <Button key="yes" type="primary" onClick={choose}>
-          Go on
+          Continue
         </Button>,
       ]}
     >
@@ -47,9 +47,9 @@ export function SeveralFiles({
         onChange={({ target }) => setChoice(target.value)}
         options={[
           { value: 'show', label: 'A show: cues that share house list, recipe, names and drum maps' },
-          { value: 'jobs', label: 'A job each' },
-          { value: 'together', label: 'One job of all, together: tracks or parts of one piece' },
-          { value: 'in turn', label: 'One job of all, one after the other' },
+          { value: 'jobs', label: 'One job per file' },
+          { value: 'together', label: 'One job: tracks or parts of one piece' },
+          { value: 'in turn', label: 'One job: one after the other' },
         ]}
       />
       {choice === 'show' && (

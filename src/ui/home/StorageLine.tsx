@@ -17,7 +17,7 @@ export function StorageLine({ jobs }: { jobs: number }) {
   const keep = async () => {
     const agreed = await askToKeep();
     setSpace({ ...space, persistent: agreed });
-    if (!agreed) message.info('The browser did not agree. Save archives of jobs that matter.');
+    if (!agreed) message.info('The browser refused. Save archives of jobs that matter.');
   };
   return (
     <p className={styles.storage}>
@@ -28,7 +28,7 @@ export function StorageLine({ jobs }: { jobs: number }) {
         <>
           The browser may clear them when space gets short.{' '}
           <Button size="small" type="link" onClick={() => void keep()}>
-            Ask it to keep them
+            Ask the browser to keep them
           </Button>
         </>
       )}

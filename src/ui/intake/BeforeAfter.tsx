@@ -28,13 +28,13 @@ export function BeforeAfter({ track, bars }: { track: number | null; bars: numbe
   return (
     <section aria-label="Before and after">
       <label className={styles.row}>
-        Heard from bar
+        Play from bar
         <CommittedNumber
           key={startBar}
           value={startBar + 1}
           min={1}
           max={Math.max(1, bars)}
-          label="First bar to hear"
+          label="First bar to play"
           onCommit={(bar) => useHearing.setState({ startBar: bar - 1 })}
         />
       </label>

@@ -43,9 +43,9 @@ export function CleaningView() {
   }));
   return (
     <div className={styles.sheet}>
-      <h1>What goes along</h1>
+      <h1>What to include</h1>
       <p className="soft">
-        Notes, velocities, tempo, meters, keys, markers, names and lyrics always do, exactly as they are. The rest moves
+        Notes, velocities, tempo, meters, keys, markers, names and lyrics are always included, unchanged. The rest moves
         faders and changes sounds.
       </p>
       <div className={styles.row}>
@@ -64,7 +64,7 @@ export function CleaningView() {
           <h2>{chosen ? chosen.name || `Track ${chosen.index + 1}` : 'The whole file'}</h2>
           {chosen && (
             <button type="button" className={styles.textButton} onClick={() => setTrack(null)}>
-              back to the whole file
+              Back to the whole file
             </button>
           )}
           <Table<KindRow>
@@ -81,7 +81,7 @@ export function CleaningView() {
                 ),
               },
               {
-                title: 'There',
+                title: 'In file',
                 key: 'before',
                 width: 60,
                 align: 'right',
@@ -91,7 +91,7 @@ export function CleaningView() {
                 ? []
                 : [
                     {
-                      title: 'Left',
+                      title: 'Kept',
                       key: 'after',
                       width: 56,
                       align: 'right' as const,
@@ -101,14 +101,14 @@ export function CleaningView() {
                     },
                   ]),
               {
-                title: 'What becomes of it',
+                title: 'Action',
                 key: 'action',
                 width: 186,
                 render: (_, row) => (
                   <Tooltip title={planFor(row.kind) === 'convert' ? CONVERSIONS[row.kind] : undefined}>
                     <Segmented<Action>
                       size="small"
-                      aria-label={`What becomes of ${DATA_NAMES[row.kind]}`}
+                      aria-label={`Action for ${DATA_NAMES[row.kind]}`}
                       disabled={row.before === 0}
                       value={planFor(row.kind)}
                       onChange={(action) => decide({ kind: 'setCarry', data: row.kind, action, track })}
@@ -135,13 +135,13 @@ export function CleaningView() {
             rowClassName={(row) => (row.index === track ? styles.chosen! : '')}
             columns={[
               {
-                title: <Unseen>Goes along</Unseen>,
+                title: <Unseen>Include</Unseen>,
                 key: 'in',
                 width: 36,
                 render: (_, row) => (
                   <Checkbox
                     checked={!settings.leftOutTracks.includes(row.index)}
-                    aria-label={`${row.name || `Track ${row.index + 1}`} goes along`}
+                    aria-label={`Include ${row.name || `Track ${row.index + 1}`}`}
                     onClick={(event) => event.stopPropagation()}
                     onChange={(event) =>
                       decide({ kind: 'leaveTracks', tracks: [row.index], out: !event.target.checked })

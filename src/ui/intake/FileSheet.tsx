@@ -42,12 +42,12 @@ export function FileSheet() {
           name="Meters"
           value={
             facts.meters.length === 0
-              ? 'none given: 4/4 by the standard'
+              ? 'none in the file: 4/4 by the standard'
               : facts.meters.map((meter) => `${meter.beats}/${meter.beatType} (${place(meter)})`).join(', ')
           }
         />
         <Fact
-          name="Keys given"
+          name="Keys in the file"
           value={
             onlyC
               ? 'one C major at the start: probably nobody set it'
@@ -64,7 +64,7 @@ export function FileSheet() {
         />
         {(facts.foreign || chosen) && (
           <Fact
-            name="Letters read as"
+            name="Text encoding"
             value={
               <Select<TextEncoding | 'guess'>
                 size="small"
@@ -128,7 +128,7 @@ export function FileSheet() {
       </ResponsiveContainer>
       {facts.warnings.length > 0 && (
         <>
-          <h2>What was odd in the file</h2>
+          <h2>Remarks on the file</h2>
           <ul>
             {facts.warnings.map((warning) => (
               <li key={warning}>{warning}</li>

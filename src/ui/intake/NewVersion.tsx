@@ -61,12 +61,12 @@ export function NewVersion() {
     });
 
   const look = (version: VersionRecord) =>
-    failing('The version before', async () => {
+    failing('Previous version', async () => {
       setPast(await engineWorker().renew(await bytesOf(version.originals), await bytesOf(originals), version.ledger));
     });
 
   const goTo = (index: number) =>
-    failing('The other version', async () => {
+    failing('Other version', async () => {
       await goToVersion(job.id, index);
       await open(job.id, true);
     });
@@ -109,15 +109,13 @@ export function NewVersion() {
           open
           width={680}
           title={`${offered.file.fileName}: a new version`}
-          okText="Take this version"
-          cancelText="Leave it"
+          okText="Use this version"
+          cancelText="Cancel"
           onOk={() => take(offered)}
           onCancel={() => setOffered(null)}
         >
           <WhatChanged renewal={offered.renewal} />
-          <p className="soft">
-            The version before stays in the job with everything that was decided about it; you can go back to it.
-          </p>
+          <p className="soft">The previous version stays in the job with all its decisions; you can go back to it.</p>
         </Modal>
       )}
       {past && (

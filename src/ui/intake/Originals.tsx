@@ -27,10 +27,7 @@ export function Originals() {
       const kind = await engineWorker().check(received.bytes, file.name);
       // What was decided about the tracks of a MIDI file would be taken for the parts of the score.
       if (kind === 'score' && !isScoreName(job.originals[0]!.fileName)) {
-        message.error(
-          `${file.name} is a score: drop it at the front door, then add the MIDI to the job it becomes.`,
-          8,
-        );
+        message.error(`${file.name} is a score: drop it on the start page, then add the MIDI to that job.`, 8);
         return;
       }
       await addOriginal(job.id, received);

@@ -37,7 +37,7 @@ export function PassedOver() {
       <h2>{heading}</h2>
       <p className="soft">
         {direction === 'to-score'
-          ? 'MusicXML has them again where their notes and bars are as received. The receivers’ check names what is missing.'
+          ? 'The MusicXML export keeps them where their notes and bars are unchanged. The delivery check names what is missing.'
           : 'The score has these; nothing that is played depends on them.'}
       </p>
       <p>

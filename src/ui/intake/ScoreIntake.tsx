@@ -61,7 +61,7 @@ export function ScoreIntake() {
               part.lowest === null || part.unpitched ? '' : `${keyInWords(part.lowest)}–${keyInWords(part.highest!)}`,
           },
           {
-            title: 'Marks',
+            title: 'Markings',
             key: 'marks',
             width: 190,
             render: (_, part) => (

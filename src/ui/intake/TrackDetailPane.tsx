@@ -60,14 +60,14 @@ export function TrackDetailPane({ track, onClose }: { track: TrackId; onClose: (
           {count(survey.notes, 'note', 'notes')}
           {survey.firstBar !== null &&
             `, bars ${survey.firstBar}–${survey.lastBar}, sounding ${percent(survey.soundingShare)} of the time`}
-          {survey.maxAtOnce > 1 && `, up to ${survey.maxAtOnce} at once`}
+          {survey.maxAtOnce > 1 && `, up to ${survey.maxAtOnce} notes at once`}
           {survey.velocity && `, velocity ${survey.velocity.lowest}–${survey.velocity.highest}`}
           {survey.notes > 0 &&
             `, on eighths ${percent(survey.onGrid.eighths)}, sixteenths ${percent(survey.onGrid.sixteenths)}, triplets ${percent(survey.onGrid.triplets)}`}
         </span>
         <Button type="text" size="small" aria-label="Close" icon={<CloseOutlined />} onClick={onClose} />
       </header>
-      {best && <p className="soft">Taken for what it is because: {best.evidence.join(' · ')}.</p>}
+      {best && <p className="soft">Recognized because: {best.evidence.join(' · ')}.</p>}
       {failure && <p className={styles.unsure}>{failure}</p>}
       {detail?.id === track && detail.notes.length > 0 && <PianoRoll detail={detail} bars={bars} />}
       {detail?.id === track && (

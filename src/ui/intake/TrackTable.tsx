@@ -18,7 +18,7 @@ import { settingsOf } from '@/core/documents';
 type State = 'all' | 'music' | 'percussion' | 'empty' | 'duplicate' | 'leftOut';
 
 const STATES: { value: State; label: string }[] = [
-  { value: 'all', label: 'Every state' },
+  { value: 'all', label: 'All states' },
   { value: 'music', label: 'Has notes' },
   { value: 'percussion', label: 'Percussion' },
   { value: 'empty', label: 'Empty' },
@@ -119,7 +119,7 @@ export function TrackTable({
           value={family}
           onChange={setFamily}
           style={{ width: 130 }}
-          options={[{ value: 'all', label: 'Every family' }, ...families.map((name) => ({ value: name, label: name }))]}
+          options={[{ value: 'all', label: 'All families' }, ...families.map((name) => ({ value: name, label: name }))]}
         />
         <span className="soft">
           {shown.length} of {rows.length}
@@ -127,12 +127,12 @@ export function TrackTable({
         <span className={styles.push} />
         {markedRows.length > 0 && (
           <>
-            <span className="soft">{markedRows.length} marked:</span>
+            <span className="soft">{markedRows.length} selected:</span>
             <Button size="small" onClick={() => take(markedRows, false)}>
               Leave out
             </Button>
             <Button size="small" onClick={() => take(markedRows, true)}>
-              Take in
+              Include
             </Button>
           </>
         )}
@@ -154,7 +154,7 @@ export function TrackTable({
           }}
           onRow={(row) => rowKeys(() => onChoose(row.id))}
           locale={{
-            emptyText: <Empty image={Empty.PRESENTED_IMAGE_SIMPLE} description="No track fits these filters." />,
+            emptyText: <Empty image={Empty.PRESENTED_IMAGE_SIMPLE} description="No matches." />,
           }}
         />
       </div>
@@ -195,7 +195,7 @@ function columns(take: (ids: TrackId[], on: boolean) => void): TableProps<Row>['
       render: (_, row) => row.name || <span className="soft">no name</span>,
     },
     {
-      title: 'Looks like',
+      title: 'Recognized as',
       key: 'instrument',
       width: 130,
       ellipsis: true,
@@ -227,16 +227,16 @@ function columns(take: (ids: TrackId[], on: boolean) => void): TableProps<Row>['
         return row.percussion ? 'keys' : `${keyInWords(row.lowest)}–${keyInWords(row.highest!)}`;
       },
     },
-    { title: 'When it plays', key: 'density', width: 150, render: (_, row) => <Density density={row.density} /> },
+    { title: 'Activity', key: 'density', width: 150, render: (_, row) => <Density density={row.density} /> },
     {
-      title: 'What stands out',
+      title: 'Remarks',
       key: 'state',
       width: 200,
       ellipsis: true,
       render: (_, row) => <span className="soft">{remarks(row)}</span>,
     },
     {
-      title: 'At once',
+      title: 'Max. polyphony',
       key: 'most',
       width: 90,
       align: 'right',

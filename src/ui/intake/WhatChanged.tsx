@@ -118,12 +118,12 @@ function rowsOf({ changes, bars, barsBefore, names, namesBefore }: Renewal): Row
     ...tracksAdded.map((id) => whole(id, names[id] ?? id, 'a new track')),
     ...tracksGone.map((id) => whole(`gone ${id}`, namesBefore[id] ?? id, 'no longer there')),
     ...runs(barsAdded).map((run): Row => ({
-      ...whole(`added ${run[0]!.bar}`, 'all', 'put in'),
+      ...whole(`added ${run[0]!.bar}`, 'all', 'added'),
       bar: run[0]!.bar,
       number: span(run, bars),
     })),
     ...runs(barsGone).map((run) => ({
-      ...whole(`cut ${run[0]!.bar}`, 'all', 'taken out'),
+      ...whole(`cut ${run[0]!.bar}`, 'all', 'deleted'),
       number: `was ${span(run, barsBefore)}`,
     })),
     ...changes.bars.map(({ bar, track, added, gone, changed }): Row => ({

@@ -25,7 +25,7 @@ export function BarHead({ index, place, first }: { index: number; place: BarPlac
       <button
         type="button"
         tabIndex={-1}
-        title={`Pick the notes of bar ${place.number}; with Shift in all parts in view`}
+        title={`Select the notes of bar ${place.number}; with Shift in all parts in view`}
         onClick={({ shiftKey }) => pickBar(place, shiftKey)}
       >
         {place.number}

@@ -7,7 +7,7 @@ import { barsOnDesk, useWorkspace } from '../workspace/workspace';
 import styles from './interlinear.module.css';
 
 const SIZES = ['S', 'M', 'L', 'XL'];
-const TITLES = ['small', 'of usual size', 'large', 'very large'];
+const TITLES = ['small', 'normal', 'large', 'very large'];
 
 /** Where in the piece the interlinear view stands: step, slide, show more or fewer bars. */
 export function BarWalk({ children }: { children?: React.ReactNode }) {
@@ -23,7 +23,7 @@ export function BarWalk({ children }: { children?: React.ReactNode }) {
       {children}
       <Button
         size="small"
-        aria-label="One bar back"
+        aria-label="Previous bar"
         icon={<LeftOutlined />}
         disabled={from === 0}
         onClick={() => show({ from: from - 1 })}
@@ -39,7 +39,7 @@ export function BarWalk({ children }: { children?: React.ReactNode }) {
       />
       <Button
         size="small"
-        aria-label="One bar on"
+        aria-label="Next bar"
         icon={<RightOutlined />}
         disabled={to >= bars.length}
         onClick={() => show({ from: from + 1 })}

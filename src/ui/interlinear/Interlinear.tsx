@@ -70,7 +70,7 @@ function TriedOut() {
   if (label === undefined) return null;
   return (
     <p className={styles.tried} role="status">
-      Tried out: <b>{label}</b>. <kbd>A</kbd> takes it.
+      Preview: <b>{label}</b>. <kbd>A</kbd> applies it.
     </p>
   );
 }

@@ -122,7 +122,7 @@ function Mark({ mark, part, lane, geometry, lit, picked, onLight, onPick }: Mark
       data-played={mark.id}
     >
       <title>
-        {mark.added ? `${keyInWords(mark.key)}, put in by hand` : `${keyInWords(mark.key)}, velocity ${mark.velocity}`}
+        {mark.added ? `${keyInWords(mark.key)}, added by hand` : `${keyInWords(mark.key)}, velocity ${mark.velocity}`}
       </title>
       {place !== null && Math.abs(place - x1) > 0.75 && (
         <line className={styles.shift} x1={x1} x2={place} y1={y + height / 2} y2={y + height / 2} />

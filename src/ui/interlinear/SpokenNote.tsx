@@ -22,7 +22,7 @@ export function SpokenNote() {
   const name = parts.find(({ id }) => id === first?.part)?.name ?? '';
   const more = notes.length > 1 ? `, and ${notes.length - 1} more` : '';
   return (
-    <p className="unseen" role="status" aria-label="Picked note">
+    <p className="unseen" role="status" aria-label="Selected note">
       {first ? spoken(first, name, bars) + more : ''}
     </p>
   );

@@ -22,7 +22,7 @@ const STAGE_WORDS = {
   playing: 'playing',
   lead: 'finding leads',
   grid: 'fitting grids',
-  voices: 'parting voices',
+  voices: 'separating voices',
   spelling: 'spelling',
   assembling: 'writing bars',
 } as const;

@@ -47,11 +47,11 @@ export function QueryPanel() {
             onClick={() => setSheetOpen(true)}
           />
         </Tooltip>
-        <Tooltip title="Fold away (Q)">
+        <Tooltip title="Collapse (Q)">
           <Button
             size="small"
             type="text"
-            aria-label="Fold the queries away"
+            aria-label="Collapse the queries"
             icon={<DoubleRightOutlined />}
             onClick={() => fold(true)}
           />
@@ -62,7 +62,7 @@ export function QueryPanel() {
           <CheckCircleOutlined className={styles.calmMark} />
           <p>No open queries.</p>
           <p className="soft">
-            {direction === 'to-sequencer' ? 'The MIDI is ready to go out.' : 'The score is ready to go out.'}
+            {direction === 'to-sequencer' ? 'The MIDI is ready to send.' : 'The score is ready to send.'}
           </p>
         </div>
       )}
@@ -73,7 +73,7 @@ export function QueryPanel() {
       </ol>
       {queries.length > 0 && (
         <p className={styles.queryKeys}>
-          <kbd>N</kbd> next <kbd>A</kbd> take <kbd>P</kbd> try out <kbd>D</kbd> set aside
+          <kbd>N</kbd> next <kbd>A</kbd> apply <kbd>P</kbd> preview <kbd>D</kbd> skip
         </p>
       )}
       {sheetOpen && <QuerySheet onClose={() => setSheetOpen(false)} />}

@@ -51,7 +51,7 @@ export function Jump({ station }: { station: StationId }) {
       aria-label="Jump to a bar, a part, a query, a setting"
       placeholder="Jump to …  ( / )"
       popupMatchSelectWidth={360}
-      notFoundContent={typed.trim() ? 'Nothing is called so. Try a bar, a part, “quantize”.' : null}
+      notFoundContent={typed.trim() ? 'No matches. Try a bar, a part or “quantize”.' : null}
       onSelect={(value) => go(Number(value))}
       options={kinds.map((kind) => ({
         label: KIND_NAMES[kind],

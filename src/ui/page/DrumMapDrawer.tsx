@@ -64,7 +64,7 @@ function Editor({ part, onDone }: { part: PartSummary; onDone: () => void }) {
     const other = DRUM_LAYOUTS.some((layout) => layout.name === chosen) ? `${chosen}, own` : chosen;
     setName(other);
     await saveDrumMap({ name: other, sounds });
-    void message.success(`“${other}” is kept for other jobs.`);
+    void message.success(`“${other}” is saved for other jobs.`);
   }
 
   return (
@@ -89,13 +89,13 @@ function Editor({ part, onDone }: { part: PartSummary; onDone: () => void }) {
           onChange={(event) => setName(event.target.value)}
         />
         <Button size="small" onClick={() => void keep()}>
-          Keep as own
+          Save as own
         </Button>
         {isOwn && own.some((map) => map.name === name) && (
           <Button
             size="small"
             type="text"
-            aria-label={`Forget ${name}`}
+            aria-label={`Delete ${name}`}
             icon={<DeleteOutlined />}
             onClick={() => void forgetDrumMap(name)}
           />
@@ -193,14 +193,14 @@ function Editor({ part, onDone }: { part: PartSummary; onDone: () => void }) {
             ),
           },
           {
-            title: <Unseen>Take out</Unseen>,
+            title: <Unseen>Delete</Unseen>,
             key: 'drop',
             width: 40,
             render: (_, sound) => (
               <Button
                 type="text"
                 size="small"
-                aria-label={`Take key ${sound.key} out`}
+                aria-label={`Delete key ${sound.key}`}
                 icon={<DeleteOutlined />}
                 onClick={() => setSounds((now) => now.filter((other) => other.key !== sound.key))}
               />
@@ -228,7 +228,7 @@ function Editor({ part, onDone }: { part: PartSummary; onDone: () => void }) {
             size="small"
             onClick={() => (decide({ kind: 'useDrumMap', part: part.id, name: '', sounds: null }), onDone())}
           >
-            The usual map again
+            Reset to default
           </Button>
         )}
         <Button

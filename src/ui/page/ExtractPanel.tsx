@@ -23,7 +23,7 @@ export function ExtractPanel({ extract, onExtract }: { extract: Extract; onExtra
       <section className={styles.panel} aria-label={extract.name}>
         <h2>{extract.name}</h2>
         {extract.kind === 'lead-sheet' ? <Tune /> : <Reduced />}
-        <p className="soft">It goes out by a recipe that wants it: see MusicXML and Pages at Dispatch.</p>
+        <p className="soft">Recipes that include it export it: see MusicXML and Pages at Dispatch.</p>
       </section>
     </>
   );
@@ -46,7 +46,7 @@ function Tune() {
           Tune
           <Select<PartId | ''>
             size="small"
-            aria-label="Whose tune"
+            aria-label="Part with the tune"
             value={settingsOf(ledger).extracts.melody ?? ''}
             onChange={(part) => decide({ kind: 'chooseMelody', part: part || null })}
             options={[
@@ -72,8 +72,8 @@ function Reduced() {
   return (
     <>
       <p className="soft">
-        Melody and bass stay; doublings between them go first, and what no hand reaches comes an octave nearer or stays
-        away.
+        Melody and bass stay. Doublings between them are left out first; notes out of reach move an octave or are left
+        out.
       </p>
       <ul className={styles.parts} aria-label="Reduced parts">
         {parts.map(({ id, name }) => (

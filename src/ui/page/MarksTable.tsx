@@ -92,8 +92,8 @@ export function MarksTable({ part }: { part: PartSummary }) {
       })}
       <p className="soft">
         {marks.loudnessFrom.length > 0
-          ? `Loudness is read from ${marks.loudnessFrom.join(' and ')}.`
-          : 'Every note is played equally loud: no dynamics to read.'}
+          ? `Dynamics are read from ${marks.loudnessFrom.join(' and ')}.`
+          : 'Every note has the same velocity: no dynamics to read.'}
       </p>
     </div>
   );

@@ -30,7 +30,7 @@ export function PartPanel({ part }: { part: PartSummary }) {
     <section className={styles.panel} aria-label={`Page of ${part.name}`}>
       <h2>{part.name}</h2>
       <p className="soft">
-        {part.unpitched ? 'Unpitched: written by what is struck.' : reads}
+        {part.unpitched ? 'Unpitched percussion.' : reads}
         {!part.unpitched &&
           instrument.transposition !== 0 &&
           instrument.transposition % 12 === 0 &&
@@ -47,7 +47,7 @@ export function PartPanel({ part }: { part: PartSummary }) {
               value={settings.staves[part.id] ?? 0}
               onChange={(staves) => decide({ kind: 'setStaves', part: part.id, staves: staves || null })}
               options={[
-                { value: 0, label: `as needed (${part.clefs.length === 1 ? 'one' : 'two'})` },
+                { value: 0, label: `automatic (${part.clefs.length === 1 ? 'one' : 'two'})` },
                 { value: 1, label: 'one' },
                 { value: 2, label: 'two' },
               ]}
@@ -66,7 +66,7 @@ export function PartPanel({ part }: { part: PartSummary }) {
                   decide({ kind: 'chooseClef', part: part.id, staff: s + 1, clef: clef === CUSTOM ? null : clef })
                 }
                 options={[
-                  { value: CUSTOM, label: `usual (${CLEF_WORDS[home]})` },
+                  { value: CUSTOM, label: `default (${CLEF_WORDS[home]})` },
                   ...PITCHED_CLEFS.map((clef) => ({ value: clef, label: CLEF_WORDS[clef] })),
                 ]}
               />
@@ -84,7 +84,7 @@ export function PartPanel({ part }: { part: PartSummary }) {
           </label>
         )}
         <label>
-          Equal bars as repeat signs
+          One-bar repeats (%)
           <Switch
             size="small"
             aria-label={`Repeat signs of ${part.name}`}

@@ -23,7 +23,9 @@ export function PickedMarks() {
   if (!picked || !part)
     return (
       <div className={styles.tools}>
-        <span className="soft">Marks in saffron are suggestions. Click notes to pick them; Shift adds more.</span>
+        <span className="soft">
+          Orange markings are suggestions. Click notes to select them; Shift-click adds more.
+        </span>
       </div>
     );
   const notes = [...picked.notes].sort((a, b) => (written.get(a)?.start ?? 0) - (written.get(b)?.start ?? 0));
@@ -38,19 +40,19 @@ export function PickedMarks() {
   const has = (articulation: Articulation) =>
     notes.every((note) => written.get(note)?.articulations.includes(articulation));
   return (
-    <div className={styles.tools} role="toolbar" aria-label="Picked notes">
+    <div className={styles.tools} role="toolbar" aria-label="Selected notes">
       <span>
         <PickedCount picked={picked} name={part.name} />
       </span>
       {!part.unpitched && (
         <span className={styles.group}>
-          <Tooltip title="The next name towards flats: C♯ becomes D♭">
-            <Button size="small" aria-label="Respell towards flats" onClick={() => byHand('flats')}>
+          <Tooltip title="C♯ becomes D♭">
+            <Button size="small" aria-label="Respell with flats" onClick={() => byHand('flats')}>
               ♭
             </Button>
           </Tooltip>
-          <Tooltip title="The next name towards sharps: D♭ becomes C♯">
-            <Button size="small" aria-label="Respell towards sharps" onClick={() => byHand('sharps')}>
+          <Tooltip title="D♭ becomes C♯">
+            <Button size="small" aria-label="Respell with sharps" onClick={() => byHand('sharps')}>
               ♯
             </Button>
           </Tooltip>
@@ -80,13 +82,13 @@ export function PickedMarks() {
           Slur
         </Button>
         <Button size="small" disabled={first === last} onClick={() => byHand('noSlur')}>
-          No slur
+          Remove slur
         </Button>
       </span>
       <Loudness key={`l${first}`} several={first !== last} />
       {bar !== null && <CopyPattern key={bar} bar={bar} part={part.id} />}
       <Button size="small" type="text" onClick={() => pick(null, [])}>
-        Let go
+        Clear selection
       </Button>
     </div>
   );
@@ -98,21 +100,21 @@ function Loudness({ several }: { several: boolean }) {
     <span className={styles.group}>
       <Select<Dynamic | null>
         size="small"
-        aria-label="Dynamic sign at the first note"
+        aria-label="Dynamic at the first note"
         placeholder="p … f"
         popupMatchSelectWidth={false}
         onChange={(level) => byHand(level ?? 'noDynamic')}
-        options={[...DYNAMICS.map((value) => ({ value, label: value })), { value: null, label: 'no sign here' }]}
+        options={[...DYNAMICS.map((value) => ({ value, label: value })), { value: null, label: 'remove dynamic' }]}
       />
       {HAIRPINS.map((shape) => (
-        <Tooltip key={shape} title={`${shape} over them`}>
+        <Tooltip key={shape} title={`Add hairpin ${shape}`}>
           <Button size="small" aria-label={shape} disabled={!several} onClick={() => byHand(shape)}>
             {shape === 'crescendo' ? 'hairpin <' : 'hairpin >'}
           </Button>
         </Tooltip>
       ))}
       <Button size="small" onClick={() => byHand('noHairpin')}>
-        No hairpin
+        Remove hairpin
       </Button>
       <Input
         size="small"

@@ -17,7 +17,7 @@ import {
 } from '@/core/settings';
 import { settingsOf } from '@/core/documents';
 
-const MARKER_WORDS: Record<MarkerStyle, string> = { auto: 'as they look', rehearsal: 'rehearsal marks', text: 'words' };
+const MARKER_WORDS: Record<MarkerStyle, string> = { auto: 'automatic', rehearsal: 'rehearsal marks', text: 'words' };
 
 /** Page settings of the whole piece: words, keys, markers, preferred names, repeats. */
 export function PiecePanel() {
@@ -84,11 +84,11 @@ export function PiecePanel() {
           />
         </label>
         <label>
-          From bar {bars[from]!.number} on
+          Starting at bar {bars[from]!.number}
           <Select<string>
             size="small"
             showSearch={{ optionFilterProp: 'label' }}
-            aria-label={`Key from bar ${bars[from]!.number} on`}
+            aria-label={`Key starting at bar ${bars[from]!.number}`}
             value={keyValue(here)}
             onChange={(value) => decide({ kind: 'setKey', ...keyOfValue(value), bar: from })}
             options={KEY_OPTIONS}
@@ -97,7 +97,7 @@ export function PiecePanel() {
       </div>
       <ChordSymbols />
       <AsReceived />
-      <h2>Names of black keys</h2>
+      <h2>Enharmonic spelling</h2>
       <p className="soft">Chosen by context; in {range} prefer</p>
       <div className={styles.buttons}>
         <Button
@@ -115,7 +115,7 @@ export function PiecePanel() {
       </div>
       <h2>Repeats</h2>
       {settings.folds.length === 0 && summary.repeats.length === 0 && (
-        <p className="soft">No stretch of two bars or more comes again right away in all parts.</p>
+        <p className="soft">No passage of two bars or more repeats immediately in all parts.</p>
       )}
       {settings.folds.map((fold) => (
         <p key={fold.from}>
@@ -147,7 +147,7 @@ export function PiecePanel() {
   );
 }
 
-const USE_WORDS: Record<MarkUse, string> = { off: 'off', suggest: 'suggested', on: 'taken' };
+const USE_WORDS: Record<MarkUse, string> = { off: 'off', suggest: 'suggested', on: 'included' };
 /** No part: all of them, or the top one. */
 const NONE = '';
 
@@ -233,25 +233,25 @@ function AsReceived() {
   const { anew, keepBreaks } = settingsOf(ledger);
   return (
     <>
-      <h2>The score as received</h2>
-      <p className="soft">Everything is kept as it came. Written anew:</p>
+      <h2>The original score</h2>
+      <p className="soft">Everything is kept as in the original. Rewrite:</p>
       <div className={styles.settings}>
         {ANEW.map(([aspect, label]) => (
           <label key={aspect}>
             {label}
             <Switch
               size="small"
-              aria-label={`${label} written anew`}
+              aria-label={`Rewrite ${label}`}
               checked={anew.some((one) => one.aspect === aspect && one.part === null)}
               onChange={(on) => decide({ kind: 'writeAnew', aspect, part: null, ...(!on && { off: true }) })}
             />
           </label>
         ))}
         <label>
-          Breaks of lines and pages kept
+          Keep line and page breaks
           <Switch
             size="small"
-            aria-label="Breaks of lines and pages kept"
+            aria-label="Keep line and page breaks"
             checked={keepBreaks}
             onChange={(keep) => decide({ kind: 'setBreaks', keep })}
           />

@@ -206,11 +206,11 @@ function Step({ label, ...more }: StepProps) {
 function PageWalk({ page, pages, onPage }: { page: number; pages: number; onPage: (page: number) => void }) {
   return (
     <span className={styles.group}>
-      <Step label="Page back" icon={<LeftOutlined />} disabled={page <= 1} onClick={() => onPage(page - 1)} />
+      <Step label="Previous page" icon={<LeftOutlined />} disabled={page <= 1} onClick={() => onPage(page - 1)} />
       <span className={styles.pageNumber}>
         {page} <span className="soft">of {pages || '…'}</span>
       </span>
-      <Step label="Page on" icon={<RightOutlined />} disabled={page >= pages} onClick={() => onPage(page + 1)} />
+      <Step label="Next page" icon={<RightOutlined />} disabled={page >= pages} onClick={() => onPage(page + 1)} />
     </span>
   );
 }

@@ -18,7 +18,7 @@ import styles from './proof.module.css';
 export function OverlayView() {
   const { overlay, failure } = useOverlay();
   if (failure) return <p className={styles.failure}>{failure}</p>;
-  if (!overlay) return <Spin className={styles.spin} description="Laying the parts over each other …" />;
+  if (!overlay) return <Spin className={styles.spin} description="Comparing the parts …" />;
   return (
     <>
       <BarWalk />
@@ -57,7 +57,7 @@ function Compass({ compass }: { compass: readonly PartCompass[] }) {
   const end = (note: PartCompass['lowest']) => note && <span title={inBar(note.bar)}>{keyInWords(note.key)}</span>;
   return (
     <section aria-label="Compass">
-      <h3>What each part asks for</h3>
+      <h3>Range of each part</h3>
       <Table<PartCompass>
         size="small"
         rowKey="part"
@@ -74,7 +74,7 @@ function Compass({ compass }: { compass: readonly PartCompass[] }) {
             render: (n: number) => (n > 0 ? <b className={styles.doubt}>{n}</b> : ''),
           },
           {
-            title: 'At once',
+            title: 'Max. polyphony',
             align: 'right',
             render: (_, { atOnce, playable }) => (
               <span
@@ -104,8 +104,8 @@ function NearUnisons({ found, names }: { found: readonly NearUnison[]; names: Re
   };
   return (
     <section aria-label="Nearly together">
-      <h3>Together, but for one place</h3>
-      {found.length === 0 && <p className="soft">Parts that move together do so everywhere.</p>}
+      <h3>Almost together</h3>
+      {found.length === 0 && <p className="soft">Parts that move together do so in every bar.</p>}
       <ul className={styles.unisons}>
         {found.map((one) => (
           <li key={`${one.bar}/${one.part}`}>

@@ -31,7 +31,7 @@ export function ProofView() {
       <div className={styles.view}>
         <Segmented<Look>
           className={styles.looks}
-          aria-label="What is looked at"
+          aria-label="View"
           value={look}
           onChange={setLook}
           options={looks.map((value) => ({ value, label: LOOKS[value].label }))}

@@ -34,14 +34,14 @@ export function RecordingView() {
         return false;
       }}
     >
-      <Button size="small">{reference ? 'Another one …' : 'Lay a recording beside the job …'}</Button>
+      <Button size="small">{reference ? 'Replace …' : 'Add a recording …'}</Button>
     </Upload>
   );
   if (!reference || !job) {
     return (
       <div className={styles.nothing}>
-        <h2>No recording lies beside this job</h2>
-        <p>A demo, a rough mix, a take: WAV, MP3 or OGG. It is shown over the bars and heard at the same place.</p>
+        <h2>This job has no recording</h2>
+        <p>A demo, a rough mix, a take: WAV, MP3 or OGG. It is shown over the bars and plays at the same place.</p>
         {offer}
       </div>
     );
@@ -59,8 +59,7 @@ export function RecordingView() {
       waveform!.strength,
       notes.map(({ at }) => at - first),
     );
-    if (found === null)
-      throw new Error('The recording’s onsets fit these bars nowhere better than anywhere. Move it by hand.');
+    if (found === null) throw new Error('No clear match with these bars was found. Drag the recording to align it.');
     await moveReference(job.id, found);
   };
   const offset = moving ?? reference.offset;
@@ -71,7 +70,7 @@ export function RecordingView() {
         {waveform && <span className="soft">{clock(waveform.seconds)}</span>}
         {offer}
         <Button size="small" disabled={!waveform} onClick={() => tell(fit())}>
-          Fit to the bars
+          Align with the bars
         </Button>
         <label className={styles.offset}>
           The first bar begins after
@@ -91,7 +90,7 @@ export function RecordingView() {
       {waveform && bars && (
         <Waveform waveform={waveform} clock={bars} offset={offset} onMove={setMoving} onMoved={move} />
       )}
-      <p className="soft">Drag the recording to move it. In the bar below it is one of the versions to be heard.</p>
+      <p className="soft">Drag the recording to align it. Choose it below to play it.</p>
     </section>
   );
 }

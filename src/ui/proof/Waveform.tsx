@@ -55,7 +55,7 @@ export function Waveform({ waveform, clock, offset, onMove, onMoved }: WaveformP
                 key={`${bar}/${i}`}
                 type="button"
                 style={{ left: `${((at - first) / length) * 100}%` }}
-                title="Hear from here"
+                title="Play from here"
                 onPointerDown={(event) => event.stopPropagation()}
                 onClick={() => void from(bar)}
               >

@@ -31,7 +31,7 @@ export function RemedyList({ query }: { query: OpenQuery }) {
       <SetAside query={query} />
       {tried && (
         <p className={styles.tried} aria-live="polite">
-          {tried.changes ? changesInWords(tried.changes) : 'Trying it out …'}
+          {tried.changes ? changesInWords(tried.changes) : 'Loading the preview …'}
         </p>
       )}
     </div>
@@ -142,20 +142,20 @@ function SetAside({ query }: { query: OpenQuery }) {
             autoFocus
             size="small"
             aria-label="Reason"
-            placeholder="Reason (may stay empty)"
+            placeholder="Reason (optional)"
             value={reason}
             maxLength={500}
             onChange={(event) => setReason(event.target.value)}
             onPressEnter={finish}
           />
           <Button size="small" type="primary" onClick={finish}>
-            Set aside
+            Skip
           </Button>
         </div>
       }
     >
       <Button size="small" type="text">
-        Set aside …
+        Skip …
       </Button>
     </Popover>
   );

@@ -32,7 +32,7 @@ export async function downloadPdf(queries: readonly OpenQuery[], onDone: (count:
     onDone(i + 1);
   }
   const title = `${jobName()}: queries`.slice(0, 300);
-  const otherwise = 'The sheet could not be made into a PDF; take it as text instead.';
+  const otherwise = 'The PDF could not be made; save the sheet as text instead.';
   const bytes = await answerOf('/api/query-sheet', { title, entries }, otherwise);
   download(bytes, `${jobName()} queries.pdf`, 'application/pdf');
 }

@@ -18,11 +18,11 @@ export function ChangedByHand() {
   const decide = useWorkspace((state) => state.decide);
   const { changed, along } = sequence.byHand;
   if (changed === 0)
-    return <p className="soft">None. Notes that are mended by hand on the way to a score go out mended here too.</p>;
+    return <p className="soft">None. Notes edited by hand on the way to a score are exported here with those edits.</p>;
   return (
     <>
       <label>
-        Goes along
+        Include
         <Select<ByHand>
           size="small"
           style={{ width: 148 }}
@@ -34,7 +34,7 @@ export function ChangedByHand() {
       </label>
       <p className="soft">
         {along === changed ? count(changed, 'note', 'notes') : `${along} of ${count(changed, 'note', 'notes')}`} changed
-        by hand {along === 1 ? 'goes' : 'go'} out so.
+        by hand {along === 1 ? 'is' : 'are'} exported with these edits.
         {settings.arranging.byHand === 'pitches' && ' Times on the page are often only a matter of writing.'}
       </p>
     </>

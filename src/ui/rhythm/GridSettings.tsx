@@ -119,7 +119,7 @@ function Settings({ part }: { part: PartSummary }) {
               : setGrid(value, pin?.triplets ?? report.tupletBeats > 0, pin?.also ?? [])
           }
           options={[
-            { value: FOUND, label: 'as found' },
+            { value: FOUND, label: 'Automatic' },
             ...SMALLEST_VALUES.map((value) => ({ value, label: valueName(value) })),
           ]}
         />
@@ -145,7 +145,7 @@ function Settings({ part }: { part: PartSummary }) {
         </>
       )}
       <p className="soft">
-        {report.exact ? 'Lies exactly on a grid.' : `Jitter ${(report.jitter * 1000).toFixed(0)} ms.`}{' '}
+        {report.exact ? 'Exactly on a grid.' : `Jitter ${(report.jitter * 1000).toFixed(0)} ms.`}{' '}
         {count(report.tupletBeats, 'tuplet beat', 'tuplet beats')}.
       </p>
       {!part.unpitched && (
@@ -172,15 +172,15 @@ function Settings({ part }: { part: PartSummary }) {
               value={lengthsIn(settings.lengths[part.id], someBars ? passage.from : null)}
               onChange={(as) => forAll((id) => ({ kind: 'setLengths', part: id, as, ...range }))}
               options={[
-                { value: 'read', label: 'as they read best' },
+                { value: 'read', label: 'automatic' },
                 { value: 'played', label: 'as long as played' },
               ]}
             />
           </label>
           {report.shortNotes > 0 && (
             <p className="soft">
-              {count(report.shortNotes, 'note is', 'notes are')} written longer, with a staccato dot: this line lets go
-              early as a habit.
+              {count(report.shortNotes, 'note is', 'notes are')} written longer, with a staccato dot: early releases are
+              usual in this part.
             </p>
           )}
           <p className="soft">
@@ -188,7 +188,7 @@ function Settings({ part }: { part: PartSummary }) {
             trimmed.
           </p>
           <label>
-            Voices a staff
+            Voices per staff
             <Select<number>
               size="small"
               value={settings.voices[part.id] ?? 2}
@@ -207,7 +207,7 @@ function Settings({ part }: { part: PartSummary }) {
             onChange={(value) => decide({ kind: 'setHandSplit', part: part.id, key: value === FREE ? null : value })}
             options={[
               { value: FREE, label: 'move freely' },
-              ...Array.from({ length: 25 }, (_, i) => ({ value: 48 + i, label: `part at ${keyInWords(48 + i)}` })),
+              ...Array.from({ length: 25 }, (_, i) => ({ value: 48 + i, label: `split at ${keyInWords(48 + i)}` })),
             ]}
           />
         </label>

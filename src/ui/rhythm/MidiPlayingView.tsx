@@ -23,7 +23,7 @@ export function MidiPlayingView() {
           label="Tracks"
         />
         <div className={styles.panel}>
-          <h2>Treatments</h2>
+          <h2>Processing</h2>
           <TreatmentsPanel />
           <h2>Changed by hand</h2>
           <ChangedByHand />
@@ -31,7 +31,7 @@ export function MidiPlayingView() {
       </aside>
       <div className={styles.reading}>
         <BarWalk />
-        <div className={styles.lanes} tabIndex={0} role="region" aria-label="Tracks, received and outgoing">
+        <div className={styles.lanes} tabIndex={0} role="region" aria-label="Tracks, original and export">
           {shown.length === 0 && <p className={styles.hint}>Tick a track to see its notes.</p>}
           {sequence.parts
             .filter(({ id }) => shown.includes(id))
@@ -40,7 +40,7 @@ export function MidiPlayingView() {
             ))}
         </div>
         <p className={`${styles.key} soft`}>
-          Outlined as received, filled as it goes out; the strokes below are velocities, paler as received.
+          Outlined: original; filled: export. The strokes below are velocities, paler in the original.
         </p>
         <AuditionBar />
       </div>

@@ -64,7 +64,7 @@ export function PlayingView() {
             <HandBar />
           </div>
         )}
-        <p className={`${styles.key} soft`}>Above as written, below as it goes to the sequencer.</p>
+        <p className={`${styles.key} soft`}>Above: score; below: export to the sequencer.</p>
         <AuditionBar />
       </div>
     </div>
@@ -112,10 +112,10 @@ function PlayingSettings() {
         options={DYNAMIC_CARRIERS.map((value) => ({ value, label: CARRIER_NAMES[value] }))}
       />
       <label>
-        Ramps: values a quarter
+        Ramp steps per quarter
         <Select<number>
           size="small"
-          aria-label="Values a quarter"
+          aria-label="Ramp steps per quarter"
           value={QUARTER / settings.rampStep}
           onChange={(n) => set({ rampStep: QUARTER / n })}
           options={STEPS.map((value) => ({ value, label: String(value) }))}
@@ -153,7 +153,7 @@ function PlayingSettings() {
         items={[
           {
             key: 'levels',
-            label: 'Velocities of the signs',
+            label: 'Velocity per dynamic',
             children: (
               <div className={styles.grid}>
                 {DYNAMICS.map((level) => (
@@ -174,7 +174,7 @@ function PlayingSettings() {
           },
           {
             key: 'articulations',
-            label: 'Lengths and strengths',
+            label: 'Length and velocity per articulation',
             children: ARTICULATIONS.map((one) => (
               <label key={one}>
                 {one}
@@ -216,13 +216,13 @@ function PlayingSettings() {
               </label>
             )),
           },
-          { key: 'treatments', label: 'Treatments by part and range', children: <TreatmentsPanel /> },
+          { key: 'treatments', label: 'Processing by part and range', children: <TreatmentsPanel /> },
           {
             key: 'loosening',
-            label: 'Loosening (humanize)',
+            label: 'Humanize',
             children: (
               <>
-                <p className="soft">From a seed, the same each time; at rest the notes are exactly as written.</p>
+                <p className="soft">The same seed gives the same result. At 0 the notes are exactly as notated.</p>
                 {LOOSENING_FIELDS.map(([field, label, most, suffix]) => (
                   <label key={field}>
                     {label}
@@ -252,7 +252,7 @@ function PlayingSettings() {
                   />
                 </label>
                 <Button size="small" onClick={() => set({ loosening: NO_LOOSENING })}>
-                  Exactly as written
+                  Reset to score
                 </Button>
               </>
             ),

@@ -52,7 +52,7 @@ export function ReceivedAndOutgoing({ part }: { part: MidiPartSummary }) {
         ref={canvas}
         style={{ width: '100%', height: HEIGHT + STRENGTHS }}
         role="img"
-        aria-label={`${name}: ${notes?.received.length ?? 0} notes as received, ${notes?.outgoing.length ?? 0} as they go out`}
+        aria-label={`${name}: ${notes?.received.length ?? 0} notes in the original, ${notes?.outgoing.length ?? 0} in the export`}
       />
     </figure>
   );

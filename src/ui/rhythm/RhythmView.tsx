@@ -62,7 +62,7 @@ export function RhythmView() {
             <i className={styles.keyPlayed} /> as played
           </span>
           <span aria-hidden>
-            <i className={styles.keyPlace} /> written place
+            <i className={styles.keyPlace} /> written position
           </span>
           <span aria-hidden>
             <i className={styles.keyGrid} /> fitted grid

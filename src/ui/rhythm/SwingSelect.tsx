@@ -43,7 +43,7 @@ export function SwingSelect() {
         });
       }}
       options={[
-        { value: FOUND, label: swing.pinned ? 'off-beats: let it be found' : found },
+        { value: FOUND, label: swing.pinned ? 'off-beats: automatic' : found },
         { value: AS_PLAYED, label: 'off-beats as played' },
         ...choices.map((one) => ({ value: valueOf(one), label: label(one) })),
       ]}

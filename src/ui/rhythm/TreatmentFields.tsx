@@ -24,10 +24,10 @@ const CONTROLLER_NAMES: Record<DynamicController, string> = {
 
 /** Amounts of a loosening: field, name, most, unit. */
 export const LOOSENING_FIELDS: readonly [keyof Omit<Loosening, 'swing'>, string, number, string][] = [
-  ['velocity', 'Velocity by chance', 40, ''],
-  ['accent', 'Velocity by place in the bar', 40, ''],
-  ['onset', 'Onsets by chance', 60, 'ms'],
-  ['legato', 'Into the next note', 200, 'ms'],
+  ['velocity', 'Random velocity', 40, ''],
+  ['accent', 'Velocity by beat', 40, ''],
+  ['onset', 'Random timing', 60, 'ms'],
+  ['legato', 'Overlap next note', 200, 'ms'],
   ['spread', 'Chords spread over', 200, 'ms'],
   ['seed', 'Seed', 9999, ''],
 ];
@@ -103,7 +103,7 @@ export function TreatmentFields({ does, onChange }: Props) {
     case 'closeGaps':
       return <Values label="Gaps up to" value={does.upTo} onChange={(upTo) => onChange({ ...does, upTo })} />;
     case 'trimOverlaps':
-      return <p className="soft">A note that laps into the next one ends there; what is held on stays.</p>;
+      return <p className="soft">An overlapping note ends where the next begins. Sustained notes stay.</p>;
     case 'level':
       return number('Velocity', does.velocity, [1, 127], (velocity) => ({ ...does, velocity }));
     case 'scale':
@@ -156,7 +156,7 @@ export function TreatmentFields({ does, onChange }: Props) {
     case 'toVelocity':
       return <Controllers value={does.controller} onChange={(controller) => onChange({ ...does, controller })} />;
     case 'thin':
-      return number('Steps a curve may be off', does.within, [0, 32], (within) => ({ ...does, within }));
+      return number('Tolerance in steps', does.within, [0, 32], (within) => ({ ...does, within }));
   }
 }
 

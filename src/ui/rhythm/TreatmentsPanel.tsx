@@ -12,13 +12,13 @@ import { TreatmentFields } from './TreatmentFields';
 import styles from '../shared/sequencing.module.css';
 
 const WORDS: Record<Treatment['kind'], string> = {
-  quantize: 'Grid (quantize)',
+  quantize: 'Quantize',
   closeGaps: 'Close gaps',
   trimOverlaps: 'Trim overlaps',
   level: 'Level velocities',
   scale: 'Scale velocities',
   accents: 'Accents by the bar',
-  loosen: 'Loosen (humanize)',
+  loosen: 'Humanize',
   toController: 'Velocities to a controller',
   toVelocity: 'Controller to velocities',
   thin: 'Thin controllers',
@@ -53,7 +53,7 @@ export function TreatmentsPanel() {
       <Segmented<'all' | 'shown'>
         size="small"
         block
-        aria-label="Parts treated"
+        aria-label="Parts"
         value={reach}
         onChange={setReach}
         options={[
@@ -67,18 +67,18 @@ export function TreatmentsPanel() {
       <Select<Treatment['kind']>
         size="small"
         className={styles.fill}
-        aria-label="Treatment"
+        aria-label="Processing"
         value={does.kind}
         onChange={(kind) => setDoes(USUAL_TREATMENTS[kind])}
         options={kinds.map((value) => ({ value, label: WORDS[value] }))}
       />
       <TreatmentFields does={does} onChange={setDoes} />
       <Button size="small" type="primary" onClick={give}>
-        Treat
+        Apply
       </Button>
       {treatments.length > 0 && (
         <>
-          <ol className={styles.given} aria-label="Treatments given">
+          <ol className={styles.given} aria-label="Applied processing">
             {treatments.map((one, i) => (
               <li key={i}>
                 <span>
@@ -89,14 +89,14 @@ export function TreatmentsPanel() {
                   size="small"
                   type="text"
                   icon={<DeleteOutlined />}
-                  aria-label={`Take treatment ${i + 1} back`}
+                  aria-label={`Delete step ${i + 1}`}
                   onClick={() => decide({ kind: 'playAsReceived', part: one.part, which: i })}
                 />
               </li>
             ))}
           </ol>
           <Button size="small" onClick={() => decide({ kind: 'playAsReceived', part: null })}>
-            {isMidi ? 'Exactly as received' : 'Exactly as written'}
+            {isMidi ? 'Reset to original' : 'Reset to score'}
           </Button>
         </>
       )}

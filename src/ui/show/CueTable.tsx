@@ -90,13 +90,13 @@ export function CueTable({ cues }: { cues: readonly JobRecord[] }) {
       },
     },
     {
-      title: <Unseen>Out of the show</Unseen>,
+      title: <Unseen>Remove from the show</Unseen>,
       key: 'out',
       width: 60,
       render: (_, cue) => (
-        <Tooltip title="Out of the show; the job stays">
-          <Button size="small" type="text" aria-label={`Take ${cue.name} out`} onClick={() => void takeOutCue(cue.id)}>
-            Out
+        <Tooltip title="Remove from the show; the job stays">
+          <Button size="small" type="text" aria-label={`Remove ${cue.name}`} onClick={() => void takeOutCue(cue.id)}>
+            Remove
           </Button>
         </Tooltip>
       ),
@@ -113,7 +113,7 @@ export function CueTable({ cues }: { cues: readonly JobRecord[] }) {
         dataSource={[...cues]}
         columns={columns}
         rowClassName={(cue) => (isKnown(cue) ? '' : styles.unknown!)}
-        locale={{ emptyText: 'No cue is like this.' }}
+        locale={{ emptyText: 'No matches.' }}
       />
     </div>
   );

@@ -32,7 +32,7 @@ export function DrumMapForAll({ cues }: { cues: readonly JobRecord[] }) {
       const decisions = kits.map(({ id: part }) => ({ kind: 'useDrumMap' as const, part: partId(part), name, sounds }));
       await changeLedger(id, (ledger) => enter(ledger, asOne(decisions)));
     }
-    void message.success(`“${name}” in ${count(withKits.length, 'cue', 'cues')}; each cue’s ledger can take it back.`);
+    void message.success(`“${name}” in ${count(withKits.length, 'cue', 'cues')}; each cue’s ledger can undo it.`);
   };
   return (
     <Select<string>

@@ -36,11 +36,11 @@ export function SameNames({ cues }: { cues: readonly JobRecord[] }) {
           <span>{one.words}</span>{' '}
           {one.rename.length > 0 && isToScore(cues, one.cue) ? (
             <Button size="small" onClick={() => void rename(one)}>
-              Call them the same
+              Use the same name
             </Button>
           ) : (
             <Button size="small" onClick={() => goTo(one.cue)}>
-              Look at Casting
+              Show at Casting
             </Button>
           )}
         </li>

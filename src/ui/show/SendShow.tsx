@@ -75,9 +75,9 @@ export function SendShow({
   }
 
   function tell(name: string, { cues: made, failures, stumbles }: Sent): void {
-    const said = `${name}: ${count(made.length, 'cue', 'cues')} handed to the browser`;
+    const said = `${name}: ${count(made.length, 'cue', 'cues')} downloaded`;
     if (failures.length === 0 && stumbles.length === 0) {
-      void message.success(`${said}; their receivers find nothing to stumble over.`, 6);
+      void message.success(`${said}; the delivery check found no problems.`, 6);
       return;
     }
     modal.warning({

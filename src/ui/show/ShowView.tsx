@@ -35,7 +35,7 @@ export function ShowView({ id }: { id: string }) {
         <Alert
           type="error"
           showIcon
-          title="This show is not in this browser. It may have been dissolved, or made in another one; its cues are still jobs."
+          title="This show is not in this browser. It may have been ungrouped, or made in another browser; its cues are still jobs."
           action={<Link href="/">To the jobs</Link>}
         />
       </main>
@@ -67,7 +67,7 @@ function Desk({ show }: { show: ShowRecord }) {
         <span className="soft">
           {count(all.length, 'cue', 'cues')}, {clock(seconds)},{' '}
           {open === 0 ? 'no query open' : `${count(open, 'query', 'queries')} open`}
-          {left > 0 && ` · looking at ${left} more`}
+          {left > 0 && ` · analysing ${left} more`}
         </span>
       </header>
       <SendShow show={show} cues={all} left={left} onBusy={setSending} />
@@ -109,7 +109,7 @@ function Desk({ show }: { show: ShowRecord }) {
             void dissolveShow(show.id).then(() => router.push('/'));
           }}
         >
-          Dissolve the show
+          Ungroup
         </Button>
       </div>
       <CueTable cues={shown} />

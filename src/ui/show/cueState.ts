@@ -4,7 +4,7 @@ export const CUE_STATES = ['unknown', 'failed', 'doubt', 'ready', 'sent'] as con
 export type CueState = (typeof CUE_STATES)[number];
 
 export const STATE_WORDS: Record<CueState, string> = {
-  unknown: 'being looked at',
+  unknown: 'analysing',
   failed: 'cannot be read',
   doubt: 'in doubt',
   ready: 'nothing in doubt',

@@ -27,34 +27,33 @@ export function BarsPanel({ line }: { line: TimeLineSummary }) {
     <aside className={styles.panel} aria-label="Bars">
       <h2>Bars</h2>
       <label>
-        From bar
+        Starting at bar
         <CommittedNumber
           key={place.index}
           value={place.number}
           min={bars[0]!.number}
           max={bars.at(-1)!.number}
-          label="From bar"
+          label="Starting at bar"
           onCommit={(number) => setChosen(bars.find((bar) => bar.number === number)?.index ?? null)}
         />
-        on
       </label>
       {!metersFixed && (
         <>
           <label>
-            meters in turn
+            Meter sequence
             <MeterInput
               key={`${place.index}/${meterInWords(place.meter)}`}
               value={[]}
-              label="Meters in turn"
+              label="Meter sequence"
               onCommit={(meters) => decide({ kind: 'setMeters', from: place.written, to: null, meters: [...meters] })}
             />
           </label>
           <div className={styles.buttons}>
             <Button size="small" onClick={() => shift(-beat)}>
-              barlines a beat earlier
+              Barlines a beat earlier
             </Button>
             <Button size="small" onClick={() => shift(beat)}>
-              a beat later
+              Barlines a beat later
             </Button>
           </div>
           <p className="soft">Notes stay where they are; only the bars around them change.</p>
@@ -77,10 +76,10 @@ export function BarsPanel({ line }: { line: TimeLineSummary }) {
           size="small"
           onClick={() => decide({ kind: 'numberBar', at: bars[0]!.written, number: 1 - place.index })}
         >
-          this is bar 1
+          Make this bar 1
         </Button>
         <Button size="small" onClick={() => decide({ kind: 'numberBar', at: place.written, number: null })}>
-          count on
+          Continue numbering
         </Button>
       </div>
       {direction === 'to-score' && <Printed />}
@@ -97,21 +96,21 @@ function Printed() {
   const shown = tempos.filter((mark) => mark.shown).length;
   return (
     <>
-      <h2>On the page</h2>
+      <h2>Printed tempos</h2>
       <Select<TempoPrint>
         size="small"
         aria-label="Metronome marks"
         value={tempoPrint}
         onChange={(which) => decide({ kind: 'printTempo', which })}
         options={[
-          { value: 'all', label: 'tempos that last' },
-          { value: 'sections', label: 'the first of each marker’s section' },
-          { value: 'first', label: 'the first one' },
-          { value: 'none', label: 'no metronome marks' },
+          { value: 'all', label: 'simplified' },
+          { value: 'sections', label: 'first in each section' },
+          { value: 'first', label: 'first only' },
+          { value: 'none', label: 'none' },
         ]}
       />
       <label>
-        within
+        Tolerance
         <CommittedNumber
           key={tempoTolerance}
           value={tempoTolerance}
@@ -121,7 +120,6 @@ function Printed() {
           label="Tolerance of printed tempos"
           onCommit={(tolerance) => decide({ kind: 'printTempo', tolerance })}
         />
-        of the clock
       </label>
       <p className="soft">
         {shown} of {tempos.length} tempo changes {shown === 1 ? 'is' : 'are'} printed; all are played.

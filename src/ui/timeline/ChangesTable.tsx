@@ -80,7 +80,7 @@ export function ChangesTable({ line }: { line: TimeLineSummary }) {
               mendable(change.kind) ? <Value change={change} line={line} /> : changeInWords(change),
           },
           {
-            title: <Unseen>Take away</Unseen>,
+            title: <Unseen>Delete</Unseen>,
             width: 44,
             render: (_, change) =>
               mendable(change.kind) && change.written > 0 && <TakeAway change={change} line={line} />,
@@ -217,7 +217,7 @@ function TakeAway({ change: { kind, written, text, bar }, line }: { change: Chan
       size="small"
       type="text"
       icon={<DeleteOutlined />}
-      aria-label={`Take away the ${kind} at bar ${bar}`}
+      aria-label={`Delete the ${kind} at bar ${bar}`}
       onClick={take}
     />
   );
@@ -252,26 +252,26 @@ function AddChange({ line }: { line: TimeLineSummary }) {
     <div className={styles.add}>
       <Select<typeof kind>
         size="small"
-        aria-label="What is added"
+        aria-label="Kind of the new change"
         value={kind}
         onChange={setKind}
         popupMatchSelectWidth={false}
         options={[
           { value: 'tempo', label: 'tempo' },
-          { value: 'ramp', label: 'tempo by degrees' },
+          { value: 'ramp', label: 'gradual tempo' },
           { value: 'marker', label: 'marker' },
           ...(metersFixed ? [] : [{ value: 'meter' as const, label: 'meter' }]),
           ...(direction === 'to-score' ? [{ value: 'key' as const, label: 'key' }] : []),
         ]}
       />
-      <PlaceInput word="at" label="Place of what is added" value={place} onChange={setPlace} />
+      <PlaceInput word="at" label="Place of the new change" value={place} onChange={setPlace} />
       {kind === 'ramp' && <PlaceInput word="until" label="End of the change" value={until} onChange={setUntil} />}
       {kind === 'key' && (
         <Select<string>
           size="small"
           style={{ width: 140 }}
           placeholder="key"
-          aria-label="Key that is added"
+          aria-label="Key to add"
           disabled={at === null}
           value={null}
           onChange={(value) => at !== null && decide({ kind: 'setKey', ...keyOfValue(value), bar: barAt(at, line) })}
@@ -281,7 +281,7 @@ function AddChange({ line }: { line: TimeLineSummary }) {
       {kind === 'meter' && (
         <MeterInput
           value={[]}
-          label="Meter that is added"
+          label="Meter to add"
           disabled={at === null}
           onCommit={(meters) => at !== null && decide({ kind: 'setMeters', from: at, to: null, meters: [...meters] })}
         />
@@ -292,7 +292,7 @@ function AddChange({ line }: { line: TimeLineSummary }) {
             size="small"
             style={{ width: 120 }}
             placeholder={kind === 'marker' ? 'text' : '♩/min'}
-            aria-label="Value that is added"
+            aria-label="Value to add"
             value={value}
             onChange={(event) => setValue(event.target.value)}
             onPressEnter={add}

@@ -40,11 +40,8 @@ export function FreePlaying({ line }: { line: TimeLineSummary }) {
   return (
     <div className={styles.free}>
       <Found line={line} />
-      <h2>Set right by hand</h2>
-      <p className="soft">
-        Draw a beat to where it belongs (or move it with the arrow keys), from the first bar in view on; those that are
-        set right stay, the rest follows.
-      </p>
+      <h2>Correct by hand</h2>
+      <p className="soft">Drag a beat to its place, or use the arrow keys. Corrected beats stay; the others follow.</p>
       <BeatStrip
         line={line}
         placed={freeTime.placed ?? []}
@@ -52,14 +49,14 @@ export function FreePlaying({ line }: { line: TimeLineSummary }) {
       />
       {(freeTime.placed?.length ?? 0) > 0 && (
         <p>
-          {count(freeTime.placed!.length, 'beat is', 'beats are')} set right.{' '}
+          {count(freeTime.placed!.length, 'beat is', 'beats are')} corrected.{' '}
           <Button size="small" onClick={() => decide({ kind: 'findTheBeats', placed: [] })}>
-            As found
+            Reset
           </Button>
         </p>
       )}
       <Tapping line={line} anchors={freeTime.anchors} />
-      <Button onClick={() => decide({ kind: 'believeBars' })}>The file’s own bars again</Button>
+      <Button onClick={() => decide({ kind: 'believeBars' })}>Reset to the file’s bars</Button>
     </div>
   );
 }
@@ -86,7 +83,7 @@ function Found({ line: { following } }: { line: TimeLineSummary }) {
         {count(beats.length, 'beat', 'beats')} of {unit === 'eighth' ? 'an' : 'a'} {unit}, {Math.round(slowest)} to{' '}
         {Math.round(fastest)} a minute, {beatsPerBar} to a bar{groups ? ` as ${groups.join(' + ')}` : ''} (
         {clearness(evidence)}). No note is further than {largestShift.toFixed(2)} ms from where it was played
-        {silence > 0.01 ? `; the ${silence.toFixed(2)} s before the first bar are let go` : ''}.
+        {silence > 0.01 ? `; the ${silence.toFixed(2)} s before the first bar are removed` : ''}.
         {slipsInWords(following)}
       </p>
       <div className={styles.buttons}>
@@ -101,7 +98,7 @@ function Found({ line: { following } }: { line: TimeLineSummary }) {
           disabled={freeTime.period === null}
           onClick={() => decide({ kind: 'findTheBeats', period: 0 })}
         >
-          as found
+          automatic
         </Button>
       </div>
       <label>
@@ -112,7 +109,7 @@ function Found({ line: { following } }: { line: TimeLineSummary }) {
           value={freeTime.beatsPerBar ?? 0}
           onChange={(value) => decide({ kind: 'findTheBeats', beatsPerBar: value })}
           options={[
-            { value: 0, label: 'as found' },
+            { value: 0, label: 'automatic' },
             ...[2, 3, 4, 5, 6, 7, 8, 9, 10, 11, 12].map((value) => ({ value, label: String(value) })),
           ]}
         />
@@ -136,7 +133,7 @@ function Found({ line: { following } }: { line: TimeLineSummary }) {
           value={freeTime.unit ?? 'as found'}
           onChange={(said) => decide({ kind: 'findTheBeats', unit: said, ...paceFor(said, unit, period) })}
           options={[
-            { value: 'as found', label: 'as found' },
+            { value: 'as found', label: 'automatic' },
             ...BEAT_UNITS.map((value) => ({ value, label: `${value === 'eighth' ? 'an' : 'a'} ${value}` })),
           ]}
         />
@@ -192,10 +189,9 @@ function Tapping({ line, anchors }: { line: TimeLineSummary; anchors: readonly n
   };
   return (
     <>
-      <h2>Set right by tapping</h2>
+      <h2>Correct by tapping</h2>
       <p className="soft">
-        Listen from the first bar in view and tap the beats where they are wrong, two or three at least; the rest
-        follows.
+        Play from the first bar in view and tap at least two or three beats where they are wrong. The others follow.
       </p>
       <div className={styles.buttons}>
         {sounding ? (
@@ -208,10 +204,10 @@ function Tapping({ line, anchors }: { line: TimeLineSummary; anchors: readonly n
             Tap here ({taps.length})
           </Button>
         ) : (
-          <Button onClick={() => void listen()}>Listen and tap</Button>
+          <Button onClick={() => void listen()}>Play and tap</Button>
         )}
         <Button disabled={taps.length < 2} onClick={use}>
-          Use these beats
+          Apply
         </Button>
       </div>
       {anchors.length > 0 && (

@@ -34,7 +34,7 @@ export function OnlySome() {
     .map((part) => part.id);
   return (
     <>
-      <h2>Only some of it</h2>
+      <h2>Range to export</h2>
       <div className={styles.settings}>
         <label>
           Bars
@@ -74,13 +74,13 @@ export function OnlySome() {
             onChange={(files) => decide({ kind: 'setSequencing', files })}
             options={[
               { value: 'one', label: 'one file' },
-              { value: 'parts', label: 'one for each part' },
-              { value: 'sections', label: 'one for each section' },
+              { value: 'parts', label: 'one per part' },
+              { value: 'sections', label: 'one per section' },
             ]}
           />
         </label>
       </div>
-      <p className="soft">A file always ends on a barline, so that it loops.</p>
+      <p className="soft">Files end on a barline, so that they loop.</p>
       <div className={styles.group}>
         <Button
           size="small"

@@ -18,7 +18,7 @@ export function PlayedOrder() {
     <div className={styles.sheet}>
       <div className={styles.columns}>
         <section aria-label="Order of bars">
-          <h2>As it is played</h2>
+          <h2>Playing order</h2>
           <p>
             {count(order.length, 'bar', 'bars')}, {clock(sequence.seconds)}
             {sequence.signs > 0 ? ', repeats and jumps carried out' : ', no repeats or jumps'}

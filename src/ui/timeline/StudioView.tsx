@@ -103,7 +103,7 @@ export function StudioView({ line }: { line: TimeLineSummary }) {
           />
         </label>
       </section>
-      <section aria-label="What goes out">
+      <section aria-label="Included">
         <div className={styles.buttons}>
           <Button
             type="primary"
@@ -249,7 +249,7 @@ function Compare() {
   };
   return (
     <section aria-label="Numbering of another file">
-      <h2>Their bars and ours</h2>
+      <h2>Bars of both files</h2>
       <Upload
         accept={ENDINGS}
         showUploadList={false}
@@ -275,7 +275,7 @@ function Compare() {
             dataSource={found.numbering.runs.slice(0, 200).map((run, row) => ({ ...run, row }))}
             columns={[
               { title: 'Our bars', render: (_, { from, to }) => span(from, to) },
-              { title: 'Their bars', render: (_, { theirs }) => span(theirs.from, theirs.to) },
+              { title: 'Other file’s bars', render: (_, { theirs }) => span(theirs.from, theirs.to) },
             ]}
           />
         </>

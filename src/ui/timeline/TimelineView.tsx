@@ -17,10 +17,10 @@ import styles from './timeline.module.css';
 const LOOKS = ['line', 'free', 'studio', 'order'] as const;
 type Look = (typeof LOOKS)[number];
 const WORDS: Record<Look, string> = {
-  line: 'Time line',
+  line: 'Overview',
   free: 'Free playing',
-  studio: 'For the studio',
-  order: 'What is played',
+  studio: 'Studio',
+  order: 'Playing order',
 };
 
 /** One time line for everybody: tempo, meters, markers and bar numbers, mended and taken to the studio. */
@@ -41,14 +41,14 @@ export function TimelineView() {
     <div className={styles.frame}>
       <div className={styles.view}>
         <Segmented<Look>
-          aria-label="What is looked at"
+          aria-label="View"
           className={styles.looks}
           value={look}
           onChange={setLook}
           options={looks.map((value) => ({ value, label: WORDS[value] }))}
         />
         {failure && <p className={styles.failure}>{failure}</p>}
-        {!line && !failure && <Spin className={styles.spin} description="Laying out the bars …" />}
+        {!line && !failure && <Spin className={styles.spin} description="Loading the bars …" />}
         {line && look === 'line' && (
           <>
             <TimeChart line={line} />

@@ -14,7 +14,7 @@ export function Wanted() {
   const { emptyBars } = settings.arranging;
   return (
     <div className={styles.sheet}>
-      <h2>The beginning</h2>
+      <h2>Start</h2>
       <div className={styles.settings}>
         <label>
           Empty bars before the music

@@ -13,20 +13,20 @@ interface Station {
 export const STATIONS: Record<Direction, readonly Station[]> = {
   'to-score': [
     { id: 'intake', name: 'Intake', about: 'What arrived' },
-    { id: 'casting', name: 'Casting', about: 'Which tracks become which parts' },
-    { id: 'rhythm', name: 'Rhythm', about: 'Played time becomes written time' },
-    { id: 'page', name: 'Page', about: 'Spelling, keys, clefs, percussion, tablature, marks' },
-    { id: 'timeline', name: 'Timeline', about: 'Tempo, meters, markers, bar numbers, the studio’s map' },
-    { id: 'proof', name: 'Proof', about: 'Whether score and playback agree' },
-    { id: 'dispatch', name: 'Dispatch', about: 'What leaves the house' },
+    { id: 'casting', name: 'Casting', about: 'Which instrument each track is' },
+    { id: 'rhythm', name: 'Rhythm', about: 'When notes were meant' },
+    { id: 'page', name: 'Page', about: 'How it is written' },
+    { id: 'timeline', name: 'Timeline', about: 'Tempo, meters, bars' },
+    { id: 'proof', name: 'Proof', about: 'Compare with the original' },
+    { id: 'dispatch', name: 'Dispatch', about: 'Export and send' },
   ],
   'to-sequencer': [
-    { id: 'intake', name: 'Intake', about: 'What arrived, and what of it goes along' },
-    { id: 'casting', name: 'Casting', about: 'Tracks, sounds, channels, techniques' },
-    { id: 'rhythm', name: 'Rhythm', about: 'How it is played: dynamics, lengths, grid, loosening' },
-    { id: 'timeline', name: 'Timeline', about: 'Tempo, markers, bar numbers, the studio’s map, what is played' },
-    { id: 'proof', name: 'Proof', about: 'Whether score and playback agree' },
-    { id: 'dispatch', name: 'Dispatch', about: 'What leaves the house' },
+    { id: 'intake', name: 'Intake', about: 'What arrived, what to include' },
+    { id: 'casting', name: 'Casting', about: 'Which sound each part has' },
+    { id: 'rhythm', name: 'Rhythm', about: 'How it is played' },
+    { id: 'timeline', name: 'Timeline', about: 'Tempo, meters, bars, playing order' },
+    { id: 'proof', name: 'Proof', about: 'Compare with the original' },
+    { id: 'dispatch', name: 'Dispatch', about: 'Export and send' },
   ],
 };
 
