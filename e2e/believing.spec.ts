@@ -93,7 +93,7 @@ test('percussion of many hands gets a line for each instrument', { tag: LONG }, 
   );
   await expect(page.locator('g.note').first()).toBeVisible({ timeout: 60_000 });
   await page.getByText('Each could have a line of its own').click();
-  await page.getByRole('button', { name: 'A line for each' }).click();
+  await page.getByRole('button', { name: 'Write a line for each' }).click();
   await expect(page.getByRole('button', { name: 'Ledger (1)' })).toBeVisible();
   await expect(page.getByText('Cowbell').first()).toBeVisible();
   const xml = await exportedXml(page);

@@ -75,16 +75,16 @@ test('tracks become players: choose, deal out, gather, take out keyswitches; the
   await expect.poll(() => partNames(page)).toContain('Bassoon');
 
   await page.locator('.ant-table-cell', { hasText: 'Hns a4' }).first().click();
-  await page.getByRole('button', { name: 'Deal out …' }).click();
+  await page.getByRole('button', { name: 'Divide among players …' }).click();
   await expect(page.getByText('At most 4 at once for 4 players')).toBeVisible();
   await expect(page.getByRole('img', { name: /Horn in F 1: 3 notes, Horn in F 2: 3 notes/ })).toBeVisible();
-  await page.getByRole('dialog').getByRole('button', { name: 'Deal out' }).click();
+  await page.getByRole('dialog').getByRole('button', { name: 'Divide' }).click();
   await expect
     .poll(() => partNames(page))
     .toEqual(['Flute', 'Bassoon', 'Horn in F 1', 'Horn in F 2', 'Horn in F 3', 'Horn in F 4', 'Violin 1', 'Viola']);
 
   await page.locator('.ant-table-cell', { hasText: 'VLA KS' }).first().click();
-  await page.getByRole('button', { name: /Take out keyswitches/ }).click();
+  await page.getByRole('button', { name: /Delete keyswitches/ }).click();
   await settled(page);
   await page.getByRole('combobox', { name: 'Meaning of keyswitch D1' }).click();
   await page.locator('.ant-select-item-option', { hasText: 'pizz.' }).last().click();
@@ -140,7 +140,7 @@ test('gathering by dragging, marked parts at once, order, undo, and the house li
 
   await page.locator('.ant-table-row', { hasText: 'Slot warm' }).getByRole('checkbox').check();
   await page.locator('.ant-table-row', { hasText: 'Flt 1 leg' }).getByRole('checkbox').check();
-  await page.getByRole('combobox', { name: 'Instrument of the marked parts' }).focus();
+  await page.getByRole('combobox', { name: 'Instrument of the selected parts' }).focus();
   await page.keyboard.type('oboe');
   await page.keyboard.press('Enter');
   await expect.poll(() => partNames(page)).toEqual(['Oboe 1', 'Oboe 2', 'Horn in F', 'Viola', 'Violin 1']);
@@ -195,10 +195,10 @@ test('a player takes up another instrument: found by the programs, put down, tak
   await detail.getByRole('button', { name: 'bar 3' }).click();
   await expect(page.getByText('also Piccolo')).toBeHidden();
   expect(await exportedXml(page)).not.toContain('Piccolo');
-  await detail.getByLabel('Instrument that Flute takes up').fill('Alto Flute');
+  await detail.getByLabel('Instrument that Flute doubles on').fill('Alto Flute');
   await page.keyboard.press('Enter');
   await detail.getByLabel('First bar of the other instrument').fill('5');
-  await detail.getByRole('button', { name: 'Take up' }).click();
+  await detail.getByRole('button', { name: 'Add' }).click();
   await expect(page.getByText('also Alto Flute')).toBeVisible();
   expect(await exportedXml(page)).toContain('<chromatic>-5</chromatic>');
 });

@@ -7,7 +7,7 @@ import { smfBytes, type HandTrack } from '../src/testing/music';
 import { DEMO_FILE, DEMO_NAME, goTo, openDemo } from './help';
 import { readParts } from './read-musicxml';
 
-/* What leaves the house: by a recipe, as a parcel, into a folder; a show of several cues at once. */
+/* Export and send: by a recipe, as a parcel, into a folder; a show of several cues at once. */
 
 async function zipOf(page: Page, button: RegExp | string): Promise<Buffer> {
   const make = page.getByRole('button', { name: button });
@@ -35,8 +35,8 @@ test('a parcel holds what the paragraph says, the original untouched, and sums t
   await goTo(page, 'Dispatch');
   await page.getByRole('button', { name: 'Orchestrator’s parcel' }).click();
   await page.getByRole('switch', { name: 'Sound' }).click();
-  await expect(page.getByRole('region', { name: 'What goes out' })).toContainText(
-    'MIDI: type 1, 480 ticks a quarter, no mixer data, 12 tracks with notes',
+  await expect(page.getByRole('region', { name: 'What you send' })).toContainText(
+    'MIDI: type 1, 480 ticks per quarter, no mixer data, 12 tracks with notes',
   );
   const files = await parcelOf(page, 'Make a parcel of 7 files');
   expectSums(files);
@@ -51,9 +51,7 @@ test('a parcel holds what the paragraph says, the original untouched, and sums t
   const map = new tone.Midi(files[`Studio/${name} Studio map v1.mid`]);
   expect(map.header.tempos).toHaveLength(midi.header.tempos.length);
   expect(strFromU8(files['Contents.txt']!)).toContain('by the recipe “Orchestrator’s parcel”');
-  await expect(page.getByRole('region', { name: 'Receivers’ check' })).toContainText(
-    'nothing to stumble over in 3 files',
-  );
+  await expect(page.getByRole('region', { name: 'Delivery check' })).toContainText('no problems in 3 files');
 
   // It is remembered: the recipe comes first, the next version is the second.
   await expect(page.getByLabel('Version', { exact: true })).toHaveValue('2');
@@ -80,14 +78,14 @@ test('a parcel holds what the paragraph says, the original untouched, and sums t
 test('recipes are copied, changed, saved as JSON, brought in again, and put back', async ({ page }) => {
   await openDemo(page);
   await goTo(page, 'Dispatch');
-  await page.getByRole('button', { name: 'A copy of it' }).click();
+  await page.getByRole('button', { name: 'Duplicate' }).click();
   await expect(page.getByRole('heading', { name: 'Notation program, ours' })).toBeVisible();
   await page.getByLabel('Name of the recipe').fill('Stands');
   await page.getByLabel('Name of the recipe').press('Enter');
   await expect(page.getByRole('heading', { name: 'Stands' })).toBeVisible();
-  await page.getByLabel('Names of files', { exact: true }).fill('{part} {colour}');
+  await page.getByLabel('File names', { exact: true }).fill('{part} {colour}');
   await expect(page.getByText(/“\{colour\}” says nothing/)).toBeVisible();
-  await page.getByLabel('Names of files', { exact: true }).fill('{number} {part}');
+  await page.getByLabel('File names', { exact: true }).fill('{number} {part}');
   await page.getByText('Each part', { exact: true }).click();
   const files = await parcelOf(page, 'Make a parcel of 13 files');
   expect(Object.keys(files)).toEqual(
@@ -95,7 +93,7 @@ test('recipes are copied, changed, saved as JSON, brought in again, and put back
   );
   // A change is this job's until it is kept in the recipe.
   await expect(page.getByText('Changed for this job only.')).toBeVisible();
-  await page.getByRole('button', { name: 'Keep in the recipe' }).click();
+  await page.getByRole('button', { name: 'Save in the recipe' }).click();
   await expect(page.getByText('Changed for this job only.')).toHaveCount(0);
   const saving = page.waitForEvent('download');
   await page.getByRole('button', { name: 'Save as JSON' }).click();
@@ -113,8 +111,8 @@ test('recipes are copied, changed, saved as JSON, brought in again, and put back
   await nav.getByRole('button', { name: 'Studio', exact: true }).click();
   await page.getByRole('switch', { name: 'Studio map' }).click();
   await page.getByRole('switch', { name: 'Lists' }).click();
-  await expect(page.getByText('The recipe asks for nothing; choose what is to go out.')).toBeVisible();
-  await expect(page.getByRole('button', { name: 'Make the file' })).toBeDisabled();
+  await expect(page.getByText('The recipe is empty; choose what to export.')).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Export the file' })).toBeDisabled();
   await page.getByRole('button', { name: 'Reset to the recipe' }).click();
   await expect(page.getByText(/Studio map: tempo, meters, keys and markers/)).toBeVisible();
   await page.getByRole('link', { name: 'Dragoman' }).click();
@@ -149,13 +147,13 @@ test('files go into a folder, and none that is there is overwritten', async ({ p
   });
   await openDemo(page);
   await goTo(page, 'Dispatch');
-  const into = page.getByRole('button', { name: 'Into a folder …' });
-  await page.getByLabel('Names of files', { exact: true }).fill('{part}');
-  await expect(page.getByRole('button', { name: 'Make the file' })).toBeEnabled();
+  const into = page.getByRole('button', { name: 'Save to folder …' });
+  await page.getByLabel('File names', { exact: true }).fill('{part}');
+  await expect(page.getByRole('button', { name: 'Export the file' })).toBeEnabled();
   await into.click();
   await expect(page.getByText('1 file written into “Stands”')).toBeVisible();
   await into.click();
-  await expect(page.getByText('1 name was taken and got a number')).toBeVisible();
+  await expect(page.getByText('1 name existed and got a number')).toBeVisible();
   const written = await page.evaluate(() => (window as unknown as { written: Record<string, number> }).written);
   expect(Object.keys(written)).toEqual(['Score/mine.txt', 'Score/Score.musicxml', 'Score/Score (2).musicxml']);
 });
@@ -170,7 +168,7 @@ test('pages are made for the stands: every part, with its paper', { tag: LONG },
   await page.getByLabel('Paper', { exact: true }).click();
   await page.locator('.ant-select-dropdown:visible').getByText('9 × 12 in', { exact: true }).click();
   await page.getByLabel('Text of a cover').fill('Friday, with the bell');
-  const make = page.getByRole('button', { name: 'Make the file' });
+  const make = page.getByRole('button', { name: 'Export the file' });
   await expect(page.getByText(/PDF on 9 × 12 in: all parts in one file/)).toBeVisible();
   await expect(make).toBeEnabled();
   const waiting = page.waitForEvent('download', { timeout: 60_000 });
@@ -202,7 +200,7 @@ test('three cues become a show: one recipe, names held against each other, one p
       { name: 'Lantern broken.mid', mimeType: 'audio/midi', buffer: Buffer.from('nothing') },
     ]);
   await expect(page.getByLabel('Name of the show')).toHaveValue('Lantern');
-  await page.getByRole('button', { name: 'Go on' }).click();
+  await page.getByRole('button', { name: 'Continue' }).click();
   await page.waitForURL(/\/show\//);
   const rows = page.getByRole('row').filter({ has: page.getByRole('link') });
   await expect(rows).toHaveCount(3);
@@ -225,7 +223,7 @@ test('three cues become a show: one recipe, names held against each other, one p
   await expect(page.getByText('Lantern cue 2 has Cello solo where other cues have Violoncello.')).toBeVisible({
     timeout: 60_000,
   });
-  await page.getByRole('button', { name: 'Call them the same' }).click();
+  await page.getByRole('button', { name: 'Use the same name' }).click();
   await expect(page.getByText('Every player has the same name in every cue.')).toBeVisible({ timeout: 60_000 });
 
   const files = await parcelOf(page, /One parcel of 3 cues/);
@@ -252,11 +250,11 @@ test('several files become one job, one after the other', async ({ page }) => {
     .locator('input[type=file]')
     .first()
     .setInputFiles([cue('a.mid', [line('Flute', 76)]), cue('b.mid', [line('Flute', 74)])]);
-  await page.getByText('One job of all, one after the other').click();
-  await page.getByRole('button', { name: 'Go on' }).click();
+  await page.getByText('One job: one after the other').click();
+  await page.getByRole('button', { name: 'Continue' }).click();
   await page.waitForURL(/\/job\//);
   await expect(page.locator('g.note').first()).toBeVisible({ timeout: 60_000 });
   await goTo(page, 'Dispatch');
   // Two bars and two more.
-  await expect(page.getByRole('region', { name: 'What goes out' })).toContainText(/^4 bars/, { timeout: 20_000 });
+  await expect(page.getByRole('region', { name: 'What you send' })).toContainText(/^4 bars/, { timeout: 20_000 });
 });

@@ -51,11 +51,11 @@ const trackNames = (bytes: Buffer) =>
 
 test('a sequencer’s score becomes one that players can read, by three decisions', async ({ page }) => {
   await open(page, fromSequencer, 'To score');
-  await takeFirst(page, /no key signature/, /stand at concert pitch/, /written with pitches/);
+  await takeFirst(page, /no key signature/, /at concert pitch/, /written with pitches/);
   const parts = readParts((await downloaded(page, 'MusicXML')).toString('utf8'));
   expect(parts.map(({ name }) => name)).toEqual(expect.arrayContaining(['Flute', 'Clarinet in B♭', 'Drum Kit']));
   await page.getByRole('button', { name: /Ledger \(3\)/ }).click();
-  await expect(page.getByText('Drum Kit: drums written anew')).toBeVisible();
+  await expect(page.getByText('Drum Kit: drums rewritten')).toBeVisible();
 });
 
 test(
@@ -93,7 +93,7 @@ test(
   async ({ page }) => {
     await open(page, fromNotation, 'To sequencer');
     await page.getByText(/have velocity 80/).click();
-    await page.getByRole('button', { name: 'Accents by the bar, and a little chance' }).hover();
+    await page.getByRole('button', { name: 'Add accents by beat and some variation' }).hover();
     await expect(page.getByText(/notes change in Flute, .* 1 query answered\./)).toBeVisible();
     await expect(page.getByRole('button', { name: 'Ledger (0)' })).toBeVisible();
   },
@@ -110,18 +110,18 @@ test('only drums and bass leave a MIDI file in three clicks, and treated notes a
 }) => {
   await open(page, fromNotation, 'To sequencer');
   await goTo(page, 'Timeline');
-  await page.getByText('What is played', { exact: true }).click();
+  await page.getByText('Playing order', { exact: true }).click();
   await page.getByRole('button', { name: 'Drums and bass only' }).click();
   const names = trackNames(await downloaded(page, 'MIDI'));
   expect(names.slice(1)).toEqual(['Drum Kit', 'Double Bass']);
   await goTo(page, 'Rhythm');
-  await page.getByRole('button', { name: 'Treat', exact: true }).click();
-  await expect(page.getByRole('list', { name: 'Treatments given' }).getByRole('listitem')).toHaveText(
+  await page.getByRole('button', { name: 'Apply', exact: true }).click();
+  await expect(page.getByRole('list', { name: 'Applied processing' }).getByRole('listitem')).toHaveText(
     /all: quantized to sixteenth notes/,
   );
-  await expect(page.getByRole('img', { name: /Flute: \d+ notes as received/ })).toBeVisible();
-  await page.getByRole('button', { name: 'Take treatment 1 back' }).click();
-  await expect(page.getByRole('list', { name: 'Treatments given' })).toBeHidden();
+  await expect(page.getByRole('img', { name: /Flute: \d+ notes in the original/ })).toBeVisible();
+  await page.getByRole('button', { name: 'Delete step 1' }).click();
+  await expect(page.getByRole('list', { name: 'Applied processing' })).toBeHidden();
 });
 
 test('what a score says beyond the stations is listed, and goes out as it came', async ({ page }) => {

@@ -60,9 +60,9 @@ for (const mode of ['light', 'dark'] as const)
       buffer: readFileSync(DEMO_FILE),
     }));
     await page.locator('input[type=file]').first().setInputFiles(files);
-    await expect(page.getByText('What shall 2 files become?')).toBeVisible();
+    await expect(page.getByText('What should 2 files become?')).toBeVisible();
     found.push(...(await faults(page, 'several files')));
-    await page.getByRole('button', { name: 'Go on' }).click();
+    await page.getByRole('button', { name: 'Continue' }).click();
     await expect(page.getByRole('row').filter({ hasText: '28 bars' })).toHaveCount(2, { timeout: 60_000 });
     await expect(page.getByRole('button', { name: 'One parcel of 2 cues' })).toBeEnabled();
     found.push(...(await faults(page, 'show')));
@@ -84,7 +84,7 @@ test('the music is reached by keyboard in a few stops, and rows of Casting are o
   const row = page.locator('.ant-table-row', { hasText: 'Viola' }).first();
   await row.focus();
   await page.keyboard.press('Enter');
-  await expect(page.getByRole('button', { name: 'Deal out …' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Divide among players …' })).toBeVisible();
   await row.focus();
   await page.keyboard.press('Alt+ArrowUp');
   await expect(page.getByRole('button', { name: 'Ledger (1)' })).toBeVisible();

@@ -48,7 +48,7 @@ test('the compressed export holds the same score', { tag: LONG }, async ({ page 
   const files: Record<string, string> = {};
   for (const name of ['.musicxml', '.mxl, compressed']) {
     await page.getByText(name, { exact: true }).click();
-    const make = page.getByRole('button', { name: 'Make the file' });
+    const make = page.getByRole('button', { name: 'Export the file' });
     await expect(make).toBeEnabled();
     const waiting = page.waitForEvent('download');
     await make.click();
@@ -173,7 +173,7 @@ test('a lead can be set by hand and changes the score', { tag: LONG }, async ({ 
   await expect(page.getByRole('button', { name: 'Ledger (1)' })).toBeVisible();
   await expect(page.getByRole('region', { name: 'Parts' }).getByText('138 ms early')).toHaveCount(0);
   await page.getByRole('button', { name: 'Ledger (1)' }).click();
-  await expect(page.getByText('Viola: no lead taken out')).toBeVisible();
+  await expect(page.getByText('Viola: no lead removed')).toBeVisible();
 });
 
 test('queries are listed, lead to their place and can be settled by keyboard', { tag: LONG }, async ({ page }) => {
@@ -207,11 +207,11 @@ test('jobs can be renamed, found, deleted and brought back', async ({ page }) =>
   await page.keyboard.press('Enter');
   await expect(page.getByRole('link', { name: 'Goose for Friday' })).toBeVisible();
   await page.getByRole('textbox', { name: 'Find a job' }).fill('zebra');
-  await expect(page.getByText('No job has these words')).toBeVisible();
+  await expect(page.getByText('No matches')).toBeVisible();
   await page.getByRole('textbox', { name: 'Find a job' }).fill('friday');
   await page.getByRole('button', { name: 'Delete Goose for Friday' }).click();
   await expect(page.getByRole('link', { name: 'Goose for Friday' })).toHaveCount(0);
-  await page.getByRole('button', { name: 'Bring it back' }).click();
+  await page.getByRole('button', { name: 'Undo' }).click();
   await expect(page.getByRole('link', { name: 'Goose for Friday' })).toBeVisible();
   await page.reload();
   await expect(page.getByRole('link', { name: 'Goose for Friday' })).toBeVisible();

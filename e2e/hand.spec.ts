@@ -23,7 +23,7 @@ async function outgoing(page: Page, part = 0): Promise<[number, number][]> {
   return parts[part]!.notes.map(({ start, key }) => [start / 10080, key]);
 }
 
-const spoken = (page: Page) => page.getByRole('status', { name: 'Picked note' });
+const spoken = (page: Page) => page.getByRole('status', { name: 'Selected note' });
 const ledger = (page: Page, lines: number) =>
   expect(page.getByRole('button', { name: `Ledger (${lines})` })).toBeVisible();
 /** The middle of a note's head. */
@@ -99,12 +99,12 @@ test('notes are dragged, boxed and put in by mouse, shown while it is done', asy
   await page.mouse.down();
   await page.mouse.move(fourth.x + 10, staff.y + staff.height + 10, { steps: 5 });
   await page.mouse.up();
-  await expect(page.getByRole('toolbar', { name: 'Picked notes' })).toContainText('4 notes of Flute');
+  await expect(page.getByRole('toolbar', { name: 'Selected notes' })).toContainText('4 notes of Flute');
 
   // An empty place: bar 2 of the oboe holds one long note, so its later beats are free of heads.
   const { x: from } = await head(page, 4);
   await page.mouse.click(from + 14, staff.y + 12, { button: 'right' });
-  await page.getByRole('menuitem', { name: /Put a note in here/ }).click();
+  await page.getByRole('menuitem', { name: /Insert a note here/ }).click();
   await decided(page, 1);
   expect(await outgoing(page)).toHaveLength(before.length + 1);
 });
@@ -117,7 +117,7 @@ test('a box around two parts picks both, and what is done is done in both', asyn
   await page.mouse.down();
   await page.mouse.move(above.x + 8, below.y + 30, { steps: 8 });
   await page.mouse.up();
-  await expect(page.getByRole('toolbar', { name: 'Picked notes' })).toContainText('2 notes of 2 parts');
+  await expect(page.getByRole('toolbar', { name: 'Selected notes' })).toContainText('2 notes of 2 parts');
   await page.keyboard.press('Shift+ArrowDown');
   await decided(page, 1);
   expect((await outgoing(page))[0]).toEqual([0, 71]);
@@ -135,7 +135,7 @@ test('the menu gives notes to another part, copies them, and puts signs on them'
     for (const name of path.slice(0, -1)) await page.getByRole('menuitem', { name }).hover();
     await page.getByRole('menuitem', { name: path.at(-1)! }).click();
   };
-  await menu(0, 'Give to', 'Oboe');
+  await menu(0, 'Move to part', 'Oboe');
   await decided(page, 1);
   expect(await outgoing(page)).toHaveLength(flute.length - 1);
   expect(await outgoing(page, 1)).toHaveLength(oboe.length + 1);

@@ -30,9 +30,9 @@ test('a new version of the file takes over what was decided, and the one before 
     .setInputFiles({ name: 'goose again.mid', mimeType: 'audio/midi', buffer: sentAgain() });
   const offer = page.getByRole('dialog', { name: 'goose again.mid: a new version' });
   await expect(offer.getByText(/1 decision carried over\./)).toBeVisible({ timeout: 60_000 });
-  await expect(offer.getByRole('row', { name: /5–6 all put in/ })).toBeVisible();
+  await expect(offer.getByRole('row', { name: /5–6 all added/ })).toBeVisible();
   await expect(offer.getByRole('row', { name: /Glsp no longer there/ })).toBeVisible();
-  await offer.getByRole('button', { name: 'Take this version' }).click();
+  await offer.getByRole('button', { name: 'Use this version' }).click();
   await expect(offer).toBeHidden();
   await expect(page.getByText(/goose again\.mid: type 1.* 30 bars/)).toBeVisible({ timeout: 60_000 });
   const xml = await exportedXml(page);

@@ -11,7 +11,7 @@ test('two windows on one job: each hears of the other, and both decisions stay',
   await expect(other.locator('g.note').first()).toBeVisible({ timeout: 60_000 });
 
   await page.getByText('They could be repeat signs').click();
-  await page.getByRole('button', { name: 'Written out' }).click();
+  await page.getByRole('button', { name: 'Write out' }).click();
   await expect(page.getByText('Ledger (1)')).toBeVisible();
   await expect(other.getByText('Ledger (1)')).toBeVisible();
   await expect(other.getByText('Another window has changed this job.')).toBeVisible();
@@ -64,7 +64,7 @@ test('an engine that vanishes without a word is started again, and nothing is lo
   await expect(page.getByText('has no notes and is left out')).toHaveCount(0, { timeout: 20_000 });
   // While something is being made.
   await page.getByText('They could be repeat signs').click();
-  await page.getByRole('button', { name: 'Written out' }).click();
+  await page.getByRole('button', { name: 'Write out' }).click();
   await vanish();
   await expect(page.getByText('Ledger (2)')).toBeVisible();
   // It is asked once more, and answers.
@@ -95,8 +95,8 @@ test('of several files each becomes a job, and those that cannot be read are nam
       { name: 'Broken.mid', mimeType: 'audio/midi', buffer: Buffer.from('nothing at all') },
       { name: 'Empty.xml', mimeType: 'text/xml', buffer: Buffer.from('<nothing/>') },
     ]);
-  await page.getByText('A job each').click();
-  await page.getByRole('button', { name: 'Go on' }).click();
+  await page.getByText('One job per file').click();
+  await page.getByRole('button', { name: 'Continue' }).click();
   await expect(page.getByText('1 job made')).toBeVisible();
   await expect(page.getByText(/Broken\.mid: .*Empty\.xml: /)).toBeVisible();
   await expect(page.getByRole('link', { name: 'clockmakers-goose-cue-3' })).toBeVisible();

@@ -51,7 +51,7 @@ test('marks are suggestions until they are taken', async ({ page }) => {
   );
   await expect.poll(async () => partOf(await exportedXml(page), 'Flute').split('<slur').length).toBeGreaterThan(30);
   await page.getByRole('button', { name: /Ledger/ }).click();
-  await expect(page.getByText('Flute: slurs taken')).toBeVisible();
+  await expect(page.getByText('Flute: slurs included')).toBeVisible();
 });
 
 test('a bar’s articulation is set by hand and copied to its rhythm', { tag: LONG }, async ({ page }) => {
@@ -72,8 +72,8 @@ test('dynamics, hairpins and words are put by hand', async ({ page }) => {
   const heads = page.locator('g.note g.notehead');
   await heads.nth(0).click({ force: true });
   await heads.nth(3).click({ force: true, modifiers: ['Shift'] });
-  const tools = page.getByRole('toolbar', { name: 'Picked notes' });
-  await tools.getByRole('combobox', { name: 'Dynamic sign at the first note' }).click();
+  const tools = page.getByRole('toolbar', { name: 'Selected notes' });
+  await tools.getByRole('combobox', { name: 'Dynamic at the first note' }).click();
   await page.locator('.ant-select-dropdown:visible').getByTitle('mf', { exact: true }).click();
   await expect(page.getByRole('button', { name: 'Ledger (1)' })).toBeVisible();
   await tools.getByRole('button', { name: 'crescendo' }).click();
@@ -99,7 +99,7 @@ test('the drum map can be changed, kept and used', { tag: LONG }, async ({ page 
   await page.getByRole('button', { name: 'General MIDI …' }).click();
   await page.getByLabel('Sound of key 36').fill('Clock drum');
   await page.getByLabel('Name of the map').fill('Puppet kit');
-  await page.getByRole('button', { name: 'Keep as own' }).click();
+  await page.getByRole('button', { name: 'Save as own' }).click();
   const [file] = await Promise.all([
     page.waitForEvent('download'),
     page.getByRole('button', { name: 'Export', exact: true }).click(),
@@ -146,7 +146,7 @@ test(
     await openPage(page);
     await page.getByText('Extract', { exact: true }).click();
     await expect(page.getByRole('img', { name: 'Lead sheet, page 1' })).toBeVisible({ timeout: 60_000 });
-    await choose(page, 'Whose tune', 'Flute');
+    await choose(page, 'Part with the tune', 'Flute');
     await page.getByText('Piano reduction', { exact: true }).click();
     await expect(page.getByRole('img', { name: 'Piano reduction, page 1' })).toBeVisible({ timeout: 60_000 });
     await page.getByRole('checkbox', { name: 'Glockenspiel' }).uncheck();
@@ -163,7 +163,7 @@ test('score and parts are shown as pages, printed, and saved as PDF', async ({ p
   await page.getByText('Score', { exact: true }).click();
   await expect(page.getByRole('img', { name: 'Score, page 1' })).toBeVisible({ timeout: 60_000 });
   await expect(page.getByText(/of [2-9]$/)).toBeVisible();
-  await page.getByRole('button', { name: 'Page on' }).click();
+  await page.getByRole('button', { name: 'Next page' }).click();
   await expect(page.getByRole('img', { name: 'Score, page 2' })).toBeVisible();
   const [download] = await Promise.all([
     page.waitForEvent('download', { timeout: 60_000 }),
@@ -176,7 +176,7 @@ test('score and parts are shown as pages, printed, and saved as PDF', async ({ p
   await page.getByText('Part', { exact: true }).click();
   await expect(page.getByRole('img', { name: 'Flute, page 1' })).toBeVisible({ timeout: 60_000 });
   await page.getByText('One line', { exact: true }).click();
-  await expect(page.getByRole('button', { name: 'Page on' })).toHaveCount(0);
+  await expect(page.getByRole('button', { name: 'Next page' })).toHaveCount(0);
   await page.evaluate(() => {
     window.print = () =>
       document.body.setAttribute(

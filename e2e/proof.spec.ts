@@ -80,7 +80,7 @@ test('a file that came back is held against the original, note by note', async (
   await expect(page.getByLabel('Verdict')).toContainText('Every one of 1,223 notes is there');
 });
 
-test('the job is heard as received and as written, and the playhead runs through the bars', async ({ page }) => {
+test('the original and the score are heard, and the playhead runs through the bars', async ({ page }) => {
   await openDemo(page);
   const audition = page.getByRole('group', { name: 'Audition' });
   await page.keyboard.press('Space');
@@ -90,12 +90,12 @@ test('the job is heard as received and as written, and the playhead runs through
   const x = async () => (await playhead.boundingBox())?.x ?? 0;
   const before = await x();
   await expect.poll(x).toBeGreaterThan(before + 20);
-  await audition.getByText('received').click();
+  await audition.getByText('Original').click();
   await expect(audition.getByRole('button', { name: 'Stop' })).toBeVisible();
   // It goes on where it was.
   expect(await x()).toBeGreaterThan(before);
   await page.keyboard.press('Space');
-  await expect(audition.getByRole('button', { name: 'Hear' })).toBeVisible();
+  await expect(audition.getByRole('button', { name: 'Play' })).toBeVisible();
   await expect(playhead).toHaveCount(0);
 });
 
@@ -103,13 +103,13 @@ test('bars are heard again and again, with a click, one part alone, slower, and 
   await openDemo(page);
   const audition = page.getByRole('group', { name: 'Audition' });
   await audition.getByRole('checkbox', { name: 'click' }).check();
-  await audition.getByRole('button', { name: 'Bars again and again' }).click();
-  await page.getByLabel('First bar again').fill('3');
-  await page.getByLabel('First bar again').press('Enter');
-  await page.getByLabel('Last bar again').fill('3');
-  await page.getByLabel('Last bar again').press('Enter');
+  await audition.getByRole('button', { name: 'Loop' }).click();
+  await page.getByLabel('Loop start').fill('3');
+  await page.getByLabel('Loop start').press('Enter');
+  await page.getByLabel('Loop end').fill('3');
+  await page.getByLabel('Loop end').press('Enter');
   await page.keyboard.press('Escape');
-  await audition.getByRole('button', { name: 'Hear' }).click();
+  await audition.getByRole('button', { name: 'Play' }).click();
   await expect(audition.getByText('bar 3', { exact: true })).toBeVisible();
   // The playhead goes back to where it began, and it is still the same bar.
   const playhead = page.locator('[class*=playhead]');
@@ -130,7 +130,7 @@ test('bars are heard again and again, with a click, one part alone, slower, and 
   await goTo(page, 'Page');
   await page.getByText('Score', { exact: true }).click();
   await expect(page.getByRole('img', { name: 'Score, page 1' })).toBeVisible();
-  await audition.getByRole('button', { name: 'Hear' }).click();
+  await audition.getByRole('button', { name: 'Play' }).click();
   await expect(page.locator('[class*=sheetPlayhead]')).toBeVisible();
   await audition.getByRole('button', { name: 'Stop' }).click();
 });
@@ -157,8 +157,8 @@ test(
     await goTo(page, 'Dispatch');
     await page.getByRole('switch', { name: 'MusicXML' }).click();
     await page.getByRole('switch', { name: 'Sound' }).click();
-    const make = page.getByRole('button', { name: 'Make the file' });
-    await expect(page.getByText(/Sound, as delivered: the mix, WAV at 48 kHz/)).toBeVisible();
+    const make = page.getByRole('button', { name: 'Export the file' });
+    await expect(page.getByText(/Sound of the export: the mix, WAV at 48 kHz/)).toBeVisible();
     const waiting = page.waitForEvent('download', { timeout: 90_000 });
     await make.click();
     const download = await waiting;
@@ -184,11 +184,11 @@ test(
     // Our own files begin where their first bar does.
     await page.getByLabel('Offset of the recording').fill('500');
     await page.getByLabel('Offset of the recording').press('Enter');
-    await page.getByRole('button', { name: 'Fit to the bars' }).click();
+    await page.getByRole('button', { name: 'Align with the bars' }).click();
     await expect(page.getByLabel('Offset of the recording')).toHaveValue(/^-?(\d|10)$/, { timeout: 60_000 });
     const audition = page.getByRole('group', { name: 'Audition' });
     await audition.getByText('recording').click();
-    await audition.getByRole('button', { name: 'Hear' }).click();
+    await audition.getByRole('button', { name: 'Play' }).click();
     await expect(page.locator('[class*=wavePlayhead]')).toBeVisible();
     await audition.getByRole('button', { name: 'Stop' }).click();
 
@@ -211,13 +211,13 @@ test(
       mimeType: 'audio/x-soundfont',
       buffer: Buffer.from('RIFF and nothing else'),
     });
-    await expect(page.getByText(/“broken.sf2” is no sound bank that can be read/)).toBeVisible();
+    await expect(page.getByText(/“broken.sf2” is not a readable sound bank/)).toBeVisible();
     await bank.locator('input[type=file]').setInputFiles('public/sounds/general-midi.sf2');
     await expect(bank.getByText('general-midi.sf2')).toBeVisible();
     await page.reload();
     await page.getByRole('group', { name: 'Audition' }).getByRole('button', { name: 'Sounds' }).click();
     await expect(bank.getByText('general-midi.sf2')).toBeVisible();
-    await bank.getByRole('button', { name: 'The one that comes along' }).click();
-    await expect(bank.getByText(/^The one that comes along:/)).toBeVisible();
+    await bank.getByRole('button', { name: 'Built-in bank' }).click();
+    await expect(bank.getByText(/^Built-in bank:/)).toBeVisible();
   },
 );

@@ -100,7 +100,7 @@ test('a remedy is tried out in the music before it is taken, and the keys work w
   await page.keyboard.press('o');
   await expect(page).toHaveURL(/rhythm$/);
   await page.keyboard.press('p');
-  await expect(page.getByRole('status').filter({ hasText: 'Tried out:' })).toBeVisible();
+  await expect(page.getByRole('status').filter({ hasText: 'Preview:' })).toBeVisible();
   await expect(queries(page).getByText(/notes? changes? in|Changes/)).toBeVisible();
   expect(await ledgerLines(page)).toBe(1);
   // After a choice among a few, and not behind a drawer.

@@ -39,7 +39,7 @@ test('is shown and leaves as it came, in the version that is asked for', async (
   await goTo(page, 'Dispatch');
   await page.getByLabel('Version of MusicXML', { exact: true }).getByText('4.0', { exact: true }).click();
   await expect(page.getByText(/MusicXML 4\.0: /)).toBeVisible();
-  const make = page.getByRole('button', { name: 'Make the file' });
+  const make = page.getByRole('button', { name: 'Export the file' });
   await expect(make).toBeEnabled();
   const waiting = page.waitForEvent('download');
   await make.click();

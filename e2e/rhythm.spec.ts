@@ -43,7 +43,7 @@ test('by keyboard alone: the note that leaves the others is walked to and put ba
   await expect(page.getByText(/Clarinet in B♭, bar 2.*a sixteenth after Flute/)).toBeVisible();
   for (let i = 0; i < 8; i++) {
     await page.keyboard.press('n');
-    if (await page.getByRole('button', { name: 'As in Flute' }).isVisible()) break;
+    if (await page.getByRole('button', { name: 'Write as in Flute' }).isVisible()) break;
   }
   await page.keyboard.press('a');
   await ledger(page, 1);
@@ -69,7 +69,11 @@ test('by keyboard alone: a wrong triplet is written plain', async ({ page }) => 
       .filter((note) => note.start >= 20 * QUARTER && note.start < 24 * QUARTER)
       .every((note) => note.start % (QUARTER / 4) === 0);
   expect(await plain()).toBe(false);
-  for (let i = 0; i < 12 && !(await page.getByRole('button', { name: 'Plain values in this bar' }).isVisible()); i++)
+  for (
+    let i = 0;
+    i < 12 && !(await page.getByRole('button', { name: 'Write plain values in this bar' }).isVisible());
+    i++
+  )
     await page.keyboard.press('n');
   await page.keyboard.press('a');
   await ledger(page, 1);

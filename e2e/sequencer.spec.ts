@@ -97,10 +97,10 @@ test('dynamics, split, sounds and a selection are decided, undone, and reach the
       .map((event) => (event?.type === 'trackName' ? event.text : '')),
   ).toContain('Piano left hand');
   await goTo(page, 'Timeline');
-  await page.getByText('What is played').click();
+  await page.getByText('Playing order').click();
   await page.getByLabel('First bar wanted').fill('9');
   await page.getByLabel('First bar wanted').press('Enter');
-  await choose(page, 'Files', 'one for each section');
+  await choose(page, 'Files', 'one per section');
   const [download] = await Promise.all([
     page.waitForEvent('download'),
     page.getByRole('banner').getByRole('button', { name: 'MIDI' }).click(),
@@ -119,7 +119,7 @@ test('drum keys and technique charts are set for a part', { tag: LONG }, async (
   await goTo(page, 'Casting');
   await page.getByRole('button', { name: 'Drums, as written …' }).click();
   await choose(page, 'Key for Bass Drum 1', '35 Acoustic Bass Drum');
-  await page.getByRole('button', { name: 'Use these keys' }).click();
+  await page.getByRole('button', { name: 'Apply' }).click();
   await expect
     .poll(async () =>
       new Set(
@@ -131,7 +131,7 @@ test('drum keys and technique charts are set for a part', { tag: LONG }, async (
     .toBe(true);
   await page.locator('.ant-table-row', { hasText: 'Double Bass' }).getByRole('button', { name: 'none …' }).click();
   await page.getByLabel('Name of the chart').fill('Pit strings');
-  await page.getByRole('button', { name: 'Keep as own' }).click();
+  await page.getByRole('button', { name: 'Save as own' }).click();
   await page.getByRole('button', { name: 'Use this chart' }).click();
   await expect(page.getByRole('button', { name: 'Pit strings …' })).toBeVisible();
 });
@@ -139,7 +139,7 @@ test('drum keys and technique charts are set for a part', { tag: LONG }, async (
 test('a MIDI file is cleaned: the mixer data goes, the notes stay', async ({ page }) => {
   await openDemo(page);
   await page.getByText('To sequencer', { exact: true }).click();
-  await expect(page.getByRole('heading', { name: 'What goes along' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'What to include' })).toBeVisible();
   const original = readFileSync(DEMO_FILE);
   const strikes = (bytes: Buffer) =>
     parseMidi(bytes).tracks.map((track) => track.filter((event) => event.type === 'noteOn').length);
@@ -148,7 +148,7 @@ test('a MIDI file is cleaned: the mixer data goes, the notes stay', async ({ pag
   expect(strikes(bare)).toEqual(strikes(original));
   await page.getByText('Everything', { exact: true }).click();
   await expect.poll(async () => controllers(await exported(page)).has(91)).toBe(true);
-  await page.getByLabel('What becomes of pan (10)').getByText('convert').click();
+  await page.getByLabel('Action for pan (10)').getByText('convert').click();
   await expect
     .poll(async () =>
       parseMidi(await exported(page))
@@ -207,7 +207,7 @@ test('a note of a score is changed by hand and goes out so', async ({ page }) =>
     );
   const before = await keysOf();
   await page.locator('g.note g.notehead').first().click();
-  const bar = page.getByRole('toolbar', { name: 'Picked notes' });
+  const bar = page.getByRole('toolbar', { name: 'Selected notes' });
   await bar.getByRole('button', { name: 'Up', exact: true }).click();
   await expect(page.getByRole('button', { name: 'Ledger (1)' })).toBeVisible();
   const after = await keysOf();
@@ -225,11 +225,14 @@ test('a note of a MIDI file that was mended on the page goes out mended', { tag:
   await dropFile(page, file('tune.mid', smfBytes([{ name: 'Flute', notes: line }], [tempo(0, 100), meter(0, 4, 4)])));
   await goTo(page, 'Rhythm');
   await page.locator('g.note g.notehead').nth(1).click();
-  await page.getByRole('toolbar', { name: 'Picked notes' }).getByRole('button', { name: 'Down', exact: true }).click();
+  await page
+    .getByRole('toolbar', { name: 'Selected notes' })
+    .getByRole('button', { name: 'Down', exact: true })
+    .click();
   await expect(page.getByRole('button', { name: 'Ledger (1)' })).toBeVisible();
   await page.getByText('To sequencer').click();
   await goTo(page, 'Rhythm');
-  await expect(page.getByText('1 note changed by hand goes out so.')).toBeVisible();
+  await expect(page.getByText('1 note changed by hand is exported with these edits.')).toBeVisible();
   const keys = async () =>
     performanceFromSmf(readSmf(new Uint8Array(await exported(page)))).tracks[1]!.notes.map(({ key }) => key);
   expect(await keys()).toEqual([60, 61, 64, 65, 67, 69, 71, 72]);

@@ -13,17 +13,17 @@ test('a meter is changed, bar 1 is set, and the studio’s map with its click sa
   await goTo(page, 'Timeline');
   await expect(page.getByLabel('Tempo and density')).toContainText('28 bars');
 
-  await page.getByLabel('From bar').fill('21');
-  await page.getByLabel('From bar').press('Enter');
-  await page.getByLabel('Meters in turn').fill('2/4');
-  await page.getByLabel('Meters in turn').press('Enter');
+  await page.getByLabel('Starting at bar').fill('21');
+  await page.getByLabel('Starting at bar').press('Enter');
+  await page.getByLabel('Meter sequence').fill('2/4');
+  await page.getByLabel('Meter sequence').press('Enter');
   await expect(page.getByLabel('Tempo and density')).toContainText('36 bars');
-  await page.getByLabel('From bar').fill('3');
-  await page.getByLabel('From bar').press('Enter');
-  await page.getByRole('button', { name: 'this is bar 1' }).click();
+  await page.getByLabel('Starting at bar').fill('3');
+  await page.getByLabel('Starting at bar').press('Enter');
+  await page.getByRole('button', { name: 'Make this bar 1' }).click();
   await expect(page.getByLabel('Marker at bar 7', { exact: true })).toHaveValue('Goose waltz');
 
-  await page.getByText('For the studio').click();
+  await page.getByText('Studio').click();
   await page.getByText('Click track').click();
   await page.getByLabel('Count-in').fill('1');
   await page.getByLabel('Count-in').press('Enter');
@@ -46,7 +46,7 @@ test('a meter is changed, bar 1 is set, and the studio’s map with its click sa
   const csv = readFileSync(await (await table).path(), 'utf8').split('\r\n');
   expect(csv[1]).toMatch(/^count-in 1,1,1,1,0:00\.000,0,09:59:5\d:\d\d,/);
   expect(csv.find((row) => row.startsWith('1,1,4,1,'))).toContain('10:00:00:00');
-  expect(csv.find((row) => row.startsWith('7,1,'))).toContain('Goose waltz; 3/4; 138 quarters a minute');
+  expect(csv.find((row) => row.startsWith('7,1,'))).toContain('Goose waltz; 3/4; 138 quarters per minute');
 
   // The original counts from 1, the job from its third bar.
   await page.locator('input[type=file]').setInputFiles(DEMO_FILE);
@@ -57,23 +57,23 @@ test('tempo and markers are set, moved and taken away, and undone; only the page
   await openDemo(page);
   await goTo(page, 'Timeline');
   const changes = page.getByRole('region', { name: 'Changes' });
-  await changes.getByLabel('Place of what is added').fill('5|3');
-  await changes.getByLabel('Value that is added').fill('104');
+  await changes.getByLabel('Place of the new change').fill('bar 5, beat 3');
+  await changes.getByLabel('Value to add').fill('104');
   await changes.getByRole('button', { name: 'Add' }).click();
   await expect(changes.getByLabel('Tempo at bar 5', { exact: true })).toHaveValue('104');
-  await changes.getByLabel('Place of 104 quarters a minute').fill('6|1');
-  await changes.getByLabel('Place of 104 quarters a minute').press('Enter');
+  await changes.getByLabel('Place of 104 quarters per minute').fill('6');
+  await changes.getByLabel('Place of 104 quarters per minute').press('Enter');
   await expect(changes.getByLabel('Tempo at bar 6', { exact: true })).toHaveValue('104');
   await changes.getByLabel('Marker at bar 9', { exact: true }).fill('Geese');
   await changes.getByLabel('Marker at bar 9', { exact: true }).press('Enter');
   await expect(page.getByLabel('Tempo and density')).toContainText('Geese');
-  await changes.getByRole('button', { name: 'Take away the tempo at bar 6' }).click();
+  await changes.getByRole('button', { name: 'Delete the tempo at bar 6' }).click();
   await expect(changes.getByLabel('Tempo at bar 6', { exact: true })).toHaveCount(0);
   await page.keyboard.press('Control+z');
   await expect(changes.getByLabel('Tempo at bar 6', { exact: true })).toHaveValue('104');
 
   await page.getByLabel('Metronome marks').click();
-  await page.getByText('no metronome marks').last().click();
+  await page.locator('.ant-select-item-option', { hasText: /^none$/ }).click();
   await expect(page.getByText(/^0 of 8 tempo changes are printed/)).toBeVisible();
 });
 
@@ -95,7 +95,7 @@ test('on the way to a sequencer the time line is mended too', { tag: LONG }, asy
   await expect(changes.getByLabel('Tempo at bar 9', { exact: true })).toHaveValue('150');
   await goTo(page, 'Dispatch');
   const midi = page.waitForEvent('download');
-  await page.getByRole('button', { name: 'Make the file' }).click();
+  await page.getByRole('button', { name: 'Export the file' }).click();
   const { file } = readSmf(new Uint8Array(readFileSync(await (await midi).path())));
   const { tempo } = performanceFromSmf({ file, warnings: [] });
   expect(tempo.events.map(({ microsecondsPerQuarter }) => microsecondsPerQuarter)).toContain(400_000);
@@ -203,10 +203,10 @@ test(
 test('a meter is written as a sum, and leaves as one', { tag: LONG }, async ({ page }) => {
   await openDemo(page);
   await goTo(page, 'Timeline');
-  await page.getByLabel('From bar').fill('21');
-  await page.getByLabel('From bar').press('Enter');
-  await page.getByLabel('Meters in turn').fill('2+3/8');
-  await page.getByLabel('Meters in turn').press('Enter');
+  await page.getByLabel('Starting at bar').fill('21');
+  await page.getByLabel('Starting at bar').press('Enter');
+  await page.getByLabel('Meter sequence').fill('2+3/8');
+  await page.getByLabel('Meter sequence').press('Enter');
   await expect(page.getByLabel('Meter at bar 21', { exact: true })).toHaveValue('2+3/8');
   await expect(page.getByLabel('Tempo and density')).toContainText('2+3/8');
   expect(await exportedXml(page)).toMatch(/<beats>2\+3<\/beats>\s*<beat-type>8</);
@@ -235,13 +235,13 @@ test('a recording without bars gets bars, and every note keeps its second', asyn
   await page.mouse.down();
   await page.mouse.move(box.x + box.width / 2 + 6, box.y + 40, { steps: 3 });
   await page.mouse.up();
-  await expect(page.getByText('1 beat is set right.')).toBeVisible();
+  await expect(page.getByText('1 beat is corrected.')).toBeVisible();
   await expect.poll(at).toBeGreaterThan(before + 0.02);
   const drawn = await at();
   await beat.focus();
   await beat.press('ArrowRight');
   await expect.poll(at).toBeCloseTo(drawn + 0.01, 2);
-  await expect(page.getByText('1 beat is set right.')).toBeVisible();
-  await page.getByRole('button', { name: 'The file’s own bars again' }).click();
+  await expect(page.getByText('1 beat is corrected.')).toBeVisible();
+  await page.getByRole('button', { name: 'Reset to the file’s bars' }).click();
   await expect(page.getByRole('button', { name: 'Find the beats' })).toBeVisible();
 });

@@ -63,7 +63,7 @@ function stavesQuery({ id, name }: CastPart): Query {
     id: queryId(`staves/${id}`),
     kind: 'staves',
     part: id,
-    message: `${name} lies on one staff; a few notes or chords would sit better on two.`,
+    message: `${name} is on one staff; a few notes or chords would fit better on two.`,
   };
 }
 

@@ -14,7 +14,7 @@ import {
 } from '../performance';
 import type { Query } from '../queries';
 import { keyInWords } from '../score';
-import { barBeat, barIndexAt, writtenUnits } from '../time';
+import { placeInWords, barIndexAt, writtenUnits } from '../time';
 import { CLEAR, DOUBTFUL } from './cast-tracks';
 import type { Casting, CastPart } from './casting';
 import { overlapOf, sameChair, type WrittenTrack } from './group-tracks';
@@ -44,8 +44,7 @@ export function castingQueries(
   const starts = bars.map((bar) => bar.start);
   const place: Places = (tick) => {
     const at = writtenUnits(tick, performance.ticksPerQuarter);
-    const { bar, beat } = barBeat(bars, at);
-    return { at, bar: barIndexAt(starts, at), words: `bar ${bar}, beat ${beat}` };
+    return { at, bar: barIndexAt(starts, at), words: placeInWords(bars, at) };
   };
   const doubles = findDuplicates(performance);
   return [
@@ -120,7 +119,7 @@ function unsureQueries(performance: Performance, { tracks }: Casting): Query[] {
     {
       id: queryId('unsure-instruments'),
       kind: 'unsure-instruments',
-      message: `${unsure.length} tracks are written for instruments that are not sure: ${shown.join(', ')}${more}. Check them at Casting.`,
+      message: `${unsure.length} tracks have uncertain instruments: ${shown.join(', ')}${more}. Check them at Casting.`,
       facts: { written: unsure.map(({ cast }) => ({ track: cast.id, instrument: cast.instrument.id })) },
     },
   ];
@@ -152,7 +151,7 @@ function aboutTrack(
   }
   if (cast.instrument === UNKNOWN_INSTRUMENT) {
     const guess = best
-      ? ` Perhaps ${instrumentById(best.instrument).names.en} (${Math.round(best.confidence * 100)} % sure).`
+      ? ` Perhaps ${instrumentById(best.instrument).names.en} (${Math.round(best.confidence * 100)} % confidence).`
       : '';
     queries.push({
       id: queryId(`unknown-instrument/${track.id}`),
@@ -173,7 +172,7 @@ function aboutTrack(
       kind: 'keyswitch',
       track: track.id,
       part: partOf(track.id),
-      message: `${label}: ${switches.map(keyInWords).join(', ')} (${count} ${count === 1 ? 'note' : 'notes'}) look like keyswitches. They are written as notes until somebody decides.`,
+      message: `${label}: ${switches.map(keyInWords).join(', ')} (${count} ${count === 1 ? 'note' : 'notes'}) look like keyswitches. They are written as notes for now.`,
       facts: { keys: switches },
     });
   }
@@ -226,7 +225,7 @@ function playersQuery(group: readonly WrittenTrack[], performance: Performance, 
   if (needed < 2 || !(sketch || named || share >= (instrument.section ? SEVERAL_PLAYERS_SECTION : SEVERAL_PLAYERS)))
     return [];
   const message = sketch
-    ? `${trackLabel(track)} sketches the strings with up to ${needed} notes at once: deal it out to a string choir?`
+    ? `${trackLabel(track)} sketches the strings with up to ${needed} notes at once: divide it among a string choir?`
     : `${trackLabel(track)} plays up to ${needed} notes at once: more than one player?`;
   return [
     {
@@ -275,7 +274,7 @@ function crowdedQuery(part: CastPart, notes: readonly PlayedNote[], place: Place
       at,
       bar,
       played: notes.map((note) => note.id),
-      message: `${part.name}, ${words}: more notes at once than the ${part.player.of} players${more}; somebody plays two.`,
+      message: `${part.name}, ${words}: more notes at once than the ${part.player.of} players${more}; one player gets two notes.`,
       facts: { players: part.player.of },
     },
   ];

@@ -91,7 +91,7 @@ function originalsOf({ job }: DispatchDesk, paths: Paths): Delivered[] {
       path: paths.take(`Originals/${fileNameOf(name)}`, `.${fileNameOf(extension)}`),
       bytes,
       bars: null,
-      words: 'As it was received, untouched',
+      words: 'The original, unchanged',
     };
   });
 }

@@ -237,7 +237,7 @@ describe('the paragraph before', () => {
     }
     const { words } = toEnd(previewOf(deskOf(), HOUSE_RECIPES[3]!));
     expect(words.join(' ')).toContain('MusicXML 3.0: a score of 12 parts, as players read it');
-    expect(words.join(' ')).toContain('type 1, 480 ticks a quarter, no mixer data, 12 tracks with notes');
+    expect(words.join(' ')).toContain('type 1, 480 ticks per quarter, no mixer data, 12 tracks with notes');
     expect(words.join(' ')).toMatch(/and all \d+ suggestions/);
   });
 
@@ -301,8 +301,8 @@ describe('recipes', () => {
     expect(() => readRecipe(json, 'r.json')).toThrow(/“r.json” is not a recipe: .*nothing was changed/);
   });
   it.each([
-    [plain, /asks for nothing/],
-    [{ ...plain, score: { ...USUAL_SCORE, whole: false } }, /wants MusicXML but/],
+    [plain, /is empty/],
+    [{ ...plain, score: { ...USUAL_SCORE, whole: false } }, /includes MusicXML but/],
     [{ ...plain, originals: true, pattern: '{cue} {colour}' }, /“{colour}” says nothing/],
     [{ ...plain, originals: true, pattern: '{cue' }, /A brace is open/],
     [{ ...plain, originals: true, pattern: '  ' }, /need a name/],

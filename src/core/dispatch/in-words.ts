@@ -11,9 +11,9 @@ import { patternFault } from './names';
 export function recipeFault(recipe: Recipe): string | null {
   const empty = DELIVERIES.filter((kind) => asksForNothing(kind, Object.entries(recipe[kind] ?? {})));
   if (empty.length > 0)
-    return `The recipe wants ${empty.map((kind) => DELIVERY[kind].what).join(' and ')} but does not say what of it.`;
+    return `The recipe includes ${empty.map((kind) => DELIVERY[kind].what).join(' and ')} but does not say what of it.`;
   if (!recipe.originals && DELIVERIES.every((kind) => recipe[kind] === null))
-    return 'The recipe asks for nothing; choose what is to go out.';
+    return 'The recipe is empty; choose what to export.';
   return patternFault(recipe.pattern);
 }
 
@@ -38,7 +38,7 @@ export function* previewOf(desk: DispatchDesk, recipe: Recipe): Generator<Workin
   for (const kind of DELIVERIES) if (!WRITTEN.includes(kind)) yield* foretell(draft, recipe, kind);
   if (recipe.originals) {
     const { length } = desk.job.originals;
-    draft.says(`The ${length === 1 ? 'original' : 'originals'} as received, untouched.`, length);
+    draft.says(`The ${length === 1 ? 'original' : 'originals'}, unchanged.`, length);
   }
   return draft.done();
 }
@@ -58,14 +58,14 @@ function marksInWords(marks: Recipe['marks'], { parts, suggestedChords }: Summar
   const suggested = sum('found') - sum('taken') + suggestedChords;
   switch (marks) {
     case 'none':
-      return 'No dynamics, slurs, articulations, pedal or chord symbols go along, whoever set them.';
+      return 'No dynamics, slurs, articulations, pedal or chord symbols are exported.';
     case 'taken':
       return suggested > 0
-        ? `Marks that were taken go along; ${many(suggested, 'suggestion stays', 'suggestions stay')} behind.`
-        : 'Marks that were taken go along; nothing more is suggested.';
+        ? `Included markings are exported; ${many(suggested, 'suggestion is', 'suggestions are')} not.`
+        : 'Included markings are exported; there are no further suggestions.';
     case 'suggested':
       return suggested > 0
-        ? `Marks that were taken go along, and all ${many(suggested, 'suggestion')}.`
-        : 'Marks that were taken go along; nothing more is suggested.';
+        ? `Included markings and all ${many(suggested, 'suggestion')} are exported.`
+        : 'Included markings are exported; there are no further suggestions.';
   }
 }

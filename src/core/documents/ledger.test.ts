@@ -60,32 +60,32 @@ describe('ledger', () => {
       'Clarinet: left out',
       'Flute: written for Oboe',
       'Flute: grid pinned to eighth notes, without triplets',
-      'Violin 1: no lead taken out',
+      'Violin 1: no lead removed',
       'Bassoon: named “Fagott”',
       'Key signature: E major',
       'Title: “Goose”',
-      'Clarinet: taken in',
-      'Flute, Clarinet: gathered into one part',
-      'Clarinet: a part of its own',
-      't4: dealt out to 2 players, in pairs',
+      'Clarinet: included',
+      'Flute, Clarinet: combined into one part',
+      'Clarinet: a separate part',
+      't4: divided among 2 players, in pairs',
       't9: sul tasto',
       't11: keyswitches E♭2 = tremolo taken out',
       't10: plays Double Bass in 2 bars',
       't4p2: shortened to “Hrn.”',
       'Violin 1: solo',
-      't4p2: moved to the foot of the page',
+      't4p2: moved to the bottom of the score',
       'Instrument names in Italian',
       'Swing of 2.5 to 1 written evenly',
       't11: gaps up to a quarter closed',
       't7: staves split at C5',
-      't7: at most 1 voice a staff',
+      't7: at most 1 voice per staff',
       't10: a note moved',
-      't10: 2 notes joined',
-      't10: a note struck again',
+      't10: 2 notes merged',
+      't10: a note split',
       'From your house list: t5',
-      'Key signature from the 5. bar on: A♭ major',
+      'Key signature from bar 5 of the piece: A♭ major',
       'All parts: flats preferred in 8 bars',
-      't10: a note respelled towards sharps',
+      't10: a note respelled with sharps',
       't10: tenor clef',
       't10: a note an octave higher',
       't6: drum map “Pit”',
@@ -99,8 +99,8 @@ describe('ledger', () => {
       't10: “dolce” written',
       't10: articulation of a bar copied to all of its rhythm in 28 bars',
       '2 bars written once with repeat signs',
-      't6: equal bars as repeat signs',
-      'Chord symbols taken, from all parts, over t10',
+      't6: repeated bars as repeat signs',
+      'Chord symbols included, from all parts, over t10',
       'Composer: “The pit band”',
       'Markers as rehearsal marks',
     ]);
@@ -203,7 +203,7 @@ describe('decisions about the way to a sequencer', () => {
   });
   it('are said in plain words', () => {
     expect(everySequencing.map((decision) => inWords(decision, () => 'Trumpet'))).toEqual([
-      'Preset: expression kept; Dynamics by velocity and controller 11; 960 ticks a quarter; Loosening changed',
+      'Preset: expression kept; Dynamics by velocity and controller 11; 960 ticks per quarter; Humanize changed',
       'Trumpet: a track for each technique; program 57; technique chart “Library”; C2 (36) becomes 35',
       'pan (10) converted',
       'Track 3: pan (10) carried',
@@ -211,7 +211,7 @@ describe('decisions about the way to a sequencer', () => {
       'Sounds by instrument; A channel for each track; One empty bar before the music',
       'Trumpet: accents +12 on the first beat, +4 on beats, −6 between in 4 bars',
       'All parts: quantized to sixteenth notes',
-      'All parts: treatment 2 taken back',
+      'All parts: processing step 2 deleted',
     ]);
   });
   it('pass through a job file, and wrong ones do not', () => {
@@ -261,7 +261,7 @@ describe('decisions about extracts', () => {
   it('are said in plain words', () => {
     const words = [{ kind: 'chooseMelody' as const, part: partId('t10') }, reduced(['t8', 't10']), reduced(null)];
     expect(words.map((decision) => inWords(decision, (id) => id))).toEqual([
-      'Lead sheet: the tune is that of t10',
+      'Lead sheet: tune from t10',
       'Piano reduction: of t8, t10',
       'Piano reduction: of all parts',
     ]);

@@ -83,7 +83,7 @@ export function midiSummary(material: Material): MidiSequence {
     ...cleaning.warnings,
     ...(further > 0
       ? [
-          `This job has ${further + 1} originals, of which the first goes to the sequencer; the others stay as they are. Make a job of each to send them.`,
+          `This job has ${further + 1} originals, of which the first goes to the sequencer; the others are not exported. Make a job of each to send them.`,
         ]
       : []),
   ];

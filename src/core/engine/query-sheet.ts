@@ -1,6 +1,6 @@
 /* Queries as a sheet for somebody else to answer: by number, with their places, as plain text. */
 import type { OpenQuery } from '../queries';
-import { barBeat, type Bar, type WrittenUnits } from '../time';
+import { barBeat, beatInWords, type Bar, type WrittenUnits } from '../time';
 
 /** What only whoever prepares the files can answer: how it is written and carried, not what was meant. */
 const NOT_FOR_COMPOSERS: ReadonlySet<OpenQuery['kind']> = new Set<OpenQuery['kind']>([
@@ -52,7 +52,7 @@ export function sheetLine(
 function placeOf(bars: readonly Bar[], at: WrittenUnits | undefined, bar: number | undefined): string[] {
   if (at !== undefined) {
     const place = barBeat(bars, at);
-    return [`bar ${place.bar}`, `beat ${place.beat}`];
+    return [`bar ${place.bar}`, beatInWords(place.beat)];
   }
   return bar !== undefined && bars[bar] ? [`bar ${bars[bar].number}`] : [];
 }

@@ -28,9 +28,7 @@ export function whichName({ conversion, p, part, note, bar }: Place): Reason | n
       heard && read !== undefined && Math.abs(read) <= MOST_SIGNS
         ? `Named ${noteName(pitch)} for ${keyName({ fifths: read, mode: heard.mode })}, which this bar is heard in.`
         : `Named ${noteName(pitch)}.`,
-    remedies: [
-      { label: `Its name towards ${prefer}`, decision: { kind: 'respellNotes', part, notes: [note.id], prefer } },
-    ],
+    remedies: [{ label: `Respell with ${prefer}`, decision: { kind: 'respellNotes', part, notes: [note.id], prefer } }],
   };
 }
 
@@ -46,7 +44,7 @@ export function whichInstrument({ conversion: { casting }, p, part, note, bar }:
   const taken = doublings[doublingOf.get(note.id) ?? -1];
   if (!taken) return null;
   return {
-    words: `Played on ${taken.names.en}, which the player has taken up.`,
+    words: `Played on ${taken.names.en}, on which the player doubles.`,
     remedies: [
       {
         label: `On ${instrument.names.en} in this bar`,

@@ -55,8 +55,10 @@ describe('why a note is written as it is', () => {
     ];
     const reasons = why(tracks, 't1', 4);
     expect(words(reasons)).toContain('This beat is divided in three.');
-    expect(words(why(tracks, 't1', 4, remedy(reasons, 'Plain values in this bar')))).not.toContain('divided');
-    expect(words(why(tracks, 't1', 16, remedy(reasons, 'Plain values in this bar')))).toContain('divided in three');
+    expect(words(why(tracks, 't1', 4, remedy(reasons, 'Write plain values in this bar')))).not.toContain('divided');
+    expect(words(why(tracks, 't1', 16, remedy(reasons, 'Write plain values in this bar')))).toContain(
+      'divided in three',
+    );
   });
   it('names the part it doubles, and lets it be written as it is played', () => {
     const loose = eight.map((key, i) => ({
@@ -70,7 +72,7 @@ describe('why a note is written as it is', () => {
     ];
     const reasons = why(tracks, 't2', 4);
     expect(words(reasons)).toContain('Written as in Flute');
-    const after = why(tracks, 't2', 4, remedy(reasons, 'As it is played itself'));
+    const after = why(tracks, 't2', 4, remedy(reasons, 'Write as it is played itself'));
     expect(words(after)).not.toContain('Written as in Flute');
   });
   it('says what is behind an ornament, a percussion sound and a staff', () => {
@@ -107,7 +109,7 @@ describe('why a note is written as it is', () => {
     const flats = row([63, 65, 67, 68, 70, 72, 74, 75, 74, 72, 70, 68, 67, 65, 63, 63], 1, 1);
     const reasons = why([{ name: 'Clarinet in Bb', notes: flats }], 't1', 3);
     expect(words(reasons)).toContain('Named B♭ for F major, which this bar is heard in.');
-    const decision = remedy(reasons, 'Its name towards sharps');
+    const decision = remedy(reasons, 'Respell with sharps');
     const again = why([{ name: 'Clarinet in Bb', notes: flats }], 't1', 3, decision);
     expect(words(again)).toContain('Named A♯');
     expect(words(why([{ name: 'Clarinet in Bb', notes: flats }], 't1', 1))).not.toContain('Named');
@@ -126,7 +128,7 @@ describe('why a note is written as it is', () => {
       },
     ];
     const reasons = why(tracks, 't1', 9);
-    expect(words(reasons)).toContain('Played on Piccolo, which the player has taken up.');
+    expect(words(reasons)).toContain('Played on Piccolo, on which the player doubles.');
     expect(words(why(tracks, 't1', 9, remedy(reasons, 'On Flute in this bar')))).not.toContain('Piccolo');
   });
   it('has nothing to say of a note that is not on the page', () => {

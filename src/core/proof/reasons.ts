@@ -65,7 +65,7 @@ function whereItStands(place: Place): Reason {
       ? []
       : [
           {
-            label: 'Back to where the file has it',
+            label: 'Move back to the file’s position',
             decision: { kind: 'moveNotes', part, moves: [{ note: note.id, by: note.meant - note.start }] },
           },
         ];
@@ -100,8 +100,8 @@ function tuplet({ conversion: { reports, line }, p, part, note, bar }: Place): R
   return {
     words: `This beat is divided in ${IN_WORDS[division] ?? division}.`,
     remedies: [
-      { label: 'Plain values in this bar', decision: { ...plain, bars: { from: bar, to: bar + 1 } } },
-      { label: 'No triplets in the part', decision: plain },
+      { label: 'Write plain values in this bar', decision: { ...plain, bars: { from: bar, to: bar + 1 } } },
+      { label: 'Allow no triplets in the part', decision: plain },
     ],
   };
 }
@@ -155,7 +155,7 @@ function length(place: Place): Reason | null {
   const written = milliseconds(note.end - note.start, place);
   if (note.short) {
     return {
-      words: `Sounds ${sounding} ms, written as ${written} ms with a dot: this line lets go early as a habit, and reads without short rests.`,
+      words: `Sounds ${sounding} ms, written as ${written} ms with a dot: early releases are usual in this part, so short rests are not written.`,
       remedies: [
         {
           label: 'As played in this bar',
@@ -169,7 +169,7 @@ function length(place: Place): Reason | null {
   const next = nextOnset(staff, note);
   if (note.end === next && note.release < next - TELLING)
     return {
-      words: `Let go ${milliseconds(next - note.release, place)} ms before the next note: no rest is meant.`,
+      words: `Let go ${milliseconds(next - note.release, place)} ms before the next note: no rest is written.`,
       remedies: [],
     };
   if (note.release > note.end + TELLING)
@@ -195,7 +195,7 @@ function doubled({ conversion: { doublings, casting }, part, bar }: Place): Reas
   const name = casting.parts.find(({ id }) => id === model.as)!.name;
   return {
     words: `Written as in ${name}, which plays the same here and plays it more clearly.`,
-    remedies: [{ label: 'As it is played itself', decision: { kind: 'writeAs', part, as: part } }],
+    remedies: [{ label: 'Write as it is played itself', decision: { kind: 'writeAs', part, as: part } }],
   };
 }
 

@@ -13,16 +13,18 @@ describe('buttons', () => {
     const [back] = remediesFor({ ...asked, kind: 'audit', facts: { cause: 'displaced', moves } });
     expect(back!.decision).toEqual({ kind: 'moveNotes', part: 't1', moves });
     expect(buttons({ ...asked, kind: 'audit', facts: { cause: 'trills' } })).toEqual([
-      ['Trills are right', 'dismissQuery'],
+      ['Keep the trills', 'dismissQuery'],
       ['Write every note', 'setOrnaments'],
     ]);
-    expect(buttons({ ...asked, kind: 'audit', facts: { cause: 'missing' } })).toEqual([['Looked at', 'dismissQuery']]);
+    expect(buttons({ ...asked, kind: 'audit', facts: { cause: 'missing' } })).toEqual([
+      ['Mark as reviewed', 'dismissQuery'],
+    ]);
   });
   it('of a tuplet: plain here, plain everywhere, or right', () => {
     const [here, everywhere, right] = remediesFor({ ...asked, kind: 'tuplet', facts: { smallest: '16th', bars: [4] } });
     expect(here!.decision).toMatchObject({ kind: 'setGrid', triplets: false, bars: { from: 4, to: 5 } });
     expect(everywhere!.decision).not.toHaveProperty('bars');
-    expect(right!.decision).toEqual({ kind: 'dismissQuery', query: 'x', reason: 'It is a triplet' });
+    expect(right!.decision).toEqual({ kind: 'dismissQuery', query: 'x', reason: 'Keep the triplet' });
   });
   it('of two drums of one kind: one of them, which settles the query too', () => {
     const [one, two] = remediesFor({ ...asked, kind: 'one-drum', facts: { key: 38, other: 40 } });
@@ -37,10 +39,10 @@ describe('buttons', () => {
       facts: { players },
     });
     expect(buttons(crowded(3))).toEqual([
-      ['Deal out to 4 players', 'dealOut'],
-      ['They divide', 'dismissQuery'],
+      ['Divide among 4 players', 'dealOut'],
+      ['Keep as divisi', 'dismissQuery'],
     ]);
-    expect(buttons(crowded(8))).toEqual([['They divide', 'dismissQuery']]);
+    expect(buttons(crowded(8))).toEqual([['Keep as divisi', 'dismissQuery']]);
   });
   it('of notes out of range: an octave, for a key or for the part, and other instruments', () => {
     const range = (semitones: number, whole: boolean, mostly = false): Query => ({
@@ -55,11 +57,11 @@ describe('buttons', () => {
       },
     });
     expect(buttons(range(-24, false))).toEqual([
-      ['Only these notes octaves lower', 'shiftNotes'],
+      ['Move only these notes octaves lower', 'shiftNotes'],
       ['Write it for Tuba', 'assignInstrument'],
-      ['It is meant so', 'dismissQuery'],
+      ['Keep as written', 'dismissQuery'],
     ]);
-    expect(buttons(range(12, true))[0]).toEqual(['The whole part an octave higher', 'shiftNotes']);
+    expect(buttons(range(12, true))[0]).toEqual(['Move the whole part an octave higher', 'shiftNotes']);
     expect(buttons(range(12, false, true))[0]).toEqual(['Write it for Tuba', 'assignInstrument']);
   });
   it('of a key the file does not mean: the one heard, or C major after all', () => {

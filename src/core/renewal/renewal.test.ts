@@ -219,7 +219,7 @@ describe('a ledger that is carried over', () => {
     });
     const { whole, partly, lost } = renew(bytesOf(OLD), bytesOf(without), few);
     expect(lost).toEqual(['Flute: “dolce” written', 'Flute: a slur written']);
-    expect(partly).toEqual(['Flute: 2 notes taken out']);
+    expect(partly).toEqual(['Flute: 2 notes deleted']);
     expect(whole).toBe(decisions.length - 2);
     const gone = renew(bytesOf(OLD), bytesOf([HORN, CELLO]), ledger);
     expect(gone.lost).toHaveLength(5);

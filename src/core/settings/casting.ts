@@ -2,7 +2,7 @@ import type { InstrumentId, Language, TechniqueId } from '../instruments';
 import type { PartId, TrackId } from '../base';
 import type { BarSpan } from './bar-span';
 
-/** How the notes of one part are dealt out to several players. */
+/** How the notes of one part are divided among several players. */
 export interface Deal {
   /** Players of the same instrument, or the five parts of a string choir. */
   to: 'players' | 'string-choir';

@@ -64,7 +64,7 @@ describe('variable-length quantities', () => {
 });
 
 /*
- * The worked examples of Standard MIDI Files 1.0 (MIDI Association RP-001): four notes, 96 ticks a quarter, once as
+ * The worked examples of Standard MIDI Files 1.0 (MIDI Association RP-001): four notes, 96 ticks per quarter, once as
  * type 0 and once as type 1, byte for byte from memory of the published text.
  */
 const STANDARD_TYPE_0 = join_(

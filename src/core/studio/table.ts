@@ -35,7 +35,7 @@ export function minutesInWords(seconds: number): string {
 export function changeInWords({ kind, bpm, meter, key, text }: Change): string {
   switch (kind) {
     case 'tempo':
-      return `${Math.round(bpm! * 1000) / 1000} quarters a minute`;
+      return `${Math.round(bpm! * 1000) / 1000} quarters per minute`;
     case 'meter':
       return meterInWords(meter!);
     case 'key':

@@ -208,3 +208,18 @@ export function barBeat(bars: readonly Bar[], at: number): BarBeat {
   const beat = 1 + ((at - bar.start) * bar.meter.beatType) / (4 * QUARTER);
   return { bar: bar.number, beat: Math.round(beat * 1000) / 1000 };
 }
+
+/** "beat 3"; off the beat "after beat 3" or, where the next one is nearer, "just before beat 4". */
+export function beatInWords(beat: number): string {
+  const whole = Math.floor(beat);
+  const off = beat - whole;
+  if (off < 0.001) return `beat ${whole}`;
+  return off < NEARER_TO_NEXT ? `after beat ${whole}` : `just before beat ${whole + 1}`;
+}
+const NEARER_TO_NEXT = 0.6;
+
+/** "bar 9, beat 3" */
+export function placeInWords(bars: readonly Bar[], at: number): string {
+  const { bar, beat } = barBeat(bars, at);
+  return `bar ${bar}, ${beatInWords(beat)}`;
+}

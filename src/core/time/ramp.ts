@@ -3,7 +3,7 @@ import { QUARTER, type Bpm, type WrittenUnits } from './units';
 /** A gradual change is played in steps of so much. */
 const STEP: WrittenUnits = QUARTER / 4;
 
-/** A tempo that changes by degrees, evenly in quarters a minute: each step's place and tempo, both ends among them. */
+/** A tempo that changes by degrees, evenly in quarters per minute: each step's place and tempo, both ends among them. */
 export function rampSteps(
   from: WrittenUnits,
   to: WrittenUnits,

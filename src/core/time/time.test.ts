@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import {
   barBeat,
+  placeInWords,
   barLength,
   beatGroups,
   buildTempoMap,
@@ -163,5 +164,16 @@ describe('bars', () => {
   it('reads places out in the beat of the lower number', () => {
     const bars = layBars([{ at: 0, beats: 6, beatType: 8 }], 6 * QUARTER);
     expect(barBeat(bars, 3 * QUARTER + QUARTER / 2)).toEqual({ bar: 2, beat: 2 });
+  });
+  it('says them without decimals, also off the beat', () => {
+    const bars = layBars([{ at: 0, beats: 4, beatType: 4 }], 8 * QUARTER);
+    const said = [0, 1, 1.5, 3.746, 4].map((quarters) => placeInWords(bars, quarters * QUARTER));
+    expect(said).toEqual([
+      'bar 1, beat 1',
+      'bar 1, beat 2',
+      'bar 1, after beat 2',
+      'bar 1, just before beat 5',
+      'bar 2, beat 1',
+    ]);
   });
 });

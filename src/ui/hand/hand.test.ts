@@ -104,7 +104,7 @@ describe('walking the notes', () => {
   });
   it('says where one is', () => {
     expect(spoken(NOTES[0]!, 'Flute', bars)).toBe('Flute, bar 1, beat 1: C5, quarter');
-    expect(spoken(note(flute, 9, 4.5, 1.5, 74), 'Flute', bars)).toBe('Flute, bar 2, beat 1.5: D5, dotted quarter');
+    expect(spoken(note(flute, 9, 4.5, 1.5, 74), 'Flute', bars)).toBe('Flute, bar 2, after beat 1: D5, dotted quarter');
   });
 });
 

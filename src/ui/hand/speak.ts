@@ -1,5 +1,5 @@
 import { noteValue, pitchName } from '@/core/score';
-import { barBeat, QUARTER, type Bar } from '@/core/time';
+import { placeInWords, QUARTER, type Bar } from '@/core/time';
 import type { NoteInView } from '../workspace/workspace';
 
 const VALUE_NAMES: Record<string, string> = {
@@ -17,8 +17,7 @@ const DOTS = ['', 'dotted ', 'double-dotted '];
 
 /** "Flute, bar 3, beat 2: C5, eighth" */
 export function spoken(note: NoteInView, partName: string, bars: readonly Bar[]): string {
-  const { bar, beat } = barBeat(bars, note.start);
-  return `${partName}, bar ${bar}, beat ${beat}: ${pitchName(note.pitch)}, ${valueInWords(note.end - note.start)}`;
+  return `${partName}, ${placeInWords(bars, note.start)}: ${pitchName(note.pitch)}, ${valueInWords(note.end - note.start)}`;
 }
 
 function valueInWords(length: number): string {

@@ -20,7 +20,7 @@ const query = (n: number): OpenQuery => ({
   touched: 3,
   part: partId(`t${n}`),
   message: `Part ${n} might want two staves.`,
-  remedies: [{ label: 'Two staves', decision: { kind: 'setStaves', part: partId(`t${n}`), staves: 2 } }],
+  remedies: [{ label: 'Write on two staves', decision: { kind: 'setStaves', part: partId(`t${n}`), staves: 2 } }],
 });
 const decide = vi.fn();
 const first = useWorkspace.getInitialState();
@@ -75,7 +75,7 @@ describe('the queries', () => {
   it('are answered by a button that says what it does', () => {
     useWorkspace.setState({ query: queryId('staves/t1') });
     render(<QueryPanel />);
-    fireEvent.click(screen.getByRole('button', { name: 'Two staves' }));
+    fireEvent.click(screen.getByRole('button', { name: 'Write on two staves' }));
     expect(decide).toHaveBeenCalledWith({ kind: 'setStaves', part: 't1', staves: 2 });
   });
   it('say when none is left', () => {

@@ -50,7 +50,7 @@ describe('jumping', () => {
   });
   it.each([
     ['quantize', 'Grid'],
-    ['humanize', 'Loosening'],
+    ['humanize', 'Humanize'],
     ['transpose', 'Instruments, names and order of the parts'],
     ['time signature', 'Meters and barlines'],
     ['anacrusis', 'Bar numbers and pickup'],

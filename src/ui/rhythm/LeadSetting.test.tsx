@@ -22,7 +22,7 @@ describe('the lead of a track', () => {
     fireEvent.click(screen.getByRole('button', { name: 'Write as played' }));
     expect(onSet).toHaveBeenLastCalledWith(0);
   });
-  it('is offered, not confirmed, where it was only asked about', () => {
+  it('is offered, not confirmed, unchanged only asked about', () => {
     shown({ confidence: 0.5, milliseconds: -40 });
     expect(buttons()).toEqual(['Correct by 40 ms', 'Write as played']);
   });

@@ -56,8 +56,8 @@ export function ChangesTable({ line }: { line: TimeLineSummary }) {
         dataSource={shown}
         columns={[
           {
-            title: 'Bar',
-            width: 96,
+            title: 'Place',
+            width: 144,
             render: (_, change) => (
               <Place
                 change={change}
@@ -91,10 +91,10 @@ export function ChangesTable({ line }: { line: TimeLineSummary }) {
   );
 }
 
-/** Bar|beat of a change; moving it takes it away and sets it again. */
+/** Where a change is; moving it deletes it and sets it again. */
 function Place({ change, line, fixed }: { change: Change; line: TimeLineSummary; fixed: boolean }) {
   const decide = useWorkspace((state) => state.decide);
-  const words = `${change.bar}|${change.beat}`;
+  const words = change.beat === 1 ? `bar ${change.bar}` : `bar ${change.bar}, beat ${change.beat}`;
   if (fixed) return <span className={styles.number}>{words}</span>;
   const move = (text: string) => {
     const to = placeOf(text, line);
@@ -115,7 +115,7 @@ function Place({ change, line, fixed }: { change: Change; line: TimeLineSummary;
       key={words}
       size="small"
       variant="borderless"
-      style={{ width: 84 }}
+      style={{ width: 132 }}
       aria-label={`Place of ${changeInWords(change)}`}
       defaultValue={words}
       onPressEnter={(event) => event.currentTarget.blur()}
@@ -126,9 +126,9 @@ function Place({ change, line, fixed }: { change: Change; line: TimeLineSummary;
 
 const round = (bpm: number) => Math.round(bpm * 1000) / 1000;
 
-/** A written place for "12|3" or "12"; null where there is none. Beats may have fractions. */
+/** A written place for "bar 12, beat 3", "12, 3" or "12"; null where there is none. Beats may have fractions. */
 function placeOf(text: string, { bars }: TimeLineSummary): number | null {
-  const match = /^\s*(-?\d+)\s*(?:[|.:, ]\s*(\d+(?:\.\d+)?))?\s*$/.exec(text);
+  const match = /^\s*(?:bar\s*)?(-?\d+)\s*(?:(?:,?\s*beat|[|.:, ])\s*(\d+(?:\.\d+)?))?\s*$/i.exec(text);
   const bar = match && bars.find(({ number }) => number === Number(match[1]));
   if (!bar) return null;
   const inside = Math.round(((Number(match[2] ?? 1) - 1) * 4 * QUARTER) / bar.meter.beatType);
@@ -319,8 +319,8 @@ function PlaceInput({ word, label, value, onChange }: PlaceInputProps) {
       {word}
       <Input
         size="small"
-        style={{ width: 84 }}
-        placeholder="bar|beat"
+        style={{ width: 132 }}
+        placeholder="bar 5, beat 3"
         aria-label={label}
         value={value}
         onChange={(event) => onChange(event.target.value)}

@@ -19,5 +19,5 @@ export const gather = decisionKind({
     const [first, ...others] = made.tracks;
     return { ...settings, gathered: each(without(settings.gathered, first!), others, first!) };
   },
-  describe: (made, nameOf) => `${namesOf(made.tracks, nameOf)}: gathered into one part`,
+  describe: (made, nameOf) => `${namesOf(made.tracks, nameOf)}: combined into one part`,
 });

@@ -20,5 +20,5 @@ export const movePart = decisionKind({
     moves: listed(settings.moves, { part: made.part, before: made.before }),
   }),
   describe: (made, nameOf) =>
-    `${nameOf(made.part)}: moved ${made.before === null ? 'to the foot of the page' : `above ${nameOf(made.before)}`}`,
+    `${nameOf(made.part)}: moved ${made.before === null ? 'to the bottom of the score' : `above ${nameOf(made.before)}`}`,
 });

@@ -25,9 +25,9 @@ export const readSoundChanges = decisionKind({
   }),
   describe: ({ track, as }, nameOf) => {
     const said = {
-      'taken-up': 'its player takes up every instrument the programs name',
+      'taken-up': 'one player doubles on every instrument the programs name',
       one: 'one instrument throughout, whatever the programs say',
-      usual: 'programs read as usual',
+      usual: 'programs read automatically',
     };
     return `${nameOf(track)}: ${said[as]}`;
   },

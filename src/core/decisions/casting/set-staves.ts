@@ -23,6 +23,6 @@ export const setStaves = decisionKind({
   }),
   describe: (made, nameOf) => {
     const chosen = made.staves === 1 ? 'one staff' : 'two staves';
-    return `${nameOf(made.part)}: ${made.staves === null ? 'as many staves as it needs' : chosen}`;
+    return `${nameOf(made.part)}: ${made.staves === null ? 'staves automatic' : chosen}`;
   },
 });

@@ -21,6 +21,6 @@ export const setTechnique = decisionKind({
     techniques: each(settings.techniques, made.tracks, made.technique),
   }),
   describe: (made, nameOf) =>
-    `${namesOf(made.tracks, nameOf)}: ${made.technique === 'none' ? 'ordinary playing' : techniqueName(made.technique)}`,
+    `${namesOf(made.tracks, nameOf)}: ${made.technique === 'none' ? 'normal playing' : techniqueName(made.technique)}`,
   learns: ({ tracks, technique }) => (technique === 'none' ? [] : tracks.map((track) => ({ track, technique }))),
 });

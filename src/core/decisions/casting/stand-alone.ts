@@ -17,5 +17,5 @@ export const standAlone = decisionKind({
   dto: StandAlone,
   apply: (settings, made) => ({ ...settings, gathered: each(settings.gathered, made.tracks, null) }),
   describe: (made, nameOf) =>
-    `${namesOf(made.tracks, nameOf)}: ${made.tracks.length === 1 ? 'a part of its own' : 'parts of their own'}`,
+    `${namesOf(made.tracks, nameOf)}: ${made.tracks.length === 1 ? 'a separate part' : 'separate parts'}`,
 });

@@ -15,5 +15,5 @@ export const takeIn = decisionKind({
   points: SOME_TRACKS,
   dto: TakeIn,
   apply: (settings, made) => ({ ...settings, leftOut: each(settings.leftOut, made.tracks, false) }),
-  describe: (made, nameOf) => `${namesOf(made.tracks, nameOf)}: taken in`,
+  describe: (made, nameOf) => `${namesOf(made.tracks, nameOf)}: included`,
 });

@@ -24,5 +24,5 @@ export const addNotes = decisionKind({
       part,
       notes.map((note) => ({ kind: 'add', ...note })),
     ),
-  describe: ({ part, notes }, nameOf) => `${nameOf(part)}: ${some(notes.length, 'note')} put in`,
+  describe: ({ part, notes }, nameOf) => `${nameOf(part)}: ${some(notes.length, 'note')} added`,
 });

@@ -17,5 +17,5 @@ export const cutNote = decisionKind({
   points: { part: 'id', note: 'note', at: 'place' },
   dto: CutNote,
   apply: (settings, made) => edited(settings, made.part, [{ kind: 'cut', note: made.note, at: made.at }]),
-  describe: (made, nameOf) => `${nameOf(made.part)}: a note struck again`,
+  describe: (made, nameOf) => `${nameOf(made.part)}: a note split`,
 });

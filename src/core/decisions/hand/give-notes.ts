@@ -30,5 +30,5 @@ export const giveNotes = decisionKind({
       to,
       notes.map((note) => ({ kind: 'add', ...note })),
     ),
-  describe: ({ part, to, notes }, nameOf) => `${nameOf(part)}: ${some(notes.length, 'note')} given to ${nameOf(to)}`,
+  describe: ({ part, to, notes }, nameOf) => `${nameOf(part)}: ${some(notes.length, 'note')} moved to ${nameOf(to)}`,
 });

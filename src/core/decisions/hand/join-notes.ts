@@ -22,5 +22,5 @@ export const joinNotes = decisionKind({
       made.part,
       made.notes.slice(1).map((other) => ({ kind: 'join', note: made.notes[0]!, with: other })),
     ),
-  describe: (made, nameOf) => `${nameOf(made.part)}: ${made.notes.length} notes joined`,
+  describe: (made, nameOf) => `${nameOf(made.part)}: ${made.notes.length} notes merged`,
 });

@@ -23,5 +23,5 @@ export const removeNotes = decisionKind({
       part,
       notes.map((note) => ({ kind: 'remove', note })),
     ),
-  describe: ({ part, notes }, nameOf) => `${nameOf(part)}: ${some(notes.length, 'note')} taken out`,
+  describe: ({ part, notes }, nameOf) => `${nameOf(part)}: ${some(notes.length, 'note')} deleted`,
 });

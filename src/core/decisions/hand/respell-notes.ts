@@ -22,6 +22,5 @@ export const respellNotes = decisionKind({
     ...settings,
     spellings: listed(settings.spellings, { kind: 'notes', part: made.part, notes: made.notes, prefer: made.prefer }),
   }),
-  describe: (made, nameOf) =>
-    `${nameOf(made.part)}: ${some(made.notes.length, 'note')} respelled towards ${made.prefer}`,
+  describe: (made, nameOf) => `${nameOf(made.part)}: ${some(made.notes.length, 'note')} respelled with ${made.prefer}`,
 });

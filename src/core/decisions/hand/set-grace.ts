@@ -25,5 +25,5 @@ export const setGrace = decisionKind({
       notes.map((note) => ({ kind: 'grace', note, on })),
     ),
   describe: ({ part, notes, on }, nameOf) =>
-    `${nameOf(part)}: ${some(notes.length, on ? 'grace note' : 'note')} ${on ? 'made of what was written out' : 'of its own instead of a grace note'}`,
+    `${nameOf(part)}: ${some(notes.length, on ? 'grace note' : 'note')} ${on ? 'made from written-out notes' : 'instead of a grace note'}`,
 });

@@ -16,7 +16,7 @@ export const dismissQuery = decisionKind({
   dto: DismissQuery,
   apply: (settings) => settings,
   describe: ({ reason, about }) => {
-    if (!about) return reason ? `Query set aside: ${reason}` : 'Query set aside';
-    return `“${about}” ${reason ? `Answered: ${reason}` : 'Set aside'}`;
+    if (!about) return reason ? `Query skipped: ${reason}` : 'Query skipped';
+    return `“${about}” ${reason ? `Answered: ${reason}` : 'Skipped'}`;
   },
 });

@@ -16,6 +16,6 @@ export const takeTime = decisionKind({
   apply: (settings, { original }) => ({ ...settings, timeFrom: original }),
   describe: ({ original }) =>
     original === 0
-      ? 'Times of no other original taken'
-      : `Times, strengths and controllers of original ${original} taken`,
+      ? 'Times of no other original used'
+      : `Times, velocities and controllers of original ${original} used`,
 });

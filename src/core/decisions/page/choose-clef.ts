@@ -30,5 +30,5 @@ export const chooseClef = decisionKind({
     };
   },
   describe: (made, nameOf) =>
-    `${nameOf(made.part)}: ${made.clef === null ? 'usual clef' : `${made.clef.replace('-8vb', ' clef an octave lower')}${made.clef.includes('8vb') ? '' : ' clef'}`}${made.staff > 1 ? `, staff ${made.staff}` : ''}`,
+    `${nameOf(made.part)}: ${made.clef === null ? 'default clef' : `${made.clef.replace('-8vb', ' clef an octave lower')}${made.clef.includes('8vb') ? '' : ' clef'}`}${made.staff > 1 ? `, staff ${made.staff}` : ''}`,
 });

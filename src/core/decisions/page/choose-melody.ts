@@ -17,5 +17,5 @@ export const chooseMelody = decisionKind({
   dto: ChooseMelody,
   apply: (settings, { part }) => ({ ...settings, extracts: { ...settings.extracts, melody: part } }),
   describe: ({ part }, nameOf) =>
-    part === null ? 'Lead sheet: the tune is found' : `Lead sheet: the tune is that of ${nameOf(part)}`,
+    part === null ? 'Lead sheet: tune automatic' : `Lead sheet: tune from ${nameOf(part)}`,
 });

@@ -23,6 +23,6 @@ export const foldRepeat = decisionKind({
   },
   describe: (made) =>
     made.times < 2
-      ? 'A repeat is written out again'
+      ? 'A repeat written out'
       : `${made.length} bars written once with repeat signs${made.endings > 0 ? ' and endings' : ''}`,
 });

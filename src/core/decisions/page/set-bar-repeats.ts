@@ -20,5 +20,5 @@ export const setBarRepeats = decisionKind({
     ...settings,
     barRepeats: made.on ? entered(settings.barRepeats, made.part, true) : without(settings.barRepeats, made.part),
   }),
-  describe: (made, nameOf) => `${nameOf(made.part)}: equal bars ${made.on ? 'as repeat signs' : 'written out'}`,
+  describe: (made, nameOf) => `${nameOf(made.part)}: repeated bars ${made.on ? 'as repeat signs' : 'written out'}`,
 });

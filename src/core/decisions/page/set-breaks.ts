@@ -13,5 +13,5 @@ export const setBreaks = decisionKind({
   points: NOWHERE,
   dto: SetBreaks,
   apply: (settings, { keep }) => ({ ...settings, keepBreaks: keep }),
-  describe: ({ keep }) => (keep ? 'Breaks of lines and pages kept' : 'No breaks: the target program lays out'),
+  describe: ({ keep }) => (keep ? 'Line and page breaks kept' : 'No breaks: the target program lays out'),
 });

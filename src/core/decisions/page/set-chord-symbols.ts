@@ -17,7 +17,7 @@ export class SetChordSymbols {
 const USE_WORDS: Record<MarkUse, string> = {
   off: 'No chord symbols',
   suggest: 'Chord symbols suggested',
-  on: 'Chord symbols taken',
+  on: 'Chord symbols included',
 };
 
 export const setChordSymbols = decisionKind({

@@ -20,5 +20,5 @@ export const setDynamic = decisionKind({
   dto: SetDynamic,
   apply: (settings, { part, note, level }) => marked(settings, part, [{ kind: 'dynamic', note, level }]),
   describe: ({ part, level }, nameOf) =>
-    `${nameOf(part)}: ${level === null ? 'a dynamic sign taken away' : `${level} written`}`,
+    `${nameOf(part)}: ${level === null ? 'a dynamic removed' : `${level} written`}`,
 });

@@ -21,5 +21,5 @@ export const setHairpin = decisionKind({
   dto: SetHairpin,
   apply: (settings, { part, from, to, shape }) => marked(settings, part, [{ kind: 'hairpin', from, to, shape }]),
   describe: ({ part, shape }, nameOf) =>
-    `${nameOf(part)}: ${shape === null ? 'a hairpin taken away' : `a ${shape} written`}`,
+    `${nameOf(part)}: ${shape === null ? 'a hairpin removed' : `a ${shape} written`}`,
 });

@@ -23,5 +23,5 @@ export const setKey = decisionKind({
     };
   },
   describe: (made) =>
-    `Key signature${made.bar === undefined ? '' : ` from the ${made.bar + 1}. bar on`}: ${keyName(made)}`,
+    `Key signature${made.bar === undefined ? '' : ` from bar ${made.bar + 1} of the piece`}: ${keyName(made)}`,
 });

@@ -14,5 +14,5 @@ export const setMarkerStyle = decisionKind({
   dto: SetMarkerStyle,
   apply: (settings, made) => ({ ...settings, markerStyle: made.style }),
   describe: (made) =>
-    `Markers as ${{ auto: 'rehearsal marks or words, as they look', rehearsal: 'rehearsal marks', text: 'words' }[made.style]}`,
+    `Markers as ${{ auto: 'rehearsal marks or words automatically', rehearsal: 'rehearsal marks', text: 'words' }[made.style]}`,
 });

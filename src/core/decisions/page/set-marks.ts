@@ -33,5 +33,5 @@ export const setMarks = decisionKind({
     };
   },
   describe: (made, nameOf) =>
-    `${nameOf(made.part)}: ${MARK_NAMES[made.mark].toLowerCase()} ${{ off: 'off', suggest: 'suggested', on: 'taken' }[made.use]}${made.strength === 'usual' ? '' : `, ${made.strength}`}${inBars(made.bars)}`,
+    `${nameOf(made.part)}: ${MARK_NAMES[made.mark].toLowerCase()} ${{ off: 'off', suggest: 'suggested', on: 'included' }[made.use]}${made.strength === 'usual' ? '' : `, ${made.strength}`}${inBars(made.bars)}`,
 });

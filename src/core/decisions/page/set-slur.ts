@@ -19,5 +19,5 @@ export const setSlur = decisionKind({
   points: FROM_NOTE_TO_NOTE,
   dto: SetSlur,
   apply: (settings, { part, from, to, on }) => marked(settings, part, [{ kind: 'slur', from, to, on }]),
-  describe: (made, nameOf) => `${nameOf(made.part)}: a slur ${made.on ? 'written' : 'taken away'}`,
+  describe: (made, nameOf) => `${nameOf(made.part)}: a slur ${made.on ? 'written' : 'removed'}`,
 });

@@ -19,5 +19,5 @@ export const setWords = decisionKind({
   dto: SetWords,
   apply: (settings, { part, note, words }) => marked(settings, part, [{ kind: 'words', note, words: words.trim() }]),
   describe: ({ part, words }, nameOf) =>
-    `${nameOf(part)}: ${words.trim() === '' ? 'words taken away' : `“${words.trim()}” written`}`,
+    `${nameOf(part)}: ${words.trim() === '' ? 'words removed' : `“${words.trim()}” written`}`,
 });

@@ -33,5 +33,5 @@ export const useDrumMap = decisionKind({
         : entered(settings.drumMaps, made.part, { name: made.name, sounds: made.sounds }),
   }),
   describe: (made, nameOf) =>
-    `${nameOf(made.part)}: ${made.sounds === null ? 'usual drum map' : `drum map “${made.name}”`}`,
+    `${nameOf(made.part)}: ${made.sounds === null ? 'default drum map' : `drum map “${made.name}”`}`,
 });

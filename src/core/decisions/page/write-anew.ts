@@ -15,9 +15,9 @@ export class WriteAnew {
 }
 
 const WHAT: Record<AnewAspect, [anew: string, received: string]> = {
-  spelling: ['keys and names of notes found anew', 'keys and names of notes as received'],
-  transposition: ['transposed for the players', 'transposition as received'],
-  percussion: ['drums written anew', 'drums as received'],
+  spelling: ['keys and note names found by analysis', 'keys and note names as in the original'],
+  transposition: ['transposed for the players', 'transposition as in the original'],
+  percussion: ['drums rewritten', 'drums as in the original'],
 };
 
 export const writeAnew = decisionKind({

@@ -15,5 +15,5 @@ export const freeGrid = decisionKind({
   points: A_PART,
   dto: FreeGrid,
   apply: (settings, made) => ({ ...settings, grids: without(settings.grids, made.part) }),
-  describe: (made, nameOf) => `${nameOf(made.part)}: grid found by the engine again`,
+  describe: (made, nameOf) => `${nameOf(made.part)}: grid automatic`,
 });

@@ -21,5 +21,5 @@ export const setClefs = decisionKind({
     fixedClefs: made.changes ? without(settings.fixedClefs, made.part) : entered(settings.fixedClefs, made.part, true),
   }),
   describe: (made, nameOf) =>
-    `${nameOf(made.part)}: ${made.changes ? 'clef changes where they pay' : 'one clef throughout'}`,
+    `${nameOf(made.part)}: ${made.changes ? 'clef changes automatic' : 'one clef throughout'}`,
 });

@@ -24,5 +24,5 @@ export const setGaps = decisionKind({
       made.upTo === null ? without(settings.closeGaps, made.part) : entered(settings.closeGaps, made.part, made.upTo),
   }),
   describe: (made, nameOf) =>
-    `${nameOf(made.part)}: ${made.upTo === null ? 'gaps judged by the engine again' : `gaps up to a ${valueName(made.upTo).replace(/ notes$/, '')} closed`}`,
+    `${nameOf(made.part)}: ${made.upTo === null ? 'gaps automatic' : `gaps up to a ${valueName(made.upTo).replace(/ notes$/, '')} closed`}`,
 });

@@ -21,6 +21,6 @@ export const setLead = decisionKind({
   }),
   describe: (made, nameOf) =>
     made.milliseconds === 0
-      ? `${nameOf(made.track)}: no lead taken out`
-      : `${nameOf(made.track)}: lead of ${made.milliseconds} ms taken out`,
+      ? `${nameOf(made.track)}: no lead removed`
+      : `${nameOf(made.track)}: lead of ${made.milliseconds} ms removed`,
 });

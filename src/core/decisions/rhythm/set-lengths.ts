@@ -25,5 +25,5 @@ export const setLengths = decisionKind({
     return { ...settings, lengths: entered(settings.lengths, part, chosen) };
   },
   describe: (made, nameOf) =>
-    `${nameOf(made.part)}: short notes ${made.as === 'read' ? 'written as they read best' : 'as long as they were played'}${inBars(made.bars)}`,
+    `${nameOf(made.part)}: short notes ${made.as === 'read' ? 'written automatically' : 'as long as they were played'}${inBars(made.bars)}`,
 });

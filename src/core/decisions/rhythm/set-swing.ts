@@ -20,7 +20,7 @@ export const setSwing = decisionKind({
     return made.ratio === null ? rest : { ...rest, swing: { ratio: made.ratio, unit: made.unit ?? 'eighth' } };
   },
   describe: (made) => {
-    if (made.ratio === null) return 'Swing found by the engine again';
+    if (made.ratio === null) return 'Swing automatic';
     if (made.ratio === 1) return 'No swing: off-beats as played';
     return `Swing of ${made.ratio.toFixed(1)} to 1 written evenly${made.unit === '16th' ? ' (sixteenths)' : ''}`;
   },

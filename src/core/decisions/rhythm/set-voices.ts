@@ -17,5 +17,5 @@ export const setVoices = decisionKind({
   dto: SetVoices,
   apply: (settings, made) => ({ ...settings, voices: entered(settings.voices, made.part, made.most) }),
   describe: (made, nameOf) =>
-    `${nameOf(made.part)}: at most ${made.most} ${made.most === 1 ? 'voice' : 'voices'} a staff`,
+    `${nameOf(made.part)}: at most ${made.most} ${made.most === 1 ? 'voice' : 'voices'} per staff`,
 });

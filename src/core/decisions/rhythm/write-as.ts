@@ -23,7 +23,7 @@ export const writeAs = decisionKind({
     doubles: made.as === null ? without(settings.doubles, made.part) : entered(settings.doubles, made.part, made.as),
   }),
   describe: (made, nameOf) => {
-    if (made.as === null) return `${nameOf(made.part)}: doubled passages judged by the engine again`;
+    if (made.as === null) return `${nameOf(made.part)}: doubled passages automatic`;
     return `${nameOf(made.part)}: doubled passages written as ${made.as === made.part ? 'played' : `in ${nameOf(made.as)}`}`;
   },
 });

@@ -18,5 +18,5 @@ export const leaveTracks = decisionKind({
     return { ...settings, sequencing: { ...sequencing, leftOutTracks: out ? [...others, ...tracks] : others } };
   },
   describe: ({ tracks, out }) =>
-    `${tracks.length === 1 ? `Track ${tracks[0]! + 1}` : `${tracks.length} tracks`} ${out ? 'left out' : 'taken in'}`,
+    `${tracks.length === 1 ? `Track ${tracks[0]! + 1}` : `${tracks.length} tracks`} ${out ? 'left out' : 'included'}`,
 });

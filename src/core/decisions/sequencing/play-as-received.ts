@@ -24,7 +24,7 @@ export const playAsReceived = decisionKind({
     return { ...settings, sequencing: { ...sequencing, treatments } };
   },
   describe: ({ part, which }, nameOf) => {
-    const what = which === undefined ? 'played exactly as received' : `treatment ${which + 1} taken back`;
+    const what = which === undefined ? 'reset to the original' : `processing step ${which + 1} deleted`;
     return `${part === null ? 'All parts' : nameOf(part)}: ${what}`;
   },
 });

@@ -35,25 +35,25 @@ export const setArranging = decisionKind({
 
 function inWords({ sounds, names, channels, type, ticksPerQuarter, emptyBars, byHand }: SetArranging): string[] {
   const words: string[] = [];
-  if (sounds) words.push(sounds === 'received' ? 'Sounds as received' : 'Sounds by instrument');
-  if (names) words.push(names === 'received' ? 'Track names as received' : 'Tracks named by instrument');
+  if (sounds) words.push(sounds === 'received' ? 'Original sounds' : 'Sounds by instrument');
+  if (names) words.push(names === 'received' ? 'Original track names' : 'Tracks named by instrument');
   if (channels)
     words.push(
-      { received: 'Channels as received', 'by-part': 'A channel for each track', 'one-channel': 'All on one channel' }[
+      { received: 'Original channels', 'by-part': 'A channel for each track', 'one-channel': 'All on one channel' }[
         channels
       ],
     );
-  if (type !== undefined) words.push(type === null ? 'SMF type as received' : `SMF type ${type}`);
+  if (type !== undefined) words.push(type === null ? 'Original SMF type' : `SMF type ${type}`);
   if (ticksPerQuarter !== undefined)
-    words.push(ticksPerQuarter === null ? 'Ticks as received' : `${ticksPerQuarter} ticks a quarter`);
+    words.push(ticksPerQuarter === null ? 'Original ticks' : `${ticksPerQuarter} ticks per quarter`);
   if (emptyBars !== undefined)
     words.push(`${emptyBars === 1 ? 'One empty bar' : `${emptyBars} empty bars`} before the music`);
   if (byHand)
     words.push(
       {
-        pitches: 'Notes changed by hand go along with their pitches',
-        all: 'Notes changed by hand go along with their pitches and times',
-        none: 'Notes changed by hand go out as received',
+        pitches: 'Edited notes exported with their pitches',
+        all: 'Edited notes exported with their pitches and times',
+        none: 'Edited notes exported as in the original',
       }[byHand],
     );
   return words;

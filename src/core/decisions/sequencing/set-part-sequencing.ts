@@ -102,7 +102,7 @@ function partInWords(one: SetPartSequencing): string[] {
         .map(([from, to]) => `${keyInWords(Number(from))} (${from}) becomes ${to}`)
         .join(', '),
     );
-  if (one.leftOut !== undefined && one.leftOut !== null) words.push(one.leftOut ? 'left out' : 'taken in');
+  if (one.leftOut !== undefined && one.leftOut !== null) words.push(one.leftOut ? 'left out' : 'included');
   if (one.trackName) words.push(`track named “${one.trackName}”`);
   return words;
 }

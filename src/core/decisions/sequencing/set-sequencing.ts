@@ -115,7 +115,7 @@ function whole(one: SetSequencing): string[] {
   const words: string[] = [];
   if (one.preset) words.push(`Preset: ${PRESET_NAMES[one.preset]}`);
   if (one.dynamicsTo) words.push(carriersInWords(one.dynamicsTo));
-  if (one.levels) words.push('Velocities of the dynamic signs changed');
+  if (one.levels) words.push('Velocity per dynamic changed');
   if (one.rampStep !== undefined) words.push(`Ramps in steps of ${one.rampStep / QUARTER} quarters`);
   if (one.articulations) words.push('Lengths and velocities of articulations changed');
   if (one.slurOverlap !== undefined) words.push(`Slurred notes overlap by ${one.slurOverlap} ms`);
@@ -127,11 +127,11 @@ function whole(one: SetSequencing): string[] {
     words.push(one.neutralVolume === null ? 'No channel volume' : `Channel volume ${one.neutralVolume} at the start`);
   if (one.channels) words.push(one.channels === 'one-channel' ? 'All on one channel' : 'A channel for each track');
   if (one.format !== undefined) words.push(`SMF type ${one.format}`);
-  if (one.ticksPerQuarter !== undefined) words.push(`${one.ticksPerQuarter} ticks a quarter`);
+  if (one.ticksPerQuarter !== undefined) words.push(`${one.ticksPerQuarter} ticks per quarter`);
   if (one.runningStatus !== undefined) words.push(one.runningStatus ? 'With running status' : 'Without running status');
   if (one.padPickup !== undefined) words.push(one.padPickup ? 'Pickup padded to a full bar' : 'Pickup as written');
   if (one.playRepeats !== undefined) words.push(one.playRepeats ? 'Repeats played' : 'Every bar once');
-  if (one.loosening) words.push('Loosening changed');
+  if (one.loosening) words.push('Humanize changed');
   if (one.onlyParts !== undefined)
     words.push(one.onlyParts === null ? 'All parts' : `${one.onlyParts.length} parts only`);
   if (one.onlyBars !== undefined)

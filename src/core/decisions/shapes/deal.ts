@@ -11,10 +11,10 @@ export class DealDto implements Deal {
 }
 
 export function dealInWords({ to, players, spare, lines, order }: Deal): string {
-  if (players === 1) return 'kept on one part';
-  if (to === 'string-choir') return 'dealt out to a string choir';
+  if (players === 1) return 'kept as one part';
+  if (to === 'string-choir') return 'divided among a string choir';
   return [
-    'dealt out to ' + players + ' players',
+    'divided among ' + players + ' players',
     spare === 'rest' && 'who rest when there are fewer notes',
     lines === 'top-down' && 'always from the top',
     order === 'paired' && 'in pairs',

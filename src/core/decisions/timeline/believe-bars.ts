@@ -12,5 +12,5 @@ export const believeBars = decisionKind({
   points: NOWHERE,
   dto: BelieveBars,
   apply: (settings) => ({ ...settings, freeTime: null }),
-  describe: () => 'Bars as the file has them',
+  describe: () => 'Bars as in the file',
 });

@@ -19,5 +19,5 @@ export const drawTempo = decisionKind({
   apply: (settings, { from, to, start, end }) =>
     to > from ? mended(settings, { kind: 'ramp', from, to, start, end }) : settings,
   describe: ({ from, start, end }) =>
-    `${end < start ? 'Slower' : 'Faster'} by degrees from ${start} to ${end} quarters a minute, ${placeWords(from)}`,
+    `${end < start ? 'Gradually slower' : 'Gradually faster'} from ${start} to ${end} quarters per minute, ${placeWords(from)}`,
 });

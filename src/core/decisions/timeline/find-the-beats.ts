@@ -55,7 +55,7 @@ export const findTheBeats = decisionKind({
     const beat = unitOf(unit, compound);
     const said = [
       anchors && (anchors.length > 0 ? `${anchors.length} beats are known` : 'no beats are known'),
-      placed && (placed.length > 0 ? `${placed.length} set right` : 'none set right'),
+      placed && (placed.length > 0 ? `${placed.length} corrected` : 'none corrected'),
       period !== undefined && (period > 0 ? `about ${Math.round(60 / period)} a minute` : 'any pace'),
       beatsPerBar !== undefined && (beatsPerBar > 0 ? `${beatsPerBar} to a bar` : 'bars as found'),
       firstDownbeat !== undefined &&

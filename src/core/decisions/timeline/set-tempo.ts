@@ -17,5 +17,5 @@ export const setTempo = decisionKind({
   dto: SetTempo,
   apply: (settings, { at, bpm }) => mended(settings, { kind: 'tempo', at, bpm }),
   describe: ({ at, bpm }) =>
-    bpm === null ? `No tempo change ${placeWords(at)}` : `Tempo ${bpm} quarters a minute ${placeWords(at)}`,
+    bpm === null ? `No tempo change ${placeWords(at)}` : `Tempo ${bpm} quarters per minute ${placeWords(at)}`,
 });

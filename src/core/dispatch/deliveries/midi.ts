@@ -46,7 +46,7 @@ function* foretell(draft: Draft, wish: MidiWish): Generator<Working, void> {
   }
   const { length } = desk.job.originals;
   if (summary.kind === 'midi' && length > 1)
-    draft.says(`Of ${many(length, 'original')} only the first MIDI file goes out as MIDI.`, 0);
+    draft.says(`Of ${many(length, 'original')} only the first MIDI file is exported as MIDI.`, 0);
 }
 
 /** Read back from the bytes: it is the file that is described, not what it was meant to be. */
@@ -63,7 +63,7 @@ function midiInWords(
         'mixer event',
       )} (volume, pan, reverb, chorus)`
     : 'no mixer data';
-  const format = `type ${first.format}, ${number(first.ticksPerQuarter)} ticks a quarter, ${mixer}`;
+  const format = `type ${first.format}, ${number(first.ticksPerQuarter)} ticks per quarter, ${mixer}`;
   if (which === 'whole')
     return `MIDI: ${format}, ${many(first.tracks.filter(({ notes }) => notes > 0).length, 'track')} with notes and a first one for tempo, meters and markers.`;
   return `MIDI, ${which === 'parts' ? `${many(files.length, 'part')} one by one` : many(files.length, 'section')}: ${format}.`;

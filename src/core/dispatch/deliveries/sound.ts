@@ -1,5 +1,5 @@
 import type { PartId } from '../../base';
-import type { Recipe, SoundWish } from '../../documents';
+import { SOUND_WORDS, type Recipe, type SoundWish } from '../../documents';
 import type { Desk, Made } from '../../engine';
 import { clickAlone, later, type Stretch } from '../../hearing';
 import type { Seconds } from '../../time';
@@ -30,8 +30,8 @@ function* tasks(desk: DispatchDesk, wish: SoundWish, { map }: Recipe): Generator
   });
   const heard = (parts: PartId[]) => () => stretchesOf(made, version, parts, layout.countIn);
   return [
-    ...(wish.mix || wish.stems ? [task('Mix', 0, `as ${version}`, heard([]))] : []),
-    ...(wish.stems ? summary.parts.map(({ id, name }, i) => task(name, i + 1, `as ${version}`, heard([id]))) : []),
+    ...(wish.mix || wish.stems ? [task('Mix', 0, SOUND_WORDS[version], heard([]))] : []),
+    ...(wish.stems ? summary.parts.map(({ id, name }, i) => task(name, i + 1, SOUND_WORDS[version], heard([id]))) : []),
     ...(wish.click ? [task('Click', 0, 'the click alone', () => [clickAlone(layout.click, layout.end)])] : []),
   ];
 }
@@ -71,7 +71,7 @@ function* foretell(
     ...(click ? ['the click'] : []),
   ];
   draft.says(
-    `Sound, as ${version}: ${what.join(', ')}, WAV at ${sampleRate / 1000} kHz.`,
+    `Sound of ${SOUND_WORDS[version]}: ${what.join(', ')}, WAV at ${sampleRate / 1000} kHz.`,
     (mix || stems ? 1 : 0) + (stems ? parts.length : 0) + Number(click),
   );
   if (version !== 'received') draft.concern(queries);

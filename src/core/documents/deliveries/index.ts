@@ -30,5 +30,5 @@ export { USUAL_MAP, type MapWish } from './map';
 export { USUAL_MIDI, type MidiWish } from './midi';
 export { BAR_NUMBERS, PAPER_SIZES, USUAL_PAGES, type PagesWish, type PaperSize } from './pages';
 export { USUAL_SCORE, type ScoreWish } from './score';
-export { SAMPLE_RATES, SOUND_VERSIONS, USUAL_SOUND, type SoundWish } from './sound';
+export { SAMPLE_RATES, SOUND_VERSIONS, SOUND_WORDS, USUAL_SOUND, type SoundWish } from './sound';
 export type { Amount, Code, Delivery, Field, OneOf, Text, Tick } from './form';

@@ -32,7 +32,7 @@ export const USUAL_MIDI: MidiWish = {
   byInstrument: false,
 };
 
-const AS_THE_JOB = [null, 'As the job has it'] as const;
+const AS_THE_JOB = [null, 'As in the job'] as const;
 const CARRIED = { bare: 'Bare: notes, velocities, tempo', expression: 'Keep expression', everything: 'Everything' };
 
 export const midi: Delivery<MidiWish> = {
@@ -47,7 +47,7 @@ export const midi: Delivery<MidiWish> = {
     sections: { tick: 'Each section', isFile: true },
     byInstrument: { tick: 'Named and sounding by instrument' },
     carry: { name: 'Carried', oneOf: [AS_THE_JOB, ...PRESETS.map((one) => [one, CARRIED[one]] as const)] },
-    ticksPerQuarter: { name: 'Ticks a quarter', oneOf: [AS_THE_JOB, ...TICKS] },
-    type: { name: 'SMF type', oneOf: [AS_THE_JOB, [1, '1, a track for each'], [0, '0, all in one track']] },
+    ticksPerQuarter: { name: 'Ticks per quarter', oneOf: [AS_THE_JOB, ...TICKS] },
+    type: { name: 'SMF type', oneOf: [AS_THE_JOB, [1, '1, one track per part'], [0, '0, all in one track']] },
   },
 };

@@ -15,6 +15,13 @@ export class SoundWish {
   @IsIn(SAMPLE_RATES) sampleRate!: (typeof SAMPLE_RATES)[number];
 }
 
+/** What is heard, for people. */
+export const SOUND_WORDS: Readonly<Record<(typeof SOUND_VERSIONS)[number], string>> = {
+  received: 'the original',
+  written: 'the score',
+  delivered: 'the export',
+};
+
 export const USUAL_SOUND: SoundWish = {
   mix: true,
   stems: false,
@@ -33,7 +40,7 @@ export const sound: Delivery<SoundWish> = {
     mix: { tick: 'Mix', isFile: true },
     stems: { tick: 'Mix and stems', isFile: true },
     click: { tick: 'Click', isFile: true },
-    version: { name: 'Version of the sound', oneOf: SOUND_VERSIONS.map((one) => [one, `as ${one}`] as const) },
+    version: { name: 'Version of the sound', oneOf: SOUND_VERSIONS.map((one) => [one, SOUND_WORDS[one]] as const) },
     sampleRate: {
       name: 'Sample rate',
       few: true,

@@ -1,4 +1,4 @@
-/** Ticks a quarter that programs usually write. */
+/** Ticks per quarter that programs usually write. */
 export const TICKS = [96, 120, 192, 240, 384, 480, 960, 1920].map((ticks) => [ticks, String(ticks)] as const);
 
 /** What a Standard MIDI File can say: fifteen bits; below 24 no sixteenth falls on a tick. */

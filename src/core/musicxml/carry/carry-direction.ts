@@ -107,11 +107,14 @@ const HEARD = new Set('tempo dynamics dacapo dalsegno tocoda fine segno coda'.sp
 const NO_SOUND = new Set(['time-only', 'id']);
 
 /** Playback beside tempo, dynamics and jumps: pan, pedals, instruments, swing. */
-export function carrySound({ insert }: Carrying, node: XmlNode, at: number): void {
-  const kept = Object.entries(node.attributes).filter(([key]) => !HEARD.has(key));
+export function carrySound(carrying: Carrying, node: XmlNode, at: number): void {
+  const ours = standingAt(carrying, 'direction', at).flatMap((one) => child(one, 'sound') ?? []);
+  const kept = Object.entries(node.attributes).filter(
+    ([key]) => !HEARD.has(key) && !ours.some(({ attributes }) => attributes[key] !== undefined),
+  );
   const children = node.children.filter(({ name }) => name !== 'offset');
   if (children.length === 0 && kept.every(([key]) => NO_SOUND.has(key))) return;
-  insert.put({ ...node, attributes: Object.fromEntries(kept), children: children.map(withoutLayout) }, at);
+  carrying.insert.put({ ...node, attributes: Object.fromEntries(kept), children: children.map(withoutLayout) }, at);
 }
 
 /** Figures over a bass are words to the model. */

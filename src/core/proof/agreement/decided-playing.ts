@@ -99,10 +99,10 @@ function whyMissing(
   edits: readonly NoteEdit[],
 ): Explanation | undefined {
   const { onlyParts } = settings.sequencing;
-  if (note.onset < NOWHERE / 2) return decision('its bar does not go out');
+  if (note.onset < NOWHERE / 2) return decision('its bar is not exported');
   const chosen = onlyParts === null || onlyParts.includes(partId(part));
   if (!chosen || leftOut.has(part) || partSettings(settings.sequencing, partId(part)).leftOut)
-    return decision('its part does not go out');
+    return decision('its part is not exported');
   if (edits.some(({ kind }) => kind === 'remove' || kind === 'join' || kind === 'add'))
     return decision('changed by hand');
   if (notPlayedOut(note, settings.sequencing)) return decision('ornaments are not played out');

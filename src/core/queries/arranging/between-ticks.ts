@@ -11,7 +11,7 @@ export const betweenTicks = queryKind<BetweenTicks>({
   effect: 'rhythm',
   station: 'dispatch',
   remedies: ({ facts: { exact } }) => [
-    { label: `${exact} ticks a quarter`, decision: { kind: 'setArranging', ticksPerQuarter: exact } },
-    { label: 'As received', decision: { kind: 'setArranging', ticksPerQuarter: null } },
+    { label: `Set ${exact} ticks per quarter`, decision: { kind: 'setArranging', ticksPerQuarter: exact } },
+    { label: 'Keep the original ticks', decision: { kind: 'setArranging', ticksPerQuarter: null } },
   ],
 });

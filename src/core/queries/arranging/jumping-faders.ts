@@ -11,15 +11,15 @@ export const jumpingFaders = queryKind<JumpingFaders>({
   effect: 'rhythm',
   station: 'intake',
   remedies: (query) => [
-    { label: 'Drop it', decision: { kind: 'setCarry', data: query.facts.data, action: 'drop', track: null } },
+    { label: 'Drop these events', decision: { kind: 'setCarry', data: query.facts.data, action: 'drop', track: null } },
     ...(query.facts.data === 'pan'
       ? [
           {
-            label: 'Once, in the centre',
+            label: 'Set once, in the centre',
             decision: { kind: 'setCarry' as const, data: query.facts.data, action: 'convert' as const, track: null },
           },
         ]
       : []),
-    itIsRight(query, 'The mix is meant'),
+    itIsRight(query, 'Keep the mix'),
   ],
 });

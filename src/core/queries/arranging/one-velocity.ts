@@ -10,7 +10,7 @@ export const oneVelocity = queryKind<OneVelocity>({
   station: 'rhythm',
   remedies: (query) => [
     {
-      label: 'Accents by the bar, and a little chance',
+      label: 'Add accents by beat and some variation',
       decision: { kind: 'treat', part: null, bars: null, does: USUAL_TREATMENTS.accents },
       also: [
         {
@@ -21,6 +21,6 @@ export const oneVelocity = queryKind<OneVelocity>({
         },
       ],
     },
-    itIsRight(query, 'Level is meant'),
+    itIsRight(query, 'Keep equal velocities'),
   ],
 });

@@ -28,12 +28,12 @@ export const silentDrums = queryKind<SilentDrums>({
     const near = facts.targets.map((one) => [one.key, one.near] as const);
     const [only] = facts.targets;
     return [
-      ...(octaves.length === facts.targets.length ? [{ label: 'Up or down an octave', decision: to(octaves) }] : []),
+      ...(octaves.length === facts.targets.length ? [{ label: 'Move by an octave', decision: to(octaves) }] : []),
       {
-        label: facts.targets.length === 1 ? `It is ${only!.nearName} (${only!.near})` : 'To the nearest drums',
+        label: facts.targets.length === 1 ? `Use ${only!.nearName} (${only!.near})` : 'Use the nearest drums',
         decision: to(near),
       },
-      itIsRight(query, 'My kit has them'),
+      itIsRight(query, 'Keep them'),
     ];
   },
 });

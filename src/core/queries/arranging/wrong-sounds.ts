@@ -17,9 +17,9 @@ export const wrongSounds = queryKind<WrongSounds>({
       program,
     }));
     return [
-      { label: 'Sounds by instrument, all tracks', decision: { kind: 'setArranging', sounds: 'instrument' } },
-      { label: 'Only these', decision: first!, also: others },
-      itIsRight(query, 'The sounds are meant'),
+      { label: 'Set sounds by instrument, all tracks', decision: { kind: 'setArranging', sounds: 'instrument' } },
+      { label: 'Set only these', decision: first!, also: others },
+      itIsRight(query, 'Keep the sounds'),
     ];
   },
 });

@@ -15,7 +15,7 @@ export const twoVersions = queryKind<TwoVersionsDiffer>({
   effect: 'piece',
   station: 'intake',
   remedies: (query) => [
-    ...(query.facts.strangers ? [] : [itIsRight(query, 'The differences are known')]),
-    { label: 'Do not take its time', decision: { kind: 'takeTime', original: 0 } },
+    ...(query.facts.strangers ? [] : [itIsRight(query, 'Keep these differences')]),
+    { label: 'Do not use its times', decision: { kind: 'takeTime', original: 0 } },
   ],
 });

@@ -11,7 +11,7 @@ export const barRepeats = queryKind<BarRepeats>({
   effect: 'look',
   station: 'page',
   remedies: (query) => [
-    { label: 'Repeat signs', decision: { kind: 'setBarRepeats', part: query.part, on: true } },
-    itIsRight(query, 'Written out'),
+    { label: 'Write repeat signs', decision: { kind: 'setBarRepeats', part: query.part, on: true } },
+    itIsRight(query, 'Write out'),
   ],
 });

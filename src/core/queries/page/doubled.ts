@@ -18,13 +18,13 @@ export const doubled = queryKind<Doubled>({
   station: 'rhythm',
   remedies: (query) => {
     const { parts, facts } = query;
-    const apart = itIsRight(query, 'As each plays it');
+    const apart = itIsRight(query, 'Write as each plays it');
     const writeAs = (as: (part: PartId) => PartId): Decision[] =>
       parts.map((part) => ({ kind: 'writeAs', part, as: as(part) }));
     const [first, ...also] = writeAs(() => facts.as);
     const [own, ...others] = writeAs((part) => part);
     return [
-      { label: `As in ${facts.name}`, like: 'as in the other part', decision: first!, also },
+      { label: `Write as in ${facts.name}`, like: 'as in the other part', decision: first!, also },
       { label: apart.label, decision: own!, also: [...others, apart.decision] },
     ];
   },

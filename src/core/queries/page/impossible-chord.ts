@@ -14,7 +14,7 @@ export const impossibleChord = queryKind<ImpossibleChord>({
   station: 'page',
   remedies: ({ part, facts: { tuning, capo } }) => [
     {
-      label: 'Notation without tablature',
+      label: 'Remove the tablature',
       decision: { kind: 'setTablature', part, show: 'notation', tuning: [...tuning], capo },
     },
   ],

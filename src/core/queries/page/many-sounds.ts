@@ -12,7 +12,7 @@ export const manySounds = queryKind<ManySounds>({
   effect: 'look',
   station: 'page',
   remedies: (query) => [
-    { label: 'A line for each', decision: { kind: 'splitTrack', track: query.track, by: 'sounds' } },
+    { label: 'Write a line for each', decision: { kind: 'splitTrack', track: query.track, by: 'sounds' } },
     itIsRight(query, 'One staff'),
   ],
 });

@@ -14,14 +14,14 @@ export const oneDrum = queryKind<OneDrum>({
   station: 'page',
   remedies: (query) => {
     const { part, facts } = query;
-    const same = 'It is one drum';
+    const same = 'Treat as one drum';
     return [
       {
         label: same,
         decision: { kind: 'setDrumKey', part, key: facts.other, as: facts.key },
         also: [itIsRight(query, same).decision],
       },
-      itIsRight(query, 'Two drums, one place'),
+      itIsRight(query, 'Keep two drums in one place'),
     ];
   },
 });

@@ -12,7 +12,7 @@ export const repeat = queryKind<Repeat>({
   station: 'page',
   remedies: ({ facts }) => [
     {
-      label: facts.endings > 0 ? 'Repeat signs with endings' : 'Repeat signs',
+      label: facts.endings > 0 ? 'Write repeat signs with endings' : 'Write repeat signs',
       decision: { kind: 'foldRepeat', ...facts },
     },
   ],

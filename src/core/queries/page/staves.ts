@@ -11,7 +11,7 @@ export const staves = queryKind<Staves>({
   effect: 'look',
   station: 'page',
   remedies: ({ part }) => [
-    { label: 'Two staves', decision: { kind: 'setStaves', part, staves: 2 } },
-    { label: 'One staff', decision: { kind: 'setStaves', part, staves: 1 } },
+    { label: 'Write on two staves', decision: { kind: 'setStaves', part, staves: 2 } },
+    { label: 'Write on one staff', decision: { kind: 'setStaves', part, staves: 1 } },
   ],
 });

@@ -18,11 +18,11 @@ export const unevenRepeat = queryKind<UnevenRepeat>({
       ? []
       : [
           {
-            label: 'Endings for what differs',
+            label: 'Write endings',
             decision: { kind: 'foldRepeat' as const, ...fold, endings: asEndings },
           },
         ]),
-    { label: 'Write it out in full', decision: { kind: 'foldRepeat', ...fold, times: 1 } },
-    itIsRight({ id }, 'As the first time, every time'),
+    { label: 'Write it out', decision: { kind: 'foldRepeat', ...fold, times: 1 } },
+    itIsRight({ id }, 'Keep the first playing'),
   ],
 });

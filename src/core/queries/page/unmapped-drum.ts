@@ -22,19 +22,19 @@ export const unmappedDrum = queryKind<UnmappedDrum>({
   remedies: (query) => {
     const { part, facts } = query;
     const as = (key: MidiKey, sound: MidiKey): Decision => ({ kind: 'setDrumKey', part, key, as: sound });
-    const apart = itIsRight(query, 'Keep them as they are');
+    const apart = itIsRight(query, 'Keep as written');
     const [only] = facts.keys;
     if (facts.keys.length === 1)
       return [
         ...only!.near.map((sound) => ({
-          label: `It is ${sound.name} (${sound.key})`,
+          label: `Use ${sound.name} (${sound.key})`,
           decision: as(only!.key, sound.key),
         })),
         apart,
       ];
     const [first, ...also] = facts.keys.flatMap(({ key, near }) => (near[0] ? [as(key, near[0].key)] : []));
     return first
-      ? [{ label: 'Each as the nearest sound', decision: first, also: [...also, apart.decision] }, apart]
+      ? [{ label: 'Use the nearest sound for each', decision: first, also: [...also, apart.decision] }, apart]
       : [apart];
   },
 });

@@ -8,7 +8,7 @@ export const receivedSpelling = queryKind<ReceivedSpelling>({
   effect: 'look',
   station: 'page',
   remedies: (query) => [
-    { label: 'Find keys and names', decision: { kind: 'writeAnew', aspect: 'spelling', part: null } },
-    itIsRight(query, 'Sharps are meant'),
+    { label: 'Respell and find keys', decision: { kind: 'writeAnew', aspect: 'spelling', part: null } },
+    itIsRight(query, 'Keep the sharps'),
   ],
 });

@@ -19,11 +19,13 @@ export const audit = queryKind<AuditDoubt>({
     const { part, facts } = query;
     if (facts.cause === 'trills')
       return [
-        itIsRight(query, 'Trills are right'),
+        itIsRight(query, 'Keep the trills'),
         { label: 'Write every note', decision: { kind: 'setOrnaments', part, on: false } },
       ];
     if (facts.cause === 'displaced')
-      return [{ label: 'Back to where the file has them', decision: { kind: 'moveNotes', part, moves: facts.moves } }];
-    return [itIsRight(query, 'Looked at')];
+      return [
+        { label: 'Move back to the file’s positions', decision: { kind: 'moveNotes', part, moves: facts.moves } },
+      ];
+    return [itIsRight(query, 'Mark as reviewed')];
   },
 });

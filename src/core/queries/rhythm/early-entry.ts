@@ -15,7 +15,7 @@ export const earlyEntry = queryKind<EarlyEntry>({
   station: 'rhythm',
   remedies: (query) => {
     const { part, facts } = query;
-    const right = itIsRight(query, 'As played');
+    const right = itIsRight(query, 'Keep as played');
     return [
       {
         label: facts.moves.length === 1 ? 'Write it on the beat' : 'Write them on the beat',

@@ -14,7 +14,7 @@ export const lead = queryKind<Lead>({
   effect: 'rhythm',
   station: 'rhythm',
   remedies: ({ track, facts: { milliseconds } }) => [
-    { label: `Take out ${milliseconds} ms`, decision: { kind: 'setLead', track, milliseconds } },
-    { label: 'It is on the beat', decision: { kind: 'setLead', track, milliseconds: 0 } },
+    { label: `Remove ${milliseconds} ms`, decision: { kind: 'setLead', track, milliseconds } },
+    { label: 'Keep as played', decision: { kind: 'setLead', track, milliseconds: 0 } },
   ],
 });

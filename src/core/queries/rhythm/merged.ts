@@ -13,7 +13,7 @@ export const merged = queryKind<Merged>({
   effect: 'rhythm',
   station: 'rhythm',
   remedies: (query) => {
-    const once = itIsRight(query, 'Once is right');
+    const once = itIsRight(query, 'Keep one note');
     const finer = query.parts.map((part) => ({
       kind: 'setGrid' as const,
       part,

@@ -20,7 +20,7 @@ export const offGrid = queryKind<OffGrid>({
   effect: 'rhythm',
   station: 'rhythm',
   remedies: (query) => {
-    const right = itIsRight(query, query.played.length === 1 ? 'It is right there' : 'They are right there');
+    const right = itIsRight(query, query.played.length === 1 ? 'Keep this position' : 'Keep these positions');
     const finer = query.facts.near.map(({ smallest, triplets }): Remedy => ({
       label: `Allow ${smallest === '32nd' ? 'thirty-seconds' : 'sixteenths'}${triplets ? ' and triplets' : ''} in this part`,
       decision: { kind: 'setGrid', part: query.part, smallest, triplets },

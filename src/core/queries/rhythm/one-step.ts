@@ -29,9 +29,9 @@ export const oneStep = queryKind<OneStep>({
   remedies: (query) => {
     const { part, facts } = query;
     const { name, as, moves, back } = facts;
-    const right = itIsRight(query, 'As each plays it');
+    const right = itIsRight(query, 'Write as each plays it');
     const to = (whose: string, of: PartId, by: Move[]): Remedy => ({
-      label: `As in ${whose}`,
+      label: `Write as in ${whose}`,
       like: 'as in the other part',
       decision: { kind: 'moveNotes', part: of, moves: by },
       also: [right.decision],

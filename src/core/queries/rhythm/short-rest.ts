@@ -12,7 +12,7 @@ export const shortRest = queryKind<ShortRest>({
   effect: 'look',
   station: 'rhythm',
   remedies: (query) => {
-    const meant = itIsRight(query, 'The rests are meant');
+    const meant = itIsRight(query, 'Keep the rests');
     const [first, ...also] = query.parts.map((part) => ({ kind: 'setGaps' as const, part, upTo: '16th' as const }));
     return [{ label: 'Close gaps up to a sixteenth', decision: first!, also: [...also, meant.decision] }, meant];
   },

@@ -12,9 +12,9 @@ export const swing = queryKind<Swing>({
   station: 'rhythm',
   remedies: ({ facts: { ratio, unit } }) => [
     {
-      label: 'It swings',
+      label: 'Write as swing',
       decision: { kind: 'setSwing', ratio: Math.round(ratio * 100) / 100, ...(unit === '16th' && { unit }) },
     },
-    { label: 'Write it as played', decision: { kind: 'setSwing', ratio: 1 } },
+    { label: 'Write as played', decision: { kind: 'setSwing', ratio: 1 } },
   ],
 });

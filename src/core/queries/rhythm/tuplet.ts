@@ -19,17 +19,20 @@ export const tuplet = queryKind<Tuplet>({
   station: 'rhythm',
   remedies: (query) => {
     const { part, facts } = query;
-    const right = itIsRight(query, facts.bars.length === 1 ? 'It is a triplet' : 'They are triplets');
+    const right = itIsRight(query, facts.bars.length === 1 ? 'Keep the triplet' : 'Keep the triplets');
     const plain = { kind: 'setGrid', part, smallest: facts.smallest, triplets: false } as const;
     const [first, ...also] = facts.bars.map((bar) => ({ ...plain, bars: { from: bar, to: bar + 1 } }));
     return [
       {
-        label: facts.bars.length === 1 ? 'Plain values in this bar' : `Plain values in these ${facts.bars.length} bars`,
+        label:
+          facts.bars.length === 1
+            ? 'Write plain values in this bar'
+            : `Write plain values in these ${facts.bars.length} bars`,
         like: 'plain values there',
         decision: first!,
         also: [...also, right.decision],
       },
-      { label: 'No triplets in this part', decision: plain, also: [right.decision] },
+      { label: 'Allow no triplets in this part', decision: plain, also: [right.decision] },
       { ...right, like: 'they are triplets' },
     ];
   },

@@ -7,5 +7,5 @@ export const endlessRepeats = queryKind<EndlessRepeats>({
   kind: 'endless-repeats',
   effect: 'rhythm',
   station: 'timeline',
-  remedies: () => [{ label: 'Every bar once', decision: { kind: 'setSequencing', playRepeats: false } }],
+  remedies: () => [{ label: 'Play every bar once', decision: { kind: 'setSequencing', playRepeats: false } }],
 });

@@ -7,5 +7,5 @@ export const pickup = queryKind<Pickup>({
   kind: 'pickup',
   effect: 'rhythm',
   station: 'timeline',
-  remedies: () => [{ label: 'Silence before it, to a full bar', decision: { kind: 'setSequencing', padPickup: true } }],
+  remedies: () => [{ label: 'Pad to a full bar', decision: { kind: 'setSequencing', padPickup: true } }],
 });

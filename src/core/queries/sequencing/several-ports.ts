@@ -8,6 +8,6 @@ export const severalPorts = queryKind<SeveralPorts>({
   effect: 'look',
   station: 'casting',
   remedies: () => [
-    { label: 'All tracks on one channel', decision: { kind: 'setSequencing', channels: 'one-channel' } },
+    { label: 'Put all tracks on one channel', decision: { kind: 'setSequencing', channels: 'one-channel' } },
   ],
 });

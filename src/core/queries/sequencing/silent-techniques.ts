@@ -11,6 +11,6 @@ export const silentTechniques = queryKind<SilentTechniques>({
   effect: 'pitch',
   station: 'casting',
   remedies: ({ part }) => [
-    { label: 'A track for each technique', decision: { kind: 'setPartSequencing', part, split: 'technique' } },
+    { label: 'Split into a track per technique', decision: { kind: 'setPartSequencing', part, split: 'technique' } },
   ],
 });

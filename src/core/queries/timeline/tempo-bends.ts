@@ -22,7 +22,7 @@ export const tempoBends = queryKind<TempoBends>({
   remedies: (query) => {
     const { bends } = query.facts;
     const [first, ...also] = bends.flatMap(said);
-    const without = itIsRight(query, 'Without a word');
+    const without = itIsRight(query, 'Write nothing');
     const remedy = { label: labelFor(bends), like: 'say it', decision: first!, also: [...also, without.decision] };
     // Where the tempo never rests, words everywhere would help nobody.
     return bends.length > MOST_WORDS ? [without, remedy] : [remedy, without];
@@ -38,6 +38,6 @@ function said({ from, words, back }: Bend): Decision[] {
 
 function labelFor(bends: readonly Bend[]): string {
   const [only] = bends;
-  if (bends.length === 1) return only!.back === null ? only!.words : `${only!.words}, then a tempo`;
-  return `Say so in all ${bends.length} places`;
+  if (bends.length === 1) return only!.back === null ? only!.words : `Write ${only!.words}, then a tempo`;
+  return `Write it in all ${bends.length} places`;
 }

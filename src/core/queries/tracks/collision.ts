@@ -11,5 +11,5 @@ export const collision = queryKind<Collision>({
   kind: 'collision',
   effect: 'pitch',
   station: 'casting',
-  remedies: ({ track }) => [{ label: 'Make it a part of its own', decision: { kind: 'standAlone', tracks: [track] } }],
+  remedies: ({ track }) => [{ label: 'Make a separate part', decision: { kind: 'standAlone', tracks: [track] } }],
 });

@@ -17,9 +17,9 @@ export const crowded = queryKind<Crowded>({
     const players = query.facts.players + 1;
     const deal = { ...USUAL_DEAL, players };
     const more: Remedy = {
-      label: `Deal out to ${players} players`,
+      label: `Divide among ${players} players`,
       decision: { kind: 'dealOut', track: query.track, deal },
     };
-    return [...(players > MOST_PLAYERS ? [] : [more]), itIsRight(query, 'They divide')];
+    return [...(players > MOST_PLAYERS ? [] : [more]), itIsRight(query, 'Keep as divisi')];
   },
 });

@@ -13,7 +13,7 @@ export const gather = queryKind<Gather>({
   effect: 'pitch',
   station: 'casting',
   remedies: ({ track, facts: { into } }) => [
-    { label: 'Gather into one part', decision: { kind: 'gather', tracks: [into, track] } },
-    { label: 'Two parts', decision: { kind: 'standAlone', tracks: [track] } },
+    { label: 'Combine into one part', decision: { kind: 'gather', tracks: [into, track] } },
+    { label: 'Keep two parts', decision: { kind: 'standAlone', tracks: [track] } },
   ],
 });

@@ -18,11 +18,11 @@ export const houseList = queryKind<HouseList>({
   station: 'casting',
   remedies: ({ track, facts: { houseSays, fileSays } }) => [
     {
-      label: `As the house list says: ${instrumentById(houseSays).names.en}`,
+      label: `Use ${instrumentById(houseSays).names.en} (house list)`,
       decision: { kind: 'assignInstrument', tracks: [track], instrument: houseSays },
     },
     {
-      label: `As the file says: ${instrumentById(fileSays).names.en}`,
+      label: `Use ${instrumentById(fileSays).names.en} (file)`,
       decision: { kind: 'assignInstrument', tracks: [track], instrument: fileSays },
     },
   ],

@@ -15,9 +15,9 @@ export const keyswitch = queryKind<Keyswitch>({
   station: 'casting',
   remedies: ({ track, facts }) => [
     {
-      label: 'Take them out',
+      label: 'Delete keyswitches',
       decision: { kind: 'setKeyswitches', track, meanings: facts.keys.map((key) => ({ key, technique: 'none' })) },
     },
-    { label: 'They are notes', decision: { kind: 'setKeyswitches', track, meanings: [] } },
+    { label: 'Keep as notes', decision: { kind: 'setKeyswitches', track, meanings: [] } },
   ],
 });

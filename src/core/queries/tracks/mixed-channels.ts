@@ -11,5 +11,5 @@ export const mixedChannels = queryKind<MixedChannels>({
   kind: 'mixed-channels',
   effect: 'pitch',
   station: 'intake',
-  remedies: ({ track }) => [{ label: 'Split it by channel', decision: { kind: 'splitTrack', track } }],
+  remedies: ({ track }) => [{ label: 'Split by channel', decision: { kind: 'splitTrack', track } }],
 });

@@ -34,14 +34,14 @@ export const outOfRange = queryKind<OutOfRange>({
     return [
       ...(facts.whole ? [wholeOctave(part, facts.whole)] : []),
       ...(facts.mostly ? [...others, ...notes] : [...notes, ...others]),
-      itIsRight(query, 'It is meant so'),
+      itIsRight(query, 'Keep as written'),
     ];
   },
 });
 
 function wholeOctave(part: PartId, { notes, semitones }: { notes: NoteId[]; semitones: number }): Remedy {
   return {
-    label: `The whole part an octave ${semitones > 0 ? 'higher' : 'lower'}`,
+    label: `Move the whole part an octave ${semitones > 0 ? 'higher' : 'lower'}`,
     like: 'the whole part by octaves',
     decision: { kind: 'shiftNotes', part, notes, semitones },
   };
@@ -59,7 +59,7 @@ function singleOctaves(part: PartId, single: NonNullable<OutOfRange['facts']['si
   const way = ways.size === 1 ? [...ways][0]! : '';
   const octaves = single.every(({ semitones }) => Math.abs(semitones) === 12) ? 'an octave' : 'octaves';
   return {
-    label: `Only ${single.length === 1 ? 'this note' : 'these notes'} ${octaves}${way}`,
+    label: `Move only ${single.length === 1 ? 'this note' : 'these notes'} ${octaves}${way}`,
     like: 'single notes by octaves',
     decision: first!,
     also,

@@ -24,12 +24,12 @@ export const players = queryKind<Players>({
       label,
       decision: { kind: 'dealOut', track, deal: { ...USUAL_DEAL, players, ...deal } },
     });
-    const together = dealt('Keep on one part', { players: 1 });
+    const together = dealt('Keep as one part', { players: 1 });
     return facts.choir
       ? [dealt('String choir', { to: 'string-choir', players: 5 }), together]
       : [
-          dealt(`${players} players, doubling (a2)`, {}),
-          dealt(`${players} players, resting`, { spare: 'rest' }),
+          dealt(`Divide among ${players} players, doubling (a2)`, {}),
+          dealt(`Divide among ${players} players, resting`, { spare: 'rest' }),
           together,
         ];
   },

@@ -12,8 +12,8 @@ export const soundChange = queryKind<SoundChange>({
   effect: 'pitch',
   station: 'casting',
   remedies: ({ track }) => [
-    { label: 'A part for each', decision: { kind: 'splitTrack', track, by: 'programs' } },
-    { label: 'One player, who changes', decision: { kind: 'readSoundChanges', track, as: 'taken-up' } },
-    { label: 'One instrument throughout', decision: { kind: 'readSoundChanges', track, as: 'one' } },
+    { label: 'Make a part for each', decision: { kind: 'splitTrack', track, by: 'programs' } },
+    { label: 'Keep one player who doubles', decision: { kind: 'readSoundChanges', track, as: 'taken-up' } },
+    { label: 'Use one instrument throughout', decision: { kind: 'readSoundChanges', track, as: 'one' } },
   ],
 });

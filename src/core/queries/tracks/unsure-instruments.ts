@@ -17,6 +17,6 @@ export const unsureInstruments = queryKind<UnsureInstruments>({
       instrument,
       tracks: written.filter((one) => one.instrument === instrument).map(({ track }) => track),
     }));
-    return first ? [{ label: 'Keep all as written', decision: first, also: more }] : [];
+    return first ? [{ label: 'Keep all', decision: first, also: more }] : [];
   },
 });

@@ -13,7 +13,7 @@ import type { NoteId, PlayedNote } from '../../performance';
 import type { AuditDoubt, Query } from '../../queries';
 import { graceNotesOf, soundsOf, type Part, type PartId, type ScoreSound } from '../../score';
 import {
-  barBeat,
+  placeInWords,
   barIndexAt,
   secondsAtTick,
   ticksFromUnits,
@@ -198,7 +198,6 @@ export function auditQueries(audit: PartAudit, part: CastPart, grid: GridChoice,
   const query: AuditQuery = (facts, notes, words) => {
     if (notes.length === 0) return [];
     const at = startOf.get(notes[0]!)?.start ?? 0;
-    const { bar, beat } = barBeat(bars, at);
     return [
       {
         id: queryId(`audit/${facts.cause}/${part.id}`),
@@ -207,7 +206,7 @@ export function auditQueries(audit: PartAudit, part: CastPart, grid: GridChoice,
         at,
         bar: barIndexAt(starts, at),
         played: [...notes],
-        message: `${part.name}, bar ${bar}, beat ${beat}: ${words(notes.length === 1 ? 'a played note' : `${notes.length} played notes`)}`,
+        message: `${part.name}, ${placeInWords(bars, at)}: ${words(notes.length === 1 ? 'a played note' : `${notes.length} played notes`)}`,
         facts,
       },
     ];
@@ -226,7 +225,7 @@ export function auditQueries(audit: PartAudit, part: CastPart, grid: GridChoice,
     ...query(
       { cause: 'displaced', moves: audit.displaced.map(({ note, by }) => ({ note, by })) },
       audit.displaced.map(({ note }) => note),
-      (count) => `${count} left the place they were played at (grid or doubled lines).`,
+      (count) => `${count} left their played position (grid or doubled lines).`,
     ),
     ...trillQuery(grid, query),
   ];
@@ -259,7 +258,7 @@ export function auditInWords(audits: readonly PartAudit[], names: ReadonlyMap<Pa
   if (inPlace === notes) return `${written} ${place}.`;
   const others = [
     [sum((one) => one.signs), 'behind a trill, tremolo, grace note or in a spread chord'],
-    [sum((one) => one.merged), 'struck twice in one place and written once'],
+    [sum((one) => one.merged), 'struck twice at one position, written once'],
     [sum((one) => one.edited), 'changed by decision'],
     [sum((one) => one.moved + one.displaced.length), 'further from their place than the grid allows, asked about'],
     [sum((one) => one.repitched.length), 'at another pitch, asked about'],

@@ -6,7 +6,7 @@ import { groupBy, queryId } from '../../base';
 import { stage, type Memo } from '../../base/stage';
 import type { CastPart } from '../../casting';
 import type { OneStep, Query } from '../../queries';
-import { barBeat, barIndexAt, QUARTER, type Bar, type WrittenUnits } from '../../time';
+import { barIndexAt, placeInWords, QUARTER, type Bar, type WrittenUnits } from '../../time';
 import type { GridChoice } from '../timing/grid';
 import type { PlacedNote } from '../timing/timed-note';
 
@@ -88,7 +88,6 @@ function inOneQuery(places: readonly Beside[], parts: readonly PartGrid[], bars:
   const { part: index, as, at, to } = own[0]!;
   const { part } = parts[index]!;
   const other = parts[as]!.part;
-  const { bar, beat } = barBeat(bars, at);
   const by = to - at;
   const more = own.length > 1 ? ` (${own.length} places)` : '';
   return {
@@ -101,7 +100,7 @@ function inOneQuery(places: readonly Beside[], parts: readonly PartGrid[], bars:
       at,
     ),
     played: own.flatMap(({ notes }) => notes.map(({ id }) => id)),
-    message: `${part.name}, bar ${bar}, beat ${beat}: ${stepName(Math.abs(by))} ${by > 0 ? 'before' : 'after'} ${other.name}, with which it moves elsewhere in the bar${more}.`,
+    message: `${part.name}, ${placeInWords(bars, at)}: ${stepName(Math.abs(by))} ${by > 0 ? 'before' : 'after'} ${other.name}, with which it moves elsewhere in the bar${more}.`,
     facts: {
       name: part.name,
       as: other.name,

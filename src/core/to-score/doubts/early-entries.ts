@@ -9,7 +9,7 @@ import type { CastPart } from '../../casting';
 import type { Query } from '../../queries';
 import { soundsOf, type Part, type ScoreSound } from '../../score';
 import type { NoteEdit } from '../../settings';
-import { barBeat, barIndexAt, QUARTER, type Bar, type WrittenUnits } from '../../time';
+import { placeInWords, barIndexAt, QUARTER, type Bar, type WrittenUnits } from '../../time';
 import type { BeatLine } from '../timing/beats';
 import type { GridChoice } from '../timing/grid';
 
@@ -91,8 +91,7 @@ function queryOf(
   bars: readonly Bar[],
 ): Query {
   const [first] = found;
-  const { bar, beat } = barBeat(bars, first!.beat);
-  const place = `bar ${bar}, beat ${beat}`;
+  const place = placeInWords(bars, first!.beat);
   return {
     id: queryId(`early-entry/${part.id}`),
     kind: 'early-entry',

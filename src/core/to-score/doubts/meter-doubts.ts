@@ -67,7 +67,7 @@ function withoutBars({ tracks, ticksPerQuarter, tempo }: Performance): Query | n
   return {
     id: queryId('no-bars'),
     kind: 'no-bars',
-    message: 'The notes lie everywhere but on the file’s beats: it was played without bars.',
+    message: 'The notes fall everywhere but on the file’s beats: perhaps it was played without a click.',
     facts: { notes: starts.length },
   };
 }
@@ -85,7 +85,7 @@ function otherMeter(performance: Performance): Query | null {
     kind: 'meter',
     message:
       bars === '4/4'
-        ? `The file’s barlines lie beside the music: bass, harmony, long and loud notes say that the first full bar begins on beat ${said.pickup / QUARTER + 1}.`
+        ? `The file’s barlines do not fit the music. By bass, harmony, long and loud notes the first full bar begins on beat ${said.pickup / QUARTER + 1}.`
         : `The file is in 4/4, which often means that nobody set it. Bass, harmony, long and loud notes say ${bars}.`,
     facts: said,
   };

@@ -6,7 +6,7 @@ import { few, queryId, queryIdOf } from '../../base';
 import type { CastPart } from '../../casting';
 import type { KeyChange, Query, SilentKey } from '../../queries';
 import { keyName, type Fold, type ScoreKey, type Tablature } from '../../score';
-import { barBeat, barIndexAt, type Bar, type MidiKey, type WrittenUnits } from '../../time';
+import { placeInWords, barIndexAt, type Bar, type MidiKey, type WrittenUnits } from '../../time';
 import { ONE_KIND } from '../layout/drum-places';
 import type { Fretting } from '../notation/fretting';
 import type { GridChoice } from '../timing/grid';
@@ -17,8 +17,7 @@ import { nearestSounds, type PartDrums } from '../layout/part-drums';
 const BARS_OF_ANOTHER_KEY = 8;
 
 function words(name: string, bars: readonly Bar[], at: WrittenUnits): string {
-  const { bar, beat } = barBeat(bars, at);
-  return `${name}, bar ${bar}, beat ${beat}`;
+  return `${name}, ${placeInWords(bars, at)}`;
 }
 
 const barOf = (bars: readonly Bar[], at: WrittenUnits) =>

@@ -72,7 +72,7 @@ function hint(octave: Semitones | null, mostly: boolean): string {
   return mostly ? ' Perhaps this is another instrument.' : '';
 }
 
-/** "G5, A5 and F♯6 (18 of 402 notes) lie beyond what a Violoncello has, C2–E6." */
+/** "G5, A5 and F♯6 (18 of 402 notes) are outside what a Violoncello has, C2–E6." */
 function inWords({ instrument }: CastPart, notes: readonly PlacedNote[], strange: readonly PlacedNote[]): string {
   const range = instrument.extremeRange.map(keyInWords).join('–');
   const keys = [...new Set(strange.map((note) => note.key))].sort((a, b) => a - b);
@@ -84,9 +84,9 @@ function inWords({ instrument }: CastPart, notes: readonly PlacedNote[], strange
   const many = `${strange.length} of ${notes.length} notes`;
   if (unwritable) return `MusicXML cannot write ${named} (${many}); an octave nearer the middle stands in the file.`;
   if (keys.length > MOST_KEYS)
-    return `${many}, between ${named}, lie beyond the range of ${instrument.names.en}, ${range}.`;
+    return `${many}, between ${named}, lie outside the range of ${instrument.names.en}, ${range}.`;
   const lie = keys.length > 1 ? 'lie' : 'lies';
-  return `${named} ${lie} beyond the range of ${instrument.names.en}, ${range} (${many}).`;
+  return `${named} ${lie} outside the range of ${instrument.names.en}, ${range} (${many}).`;
 }
 
 /**

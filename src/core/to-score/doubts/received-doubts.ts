@@ -108,7 +108,7 @@ function transposition({ received, settings }: Piece, parts: readonly AuditedPar
     {
       id: queryId('received-transposition'),
       kind: 'received-transposition',
-      message: `Nothing in the score transposes: ${listOf(names)} ${names.length === 1 ? 'stands' : 'stand'} at concert pitch. Players read ${names.length === 1 ? 'it' : 'them'} transposed.`,
+      message: `Nothing in the score transposes: ${listOf(names)} ${names.length === 1 ? 'is' : 'are'} at concert pitch. Players read ${names.length === 1 ? 'it' : 'them'} transposed.`,
     },
   ];
 }

@@ -7,7 +7,7 @@ import type { CastPart } from '../../casting';
 import type { Query } from '../../queries';
 import { noteValue } from '../../score';
 import { SMALLEST_VALUES, VALUE_LENGTH, type SmallestValue } from '../../settings';
-import { barBeat, barIndexAt, type Bar, type WrittenUnits } from '../../time';
+import { placeInWords, barIndexAt, type Bar, type WrittenUnits } from '../../time';
 import type { DurationReport } from '../layout/durations';
 import { beatIndexAt, type BeatLine } from '../timing/beats';
 import type { GridChoice } from '../timing/grid';
@@ -116,7 +116,7 @@ function mergedQuery(parts: readonly PartRhythm[], bars: readonly Bar[]): Query[
       kind: 'merged',
       ...firstOf(places, bars),
       played: found.flatMap(({ notes }) => notes.flatMap((note) => [note.id, ...note.absorbed])),
-      message: `${whereIs(places, bars)}: struck twice in one place and written once${timesIn(places, 'times')}.`,
+      message: `${whereIs(places, bars)}: struck twice at one position, written once${timesIn(places, 'times')}.`,
     },
   ];
 }
@@ -153,8 +153,7 @@ function timesIn(places: readonly Places[], unit: 'of them' | 'times'): string {
 }
 
 function wordsFor(part: CastPart, bars: readonly Bar[], at: WrittenUnits): string {
-  const { bar, beat } = barBeat(bars, at);
-  return `${part.name}, bar ${bar}, beat ${beat}`;
+  return `${part.name}, ${placeInWords(bars, at)}`;
 }
 
 /** The smallest plain value that is no exception in the part. */

@@ -30,8 +30,8 @@ export function tempoDoubts(tempos: readonly TempoMark[], bars: readonly Bar[]):
   const { number } = bars[bar]!;
   const message =
     bends.length === 1
-      ? `Bar ${number}: the tempo ${first.words === 'rit.' ? 'falls' : 'rises'} by degrees from ${first.bpm[0]} to ${first.bpm[1]}, and no word says so.`
-      : `Bar ${number} and on: the tempo falls or rises by degrees in ${bends.length} places, and no word says so.`;
+      ? `Bar ${number}: the tempo ${first.words === 'rit.' ? 'falls' : 'rises'} gradually from ${first.bpm[0]} to ${first.bpm[1]}, without a tempo word.`
+      : `Bar ${number} and on: the tempo falls or rises gradually in ${bends.length} places, without a tempo word.`;
   return [
     {
       id: queryIdOf(

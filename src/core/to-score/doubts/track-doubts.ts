@@ -8,7 +8,15 @@ import type { NearGrid, Query } from '../../queries';
 // By itself: the registry would bring every decision with it.
 import { fileQueries } from '../../queries/file/alike';
 import { keyName, type ScoreKey } from '../../score';
-import { barBeat, barIndexAt, QUARTER, type Bar, type Milliseconds, type Seconds, type WrittenUnits } from '../../time';
+import {
+  placeInWords,
+  barIndexAt,
+  QUARTER,
+  type Bar,
+  type Milliseconds,
+  type Seconds,
+  type WrittenUnits,
+} from '../../time';
 import { beatIndexAt, type BeatLine } from '../timing/beats';
 import type { GridChoice } from '../timing/grid';
 import { usualKey, type BarKey } from '../pitch/keys';
@@ -40,8 +48,7 @@ export function noteQueries(
 ): Query[] {
   const barStarts = bars.map((bar) => bar.start);
   const place = (at: WrittenUnits) => {
-    const { bar, beat } = barBeat(bars, at);
-    return { words: `${part.name}, bar ${bar}, beat ${beat}`, bar: barIndexAt(barStarts, at) };
+    return { words: `${part.name}, ${placeInWords(bars, at)}`, bar: barIndexAt(barStarts, at) };
   };
   return [...offGrid(part, grid, line, place, byHand), ...rangeQueries(part, candidates, grid, place, asked)];
 }
@@ -90,8 +97,8 @@ function offGrid(part: CastPart, grid: GridChoice, line: BeatLine, place: Place,
       played: far.map(({ id }) => id),
       message:
         far.length === 1
-          ? `${words}: played ${Math.abs(most)} ms ${most > 0 ? 'after' : 'before'} the place it is written on.`
-          : `${words} and on: ${far.length} notes were played up to ${Math.abs(most)} ms away from the places they are written on.`,
+          ? `${words}: played ${Math.abs(most)} ms ${most > 0 ? 'after' : 'before'} its written position.`
+          : `${words} and on: ${far.length} notes were played up to ${Math.abs(most)} ms away from their written positions.`,
       facts: { near: near.map(({ smallest, triplets }) => ({ smallest, triplets })) },
     },
   ];
@@ -117,7 +124,7 @@ export function leadQueries(casting: Casting, leads: ReadonlyMap<TrackId, Lead>)
           kind: 'lead',
           track,
           part: part.id,
-          message: `${part.name} may have been played ${Math.abs(lead.milliseconds)} ms ${lead.milliseconds > 0 ? 'early' : 'late'} (${Math.round(lead.confidence * 100)} % sure); written as played so far.`,
+          message: `${part.name} may have been played ${Math.abs(lead.milliseconds)} ms ${lead.milliseconds > 0 ? 'early' : 'late'} (${Math.round(lead.confidence * 100)} % confidence); written as played for now.`,
           facts: { milliseconds: lead.milliseconds },
         },
       ];

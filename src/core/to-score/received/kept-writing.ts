@@ -207,7 +207,7 @@ export function joinedLines(received: PartLines, found: PartLines): PartLines {
 }
 
 /**
- * The lines of parts that were gathered, or dealt out to several players: those that have a place on this one. Equal
+ * The lines of parts that were gathered, or divided among several players: those that have a place on this one. Equal
  * lines of several parts are one.
  */
 export function linesOfSources(sources: readonly Part[], part: Part, bars: readonly Bar[]): PartLines {

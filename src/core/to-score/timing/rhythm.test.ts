@@ -249,7 +249,7 @@ describe('doubts about rhythm', () => {
     expect(others).toEqual([]);
     expect(query).toMatchObject({ part: 't2', bar: 1, facts: { moves: [{ by: -QUARTER / 4 }], back: null } });
     const [remedy] = remediesFor(query!);
-    expect(remedy!.label).toBe('As in Flute');
+    expect(remedy!.label).toBe('Write as in Flute');
     const mended = convert(band, after(remedy!.decision));
     expect(mended.queries.filter(({ kind }) => kind === 'one-step')).toEqual([]);
     expect(places(mended, 1).map(([start]) => start)).toEqual(places(mended, 0).map(([start]) => start));

@@ -248,7 +248,7 @@ describe('a MIDI file on its way to a sequencer', () => {
     const { summary } = arranged(odd, { kind: 'setArranging', ticksPerQuarter: 96 });
     const [query] = summary.queries.filter(({ kind }) => kind === 'between-ticks');
     expect(query!.message).toMatch(
-      /^\d+ events? fall between two of 96 ticks a quarter; the furthest is moved by \d+\.\d\d ms\.$/,
+      /^\d+ events? fall between two of 96 ticks per quarter; the furthest is moved by \d+\.\d\d ms\.$/,
     );
     expect(
       arranged(odd, remediesFor(query!)[0]!.decision).summary.queries.filter(({ kind }) => kind === 'between-ticks'),

@@ -166,7 +166,7 @@ function tickQuery({ cleaned, whole, settings }: Asked): Query[] {
     {
       id: queryId(`between-ticks/${ticksPerQuarter}`),
       kind: 'between-ticks',
-      message: `${whole.betweenTicks.toLocaleString('en')} events fall between two of ${ticksPerQuarter} ticks a quarter; the furthest is moved by ${whole.largestShiftMs.toFixed(2)} ms.`,
+      message: `${whole.betweenTicks.toLocaleString('en')} events fall between two of ${ticksPerQuarter} ticks per quarter; the furthest is moved by ${whole.largestShiftMs.toFixed(2)} ms.`,
       facts: { exact: times * division.ticksPerQuarter },
     },
   ];

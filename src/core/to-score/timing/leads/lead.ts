@@ -47,7 +47,7 @@ export interface TrackFacts {
   struck?: boolean;
 }
 
-/** @param tracks notes timed with no lead taken out */
+/** @param tracks notes timed with no lead removed */
 export function estimateLeads(
   tracks: ReadonlyMap<TrackId, readonly TimedNote[]>,
   line: BeatLine,

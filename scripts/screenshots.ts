@@ -1,0 +1,186 @@
+/*
+ * Takes the pictures of docs/screenshots anew, from the demo cue, in the built application at 1280×800.
+ *
+ * usage: tsx scripts/screenshots.ts [NAME …]     # after npm run build
+ */
+import { spawn } from 'node:child_process';
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { chromium, type Page } from '@playwright/test';
+import { readSmf, writeSmf } from '../src/core/smf';
+
+const ROOT = join(import.meta.dirname, '..');
+const DEMO = join(ROOT, 'public/demo/clockmakers-goose-cue-3.mid');
+const PORT = 3229;
+const SIZE = { width: 1280, height: 800 };
+
+/** The demo as its composer sends it again: two bars before bar 5, some notes of bar 8 higher, the glockenspiel gone. */
+function sentAgain(): Buffer {
+  const { file } = readSmf(new Uint8Array(readFileSync(DEMO)));
+  const [from, by] = [16 * 480, 8 * 480];
+  const raised = (tick: number) => tick >= 20 * 480 && tick < 22 * 480;
+  const tracks = file.tracks
+    .filter((_, i) => i !== 5)
+    .map(({ events, endTick }, t) => ({
+      endTick: endTick + by,
+      events: events.map((event) => {
+        const up = t === 1 && event.kind === 'channel' && (event.status & 0xe0) === 0x80 && raised(event.tick);
+        const raisedEvent = up ? { ...event, data1: event.data1 + 2 } : event;
+        return event.tick >= from ? { ...raisedEvent, tick: event.tick + by } : raisedEvent;
+      }),
+    }));
+  return Buffer.from(writeSmf({ ...file, tracks }));
+}
+
+const goTo = (page: Page, station: string) =>
+  page.getByRole('navigation', { name: 'Stations' }).getByRole('link', { name: station }).click();
+
+async function openDemo(page: Page): Promise<void> {
+  await page.getByRole('link', { name: /Goose, cue 3/ }).click();
+  await page.locator('g.note').first().waitFor();
+}
+
+async function toSequencer(page: Page): Promise<void> {
+  await openDemo(page);
+  await page.getByText('To sequencer', { exact: true }).click();
+  await page.getByRole('button', { name: 'MIDI' }).waitFor();
+}
+
+/** What leads to each picture, from the start page. */
+const VIEWS: Readonly<Record<string, (page: Page) => Promise<void>>> = {
+  home: async () => {},
+  intake: async (page) => {
+    await openDemo(page);
+    await goTo(page, 'Intake');
+    await page.getByText('Flt 1 leg').first().click();
+  },
+  casting: async (page) => {
+    await openDemo(page);
+    await goTo(page, 'Casting');
+  },
+  'deal-out': async (page) => {
+    await openDemo(page);
+    await goTo(page, 'Casting');
+    await page.getByText('89 %').first().waitFor();
+    await page
+      .getByRole('row', { name: /Hn in F/ })
+      .getByRole('cell')
+      .last()
+      .click();
+    await page.getByRole('button', { name: 'Divide among players …' }).click();
+    await page.getByLabel('Number of players').fill('2');
+    await page.getByLabel('Number of players').press('Enter');
+  },
+  rhythm: openDemo,
+  timing: async (page) => {
+    await openDemo(page);
+    await page.getByText('Timing', { exact: true }).click();
+  },
+  page: async (page) => {
+    await openDemo(page);
+    await goTo(page, 'Page');
+  },
+  extract: async (page) => {
+    await openDemo(page);
+    await goTo(page, 'Page');
+    await page.getByText('Extract', { exact: true }).click();
+    await page.getByText('Piano reduction').first().click();
+    await page.locator('g.note').first().waitFor();
+  },
+  timeline: async (page) => {
+    await openDemo(page);
+    await goTo(page, 'Timeline');
+  },
+  studio: async (page) => {
+    await openDemo(page);
+    await goTo(page, 'Timeline');
+    await page.getByText('Studio', { exact: true }).click();
+  },
+  proof: async (page) => {
+    await openDemo(page);
+    await goTo(page, 'Proof');
+    await page.getByLabel('Verdict').waitFor();
+  },
+  'all-parts': async (page) => {
+    await openDemo(page);
+    await goTo(page, 'Proof');
+    await page.getByText('All parts', { exact: true }).click();
+  },
+  dispatch: async (page) => {
+    await openDemo(page);
+    await goTo(page, 'Dispatch');
+    await page.getByRole('region', { name: 'What you send' }).waitFor();
+  },
+  'to-sequencer': async (page) => {
+    await toSequencer(page);
+    await goTo(page, 'Rhythm');
+  },
+  cleaning: async (page) => {
+    await toSequencer(page);
+    await goTo(page, 'Intake');
+  },
+  'midi-tracks': async (page) => {
+    await toSequencer(page);
+    await goTo(page, 'Casting');
+  },
+  treatments: async (page) => {
+    await toSequencer(page);
+    await goTo(page, 'Rhythm');
+    await page.getByRole('button', { name: 'Apply', exact: true }).click();
+    await page.getByRole('list', { name: 'Applied processing' }).waitFor();
+  },
+  'new-version': async (page) => {
+    await openDemo(page);
+    await goTo(page, 'Intake');
+    await page
+      .locator('.ant-upload', { hasText: 'New version of this file' })
+      .locator('input[type=file]')
+      .setInputFiles({ name: 'goose-v2.mid', mimeType: 'audio/midi', buffer: sentAgain() });
+    await page
+      .getByRole('dialog', { name: /a new version/ })
+      .getByRole('row')
+      .nth(3)
+      .waitFor();
+  },
+  show: async (page) => {
+    const bytes = readFileSync(DEMO);
+    const cue = (n: number) => ({ name: `Goose cue ${n}.mid`, mimeType: 'audio/midi', buffer: bytes });
+    await page.locator('input[type=file]').first().setInputFiles([1, 2, 3, 4, 5, 10].map(cue));
+    await page.getByText('A show:').click();
+    await page.getByLabel('Name of the show').fill('The Clockmaker’s Goose');
+    await page.getByRole('button', { name: 'Continue' }).click();
+    await page.getByRole('link', { name: 'The Clockmaker’s Goose', exact: true }).click();
+    await page.getByText('5:41').waitFor();
+  },
+};
+
+const server = spawn('node', ['node_modules/next/dist/bin/next', 'start', '-H', '127.0.0.1', '-p', String(PORT)], {
+  cwd: ROOT,
+  stdio: 'ignore',
+});
+try {
+  await new Promise((resolve) => setTimeout(resolve, 3000));
+  const browser = await chromium.launch({
+    executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+    args: ['--no-sandbox'],
+  });
+  const wanted = process.argv.slice(2);
+  for (const [name, lead] of Object.entries(VIEWS)) {
+    if (wanted.length > 0 && !wanted.includes(name)) continue;
+    const context = await browser.newContext({ viewport: SIZE });
+    const page = await context.newPage();
+    page.setDefaultTimeout(60_000);
+    await page.goto(`http://127.0.0.1:${PORT}/`);
+    await page.getByRole('link', { name: /Goose, cue 3/ }).waitFor();
+    await lead(page).catch((error) => console.error(`${name}: ${String(error).split('\n')[0]}`));
+    await page.mouse.move(5, 795);
+    await page.locator('[aria-busy=true]').waitFor({ state: 'detached' });
+    await page.waitForTimeout(1500);
+    await page.screenshot({ path: join(ROOT, `docs/screenshots/${name}.png`) });
+    console.log(name);
+    await context.close();
+  }
+  await browser.close();
+} finally {
+  server.kill();
+}
