@@ -147,7 +147,7 @@ test('the menu gives notes to another part, copies them, and puts signs on them'
     await expect(spoken(page)).toContainText('Flute, bar 1, beat 1', { timeout: 500 });
   }).toPass();
 
-  await menu(1, 'Signs', 'accent');
+  await menu(1, 'Markings', 'accent');
   await decided(page, 1);
   await expect(page.locator('g.artic')).toHaveCount(1);
   await pick(page, 1);

@@ -113,7 +113,7 @@ test('the drum map can be changed, kept and used', { tag: LONG }, async ({ page 
 
 test('pages are zoomed, and a note of a page opens its passage', async ({ page }) => {
   await openPage(page);
-  await page.getByText('Score', { exact: true }).click();
+  await page.getByTitle('Score', { exact: true }).click();
   const paper = page.getByRole('img', { name: 'Score, page 1' });
   await expect(paper).toBeVisible({ timeout: 60_000 });
   const width = (await paper.boundingBox())!.width;
@@ -160,7 +160,7 @@ test(
 
 test('score and parts are shown as pages, printed, and saved as PDF', async ({ page }) => {
   await openPage(page);
-  await page.getByText('Score', { exact: true }).click();
+  await page.getByTitle('Score', { exact: true }).click();
   await expect(page.getByRole('img', { name: 'Score, page 1' })).toBeVisible({ timeout: 60_000 });
   await expect(page.getByText(/of [2-9]$/)).toBeVisible();
   await page.getByRole('button', { name: 'Next page' }).click();

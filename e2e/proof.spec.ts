@@ -128,7 +128,7 @@ test('bars are heard again and again, with a click, one part alone, slower, and 
   await audition.getByRole('button', { name: 'Stop' }).click();
 
   await goTo(page, 'Page');
-  await page.getByText('Score', { exact: true }).click();
+  await page.getByTitle('Score', { exact: true }).click();
   await expect(page.getByRole('img', { name: 'Score, page 1' })).toBeVisible();
   await audition.getByRole('button', { name: 'Play' }).click();
   await expect(page.locator('[class*=sheetPlayhead]')).toBeVisible();

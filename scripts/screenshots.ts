@@ -62,11 +62,7 @@ const VIEWS: Readonly<Record<string, (page: Page) => Promise<void>>> = {
     await openDemo(page);
     await goTo(page, 'Casting');
     await page.getByText('89 %').first().waitFor();
-    await page
-      .getByRole('row', { name: /Hn in F/ })
-      .getByRole('cell')
-      .last()
-      .click();
+    await page.getByText('Hn in F (sus)').click();
     await page.getByRole('button', { name: 'Divide among players …' }).click();
     await page.getByLabel('Number of players').fill('2');
     await page.getByLabel('Number of players').press('Enter');
@@ -144,12 +140,15 @@ const VIEWS: Readonly<Record<string, (page: Page) => Promise<void>>> = {
   },
   show: async (page) => {
     const bytes = readFileSync(DEMO);
-    const cue = (n: number) => ({ name: `Goose cue ${n}.mid`, mimeType: 'audio/midi', buffer: bytes });
+    const cue = (n: number) => ({
+      name: `The Clockmaker’s Goose, cue ${n}.mid`,
+      mimeType: 'audio/midi',
+      buffer: bytes,
+    });
     await page.locator('input[type=file]').first().setInputFiles([1, 2, 3, 4, 5, 10].map(cue));
     await page.getByText('A show:').click();
     await page.getByLabel('Name of the show').fill('The Clockmaker’s Goose');
     await page.getByRole('button', { name: 'Continue' }).click();
-    await page.getByRole('link', { name: 'The Clockmaker’s Goose', exact: true }).click();
     await page.getByText('5:41').waitFor();
   },
 };
@@ -174,7 +173,7 @@ try {
     await page.getByRole('link', { name: /Goose, cue 3/ }).waitFor();
     await lead(page).catch((error) => console.error(`${name}: ${String(error).split('\n')[0]}`));
     await page.mouse.move(5, 795);
-    await page.locator('[aria-busy=true]').waitFor({ state: 'detached' });
+    await page.waitForFunction(() => document.querySelectorAll('[aria-busy=true]').length === 0);
     await page.waitForTimeout(1500);
     await page.screenshot({ path: join(ROOT, `docs/screenshots/${name}.png`) });
     console.log(name);

@@ -22,7 +22,7 @@ export function RecipeForm({ recipe, onChange }: { recipe: Recipe; onChange: (re
         {/* Marks stand in scores and on pages; MIDI and lists have none. */}
         {(recipe.score ?? recipe.pages) && (
           <Few<Recipe['marks']>
-            name="Included markings"
+            name="Markings"
             value={recipe.marks}
             options={[
               ['none', 'None'],

@@ -236,9 +236,9 @@ function columns(take: (ids: TrackId[], on: boolean) => void): TableProps<Row>['
       render: (_, row) => <span className="soft">{remarks(row)}</span>,
     },
     {
-      title: 'Max. polyphony',
+      title: 'Polyphony',
       key: 'most',
-      width: 90,
+      width: 112,
       align: 'right',
       sorter: (a, b) => a.maxAtOnce - b.maxAtOnce,
       render: (_, row) => <span className="mono">{row.maxAtOnce || ''}</span>,

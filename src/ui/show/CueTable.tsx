@@ -92,7 +92,7 @@ export function CueTable({ cues }: { cues: readonly JobRecord[] }) {
     {
       title: <Unseen>Remove from the show</Unseen>,
       key: 'out',
-      width: 60,
+      width: 96,
       render: (_, cue) => (
         <Tooltip title="Remove from the show; the job stays">
           <Button size="small" type="text" aria-label={`Remove ${cue.name}`} onClick={() => void takeOutCue(cue.id)}>
