@@ -5,7 +5,7 @@ import { useEffect, useState } from 'react';
 import type { PartId } from '@/core/base';
 import type { NearUnison, Overlay, PartCompass } from '@/core/proof';
 import { keyInWords } from '@/core/score';
-import { QUARTER } from '@/core/time';
+import { beatInWords, QUARTER } from '@/core/time';
 import { engineWorker } from '@/workers/engine-client';
 import { BarWalk } from '../interlinear/BarWalk';
 import { barsOnDesk, useWorkspace } from '../workspace/workspace';
@@ -98,8 +98,8 @@ function NearUnisons({ found, names }: { found: readonly NearUnison[]; names: Re
   const beats = (places: readonly number[]) => places.map((place) => beatWords(place)).join(', ');
   const words = ({ part, from, only, missing }: NearUnison) => {
     const others = from.map((id) => names.get(id) ?? id).join(', ');
-    const has = only.length > 0 ? `has beat ${beats(only)}` : '';
-    const lacks = missing.length > 0 ? `lacks beat ${beats(missing)}` : '';
+    const has = only.length > 0 ? `plays ${beats(only)}` : '';
+    const lacks = missing.length > 0 ? `does not play ${beats(missing)}` : '';
     return `${names.get(part) ?? part} ${[has, lacks].filter(Boolean).join(' and ')}, unlike ${others}`;
   };
   return (
@@ -121,4 +121,7 @@ function NearUnisons({ found, names }: { found: readonly NearUnison[]; names: Re
 }
 
 /** Quarters of the bar from 1, to hundredths. */
-const beatWords = (place: number) => String(Math.round((1 + place / QUARTER) * 100) / 100);
+function beatWords(place: number): string {
+  const words = beatInWords(1 + place / QUARTER);
+  return words.startsWith('beat') ? `on ${words}` : words;
+}
