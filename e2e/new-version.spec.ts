@@ -1,20 +1,9 @@
 import { readFileSync } from 'node:fs';
 import { expect, test } from './window';
-import { readSmf, writeSmf } from '../src/core/smf';
+import { sentAgain } from '../src/testing/sent-again';
 import { DEMO_FILE, exportedXml, goTo, openDemo } from './help';
 
-/** The demo as its composer sends it again: two bars put in before bar 5, the glockenspiel gone. */
-function sentAgain(): Buffer {
-  const { file } = readSmf(new Uint8Array(readFileSync(DEMO_FILE)));
-  const [from, by] = [16 * 480, 8 * 480];
-  const tracks = file.tracks
-    .filter((_, i) => i !== 5)
-    .map(({ events, endTick }) => ({
-      endTick: endTick + by,
-      events: events.map((event) => (event.tick >= from ? { ...event, tick: event.tick + by } : event)),
-    }));
-  return Buffer.from(writeSmf({ ...file, tracks }));
-}
+const again = () => Buffer.from(sentAgain(new Uint8Array(readFileSync(DEMO_FILE))));
 
 test('a new version of the file takes over what was decided, and the one before stays', async ({ page }) => {
   await openDemo(page);
@@ -27,7 +16,7 @@ test('a new version of the file takes over what was decided, and the one before 
   await page
     .locator('.ant-upload', { hasText: 'New version of this file' })
     .locator('input[type=file]')
-    .setInputFiles({ name: 'goose again.mid', mimeType: 'audio/midi', buffer: sentAgain() });
+    .setInputFiles({ name: 'goose again.mid', mimeType: 'audio/midi', buffer: again() });
   const offer = page.getByRole('dialog', { name: 'goose again.mid: a new version' });
   await expect(offer.getByText(/1 decision carried over\./)).toBeVisible({ timeout: 60_000 });
   await expect(offer.getByRole('row', { name: /5–6 all added/ })).toBeVisible();

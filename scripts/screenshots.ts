@@ -7,30 +7,12 @@ import { spawn } from 'node:child_process';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { chromium, type Page } from '@playwright/test';
-import { readSmf, writeSmf } from '../src/core/smf';
+import { sentAgain } from '../src/testing/sent-again';
 
 const ROOT = join(import.meta.dirname, '..');
 const DEMO = join(ROOT, 'public/demo/clockmakers-goose-cue-3.mid');
 const PORT = 3229;
 const SIZE = { width: 1280, height: 800 };
-
-/** The demo as its composer sends it again: two bars before bar 5, some notes of bar 8 higher, the glockenspiel gone. */
-function sentAgain(): Buffer {
-  const { file } = readSmf(new Uint8Array(readFileSync(DEMO)));
-  const [from, by] = [16 * 480, 8 * 480];
-  const raised = (tick: number) => tick >= 20 * 480 && tick < 22 * 480;
-  const tracks = file.tracks
-    .filter((_, i) => i !== 5)
-    .map(({ events, endTick }, t) => ({
-      endTick: endTick + by,
-      events: events.map((event) => {
-        const up = t === 1 && event.kind === 'channel' && (event.status & 0xe0) === 0x80 && raised(event.tick);
-        const raisedEvent = up ? { ...event, data1: event.data1 + 2 } : event;
-        return event.tick >= from ? { ...raisedEvent, tick: event.tick + by } : raisedEvent;
-      }),
-    }));
-  return Buffer.from(writeSmf({ ...file, tracks }));
-}
 
 const goTo = (page: Page, station: string) =>
   page.getByRole('navigation', { name: 'Stations' }).getByRole('link', { name: station }).click();
@@ -131,7 +113,11 @@ const VIEWS: Readonly<Record<string, (page: Page) => Promise<void>>> = {
     await page
       .locator('.ant-upload', { hasText: 'New version of this file' })
       .locator('input[type=file]')
-      .setInputFiles({ name: 'goose-v2.mid', mimeType: 'audio/midi', buffer: sentAgain() });
+      .setInputFiles({
+        name: 'goose-v2.mid',
+        mimeType: 'audio/midi',
+        buffer: Buffer.from(sentAgain(readFileSync(DEMO))),
+      });
     await page
       .getByRole('dialog', { name: /a new version/ })
       .getByRole('row')
