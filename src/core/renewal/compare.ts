@@ -44,10 +44,15 @@ const NEAR: PlayedUnits = QUARTER;
 const IN_ITS_PLACE: PlayedUnits = QUARTER / 8;
 const SAME_STRENGTH = 4;
 
+/** A note so little ahead of a barline, most of it behind, is played early: it belongs to the bar it leads to. */
+const EARLY: PlayedUnits = QUARTER / 3;
+
 interface Placed {
   note: PlayedNote;
   at: PlayedUnits;
   until: PlayedUnits;
+  /** In the bar it belongs to: where it begins, or the barline just behind. */
+  home: PlayedUnits;
 }
 
 /** @param before as it was decided about, @param after as it came */
@@ -64,14 +69,14 @@ export function compareVersions(before: Performance, after: Performance): Corres
   for (const track of before.tracks) {
     const other = after.tracks.find(({ id }) => id === tracks.get(track.id));
     if (!other) continue;
-    const pairs = pairNotes(placed(track.notes, before), placed(other.notes, after), stretches);
+    const pairs = pairNotes(placed(track.notes, before, oldBars), placed(other.notes, after, newBars), stretches);
     for (const [one, now, shift] of pairs.both) {
       notes.set(one.note.id, now.note.id);
-      if (differs(one, now, shift)) bars.count(other.id, now.at, 'changed');
+      if (differs(one, now, shift)) bars.count(other.id, now.home, 'changed');
     }
-    for (const { at } of pairs.added) bars.count(other.id, at, 'added');
-    for (const { at } of pairs.gone) {
-      const place = placeNow(stretches, Math.max(0, Math.round(at)));
+    for (const { home } of pairs.added) bars.count(other.id, home, 'added');
+    for (const { home } of pairs.gone) {
+      const place = placeNow(stretches, Math.max(0, Math.round(home)));
       if (place !== null) bars.count(other.id, place, 'gone');
     }
   }
@@ -89,12 +94,15 @@ function marksOf({ tracks, ticksPerQuarter }: Performance, numbers: ReadonlyMap<
   });
 }
 
-const placed = (notes: readonly PlayedNote[], { ticksPerQuarter }: Performance): Placed[] =>
-  notes.map((note) => ({
-    note,
-    at: playedUnits(note.start, ticksPerQuarter),
-    until: playedUnits(note.end, ticksPerQuarter),
-  }));
+function placed(notes: readonly PlayedNote[], { ticksPerQuarter }: Performance, bars: readonly Bar[]): Placed[] {
+  const starts = bars.map(({ start }) => start);
+  return notes.map((note) => {
+    const [at, until] = [playedUnits(note.start, ticksPerQuarter), playedUnits(note.end, ticksPerQuarter)];
+    const next = starts[barIndexAt(starts, Math.max(0, Math.round(at))) + 1];
+    const early = next !== undefined && next - at <= EARLY && until - next > next - at;
+    return { note, at, until, home: early ? next : at };
+  });
+}
 
 interface Pairs {
   /** With how much later the new one's bar begins. */
@@ -112,7 +120,7 @@ function pairNotes(before: readonly Placed[], after: readonly Placed[], stretche
     const now = placeNow(stretches, place);
     return now === null ? null : now - place;
   };
-  let left = before.map((one) => ({ one, shift: shiftOf(one.at) }));
+  let left = before.map((one) => ({ one, shift: shiftOf(one.home) ?? shiftOf(one.at) }));
   const byKey = groupBy(after, ({ note }) => note.key);
   for (const { within, sameKey } of [
     { within: SAME_PLACE, sameKey: true },

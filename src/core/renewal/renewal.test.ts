@@ -72,6 +72,30 @@ describe('two versions', () => {
     expect(compared([FLUTE, HORN]).changes.tracksGone).toEqual(['t3']);
   });
 
+  it('find downbeats that are played early in the bar they lead to', () => {
+    // Half notes, each a fifth of a quarter ahead of its beat, and the same with two bars put in before bar 5.
+    const early = (from: number, by: number): HandTrack => ({
+      name: 'Violin',
+      notes: Array.from({ length: 16 }, (_, n) => ({
+        key: 60 + ((n * 5) % 13),
+        at: Math.max(0, 2 * n - 0.2) + (2 * n >= from ? by : 0),
+        length: 1.9,
+      })),
+    });
+    const filled = chanceTrack('Horn', 7, 50, 8);
+    const one = performanceOf([early(0, 0), filled], COMMON);
+    const other = performanceOf([early(16, 8), later(filled, 16, 8)], COMMON);
+    const { changes, notes } = compareVersions(one, other);
+    expect(changes.barsAdded).toEqual([4, 5]);
+    expect(changes.bars).toEqual([]);
+    expect(notes.size).toBe(16 + filled.notes.length);
+    // One that is struck harder now is a change of its own bar.
+    const louder = early(0, 0);
+    louder.notes[6] = { ...louder.notes[6]!, velocity: 120 };
+    const harder = compareVersions(one, performanceOf([louder, filled], COMMON)).changes;
+    expect(harder.bars).toEqual([{ bar: 3, track: 't1', added: 0, gone: 0, changed: 1 }]);
+  });
+
   it('find bars that were put in, taken out and written anew', () => {
     // Two bars of something else before bar 5.
     const inserted = OLD.map((track, t) => ({
