@@ -45,7 +45,7 @@ test('marks are suggestions until they are taken', async ({ page }) => {
   await openPage(page);
   expect(partOf(await exportedXml(page), 'Flute')).not.toContain('<slur');
   await expect(page.locator('g.slur').first()).toBeVisible();
-  await choose(page, 'Slurs of Flute', 'take');
+  await choose(page, 'Slurs of Flute', 'include');
   await expect(side(page).getByRole('button', { name: 'Flute', exact: true }).locator('..')).toContainText(
     /\d suggestions?/,
   );

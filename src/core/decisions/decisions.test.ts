@@ -237,7 +237,7 @@ about('every kind of decision', () => {
     const said = apply(NO_JOB_SETTINGS, { kind: 'findTheBeats', unit: 'eighth' });
     const asFound: Decision = { kind: 'findTheBeats', unit: 'as found' };
     expect(apply(said, asFound).freeTime?.unit).toBeNull();
-    expect(describe(asFound, String)).toContain('beats as they are parted');
+    expect(describe(asFound, String)).toContain('beats automatic');
   });
   it('takes a meter as a sum when it adds up', () => {
     const faults = (...groups: number[]) =>

@@ -221,9 +221,9 @@ describe('what a recipe delivers', () => {
     expect(files.flatMap((file) => checkDelivered(file)?.findings ?? []).filter(({ ok }) => !ok)).toEqual([]);
     // Nobody played it: what cannot be heard is not promised either.
     const sound = { ...USUAL_SOUND, version: 'received' as const };
-    expect(toEnd(previewOf(desk, { ...plain, sound })).words.at(-1)).toMatch(/^Sound, as written: /);
+    expect(toEnd(previewOf(desk, { ...plain, sound })).words.at(-1)).toMatch(/^Sound of the score: /);
     const [mix] = await sent({ ...plain, sound }, { desk });
-    expect(mix!.words).toMatch(/as written\. Bar 1 is at its beginning$/);
+    expect(mix!.words).toMatch(/the score\. Bar 1 is at its beginning$/);
   });
 });
 

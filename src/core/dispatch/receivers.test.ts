@@ -72,7 +72,7 @@ describe('a plain sequencer', () => {
           extra: [{ kind: 'channel' as const, tick: 0, status: Message.noteOn, data1: 80, data2: 90 }],
         },
       ],
-      /never let go in “Horn”/,
+      /never released in “Horn”/,
     ],
   ])('stumbles over %s', (_, tracks, words) => {
     const said = bad(checkSequence(smfBytes(tracks, [meter(0, 4, 4)]), 2));

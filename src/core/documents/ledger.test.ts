@@ -91,7 +91,7 @@ describe('ledger', () => {
       't6: drum map “Pit”',
       't6: key 38 means key 36',
       't12: notation and tablature',
-      't9: dynamics taken',
+      't9: dynamics included',
       't10: accent on a note',
       't10: a slur written',
       't10: mf written',

@@ -155,6 +155,6 @@ export function checkSequence(bytes: Uint8Array, bars: number | null): Finding[]
       'No two tracks fight over a channel’s sound.',
       `Channel ${view.contested.join(', ')} is given several sounds at once; the last one would win. Give the tracks channels of their own at Casting.`,
     ),
-    ...(hanging.length > 0 ? [finding(false, '', `Notes are never let go in ${named(hanging)}.`)] : []),
+    ...(hanging.length > 0 ? [finding(false, '', `Notes are never released in ${named(hanging)}.`)] : []),
   ];
 }

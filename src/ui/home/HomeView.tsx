@@ -120,8 +120,8 @@ export function HomeView() {
             {busy ? `Reading ${busy} …` : 'Drop MIDI files or MusicXML scores here, or click to choose them'}
           </p>
           <p className="soft">
-            MIDI becomes a score, a score clean MIDI, and either can be turned round; the archive of a job opens again.
-            Everything stays in this browser, and the original is never changed.
+            MIDI becomes a score, a score becomes clean MIDI; job archives open too. Everything stays in this browser,
+            and originals are never changed.
           </p>
         </Upload.Dragger>
         <Upload

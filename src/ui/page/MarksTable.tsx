@@ -11,7 +11,7 @@ import { MARK_NAMES } from '@/core/decisions';
 import { settingsOf } from '@/core/documents';
 import type { PartSummary } from '@/core/engine';
 
-const USE_WORDS: Record<MarkUse, string> = { off: 'off', suggest: 'suggest', on: 'take' };
+const USE_WORDS: Record<MarkUse, string> = { off: 'off', suggest: 'suggest', on: 'include' };
 
 /** Each class of marks that was found in the playing: off, suggested or taken, and how much it takes to find one. */
 export function MarksTable({ part }: { part: PartSummary }) {
@@ -84,7 +84,7 @@ export function MarksTable({ part }: { part: PartSummary }) {
                 value={now.strength}
                 disabled={now.use === 'off'}
                 onChange={(strength) => set(mark, { strength })}
-                options={MARK_STRENGTHS.map((value) => ({ value, label: value }))}
+                options={MARK_STRENGTHS.map((value) => ({ value, label: value === 'usual' ? 'normal' : value }))}
               />
             )}
           </div>

@@ -57,9 +57,9 @@ export const findTheBeats = decisionKind({
       anchors && (anchors.length > 0 ? `${anchors.length} beats are known` : 'no beats are known'),
       placed && (placed.length > 0 ? `${placed.length} corrected` : 'none corrected'),
       period !== undefined && (period > 0 ? `about ${Math.round(60 / period)} a minute` : 'any pace'),
-      beatsPerBar !== undefined && (beatsPerBar > 0 ? `${beatsPerBar} to a bar` : 'bars as found'),
+      beatsPerBar !== undefined && (beatsPerBar > 0 ? `${beatsPerBar} to a bar` : 'bars automatic'),
       firstDownbeat !== undefined &&
-        (firstDownbeat >= 0 ? `the first bar at beat ${firstDownbeat + 1}` : 'the first bar as found'),
+        (firstDownbeat >= 0 ? `the first bar at beat ${firstDownbeat + 1}` : 'first bar automatic'),
       beat && UNIT_WORDS[beat],
     ].filter(Boolean);
     return `Bars from the playing${said.length > 0 ? `: ${said.join(', ')}` : ''}`;
@@ -70,7 +70,7 @@ const UNIT_WORDS: Record<SaidUnit, string> = {
   quarter: 'beats of a quarter',
   'dotted quarter': 'beats of three eighths',
   eighth: 'beats of an eighth',
-  'as found': 'beats as they are parted',
+  'as found': 'beats automatic',
 };
 
 function unitAfter(said: SaidUnit | undefined, before: BeatUnit | null): BeatUnit | null {

@@ -108,7 +108,10 @@ const NO_SOUND = new Set(['time-only', 'id']);
 
 /** Playback beside tempo, dynamics and jumps: pan, pedals, instruments, swing. */
 export function carrySound(carrying: Carrying, node: XmlNode, at: number): void {
-  const ours = standingAt(carrying, 'direction', at).flatMap((one) => child(one, 'sound') ?? []);
+  const ours = [
+    ...standingAt(carrying, 'sound', at),
+    ...standingAt(carrying, 'direction', at).flatMap((one) => child(one, 'sound') ?? []),
+  ];
   const kept = Object.entries(node.attributes).filter(
     ([key]) => !HEARD.has(key) && !ours.some(({ attributes }) => attributes[key] !== undefined),
   );
