@@ -121,7 +121,7 @@ function putAt(root: Node, path: readonly Element[], node: Node, nth: number): v
 }
 
 /** An attribute on an element that the base has. */
-const BASE_WITH = (name: string, attribute: string, value: string): string =>
+const baseWith = (name: string, attribute: string, value: string): string =>
   BASE.replace(new RegExp(`<${name}(?=[ >])`), `<${name} ${attribute}="${value}"`);
 
 /** Alternatives to what a note of the base has. */
@@ -175,21 +175,16 @@ export function schemaCases(): SchemaCase[] {
     const names = path.map(({ name }) => name);
     if (!NOT_WALKED.has(element.name)) {
       const there = TAKES_IN.has(element.name);
-      const one = (node: Node, value: string, attribute?: string) =>
-        cases.push({
-          path: names,
-          value,
-          attribute,
-          musicXml: there && attribute ? BASE_WITH(element.name, attribute, value) : scoreWith(path, node),
-        });
-      const plain = () => minimal(element);
-      if (there) void 0;
-      else if (rule.text) for (const text of rule.text) one({ ...plain(), text }, text);
-      else one(plain(), '');
-      for (const { name, values, shared } of rule.attributes) {
-        if (LAYOUT.test(name)) continue;
-        for (const value of shared ? values.slice(-1) : values)
-          one({ ...plain(), attributes: { ...plain().attributes, [name]: value } }, value, name);
+      const plain = minimal(element);
+      for (const value of there ? [] : (rule.text ?? ['']))
+        cases.push({ path: names, value, musicXml: scoreWith(path, { ...plain, text: value }) });
+      for (const { name: attribute, values, shared } of rule.attributes) {
+        if (LAYOUT.test(attribute)) continue;
+        for (const value of shared ? values.slice(-1) : values) {
+          const node = { ...plain, attributes: { ...plain.attributes, [attribute]: value } };
+          const musicXml = there ? baseWith(element.name, attribute, value) : scoreWith(path, node);
+          cases.push({ path: names, value, attribute, musicXml });
+        }
       }
     }
     for (const inner of elementsOf(rule.content)) {

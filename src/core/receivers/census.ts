@@ -39,6 +39,8 @@ const FRAME = words(
 const TOLD_BY_TEXT = words(
   'accidental notehead stem bar-style beam mode words rehearsal breath-mark caesura group-symbol group-barline group-name',
 );
+/** Staves of these are read as if they had a usual clef. */
+const RARE_CLEFS = words('none jianpu');
 const TOLD_BY_TYPE = words('strong-accent creator');
 /** Of what a line or a page begins with, only what is said there of bars and names. */
 const LAYOUTS = words('page-layout system-layout staff-layout measure-layout');
@@ -127,6 +129,7 @@ function take(node: Node, counts: Counts): void {
 }
 
 function calledBy(name: string, node: Node): string {
+  if (name === 'sign' && RARE_CLEFS.has(textIn(node))) return `clef “${textIn(node)}”`;
   if (TOLD_BY_TEXT.has(name)) return `${name} “${textIn(node)}”`;
   if (name === 'fermata') return `fermata ${node.attributes.type ?? 'upright'}`;
   return TOLD_BY_TYPE.has(name) ? `${name} ${node.attributes.type ?? ''}`.trim() : name;

@@ -84,7 +84,7 @@ export function MarksTable({ part }: { part: PartSummary }) {
                 value={now.strength}
                 disabled={now.use === 'off'}
                 onChange={(strength) => set(mark, { strength })}
-                options={MARK_STRENGTHS.map((value) => ({ value, label: value === 'usual' ? 'normal' : value }))}
+                options={MARK_STRENGTHS.map((value) => ({ value, label: value === 'usual' ? 'some' : value }))}
               />
             )}
           </div>

@@ -111,7 +111,6 @@ function carryHarmony(carrying: Carrying, node: XmlNode, at: number): void {
   const ours = standingAt(carrying, 'harmony', at);
   const own = ours.find((one) => sameRoot(one, node));
   if (!child(node, 'root')) {
-    if (own) own.children = [];
     if (own) Object.assign(own, withoutLayout(node));
     else carrying.insert.put(withoutLayout(node), at);
   } else if (own) graft(own, node);

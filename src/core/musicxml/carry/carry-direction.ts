@@ -41,6 +41,7 @@ function graftDirection({ whole }: Carrying, ours: XmlNode, node: XmlNode, type:
   graft(
     typesOf(ours).find((other) => sameType(other, type))!,
     type,
+    { asItCame: whole },
   );
 }
 
