@@ -85,6 +85,12 @@ export function parseJob(text: string, fileName: string): JobDto {
   };
 }
 
+/** Decisions out of what was stored. @throws JobError where it holds none, or one that is unknown or out of bounds */
+export function readDecisions(plain: unknown): Decision[] {
+  if (!Array.isArray(plain)) throw jobErrors.invalid('it holds no decisions');
+  return plain.map(checkDecision);
+}
+
 function checkLedger({ decisions: plain, position }: LedgerDto): LedgerDto {
   const decisions = plain.map(checkDecision);
   if (position > decisions.length)

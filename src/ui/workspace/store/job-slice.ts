@@ -97,6 +97,7 @@ export const jobSlice: Slice<JobSlice> = (set, get) => {
         set({ reading: files.reduce((sum, bytes) => sum + bytes.length, 0) });
         const original = files.some(isScoreFile) ? 'score' : 'midi';
         const direction = job.direction ?? (isScoreFile(files[0]!) ? 'to-sequencer' : 'to-score');
+        await get().recover(id);
         const ledger = get().withUnsaved(job);
         known = { job, ledger, original, direction };
         await layOutFiles(job, ledger, direction, files);

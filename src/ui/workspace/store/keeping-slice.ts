@@ -1,6 +1,7 @@
 import type { Ledger } from '@/core/documents';
 import { changeLedger, watchJob } from '@/storage/jobs';
 import type { JobRecord } from '@/storage/schema';
+import { forgetUnstored, leftUnstored, noteUnstored } from '@/storage/unstored';
 import { sentence } from '../../shared/receive';
 import type { Slice } from './workspace';
 
@@ -18,6 +19,8 @@ export interface KeepingSlice {
   saveAgain: () => Promise<void>;
   /** A job's ledger with what could not be stored of it before it was closed. */
   withUnsaved: (job: JobRecord) => Ledger;
+  /** Takes in what windows that are gone could not store of a job. */
+  recover: (job: string) => Promise<void>;
   /** Follows what other windows do to the open job, and stores what is still to be stored of it. */
   watch: () => void;
   noticed: () => void;
@@ -30,7 +33,9 @@ const same = (a: Ledger, b: Ledger) =>
 
 export const keepingSlice: Slice<KeepingSlice> = (set, get) => {
   /** Changes that are not stored yet, oldest first, and the job they belong to. */
-  let pending: { job: string; change: Change }[] = [];
+  let pending: { job: string; change: Change; stored?: () => void }[] = [];
+  /** The open job's ledger as it was stored before them. */
+  let base: Ledger | null = null;
   let endWatching: (() => void) | null = null;
 
   let saving: Promise<void> | null = null;
@@ -52,7 +57,10 @@ export const keepingSlice: Slice<KeepingSlice> = (set, get) => {
       try {
         const stored = await changeLedger(job, (ledger) => applied(mine, ledger));
         pending = pending.filter((one) => !mine.includes(one));
+        for (const { stored: done } of mine) done?.();
+        if (of(job).length === 0) forgetUnstored(job);
         if (get().job?.id !== job) continue;
+        base = stored;
         set({ unsaved: null });
         // More was decided meanwhile: what is stored comes with that.
         if (of(job).length === 0) adopt(stored);
@@ -80,12 +88,17 @@ export const keepingSlice: Slice<KeepingSlice> = (set, get) => {
       const next = change(ledger);
       if (next === ledger || (next.position === ledger.position && next.decisions === ledger.decisions)) return;
       set({ ledger: next });
+      if (of(job.id).length === 0) base = ledger;
       pending.push({ job: job.id, change });
+      noteUnstored(job.id, base ?? ledger, next);
       void save();
       void get().compute();
     },
     saveAgain: save,
     withUnsaved: ({ id, ledger }) => applied(of(id), ledger),
+    recover: async (job) => {
+      for (const { change, forget } of await leftUnstored(job)) pending.push({ job, change, stored: forget });
+    },
     watch: () => {
       endWatching?.();
       const id = get().job?.id;
