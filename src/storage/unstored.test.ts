@@ -35,7 +35,7 @@ beforeEach(() => {
   vi.stubGlobal('localStorage', browserNotes());
   vi.stubGlobal('navigator', {
     locks: {
-      request: async (name: string, options: unknown, granted?: () => unknown) =>
+      request: async (name: string, _: unknown, granted?: () => unknown) =>
         granted && (locks.includes(name) ? Promise.reject(new DOMException('', 'TimeoutError')) : granted()),
     },
   });

@@ -84,7 +84,7 @@ function isGone(window: string): Promise<boolean> {
 
 function readNote(text: string | null): Note | null {
   try {
-    const note = JSON.parse(text ?? '') as Note;
+    const note: Note = JSON.parse(text ?? '');
     const numbers = [note.base.decisions, note.base.position, note.kept, note.position];
     return numbers.every(Number.isInteger) ? { ...note, added: readDecisions(note.added) } : null;
   } catch {
