@@ -4,6 +4,7 @@
  */
 const STATIONS = ['intake', 'casting', 'rhythm', 'page', 'timeline', 'proof', 'dispatch'];
 const layers = [
+  ['core/words'],
   ['core/base'],
   ['core/receivers'],
   ['core/verify'],

@@ -1,3 +1,4 @@
+import { say } from '@/core/words';
 import Dexie from 'dexie';
 
 /** Something the browser's storage refused, in a sentence for people. */
@@ -19,9 +20,7 @@ export async function guarded<T>(work: () => PromiseLike<T>): Promise<T> {
     return await work();
   } catch (error) {
     if (isQuotaError(error)) {
-      throw new StorageError(
-        'This browser’s storage is full. Nothing was lost; export or delete jobs you no longer need, then try again.',
-      );
+      throw new StorageError(say('storage.thisBrowsersStorageIsFullNothing'));
     }
     throw error;
   }

@@ -1,3 +1,4 @@
+import { say } from '@/core/words';
 import { liveQuery, type Table } from 'dexie';
 import { sha256 } from '@/core/base';
 import { guarded, StorageError } from './guarded';
@@ -50,10 +51,7 @@ export async function createJob(
 
 export async function originalBytes(hash: string): Promise<Uint8Array> {
   const original = await database.originals.get(hash);
-  if (!original)
-    throw new StorageError(
-      'The original of this job is no longer in this browser’s storage. Drop the file again to make a new job.',
-    );
+  if (!original) throw new StorageError(say('storage.theOriginalOfThisJobIsNoLongerIn'));
   return original.bytes;
 }
 
@@ -76,8 +74,7 @@ export async function changeLedger(id: string, change: (stored: Ledger) => Ledge
   );
 }
 
-const JOB_IS_GONE =
-  'This job was deleted in another window. Save its archive here if you still need it, or bring it back there.';
+const JOB_IS_GONE = say('storage.thisJobWasDeletedInAnotherWindow');
 
 /** Tells of every change to a job, also in other windows. @returns ends the telling */
 export function watchJob(id: string, onChange: (job: JobRecord | undefined) => void): () => void {
@@ -202,7 +199,7 @@ export async function addOriginal(id: string, file: ReceivedFile): Promise<void>
   await guarded(() =>
     database.transaction('rw', database.jobs, database.originals, async () => {
       const job = await database.jobs.get(id);
-      if (!job) throw new StorageError('This job is no longer in this browser.');
+      if (!job) throw new StorageError(say('storage.thisJobIsNoLongerInThisBrowser'));
       await database.originals.put({ sha256: hash, bytes: file.bytes });
       await database.jobs.update(id, {
         originals: [...job.originals, { sha256: hash, fileName: file.fileName, size: file.bytes.length }],
@@ -215,7 +212,7 @@ export async function addOriginal(id: string, file: ReceivedFile): Promise<void>
 /** A second job with the same originals and decisions. */
 export async function duplicateJob(id: string): Promise<JobRecord> {
   const job = await database.jobs.get(id);
-  if (!job) throw new StorageError('This job is no longer in this browser.');
+  if (!job) throw new StorageError(say('storage.thisJobIsNoLongerInThisBrowser'));
   const now = Date.now();
   const copy: JobRecord = {
     ...job,
@@ -232,7 +229,7 @@ export async function duplicateJob(id: string): Promise<JobRecord> {
 /** The job's archive: a zip with its decisions and originals. */
 export async function archiveOf(id: string): Promise<{ bytes: Uint8Array; fileName: string }> {
   const job = await database.jobs.get(id);
-  if (!job) throw new StorageError('This job is no longer in this browser.');
+  if (!job) throw new StorageError(say('storage.thisJobIsNoLongerInThisBrowser'));
   return archiveWith(job, job.ledger);
 }
 

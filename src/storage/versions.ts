@@ -1,3 +1,4 @@
+import { say } from '@/core/words';
 import { sha256 } from '@/core/base';
 import type { Ledger } from '@/core/documents';
 import { guarded, StorageError } from './guarded';
@@ -14,7 +15,7 @@ interface NewVersion {
   of: Ledger;
 }
 
-const GONE = 'This job is no longer in this browser.';
+const GONE = say('storage.thisJobIsNoLongerInThisBrowser');
 
 /**
  * A new version takes the place of an original; the version before stays beside it, with what was decided about it.
@@ -28,7 +29,7 @@ export async function takeVersion(id: string, { original, file, ledger, of }: Ne
       const job = await database.jobs.get(id);
       if (!job) throw new StorageError(GONE);
       if (JSON.stringify(job.ledger) !== JSON.stringify(of))
-        throw new StorageError('Something was decided in another window meanwhile. Choose the new version again.');
+        throw new StorageError(say('storage.somethingWasDecidedInAnotherWindow'));
       await database.originals.put({ sha256: hash, bytes: file.bytes });
       const now = Date.now();
       await database.jobs.update(id, {

@@ -1,3 +1,4 @@
+import { say } from '@/core/words';
 import * as Comlink from 'comlink';
 import type { DispatchApi } from './dispatch.worker';
 import { watchAlive, workerName } from './alive';
@@ -5,7 +6,7 @@ import { whyFailed } from './not-loaded';
 
 export type { About, CueFacts, OnShare, Sending } from './dispatch.worker';
 
-const BROKEN = 'This could not be made: the browser ran out of memory or broke down. Your job is untouched.';
+const BROKEN = say('workers.thisCouldNotBeMadeTheBrowserRanOut');
 
 /** A worker that hands jobs over. It computes without a breath: it is stopped by ending it. */
 export interface Dispatcher {

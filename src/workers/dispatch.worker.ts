@@ -1,3 +1,4 @@
+import { say } from '@/core/words';
 import { filesOfZip, verifyParcel, type Verdict } from '@/core/verify';
 import * as Comlink from 'comlink';
 import { holdAlive } from './alive';
@@ -73,7 +74,7 @@ const makers: Makers = {
     for (; !step.done; step = steps.next()) onShare(step.value);
     const cover = coverOf(book);
     const body = { title: book.title, paper: book.paper, pages: step.value, ...(cover && { cover }) };
-    return answerOf('/api/pdf', body, `${book.title}: the PDF could not be made.`);
+    return answerOf('/api/pdf', body, say('workers.bookThePDFCouldNotBeMade', { book: book.title }));
   },
   async wav({ stretches, gain }: Take, sampleRate, onShare) {
     if (!bank) throw new Error('There is no sound bank.');
@@ -104,7 +105,7 @@ const api = {
   /** Makes everything the recipe asks for. @param under folder of the parcel the files wait in; null hands them over */
   async send(recipe: Recipe, how: Dispatched, under: string | null, onShare: OnShare): Promise<Sending> {
     const files = await madeOf(recipe, how, onShare);
-    onShare('Reading it back', 1);
+    onShare(say('workers.readingItBack'), 1);
     const checked = files.flatMap((file) => checkDelivered(file) ?? []);
     const made = files.map(({ path, bytes, words }) => ({ path, size: bytes.length, words }));
     if (under === null) return Comlink.transfer({ files, made, checked }, buffersOf(files));

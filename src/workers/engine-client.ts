@@ -1,3 +1,4 @@
+import { say } from '@/core/words';
 import * as Comlink from 'comlink';
 import type { EngineApi } from './engine.worker';
 import { watchAlive, workerName } from './alive';
@@ -16,9 +17,8 @@ export class EngineStopped extends Error {
   }
 }
 
-const CRASHED =
-  'The engine broke down on this and was started again. Your decisions are safe; undo the last one, or try again.';
-const STOPPED = 'The engine was stopped.';
+const CRASHED = say('workers.theEngineBrokeDownOnThisAndWas');
+const STOPPED = say('workers.theEngineWasStopped');
 
 /** So long a worker may take to answer a stop; one that computes without a breath is ended. */
 const PATIENCE_MS = 1000;

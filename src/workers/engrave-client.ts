@@ -1,3 +1,4 @@
+import { say } from '@/core/words';
 import * as Comlink from 'comlink';
 import { watchAlive, workerName } from './alive';
 import type { EngraveApi } from './engrave.worker';
@@ -6,7 +7,7 @@ import { racing, type Racing, type RunningWorker } from './racing';
 
 export type { Engraving, Lacking } from './engrave.worker';
 
-const BROKEN = 'The engraver broke down and is started again: change the bars in view, or open the station again.';
+const BROKEN = say('workers.theEngraverBrokeDownAndIsStarted');
 
 let running: RunningWorker<EngraveApi> | null = null;
 

@@ -1,6 +1,6 @@
+import { say } from '@/core/words';
 /** Said where a worker could not be fetched: nothing was computed, so nothing broke down. */
-const NOT_LOADED =
-  'The application’s server did not answer, so what makes this could not be loaded. Start the server and try again; your job is untouched.';
+const NOT_LOADED = say('workers.theApplicationsServerDidNotAnswer');
 
 /**
  * Why a worker failed. Its script could not be fetched: the browser fires a plain event then (the standard of web workers);

@@ -2,6 +2,7 @@
  * Which instrument each track is. What people said counts first, then what the file says clearly, then the house list,
  * then the engine's best guess if it is sure enough.
  */
+import { say } from '../words';
 import {
   instrumentById,
   recognise,
@@ -100,7 +101,7 @@ function saidByScore(track: PlayedTrack, { candidates }: Recognition): Recogniti
   const { written } = track;
   if (!written || written.instrument === UNKNOWN_INSTRUMENT.id || onPercussionChannel(track)) return null;
   const same = candidates.find(({ instrument }) => instrument === written.instrument);
-  return same ?? { instrument: written.instrument, confidence: CLEAR, evidence: ['the score says so'] };
+  return same ?? { instrument: written.instrument, confidence: CLEAR, evidence: [say('castingCore.theScoreSaysSo')] };
 }
 
 /** A track that has one program throughout, which stands for a way of playing its instrument. */
@@ -119,9 +120,9 @@ function decidedBy(chosen: InstrumentId | undefined, house: InstrumentId | undef
 }
 
 function reasonOf({ empty, out, byHand }: { empty: boolean; out: boolean; byHand: boolean }): string | undefined {
-  if (empty) return 'no notes';
+  if (empty) return say('castingCore.noNotes');
   if (!out) return undefined;
-  return byHand ? 'left out' : 'left out by your house list';
+  return byHand ? say('castingCore.leftOut') : say('castingCore.leftOutByYourHouseList');
 }
 
 function castTrack(track: PlayedTrack, recognition: Recognition, settings: CastingSettings): CastTrack {

@@ -1,6 +1,7 @@
 /*
  * What is in doubt about tracks and players.
  */
+import { say } from '../words';
 import { partOf, queryId } from '../base';
 import { instrumentById, techniqueName, UNKNOWN_INSTRUMENT } from '../instruments';
 import {
@@ -73,7 +74,7 @@ function emptyTracks({ tracks }: Performance, settings: CastingSettings): Query[
   const [first] = empty;
   if (!first) return [];
   const shown = empty.slice(0, MOST_NAMED).map(trackLabel).join(', ');
-  const more = empty.length > MOST_NAMED ? ` and ${empty.length - MOST_NAMED} more` : '';
+  const more = empty.length > MOST_NAMED ? say('castingCore.andEmptyMore', { empty: empty.length - MOST_NAMED }) : '';
   return [
     {
       id: queryId(empty.length === 1 ? `empty-track/${first.id}` : 'empty-tracks'),
@@ -81,8 +82,8 @@ function emptyTracks({ tracks }: Performance, settings: CastingSettings): Query[
       track: first.id,
       message:
         empty.length === 1
-          ? `${trackLabel(first)} has no notes and is left out.`
-          : `${empty.length} tracks have no notes and are left out: ${shown}${more}.`,
+          ? say('castingCore.trackLabelHasNoNotesAndIsLeftOut', { trackLabel: trackLabel(first) })
+          : say('castingCore.emptyTracksHaveNoNotesAndAreLeft', { empty: empty.length, shown, more }),
       facts: { tracks: empty.map((track) => track.id) },
     },
   ];
@@ -98,7 +99,10 @@ function unsureQueries(performance: Performance, { tracks }: Casting): Query[] {
   const [only] = unsure;
   if (!only) return [];
   const said = ({ cast }: (typeof unsure)[number]) =>
-    `${cast.instrument.names.en} (${Math.round(cast.confidence * 100)} % confidence)`;
+    say('castingCore.enConfidenceConfidence', {
+      en: cast.instrument.names.en,
+      confidence: Math.round(cast.confidence * 100),
+    });
   if (unsure.length === 1) {
     const { cast, label } = only;
     const others = cast.recognition.candidates.map(({ instrument }) => instrument);
@@ -108,18 +112,21 @@ function unsureQueries(performance: Performance, { tracks }: Casting): Query[] {
         kind: 'unknown-instrument',
         track: cast.id,
         part: partOf(cast.id),
-        message: `${label} is written for ${said(only)}. Is it?`,
+        message: say('castingCore.labelIsWrittenForSaidIsIt', { label, said: said(only) }),
         facts: { candidates: [cast.instrument.id, ...others.filter((id) => id !== cast.instrument.id).slice(0, 2)] },
       },
     ];
   }
-  const shown = unsure.slice(0, MOST_NAMED).map((one) => `${one.label} as ${said(one)}`);
-  const more = unsure.length > MOST_NAMED ? ` and ${unsure.length - MOST_NAMED} more` : '';
+  const shown = unsure
+    .slice(0, MOST_NAMED)
+    .map((one) => say('castingCore.oneAsSaid', { one: one.label, said: said(one) }));
+  const more =
+    unsure.length > MOST_NAMED ? say('castingCore.andUnsureMore', { unsure: unsure.length - MOST_NAMED }) : '';
   return [
     {
       id: queryId('unsure-instruments'),
       kind: 'unsure-instruments',
-      message: `${unsure.length} tracks have uncertain instruments: ${shown.join(', ')}${more}. Check them at Casting.`,
+      message: say('castingCore.unsureTracksHaveUncertain', { unsure: unsure.length, shown: shown.join(', '), more }),
       facts: { written: unsure.map(({ cast }) => ({ track: cast.id, instrument: cast.instrument.id })) },
     },
   ];
@@ -145,20 +152,23 @@ function aboutTrack(
       kind: 'house-list',
       track: track.id,
       part: partOf(track.id),
-      message: `${label}: your house list says ${said}, the file says ${named}. Written for ${named} so far.`,
+      message: say('castingCore.labelYourHouseListSaysSaidTheFile', { label, said, named }),
       facts: { houseSays: house, fileSays: cast.instrument.id },
     });
   }
   if (cast.instrument === UNKNOWN_INSTRUMENT) {
     const guess = best
-      ? ` Perhaps ${instrumentById(best.instrument).names.en} (${Math.round(best.confidence * 100)} % confidence).`
+      ? say('castingCore.perhapsEnConfidenceConfidence', {
+          en: instrumentById(best.instrument).names.en,
+          confidence: Math.round(best.confidence * 100),
+        })
       : '';
     queries.push({
       id: queryId(`unknown-instrument/${track.id}`),
       kind: 'unknown-instrument',
       track: track.id,
       part: partOf(track.id),
-      message: `${label}: which instrument is this?${guess}`,
+      message: say('castingCore.labelWhichInstrumentIsThisGuess', { label, guess }),
       facts: { candidates: cast.recognition.candidates.slice(0, 3).map(({ instrument }) => instrument) },
     });
   }
@@ -172,7 +182,11 @@ function aboutTrack(
       kind: 'keyswitch',
       track: track.id,
       part: partOf(track.id),
-      message: `${label}: ${switches.map(keyInWords).join(', ')} (${count} ${count === 1 ? 'note' : 'notes'}) look like keyswitches. They are written as notes for now.`,
+      message: say('castingCore.labelSwitchesCountNoteLookLike', {
+        label,
+        switches: switches.map(keyInWords).join(', '),
+        count,
+      }),
       facts: { keys: switches },
     });
   }
@@ -198,7 +212,11 @@ function gatherQueries(groups: readonly (readonly WrittenTrack[])[], settings: C
         kind: 'gather',
         track: one!.track.id,
         part: partOf(one!.track.id),
-        message: `${trackLabel(one!.track)} and ${trackLabel(first.track)} are named for one player but sound together ${share} % of the time: one part, or two?`,
+        message: say('castingCore.trackLabelAndTrackLabel2AreNamed', {
+          trackLabel: trackLabel(one!.track),
+          trackLabel2: trackLabel(first.track),
+          share,
+        }),
         facts: { into: first.track.id },
       },
     ];
@@ -225,8 +243,8 @@ function playersQuery(group: readonly WrittenTrack[], performance: Performance, 
   if (needed < 2 || !(sketch || named || share >= (instrument.section ? SEVERAL_PLAYERS_SECTION : SEVERAL_PLAYERS)))
     return [];
   const message = sketch
-    ? `${trackLabel(track)} sketches the strings with up to ${needed} notes at once: divide it among a string choir?`
-    : `${trackLabel(track)} plays up to ${needed} notes at once: more than one player?`;
+    ? say('castingCore.trackLabelSketchesTheStringsWithUp', { trackLabel: trackLabel(track), needed })
+    : say('castingCore.trackLabelPlaysUpToNeededNotesAt', { trackLabel: trackLabel(track), needed });
   return [
     {
       id: queryId(`players/${track.id}`),
@@ -256,7 +274,13 @@ function soundChangeQuery({ track, cast, changes: { doubtful } }: WrittenTrack, 
       at,
       bar,
       played,
-      message: `${trackLabel(track)} sounds as ${names[0]!} from ${words}${more}: is that another player? Written for ${cast.instrument.names.en} throughout so far.`,
+      message: say('castingCore.trackLabelSoundsAsNamesFromWords', {
+        trackLabel: trackLabel(track),
+        names: names[0]!,
+        words,
+        more,
+        en: cast.instrument.names.en,
+      }),
     },
   ];
 }
@@ -264,7 +288,7 @@ function soundChangeQuery({ track, cast, changes: { doubtful } }: WrittenTrack, 
 function crowdedQuery(part: CastPart, notes: readonly PlayedNote[], place: Places): Query[] {
   if (!part.player || notes.length === 0) return [];
   const { at, bar, words } = place(notes[0]!.start);
-  const more = notes.length > 1 ? ` (${notes.length} notes in all)` : '';
+  const more = notes.length > 1 ? say('castingCore.notesNotesInAll', { notes: notes.length }) : '';
   return [
     {
       id: queryId(`crowded/${part.id}`),
@@ -274,7 +298,12 @@ function crowdedQuery(part: CastPart, notes: readonly PlayedNote[], place: Place
       at,
       bar,
       played: notes.map((note) => note.id),
-      message: `${part.name}, ${words}: more notes at once than the ${part.player.of} players${more}; one player gets two notes.`,
+      message: say('castingCore.partWordsMoreNotesAtOnceThanTheOf', {
+        part: part.name,
+        words,
+        of: part.player.of,
+        more,
+      }),
       facts: { players: part.player.of },
     },
   ];
@@ -298,12 +327,16 @@ function collisions(part: CastPart, place: Places): Query[] {
   if (clashes.length === 0) return [];
   const [a, b] = clashes[0]!;
   const { at, bar, words } = place(b.start);
-  const more = clashes.length > 1 ? ` (${clashes.length} places)` : '';
+  const more = clashes.length > 1 ? say('castingCore.clashesPlaces', { clashes: clashes.length }) : '';
   const name = (note: PlayedNote) => techniqueName(part.techniqueOf.get(note.id) ?? null);
   const what =
     a.key === b.key
-      ? `${keyInWords(a.key)} is played twice at once, ${name(a)} and ${name(b)}`
-      : `${name(a)} and ${name(b)} sound together`;
+      ? say('castingCore.keyInWordsIsPlayedTwiceAtOnceName', {
+          keyInWords: keyInWords(a.key),
+          name: name(a),
+          name2: name(b),
+        })
+      : say('castingCore.nameAndName2SoundTogether', { name: name(a), name2: name(b) });
   return [
     {
       id: queryId(`collision/${part.id}`),
@@ -313,7 +346,7 @@ function collisions(part: CastPart, place: Places): Query[] {
       at,
       bar,
       played: clashes.flatMap((pair) => pair.map((note) => note.id)),
-      message: `${part.name}, ${words}: ${what}${more}; written as divided players.`,
+      message: say('castingCore.partWordsWhatMoreWrittenAsDivided', { part: part.name, words, what, more }),
     },
   ];
 }
@@ -321,5 +354,5 @@ function collisions(part: CastPart, place: Places): Query[] {
 /** “Track 4 “Fag.””, with the original's number where a job has several. */
 export function trackLabel({ id, name, chunk }: Pick<PlayedTrack, 'id' | 'name' | 'chunk'>): string {
   const original = /^o(\d+)/.exec(id)?.[1];
-  return `${original ? `Original ${original}, track` : 'Track'} ${chunk + 1}${name ? ` “${name}”` : ''}`;
+  return `${original ? say('castingCore.originalOriginalTrack', { original }) : say('castingCore.track')} ${chunk + 1}${name ? ` “${name}”` : ''}`;
 }

@@ -1,4 +1,5 @@
 /* Delivered files as their receivers would find them: a stand-in for opening them in the programs that wait. */
+import { say } from '../words';
 import type { CameFrom } from '../engine';
 import { censusOf, censusOfAll, missingIn, missingInWords } from '../receivers/census';
 import type { Delivered } from './deliver';
@@ -21,7 +22,14 @@ export function checkDelivered({ path, bytes, bars, from }: Delivered): Checked 
   } catch (error) {
     return {
       path,
-      findings: [{ ok: false, words: `Cannot be read: ${error instanceof Error ? error.message : String(error)}` }],
+      findings: [
+        {
+          ok: false,
+          words: say('dispatchCore.cannotBeReadError', {
+            error: error instanceof Error ? error.message : String(error),
+          }),
+        },
+      ],
     };
   }
   return null;
@@ -35,12 +43,15 @@ function whatItLacks(bytes: Uint8Array, { files, partOf }: CameFrom): Finding[] 
   if (!source) return [];
   const missing = missingIn(censusOf(bytes), source, partOf);
   const named = missing.slice(0, MOST_NAMED).map(missingInWords).join('; ');
-  const more = missing.length > MOST_NAMED ? `; and ${missing.length - MOST_NAMED} more kinds` : '';
+  const more =
+    missing.length > MOST_NAMED
+      ? say('dispatchCore.andMissingMoreKinds', { missing: missing.length - MOST_NAMED })
+      : '';
   return [
     finding(
       missing.length === 0,
-      'Every sign of the received score beside its notes, clefs and signatures is in it.',
-      `The received score has what this file lacks: ${named}${more}.`,
+      say('dispatchCore.everySignOfTheReceivedScoreBeside'),
+      say('dispatchCore.theReceivedScoreHasWhatThisFile', { named, more }),
     ),
   ];
 }

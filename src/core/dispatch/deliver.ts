@@ -1,4 +1,5 @@
 /* Hands a job over by a recipe: file after file, with what is being done. */
+import { say } from '../words';
 import { toEnd } from '../base';
 import type { CameFrom } from '../engine';
 import { fileNameOf, type Recipe } from '../documents';
@@ -53,7 +54,7 @@ export async function* deliver(
   const planning = tasksOf(desk, recipe, date);
   let step = planning.next();
   for (; !step.done; step = planning.next())
-    yield { words: 'Converting', share: CONVERTING * step.value.done, files: [] };
+    yield { words: say('dispatchCore.converting'), share: CONVERTING * step.value.done, files: [] };
   const tasks = step.value;
   const paths = new Paths();
   const title = titleOf(desk);
@@ -91,7 +92,7 @@ function originalsOf({ job }: DispatchDesk, paths: Paths): Delivered[] {
       path: paths.take(`Originals/${fileNameOf(name)}`, `.${fileNameOf(extension)}`),
       bytes,
       bars: null,
-      words: 'The original, unchanged',
+      words: say('dispatchCore.theOriginalUnchanged'),
     };
   });
 }

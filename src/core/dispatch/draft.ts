@@ -11,8 +11,6 @@ export interface Preview {
 }
 
 export const number = (value: number) => value.toLocaleString('en');
-/** "1 part", "2 parts" */
-export const many = (n: number, one: string, more = `${one}s`) => `${number(n)} ${n === 1 ? one : more}`;
 /** "a, b and c" */
 export const inARow = (words: readonly string[]) =>
   [words.slice(0, -1).join(', '), ...words.slice(-1)].filter((part) => part !== '').join(' and ');

@@ -1,19 +1,22 @@
 /* Before anything is made: what a recipe will hand over, in words, and which open queries matter for it. */
+import { say } from '../words';
 import { DELIVERIES, DELIVERY, type DeliveryKind, type Recipe } from '../documents';
 import type { Summary } from '../engine';
 import type { Bar } from '../time';
 import { foretell } from './deliveries';
 import type { DispatchDesk, Working } from './dispatch-desk';
-import { Draft, many, type Preview } from './draft';
+import { Draft, type Preview } from './draft';
 import { patternFault } from './names';
 
 /** What is wrong with a recipe itself, in a sentence; null where it can be used. */
 export function recipeFault(recipe: Recipe): string | null {
   const empty = DELIVERIES.filter((kind) => asksForNothing(kind, Object.entries(recipe[kind] ?? {})));
   if (empty.length > 0)
-    return `The recipe includes ${empty.map((kind) => DELIVERY[kind].what).join(' and ')} but does not say what of it.`;
+    return say('dispatchCore.theRecipeIncludesEmptyButDoesNot', {
+      empty: empty.map((kind) => DELIVERY[kind].what).join(' and '),
+    });
   if (!recipe.originals && DELIVERIES.every((kind) => recipe[kind] === null))
-    return 'The recipe is empty; choose what to export.';
+    return say('dispatchCore.theRecipeIsEmptyChooseWhatToExport');
   return patternFault(recipe.pattern);
 }
 
@@ -38,7 +41,7 @@ export function* previewOf(desk: DispatchDesk, recipe: Recipe): Generator<Workin
   for (const kind of DELIVERIES) if (!WRITTEN.includes(kind)) yield* foretell(draft, recipe, kind);
   if (recipe.originals) {
     const { length } = desk.job.originals;
-    draft.says(`The ${length === 1 ? 'original' : 'originals'}, unchanged.`, length);
+    draft.says(say('dispatchCore.theOriginalUnchanged2', { length }), length);
   }
   return draft.done();
 }
@@ -46,10 +49,14 @@ export function* previewOf(desk: DispatchDesk, recipe: Recipe): Generator<Workin
 function whereBarOneIs(bars: readonly Bar[]): string {
   const first = bars.findIndex(({ number: own }) => own === 1);
   const hasPickup = bars.length > 1 && bars[0]!.implicit && bars[0]!.number < 1;
-  const words = hasPickup ? `${many(bars.length - 1, 'bar')} and a pickup` : many(bars.length, 'bar');
-  if (first < 0) return `${words}, counted from ${bars[0]?.number ?? 1}; none is bar 1.`;
-  if (first === 0) return `${words}; bar 1 is the file’s first.`;
-  return first === 1 && hasPickup ? `${words}.` : `${words}; bar 1 is the file’s bar ${first + 1}.`;
+  const words = hasPickup
+    ? say('dispatchCore.barAndAPickup', { bars: bars.length - 1 })
+    : say('dispatchCore.bar', { bars: bars.length });
+  if (first < 0) return say('dispatchCore.wordsCountedFromBarsNoneIsBar1', { words, bars: bars[0]?.number ?? 1 });
+  if (first === 0) return say('dispatchCore.wordsBar1IsTheFilesFirst', { words });
+  return first === 1 && hasPickup
+    ? `${words}.`
+    : say('dispatchCore.wordsBar1IsTheFilesBarFirst', { words, first: first + 1 });
 }
 
 function marksInWords(marks: Recipe['marks'], { parts, suggestedChords }: Summary): string {
@@ -58,14 +65,14 @@ function marksInWords(marks: Recipe['marks'], { parts, suggestedChords }: Summar
   const suggested = sum('found') - sum('taken') + suggestedChords;
   switch (marks) {
     case 'none':
-      return 'No dynamics, slurs, articulations, pedal or chord symbols are exported.';
+      return say('dispatchCore.noDynamicsSlursArticulationsPedal');
     case 'taken':
       return suggested > 0
-        ? `Included markings are exported; ${many(suggested, 'suggestion is', 'suggestions are')} not.`
-        : 'Included markings are exported; there are no further suggestions.';
+        ? say('dispatchCore.includedMarkingsAreExported', { suggested })
+        : say('dispatchCore.includedMarkingsAreExportedThere');
     case 'suggested':
       return suggested > 0
-        ? `Included markings and all ${many(suggested, 'suggestion')} are exported.`
-        : 'Included markings are exported; there are no further suggestions.';
+        ? say('dispatchCore.includedMarkingsAndAllSuggestion', { suggested })
+        : say('dispatchCore.includedMarkingsAreExportedThere');
   }
 }

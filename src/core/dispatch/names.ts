@@ -1,14 +1,27 @@
 /* What files are called that leave the house. */
+import { say } from '../words';
 import { fileNameOf } from '../documents';
 
 /** What a pattern can say, each with an example for people. */
 export const PLACEHOLDERS = {
-  cue: 'the name of the job',
-  title: 'the title of the piece',
-  part: 'what the file holds: a part, “Score”, “Studio map”',
-  number: 'its number among its kind, from 01',
-  version: 'which dispatch of the job this is',
-  date: 'the day, as 2026-03-31',
+  get cue() {
+    return say('dispatchCore.theNameOfTheJob');
+  },
+  get title() {
+    return say('dispatchCore.theTitleOfThePiece');
+  },
+  get part() {
+    return say('dispatchCore.whatTheFileHoldsAPartScoreStudio');
+  },
+  get number() {
+    return say('dispatchCore.itsNumberAmongItsKindFrom01');
+  },
+  get version() {
+    return say('dispatchCore.whichDispatchOfTheJobThisIs');
+  },
+  get date() {
+    return say('dispatchCore.theDayAs20260331');
+  },
 } as const;
 
 export type NameFields = Record<keyof typeof PLACEHOLDERS, string>;
@@ -19,10 +32,14 @@ const PLACE = /\{(\w*)\}/g;
 export function patternFault(pattern: string): string | null {
   const known = Object.keys(PLACEHOLDERS);
   const strange = [...pattern.matchAll(PLACE)].find(([, name]) => !known.includes(name!));
-  if (strange) return `“${strange[0]}” says nothing; a name can have ${known.map((name) => `{${name}}`).join(', ')}.`;
+  if (strange)
+    return say('dispatchCore.strangeSaysNothingANameCanHave', {
+      strange: strange[0],
+      known: known.map((name) => `{${name}}`).join(', '),
+    });
   if (pattern.replace(PLACE, '').includes('{') || pattern.replace(PLACE, '').includes('}'))
-    return 'A brace is open; a placeholder is written as {part}.';
-  return pattern.trim() === '' ? 'Files need a name.' : null;
+    return say('dispatchCore.aBraceIsOpenAPlaceholderIsWritten');
+  return pattern.trim() === '' ? say('dispatchCore.filesNeedAName') : null;
 }
 
 /** A name every file system takes, without extension; what is empty leaves no gap. */

@@ -1,3 +1,4 @@
+import { say } from '../words';
 /* Whether the cues of a show call the same players by the same names: the stands of an evening are labelled once. */
 
 export interface CueParts {
@@ -44,7 +45,11 @@ function oddOf(instrument: string, cues: readonly CueParts[]): OddNames[] {
         names,
         others: model,
         rename: rename.filter(({ part, name }) => parts.some((one) => one.id === part && one.name !== name)),
-        words: `${cue.name} has ${listed(names)} where other cues have ${listed(model)}.`,
+        words: say('dispatchCore.cueHasListedWhereOtherCuesHave', {
+          cue: cue.name,
+          listed: listed(names),
+          listed2: listed(model),
+        }),
       },
     ];
   });
@@ -66,5 +71,7 @@ function modelOf(lists: readonly (readonly string[])[]): readonly string[] {
 
 /** "Horn 1, Horn 2 and Horn 3" */
 function listed(names: readonly string[]): string {
-  return names.length < 2 ? (names[0] ?? '') : `${names.slice(0, -1).join(', ')} and ${names.at(-1)!}`;
+  return names.length < 2
+    ? (names[0] ?? '')
+    : say('dispatchCore.namesAndNames2', { names: names.slice(0, -1).join(', '), names2: names.at(-1)! });
 }

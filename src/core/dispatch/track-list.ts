@@ -1,4 +1,5 @@
 /* Which track is what: a table for whoever has the file and not our screens. */
+import { say } from '../words';
 import Papa from 'papaparse';
 import type { Summary, SequenceSummary } from '../engine';
 import { keyInWords } from '../score';
@@ -21,14 +22,14 @@ export function tracksOfScore({ tracks, parts, opened }: Summary): Row[] {
     const track = cast.get(id);
     const owners = parts.filter((part) => part.tracks.includes(id));
     return {
-      track: name || `Track ${index + 1}`,
+      track: name || say('dispatchCore.trackIndex', { index: index + 1 }),
       part: owners.map((part) => part.name).join(', '),
       instrument: owners[0]?.instrumentName ?? '',
       technique: track?.technique ?? '',
       channels: channels.join(' '),
       notes,
       range: lowest === null || highest === null ? '' : `${keyInWords(lowest)}–${keyInWords(highest)}`,
-      remark: track?.leftOut ? `left out: ${track.reason}` : '',
+      remark: track?.leftOut ? say('dispatchCore.leftOutReason', { reason: track.reason ?? '' }) : '',
     };
   });
 }
@@ -46,7 +47,7 @@ export function tracksOfSequence({ tracks, parts }: SequenceSummary): Row[] {
       channels: String(track.channel),
       notes: track.notes,
       range: lowest === null || highest === null ? '' : `${keyInWords(lowest)}–${keyInWords(highest)}`,
-      remark: track.port > 0 ? `port ${track.port + 1}` : '',
+      remark: track.port > 0 ? say('dispatchCore.portPort', { port: track.port + 1 }) : '',
     };
   });
 }

@@ -1,3 +1,4 @@
+import { say } from '../words';
 import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate';
 import { jobErrors } from './errors';
 import type { Ledger } from './ledger';
@@ -100,7 +101,7 @@ export async function unpackArchive(
   };
 
   async function unpacked(wanted: readonly OriginalDto[]): Promise<ArchivedOriginal[]> {
-    if (wanted.length === 0) throw jobErrors.invalid('it has no original');
+    if (wanted.length === 0) throw jobErrors.invalid(say('documents.itHasNoOriginal'));
     const found: ArchivedOriginal[] = [];
     for (const original of wanted) {
       const content = entries[entryName(original.sha256)];

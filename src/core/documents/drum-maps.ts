@@ -1,6 +1,7 @@
 /*
  * Drum maps that travel: own maps as JSON files.
  */
+import { say } from '../words';
 import { ArrayMaxSize, ArrayMinSize, Equals, IsNotEmpty, IsString, MaxLength } from 'class-validator';
 import { DrumSoundDto, AreShapes } from '../decisions';
 import type { DrumSound } from '../instruments';
@@ -37,6 +38,7 @@ export function readDrumMap(text: string, fileName: string): NamedDrumMap {
     entriesOf: (read) => read.sounds,
     fail,
   });
-  if (new Set(map.sounds.map((sound) => sound.key)).size < map.sounds.length) throw fail('a key stands in it twice');
+  if (new Set(map.sounds.map((sound) => sound.key)).size < map.sounds.length)
+    throw fail(say('documents.aKeyStandsInItTwice'));
   return { name: map.name, sounds: map.sounds.map((sound) => ({ ...sound })) };
 }

@@ -1,3 +1,4 @@
+import { say } from '../words';
 /** Every sentence the job layer can say, in one place. */
 
 export class JobError extends Error {
@@ -6,48 +7,26 @@ export class JobError extends Error {
 
 export const jobErrors = {
   notJobFile: (fileName: string, why: string) =>
-    new JobError(`“${fileName}” is not a job file: ${why}. Save the job again and take that file.`),
+    new JobError(say('documents.fileNameIsNotAJobFileWhySaveTheJob', { fileName, why })),
   wrongVersion: (version: unknown) =>
-    new JobError(`This job was saved in version ${String(version)}; version 1 can be read. Nothing was stored.`),
-  invalid: (what: string) => new JobError(`The job file cannot be used: ${what}. Nothing was stored.`),
+    new JobError(say('documents.thisJobWasSavedInVersionVersion', { version: String(version) })),
+  invalid: (what: string) => new JobError(say('documents.theJobFileCannotBeUsedWhatNothing', { what })),
   unknownDecision: (kind: unknown, at: number) =>
-    new JobError(
-      `The job file cannot be used: its ledger’s line ${at + 1} is a decision nobody knows (“${String(kind)}”). Nothing was stored.`,
-    ),
-  unknownTrack: (track: string) =>
-    new JobError(
-      `The job file speaks of track ${track}, which its original does not have. It belongs to another file; nothing was stored.`,
-    ),
-  notArchive: (fileName: string) =>
-    new JobError(
-      `“${fileName}” is not a job archive, or it is damaged. Save it again with “Save archive” and take that file; nothing was stored.`,
-    ),
+    new JobError(say('documents.theJobFileCannotBeUsedItsLedgers', { at: at + 1, kind: String(kind) })),
+  unknownTrack: (track: string) => new JobError(say('documents.theJobFileSpeaksOfTrackTrackWhich', { track })),
+  notArchive: (fileName: string) => new JobError(say('documents.fileNameIsNotAJobArchiveOrItIs', { fileName })),
   notHouseList: (fileName: string, why: string) =>
-    new JobError(
-      `“${fileName}” is not a house list: ${why}. Export the list again and take that file; yours was not changed.`,
-    ),
+    new JobError(say('documents.fileNameIsNotAHouseListWhyExport', { fileName, why })),
   notDrumMap: (fileName: string, why: string) =>
-    new JobError(
-      `“${fileName}” is not a drum map: ${why}. Export the map again and take that file; nothing was changed.`,
-    ),
+    new JobError(say('documents.fileNameIsNotADrumMapWhyExportThe', { fileName, why })),
   notChart: (fileName: string, why: string) =>
-    new JobError(
-      `“${fileName}” is not a technique chart: ${why}. Export the chart again and take that file; nothing was changed.`,
-    ),
+    new JobError(say('documents.fileNameIsNotATechniqueChartWhy', { fileName, why })),
   notRecipe: (fileName: string, why: string) =>
-    new JobError(
-      `“${fileName}” is not a recipe: ${why}. Export the recipe again and take that file; nothing was changed.`,
-    ),
+    new JobError(say('documents.fileNameIsNotARecipeWhyExportThe', { fileName, why })),
   tooLarge: (fileName: string, most: number) =>
-    new JobError(
-      `“${fileName}” would unpack to more than ${Math.round(most / 2 ** 20)} MiB and was not opened; nothing was stored.`,
-    ),
+    new JobError(say('documents.fileNameWouldUnpackToMoreThanMost', { fileName, most: Math.round(most / 2 ** 20) })),
   noOriginal: (sha: string) =>
-    new JobError(
-      `The archive lacks an original its job needs (SHA-256 ${sha.slice(0, 12)}…). Save the archive again; nothing was stored.`,
-    ),
+    new JobError(say('documents.theArchiveLacksAnOriginalItsJob', { sha: sha.slice(0, 12) })),
   changedOriginal: (fileName: string) =>
-    new JobError(
-      `The archive’s “${fileName}” is not the file the job was made from: its SHA-256 differs. Nothing was stored.`,
-    ),
+    new JobError(say('documents.theArchivesFileNameIsNotTheFileThe', { fileName })),
 };

@@ -2,6 +2,7 @@
  * The house list: remembered answers about track names. It learns from decisions, answers for new jobs, and travels as
  * JSON.
  */
+import { say } from '../words';
 import { plainToInstance } from 'class-transformer';
 import { ArrayMaxSize, Equals, IsIn, IsNotEmpty, IsOptional, IsString, MaxLength, validateSync } from 'class-validator';
 import type { TrackId } from '../base';
@@ -100,7 +101,7 @@ export function writeHouseList(entries: readonly HouseEntry[]): string {
 export function readHouseList(text: string, fileName: string): HouseEntry[] {
   const plain = parsePlain(text, (why) => jobErrors.notHouseList(fileName, why));
   if (typeof plain !== 'object' || plain === null || (plain as { format?: unknown }).format !== HOUSE_LIST_FORMAT)
-    throw jobErrors.notHouseList(fileName, 'it holds something else');
+    throw jobErrors.notHouseList(fileName, say('documents.itHoldsSomethingElse'));
   const list = plainToInstance(HouseListDto, plain);
   const [error] = validateSync(list, { whitelist: true, forbidNonWhitelisted: true });
   if (error) {
@@ -110,7 +111,9 @@ export function readHouseList(text: string, fileName: string): HouseEntry[] {
       ) ?? -1;
     throw jobErrors.notHouseList(
       fileName,
-      wrong >= 0 ? `line ${wrong + 1} is not as it should be` : 'its lines cannot be read',
+      wrong >= 0
+        ? say('documents.lineWrongIsNotAsItShouldBe', { wrong: wrong + 1 })
+        : say('documents.itsLinesCannotBeRead'),
     );
   }
   return list.entries.map((entry) => ({ ...entry }));

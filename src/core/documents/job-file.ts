@@ -1,3 +1,4 @@
+import { say } from '../words';
 import { plainToInstance } from 'class-transformer';
 import {
   ArrayMaxSize,
@@ -72,7 +73,7 @@ export class JobDto {
  */
 export function parseJob(text: string, fileName: string): JobDto {
   const plain = parsePlain(text, (why) => jobErrors.notJobFile(fileName, why));
-  if (typeof plain !== 'object' || plain === null) throw jobErrors.invalid('it holds no job');
+  if (typeof plain !== 'object' || plain === null) throw jobErrors.invalid(say('documents.itHoldsNoJob'));
   const { version } = plain as { version?: unknown };
   if (version !== JOB_VERSION) throw jobErrors.wrongVersion(version);
   const job = plainToInstance(JobDto, plain);
@@ -87,14 +88,16 @@ export function parseJob(text: string, fileName: string): JobDto {
 
 /** Decisions out of what was stored. @throws JobError where it holds none, or one that is unknown or out of bounds */
 export function readDecisions(plain: unknown): Decision[] {
-  if (!Array.isArray(plain)) throw jobErrors.invalid('it holds no decisions');
+  if (!Array.isArray(plain)) throw jobErrors.invalid(say('documents.itHoldsNoDecisions'));
   return plain.map(checkDecision);
 }
 
 function checkLedger({ decisions: plain, position }: LedgerDto): LedgerDto {
   const decisions = plain.map(checkDecision);
   if (position > decisions.length)
-    throw jobErrors.invalid(`its ledger stands at line ${position} of ${decisions.length}`);
+    throw jobErrors.invalid(
+      say('documents.itsLedgerStandsAtLinePositionOf', { position, decisions: decisions.length }),
+    );
   return { decisions, position };
 }
 
@@ -102,12 +105,13 @@ function checkDecision(plain: unknown, at: number): Decision {
   const kind = (plain as { kind?: unknown } | null)?.kind;
   if (typeof kind !== 'string' || !Object.hasOwn(DECISION_KINDS, kind)) throw jobErrors.unknownDecision(kind, at);
   const decision = plainToInstance<Decision, unknown>(DECISION_KINDS[kind as Decision['kind']].dto, plain);
-  check(decision, `line ${at + 1} of the ledger, `);
+  check(decision, say('documents.lineAtOfTheLedger', { at: at + 1 }));
   return decision.kind === 'together' ? { ...decision, decisions: decision.decisions.map(single) } : { ...decision };
 
   function single(one: unknown): SingleDecision {
     const made = checkDecision(one, at);
-    if (made.kind === 'together') throw jobErrors.invalid(`line ${at + 1} of the ledger, steps within steps`);
+    if (made.kind === 'together')
+      throw jobErrors.invalid(say('documents.lineAtOfTheLedgerStepsWithinSteps', { at: at + 1 }));
     return made;
   }
 }
@@ -119,5 +123,7 @@ function check(value: object, where = ''): void {
 
 function firstSentence(error: ValidationError): string {
   if (error.constraints) return Object.values(error.constraints)[0]!;
-  return error.children?.[0] ? firstSentence(error.children[0]) : `${error.property} is not as it should be`;
+  return error.children?.[0]
+    ? firstSentence(error.children[0])
+    : say('documents.propertyIsNotAsItShouldBe', { property: error.property });
 }

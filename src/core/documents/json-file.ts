@@ -1,3 +1,4 @@
+import { say } from '../words';
 import { plainToInstance } from 'class-transformer';
 import { validateSync } from 'class-validator';
 import type { JobError } from './errors';
@@ -27,7 +28,7 @@ export function readDocument<T extends object>(
 ): T {
   const plain = parsePlain(text, fail);
   if (typeof plain !== 'object' || plain === null || (plain as { format?: unknown }).format !== format)
-    throw fail('it holds something else');
+    throw fail(say('documents.itHoldsSomethingElse'));
   const read = plainToInstance(shape, complete(plain));
   const rules = { whitelist: true, forbidNonWhitelisted: true };
   if (validateSync(read, rules).length > 0) {
@@ -35,7 +36,11 @@ export function readDocument<T extends object>(
       entriesOf(read)?.findIndex?.(
         (entry) => typeof entry === 'object' && entry !== null && validateSync(entry, rules).length > 0,
       ) ?? -1;
-    throw fail(wrong >= 0 ? `its entry ${wrong + 1} is not as it should be` : 'its fields cannot be read');
+    throw fail(
+      wrong >= 0
+        ? say('documents.itsEntryWrongIsNotAsItShouldBe', { wrong: wrong + 1 })
+        : say('documents.itsFieldsCannotBeRead'),
+    );
   }
   return read;
 }

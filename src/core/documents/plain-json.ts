@@ -1,3 +1,4 @@
+import { say } from '../words';
 /* JSON that comes from outside: only plain data, nested no deeper than ours is. */
 
 /** Keys by which an object would become another than it seems. */
@@ -11,7 +12,7 @@ export function parsePlain(text: string, fail: (why: string) => Error): unknown 
   try {
     plain = JSON.parse(text);
   } catch {
-    throw fail('it is not JSON');
+    throw fail(say('documents.itIsNotJSON'));
   }
   const why = whyNotPlain(plain, 0);
   if (why) throw fail(why);
@@ -20,10 +21,10 @@ export function parsePlain(text: string, fail: (why: string) => Error): unknown 
 
 function whyNotPlain(value: unknown, depth: number): string | null {
   if (typeof value !== 'object' || value === null) return null;
-  if (depth === DEEPEST) return `it is nested more than ${DEEPEST} deep`;
+  if (depth === DEEPEST) return say('documents.itIsNestedMoreThanDeepestDeep', { deepest: DEEPEST });
   const entries: [string, unknown][] = Array.isArray(value) ? [] : Object.entries(value);
   const dangerous = entries.find(([key]) => DANGEROUS.has(key));
-  if (dangerous) return `it has the key “${dangerous[0]}”, which none of our files has`;
+  if (dangerous) return say('documents.itHasTheKeyDangerousWhichNoneOfOur', { dangerous: dangerous[0] });
   for (const one of Array.isArray(value) ? value : entries.map(([, inside]) => inside)) {
     const why = whyNotPlain(one, depth + 1);
     if (why) return why;

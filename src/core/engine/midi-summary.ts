@@ -1,4 +1,5 @@
 /* What the screens need to know of a MIDI file on its way to a sequencer. */
+import { say } from '../words';
 import { highest, lowest, type PartId } from '../base';
 import type { CastPart } from '../casting';
 import { GENERAL_MIDI_DRUMS, type InstrumentId } from '../instruments';
@@ -81,11 +82,7 @@ export function midiSummary(material: Material): MidiSequence {
   const sentences = [
     ...warnings.map((warning) => warning.message),
     ...cleaning.warnings,
-    ...(further > 0
-      ? [
-          `This job has ${further + 1} originals, of which the first goes to the sequencer; the others are not exported. Make a job of each to send them.`,
-        ]
-      : []),
+    ...(further > 0 ? [say('engine.thisJobHasFurtherOriginalsOfWhich', { further: further + 1 })] : []),
   ];
   const asked = askArrangement({ ...arrangement, whole, plan, settings: settings.sequencing });
   return {
@@ -130,7 +127,7 @@ export function arrangedReport({ file, tracks, betweenTicks, largestShiftMs }: A
 
 function struckKeys(keys: readonly number[]) {
   const sorted = [...new Set(keys)].sort((a, b) => a - b);
-  return sorted.map((key) => ({ key, name: GENERAL_MIDI_DRUMS.get(key)?.name ?? 'no drum of General MIDI' }));
+  return sorted.map((key) => ({ key, name: GENERAL_MIDI_DRUMS.get(key)?.name ?? say('engine.noDrumOfGeneralMIDI') }));
 }
 
 function partSummary(part: CastPart, { original, casting }: Arrangement): MidiPartSummary {

@@ -2,6 +2,7 @@
  * Whether every note of a score file was read: counted in the file by the strict reader, which shares nothing with ours, and in
  * what ours made of it.
  */
+import { say } from '../words';
 import { readerSees } from '../receivers/strict-reader';
 import { graceNotesOf, type Score } from '../score';
 
@@ -35,9 +36,8 @@ function headsIn({ parts }: Score): number {
 
 /** What the reading lost, in a sentence; none where every note was read. */
 export function readingInWords({ inFiles, read }: NotesRead): string | null {
-  const number = (value: number) => value.toLocaleString('en');
   if (inFiles === read) return null;
   return read < inFiles
-    ? `${number(inFiles - read)} of ${number(inFiles)} notes in the file could not be read.`
-    : `${number(read)} notes were read where the file has ${number(inFiles)}.`;
+    ? say('engine.inFilesOfInFiles2NotesInTheFile', { inFiles: inFiles - read, inFiles2: inFiles })
+    : say('engine.readNotesWereReadWhereTheFileHas', { read, inFiles });
 }

@@ -1,4 +1,5 @@
 /* Another file's bars against the job's, so that "bar 65" is one place on the stands and in the control room. */
+import { say } from '../words';
 import { groupBy } from '../base';
 import { alignVersions } from '../beats';
 import { performanceFromSmf, type Performance } from '../performance';
@@ -39,11 +40,11 @@ function pairedByNotes(ours: BarsAndNotes, theirs: BarsAndNotes): { paired: Pair
     Math.max(ours.notes.length, theirs.notes.length) > MOST_ALIGNED ? shifted(ours, theirs) : aligned(ours, theirs);
   const smaller = Math.min(ours.notes.length, theirs.notes.length);
   if (pairs.length < ONE_MUSIC * smaller) return null;
-  const share = `${pairs.length.toLocaleString('en')} of ${smaller.toLocaleString('en')} notes`;
-  const surely = pairs.length >= 0.9 * smaller ? 'Sure' : 'Likely';
+  const share = say('engine.pairsOfSmallerNotes', { pairs: pairs.length, smaller });
+  const surely = pairs.length >= 0.9 * smaller ? say('engine.sure') : say('engine.likely');
   return {
     paired: pairByNotes(ours.line, theirs.line, pairs),
-    evidence: `${surely}: told by ${share} that both have.`,
+    evidence: say('engine.surelyToldByShareThatBothHave', { surely, share }),
   };
 }
 
@@ -83,12 +84,12 @@ function shifted(ours: BarsAndNotes, theirs: BarsAndNotes): NotePairs {
 }
 
 function evidenceOf({ basis, told, ambiguous }: PairedBars, notes: number): string {
-  const why = notes === 0 ? 'It has no notes' : 'Its notes are others';
+  const why = notes === 0 ? say('engine.itHasNoNotes') : say('engine.itsNotesAreOthers');
   if (basis === 'changes')
-    return `${told > 0.95 ? 'Likely' : 'Unsure'}: ${why}; told by tempo, meters and markers, alike in ${Math.round(100 * told)} % of the bars.`;
+    return say('engine.likelyWhyToldByTempoMetersAnd', { toldOver095: told > 0.95, why, told: Math.round(100 * told) });
   return ambiguous
-    ? `Unsure: ${why}, and all bars are alike; told by length alone. Check one bar by ear.`
-    : `Unsure: ${why}; told by length alone. Check one bar by ear.`;
+    ? say('engine.unsureWhyAndAllBarsAreAlikeToldBy', { why })
+    : say('engine.unsureWhyToldByLengthAloneCheckOne', { why });
 }
 
 /** What is struck in a performance, where. */

@@ -1,4 +1,5 @@
 /* Queries as a sheet for somebody else to answer: by number, with their places, as plain text. */
+import { say } from '../words';
 import type { OpenQuery } from '../queries';
 import { barBeat, beatInWords, type Bar, type WrittenUnits } from '../time';
 
@@ -45,16 +46,16 @@ export function sheetLine(
   nameOf: (part: string) => string,
 ): SheetLine {
   const whose = parts.length > 1 ? parts : [part].filter((one) => one !== undefined);
-  const where = [...whose.map(nameOf), ...placeOf(bars, at, bar)].join(', ') || 'The piece as a whole';
+  const where = [...whose.map(nameOf), ...placeOf(bars, at, bar)].join(', ') || say('engine.thePieceAsAWhole');
   return { where, question: withoutPlace(message, where) };
 }
 
 function placeOf(bars: readonly Bar[], at: WrittenUnits | undefined, bar: number | undefined): string[] {
   if (at !== undefined) {
     const place = barBeat(bars, at);
-    return [`bar ${place.bar}`, beatInWords(place.beat)];
+    return [say('engine.barBar', { bar: place.bar }), beatInWords(place.beat)];
   }
-  return bar !== undefined && bars[bar] ? [`bar ${bars[bar].number}`] : [];
+  return bar !== undefined && bars[bar] ? [say('engine.barBars', { bars: bars[bar].number })] : [];
 }
 
 /** The sentence alone, where it begins with its place. */
@@ -68,5 +69,5 @@ function withoutPlace(message: string, where: string): string {
 export function querySheetText(title: string, lines: readonly SheetLine[]): string {
   const blank = '   Answer: ' + '_'.repeat(60);
   const entries = lines.map(({ where, question }, i) => `${i + 1}. ${where}\n   ${question}\n\n${blank}\n`);
-  return [`${title}: queries`, '', ...entries].join('\n');
+  return [say('engine.titleQueries', { title }), '', ...entries].join('\n');
 }

@@ -1,4 +1,5 @@
 /* A job on the way to a score. */
+import { say } from '../words';
 import { onsetsOf, type Following } from '../beats';
 import { leadingTrack, toEnd, type NoteId, type PartId, type TrackId } from '../base';
 import { writeMusicXml } from '../musicxml';
@@ -178,7 +179,7 @@ export class ScoreDesk extends Desk<Summary> {
     // Notes are compared, and nothing else of a score.
     return {
       ...made,
-      audit: [readingInWords(read), made.audit, 'Markings are not compared.'].filter(Boolean).join(' '),
+      audit: [readingInWords(read), made.audit, say('engine.markingsAreNotCompared')].filter(Boolean).join(' '),
     };
   }
 

@@ -1,4 +1,5 @@
 /* The story of a job: what arrived, who decided what, what came of it, what is open. As Markdown. */
+import { say } from '../words';
 import { describe, type Decision, type NameOf } from '../decisions';
 import type { Agreement } from '../proof';
 
@@ -30,16 +31,20 @@ const list = (lines: readonly string[], none: string) =>
   lines.length > 0 ? lines.map((line, i) => `${i + 1}. ${plain(line)}`).join('\n') : none;
 
 function whatArrived({ originals, direction }: Story): string {
-  const way = direction === 'to-score' ? 'On its way to a score.' : 'On its way to a sequencer.';
-  const files = originals.map(({ fileName, size, sha256 }) => `- ${plain(fileName)}, ${size} bytes, SHA-256 ${sha256}`);
+  const way = direction === 'to-score' ? say('engine.onItsWayToAScore') : say('engine.onItsWayToASequencer');
+  const files = originals.map(({ fileName, size, sha256 }) =>
+    say('engine.plainSizeBytesSHA256Sha256', { plain: plain(fileName), size, sha256 }),
+  );
   return ['## What arrived', '', way, '', ...files].join('\n');
 }
 
 function whatWasDecided({ decisions, nameOf }: Story): string {
   const words = decisions.map((one) =>
-    one.kind === 'useHouseList' ? `${describe(one, nameOf)} (the house list)` : describe(one, nameOf),
+    one.kind === 'useHouseList'
+      ? say('engine.describeTheHouseList', { describe: describe(one, nameOf) })
+      : describe(one, nameOf),
   );
-  return `## What was decided\n\n${list(words, 'No decisions yet.')}`;
+  return `## What was decided\n\n${list(words, say('engine.noDecisionsYet'))}`;
 }
 
 function whatCameOfIt({ agreement: { words, parts } }: Story): string {
@@ -54,13 +59,13 @@ function whatCameOfIt({ agreement: { words, parts } }: Story): string {
     '',
     words,
     '',
-    '| part | notes | the same | differ by decision | by conversion | unexplained |',
+    say('engine.partNotesTheSameDifferByDecisionBy'),
     '|---|---|---|---|---|---|',
     ...rows,
-    ...(parts.length > MOST_NAMED ? ['', `And ${parts.length - MOST_NAMED} more parts.`] : []),
+    ...(parts.length > MOST_NAMED ? ['', say('engine.andPartsMoreParts', { parts: parts.length - MOST_NAMED })] : []),
   ].join('\n');
 }
 
 function whatIsOpen({ open }: Story): string {
-  return `## What is open\n\n${list(open, 'No open queries.')}`;
+  return `## What is open\n\n${list(open, say('engine.noOpenQueries'))}`;
 }

@@ -1,4 +1,5 @@
 /* The time line of a job, or of a file by itself, for the station and for the studio. */
+import { say } from '../words';
 import type { Following } from '../beats';
 import { barsOfPerformance, performanceFromSmf, type Performance } from '../performance';
 import { readMusicXml } from '../musicxml';
@@ -116,8 +117,8 @@ export function soundLayout(music: StudioTimeLine, bars: number): SoundLayout {
     end: line.seconds,
     barOne:
       bar.at === 0
-        ? `Bar ${bar.number} is at its beginning`
-        : `Bar ${bar.number} is ${bar.at.toFixed(3)} s after it begins`,
+        ? say('engine.barBarIsAtItsBeginning', { bar: bar.number })
+        : say('engine.barBarIsAtSAfterItBegins', { bar: bar.number, at: bar.at.toFixed(3) }),
   };
 }
 

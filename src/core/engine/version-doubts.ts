@@ -1,4 +1,5 @@
 /* What is asked where one original has the bars and another one the times. */
+import { say } from '../words';
 import { queryId } from '../base';
 import type { Performance } from '../performance';
 import { agreementOf, musicOfPerformance, type SoundingMusic } from '../proof';
@@ -54,23 +55,25 @@ export function versionDoubts(
       {
         id,
         kind: 'two-versions',
-        message: `Original ${original} is hardly another version of this music: fewer than four in ten of the notes are in both. Its times are not taken.`,
+        message: say('engine.originalOriginalIsHardlyAnother', { original }),
         facts: { original, strangers: true },
       },
     ];
   const { matched, missing, extra } = versions;
   if (missing === 0 && extra.length === 0) return [];
   const said = [
-    missing > 0 &&
-      `${missing === 1 ? 'one note is' : `${missing} notes are`} not in it and ${missing === 1 ? 'keeps its' : 'keep their'} place`,
+    missing > 0 && say('engine.oneNoteIsNotInItAndKeepsItsPlace', { missing }),
     extra.length > 0 &&
-      `${extra.length === 1 ? 'one of its notes is' : `${extra.length} of its notes are`} not written (${placesOf(extra, performance, bars)})`,
+      say('engine.oneOfItsNotesIsNotWrittenPlacesOf', {
+        extra: extra.length,
+        placesOf: placesOf(extra, performance, bars),
+      }),
   ].filter(Boolean);
   return [
     {
       id,
       kind: 'two-versions',
-      message: `The times are those of original ${original}, in which ${matched} notes are found; ${said.join('; ')}.`,
+      message: say('engine.theTimesAreThoseOfOriginalOriginal', { original, matched, said: said.join('; ') }),
       facts: { original, strangers: false },
     },
   ];

@@ -1,3 +1,4 @@
+import { say } from '../words';
 import type { MusicXmlWarning } from '../musicxml';
 import type { Score } from '../score';
 
@@ -5,6 +6,6 @@ import type { Score } from '../score';
 export function warningInWords({ message, part, bar }: MusicXmlWarning, score: Score): string {
   const name = score.parts.find((one) => one.id === part)?.name;
   const number = bar === undefined ? undefined : score.bars[bar]?.number;
-  const place = [name, number !== undefined && `bar ${number}`].filter(Boolean).join(', ');
+  const place = [name, number !== undefined && say('engine.barNumber', { number })].filter(Boolean).join(', ');
   return `${place ? `${place}: ` : ''}${message}${/[.?!]$/.test(message) ? '' : '.'}`;
 }

@@ -1,4 +1,5 @@
 /* Parts that nobody plays in the score, made out of it: they stand beside the players' parts and go out like them. */
+import { say } from '../words';
 import { partId, type PartId } from '../base';
 import type { Score } from '../score';
 import type { ExtractSettings } from '../settings';
@@ -15,8 +16,20 @@ export interface Extract {
 }
 
 export const EXTRACTS: readonly Extract[] = [
-  { id: partId('lead-sheet'), kind: 'lead-sheet', name: 'Lead sheet' },
-  { id: partId('piano-reduction'), kind: 'piano-reduction', name: 'Piano reduction' },
+  {
+    id: partId('lead-sheet'),
+    kind: 'lead-sheet',
+    get name() {
+      return say('extracts.leadSheet');
+    },
+  },
+  {
+    id: partId('piano-reduction'),
+    kind: 'piano-reduction',
+    get name() {
+      return say('extracts.pianoReduction');
+    },
+  },
 ];
 
 export class ExtractError extends Error {
@@ -31,7 +44,7 @@ export class ExtractError extends Error {
 export function extractOf(score: Score, extract: Extract, { melody, reduced }: ExtractSettings): Score {
   const { id } = extract;
   if (score.parts.every(({ unpitched }) => unpitched))
-    throw new ExtractError(`No part has pitches: there is nothing to make a ${extract.name.toLowerCase()} of.`);
+    throw new ExtractError(say('extracts.noPartHasPitchesThereIsNothingTo', { extract: extract.name.toLowerCase() }));
   const named = (made: Score): Score => ({
     ...made,
     parts: made.parts.map((part) => ({ ...part, name: extract.name, abbreviation: '' })),

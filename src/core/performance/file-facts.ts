@@ -1,3 +1,4 @@
+import { say } from '../words';
 import { Meta, type SmfFile, type TextEncoding } from '../smf';
 import {
   barBeat,
@@ -62,7 +63,7 @@ export function fileFacts(
   const atUnits = (units: number) => at(ticksFromUnits(units, ticksPerQuarter));
   return {
     format: file?.format ?? null,
-    resolution: file ? resolutionOf(file) : 'written values',
+    resolution: file ? resolutionOf(file) : say('performance.writtenValues'),
     size,
     title: performance.title,
     copyright: performance.copyright,
@@ -80,7 +81,12 @@ export function fileFacts(
     texts: performance.tracks.flatMap((track) =>
       track.texts
         .filter(({ kind }) => kind !== 'marker')
-        .map(({ tick, kind, text }) => ({ ...at(tick), track: track.name || `Track ${track.chunk + 1}`, kind, text })),
+        .map(({ tick, kind, text }) => ({
+          ...at(tick),
+          track: track.name || say('performance.trackChunk', { chunk: track.chunk + 1 }),
+          kind,
+          text,
+        })),
     ),
     sysex: file ? exclusiveMessages(file) : 0,
     warnings: performance.warnings.map((warning) => warning.message),
@@ -91,8 +97,11 @@ export function fileFacts(
 
 function resolutionOf({ division }: SmfFile): string {
   return division.kind === 'metrical'
-    ? `${division.ticksPerQuarter} ticks per quarter note`
-    : `SMPTE, ${division.framesPerSecond === 29 ? '29.97' : division.framesPerSecond} frames a second, ${division.ticksPerFrame} ticks a frame`;
+    ? say('performance.ticksPerQuarterTicksPerQuarterNote', { ticksPerQuarter: division.ticksPerQuarter })
+    : say('performance.sMPTEFramesPerSecondFramesASecond', {
+        framesPerSecond: division.framesPerSecond === 29 ? '29.97' : division.framesPerSecond,
+        ticksPerFrame: division.ticksPerFrame,
+      });
 }
 
 function exclusiveMessages({ tracks }: SmfFile): number {

@@ -1,3 +1,4 @@
+import { say } from '../words';
 import { trackId, type TrackId } from '../base';
 import {
   decodeText,
@@ -128,7 +129,11 @@ function withinBars(meters: MeterEvent[], end: WrittenUnits, warnings: Performan
   if (bars <= MOST_BARS) return meters;
   const shortest = meters.reduce((a, b) => (barLength(b) < barLength(a) ? b : a));
   warnings.push({
-    message: `The file’s meters, such as ${shortest.beats}/${shortest.beatType}, would make ${Math.round(bars).toLocaleString('en')} bars; it is read in 4/4. Set a meter where it was made, or cut the silence in it.`,
+    message: say('performance.theFilesMetersSuchAsBeatsBeatType', {
+      beats: shortest.beats,
+      beatType: shortest.beatType,
+      bars: Math.round(bars),
+    }),
   });
   return [];
 }
@@ -162,7 +167,12 @@ function withinReason(
     warnings.push({
       track: trackId(`t${chunk}`),
       tick,
-      message: `Track ${chunk + 1} jumps to tick ${tick}, more than ${MAX_QUARTERS} quarter notes from the start: a damaged delta time. ${beyond} events from there on were left out.`,
+      message: say('performance.trackChunkJumpsToTickTickMoreThan', {
+        chunk: chunk + 1,
+        tick,
+        maxQuarters: MAX_QUARTERS,
+        beyond,
+      }),
     });
   }
   const last = events.at(-1)?.tick ?? 0;
@@ -171,7 +181,13 @@ function withinReason(
 
 function fromSmfWarning(warning: SmfWarning): PerformanceWarning {
   const place =
-    warning.track === undefined ? '' : `Track ${warning.track + 1}, tick ${warning.tick}, byte ${warning.offset}: `;
+    warning.track === undefined
+      ? ''
+      : say('performance.trackTrackTickTickByteOffset', {
+          track: warning.track + 1,
+          tick: warning.tick ?? 0,
+          offset: warning.offset,
+        });
   return {
     track: warning.track === undefined ? undefined : trackId(`t${warning.track}`),
     tick: warning.tick,
@@ -241,30 +257,35 @@ function playedTrack(
     .filter((event) => only === null || only.includes(event.status & 0x0f));
   const pairing = pairNotes(messages, chunk.endTick);
   const name = trackName(chunk.events, encoding);
-  const label = name ? `“${name}”` : `Track ${index + 1}`;
+  const label = name ? `“${name}”` : say('performance.trackIndex', { index: index + 1 });
   const first = pairing.unended[0];
   if (first) {
     warnings.push({
       track: id,
       tick: first.tick,
-      message: `${label}: ${count(pairing.unended.length, 'note is', 'notes are')} never released (the first at tick ${first.tick}, key ${first.key}); ended at the next note of the same key or the end of the track.`,
+      message: say('performance.labelNoteIsNeverReleasedTheFirstAt', {
+        label,
+        unended: pairing.unended.length,
+        tick: first.tick,
+        key: first.key,
+      }),
     });
   }
   if (pairing.strayOffs > 0)
     warnings.push({
       track: id,
-      message: `${label}: ${count(pairing.strayOffs, 'note-off has', 'note-offs have')} no note to end.`,
+      message: say('performance.labelNoteOffHasNoNoteToEnd', { label, strayOffs: pairing.strayOffs }),
     });
   if (pairing.overlapping > 0) {
     warnings.push({
       track: id,
       plain: true,
-      message: `${label}: ${count(pairing.overlapping, 'note starts', 'notes start')} while the same key still sounds; each release was given to the earlier note.`,
+      message: say('performance.labelNoteStartsWhileTheSameKey', { label, overlapping: pairing.overlapping }),
     });
   }
   const used: number[] = [];
   for (const note of pairing.notes) if (!used.includes(note.channel)) used.push(note.channel);
-  const channelWord = only?.length === 1 ? `Channel ${only[0]! + 1}` : '';
+  const channelWord = only?.length === 1 ? say('performance.channelOnly', { only: only[0]! + 1 }) : '';
   return {
     id,
     chunk: index,
@@ -319,8 +340,4 @@ function portOf(events: readonly SmfEvent[]): number | null {
 function lastAtEachPlace<T extends { at: number }>(events: T[]): T[] {
   const byPlace = new Map(events.map((event) => [event.at, event]));
   return [...byPlace.values()].sort((a, b) => a.at - b.at);
-}
-
-function count(n: number, one: string, many: string): string {
-  return `${n} ${n === 1 ? one : many}`;
 }

@@ -1,3 +1,4 @@
+import { say } from '../words';
 import { trackId, type TrackId } from '../base';
 import { buildTempoMap, COMMON_TIME, QUARTER, type Bar, type Ticks, type WrittenUnits } from '../time';
 import { barsOfPerformance } from './file-facts';
@@ -47,7 +48,7 @@ function joinOne(joined: Performance, other: Performance, number: number, later:
       ...other.warnings.map((warning) => ({
         ...warning,
         track: warning.track && prefix(warning.track),
-        message: `Original ${number}: ${warning.message}`,
+        message: say('performance.originalNumberWarning', { number, warning: warning.message }),
       })),
     ],
   };

@@ -7,6 +7,7 @@
  * Such a one would cut a bar of a length that no symbols can fill. It is brought to the nearest beat of the meter
  * before it, and said.
  */
+import { say } from '../words';
 import { barBeat, layBars, QUARTER, COMMON_TIME, type MeterEvent, type Ticks, type WrittenUnits } from '../time';
 
 export interface SettledMeters {
@@ -40,7 +41,13 @@ export function settleMeters(events: readonly MeterEvent[], tickOf: (at: Written
       );
       moved.push({
         tick: tickOf(event.at),
-        message: `The time signature ${event.beats}/${event.beatType} at tick ${tickOf(event.at)} stands beside the beat: read at bar ${place.bar}, beat ${place.beat}.`,
+        message: say('performance.theTimeSignatureBeatsBeatTypeAt', {
+          beats: event.beats,
+          beatType: event.beatType,
+          tickOf: tickOf(event.at),
+          bar: place.bar,
+          beat: place.beat,
+        }),
       });
     }
     if (meters.at(-1)?.at === at) meters.pop();
@@ -49,7 +56,7 @@ export function settleMeters(events: readonly MeterEvent[], tickOf: (at: Written
   if (more > 0)
     moved.push({
       tick: moved.at(-1)!.tick,
-      message: `${more} more time signatures after that stand beside the beat; each is read at the nearest one.`,
+      message: say('performance.moreMoreTimeSignaturesAfterThat', { more }),
     });
   return { meters, moved };
 }

@@ -1,3 +1,4 @@
+import { say } from '../words';
 import { trackId } from '../base';
 import type { Performance, PlayedTrack, TrackId } from './performance';
 
@@ -28,7 +29,7 @@ function split(track: PlayedTrack): PlayedTrack[] {
     .map((channel) => ({
       ...track,
       id: trackId(`${track.id}c${channel}`),
-      name: [track.name, `Channel ${channel}`].filter(Boolean).join(' · '),
+      name: [track.name, say('performance.channelChannel', { channel })].filter(Boolean).join(' · '),
       channels: [channel],
       programs: own(track.programs, channel),
       notes: own(track.notes, channel),

@@ -1,6 +1,7 @@
 /*
  * What a decision would change in a MIDI file that goes out: two files against each other, track by track.
  */
+import { say } from '../words';
 import { groupBy } from '../base';
 import type { QueryId } from '../base';
 import { performanceFromSmf, type Performance, type PlayedTrack } from '../performance';
@@ -18,7 +19,7 @@ export interface AskedFile {
 export function changesBetweenFiles(before: AskedFile, after: AskedFile): Changes {
   const [was, is] = [before, after].map(({ file }) => performanceFromSmf({ file, warnings: [] }));
   const tracks = pairs(was!, is!).map(([a, b]) => ({
-    name: (b ?? a)!.name || 'a track without a name',
+    name: (b ?? a)!.name || say('proof.aTrackWithoutAName'),
     notes: differing(a && notesOf(a, was!), b && notesOf(b, is!)),
     same: a !== undefined && b !== undefined && a.name === b.name && dataOf(a, was!) === dataOf(b, is!),
   }));

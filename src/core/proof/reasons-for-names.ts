@@ -1,4 +1,5 @@
 /* Why a note has its name, and why it is played on another instrument of its player. */
+import { say } from '../words';
 import type { NoteId } from '../performance';
 import {
   fifthsOf,
@@ -26,9 +27,17 @@ export function whichName({ conversion, p, part, note, bar }: Place): Reason | n
   return {
     words:
       heard && read !== undefined && Math.abs(read) <= MOST_SIGNS
-        ? `Named ${noteName(pitch)} for ${keyName({ fifths: read, mode: heard.mode })}, which this bar is heard in.`
-        : `Named ${noteName(pitch)}.`,
-    remedies: [{ label: `Respell with ${prefer}`, decision: { kind: 'respellNotes', part, notes: [note.id], prefer } }],
+        ? say('proof.namedNoteNameForKeyNameWhichThis', {
+            noteName: noteName(pitch),
+            keyName: keyName({ fifths: read, mode: heard.mode }),
+          })
+        : say('proof.namedNoteName', { noteName: noteName(pitch) }),
+    remedies: [
+      {
+        label: say('proof.respellWithPrefer', { prefer }),
+        decision: { kind: 'respellNotes', part, notes: [note.id], prefer },
+      },
+    ],
   };
 }
 
@@ -44,10 +53,10 @@ export function whichInstrument({ conversion: { casting }, p, part, note, bar }:
   const taken = doublings[doublingOf.get(note.id) ?? -1];
   if (!taken) return null;
   return {
-    words: `Played on ${taken.names.en}, on which the player doubles.`,
+    words: say('proof.playedOnEnOnWhichThePlayerDoubles', { en: taken.names.en }),
     remedies: [
       {
-        label: `On ${instrument.names.en} in this bar`,
+        label: say('proof.onEnInThisBar', { en: instrument.names.en }),
         decision: { kind: 'takeUp', part, instrument: instrument.id, bars: { from: bar, to: bar + 1 } },
       },
     ],

@@ -1,6 +1,7 @@
 /*
  * Reasons: why a note is written as it is, in words, each with the decisions that would turn it.
  */
+import { say } from '../words';
 import { drumSound, GENERAL_MIDI_DRUMS } from '../instruments';
 import type { NoteId } from '../performance';
 import type { PartId } from '../score';
@@ -52,28 +53,34 @@ const milliseconds = (units: number, { conversion: { line }, note }: Place): Mil
 
 function whereItStands(place: Place): Reason {
   const { note, conversion, part, p } = place;
-  if (note.byHand) return { words: 'Set by hand.', remedies: [] };
+  if (note.byHand) return { words: say('proof.setByHand'), remedies: [] };
   const source = conversion.casting.parts[p]!.sources.find(({ notes }) => notes.some(({ id }) => id === note.id));
   const lead = source && conversion.reports[p]!.leads[source.track];
   const out: Milliseconds = Math.round(appliedLead(lead) * 1000);
-  const taken = out === 0 ? '' : ` after the track’s ${out > 0 ? 'lead' : 'lag'} of ${Math.abs(out)} ms was taken out`;
+  const taken =
+    out === 0 ? '' : say('proof.afterTheTracksLeadOfOutMsWasTaken', { outOver0: out > 0, out: Math.abs(out) });
   if (note.meant !== undefined && note.start === note.meant)
-    return { words: 'The file has it exactly here.', remedies: [] };
+    return { words: say('proof.theFileHasItExactlyHere'), remedies: [] };
   const away = milliseconds(note.onset - note.start, place);
   const back: Remedy[] =
     note.meant === undefined
       ? []
       : [
           {
-            label: 'Move back to the file’s position',
+            label: say('proof.moveBackToTheFilesPosition'),
             decision: { kind: 'moveNotes', part, moves: [{ note: note.id, by: note.meant - note.start }] },
           },
         ];
   return {
     words:
       away === 0
-        ? `Played here${taken}.`
-        : `Played ${Math.abs(away)} ms ${away > 0 ? 'after' : 'before'} this place${taken}${runnerUp(place)}.`,
+        ? say('proof.playedHereTaken', { taken })
+        : say('proof.playedAwayMsAfterThisPlaceTaken', {
+            away: Math.abs(away),
+            awayOver0: away > 0,
+            taken,
+            runnerUp: runnerUp(place),
+          }),
     remedies: back,
   };
 }
@@ -86,7 +93,7 @@ function runnerUp(place: Place): string {
   const step = line.beats[b]!.length / (reports[p]!.divisions[b] ?? 1);
   const other = note.onset >= note.start ? note.start + step : note.start - step;
   const by = Math.abs(milliseconds(note.onset - other, place));
-  return `; the next best place, ${by} ms away, lost`;
+  return say('proof.theNextBestPlaceByMsAwayLost', { by });
 }
 
 const IN_WORDS: Record<number, string> = { 3: 'three', 5: 'five', 6: 'six', 7: 'seven', 9: 'nine' };
@@ -98,10 +105,10 @@ function tuplet({ conversion: { reports, line }, p, part, note, bar }: Place): R
   if (!isTuplet(division, line.beats[b]!.compound)) return null;
   const plain = { kind: 'setGrid', part, smallest: '16th', triplets: false } as const;
   return {
-    words: `This beat is divided in ${IN_WORDS[division] ?? division}.`,
+    words: say('proof.thisBeatIsDividedInInWords', { inWords: IN_WORDS[division] ?? division }),
     remedies: [
-      { label: 'Write plain values in this bar', decision: { ...plain, bars: { from: bar, to: bar + 1 } } },
-      { label: 'Allow no triplets in the part', decision: plain },
+      { label: say('proof.writePlainValuesInThisBar'), decision: { ...plain, bars: { from: bar, to: bar + 1 } } },
+      { label: say('proof.allowNoTripletsInThePart'), decision: plain },
     ],
   };
 }
@@ -111,18 +118,20 @@ function ornament({ note, part }: Place): Reason | null {
   const { trill, tremolo, arpeggio, graces } = note.ornament;
   const behind = (note.behind?.length ?? 0) + 1;
   const inWords = () => {
-    if (trill) return `${behind} fast uneven notes are written as a trill.`;
-    if (tremolo) return `${behind} fast strokes are written as a tremolo.`;
-    if (arpeggio) return 'The chord was spread: it has a wavy line.';
+    if (trill) return say('proof.behindFastUnevenNotesAreWrittenAsA', { behind });
+    if (tremolo) return say('proof.behindFastStrokesAreWrittenAsA', { behind });
+    if (arpeggio) return say('proof.theChordWasSpreadItHasAWavyLine');
     if (!graces) return null;
-    return `${graces.length === 1 ? 'A short note' : `${graces.length} short notes`} before it ${graces.length === 1 ? 'is a grace note' : 'are grace notes'}.`;
+    return say('proof.aShortNoteBeforeItIsAGraceNote', { graces: graces.length });
   };
   const words = inWords();
   return words === null
     ? null
     : {
         words,
-        remedies: [{ label: 'Write every note of this part', decision: { kind: 'setOrnaments', part, on: false } }],
+        remedies: [
+          { label: say('proof.writeEveryNoteOfThisPart'), decision: { kind: 'setOrnaments', part, on: false } },
+        ],
       };
 }
 
@@ -133,7 +142,7 @@ function struckTwice({ note }: Place): Reason | null {
   return twice.length === 0
     ? null
     : {
-        words: `Struck ${twice.length === 1 ? 'twice' : `${twice.length + 1} times`} on one place: written once.`,
+        words: say('proof.struckTwiceOnOnePlaceWrittenOnce', { twice: twice.length, twice2: twice.length + 1 }),
         remedies: [],
       };
 }
@@ -143,8 +152,8 @@ function swing({ conversion: { swing: found, line }, note, bar }: Place): Reason
   const offBeat = (note.start - line.starts[lastNotAfter(line.starts, note.start)]!) % QUARTER !== 0;
   if (!stretch || !offBeat) return null;
   return {
-    words: `Played long and short (${stretch.ratio.toFixed(1)} to 1): written even, under a swing mark.`,
-    remedies: [{ label: 'Write the whole piece as played', decision: { kind: 'setSwing', ratio: 1 } }],
+    words: say('proof.playedLongAndShortRatioTo1Written', { ratio: stretch.ratio.toFixed(1) }),
+    remedies: [{ label: say('proof.writeTheWholePieceAsPlayed'), decision: { kind: 'setSwing', ratio: 1 } }],
   };
 }
 
@@ -155,29 +164,31 @@ function length(place: Place): Reason | null {
   const written = milliseconds(note.end - note.start, place);
   if (note.short) {
     return {
-      words: `Sounds ${sounding} ms, written as ${written} ms with a dot: early releases are usual in this part, so short rests are not written.`,
+      words: say('proof.soundsSoundingMsWrittenAsWrittenMs', { sounding, written }),
       remedies: [
         {
-          label: 'As played in this bar',
+          label: say('proof.asPlayedInThisBar'),
           decision: { kind: 'setLengths', part, as: 'played', bars: { from: bar, to: bar + 1 } },
         },
-        { label: 'As played in the part', decision: { kind: 'setLengths', part, as: 'played' } },
+        { label: say('proof.asPlayedInThePart'), decision: { kind: 'setLengths', part, as: 'played' } },
       ],
     };
   }
-  if (note.meantEnd === note.end) return { words: 'Its value is the file’s.', remedies: [] };
+  if (note.meantEnd === note.end) return { words: say('proof.itsValueIsTheFiles'), remedies: [] };
   const next = nextOnset(staff, note);
   if (note.end === next && note.release < next - TELLING)
     return {
-      words: `Let go ${milliseconds(next - note.release, place)} ms before the next note: no rest is written.`,
+      words: say('proof.letGoMillisecondsMsBeforeTheNext', { milliseconds: milliseconds(next - note.release, place) }),
       remedies: [],
     };
   if (note.release > note.end + TELLING)
     return {
-      words: `Held ${milliseconds(note.release - note.end, place)} ms beyond its value: the overlap is not written.`,
+      words: say('proof.heldMillisecondsMsBeyondItsValue', {
+        milliseconds: milliseconds(note.release - note.end, place),
+      }),
       remedies: [],
     };
-  return { words: `Sounds ${sounding} of ${written} ms.`, remedies: [] };
+  return { words: say('proof.soundsSoundingOfWrittenMs', { sounding, written }), remedies: [] };
 }
 
 /** Where the note's voice goes on. */
@@ -194,8 +205,8 @@ function doubled({ conversion: { doublings, casting }, part, bar }: Place): Reas
   if (!model) return null;
   const name = casting.parts.find(({ id }) => id === model.as)!.name;
   return {
-    words: `Written as in ${name}, which plays the same here and plays it more clearly.`,
-    remedies: [{ label: 'Write as it is played itself', decision: { kind: 'writeAs', part, as: part } }],
+    words: say('proof.writtenAsInNameWhichPlaysTheSame', { name }),
+    remedies: [{ label: say('proof.writeAsItIsPlayedItself'), decision: { kind: 'writeAs', part, as: part } }],
   };
 }
 
@@ -209,7 +220,7 @@ function drumPlace({ conversion: { drums, casting }, p, note }: Place): Reason |
     drums[p]!.staffLines > 1 &&
     (usual.step !== sound.step || usual.octave !== sound.octave);
   return {
-    words: moved ? `${sound.name}, on a place of its own: its usual one is struck at the same time.` : `${sound.name}.`,
+    words: moved ? say('proof.soundOnAPlaceOfItsOwnItsUsualOneIs', { sound: sound.name }) : `${sound.name}.`,
     remedies: [],
   };
 }
@@ -219,13 +230,13 @@ function whichStaff({ conversion: { casting }, p, part, staff }: Place): Reason 
   if (instrument.clefs.length < 2) return null;
   if (sources.some((source) => source.staff !== null))
     return {
-      words: `On the ${staff.staff === 1 ? 'upper' : 'lower'} staff: recorded on a track of its own.`,
+      words: say('proof.onTheUpperStaffRecordedOnATrackOf', { staff: staff.staff }),
       remedies: [],
     };
   return {
-    words: `On the ${staff.staff === 1 ? 'upper' : 'lower'} staff: the ${staff.staff === 1 ? 'right' : 'left'} hand goes on here.`,
+    words: say('proof.onTheUpperStaffTheRightHandGoesOn', { staff: staff.staff }),
     remedies: instrument.oneOrTwoStaves
-      ? [{ label: 'One staff for the part', decision: { kind: 'setStaves', part, staves: 1 } }]
+      ? [{ label: say('proof.oneStaffForThePart'), decision: { kind: 'setStaves', part, staves: 1 } }]
       : [],
   };
 }

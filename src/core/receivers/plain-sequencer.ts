@@ -2,6 +2,7 @@
  * A delivered MIDI file as a plain sequencer would take it: read by midi-file, a parser of others, and by nothing of ours. What it
  * says stands in for opening the file in the program that waits for it.
  */
+import { say } from '../words';
 import { parseMidi, type MidiEvent } from 'midi-file';
 import { finding, type Finding } from './finding';
 import { sequencerClock, utf8Of } from './sequencer-clock';
@@ -109,8 +110,6 @@ function contestedChannels(chunks: readonly (readonly At[])[]): number[] {
   return [...programs].flatMap(([slot, of]) => (of.size > 1 ? [Number(slot.split('/')[1])] : []));
 }
 
-const number = (value: number) => value.toLocaleString('en');
-
 /**
  * What a sequencer would stumble over in a delivered file, and what it sees where it would not.
  *
@@ -124,37 +123,50 @@ export function checkSequence(bytes: Uint8Array, bars: number | null): Finding[]
   const jumping = sounding.filter(({ jumps }) => jumps > 0);
   const hanging = sounding.filter((track) => track.hanging > 0);
   const notes = sounding.reduce((sum, track) => sum + track.notes, 0);
-  const tracks = sounding.length === 1 ? 'one named track' : `${number(sounding.length)} named tracks`;
+  const tracks =
+    sounding.length === 1
+      ? say('receivers.oneNamedTrack')
+      : say('receivers.soundingNamedTracks', { sounding: sounding.length });
   return [
     finding(
       nameless.length === 0,
-      notes === 0 ? 'Sees a time line without notes.' : `Sees ${tracks}, ${number(notes)} notes.`,
-      `${nameless.length} of ${sounding.length} tracks have no name; set names at Casting.`,
+      notes === 0
+        ? say('receivers.seesATimeLineWithoutNotes')
+        : say('receivers.seesTracksNotesNotes', { tracks, notes }),
+      say('receivers.namelessOfSoundingTracksHaveNoName', { nameless: nameless.length, sounding: sounding.length }),
     ),
     finding(
       jumping.length === 0,
-      view.mixerData === 0 ? 'No fader moves: there is no mixer data.' : 'No fader moves after the beginning.',
-      `Faders would jump in ${named(jumping)}: volume or pan is set again while it plays. Drop them at Intake.`,
+      view.mixerData === 0
+        ? say('receivers.noFaderMovesThereIsNoMixerData')
+        : say('receivers.noFaderMovesAfterTheBeginning'),
+      say('receivers.fadersWouldJumpInNamedVolumeOrPan', { named: named(jumping) }),
     ),
     finding(
       view.format === 0 || view.timeInFirst,
-      `Tempo map kept: ${number(view.tempos)} tempo changes, ${number(view.meters)} meters, ${number(view.markers)} markers.`,
-      'Tempo or meters stand in later tracks too, where a sequencer passes them over.',
+      say('receivers.tempoMapKeptTemposTempoChanges', {
+        tempos: view.tempos,
+        meters: view.meters,
+        markers: view.markers,
+      }),
+      say('receivers.tempoOrMetersStandInLaterTracksToo'),
     ),
     ...(bars === null
       ? []
       : [
           finding(
             view.bars === bars,
-            `Counts ${number(bars)} bars, as the score does.`,
-            `Counts ${number(view.bars)} bars where ours are ${number(bars)}: a bar is shorter or longer than its meter. Compare at Timeline.`,
+            say('receivers.countsBarsBarsAsTheScoreDoes', { bars }),
+            say('receivers.countsBarsBarsWhereOursAreBars2A', { bars: view.bars, bars2: bars }),
           ),
         ]),
     finding(
       view.contested.length === 0,
-      'No two tracks fight over a channel’s sound.',
-      `Channel ${view.contested.join(', ')} is given several sounds at once; the last one would win. Give the tracks channels of their own at Casting.`,
+      say('receivers.noTwoTracksFightOverAChannelsSound'),
+      say('receivers.channelContestedIsGivenSeveral', { contested: view.contested.join(', ') }),
     ),
-    ...(hanging.length > 0 ? [finding(false, '', `Notes are never released in ${named(hanging)}.`)] : []),
+    ...(hanging.length > 0
+      ? [finding(false, '', say('receivers.notesAreNeverReleasedInNamed', { named: named(hanging) }))]
+      : []),
   ];
 }

@@ -2,6 +2,7 @@
  * A delivered score as a strict notation reader would take it: element by element out of the XML parser, counted with rules of its
  * own. Nothing of our reader is used, so that a fault of ours is not forgiven by us.
  */
+import { say } from '../words';
 import { strFromU8, unzipSync } from 'fflate';
 import { SaxesParser } from 'saxes';
 import { finding, type Finding } from './finding';
@@ -105,7 +106,7 @@ export function readerSees(bytes: Uint8Array): ReaderView {
     open: read.flatMap(({ open }) => open),
     strays: [
       ...[...listed].filter(([id]) => !ids.has(id)).map(([, name]) => name),
-      ...parts.filter((part) => !listed.has(part.attributes.id)).map(() => 'music without a name'),
+      ...parts.filter((part) => !listed.has(part.attributes.id)).map(() => say('receivers.musicWithoutAName')),
     ],
   };
 }
@@ -146,7 +147,7 @@ class PartReader {
     const { measures, notes, partial, transposes } = this;
     return {
       view: { name, measures, notes, transposes },
-      uneven: this.uneven.map((number) => `${name}, measure ${number}`),
+      uneven: this.uneven.map((number) => say('receivers.nameMeasureNumber', { name, number })),
       partial,
       open: this.spans.left(name),
     };
@@ -222,7 +223,7 @@ class Spans {
     const tied = [...this.ties.values()].reduce((sum, count) => sum + Math.abs(count), 0);
     return [
       ...unsettled.map(([what]) => `${part}: a ${what.split(' ')[0]}`),
-      ...(tied > 0 ? [`${part}: ${tied === 1 ? 'a tie' : `${tied} ties`}`] : []),
+      ...(tied > 0 ? [`${part}: ${tied === 1 ? 'a tie' : say('receivers.tiedTies', { tied })}`] : []),
     ];
   }
 }
@@ -230,7 +231,7 @@ class Spans {
 const number = (value: number) => value.toLocaleString('en');
 const MOST_NAMED = 3;
 const someOf = (list: readonly string[]) =>
-  `${list.slice(0, MOST_NAMED).join('; ')}${list.length > MOST_NAMED ? ` and ${list.length - MOST_NAMED} more` : ''}`;
+  `${list.slice(0, MOST_NAMED).join('; ')}${list.length > MOST_NAMED ? say('receivers.andListMore', { list: list.length - MOST_NAMED }) : ''}`;
 
 /** What a strict reader would stumble over in a delivered score, and what it sees where it would not. */
 export function checkScore(bytes: Uint8Array, bars: number | null): Finding[] {
@@ -241,33 +242,47 @@ export function checkScore(bytes: Uint8Array, bars: number | null): Finding[] {
   return [
     finding(
       nameless === 0 && strays.length === 0,
-      `Sees ${number(parts.length)} named ${parts.length === 1 ? 'part' : 'parts'} in MusicXML ${version}, ${number(parts.reduce((sum, { notes }) => sum + notes, 0))} notes.`,
+      say('receivers.seesPartsNamedPartInMusicXML', {
+        parts: parts.length,
+        version,
+        reduce: parts.reduce((sum, { notes }) => sum + notes, 0),
+      }),
       strays.length > 0
-        ? `The list of parts and the music differ: ${someOf(strays)}.`
-        : `${nameless} of ${parts.length} parts have no name; set names at Casting.`,
+        ? say('receivers.theListOfPartsAndTheMusicDiffer', { someOf: someOf(strays) })
+        : say('receivers.namelessOfPartsPartsHaveNoNameSet', { nameless, parts: parts.length }),
     ),
     finding(
       lengths.size === 1 && (bars === null || lengths.has(bars)),
-      `Counts ${[...lengths].map(number).join()} bars in every part.`,
-      `Counts ${[...lengths].join(' or ')} bars where ours are ${bars}.`,
+      say('receivers.countsValueBarsInEveryPart', { value: [...lengths].map(number).join() }),
+      say('receivers.countsValueBarsWhereOursAreBars', { value: [...lengths].join(' or '), bars: bars ?? 0 }),
     ),
     finding(
       uneven.length === 0,
       partial === 0
-        ? 'Every bar is as long as its meter.'
-        : `Every bar is as long as its meter, but for ${partial === 1 ? 'one that is' : `${partial} that are`} marked as not full.`,
-      `Bars are not as long as their meter: ${someOf(uneven)}. Look at Timeline whether that is meant.`,
+        ? say('receivers.everyBarIsAsLongAsItsMeter')
+        : say('receivers.everyBarIsAsLongAsItsMeterButFor', { partial }),
+      say('receivers.barsAreNotAsLongAsTheirMeterSomeOf', { someOf: someOf(uneven) }),
     ),
     finding(
       open.length === 0,
-      'Every tie, slur and tuplet that begins ends.',
-      `Begins and does not end, or the other way round: ${someOf(open)}.`,
+      say('receivers.everyTieSlurAndTupletThatBegins'),
+      say('receivers.beginsAndDoesNotEndOrTheOtherWay', { someOf: someOf(open) }),
     ),
     finding(
       true,
       transposing.length === 0
-        ? 'No part transposes.'
-        : `Transposes ${transposing.map(({ name, transposes }) => `${name} by ${transposes < 0 ? '−' : ''}${Math.abs(transposes)}`).join(', ')} semitones.`,
+        ? say('receivers.noPartTransposes')
+        : say('receivers.transposesTransposingSemitones', {
+            transposing: transposing
+              .map(({ name, transposes }) =>
+                say('receivers.nameByTransposes', {
+                  name,
+                  transposes0: transposes < 0,
+                  transposes: Math.abs(transposes),
+                }),
+              )
+              .join(', '),
+          }),
       '',
     ),
   ];

@@ -1,3 +1,4 @@
+import { say } from '../words';
 /** Every sentence the SMF reader can say, in one place. What happened, where, what to do now. */
 
 export type SmfErrorCode =
@@ -54,75 +55,35 @@ const hex = (byte: number) => `0x${byte.toString(16).padStart(2, '0').toUpperCas
 
 export const smfErrors = {
   tooManyTracks: (offset: number, most: number) =>
-    new SmfError(
-      'too-many-tracks',
-      offset,
-      `The file goes on after ${most} tracks, more than a Standard MIDI File can count. Export it again with the tracks that are needed.`,
-    ),
-  empty: () => new SmfError('empty', 0, 'The file is empty (0 bytes). Ask for it again, or export it once more.'),
-  notMidi: (start: string) =>
-    new SmfError(
-      'not-midi',
-      0,
-      `This is not a Standard MIDI File: it starts with “${start}” where “MThd” belongs. Export it as .mid from the program it was made in.`,
-    ),
+    new SmfError('too-many-tracks', offset, say('smf.theFileGoesOnAfterMostTracksMore', { most })),
+  empty: () => new SmfError('empty', 0, say('smf.theFileIsEmpty0BytesAskForItAgain')),
+  notMidi: (start: string) => new SmfError('not-midi', 0, say('smf.thisIsNotAStandardMIDIFileItStarts', { start })),
   shortHeader: (offset: number) =>
-    new SmfError(
-      'short-header',
-      offset,
-      `The file breaks off inside its header (byte ${offset}). It was not copied whole; ask for it again.`,
-    ),
+    new SmfError('short-header', offset, say('smf.theFileBreaksOffInsideItsHeader', { offset })),
   unknownFormat: (format: number) =>
-    new SmfError(
-      'unknown-format',
-      8,
-      `The header names type ${format}; Standard MIDI Files have types 0, 1 and 2. The header is damaged (byte 8); export the file again.`,
-    ),
-  noResolution: () =>
-    new SmfError(
-      'no-resolution',
-      12,
-      'The header says 0 ticks per quarter note (byte 12), so nothing in the file has a time. Export it again with 480 or 960.',
-    ),
+    new SmfError('unknown-format', 8, say('smf.theHeaderNamesTypeFormatStandard', { format })),
+  noResolution: () => new SmfError('no-resolution', 12, say('smf.theHeaderSays0TicksPerQuarterNote')),
   badSmpte: (fps: number, ticks: number) =>
-    new SmfError(
-      'bad-smpte',
-      12,
-      `The header asks for ${fps} frames a second with ${ticks} ticks each (byte 12); only 24, 25, 29 and 30 with at least 1 tick exist. Export the file again.`,
-    ),
-  noTracks: (offset: number) =>
-    new SmfError('no-tracks', offset, 'The file has a header but no track. Export it again with its tracks selected.'),
-  type2: (tracks: number) =>
-    new SmfError(
-      'type-2',
-      8,
-      `This is a type 2 file: ${tracks} separate patterns without a common time line, so there is no order to write them in. Save it as type 1 (or one file a pattern) and drop it again.`,
-    ),
+    new SmfError('bad-smpte', 12, say('smf.theHeaderAsksForFpsFramesASecond', { fps, ticks })),
+  noTracks: (offset: number) => new SmfError('no-tracks', offset, say('smf.theFileHasAHeaderButNoTrackExport')),
+  type2: (tracks: number) => new SmfError('type-2', 8, say('smf.thisIsAType2FileTracksSeparate', { tracks })),
   tooLarge: (mebibytes: number, limit: number) =>
-    new SmfError(
-      'too-large',
-      0,
-      `The file has ${mebibytes} MiB; at most ${limit} MiB can be taken in. Split it by tracks or sections and drop the pieces.`,
-    ),
+    new SmfError('too-large', 0, say('smf.theFileHasMebibytesMiBAtMostLimit', { mebibytes, limit })),
 };
 
 /** Wording of the warnings; `where` is put in front by the reader. */
 export const smfWarnings = {
-  leadingBytes: (count: number) => `${count} bytes stand before the header; they were passed over.`,
-  trackCount: (said: number, found: number) =>
-    `The header announces ${said} tracks, ${found} were found; all found ones were read.`,
-  truncatedChunk: (missing: number) =>
-    `The file ends ${missing} bytes before this track does; everything up to there was read.`,
-  truncatedEvent: () => 'The last event is cut off and was left out.',
-  lengthTooShort: () => 'The track goes on after its stated length; it was read to its end mark.',
-  bytesAfterEnd: (count: number) => `${count} bytes after the track’s end mark were passed over.`,
-  noEndOfTrack: () => 'The end mark is missing; the track ends with its last event.',
-  noRunningStatus: (byte: number) =>
-    `A data byte (${hex(byte)}) stands where an event must begin; the rest of the track could not be read.`,
-  statusGoesOn: () =>
-    'An event behind a meta event has no status of its own; it was read with the status before it, as other programs do.',
-  badDataByte: (byte: number) => `A data byte is out of range (${hex(byte)}); the rest of the track could not be read.`,
-  badDelta: () => 'A delta time is longer than four bytes; the rest of the track could not be read.',
-  realtimeSkipped: (byte: number) => `A live-only message (${hex(byte)}), which files must not carry, was passed over.`,
-  bytesBetweenChunks: (count: number) => `${count} bytes between two chunks were passed over.`,
+  leadingBytes: (count: number) => say('smf.countBytesStandBeforeTheHeaderThey', { count }),
+  trackCount: (said: number, found: number) => say('smf.theHeaderAnnouncesSaidTracksFound', { said, found }),
+  truncatedChunk: (missing: number) => say('smf.theFileEndsMissingBytesBeforeThis', { missing }),
+  truncatedEvent: () => say('smf.theLastEventIsCutOffAndWasLeftOut'),
+  lengthTooShort: () => say('smf.theTrackGoesOnAfterItsStatedLength'),
+  bytesAfterEnd: (count: number) => say('smf.countBytesAfterTheTracksEndMark', { count }),
+  noEndOfTrack: () => say('smf.theEndMarkIsMissingTheTrackEnds'),
+  noRunningStatus: (byte: number) => say('smf.aDataByteHexStandsWhereAnEventMust', { hex: hex(byte) }),
+  statusGoesOn: () => say('smf.anEventBehindAMetaEventHasNoStatus'),
+  badDataByte: (byte: number) => say('smf.aDataByteIsOutOfRangeHexTheRestOf', { hex: hex(byte) }),
+  badDelta: () => say('smf.aDeltaTimeIsLongerThanFourBytesThe'),
+  realtimeSkipped: (byte: number) => say('smf.aLiveOnlyMessageHexWhichFilesMust', { hex: hex(byte) }),
+  bytesBetweenChunks: (count: number) => say('smf.countBytesBetweenTwoChunksWere', { count }),
 };

@@ -1,4 +1,5 @@
 /* Two time lines beside each other: how far their clocks are apart, and which bar of one is which of the other. */
+import { say } from '../words';
 import { sequencerClock } from '../receivers/sequencer-clock';
 import { QUARTER, secondsAtTick, type Milliseconds } from '../time';
 import type { Basis, PairedBars } from './pair-bars';
@@ -84,24 +85,24 @@ export function numberingOf(
   return { runs, without, untold, basis, words: inWords(runs, without, untold), evidence };
 }
 
-const bars = (n: number) => (n === 1 ? 'One of our bars' : `${n} of our bars`);
+const bars = (n: number) => (n === 1 ? say('studio.oneOfOurBars') : say('studio.nOfOurBars', { n }));
 
 function inWords(runs: readonly NumberingRun[], without: readonly number[], untold: readonly number[]): string {
   const rest = [
     ...(without.length > 0
-      ? [` ${bars(without.length)} begin${without.length === 1 ? 's' : ''} where none of theirs does.`]
+      ? [say('studio.barsBeginSWhereNoneOfTheirsDoes', { bars: bars(without.length), without: without.length })]
       : []),
-    ...(untold.length > 0 ? [` Of ${untold.length === 1 ? 'one bar' : `${untold.length} bars`} nothing tells.`] : []),
+    ...(untold.length > 0 ? [say('studio.ofOneBarNothingTells', { untold: untold.length })] : []),
   ].join('');
   const main = [...runs].sort((a, b) => b.to - b.from - (a.to - a.from))[0];
-  if (!main) return `No barline of theirs falls on one of ours.${rest}`;
+  if (!main) return say('studio.noBarlineOfTheirsFallsOnOneOfOurs', { rest });
   const same = runs.every(({ from, theirs }) => from === theirs.from);
-  if (same && rest === '') return 'Every bar has the same number in both.';
-  if (same) return `Every bar that was found has the same number in both.${rest}`;
-  if (main.from === main.theirs.from) return `Most bars have the same number in both; see the table.${rest}`;
+  if (same && rest === '') return say('studio.everyBarHasTheSameNumberInBoth');
+  if (same) return say('studio.everyBarThatWasFoundHasTheSame', { rest });
+  if (main.from === main.theirs.from) return say('studio.mostBarsHaveTheSameNumberInBothSee', { rest });
   const { from, to, theirs } = main;
   // Bar 1 is what one asks for first.
   const bar = from <= 1 && to >= 1 ? 1 : from;
-  const all = runs.length === 1 ? '' : '; not everywhere, see the table';
-  return `Our bar ${bar} is their bar ${theirs.from + bar - from}${all}.${rest}`;
+  const all = runs.length === 1 ? '' : say('studio.notEverywhereSeeTheTable');
+  return say('studio.ourBarBarIsTheirBarFromAllRest', { bar, from: theirs.from + bar - from, all, rest });
 }

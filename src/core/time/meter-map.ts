@@ -1,3 +1,4 @@
+import { say } from '../words';
 import { lastNotAfter } from './tempo-map';
 import { QUARTER, type WrittenUnits } from './units';
 
@@ -213,13 +214,15 @@ export function barBeat(bars: readonly Bar[], at: number): BarBeat {
 export function beatInWords(beat: number): string {
   const whole = Math.floor(beat);
   const off = beat - whole;
-  if (off < 0.001) return `beat ${whole}`;
-  return off < NEARER_TO_NEXT ? `after beat ${whole}` : `just before beat ${whole + 1}`;
+  if (off < 0.001) return say('time.beatWhole', { whole });
+  return off < NEARER_TO_NEXT
+    ? say('time.afterBeatWhole', { whole })
+    : say('time.justBeforeBeatWhole', { whole: whole + 1 });
 }
 const NEARER_TO_NEXT = 0.6;
 
 /** "bar 9, beat 3" */
 export function placeInWords(bars: readonly Bar[], at: number): string {
   const { bar, beat } = barBeat(bars, at);
-  return `bar ${bar}, ${beatInWords(beat)}`;
+  return say('time.barBarBeatInWords', { bar, beatInWords: beatInWords(beat) });
 }

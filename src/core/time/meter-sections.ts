@@ -1,4 +1,5 @@
 /* Meters that change, told in one breath. */
+import { say } from '../words';
 import { barLength, meterInWords, type Meter } from './meter-map';
 import type { WrittenUnits } from './units';
 
@@ -13,11 +14,17 @@ const MOST_NAMED = 3;
 
 /** `5/4 3/4 6/4 in turn`, `4/4, 2/4 from bar 9, 4/4 from bar 10`, `4/4, 3/4 and 5/4, changing 17 times`. */
 export function metersInWords(sections: readonly MeterSection[]): string {
-  const said = sections.map(({ meters }) => meters.map(meterInWords).join(' ') + (meters.length > 1 ? ' in turn' : ''));
+  const said = sections.map(
+    ({ meters }) => meters.map(meterInWords).join(' ') + (meters.length > 1 ? say('time.inTurn') : ''),
+  );
   const changes = sections.length - 1;
   if (changes > MOST_NAMED) {
     const kinds = [...new Set(said)];
-    return `${kinds.slice(0, -1).join(', ')} and ${kinds.at(-1)}, changing ${changes} times`;
+    return say('time.kindsAndKinds2ChangingChangesTimes', {
+      kinds: kinds.slice(0, -1).join(', '),
+      kinds2: kinds.at(-1)!,
+      changes,
+    });
   }
   let bar = 1;
   return said
@@ -25,7 +32,7 @@ export function metersInWords(sections: readonly MeterSection[]): string {
       const before = sections[i - 1];
       if (!before) return name;
       bar += Math.round((sections[i]!.from - before.from) / barLength(before.meters[0]!));
-      return `${name} from bar ${bar}`;
+      return say('time.nameFromBarBar', { name, bar });
     })
     .join(', ');
 }

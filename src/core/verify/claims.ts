@@ -3,6 +3,7 @@
  * what made them, and is found again in the same way when the parcel is verified. A sentence of the contents sheet without a
  * kind here cannot be written.
  */
+import { say } from '../words';
 import { unzipSync } from 'fflate';
 import { sha256 } from '../base';
 import { absent } from './kinds/absent';
@@ -54,9 +55,13 @@ export function verifyClaims(files: readonly ParcelFile[], claims: readonly Clai
   const again = claimsOf(files);
   return claims.map((claim): Verdict => {
     if (!Object.hasOwn(KINDS, claim.kind))
-      return { ok: false, words: claim.words, found: `This version knows no way to check it (${claim.kind}).` };
+      return {
+        ok: false,
+        words: claim.words,
+        found: say('verify.thisVersionKnowsNoWayToCheckItKind', { kind: claim.kind }),
+      };
     const now = again.find((one) => one.kind === claim.kind && sameFiles(one.files, claim.files));
-    if (!now) return { ok: false, words: claim.words, found: 'The files do not say so.' };
+    if (!now) return { ok: false, words: claim.words, found: say('verify.theFilesDoNotSaySo') };
     // The sentence is made anew of the facts: one that says more than they do is found out.
     const same = JSON.stringify(now.facts) === JSON.stringify(claim.facts) && now.words === claim.words;
     return { ok: same, words: claim.words, found: same ? '' : now.words };
@@ -132,19 +137,19 @@ async function sumVerdicts(files: readonly ParcelFile[], sums: string): Promise<
   const wrong: string[] = [];
   for (const [path, sum] of wanted) {
     const file = files.find((one) => one.path === path);
-    if (!file) wrong.push(`${path} is missing`);
-    else if ((await sha256(file.bytes)) !== sum) wrong.push(`${path} was changed`);
+    if (!file) wrong.push(say('verify.pathIsMissing', { path }));
+    else if ((await sha256(file.bytes)) !== sum) wrong.push(say('verify.pathWasChanged', { path }));
   }
   const strange = files
     .filter(({ path }) => path !== SUMS && !wanted.has(path))
-    .map(({ path }) => `${path} has no sum`);
+    .map(({ path }) => say('verify.pathHasNoSum', { path }));
   const found = [...wrong, ...strange];
-  const words = `The SHA-256 sum of every file is as ${SUMS} says (${wanted.size} files).`;
+  const words = say('verify.theSHA256SumOfEveryFileIsAsSums', { sums: SUMS, wanted: wanted.size });
   return [
     {
       ok: found.length === 0 && wanted.size > 0,
       words,
-      found: found.join('; ') || (wanted.size > 0 ? '' : 'No sums.'),
+      found: found.join('; ') || (wanted.size > 0 ? '' : say('verify.noSums')),
     },
   ];
 }

@@ -1,5 +1,6 @@
 'use client';
 
+import { say } from '@/core/words';
 import { CaretRightOutlined, PauseOutlined, SoundOutlined } from '@ant-design/icons';
 import { Button, Checkbox, Segmented, Select, Tooltip } from 'antd';
 import { useEffect, useState } from 'react';
@@ -30,16 +31,16 @@ export function AuditionBar() {
   }, [heard, version, change]);
   const on = sounding || waiting;
   return (
-    <div className={styles.bar} role="group" aria-label="Audition">
-      <Tooltip title="Space">
+    <div className={styles.bar} role="group" aria-label={say('audition.audition')}>
+      <Tooltip title={say('audition.space')}>
         <Button
           size="small"
           icon={on ? <PauseOutlined /> : <CaretRightOutlined />}
-          aria-label={on ? 'Stop' : 'Play'}
+          aria-label={on ? say('audition.stop') : say('audition.play')}
           className={styles.hear}
           onClick={() => void toggle()}
         >
-          {on ? 'Stop' : 'Play'}
+          {say('audition.stop2', { on: Boolean(on) })}
         </Button>
       </Tooltip>
       <span className={failure ? styles.failure : styles.where} aria-live="polite">
@@ -47,7 +48,7 @@ export function AuditionBar() {
       </span>
       <Segmented<HeardVersion>
         size="small"
-        aria-label="Version heard"
+        aria-label={say('audition.versionHeard')}
         value={heard}
         onChange={(to) => void change({ version: to })}
         options={versions.map((value) => ({
@@ -57,7 +58,7 @@ export function AuditionBar() {
       />
       <Select<number>
         size="small"
-        aria-label="Tempo"
+        aria-label={say('audition.tempo')}
         value={rate}
         onChange={(to) => void change({ rate: to })}
         options={RATES.map((value) => ({ value, label: value === 1 ? '100 %' : `${value * 100} %` }))}
@@ -69,10 +70,16 @@ export function AuditionBar() {
         disabled={heard === 'reference'}
         onChange={(event) => void change({ click: event.target.checked })}
       >
-        Click
+        {say('audition.click')}
       </Checkbox>
-      <Tooltip title="Sounds">
-        <Button size="small" type="text" icon={<SoundOutlined />} aria-label="Sounds" onClick={() => setDrawer(true)} />
+      <Tooltip title={say('audition.sounds')}>
+        <Button
+          size="small"
+          type="text"
+          icon={<SoundOutlined />}
+          aria-label={say('audition.sounds')}
+          onClick={() => setDrawer(true)}
+        />
       </Tooltip>
       <SoundsDrawer open={drawer} onClose={() => setDrawer(false)} />
     </div>
@@ -97,25 +104,27 @@ function ScopeSelect() {
       mode="multiple"
       size="small"
       className={styles.scope}
-      aria-label="Parts heard"
+      aria-label={say('audition.partsHeard')}
       maxTagCount={0}
       maxTagPlaceholder={scopeWords(scope, parts)}
       popupMatchSelectWidth={false}
       value={chosen}
       onChange={choose}
       options={[
-        { value: 'all', label: 'all parts' },
-        { value: 'view', label: 'parts in view' },
-        ...parts.map(({ id, name }) => ({ value: id, label: `only ${name}` })),
+        { value: 'all', label: say('audition.allParts') },
+        { value: 'view', label: say('audition.partsInView') },
+        ...parts.map(({ id, name }) => ({ value: id, label: say('audition.onlyName', { name }) })),
       ]}
     />
   );
 }
 
 function scopeWords(scope: Scope, parts: readonly { id: PartId; name: string }[]): string {
-  if (scope === 'all') return 'all parts';
-  if (scope === 'view') return 'in view';
-  return scope.length === 1 ? (parts.find((part) => part.id === scope[0])?.name ?? '') : `${scope.length} parts`;
+  if (scope === 'all') return say('audition.allParts');
+  if (scope === 'view') return say('audition.inView');
+  return scope.length === 1
+    ? (parts.find((part) => part.id === scope[0])?.name ?? '')
+    : say('audition.scopeParts', { scope: scope.length });
 }
 
 /** Where it will begin. */
@@ -124,9 +133,9 @@ function From() {
   const from = useWorkspace((state) => state.passage.from);
   const bars = useWorkspace(barsOnDesk);
   const startBar = useHearing((state) => state.startBar);
-  if (picked) return 'from the note';
-  if (bars.length === 0) return `from bar ${startBar + 1}`;
-  return bars[from] ? `from bar ${bars[from].number}` : '';
+  if (picked) return say('audition.fromTheNote');
+  if (bars.length === 0) return say('audition.fromBarStartBar', { startBar: startBar + 1 });
+  return bars[from] ? say('audition.fromBarBars', { bars: bars[from].number }) : '';
 }
 
 /** The bar that sounds, by its number. */
@@ -139,5 +148,5 @@ function Where() {
     return () => clearInterval(timer);
   }, [place]);
   if (bar === null) return '';
-  return `bar ${bars[Math.min(bar, bars.length - 1)]?.number ?? bar + 1}`;
+  return say('audition.barBars', { bars: bars[Math.min(bar, bars.length - 1)]?.number ?? bar + 1 });
 }

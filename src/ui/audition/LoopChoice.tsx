@@ -1,5 +1,6 @@
 'use client';
 
+import { say } from '@/core/words';
 import { RetweetOutlined } from '@ant-design/icons';
 import { Button, Popover } from 'antd';
 import { barsOnDesk, useWorkspace } from '../workspace/workspace';
@@ -31,13 +32,13 @@ export function LoopChoice() {
       content={
         <div className={styles.loop}>
           <span>
-            Bars{' '}
+            {say('audition.bars')}{' '}
             <CommittedNumber
               key={`a${from}`}
               value={number(from)}
               min={bars[0]!.number}
               max={bars.at(-1)!.number}
-              label="Loop start"
+              label={say('audition.loopStart')}
               onCommit={(value) => set(indexOf(value), Math.max(to, indexOf(value) + 1))}
             />{' '}
             –{' '}
@@ -46,16 +47,16 @@ export function LoopChoice() {
               value={number(to - 1)}
               min={bars[0]!.number}
               max={bars.at(-1)!.number}
-              label="Loop end"
+              label={say('audition.loopEnd')}
               onCommit={(value) => set(Math.min(from, indexOf(value)), indexOf(value) + 1)}
             />
           </span>
           <span className={styles.loopButtons}>
             <Button size="small" onClick={() => void change({ loop: inView })}>
-              The bars in view
+              {say('audition.theBarsInView')}
             </Button>
             <Button size="small" disabled={!loop} onClick={() => void change({ loop: null })}>
-              Loop off
+              {say('audition.loopOff')}
             </Button>
           </span>
         </div>
@@ -65,8 +66,12 @@ export function LoopChoice() {
         size="small"
         type={loop ? 'primary' : 'default'}
         icon={<RetweetOutlined />}
-        title="Loop"
-        aria-label={loop ? `Loop: bars ${number(loop.from)} to ${number(loop.to - 1)}` : 'Loop'}
+        title={say('audition.loop')}
+        aria-label={
+          loop
+            ? say('audition.loopBarsFromToTo', { from: number(loop.from), to: number(loop.to - 1) })
+            : say('audition.loop')
+        }
       >
         {loop ? `${number(loop.from)}–${number(loop.to - 1)}` : null}
       </Button>

@@ -1,5 +1,6 @@
 'use client';
 
+import { say } from '@/core/words';
 import { App, Button, Drawer, Select, Upload } from 'antd';
 import { useEffect } from 'react';
 import { forgetReference } from '@/storage/sounds';
@@ -27,62 +28,59 @@ export function SoundsDrawer({ open, onClose }: { open: boolean; onClose: () => 
     return false;
   };
   return (
-    <Drawer title="Sounds" open={open} onClose={onClose} size={400}>
-      <section className={styles.section} aria-label="Sound bank">
-        <h3>Sound bank</h3>
-        <p>{bank ?? 'Built-in General MIDI bank: simple synthetic sounds for checking.'}</p>
+    <Drawer title={say('audition.sounds')} open={open} onClose={onClose} size={400}>
+      <section className={styles.section} aria-label={say('audition.soundBank')}>
+        <h3>{say('audition.soundBank')}</h3>
+        <p>{bank ?? say('audition.builtInGeneralMIDIBankSimple')}</p>
         <div className={styles.row}>
           <Upload
             accept={BANKS}
             showUploadList={false}
             beforeUpload={receive(async (file) => takeBank(file.name, await file.arrayBuffer()))}
           >
-            <Button size="small">Choose a sound bank …</Button>
+            <Button size="small">{say('audition.chooseASoundBank')}</Button>
           </Upload>
           {bank && (
             <Button size="small" onClick={() => tell(takeOwnBank())}>
-              Built-in bank
+              {say('audition.builtInBank')}
             </Button>
           )}
         </div>
-        <p className="soft">SF2, SF3 or DLS. It is kept in this browser and goes nowhere else.</p>
+        <p className="soft">{say('audition.sF2SF3OrDLSItIsKeptInThisBrowser')}</p>
       </section>
-      <section className={styles.section} aria-label="MIDI output">
-        <h3>MIDI output</h3>
+      <section className={styles.section} aria-label={say('audition.mIDIOutput')}>
+        <h3>{say('audition.mIDIOutput')}</h3>
         <div className={styles.row}>
           <Select<string>
             size="small"
             className={styles.port}
-            aria-label="Plays to"
+            aria-label={say('audition.playsTo')}
             value={port ?? ''}
             onChange={(id) => playTo(id || null)}
             options={[
-              { value: '', label: 'the synthesizer of this page' },
+              { value: '', label: say('audition.theSynthesizerOfThisPage') },
               ...ports.map(({ id, name }) => ({ value: id, label: name })),
             ]}
           />
           <Button size="small" onClick={() => tell(findPorts())}>
-            Look for outputs
+            {say('audition.lookForOutputs')}
           </Button>
         </div>
       </section>
-      <section className={styles.section} aria-label="Recording">
-        <h3>Recording to compare with</h3>
-        <p>{reference ? reference.fileName : 'This job has no recording.'}</p>
+      <section className={styles.section} aria-label={say('audition.recording')}>
+        <h3>{say('audition.recordingToCompareWith')}</h3>
+        <p>{reference ? reference.fileName : say('audition.thisJobHasNoRecording')}</p>
         <div className={styles.row}>
           <Upload accept={RECORDINGS} showUploadList={false} beforeUpload={receive(takeRecording)}>
-            <Button size="small">{reference ? 'Replace …' : 'Add a recording …'}</Button>
+            <Button size="small">{say('audition.replace', { reference: Boolean(reference) })}</Button>
           </Upload>
           {reference && (
             <Button size="small" onClick={() => tell(forgetReference(job!.id))}>
-              Remove
+              {say('audition.remove')}
             </Button>
           )}
         </div>
-        <p className="soft">
-          Plays the same bars as the other versions; aligned with the bars at Proof. It stays in this browser and is not
-          part of the archive.
-        </p>
+        <p className="soft">{say('audition.playsTheSameBarsAsTheOtherVersions')}</p>
       </section>
     </Drawer>
   );

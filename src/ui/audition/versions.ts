@@ -1,3 +1,4 @@
+import { say } from '@/core/words';
 import type { HearingVersion } from '@/core/engine';
 import type { HeardVersion } from './useHearing';
 
@@ -12,8 +13,36 @@ export const VERSIONS: Record<JobKind, readonly HearingVersion[]> = {
 };
 
 export const VERSION_WORDS: Record<HeardVersion, { label: string; title: string }> = {
-  received: { label: 'Original', title: 'The original, with its faders and its timing' },
-  written: { label: 'Score', title: 'The score, played exactly as notated' },
-  delivered: { label: 'Export', title: 'The export, as another program receives it' },
-  reference: { label: 'Recording', title: 'The recording of this job' },
+  received: {
+    get label() {
+      return say('audition.original');
+    },
+    get title() {
+      return say('audition.theOriginalWithItsFadersAndIts');
+    },
+  },
+  written: {
+    get label() {
+      return say('audition.score');
+    },
+    get title() {
+      return say('audition.theScorePlayedExactlyAsNotated');
+    },
+  },
+  delivered: {
+    get label() {
+      return say('audition.export');
+    },
+    get title() {
+      return say('audition.theExportAsAnotherProgramReceives');
+    },
+  },
+  reference: {
+    get label() {
+      return say('audition.recording');
+    },
+    get title() {
+      return say('audition.theRecordingOfThisJob');
+    },
+  },
 };

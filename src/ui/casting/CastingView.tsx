@@ -1,12 +1,12 @@
 'use client';
 
+import { say } from '@/core/words';
 import { partId, trackId, type PartId, type TrackId } from '@/core/base';
 import { DndContext, PointerSensor, useSensor, useSensors, type DragEndEvent } from '@dnd-kit/core';
 import { Button, Select } from 'antd';
 import { useState } from 'react';
 import { LANGUAGES, type Language } from '@/core/instruments';
 import { useWorkspace } from '../workspace/workspace';
-import { count } from '../shared/words';
 import { DealOutDialog } from './DealOutDialog';
 import { HouseListDrawer } from './HouseListDrawer';
 import { LeftOutShelf } from './LeftOutShelf';
@@ -55,21 +55,24 @@ export function CastingView() {
       <div className={styles.view}>
         <div className={styles.head}>
           <span className="soft">
-            {count(tracks.filter((track) => track.notes > 0).length, 'track', 'tracks')} with notes become{' '}
-            {count(summary.parts.length, 'part', 'parts')}, in score order.
+            {say('casting.track', { tracks: tracks.filter((track) => track.notes > 0).length })}{' '}
+            {say('casting.withNotesBecomePartInScoreOrder', { parts: summary.parts.length })}
           </span>
           <SelectionBar marked={alive} onClear={() => setMarked([])} />
           <span className={styles.push} />
           <Select<Language>
             size="small"
-            aria-label="Language of the instrument names"
+            aria-label={say('casting.languageOfTheInstrumentNames')}
             value={settingsOf(ledger).language}
-            options={LANGUAGES.map((language) => ({ value: language, label: `Names in ${LANGUAGE_NAMES[language]}` }))}
+            options={LANGUAGES.map((language) => ({
+              value: language,
+              label: say('casting.namesInLanguageNames', { languageNames: LANGUAGE_NAMES[language] }),
+            }))}
             onChange={(language) => decide({ kind: 'setLanguage', language })}
             style={{ width: 150 }}
           />
           <Button size="small" onClick={() => setHouse(true)}>
-            House list
+            {say('casting.houseList')}
           </Button>
         </div>
         <PartTable

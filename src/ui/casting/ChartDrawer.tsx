@@ -1,5 +1,6 @@
 'use client';
 
+import { say } from '@/core/words';
 import { DeleteOutlined, PlusOutlined } from '@ant-design/icons';
 import { App, Button, Drawer, Input, InputNumber, Select, Upload } from 'antd';
 import { useLiveQuery } from 'dexie-react-hooks';
@@ -18,7 +19,9 @@ import type { ScorePartSummary } from '@/core/engine';
 type By = TechniqueSwitch['by'];
 
 const MEANS: Record<By['kind'], string> = {
-  key: 'key struck before',
+  get key() {
+    return say('casting.keyStruckBefore');
+  },
   channel: 'channel',
   program: 'program',
   controller: 'controller',
@@ -37,7 +40,7 @@ export function ChartDrawer({ part, onClose }: { part: ScorePartSummary; onClose
   const decide = useWorkspace((state) => state.decide);
   const own = useLiveQuery(ownCharts, [], [] as TechniqueChart[]);
   const inUse = settingsOf(ledger).sequencing.parts[part.id]?.chart;
-  const [name, setName] = useState(inUse?.name ?? `${part.name} library`);
+  const [name, setName] = useState(inUse?.name ?? say('casting.partLibrary', { part: part.name }));
   const [entries, setEntries] = useState<TechniqueSwitch[]>([
     ...(inUse?.entries ??
       ['ordinary' as const, ...(part.techniques as TechniqueId[])].map((technique, i): TechniqueSwitch => ({
@@ -64,21 +67,21 @@ export function ChartDrawer({ part, onClose }: { part: ScorePartSummary; onClose
   }
 
   return (
-    <Drawer title={`Technique chart of ${part.name}`} size={640} open onClose={onClose}>
-      <p className="soft">Sent just before the note at each change of technique.</p>
+    <Drawer title={say('casting.techniqueChartOfPart', { part: part.name })} size={640} open onClose={onClose}>
+      <p className="soft">{say('casting.sentJustBeforeTheNoteAtEachChange')}</p>
       <div className={styles.row}>
         <Select<string>
           size="small"
           className={styles.fill}
-          aria-label="Copy a chart"
-          placeholder="Use one of yours …"
+          aria-label={say('casting.copyAChart')}
+          placeholder={say('casting.useOneOfYours')}
           value={undefined}
           onChange={(value) => take(own.find((chart) => chart.name === value)!)}
           options={own.map((chart) => ({ value: chart.name, label: chart.name }))}
         />
         <Input
           size="small"
-          aria-label="Name of the chart"
+          aria-label={say('casting.nameOfTheChart')}
           value={name}
           onChange={(event) => setName(event.target.value)}
         />
@@ -88,18 +91,18 @@ export function ChartDrawer({ part, onClose }: { part: ScorePartSummary; onClose
           <Select<TechniqueId | 'ordinary'>
             size="small"
             className={styles.fill}
-            aria-label={`Technique ${i + 1}`}
+            aria-label={say('casting.techniqueI', { i: i + 1 })}
             value={entry.technique}
             onChange={(technique) => change(i, { technique })}
             options={[
-              { value: 'ordinary', label: 'normal playing' },
+              { value: 'ordinary', label: say('casting.normalPlaying') },
               ...TECHNIQUES.map((value) => ({ value, label: techniqueName(value) })),
             ]}
           />
           <Select<By['kind']>
             size="small"
             className={styles.fill}
-            aria-label={`Sent as ${i + 1}`}
+            aria-label={say('casting.sentAsI', { i: i + 1 })}
             value={entry.by.kind}
             onChange={(kind) => change(i, { by: FRESH[kind] })}
             options={Object.entries(MEANS).map(([value, label]) => ({ value: value as By['kind'], label }))}
@@ -108,7 +111,7 @@ export function ChartDrawer({ part, onClose }: { part: ScorePartSummary; onClose
           <Button
             type="text"
             size="small"
-            aria-label={`Delete line ${i + 1}`}
+            aria-label={say('casting.deleteLineI', { i: i + 1 })}
             icon={<DeleteOutlined />}
             onClick={() => setEntries((now) => now.filter((_, n) => n !== i))}
           />
@@ -125,26 +128,28 @@ export function ChartDrawer({ part, onClose }: { part: ScorePartSummary; onClose
             ])
           }
         >
-          Add a line
+          {say('casting.addALine')}
         </Button>
-        {missing.length > 0 && <span className={styles.unsure}>Not in the chart: {missing.join(', ')}</span>}
+        {missing.length > 0 && (
+          <span className={styles.unsure}>{say('casting.notInTheChartMissing', { missing: missing.join(', ') })}</span>
+        )}
       </div>
       <div className={styles.foot}>
         <Button
           size="small"
           onClick={() =>
-            void saveChart({ name: name.trim() || 'Chart', entries }).then(() =>
-              message.success('Saved for other jobs.'),
+            void saveChart({ name: name.trim() || say('casting.chart'), entries }).then(() =>
+              message.success(say('casting.savedForOtherJobs')),
             )
           }
         >
-          Save as own
+          {say('casting.saveAsOwn')}
         </Button>
         {own.some((chart) => chart.name === name) && (
           <Button
             size="small"
             type="text"
-            aria-label={`Delete ${name}`}
+            aria-label={say('casting.deleteName', { name })}
             icon={<DeleteOutlined />}
             onClick={() => void forgetChart(name)}
           />
@@ -153,10 +158,10 @@ export function ChartDrawer({ part, onClose }: { part: ScorePartSummary; onClose
           size="small"
           onClick={() => download(writeChart({ name, entries }), `${fileNameOf(name)}.json`, 'application/json')}
         >
-          Export
+          {say('casting.export')}
         </Button>
         <Upload accept=".json" showUploadList={false} beforeUpload={(file) => (void importFile(file), false)}>
-          <Button size="small">Import</Button>
+          <Button size="small">{say('casting.import')}</Button>
         </Upload>
         <span className={styles.push} />
         {inUse && (
@@ -164,7 +169,7 @@ export function ChartDrawer({ part, onClose }: { part: ScorePartSummary; onClose
             size="small"
             onClick={() => (decide({ kind: 'setPartSequencing', part: part.id, chart: null }), onClose())}
           >
-            No chart
+            {say('casting.noChart')}
           </Button>
         )}
         <Button
@@ -172,11 +177,15 @@ export function ChartDrawer({ part, onClose }: { part: ScorePartSummary; onClose
           type="primary"
           disabled={entries.length === 0}
           onClick={() => (
-            decide({ kind: 'setPartSequencing', part: part.id, chart: { name: name.trim() || 'Chart', entries } }),
+            decide({
+              kind: 'setPartSequencing',
+              part: part.id,
+              chart: { name: name.trim() || say('casting.chart'), entries },
+            }),
             onClose()
           )}
         >
-          Use this chart
+          {say('casting.useThisChart')}
         </Button>
       </div>
     </Drawer>
@@ -198,19 +207,19 @@ function SwitchFields({ by, label, onChange }: { by: By; label: string; onChange
     case 'key':
       return (
         <span className={styles.group}>
-          {number(by.key, 0, 127, 'Key', (key) => ({ kind: 'key', key }))}{' '}
+          {number(by.key, 0, 127, say('casting.key'), (key) => ({ kind: 'key', key }))}{' '}
           <span className="soft">{keyInWords(by.key)}</span>
         </span>
       );
     case 'channel':
-      return number(by.channel, 1, 16, 'Channel', (channel) => ({ kind: 'channel', channel }));
+      return number(by.channel, 1, 16, say('casting.channel'), (channel) => ({ kind: 'channel', channel }));
     case 'program':
-      return number(by.program, 1, 128, 'Program', (program) => ({ kind: 'program', program }));
+      return number(by.program, 1, 128, say('casting.program'), (program) => ({ kind: 'program', program }));
     case 'controller':
       return (
         <span className={styles.group}>
-          {number(by.controller, 0, 127, 'Controller', (controller) => ({ ...by, controller }))}
-          {number(by.value, 0, 127, 'Value', (value) => ({ ...by, value }))}
+          {number(by.controller, 0, 127, say('casting.controller'), (controller) => ({ ...by, controller }))}
+          {number(by.value, 0, 127, say('casting.value'), (value) => ({ ...by, value }))}
         </span>
       );
   }

@@ -1,5 +1,5 @@
+import { say } from '@/core/words';
 import type { Bar } from '@/core/time';
-import { count } from '../shared/words';
 import styles from './casting.module.css';
 import type { DealPreview } from '@/core/engine';
 
@@ -23,7 +23,7 @@ export function DealLanes({ preview, bars }: { preview: DealPreview; bars: reado
             <b>
               {player.instrument} {player.number ?? (preview.deal.to === 'players' ? p + 1 : '')}
             </b>
-            <span className="soft">{count(player.notes.length, 'note', 'notes')}</span>
+            <span className="soft">{say('casting.note', { notes: player.notes.length })}</span>
           </div>
         ))}
       </div>
@@ -33,7 +33,13 @@ export function DealLanes({ preview, bars }: { preview: DealPreview; bars: reado
           height={preview.players.length * LANE}
           role="img"
           aria-label={preview.players
-            .map((player, p) => `${player.instrument} ${p + 1}: ${player.notes.length} notes`)
+            .map((player, p) =>
+              say('casting.instrumentPNotesNotes', {
+                instrument: player.instrument,
+                p: p + 1,
+                notes: player.notes.length,
+              }),
+            )
             .join(', ')}
         >
           {bars.map((bar) => (

@@ -1,11 +1,11 @@
 'use client';
 
+import { say } from '@/core/words';
 import type { TrackId } from '@/core/base';
 import { Alert, Button, InputNumber, Modal, Segmented, Spin } from 'antd';
 import { useEffect, useState } from 'react';
 import { engineWorker } from '@/workers/engine-client';
 import { useWorkspace } from '../workspace/workspace';
-import { count } from '../shared/words';
 import { DealLanes } from './DealLanes';
 import styles from './casting.module.css';
 import { MOST_PLAYERS, type Deal } from '@/core/settings';
@@ -45,19 +45,19 @@ export function DealOutDialog({ track, onClose }: { track: TrackId; onClose: () 
     <Modal
       open
       width={860}
-      title={`Divide ${name} among players`}
+      title={say('casting.divideNameAmongPlayers', { name })}
       onCancel={onClose}
       footer={[
         isDealt && shown && (
           <Button key="together" onClick={() => finish({ ...shown, to: 'players', players: 1 })}>
-            Keep as one part
+            {say('casting.keepAsOnePart')}
           </Button>
         ),
         <Button key="cancel" onClick={onClose}>
-          Cancel
+          {say('casting.cancel')}
         </Button>,
         <Button key="deal" type="primary" disabled={!shown} onClick={() => shown && finish(shown)}>
-          Divide
+          {say('casting.divide')}
         </Button>,
       ]}
     >
@@ -73,19 +73,19 @@ export function DealOutDialog({ track, onClose }: { track: TrackId; onClose: () 
                 change({ to, players: to === 'string-choir' ? 5 : Math.max(2, Math.min(MOST_PLAYERS, preview.needed)) })
               }
               options={[
-                { value: 'players', label: 'Players alike' },
-                { value: 'string-choir', label: 'String choir' },
+                { value: 'players', label: say('casting.playersAlike') },
+                { value: 'string-choir', label: say('casting.stringChoir') },
               ]}
             />
             {shown.to === 'players' && (
               <label className={styles.inline}>
-                Players
+                {say('casting.players')}
                 <InputNumber
                   size="small"
                   min={2}
                   max={MOST_PLAYERS}
                   value={shown.players}
-                  aria-label="Number of players"
+                  aria-label={say('casting.numberOfPlayers')}
                   onChange={(players) => players && change({ players })}
                 />
               </label>
@@ -95,8 +95,8 @@ export function DealOutDialog({ track, onClose }: { track: TrackId; onClose: () 
               value={shown.spare}
               onChange={(spare) => change({ spare })}
               options={[
-                { value: 'double', label: 'Spare players double' },
-                { value: 'rest', label: 'rest' },
+                { value: 'double', label: say('casting.sparePlayersDouble') },
+                { value: 'rest', label: say('casting.rest') },
               ]}
             />
             <Segmented<Deal['lines']>
@@ -104,8 +104,8 @@ export function DealOutDialog({ track, onClose }: { track: TrackId; onClose: () 
               value={shown.lines}
               onChange={(lines) => change({ lines })}
               options={[
-                { value: 'smooth', label: 'Smooth lines' },
-                { value: 'top-down', label: 'top note to the first' },
+                { value: 'smooth', label: say('casting.smoothLines') },
+                { value: 'top-down', label: say('casting.topNoteToTheFirst') },
               ]}
             />
             {shown.to === 'players' && (
@@ -121,14 +121,18 @@ export function DealOutDialog({ track, onClose }: { track: TrackId; onClose: () 
             )}
           </div>
           <p className="soft">
-            At most {preview.needed} at once for {count(preview.players.length, 'player', 'players')}.{' '}
-            {count(preview.notes, 'note', 'notes')}, {preview.doubled} of them doubled.
+            {say('casting.atMostNeededAtOnceForPlayerNote', {
+              needed: preview.needed,
+              players: preview.players.length,
+              notes: preview.notes,
+              doubled: preview.doubled,
+            })}
           </p>
           {preview.crowded > 0 && (
             <Alert
               type="warning"
               showIcon
-              title={`${count(preview.crowded, 'note finds', 'notes find')} every player busy; one player gets two notes there.`}
+              title={say('casting.noteFindsEveryPlayerBusyOnePlayer', { crowded: preview.crowded })}
             />
           )}
           <DealLanes preview={preview} bars={bars} />

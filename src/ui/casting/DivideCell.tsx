@@ -1,5 +1,6 @@
 'use client';
 
+import { say } from '@/core/words';
 import { Button, Select } from 'antd';
 import type { PartId } from '@/core/base';
 import type { PartSequencing, Split } from '@/core/settings';
@@ -8,14 +9,30 @@ import { SplitKeysInput } from './SplitKeysInput';
 import styles from '../shared/sequencing.module.css';
 
 export const SPLIT_WORDS: Record<Split, string> = {
-  none: 'one track',
-  technique: 'by technique',
-  solo: 'solo passages',
-  voice: 'by voice',
-  staff: 'by hand',
-  lines: 'single lines',
-  keys: 'by key',
-  channel: 'by channel',
+  get none() {
+    return say('casting.oneTrack');
+  },
+  get technique() {
+    return say('casting.byTechnique');
+  },
+  get solo() {
+    return say('casting.soloPassages');
+  },
+  get voice() {
+    return say('casting.byVoice');
+  },
+  get staff() {
+    return say('casting.byHand');
+  },
+  get lines() {
+    return say('casting.singleLines');
+  },
+  get keys() {
+    return say('casting.byKey');
+  },
+  get channel() {
+    return say('casting.byChannel');
+  },
 };
 
 interface Props {
@@ -34,7 +51,7 @@ export function DivideCell({ part, name, own, splits, onPassages }: Props) {
       <Select<Split>
         size="small"
         style={{ width: 112 }}
-        aria-label={`Divide ${name}`}
+        aria-label={say('casting.divideName', { name })}
         value={own.split ?? 'none'}
         onChange={(split) =>
           decide({
@@ -50,12 +67,15 @@ export function DivideCell({ part, name, own, splits, onPassages }: Props) {
         <SplitKeysInput
           key={own.splitKeys?.join()}
           value={own.splitKeys ?? []}
-          label={`Keys at which ${name} is divided`}
+          label={say('casting.keysAtWhichNameIsDivided', { name })}
           onCommit={(splitKeys) => decide({ kind: 'setPartSequencing', part: part.id, splitKeys })}
         />
       )}
-      <Button size="small" aria-label={`Passages of ${name}`} onClick={onPassages}>
-        {own.passages?.length ? `${own.passages.length} solo` : 'solo'} …
+      <Button size="small" aria-label={say('casting.passagesOfName', { name })} onClick={onPassages}>
+        {say('casting.ownPassagesSelectTruePassagesSolo', {
+          ownPassages: Boolean(own.passages?.length),
+          passages: own.passages?.length,
+        })}
       </Button>
     </span>
   );

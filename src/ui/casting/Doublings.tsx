@@ -1,5 +1,6 @@
 'use client';
 
+import { say } from '@/core/words';
 import { CloseOutlined } from '@ant-design/icons';
 import { Button, Select } from 'antd';
 import { useState } from 'react';
@@ -32,24 +33,30 @@ export function Doublings({ part }: { part: PartSummary }) {
         />
       ))}
       <span className={styles.inline}>
-        Doubles on
+        {say('casting.doublesOn')}
         <span className={styles.doublingSelect}>
           <InstrumentSelect
             value={instrument}
-            label={`Instrument that ${part.name} doubles on`}
-            placeholder="another instrument"
+            label={say('casting.instrumentThatPartDoublesOn', { part: part.name })}
+            placeholder={say('casting.anotherInstrument')}
             pitched
             onChange={setInstrument}
           />
         </span>
-        in bars
-        <BarSpanFields span={span} first={first} last={last} of="the other instrument" onChange={setSpan} />
+        {say('casting.inBars')}
+        <BarSpanFields
+          span={span}
+          first={first}
+          last={last}
+          of={say('casting.theOtherInstrument')}
+          onChange={setSpan}
+        />
         <Button
           size="small"
           disabled={!instrument || instrument === part.instrument}
           onClick={() => instrument && take(instrument, span)}
         >
-          Add
+          {say('casting.add')}
         </Button>
       </span>
     </div>
@@ -74,7 +81,7 @@ function Doubling({
           size="small"
           icon={<CloseOutlined />}
           iconPlacement="end"
-          title="Use the part’s own instrument instead"
+          title={say('casting.useThePartsOwnInstrumentInstead')}
           onClick={() => onPutDown(span)}
         >
           {barsInWords(span, first)}
@@ -85,13 +92,30 @@ function Doubling({
 }
 
 function barsInWords({ from, to }: BarSpan, first: number): string {
-  return to - from === 1 ? `bar ${from + first}` : `bars ${from + first}–${to - 1 + first}`;
+  return to - from === 1
+    ? say('casting.barFrom', { from: from + first })
+    : say('casting.barsFromTo', { from: from + first, to: to - 1 + first });
 }
 
 const RULES: { value: SoundChangeRule | 'usual'; label: string }[] = [
-  { value: 'usual', label: 'automatic' },
-  { value: 'taken-up', label: 'one player doubles on all' },
-  { value: 'one', label: 'one instrument throughout' },
+  {
+    value: 'usual',
+    get label() {
+      return say('casting.automatic');
+    },
+  },
+  {
+    value: 'taken-up',
+    get label() {
+      return say('casting.onePlayerDoublesOnAll');
+    },
+  },
+  {
+    value: 'one',
+    get label() {
+      return say('casting.oneInstrumentThroughout');
+    },
+  },
 ];
 
 /** How a track whose program changes is read; nothing where it does not. */
@@ -101,17 +125,17 @@ export function ProgramRule({ source: { track, programs }, name }: { source: Sou
   if (programs.length < 2) return null;
   return (
     <label className={styles.inline} title={programs.map(programName).join(', ')}>
-      {programs.length} programs
+      {say('casting.programsPrograms', { programs: programs.length })}
       <Select<SoundChangeRule | 'usual'>
         size="small"
         style={{ width: 220 }}
-        aria-label={`Programs of ${name}`}
+        aria-label={say('casting.programsOfName', { name })}
         value={settingsOf(ledger).soundChanges[track] ?? 'usual'}
         options={RULES}
         onChange={(as) => decide({ kind: 'readSoundChanges', track, as })}
       />
       <Button size="small" onClick={() => decide({ kind: 'splitTrack', track, by: 'programs' })}>
-        A part for each
+        {say('casting.aPartForEach')}
       </Button>
     </label>
   );

@@ -1,5 +1,6 @@
 'use client';
 
+import { say } from '@/core/words';
 import type { PartId } from '@/core/base';
 import { SoundOutlined } from '@ant-design/icons';
 import { App, Button, Drawer, Select, Table } from 'antd';
@@ -60,25 +61,26 @@ export function DrumKeysDrawer({ part, onClose }: { part: Struck; onClose: () =>
     setKeys(Object.fromEntries(found.filter(([from, to]) => from !== to)));
   };
   return (
-    <Drawer title={`Drum keys of ${part.name}`} size={620} open onClose={onClose}>
+    <Drawer title={say('casting.drumKeysOfPart', { part: part.name })} size={620} open onClose={onClose}>
       <div className={styles.row}>
         <label>
-          Target map
+          {say('casting.targetMap')}
           <Select<string>
             size="small"
-            aria-label="Target map"
+            aria-label={say('casting.targetMap')}
             value={target}
             onChange={setTarget}
             options={maps.map(({ name }) => ({ value: name, label: name }))}
           />
         </label>
         <Button size="small" onClick={byName}>
-          Match by name
+          {say('casting.matchByName')}
         </Button>
       </div>
       {without.length > 0 && (
         <p className={styles.unsure}>
-          Without a sound in this map: {without.map(({ key, name }) => `${name} (${keys[key] ?? key})`).join(', ')}.
+          {say('casting.withoutASoundInThisMap')}{' '}
+          {without.map(({ key, name }) => `${name} (${keys[key] ?? key})`).join(', ')}.
         </p>
       )}
       <Table
@@ -88,7 +90,7 @@ export function DrumKeysDrawer({ part, onClose }: { part: Struck; onClose: () =>
         dataSource={part.struck}
         columns={[
           {
-            title: 'Written',
+            title: say('casting.written'),
             key: 'name',
             render: (_, { key, name }) => (
               <span>
@@ -97,7 +99,7 @@ export function DrumKeysDrawer({ part, onClose }: { part: Struck; onClose: () =>
             ),
           },
           {
-            title: 'Uses the sound of',
+            title: say('casting.usesTheSoundOf'),
             key: 'to',
             width: 250,
             render: (_, { key, name }) => (
@@ -105,27 +107,27 @@ export function DrumKeysDrawer({ part, onClose }: { part: Struck; onClose: () =>
                 size="small"
                 className={styles.fill}
                 showSearch={{ optionFilterProp: 'label' }}
-                aria-label={`Key for ${name}`}
+                aria-label={say('casting.keyForName', { name })}
                 value={keys[key] ?? key}
                 onChange={(to) => setKeys((now) => ({ ...now, [key]: to }))}
                 options={[
                   ...(map.sounds.some((sound) => sound.key === key)
                     ? []
-                    : [{ value: key, label: `${key} (no sound)` }]),
+                    : [{ value: key, label: say('casting.keyNoSound', { key }) }]),
                   ...map.sounds.map((sound) => ({ value: sound.key, label: `${sound.key} ${sound.name}` })),
                 ]}
               />
             ),
           },
           {
-            title: <Unseen>Play</Unseen>,
+            title: <Unseen>{say('casting.play')}</Unseen>,
             key: 'hear',
             width: 44,
             render: (_, { key, name }) => (
               <Button
                 type="text"
                 size="small"
-                aria-label={`Play ${name}`}
+                aria-label={say('casting.playName', { name })}
                 icon={<SoundOutlined />}
                 onClick={() => hear(keys[key] ?? key)}
               />
@@ -139,14 +141,14 @@ export function DrumKeysDrawer({ part, onClose }: { part: Struck; onClose: () =>
           size="small"
           onClick={() => (decide({ kind: 'setPartSequencing', part: part.id, drumKeys: null }), onClose())}
         >
-          Keys as written
+          {say('casting.keysAsWritten')}
         </Button>
         <Button
           size="small"
           type="primary"
           onClick={() => (decide({ kind: 'setPartSequencing', part: part.id, drumKeys: keys }), onClose())}
         >
-          Apply
+          {say('casting.apply')}
         </Button>
       </div>
     </Drawer>

@@ -1,5 +1,6 @@
 'use client';
 
+import { say } from '@/core/words';
 import { DeleteOutlined } from '@ant-design/icons';
 import { App, Button, Drawer, Empty, Input, Select, Table, Upload } from 'antd';
 import { useLiveQuery } from 'dexie-react-hooks';
@@ -9,7 +10,6 @@ import { forgetHabit, keptHabits } from '@/storage/habits';
 import { forget, houseEntries, learn, saveEntry } from '@/storage/house-list';
 import { download } from '../shared/download';
 import { sentence } from '../shared/receive';
-import { count } from '../shared/words';
 import { InstrumentSelect } from './InstrumentSelect';
 import styles from './casting.module.css';
 import { readHouseList, writeHouseList, type HouseEntry } from '@/core/documents';
@@ -29,7 +29,7 @@ export function HouseListDrawer({ open, onClose }: { open: boolean; onClose: () 
     try {
       const read = readHouseList(await file.text(), file.name);
       await learn(read);
-      void message.success(`${read.length} lines imported.`);
+      void message.success(say('casting.readLinesImported', { read: read.length }));
     } catch (error) {
       void message.error(sentence(error));
     }
@@ -37,34 +37,31 @@ export function HouseListDrawer({ open, onClose }: { open: boolean; onClose: () 
 
   return (
     <Drawer
-      title="House list"
+      title={say('casting.houseList')}
       size={720}
       open={open}
       onClose={onClose}
       extra={
         <span className={styles.drawerButtons}>
           <Upload accept=".json" showUploadList={false} beforeUpload={(file) => (void importFile(file), false)}>
-            <Button size="small">Import</Button>
+            <Button size="small">{say('casting.import')}</Button>
           </Upload>
           <Button
             size="small"
             disabled={entries.length === 0}
             onClick={() => download(writeHouseList(entries), 'house-list.json', 'application/json')}
           >
-            Export
+            {say('casting.export')}
           </Button>
         </span>
       }
     >
-      <p className="soft">
-        What you decided about a track name is remembered here and applied to new jobs, unless the file itself says
-        clearly otherwise. A * stands for any further words.
-      </p>
+      <p className="soft">{say('casting.whatYouDecidedAboutATrackNameIs')}</p>
       <Input
         size="small"
         allowClear
-        placeholder="Filter by track name"
-        aria-label="Filter the house list"
+        placeholder={say('casting.filterByTrackName')}
+        aria-label={say('casting.filterTheHouseList')}
         value={filter}
         onChange={(event) => setFilter(event.target.value)}
         className={styles.houseFilter}
@@ -81,35 +78,33 @@ export function HouseListDrawer({ open, onClose }: { open: boolean; onClose: () 
             <Empty
               image={Empty.PRESENTED_IMAGE_SIMPLE}
               description={
-                entries.length === 0
-                  ? 'Nothing yet. Choose an instrument for a track, and it is remembered.'
-                  : 'No matches.'
+                entries.length === 0 ? say('casting.nothingYetChooseAnInstrumentForA') : say('casting.noMatches')
               }
             />
           ),
         }}
         columns={[
           {
-            title: 'Track name',
+            title: say('casting.trackName'),
             key: 'pattern',
             width: 190,
             render: (_, entry) => <Pattern key={entry.pattern} entry={entry} />,
           },
           {
-            title: 'Instrument',
+            title: say('casting.instrument'),
             key: 'instrument',
             width: 180,
             render: (_, entry) => (
               <InstrumentSelect
                 value={entry.instrument}
-                placeholder="not said"
-                label={`Instrument for ${entry.pattern}`}
+                placeholder={say('casting.notSaid')}
+                label={say('casting.instrumentForPattern', { pattern: entry.pattern })}
                 onChange={(instrument) => void saveEntry(entry.pattern, { ...entry, instrument })}
               />
             ),
           },
           {
-            title: 'Technique',
+            title: say('casting.technique'),
             key: 'technique',
             width: 110,
             render: (_, entry) => (
@@ -117,8 +112,8 @@ export function HouseListDrawer({ open, onClose }: { open: boolean; onClose: () 
                 size="small"
                 allowClear
                 style={{ width: '100%' }}
-                placeholder="not said"
-                aria-label={`Technique for ${entry.pattern}`}
+                placeholder={say('casting.notSaid')}
+                aria-label={say('casting.techniqueForPattern', { pattern: entry.pattern })}
                 value={entry.technique}
                 options={TECHNIQUES.map((technique) => ({ value: technique, label: techniqueName(technique) }))}
                 onChange={(technique: TechniqueId | undefined) =>
@@ -128,14 +123,17 @@ export function HouseListDrawer({ open, onClose }: { open: boolean; onClose: () 
             ),
           },
           {
-            title: 'Also',
+            title: say('casting.also'),
             key: 'more',
             ellipsis: true,
             render: (_, entry) => (
               <span className="soft">
                 {[
-                  entry.partName && `named ${entry.partName}`,
-                  entry.deal && (entry.deal.to === 'string-choir' ? 'string choir' : `${entry.deal.players} players`),
+                  entry.partName && say('casting.namedPartName', { partName: entry.partName }),
+                  entry.deal &&
+                    (entry.deal.to === 'string-choir'
+                      ? say('casting.stringChoir2')
+                      : say('casting.playersPlayers', { players: entry.deal.players })),
                 ]
                   .filter(Boolean)
                   .join(', ')}
@@ -143,14 +141,14 @@ export function HouseListDrawer({ open, onClose }: { open: boolean; onClose: () 
             ),
           },
           {
-            title: <Unseen>Forget</Unseen>,
+            title: <Unseen>{say('casting.forget')}</Unseen>,
             key: 'forget',
             width: 40,
             render: (_, entry) => (
               <Button
                 type="text"
                 size="small"
-                aria-label={`Forget ${entry.pattern}`}
+                aria-label={say('casting.forgetPattern', { pattern: entry.pattern })}
                 icon={<DeleteOutlined />}
                 onClick={() => void forget(entry.pattern)}
               />
@@ -173,7 +171,7 @@ function Pattern({ entry }: { entry: HouseEntry }) {
       size="small"
       className="mono"
       defaultValue={entry.pattern}
-      aria-label={`Track name ${entry.pattern}`}
+      aria-label={say('casting.trackNamePattern', { pattern: entry.pattern })}
       onPressEnter={(event) => event.currentTarget.blur()}
       onBlur={(event) => {
         const pattern = event.currentTarget.value.trim().toLowerCase().replace(/\s+/g, ' ');
@@ -189,18 +187,18 @@ function Habits() {
   if (kept.length === 0) return null;
   return (
     <section className={styles.habits}>
-      <h3>How queries were answered</h3>
-      <p className="soft">A remedy applied twice in a row is offered first, “as before”.</p>
+      <h3>{say('casting.howQueriesWereAnswered')}</h3>
+      <p className="soft">{say('casting.aRemedyAppliedTwiceInARowIsOffered')}</p>
       <ul>
         {kept.map(({ kind, like, times }) => (
           <li key={kind}>
             <span>
-              {kind.replaceAll('-', ' ')}: <b>{like}</b> <span className="soft">{count(times, 'time', 'times')}</span>
+              {kind.replaceAll('-', ' ')}: <b>{like}</b> <span className="soft">{say('casting.time', { times })}</span>
             </span>
             <Button
               type="text"
               size="small"
-              aria-label={`Forget how ${kind.replaceAll('-', ' ')} was answered`}
+              aria-label={say('casting.forgetHowKindWasAnswered', { kind: kind.replaceAll('-', ' ') })}
               icon={<DeleteOutlined />}
               onClick={() => void forgetHabit(kind)}
             />

@@ -1,22 +1,47 @@
 'use client';
 
+import { say } from '@/core/words';
 import { Select } from 'antd';
 import { CATALOGUE, instrumentById, UNKNOWN_INSTRUMENT, type InstrumentId } from '@/core/instruments';
 
 const FAMILY_NAMES: Record<string, string> = {
-  woodwind: 'Woodwind',
-  brass: 'Brass',
-  percussion: 'Percussion',
-  keyboard: 'Keyboards',
-  plucked: 'Plucked',
-  voice: 'Voices',
-  strings: 'Strings',
+  get woodwind() {
+    return say('casting.woodwind');
+  },
+  get brass() {
+    return say('casting.brass');
+  },
+  get percussion() {
+    return say('casting.percussion');
+  },
+  get keyboard() {
+    return say('casting.keyboards');
+  },
+  get plucked() {
+    return say('casting.plucked');
+  },
+  get voice() {
+    return say('casting.voices');
+  },
+  get strings() {
+    return say('casting.strings');
+  },
 };
 
 const OPTIONS = [
   {
-    label: 'None',
-    options: [{ value: UNKNOWN_INSTRUMENT.id, label: UNKNOWN_INSTRUMENT.names.en, search: 'unnamed none' }],
+    get label() {
+      return say('casting.none');
+    },
+    options: [
+      {
+        value: UNKNOWN_INSTRUMENT.id,
+        label: UNKNOWN_INSTRUMENT.names.en,
+        get search() {
+          return say('casting.unnamedNone');
+        },
+      },
+    ],
   },
   ...Object.entries(FAMILY_NAMES).map(([family, label]) => ({
     label,

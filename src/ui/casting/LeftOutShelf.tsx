@@ -1,5 +1,6 @@
 'use client';
 
+import { say } from '@/core/words';
 import type { TrackId } from '@/core/base';
 import { useDraggable } from '@dnd-kit/core';
 import { Button } from 'antd';
@@ -13,10 +14,15 @@ export function LeftOutShelf() {
   const out = tracks.filter((track, i) => track.leftOut && !(i === 0 && track.reason === 'no notes'));
   if (out.length === 0) return null;
   return (
-    <div className={styles.shelf} aria-label="Left out">
-      <span className="soft">Left out:</span>
+    <div className={styles.shelf} aria-label={say('casting.leftOut')}>
+      <span className="soft">{say('casting.leftOut2')}</span>
       {out.map((track) => (
-        <LeftOut key={track.id} id={track.id} name={track.name || track.id} reason={track.reason ?? 'left out'} />
+        <LeftOut
+          key={track.id}
+          id={track.id}
+          name={track.name || track.id}
+          reason={track.reason ?? say('casting.leftOut3')}
+        />
       ))}
     </div>
   );
@@ -34,10 +40,10 @@ function LeftOut({ id, name, reason }: { id: TrackId; name: string; reason: stri
         <Button
           type="link"
           size="small"
-          aria-label={`Include ${name}`}
+          aria-label={say('casting.includeName', { name })}
           onClick={() => decide({ kind: 'takeIn', tracks: [id] })}
         >
-          Include
+          {say('casting.include')}
         </Button>
       )}
     </span>

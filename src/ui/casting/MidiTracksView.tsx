@@ -1,5 +1,6 @@
 'use client';
 
+import { say } from '@/core/words';
 import type { PartId } from '@/core/base';
 import { leadingTrack } from '@/core/base';
 import { Checkbox, Input, Segmented, Table } from 'antd';
@@ -37,42 +38,42 @@ export function MidiTracksView() {
     <div className={styles.filled}>
       <div className={styles.row}>
         <label>
-          Sounds
+          {say('casting.sounds')}
           <Segmented<Arranging['sounds']>
             size="small"
-            aria-label="Sounds"
+            aria-label={say('casting.sounds')}
             value={arranging.sounds}
             onChange={(sounds) => set({ sounds })}
             options={[
-              { value: 'received', label: 'original' },
-              { value: 'instrument', label: 'by instrument' },
+              { value: 'received', label: say('casting.original') },
+              { value: 'instrument', label: say('casting.byInstrument') },
             ]}
           />
         </label>
         <label>
-          Names
+          {say('casting.names')}
           <Segmented<Arranging['names']>
             size="small"
-            aria-label="Names"
+            aria-label={say('casting.names')}
             value={arranging.names}
             onChange={(names) => set({ names })}
             options={[
-              { value: 'received', label: 'original' },
-              { value: 'instrument', label: 'by instrument' },
+              { value: 'received', label: say('casting.original') },
+              { value: 'instrument', label: say('casting.byInstrument') },
             ]}
           />
         </label>
         <label>
-          Channels
+          {say('casting.channels')}
           <Segmented<Arranging['channels']>
             size="small"
-            aria-label="Channels"
+            aria-label={say('casting.channels')}
             value={arranging.channels}
             onChange={(channels) => set({ channels })}
             options={[
-              { value: 'received', label: 'original' },
-              { value: 'by-part', label: 'one per track' },
-              { value: 'one-channel', label: 'all on one' },
+              { value: 'received', label: say('casting.original') },
+              { value: 'by-part', label: say('casting.onePerTrack') },
+              { value: 'one-channel', label: say('casting.allOnOne') },
             ]}
           />
         </label>
@@ -87,13 +88,13 @@ export function MidiTracksView() {
           dataSource={sequence.parts}
           columns={[
             {
-              title: <Unseen>Include</Unseen>,
+              title: <Unseen>{say('casting.include')}</Unseen>,
               key: 'in',
               width: 36,
               render: (_, part) => (
                 <Checkbox
                   checked={!own(part.id).leftOut && (settings.onlyParts?.includes(part.id) ?? true)}
-                  aria-label={`Include ${part.received.name || part.name}`}
+                  aria-label={say('casting.includeReceived', { received: part.received.name || part.name })}
                   onChange={(event) =>
                     decide({ kind: 'setPartSequencing', part: part.id, leftOut: !event.target.checked })
                   }
@@ -101,20 +102,20 @@ export function MidiTracksView() {
               ),
             },
             {
-              title: 'Track',
+              title: say('casting.track2'),
               key: 'name',
               width: 150,
               render: (_, part) => <TrackName part={part} name={own(part.id).trackName ?? null} />,
             },
             {
-              title: 'Instrument',
+              title: say('casting.instrument'),
               key: 'instrument',
               width: 150,
               render: (_, part) => (
                 <InstrumentSelect
                   value={part.confidence >= SURE_ENOUGH ? part.instrument : undefined}
-                  placeholder="not recognised"
-                  label={`Instrument of ${part.received.name || part.name}`}
+                  placeholder={say('casting.notRecognised')}
+                  label={say('casting.instrumentOfReceived', { received: part.received.name || part.name })}
                   onChange={(instrument) =>
                     decide({ kind: 'assignInstrument', tracks: [leadingTrack(part.id)], instrument })
                   }
@@ -122,7 +123,7 @@ export function MidiTracksView() {
               ),
             },
             {
-              title: 'Sound',
+              title: say('casting.sound'),
               key: 'sound',
               width: 176,
               render: (_, part) => (
@@ -137,7 +138,7 @@ export function MidiTracksView() {
               ),
             },
             {
-              title: 'Divide',
+              title: say('casting.divide'),
               key: 'split',
               width: 226,
               render: (_, part) => (
@@ -154,15 +155,21 @@ export function MidiTracksView() {
               ),
             },
             {
-              title: 'Becomes',
+              title: say('casting.becomes'),
               key: 'tracks',
               render: (_, part) => (
                 <span className="soft">
                   {sequence.tracks
                     .filter((track) => track.part === part.id)
-                    .map(
-                      ({ name, port, channel, program }) =>
-                        `${name || 'unnamed'} (${port > 0 ? `port ${port + 1}, ` : ''}ch ${channel}${program === null ? '' : `, ${programName(program)}`})`,
+                    .map(({ name, port, channel, program }) =>
+                      say('casting.namePortOver0SelectTruePortPort', {
+                        name: name || say('casting.unnamed'),
+                        portOver0: port > 0,
+                        port: port + 1,
+                        channel,
+                        program: program === null,
+                        programName: program === null ? null : programName(program),
+                      }),
                     )
                     .join(' · ')}
                 </span>
@@ -184,7 +191,7 @@ function soundAsItIs(
 ): string {
   const program = tracks.find((track) => track.part === part.id)?.program ?? null;
   const own = sounds === 'instrument' ? (program ?? part.received.program) : part.received.program;
-  return own === null ? 'none' : programName(own);
+  return own === null ? say('casting.none2') : programName(own);
 }
 
 function TrackName({ part, name }: { part: MidiPartSummary; name: string | null }) {
@@ -195,8 +202,8 @@ function TrackName({ part, name }: { part: MidiPartSummary; name: string | null 
       key={shown}
       size="small"
       variant="borderless"
-      aria-label={`Name of track ${part.received.chunk + 1}`}
-      placeholder={`Track ${part.received.chunk + 1}`}
+      aria-label={say('casting.nameOfTrackChunk', { chunk: part.received.chunk + 1 })}
+      placeholder={say('casting.trackChunk', { chunk: part.received.chunk + 1 })}
       defaultValue={shown}
       maxLength={200}
       onPressEnter={(event) => event.currentTarget.blur()}

@@ -1,5 +1,6 @@
 'use client';
 
+import { say } from '@/core/words';
 import type { PartId } from '@/core/base';
 import { CloseOutlined } from '@ant-design/icons';
 import { Button, Select, Switch } from 'antd';
@@ -13,7 +14,6 @@ import {
 } from '@/core/instruments';
 import { keyInWords } from '@/core/score';
 import { useWorkspace } from '../workspace/workspace';
-import { count } from '../shared/words';
 import { Doublings, ProgramRule } from './Doublings';
 import pane from '../shared/pane.module.css';
 import styles from './casting.module.css';
@@ -27,7 +27,7 @@ function techniqueOptions(instrument: string) {
   const usual = usualTechniques(instrumentById(instrument).family);
   const ordered = [...usual, ...TECHNIQUES.filter((technique) => !usual.includes(technique))];
   return [
-    { value: NONE, label: 'ordinary' },
+    { value: NONE, label: say('casting.ordinary') },
     ...ordered.map((technique) => ({ value: technique, label: techniqueName(technique) })),
   ];
 }
@@ -42,7 +42,7 @@ export function PartDetail({ part, onClose, onDeal }: { part: PartSummary; onClo
   const candidate = track.recognition.candidates.find((one) => one.instrument === part.instrument);
   const move = (before: PartId | null) => decide({ kind: 'movePart', part: part.id, before });
   return (
-    <section className={pane.pane} aria-label={`${part.name} in detail`}>
+    <section className={pane.pane} aria-label={say('casting.partInDetail', { part: part.name })}>
       <div className={pane.head}>
         <h2>{part.name}</h2>
         <span className="soft">{writtenInWords(part.instrument)}</span>
@@ -50,16 +50,16 @@ export function PartDetail({ part, onClose, onDeal }: { part: PartSummary; onClo
         <span className={pane.grow} />
         {!part.unpitched && (
           <Button size="small" onClick={onDeal}>
-            {part.player ? 'Divided …' : 'Divide among players …'}
+            {say('casting.divided', { partPlayer: Boolean(part.player) })}
           </Button>
         )}
         <Button size="small" disabled={at === 0} onClick={() => move(parts[at - 1]!.id)}>
-          Move up
+          {say('casting.moveUp')}
         </Button>
         <Button size="small" disabled={at === parts.length - 1} onClick={() => move(parts[at + 2]?.id ?? null)}>
-          Move down
+          {say('casting.moveDown')}
         </Button>
-        <Button type="text" size="small" aria-label="Close" icon={<CloseOutlined />} onClick={onClose} />
+        <Button type="text" size="small" aria-label={say('casting.close')} icon={<CloseOutlined />} onClick={onClose} />
       </div>
       <p className="soft">{whoChose(track.by, candidate?.evidence)}</p>
       {instrument.section && !part.player && (
@@ -68,9 +68,9 @@ export function PartDetail({ part, onClose, onDeal }: { part: PartSummary; onClo
             size="small"
             checked={part.solo}
             onChange={(solo) => decide({ kind: 'setSolo', part: part.id, solo })}
-            aria-label="Solo"
+            aria-label={say('casting.solo')}
           />{' '}
-          {part.solo ? 'one player' : 'a section'}
+          {say('casting.onePlayer', { partSolo: Boolean(part.solo) })}
         </label>
       )}
       <ul className={styles.sources}>
@@ -95,14 +95,14 @@ function Source({ source, part }: { source: SourceSummary; part: PartSummary }) 
   return (
     <li>
       <span className={styles.sourceName}>{name}</span>
-      <span className="soft">{count(source.notes, 'note', 'notes')}</span>
+      <span className="soft">{say('casting.note', { notes: source.notes })}</span>
       {!part.unpitched && (
         <label className={styles.inline}>
-          played
+          {say('casting.played')}
           <Select<TechniqueId | typeof NONE>
             size="small"
             style={{ width: 120 }}
-            aria-label={`Technique of ${name}`}
+            aria-label={say('casting.techniqueOfName', { name })}
             value={source.technique ?? NONE}
             options={options}
             onChange={(technique) => decide({ kind: 'setTechnique', tracks: [source.track], technique })}
@@ -112,7 +112,7 @@ function Source({ source, part }: { source: SourceSummary; part: PartSummary }) 
       <ProgramRule source={source} name={name} />
       {part.tracks.length > 1 && (
         <Button size="small" onClick={() => decide({ kind: 'standAlone', tracks: [source.track] })}>
-          Make a separate part
+          {say('casting.makeASeparatePart')}
         </Button>
       )}
       {!meanings && source.switches.length > 0 && (
@@ -126,16 +126,16 @@ function Source({ source, part }: { source: SourceSummary; part: PartSummary }) 
             })
           }
         >
-          Delete keyswitches {source.switches.map(keyInWords).join(', ')}
+          {say('casting.deleteKeyswitchesSwitches', { switches: source.switches.map(keyInWords).join(', ') })}
         </Button>
       )}
       {keys.map((key) => (
         <label key={key} className={styles.inline}>
-          {keyInWords(key)} means
+          {say('casting.keyInWordsMeans', { keyInWords: keyInWords(key) })}
           <Select<TechniqueId | typeof NONE>
             size="small"
             style={{ width: 120 }}
-            aria-label={`Meaning of keyswitch ${keyInWords(key)}`}
+            aria-label={say('casting.meaningOfKeyswitchKeyInWords', { keyInWords: keyInWords(key) })}
             value={meanings![key] ?? NONE}
             options={options}
             onChange={(technique) =>
@@ -157,7 +157,7 @@ function Source({ source, part }: { source: SourceSummary; part: PartSummary }) 
           type="text"
           onClick={() => decide({ kind: 'setKeyswitches', track: source.track, meanings: [] })}
         >
-          Keep as notes
+          {say('casting.keepAsNotes')}
         </Button>
       )}
     </li>
@@ -166,21 +166,32 @@ function Source({ source, part }: { source: SourceSummary; part: PartSummary }) 
 
 function writtenInWords(id: string): string {
   const { clefs, transposition } = instrumentById(id);
-  const clef = `${clefs.map((name) => CLEF_WORDS[name]).join(' + ')} clef${clefs.length > 1 ? 's' : ''}`;
-  if (transposition === 0) return `${clef}, written as it sounds`;
-  return `${clef}, written ${Math.abs(transposition)} semitone${Math.abs(transposition) === 1 ? '' : 's'} ${transposition > 0 ? 'above' : 'below'} sounding`;
+  const clef = say('casting.clefsClef', {
+    clefs: clefs.map((name) => CLEF_WORDS[name]).join(' + '),
+    clefs2: clefs.length,
+  });
+  if (transposition === 0) return say('casting.clefWrittenAsItSounds', { clef });
+  return say('casting.clefWrittenTranspositionSemitone', {
+    clef,
+    transposition: Math.abs(transposition),
+    transpositionOver0: transposition > 0,
+  });
 }
 
 /** "B3–C7, easy C4–G6, at most B3–D7": as it sounds. */
 function rangesInWords(id: string): string {
   const { range, easyRange, extremeRange } = instrumentById(id);
   const words = (keys: readonly number[]) => keys.map(keyInWords).join('–');
-  const easy = words(easyRange) === words(range) ? [] : [`easy ${words(easyRange)}`];
-  return [`Sounds ${words(range)}`, ...easy, `at most ${words(extremeRange)}`].join(', ');
+  const easy = words(easyRange) === words(range) ? [] : [say('casting.easyWords', { words: words(easyRange) })];
+  return [
+    say('casting.soundsWords', { words: words(range) }),
+    ...easy,
+    say('casting.atMostWords', { words: words(extremeRange) }),
+  ].join(', ');
 }
 
 function whoChose(by: Summary['tracks'][number]['by'], evidence: readonly string[] | undefined): string {
-  if (by === 'you') return 'Instrument chosen by you.';
-  if (by === 'house list') return 'Instrument from your house list.';
-  return evidence ? evidence.join(' · ') : 'The file does not name the instrument.';
+  if (by === 'you') return say('casting.instrumentChosenByYou');
+  if (by === 'house list') return say('casting.instrumentFromYourHouseList');
+  return evidence ? evidence.join(' · ') : say('casting.theFileDoesNotNameTheInstrument');
 }

@@ -1,5 +1,6 @@
 'use client';
 
+import { say } from '@/core/words';
 import { DOUBTFUL } from '@/core/casting';
 import { partId, type PartId, type TrackId } from '@/core/base';
 import { HolderOutlined } from '@ant-design/icons';
@@ -66,49 +67,59 @@ export function PartTable({ marked, onMark, chosen, onChoose }: Props) {
           })
         }
         columns={[
-          { title: <Unseen>Order</Unseen>, key: 'handle', width: 28, render: (_, part) => <MoveHandle part={part} /> },
-          { title: 'Original tracks', key: 'track', width: 200, render: (_, part) => <TracksOfPart part={part} /> },
           {
-            title: 'Part',
+            title: <Unseen>{say('casting.order')}</Unseen>,
+            key: 'handle',
+            width: 28,
+            render: (_, part) => <MoveHandle part={part} />,
+          },
+          {
+            title: say('casting.originalTracks'),
+            key: 'track',
+            width: 200,
+            render: (_, part) => <TracksOfPart part={part} />,
+          },
+          {
+            title: say('casting.part'),
             key: 'part',
             width: 180,
             render: (_, part) => (
               <Text
                 key={part.name}
-                label={`Name of the part ${part.name}`}
+                label={say('casting.nameOfThePartPart', { part: part.name })}
                 value={part.name}
                 onCommit={(name) => decide({ kind: 'renamePart', part: part.id, name })}
               />
             ),
           },
           {
-            title: 'Short',
+            title: say('casting.short'),
             key: 'short',
             width: 96,
             render: (_, part) => (
               <Text
                 key={part.abbreviation}
-                label={`Abbreviation of ${part.name}`}
+                label={say('casting.abbreviationOfPart', { part: part.name })}
                 value={part.abbreviation}
                 onCommit={(abbreviation) => decide({ kind: 'abbreviatePart', part: part.id, abbreviation })}
               />
             ),
           },
           {
-            title: 'Instrument',
+            title: say('casting.instrument'),
             key: 'instrument',
             width: 190,
             render: (_, part) => (
               <span onClick={(event) => event.stopPropagation()}>
                 <InstrumentSelect
                   value={part.instrument}
-                  label={`Instrument of ${part.name}`}
+                  label={say('casting.instrumentOfPart', { part: part.name })}
                   onChange={(instrument) => decide({ kind: 'assignInstrument', tracks: part.tracks, instrument })}
                 />
               </span>
             ),
           },
-          { title: 'Confidence', key: 'sure', width: 92, render: (_, part) => <Sure part={part} /> },
+          { title: say('casting.confidence'), key: 'sure', width: 92, render: (_, part) => <Sure part={part} /> },
         ]}
       />
     </div>
@@ -143,7 +154,7 @@ function MoveHandle({ part }: { part: PartSummary }) {
       ref={setNodeRef}
       {...listeners}
       className={styles.handle}
-      title="Drag onto another part to move it above; Alt+↑ and Alt+↓ move the focused row"
+      title={say('casting.dragOntoAnotherPartToMoveItAbove')}
       style={dragged(transform, isDragging)}
     >
       <HolderOutlined />
@@ -171,24 +182,24 @@ function TrackChip({ id, part }: { id: TrackId; part: PartSummary }) {
   });
   const track = useMemo(() => survey.tracks.find((one) => one.id === id), [survey, id]);
   const source = part.sources.find((one) => one.track === id);
-  const name = track?.name || `Track ${(track?.index ?? 0) + 1}, no name`;
+  const name = track?.name || say('casting.trackIndexNoName', { index: (track?.index ?? 0) + 1 });
   return (
     <span
       ref={setNodeRef}
       {...listeners}
       className={styles.chip}
       style={dragged(transform, isDragging)}
-      title={`${name}: drag onto another part to combine`}
+      title={say('casting.nameDragOntoAnotherPartToCombine', { name })}
     >
       {name}
       {part.tracks.length > 1 && source?.technique && <i>{techniqueName(source.technique)}</i>}
-      {source?.staff && <i>{source.staff === 1 ? 'upper staff' : 'lower staff'}</i>}
-      {part.doublings.length > 0 && <i>also {part.doublings.map((one) => one.name).join(', ')}</i>}
-      {part.player && (
+      {source?.staff && <i>{say('casting.upperStaff', { staff: source.staff })}</i>}
+      {part.doublings.length > 0 && (
         <i>
-          player {part.player.number} of {part.player.of}
+          {say('casting.also2')} {part.doublings.map((one) => one.name).join(', ')}
         </i>
       )}
+      {part.player && <i>{say('casting.playerPlayerOfOf', { player: part.player.number, of: part.player.of })}</i>}
     </span>
   );
 }
@@ -208,12 +219,13 @@ function Sure({ part }: { part: PartSummary }) {
   const evidence = track.recognition.candidates
     .find(({ instrument }) => instrument === part.instrument)
     ?.evidence.join(' · ');
-  if (track.by === 'you') return <Tooltip title="Chosen by you">chosen</Tooltip>;
-  if (track.by === 'house list') return <Tooltip title="From your house list">house list</Tooltip>;
+  if (track.by === 'you') return <Tooltip title={say('casting.chosenByYou')}>{say('casting.chosen')}</Tooltip>;
+  if (track.by === 'house list')
+    return <Tooltip title={say('casting.fromYourHouseList')}>{say('casting.houseList2')}</Tooltip>;
   return (
-    <Tooltip title={evidence ?? 'Not named in the file'}>
+    <Tooltip title={evidence ?? say('casting.notNamedInTheFile')}>
       <span className={track.confidence < DOUBTFUL ? styles.doubt : undefined}>
-        {track.confidence === 0 ? 'unknown' : percent(track.confidence)}
+        {track.confidence === 0 ? say('casting.unknown') : percent(track.confidence)}
       </span>
     </Tooltip>
   );

@@ -1,5 +1,6 @@
 'use client';
 
+import { say } from '@/core/words';
 import { DeleteOutlined, PlusOutlined } from '@ant-design/icons';
 import { Button, Drawer, Input, Select } from 'antd';
 import { useState } from 'react';
@@ -22,26 +23,35 @@ export function PassagesDrawer({ part, onClose }: { part: { id: PartId; name: st
   const [first, last] = [bars[0]?.number ?? 1, bars.at(-1)?.number ?? 1];
   const change = (i: number, next: Partial<OwnPassage>) =>
     setList(list.map((one, at) => (at === i ? { ...one, ...next } : one)));
-  const add = () => setList([...list, { bars: { from: 0, to: Math.min(4, bars.length) }, name: `Solo ${part.name}` }]);
+  const add = () =>
+    setList([
+      ...list,
+      { bars: { from: 0, to: Math.min(4, bars.length) }, name: say('casting.soloPart', { part: part.name }) },
+    ]);
   return (
-    <Drawer title={`Passages of ${part.name} on tracks of their own`} size={640} open onClose={onClose}>
-      {list.length === 0 && <p className="soft">None yet. Notes of a passage move to a track of their own.</p>}
+    <Drawer
+      title={say('casting.passagesOfPartOnTracksOfTheirOwn', { part: part.name })}
+      size={640}
+      open
+      onClose={onClose}
+    >
+      {list.length === 0 && <p className="soft">{say('casting.noneYetNotesOfAPassageMoveToATrack')}</p>}
       {list.map((one, i) => (
         <div key={i} className={styles.row}>
           <span className={styles.group}>
-            bars
+            {say('casting.bars')}
             <BarSpanFields
               span={one.bars}
               first={first}
               last={last}
-              of={`passage ${i + 1}`}
+              of={say('casting.passageI', { i: i + 1 })}
               onChange={(bars) => change(i, { bars })}
             />
           </span>
           <Input
             size="small"
             style={{ width: 150 }}
-            aria-label={`Name of passage ${i + 1}`}
+            aria-label={say('casting.nameOfPassageI', { i: i + 1 })}
             maxLength={200}
             value={one.name}
             onChange={(event) => change(i, { name: event.target.value })}
@@ -49,7 +59,7 @@ export function PassagesDrawer({ part, onClose }: { part: { id: PartId; name: st
           <Select<number>
             size="small"
             showSearch={{ optionFilterProp: 'label' }}
-            aria-label={`Sound of passage ${i + 1}`}
+            aria-label={say('casting.soundOfPassageI', { i: i + 1 })}
             value={one.program ?? SAME}
             onChange={(program) => {
               const { program: _was, ...plain } = one;
@@ -57,7 +67,7 @@ export function PassagesDrawer({ part, onClose }: { part: { id: PartId; name: st
               setList(list.map((other, at) => (at === i ? next : other)));
             }}
             options={[
-              { value: SAME, label: 'the part’s sound' },
+              { value: SAME, label: say('casting.thePartsSound') },
               ...PROGRAM_NAMES.map((name, n) => ({ value: n + 1, label: `${n + 1} ${name}` })),
             ]}
           />
@@ -65,14 +75,14 @@ export function PassagesDrawer({ part, onClose }: { part: { id: PartId; name: st
             size="small"
             type="text"
             icon={<DeleteOutlined />}
-            aria-label={`Delete passage ${i + 1}`}
+            aria-label={say('casting.deletePassageI', { i: i + 1 })}
             onClick={() => setList(list.filter((_, at) => at !== i))}
           />
         </div>
       ))}
       <div className={styles.foot}>
         <Button size="small" icon={<PlusOutlined />} onClick={add}>
-          Add a passage
+          {say('casting.addAPassage')}
         </Button>
         <span className={styles.push} />
         <Button
@@ -88,7 +98,7 @@ export function PassagesDrawer({ part, onClose }: { part: { id: PartId; name: st
             onClose();
           }}
         >
-          Apply
+          {say('casting.apply')}
         </Button>
       </div>
     </Drawer>

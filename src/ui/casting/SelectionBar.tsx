@@ -1,5 +1,6 @@
 'use client';
 
+import { say } from '@/core/words';
 import { Button } from 'antd';
 import { useWorkspace } from '../workspace/workspace';
 import { InstrumentSelect } from './InstrumentSelect';
@@ -16,20 +17,20 @@ export function SelectionBar({ marked, onClear }: { marked: string[]; onClear: (
   };
   return (
     <>
-      <span className="soft">{marked.length} selected:</span>
+      <span className="soft">{say('casting.markedSelected', { marked: marked.length })}</span>
       <span style={{ width: 170 }}>
         <InstrumentSelect
           value={undefined}
-          placeholder="write for …"
-          label="Instrument of the selected parts"
+          placeholder={say('casting.writeFor')}
+          label={say('casting.instrumentOfTheSelectedParts')}
           onChange={(instrument) => done(() => decide({ kind: 'assignInstrument', tracks, instrument }))()}
         />
       </span>
       <Button size="small" disabled={tracks.length < 2} onClick={done(() => decide({ kind: 'gather', tracks }))}>
-        Combine into one part
+        {say('casting.combineIntoOnePart')}
       </Button>
       <Button size="small" onClick={done(() => decide({ kind: 'leaveOut', tracks }))}>
-        Leave out
+        {say('casting.leaveOut')}
       </Button>
     </>
   );

@@ -1,5 +1,6 @@
 'use client';
 
+import { say } from '@/core/words';
 import { Button, Select } from 'antd';
 import type { PartId } from '@/core/base';
 import { PROGRAM_NAMES } from '@/core/instruments';
@@ -26,7 +27,7 @@ export function SoundCell({ part, name, own, usual, plainKeys, onDrums }: Props)
   if (part.unpitched)
     return (
       <Button size="small" onClick={onDrums}>
-        Drums, {own.drumKeys ? 'changed' : plainKeys} …
+        {say('casting.drumsDrumKeys', { drumKeys: own.drumKeys ? say('casting.changed') : plainKeys })}
       </Button>
     );
   return (
@@ -35,7 +36,7 @@ export function SoundCell({ part, name, own, usual, plainKeys, onDrums }: Props)
       style={{ width: '100%' }}
       showSearch={{ optionFilterProp: 'label' }}
       popupMatchSelectWidth={260}
-      aria-label={`Sound of ${name}`}
+      aria-label={say('casting.soundOfName', { name })}
       value={own.program ?? USUAL}
       onChange={(program) =>
         decide({ kind: 'setPartSequencing', part: part.id, program: program === USUAL ? null : program })

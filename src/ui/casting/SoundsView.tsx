@@ -1,5 +1,6 @@
 'use client';
 
+import { say } from '@/core/words';
 import type { PartId } from '@/core/base';
 import { Button, Checkbox, Segmented, Table } from 'antd';
 import { useState } from 'react';
@@ -38,21 +39,16 @@ export function SoundsView() {
         />
         <Segmented<ChannelPlan>
           size="small"
-          aria-label="Channels"
+          aria-label={say('casting.channels')}
           value={settings.channels}
           onChange={(channels) => decide({ kind: 'setSequencing', channels })}
           options={[
-            { value: 'by-part', label: 'A channel for each track' },
-            { value: 'one-channel', label: 'All on one channel' },
+            { value: 'by-part', label: say('casting.aChannelForEachTrack') },
+            { value: 'one-channel', label: say('casting.allOnOneChannel') },
           ]}
         />
       </div>
-      <p className="soft">
-        {settings.preset === 'bare'
-          ? 'The preset writes no programs: the sequencer’s own sounds stay. Channels and names are written.'
-          : 'Programs are written once, at the start of each track.'}{' '}
-        Percussion is on channel 10.
-      </p>
+      <p className="soft">{say('casting.thePresetWritesNoProgramsThe', { preset: settings.preset })}</p>
       <Table<ScorePartSummary>
         size="small"
         rowKey="id"
@@ -62,22 +58,22 @@ export function SoundsView() {
         dataSource={sequence.parts}
         columns={[
           {
-            title: <Unseen>Include</Unseen>,
+            title: <Unseen>{say('casting.include')}</Unseen>,
             key: 'in',
             width: 36,
             render: (_, part) => (
               <Checkbox
                 checked={!own(part.id).leftOut}
-                aria-label={`Include ${part.name}`}
+                aria-label={say('casting.includePart', { part: part.name })}
                 onChange={(event) =>
                   decide({ kind: 'setPartSequencing', part: part.id, leftOut: !event.target.checked })
                 }
               />
             ),
           },
-          { title: 'Part', key: 'name', width: 150, ellipsis: true, render: (_, part) => part.name },
+          { title: say('casting.part'), key: 'name', width: 150, ellipsis: true, render: (_, part) => part.name },
           {
-            title: 'Sound',
+            title: say('casting.sound'),
             key: 'program',
             width: 210,
             render: (_, part) => (
@@ -85,14 +81,18 @@ export function SoundsView() {
                 part={part}
                 name={part.name}
                 own={own(part.id)}
-                usual={part.program ? `${PROGRAM_NAMES[part.program - 1]} (usual)` : 'none'}
+                usual={
+                  part.program
+                    ? say('casting.programNamesUsual', { programNames: PROGRAM_NAMES[part.program - 1]! })
+                    : say('casting.none2')
+                }
                 plainKeys="as written"
                 onDrums={() => setDrumming(part)}
               />
             ),
           },
           {
-            title: 'Divide',
+            title: say('casting.divide'),
             key: 'split',
             width: 200,
             render: (_, part) => (
@@ -106,25 +106,31 @@ export function SoundsView() {
             ),
           },
           {
-            title: 'Technique chart',
+            title: say('casting.techniqueChart'),
             key: 'chart',
             width: 150,
             render: (_, part) =>
               part.unpitched ? null : (
                 <Button size="small" onClick={() => setCharting(part)}>
-                  {own(part.id).chart?.name ?? 'none'} …
+                  {own(part.id).chart?.name ?? say('casting.none2')} …
                 </Button>
               ),
           },
           {
-            title: 'Becomes',
+            title: say('casting.becomes'),
             key: 'tracks',
             render: (_, part) => (
               <span className="soft">
                 {tracksOf(part.id)
-                  .map(
-                    (track) =>
-                      `${track.name} (${track.port > 0 ? `port ${track.port + 1}, ` : ''}ch ${track.channel}${settings.preset !== 'bare' && track.program && !part.unpitched ? `, ${PROGRAM_NAMES[track.program - 1]}` : ''})`,
+                  .map((track) =>
+                    say('casting.trackTrackPortOver0SelectTruePort', {
+                      track: track.name,
+                      trackPortOver0: track.port > 0,
+                      port: track.port + 1,
+                      channel: track.channel,
+                      preset: Boolean(settings.preset !== 'bare' && track.program && !part.unpitched),
+                      programNames: PROGRAM_NAMES[(track.program ?? 1) - 1],
+                    }),
                   )
                   .join(' · ')}
               </span>

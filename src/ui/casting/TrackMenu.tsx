@@ -1,5 +1,6 @@
 'use client';
 
+import { say } from '@/core/words';
 import { MoreOutlined } from '@ant-design/icons';
 import { Button, Dropdown, type MenuProps } from 'antd';
 import { leadingTrack, trackId } from '@/core/base';
@@ -22,7 +23,7 @@ export function TrackMenu({ part, parts }: { part: MidiPartSummary; parts: reado
   const items: MenuProps['items'] = [
     {
       key: 'into',
-      label: 'Combine with',
+      label: say('casting.combineWith'),
       disabled: others.length === 0,
       children: others.map((other) => ({
         key: `into/${other.id}`,
@@ -32,26 +33,31 @@ export function TrackMenu({ part, parts }: { part: MidiPartSummary; parts: reado
     },
     {
       key: 'apart',
-      label: 'Separate its combined tracks',
+      label: say('casting.separateItsCombinedTracks'),
       disabled: members.length === 0,
       onClick: () => decide({ kind: 'standAlone', tracks: members.map(([member]) => trackId(member)) }),
     },
     ...PLAYERS.map((players) => ({
       key: `deal/${players}`,
-      label: `Divide among ${players} players`,
+      label: say('casting.divideAmongPlayersPlayers', { players }),
       disabled: part.unpitched,
       onClick: () => decide({ kind: 'dealOut' as const, track, deal: { ...USUAL_DEAL, players } }),
     })),
     {
       key: 'together',
-      label: 'Recombine',
+      label: say('casting.recombine'),
       disabled: deals[track] === undefined,
       onClick: () => decide({ kind: 'dealOut', track, deal: { ...USUAL_DEAL, players: 1 } }),
     },
   ];
   return (
     <Dropdown menu={{ items }} trigger={['click']}>
-      <Button size="small" type="text" icon={<MoreOutlined />} aria-label={`Combine or divide ${name}`} />
+      <Button
+        size="small"
+        type="text"
+        icon={<MoreOutlined />}
+        aria-label={say('casting.combineOrDivideName', { name })}
+      />
     </Dropdown>
   );
 }

@@ -1,11 +1,13 @@
 'use client';
 
+import { say } from '@/core/words';
+import { sayRich } from '@/ui/shared/sayRich';
 import { Button } from 'antd';
 import type { Preview } from '@/core/dispatch';
 import { stationOf } from '../workspace/stations';
 import { goToStation } from '../workspace/goToStation';
 import { madeOnDesk, openQueries, useWorkspace } from '../workspace/workspace';
-import { bytesInWords, count } from '../shared/words';
+import { bytesInWords } from '../shared/words';
 import styles from './dispatch.module.css';
 
 /** Queries named before one looks further. */
@@ -27,9 +29,9 @@ export function BeforeItGoes({
         {failure}
       </p>
     );
-  if (!preview) return <p className="soft">Preparing …</p>;
+  if (!preview) return <p className="soft">{say('dispatch.preparing')}</p>;
   return (
-    <section className={styles.before} aria-label="What you send" data-waiting={waiting || undefined}>
+    <section className={styles.before} aria-label={say('dispatch.whatYouSend')} data-waiting={waiting || undefined}>
       <p>{preview.words.join(' ')}</p>
       <Matters matters={preview.matters} />
       <ul>
@@ -43,26 +45,25 @@ function Matters({ matters }: Pick<Preview, 'matters'>) {
   const direction = useWorkspace((state) => state.direction);
   const job = useWorkspace((state) => state.job!);
   const open = useWorkspace((state) => openQueries(madeOnDesk(state), state.ledger).length);
-  if (matters.length === 0) return <p className={styles.good}>No open query concerns what you send.</p>;
+  if (matters.length === 0) return <p className={styles.good}>{say('dispatch.noOpenQueryConcernsWhatYouSend')}</p>;
   return (
     <div>
-      <p className={styles.bad}>
-        {count(matters.length, 'open query concerns', 'open queries concern')} what you send; the engine’s choice is
-        used there.
-      </p>
+      <p className={styles.bad}>{say('dispatch.openQueryConcernsWhatYouSendThe', { matters: matters.length })}</p>
       {/* All of them stand in the list of queries already. */}
       <ul hidden={matters.length === open}>
         {matters.slice(0, MOST_NAMED).map(({ id, kind, message }) => (
           <li key={id}>
             {message}{' '}
             <Button type="link" size="small" onClick={() => goToStation(job.id, stationOf(kind, direction))}>
-              Show
+              {say('dispatch.show')}
             </Button>
           </li>
         ))}
       </ul>
       {matters.length > MOST_NAMED && matters.length < open && (
-        <p className="soft">And {matters.length - MOST_NAMED} more in the list of queries.</p>
+        <p className="soft">
+          {say('dispatch.andMattersMoreInTheListOfQueries', { matters: matters.length - MOST_NAMED })}
+        </p>
       )}
     </div>
   );
@@ -83,7 +84,7 @@ function Facts() {
   const nowhere = (summary?.opened.survey.tracks ?? [])
     .filter(({ id, notes }) => notes > 0 && !summary!.parts.some((part) => part.tracks.includes(id)))
     .filter(({ id }) => !out.some((track) => track.id === id))
-    .map(({ id, name }) => ({ id, name, reason: 'in no part' }));
+    .map(({ id, name }) => ({ id, name, reason: say('dispatch.inNoPart') }));
   const left = [...out, ...nowhere];
   return (
     <>
@@ -91,8 +92,11 @@ function Facts() {
       {summary && (
         <li>
           {left.length === 0
-            ? 'Every track with notes is in the score.'
-            : `${count(left.length, 'track is', 'tracks are')} left out: ${left.map((track) => `“${track.name || track.id}” (${track.reason})`).join(', ')}.`}
+            ? say('dispatch.everyTrackWithNotesIsInTheScore')
+            : say('dispatch.trackIsLeftOutLeft2', {
+                left: left.length,
+                left2: left.map((track) => `“${track.name || track.id}” (${track.reason})`).join(', '),
+              })}
         </li>
       )}
       {sequence?.kind === 'score' && <li>{ticksInWords(sequence.files[0]!.report)}</li>}
@@ -100,8 +104,15 @@ function Facts() {
         <li key={one}>{one}</li>
       ))}
       <li>
-        The original, {fileName} ({bytesInWords(size)}), is unchanged: SHA-256{' '}
-        <span className="mono">{sha256.slice(0, 16)}…</span>
+        {sayRich(
+          'dispatch.theOriginalFileNameSizeIsUnchanged',
+          {
+            fileName,
+            size: bytesInWords(size),
+            sha256: sha256.slice(0, 16),
+          },
+          { mono: (chunks) => <span className="mono">{chunks}</span> },
+        )}
       </li>
     </>
   );
@@ -109,6 +120,6 @@ function Facts() {
 
 function ticksInWords({ betweenTicks, largestShiftMs }: { betweenTicks: number; largestShiftMs: number }): string {
   return betweenTicks === 0
-    ? 'Every position is exact in ticks.'
-    : `${count(betweenTicks, 'position is', 'positions are')} rounded to a tick, by at most ${largestShiftMs.toFixed(2)} ms. A higher PPQ makes this smaller.`;
+    ? say('dispatch.everyPositionIsExactInTicks')
+    : say('dispatch.positionIsRoundedToATickByAtMost', { betweenTicks, largestShiftMs: largestShiftMs.toFixed(2) });
 }

@@ -1,5 +1,6 @@
 'use client';
 
+import { say } from '@/core/words';
 import { App, Button, Input } from 'antd';
 import { useLiveQuery } from 'dexie-react-hooks';
 import { useMemo, useState } from 'react';
@@ -33,7 +34,7 @@ export function DispatchView() {
   // What is being edited is ahead of what is stored.
   const [draft, setDraft] = useState<Recipe | null>(null);
   const [checked, setChecked] = useState<Checked[] | null>(null);
-  const usual = direction === 'to-score' ? 'Notation program' : 'Sequencer';
+  const usual = direction === 'to-score' ? say('dispatch.notationProgram') : say('dispatch.sequencer');
   const first = recipes.find(({ usedAt }) => usedAt !== null) ?? recipes.find((one) => one.recipe.name === usual);
   const chosen = recipes.find((one) => one.recipe.name === name) ?? first ?? null;
   const own = useLiveQuery(async () => (await database.jobs.get(job.id))?.recipes, [job.id]);
@@ -81,12 +82,12 @@ export function DispatchView() {
           {checked && <Findings checked={checked} />}
           {ofJob && (
             <div className={styles.ofJob} role="status">
-              <span>Changed for this job only.</span>
+              <span>{say('dispatch.changedForThisJobOnly')}</span>
               <Button size="small" onClick={() => settle(recipe)}>
-                Save in the recipe
+                {say('dispatch.saveInTheRecipe')}
               </Button>
               <Button size="small" type="text" onClick={() => settle(null)}>
-                Reset to the recipe
+                {say('dispatch.resetToTheRecipe')}
               </Button>
             </div>
           )}
@@ -105,11 +106,11 @@ function TitleField() {
   const decide = useWorkspace((state) => state.decide);
   return (
     <label className={styles.ofJob}>
-      Title
+      {say('dispatch.title')}
       <Input
         key={title}
         size="small"
-        aria-label="Title"
+        aria-label={say('dispatch.title')}
         maxLength={300}
         defaultValue={title}
         onPressEnter={(event) => event.currentTarget.blur()}

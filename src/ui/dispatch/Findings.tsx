@@ -1,10 +1,10 @@
 'use client';
 
+import { say } from '@/core/words';
 import { CheckOutlined, WarningOutlined } from '@ant-design/icons';
 import { useState } from 'react';
 import { Button } from 'antd';
 import type { Checked } from '@/core/dispatch';
-import { count } from '../shared/words';
 import styles from './dispatch.module.css';
 
 /** So many files are shown at once; those somebody would stumble over come first. */
@@ -18,12 +18,14 @@ export function Findings({ checked }: { checked: readonly Checked[] }) {
   const sorted = [...bad, ...checked.filter((one) => !isBad(one))];
   const shown = all ? sorted : sorted.slice(0, Math.max(MOST, bad.length));
   return (
-    <section className={styles.findings} aria-label="Delivery check">
-      <h2>Delivery check</h2>
+    <section className={styles.findings} aria-label={say('dispatch.deliveryCheck')}>
+      <h2>{say('dispatch.deliveryCheck')}</h2>
       <p className="soft">
-        {bad.length === 0
-          ? `Read back as a strict notation reader and a plain sequencer would: no problems in ${count(checked.length, 'file', 'files')}.`
-          : `${count(bad.length, 'file', 'files')} of ${checked.length} may not import.`}
+        {say('dispatch.bad0SelectTrueReadOtherFileOf', {
+          bad0: bad.length === 0,
+          checked: checked.length,
+          bad: bad.length,
+        })}
       </p>
       {shown.map(({ path, findings }) => (
         <div key={path}>
@@ -39,7 +41,7 @@ export function Findings({ checked }: { checked: readonly Checked[] }) {
       ))}
       {shown.length < sorted.length && (
         <Button size="small" type="link" onClick={() => setAll(true)}>
-          And {sorted.length - shown.length} more
+          {say('dispatch.andSortedMore', { sorted: sorted.length - shown.length })}
         </Button>
       )}
     </section>

@@ -1,5 +1,6 @@
 'use client';
 
+import { say } from '@/core/words';
 import { Select, Switch } from 'antd';
 import { settingsOf } from '@/core/documents';
 import type { MidiSequence } from '@/core/engine';
@@ -17,29 +18,32 @@ function MidiSettings({ sequence }: { sequence: MidiSequence }) {
   return (
     <>
       <label>
-        Ticks per quarter
+        {say('dispatch.ticksPerQuarter')}
         <Select<number | null>
           size="small"
-          aria-label="Ticks per quarter"
+          aria-label={say('dispatch.ticksPerQuarter')}
           value={arranging.ticksPerQuarter}
           onChange={(ticksPerQuarter) => decide({ kind: 'setArranging', ticksPerQuarter })}
           options={[
-            { value: null, label: `${sequence.ticksPerQuarter}, original` },
+            {
+              value: null,
+              label: say('dispatch.ticksPerQuarterOriginal', { ticksPerQuarter: sequence.ticksPerQuarter }),
+            },
             ...TICKS.map((value) => ({ value, label: String(value) })),
           ]}
         />
       </label>
       <label>
-        Type
+        {say('dispatch.type')}
         <Select<0 | 1 | null>
           size="small"
-          aria-label="SMF type"
+          aria-label={say('dispatch.sMFType')}
           value={arranging.type}
           onChange={(type) => decide({ kind: 'setArranging', type })}
           options={[
-            { value: null, label: `${sequence.format}, original` },
-            { value: 1, label: '1, one track per part' },
-            { value: 0, label: '0, all in one track' },
+            { value: null, label: say('dispatch.formatOriginal', { format: sequence.format }) },
+            { value: 1, label: say('dispatch.n1OneTrackPerPart') },
+            { value: 0, label: say('dispatch.n0AllInOneTrack') },
           ]}
         />
       </label>
@@ -55,8 +59,8 @@ export function JobMidiSettings() {
   const settings = settingsOf(ledger).sequencing;
   if (!sequence) return null;
   return (
-    <section className={styles.settings} aria-label="This job’s MIDI">
-      <h2>This job’s MIDI</h2>
+    <section className={styles.settings} aria-label={say('dispatch.thisJobsMIDI')}>
+      <h2>{say('dispatch.thisJobsMIDI')}</h2>
       <PresetChoice value={settings.preset} onChange={(preset) => decide({ kind: 'setSequencing', preset })} />
       {sequence.kind === 'midi' ? <MidiSettings sequence={sequence} /> : <ScoreSettings />}
     </section>
@@ -69,41 +73,41 @@ function ScoreSettings() {
   return (
     <>
       <label>
-        Ticks per quarter
+        {say('dispatch.ticksPerQuarter')}
         <Select<number>
           size="small"
-          aria-label="Ticks per quarter"
+          aria-label={say('dispatch.ticksPerQuarter')}
           value={settings.ticksPerQuarter}
           onChange={(ticksPerQuarter) => decide({ kind: 'setSequencing', ticksPerQuarter })}
           options={TICKS.map((value) => ({ value, label: String(value) }))}
         />
       </label>
       <label>
-        Type
+        {say('dispatch.type')}
         <Select<0 | 1>
           size="small"
-          aria-label="SMF type"
+          aria-label={say('dispatch.sMFType')}
           value={settings.format}
           onChange={(format) => decide({ kind: 'setSequencing', format })}
           options={[
-            { value: 1, label: '1, one track per part' },
-            { value: 0, label: '0, all in one track' },
+            { value: 1, label: say('dispatch.n1OneTrackPerPart') },
+            { value: 0, label: say('dispatch.n0AllInOneTrack') },
           ]}
         />
       </label>
       <label>
-        Volume at the start
+        {say('dispatch.volumeAtTheStart')}
         <NeutralVolume
           value={settings.neutralVolume}
           disabled={settings.preset === 'bare'}
-          label="Volume at the start"
+          label={say('dispatch.volumeAtTheStart')}
         />
       </label>
       <label>
-        Running status
+        {say('dispatch.runningStatus')}
         <Switch
           size="small"
-          aria-label="Running status"
+          aria-label={say('dispatch.runningStatus')}
           checked={settings.runningStatus}
           onChange={(runningStatus) => decide({ kind: 'setSequencing', runningStatus })}
         />

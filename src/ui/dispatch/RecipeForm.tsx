@@ -1,5 +1,6 @@
 'use client';
 
+import { say } from '@/core/words';
 import { Checkbox, Input, Tooltip } from 'antd';
 import { useState } from 'react';
 import { patternFault, PLACEHOLDERS } from '@/core/dispatch';
@@ -22,18 +23,18 @@ export function RecipeForm({ recipe, onChange }: { recipe: Recipe; onChange: (re
         {/* Marks stand in scores and on pages; MIDI and lists have none. */}
         {(recipe.score ?? recipe.pages) && (
           <Few<Recipe['marks']>
-            name="Markings"
+            name={say('dispatch.markings')}
             value={recipe.marks}
             options={[
-              ['none', 'None'],
-              ['taken', 'Included'],
-              ['suggested', 'All suggested'],
+              ['none', say('dispatch.none')],
+              ['taken', say('dispatch.included')],
+              ['suggested', say('dispatch.allSuggested')],
             ]}
             onChange={(marks) => change({ marks })}
           />
         )}
         <Checkbox checked={recipe.originals} onChange={({ target }) => change({ originals: target.checked })}>
-          Unchanged original
+          {say('dispatch.unchangedOriginal')}
         </Checkbox>
         <NamePattern key={recipe.name} value={recipe.pattern} onCommit={(pattern) => change({ pattern })} />
       </div>
@@ -47,7 +48,7 @@ function NamePattern({ value, onCommit }: { value: string; onCommit: (pattern: s
   const fault = patternFault(draft);
   return (
     <label className={styles.wide}>
-      File names
+      {say('dispatch.fileNames')}
       <Tooltip
         title={NAMES.map(([name, words]) => (
           <div key={name}>
@@ -58,7 +59,7 @@ function NamePattern({ value, onCommit }: { value: string; onCommit: (pattern: s
         <Input
           size="small"
           className="mono"
-          aria-label="File names"
+          aria-label={say('dispatch.fileNames')}
           maxLength={200}
           status={fault ? 'error' : ''}
           value={draft}

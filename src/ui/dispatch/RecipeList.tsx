@@ -1,5 +1,6 @@
 'use client';
 
+import { say } from '@/core/words';
 import { DownloadOutlined, ImportOutlined, PlusOutlined } from '@ant-design/icons';
 import { App, Button, Input, Upload } from 'antd';
 import { useState } from 'react';
@@ -32,8 +33,8 @@ export function RecipeList({
     onChoose(name);
   };
   return (
-    <nav className={styles.recipes} aria-label="Recipes">
-      <h2>Recipes</h2>
+    <nav className={styles.recipes} aria-label={say('dispatch.recipes')}>
+      <h2>{say('dispatch.recipes')}</h2>
       <ul>
         {recipes.map(({ recipe, house, changed, usedAt }, i) => (
           <li key={recipe.name}>
@@ -44,8 +45,8 @@ export function RecipeList({
               onClick={() => onChoose(recipe.name)}
             >
               {recipe.name}
-              {i === 0 && usedAt !== null && <span className="soft"> last used</span>}
-              {house && changed && <span className="soft"> changed</span>}
+              {i === 0 && usedAt !== null && <span className="soft">{say('dispatch.lastUsed')}</span>}
+              {house && changed && <span className="soft">{say('dispatch.changed')}</span>}
             </button>
           </li>
         ))}
@@ -55,9 +56,13 @@ export function RecipeList({
           <Button
             size="small"
             icon={<PlusOutlined />}
-            onClick={() => attempt(() => add({ ...(shown ?? chosen.recipe), name: `${chosen.recipe.name}, ours` }))}
+            onClick={() =>
+              attempt(() =>
+                add({ ...(shown ?? chosen.recipe), name: say('dispatch.recipeOurs', { recipe: chosen.recipe.name }) }),
+              )
+            }
           >
-            Duplicate
+            {say('dispatch.duplicate')}
           </Button>
           <Upload
             accept=".json"
@@ -68,7 +73,7 @@ export function RecipeList({
             }}
           >
             <Button size="small" icon={<ImportOutlined />}>
-              Import
+              {say('dispatch.import')}
             </Button>
           </Upload>
           <Button
@@ -82,11 +87,11 @@ export function RecipeList({
               )
             }
           >
-            Save as JSON
+            {say('dispatch.saveAsJSON')}
           </Button>
           {chosen.house && chosen.changed && (
             <Button size="small" onClick={() => attempt(() => forgetRecipe(chosen.recipe.name))}>
-              Reset
+              {say('dispatch.reset')}
             </Button>
           )}
           {!chosen.house && (
@@ -97,7 +102,7 @@ export function RecipeList({
                 attempt(async () => {
                   const done = await renameRecipe(chosen.recipe.name, { ...chosen.recipe, name });
                   if (done) onChoose(name);
-                  else message.error(`A recipe “${name}” already exists.`);
+                  else message.error(say('dispatch.aRecipeNameAlreadyExists', { name }));
                 })
               }
               onForget={() => attempt(() => forgetRecipe(chosen.recipe.name))}
@@ -128,7 +133,7 @@ function Own({
     <>
       <Input
         size="small"
-        aria-label="Name of the recipe"
+        aria-label={say('dispatch.nameOfTheRecipe')}
         maxLength={80}
         value={name}
         onChange={({ target }) => setName(target.value)}
@@ -136,7 +141,7 @@ function Own({
         onBlur={commit}
       />
       <Button size="small" danger onClick={onForget}>
-        Delete
+        {say('dispatch.delete')}
       </Button>
     </>
   );

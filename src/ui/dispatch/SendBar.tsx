@@ -1,5 +1,6 @@
 'use client';
 
+import { say } from '@/core/words';
 import { FolderOpenOutlined, SendOutlined } from '@ant-design/icons';
 import { App, Button, InputNumber } from 'antd';
 import { useLiveQuery } from 'dexie-react-hooks';
@@ -11,7 +12,7 @@ import { recipeUsed } from '@/storage/recipes';
 import { database, type JobRecord, type SentRecord } from '@/storage/schema';
 import { useFolders } from '../shared/folders';
 import { sentence } from '../shared/receive';
-import { count, when } from '../shared/words';
+import { when } from '../shared/words';
 import { emptyParcel, makeFiles, packParcel, type JobInHand } from './dispatcher';
 import { downloadFile, writeInto } from './handOver';
 import { AT_THE_BEGINNING, isStop, Sending, type SendingState } from './Sending';
@@ -68,12 +69,12 @@ export function SendBar({ job, inHand, recipe, preview, disabled, onChecked }: P
         onChecked(checked);
         const names = files.map(downloadFile);
         await remember(files.length);
-        return `${names[0]} downloaded`;
+        return say('dispatch.namesDownloaded', { names: names[0]! });
       }
       await emptyParcel();
       const made = await makeFiles(inHand, recipe, { version, date, under: '' }, onShare);
       onChecked(made.checked);
-      onShare('Packing', 1);
+      onShare(say('dispatch.packing'), 1);
       const bytes = await packParcel({
         title: job.name,
         recipe: recipe.name,
@@ -83,7 +84,7 @@ export function SendBar({ job, inHand, recipe, preview, disabled, onChecked }: P
       });
       const name = downloadFile({ path: `${fileNameOf(`${job.name} ${recipe.name} v${version}`)}.zip`, bytes });
       await remember(made.made.length);
-      return `${name} downloaded`;
+      return say('dispatch.nameDownloaded', { name });
     });
 
   const sendInto = () =>
@@ -91,11 +92,11 @@ export function SendBar({ job, inHand, recipe, preview, disabled, onChecked }: P
       const folder = await window.showDirectoryPicker!({ mode: 'readwrite' });
       const { files, checked } = await makeFiles(inHand, recipe, { version, date: today(), under: null }, onShare);
       onChecked(checked);
-      onShare('Writing', 1);
+      onShare(say('dispatch.writing'), 1);
       const numbered = await writeInto(folder, files);
       await remember(files.length);
-      const kept = numbered > 0 ? `; ${count(numbered, 'name existed', 'names existed')} and got a number` : '';
-      return `${count(files.length, 'file', 'files')} written into “${folder.name}”${kept}`;
+      const kept = numbered > 0 ? say('dispatch.nameExistedAndGotANumber', { numbered }) : '';
+      return say('dispatch.fileWrittenIntoFolderKept', { files: files.length, folder: folder.name, kept });
     });
 
   if (working) return <Sending state={working} className={styles.sending!} />;
@@ -108,18 +109,18 @@ export function SendBar({ job, inHand, recipe, preview, disabled, onChecked }: P
         disabled={disabled || !preview || preview.files === 0}
         onClick={() => void send()}
       >
-        {one || !preview ? 'Export the file' : `Make a parcel of ${count(preview.files, 'file', 'files')}`}
+        {say('dispatch.exportTheFile', { onePreview: Boolean(one || !preview), files: preview?.files ?? 0 })}
       </Button>
       {folders && (
         <Button icon={<FolderOpenOutlined />} disabled={disabled || !preview} onClick={() => void sendInto()}>
-          Save to folder …
+          {say('dispatch.saveToFolder')}
         </Button>
       )}
       <label className={styles.field}>
-        Version
+        {say('dispatch.version')}
         <InputNumber<number>
           size="small"
-          aria-label="Version"
+          aria-label={say('dispatch.version')}
           min={1}
           max={9999}
           precision={0}
@@ -136,7 +137,11 @@ function LastSent({ last }: { last: SentRecord }) {
   const [now] = useState(() => Date.now());
   return (
     <span className="soft">
-      Last sent {when(last.at, Math.max(now, last.at))}: version {last.version} by “{last.recipe}”
+      {say('dispatch.lastSentWhenVersionVersionByRecipe', {
+        when: when(last.at, Math.max(now, last.at)),
+        version: last.version,
+        recipe: last.recipe,
+      })}
     </span>
   );
 }

@@ -1,5 +1,6 @@
 'use client';
 
+import { say } from '@/core/words';
 import { Button, Progress } from 'antd';
 import { stopDispatcher } from './dispatcher';
 
@@ -10,7 +11,12 @@ export interface SendingState {
   share: number;
 }
 
-export const AT_THE_BEGINNING: SendingState = { words: 'Converting', share: 0 };
+export const AT_THE_BEGINNING: SendingState = {
+  get words() {
+    return say('dispatch.converting');
+  },
+  share: 0,
+};
 
 /** Somebody stopped it: nothing is said. */
 export const isStop = (error: unknown) => error instanceof DOMException && error.name === 'AbortError';
@@ -22,7 +28,7 @@ export function Sending({ state: { words, share }, className }: { state: Sending
       <Progress percent={Math.round(share * 100)} size="small" />
       <span className="soft">{words} …</span>
       <Button size="small" onClick={stopDispatcher}>
-        Stop
+        {say('dispatch.stop')}
       </Button>
     </div>
   );

@@ -1,5 +1,6 @@
 'use client';
 
+import { say } from '@/core/words';
 import { Input } from 'antd';
 import { DELIVERY, type Delivery, type DeliveryKind, type Field, type Recipe } from '@/core/documents';
 import { FRAME_RATES, sameCode, type FrameRate } from '@/core/studio';
@@ -94,7 +95,7 @@ function OneField({ asked, value, wish, onChange }: FieldProps) {
         rows={2}
         maxLength={asked.atMost}
         aria-label={name}
-        placeholder="none"
+        placeholder={say('dispatch.none2')}
         value={String(value)}
         onChange={({ target }) => onChange(target.value)}
       />

@@ -1,3 +1,4 @@
+import { say } from '@/core/words';
 import { engineWorker } from '@/workers/engine-client';
 import { useWorkspace } from '../workspace/workspace';
 import { download } from '../shared/download';
@@ -9,7 +10,7 @@ export async function exportScore(format: ScoreFormat, { concert, version }: Sco
   const { job } = useWorkspace.getState();
   const date = new Date().toISOString().slice(0, 10);
   const bytes = await engineWorker().export(format, { date, concert, version });
-  const fileName = `${fileNameOf(job?.name ?? 'score')}${concert ? ', concert pitch' : ''}.${format}`;
+  const fileName = `${fileNameOf(job?.name ?? 'score')}${concert ? say('dispatch.concertPitch') : ''}.${format}`;
   download(bytes, fileName, SCORE_FORMATS[format].mediaType);
   return fileName;
 }

@@ -1,8 +1,9 @@
 'use client';
 
+import { say } from '@/core/words';
+import { sayRich } from '@/ui/shared/sayRich';
 import { Button, Dropdown, Tooltip } from 'antd';
 import { inParts, useWorkspace, type Picked } from '../workspace/workspace';
-import { count } from '../shared/words';
 import { byHand, canByHand, HAND_ACTIONS, held } from './actions';
 import { handMenu } from './handMenu';
 import styles from './hand.module.css';
@@ -16,7 +17,14 @@ export function PickedCount({ picked, name }: { picked: Picked; name: string }) 
   const notes = parts.reduce((sum, one) => sum + one.notes.length, 0);
   return (
     <>
-      <b>{count(notes, 'note', 'notes')}</b> of {parts.length === 1 ? name : `${parts.length} parts`}
+      {sayRich(
+        'hand.noteOfParts',
+        {
+          notes,
+          parts: parts.length === 1 ? name : say('hand.partsParts', { parts: parts.length }),
+        },
+        { b: (chunks) => <b>{chunks}</b> },
+      )}
     </>
   );
 }
@@ -29,29 +37,25 @@ export function HandBar() {
   const pick = useWorkspace((state) => state.pick);
   const of = held();
   if (!picked || !of)
-    return (
-      <span className={`soft ${styles.bar}`}>
-        Click notes or draw a box to select them. Drag to move, Alt-drag to change the length, right-click for more.
-      </span>
-    );
+    return <span className={`soft ${styles.bar}`}>{say('hand.clickNotesOrDrawABoxToSelectThem')}</span>;
   const actions = HAND_ACTIONS.filter(({ id }) => AT_HAND.includes(id));
   return (
-    <span className={styles.bar} role="toolbar" aria-label="Selected notes">
+    <span className={styles.bar} role="toolbar" aria-label={say('hand.selectedNotes')}>
       <span>
         <PickedCount picked={picked} name={of.part.name} />
       </span>
       {actions.map((action) => (
-        <Tooltip key={action.id} title={action.key && `Key ${action.key}`}>
+        <Tooltip key={action.id} title={action.key && say('hand.keyKey', { key: action.key })}>
           <Button size="small" disabled={!canByHand(action)} onClick={() => byHand(action.id)}>
             {action.label}
           </Button>
         </Tooltip>
       ))}
       <Dropdown trigger={['click']} menu={{ items: handMenu(of) }}>
-        <Button size="small">More …</Button>
+        <Button size="small">{say('hand.more')}</Button>
       </Dropdown>
       <Button size="small" type="text" onClick={() => pick(null, [])}>
-        Clear selection
+        {say('hand.clearSelection')}
       </Button>
     </span>
   );

@@ -1,3 +1,4 @@
+import { say } from '@/core/words';
 import { groupBy, type NoteId, type PartId } from '@/core/base';
 import { asOne, type Decision } from '@/core/decisions';
 import { ARTICULATIONS, DYNAMICS, HAIRPINS, type Articulation, type Dynamic, type Hairpin } from '@/core/score';
@@ -268,71 +269,225 @@ export function sayByHand(words: string): void {
 /** Groups as the menu has them; those without a name stand in the menu itself. */
 export const HAND_GROUPS: readonly { name: string | null; actions: readonly HandAction[] }[] = [
   {
-    name: 'Time and length',
+    get name() {
+      return say('hand.timeAndLength');
+    },
     actions: [
-      { id: 'earlier', label: 'Earlier', key: ',', decide: movedBy(-1) },
-      { id: 'later', label: 'Later', key: '.', decide: movedBy(1) },
-      { id: 'shorter', label: 'Shorter', key: '[', decide: lengthened(-1) },
-      { id: 'longer', label: 'Longer', key: ']', decide: lengthened(1) },
-      { id: 'join', label: 'Merge notes', key: 'J', decide: join },
-      { id: 'cut', label: 'Split note', key: 'K', decide: cutInTwo },
+      {
+        id: 'earlier',
+        get label() {
+          return say('hand.earlier');
+        },
+        key: ',',
+        decide: movedBy(-1),
+      },
+      {
+        id: 'later',
+        get label() {
+          return say('hand.later');
+        },
+        key: '.',
+        decide: movedBy(1),
+      },
+      {
+        id: 'shorter',
+        get label() {
+          return say('hand.shorter');
+        },
+        key: '[',
+        decide: lengthened(-1),
+      },
+      {
+        id: 'longer',
+        get label() {
+          return say('hand.longer');
+        },
+        key: ']',
+        decide: lengthened(1),
+      },
+      {
+        id: 'join',
+        get label() {
+          return say('hand.mergeNotes');
+        },
+        key: 'J',
+        decide: join,
+      },
+      {
+        id: 'cut',
+        get label() {
+          return say('hand.splitNote');
+        },
+        key: 'K',
+        decide: cutInTwo,
+      },
     ],
   },
   {
-    name: 'Pitch',
+    get name() {
+      return say('hand.pitch');
+    },
     actions: [
-      { id: 'up', label: 'Up', key: 'Shift+↑', decide: shifted(1) },
-      { id: 'down', label: 'Down', key: 'Shift+↓', decide: shifted(-1) },
-      { id: 'octaveUp', label: 'Octave up', decide: shifted(12) },
-      { id: 'octaveDown', label: 'Octave down', decide: shifted(-12) },
+      {
+        id: 'up',
+        get label() {
+          return say('hand.up');
+        },
+        key: 'Shift+↑',
+        decide: shifted(1),
+      },
+      {
+        id: 'down',
+        get label() {
+          return say('hand.down');
+        },
+        key: 'Shift+↓',
+        decide: shifted(-1),
+      },
+      {
+        id: 'octaveUp',
+        get label() {
+          return say('hand.octaveUp');
+        },
+        decide: shifted(12),
+      },
+      {
+        id: 'octaveDown',
+        get label() {
+          return say('hand.octaveDown');
+        },
+        decide: shifted(-12),
+      },
       {
         id: 'flats',
-        label: 'Respell with flats',
+        get label() {
+          return say('hand.respellWithFlats');
+        },
         key: 'F',
         decide: pitched(onIds((part, notes) => ({ kind: 'respellNotes', part, notes, prefer: 'flats' }))),
       },
       {
         id: 'sharps',
-        label: 'Respell with sharps',
+        get label() {
+          return say('hand.respellWithSharps');
+        },
         key: 'S',
         decide: pitched(onIds((part, notes) => ({ kind: 'respellNotes', part, notes, prefer: 'sharps' }))),
       },
     ],
   },
   {
-    name: 'Voice and staff',
+    get name() {
+      return say('hand.voiceAndStaff');
+    },
     actions: [
-      { id: 'voice', label: 'Move to other voice', key: 'V', decide: pitched(otherVoice) },
-      { id: 'staff', label: 'Move to other staff', key: 'T', decide: pitched(otherStaff) },
-      { id: 'grace', label: 'Toggle grace note', key: 'G', decide: pitched(grace) },
+      {
+        id: 'voice',
+        get label() {
+          return say('hand.moveToOtherVoice');
+        },
+        key: 'V',
+        decide: pitched(otherVoice),
+      },
+      {
+        id: 'staff',
+        get label() {
+          return say('hand.moveToOtherStaff');
+        },
+        key: 'T',
+        decide: pitched(otherStaff),
+      },
+      {
+        id: 'grace',
+        get label() {
+          return say('hand.toggleGraceNote');
+        },
+        key: 'G',
+        decide: pitched(grace),
+      },
     ],
   },
   {
-    name: 'Markings',
+    get name() {
+      return say('hand.markings');
+    },
     actions: [
       ...ARTICULATIONS.map((one): HandAction => ({ id: one, label: one, decide: articulated(one) })),
-      { id: 'slur', label: 'Add slur', decide: slur(true) },
-      { id: 'noSlur', label: 'Remove slur', decide: slur(false) },
-      { id: 'pasteMarks', label: 'Paste markings', key: 'Ctrl+Shift+V', decide: pasteMarks },
+      {
+        id: 'slur',
+        get label() {
+          return say('hand.addSlur');
+        },
+        decide: slur(true),
+      },
+      {
+        id: 'noSlur',
+        get label() {
+          return say('hand.removeSlur');
+        },
+        decide: slur(false),
+      },
+      {
+        id: 'pasteMarks',
+        get label() {
+          return say('hand.pasteMarkings');
+        },
+        key: 'Ctrl+Shift+V',
+        decide: pasteMarks,
+      },
     ],
   },
   {
-    name: 'Dynamics',
+    get name() {
+      return say('hand.dynamics');
+    },
     actions: [
       ...DYNAMICS.map((level): HandAction => ({ id: level, label: level, decide: dynamic(level) })),
-      { id: 'noDynamic', label: 'Remove dynamic', decide: dynamic(null) },
-      ...HAIRPINS.map((shape): HandAction => ({ id: shape, label: `Add hairpin ${shape}`, decide: hairpin(shape) })),
-      { id: 'noHairpin', label: 'Remove hairpin', decide: hairpin(null) },
+      {
+        id: 'noDynamic',
+        get label() {
+          return say('hand.removeDynamic');
+        },
+        decide: dynamic(null),
+      },
+      ...HAIRPINS.map((shape): HandAction => ({
+        id: shape,
+        label: say('hand.addHairpinShape', { shape }),
+        decide: hairpin(shape),
+      })),
+      {
+        id: 'noHairpin',
+        get label() {
+          return say('hand.removeHairpin');
+        },
+        decide: hairpin(null),
+      },
     ],
   },
   {
     name: null,
     actions: [
-      { id: 'another', label: 'Add note after', key: 'E', decide: another },
-      { id: 'paste', label: 'Paste notes', key: 'Ctrl+V', decide: paste },
+      {
+        id: 'another',
+        get label() {
+          return say('hand.addNoteAfter');
+        },
+        key: 'E',
+        decide: another,
+      },
+      {
+        id: 'paste',
+        get label() {
+          return say('hand.pasteNotes');
+        },
+        key: 'Ctrl+V',
+        decide: paste,
+      },
       {
         id: 'remove',
-        label: 'Delete',
+        get label() {
+          return say('hand.delete');
+        },
         key: 'Delete',
         decide: onIds((part, notes) => ({ kind: 'removeNotes', part, notes })),
       },

@@ -1,10 +1,10 @@
+import { say } from '@/core/words';
 import { asOne, type Decision } from '@/core/decisions';
 import type { Bar } from '@/core/time';
 import { barIndexAt } from '@/core/time';
 import { pitchName } from '@/core/score';
 import { timeAt, xAt, type Geometry } from '../engraved/geometry';
 import { barsOnDesk, keysOnDesk, useWorkspace, type NoteInView } from '../workspace/workspace';
-import { count } from '../shared/words';
 import { lengthenBy, moveTo, type Held } from './actions';
 import { pitchOn, semitonesFor, signatureOf } from './pitches';
 import { diatonicNumber } from '@/core/score';
@@ -44,13 +44,17 @@ function inTime(all: readonly Held[], way: 'time' | 'length', dx: number, geomet
   const steps = Math.round(away / of.step);
   const by = steps * of.step;
   const decision = together(all.map((one) => (way === 'time' ? moveTo(one, by) : lengthenBy(one, by))));
-  const direction = way === 'time' ? ['earlier', 'later'] : ['shorter', 'longer'];
+  const direction =
+    way === 'time' ? [say('hand.earlier2'), say('hand.later2')] : [say('hand.shorter2'), say('hand.longer2')];
   const shown = way === 'time' ? xAt(geometry, edge + by, 'start') - x : 0;
   return {
     way,
     dx: shown,
     dy: 0,
-    words: steps === 0 ? 'unchanged' : `${count(Math.abs(steps), 'step', 'steps')} ${direction[steps < 0 ? 0 : 1]}`,
+    words:
+      steps === 0
+        ? say('hand.unchanged')
+        : `${say('hand.step', { steps: Math.abs(steps) })} ${direction[steps < 0 ? 0 : 1]}`,
     decision,
   };
 }
@@ -90,11 +94,11 @@ function shiftedBy({ part, notes }: Held, places: number): Decision | null {
 }
 
 function pitchWords(part: Held['part'], notes: readonly NoteInView[], places: number): string {
-  if (part.unpitched) return 'percussion keeps its place';
+  if (part.unpitched) return say('hand.percussionKeepsItsPlace');
   const [first] = notes;
-  if (!first || places === 0) return 'unchanged';
+  if (!first || places === 0) return say('hand.unchanged');
   const name = pitchName(pitchOn(diatonicNumber(first.pitch) + places, signatureAt(part, first)));
-  return `${pitchName(first.pitch)} becomes ${name}`;
+  return say('hand.pitchNameBecomesName', { pitchName: pitchName(first.pitch), name });
 }
 
 export function signatureAt(part: Held['part'], { start }: { start: number }): number {

@@ -1,3 +1,4 @@
+import { say } from '@/core/words';
 import type { MenuProps } from 'antd';
 import { barsOnDesk, handParts, useWorkspace, type NoteInView } from '../workspace/workspace';
 import { barIndexAt } from '@/core/time';
@@ -11,11 +12,11 @@ type Items = NonNullable<MenuProps['items']>;
 export function handMenu(of: Held): Items {
   const groups = HAND_GROUPS.map(({ name, actions }) => ({ name, items: actions.map(itemOf) }));
   return [
-    { key: 'pick', label: 'Select', children: pickItems(of) },
+    { key: 'pick', label: say('hand.select'), children: pickItems(of) },
     ...groups.flatMap(({ name, items }) => (name === null ? [] : [{ key: name, label: name, children: items }])),
-    { key: 'give', label: 'Move to part', children: giveItems(of) },
+    { key: 'give', label: say('hand.moveToPart'), children: giveItems(of) },
     { type: 'divider', key: 'gap' },
-    { key: 'copy', label: label('Copy', 'Ctrl+C'), onClick: copyHeld },
+    { key: 'copy', label: label(say('hand.copy'), 'Ctrl+C'), onClick: copyHeld },
     ...groups.flatMap(({ name, items }) => (name === null ? items : [])),
   ];
 }
@@ -64,10 +65,14 @@ function pickItems(of: Held): Items {
     );
   const bar = barIndexAt(starts, first.start);
   return [
-    { key: 'pick bar', label: 'Bar', onClick: pickAll((note) => barIndexAt(starts, note.start) === bar) },
     {
-      key: 'pick voice',
-      label: 'Voice, within the bars in view',
+      key: say('hand.pickBar'),
+      label: say('hand.bar'),
+      onClick: pickAll((note) => barIndexAt(starts, note.start) === bar),
+    },
+    {
+      key: say('hand.pickVoice'),
+      label: say('hand.voiceWithinTheBarsInView'),
       onClick: pickAll((note) => note.voice === first.voice),
     },
   ];
@@ -79,7 +84,7 @@ export function emptyMenu(place: EmptyPlace): Items {
   return [
     {
       key: 'add',
-      label: `Insert a note here: ${place.name}`,
+      label: say('hand.insertANoteHerePlace', { place: place.name }),
       onClick: () => {
         const decision = addAt(place);
         if (decision?.kind !== 'addNotes') return;

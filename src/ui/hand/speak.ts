@@ -1,19 +1,38 @@
+import { say } from '@/core/words';
 import { noteValue, pitchName } from '@/core/score';
 import { placeInWords, QUARTER, type Bar } from '@/core/time';
 import type { NoteInView } from '../workspace/workspace';
 
 const VALUE_NAMES: Record<string, string> = {
-  breve: 'double whole note',
-  whole: 'whole note',
-  half: 'half note',
-  quarter: 'quarter',
-  eighth: 'eighth',
-  '16th': 'sixteenth',
-  '32nd': 'thirty-second',
-  '64th': 'sixty-fourth',
-  '128th': 'hundred-and-twenty-eighth',
+  get breve() {
+    return say('hand.doubleWholeNote');
+  },
+  get whole() {
+    return say('hand.wholeNote');
+  },
+  get half() {
+    return say('hand.halfNote');
+  },
+  get quarter() {
+    return say('hand.quarter');
+  },
+  get eighth() {
+    return say('hand.eighth');
+  },
+  get '16th'() {
+    return say('hand.sixteenth');
+  },
+  get '32nd'() {
+    return say('hand.thirtySecond');
+  },
+  get '64th'() {
+    return say('hand.sixtyFourth');
+  },
+  get '128th'() {
+    return say('hand.hundredAndTwentyEighth');
+  },
 };
-const DOTS = ['', 'dotted ', 'double-dotted '];
+const DOTS = ['', say('hand.dotted'), say('hand.doubleDotted')];
 
 /** "Flute, bar 3, beat 2: C5, eighth" */
 export function spoken(note: NoteInView, partName: string, bars: readonly Bar[]): string {
@@ -23,5 +42,5 @@ export function spoken(note: NoteInView, partName: string, bars: readonly Bar[])
 function valueInWords(length: number): string {
   const value = noteValue(length);
   if (value) return `${DOTS[value.dots] ?? ''}${VALUE_NAMES[value.type] ?? value.type}`;
-  return `${Math.round((length / QUARTER) * 100) / 100} quarters`;
+  return say('hand.lengthQuarters', { length: Math.round((length / QUARTER) * 100) / 100 });
 }

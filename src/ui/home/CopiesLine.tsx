@@ -1,5 +1,6 @@
 'use client';
 
+import { say } from '@/core/words';
 import { App, Button } from 'antd';
 import { useLiveQuery } from 'dexie-react-hooks';
 import { useEffect, useState } from 'react';
@@ -40,22 +41,20 @@ export function CopiesLine() {
     return (
       <p className={styles.storage}>
         <Button size="small" type="link" onClick={() => void choose()}>
-          Keep a copy of each job in a folder …
+          {say('home.keepACopyOfEachJobInAFolder')}
         </Button>
       </p>
     );
   return (
     <p className={styles.storage}>
-      {allowed
-        ? `Each job is copied into the folder “${kept.handle.name}” when it has changed.`
-        : `Copying is paused: the browser asks again before it writes into “${kept.handle.name}”.`}{' '}
+      {say('home.allowedSelectTrueEachJobIsCopied', { allowed: Boolean(allowed), handle: kept.handle.name })}{' '}
       {!allowed && (
         <Button size="small" type="link" onClick={() => void allow()}>
-          Allow
+          {say('home.allow')}
         </Button>
       )}
       <Button size="small" type="link" onClick={() => void attempt(keepNoCopies)}>
-        Stop copying
+        {say('home.stopCopying')}
       </Button>
     </p>
   );

@@ -1,5 +1,6 @@
 'use client';
 
+import { say } from '@/core/words';
 import { FolderOpenOutlined, InboxOutlined, MoonOutlined, SunOutlined } from '@ant-design/icons';
 import { Alert, App, Button, Tooltip, Upload } from 'antd';
 import { useLiveQuery } from 'dexie-react-hooks';
@@ -11,7 +12,6 @@ import { useMode } from '../shared/mode';
 import { entriesOf, filesOf } from '../shared/dropped';
 import { sentence } from '../shared/receive';
 import { onStrayFiles } from '../shared/strayFiles';
-import { count } from '../shared/words';
 import { CopiesLine } from './CopiesLine';
 import { ensureDemo } from './demo';
 import { JobsTable } from './JobsTable';
@@ -56,12 +56,12 @@ export function HomeView() {
     if (show) router.push(`/show/${show}`);
     else if (job && (files.length === 1 || become.kind === 'one'))
       router.push(`/job/${job.id}/${job.direction === 'to-sequencer' ? 'intake' : 'rhythm'}`);
-    else if (made.length > 0) message.success(`${count(made.length, 'job', 'jobs')} made; open one to begin.`);
+    else if (made.length > 0) message.success(say('home.jobMadeOpenOneToBegin', { made: made.length }));
   }
   async function takeFolders(entries: readonly FileSystemEntry[]): Promise<void> {
     const files = (await filesOf(entries)).filter(isOurs);
     if (files.length > 0) take(files);
-    else setFailure('There is neither MIDI nor MusicXML nor the archive of a job in this folder.');
+    else setFailure(say('home.thereIsNeitherMIDINorMusicXMLNor'));
   }
   const takeDropped = useEffectEvent((files: readonly File[]) => take(files));
 
@@ -72,13 +72,13 @@ export function HomeView() {
     <main className={styles.home}>
       <header className={styles.head}>
         <div>
-          <h1 className={styles.title}>Dragoman</h1>
-          <p className={styles.motto}>Between the sequencer and the stands, with every decision in the open.</p>
+          <h1 className={styles.title}>{say('home.dragoman')}</h1>
+          <p className={styles.motto}>{say('home.betweenTheSequencerAndTheStands')}</p>
         </div>
-        <Tooltip title={mode === 'light' ? 'Dark' : 'Light'}>
+        <Tooltip title={mode === 'light' ? say('home.dark') : say('home.light')}>
           <Button
             type="text"
-            aria-label={mode === 'light' ? 'Switch to the dark theme' : 'Switch to the light theme'}
+            aria-label={mode === 'light' ? say('home.switchToTheDarkTheme') : say('home.switchToTheLightTheme')}
             icon={mode === 'light' ? <MoonOutlined /> : <SunOutlined />}
             onClick={() => setMode(mode === 'light' ? 'dark' : 'light')}
           />
@@ -109,7 +109,7 @@ export function HomeView() {
             const strange = [...dataTransfer.files].filter((file) => !isOurs(file));
             if (strange.length > 0)
               setFailure(
-                `${strange.map(({ name }) => name).join(', ')}: neither MIDI nor MusicXML nor the archive of a job, by its name.`,
+                say('home.strangeNeitherMIDINorMusicXMLNor', { strange: strange.map(({ name }) => name).join(', ') }),
               );
           }}
         >
@@ -117,12 +117,9 @@ export function HomeView() {
             <InboxOutlined />
           </p>
           <p className={styles.dropWords}>
-            {busy ? `Reading ${busy} …` : 'Drop MIDI files or MusicXML scores here, or click to choose them'}
+            {say('home.busySelectTrueReadingBusy2Other', { busy: Boolean(busy), busy2: busy })}
           </p>
-          <p className="soft">
-            MIDI becomes a score, a score becomes clean MIDI; job archives open too. Everything stays in this browser,
-            and originals are never changed.
-          </p>
+          <p className="soft">{say('home.mIDIBecomesAScoreAScoreBecomes')}</p>
         </Upload.Dragger>
         <Upload
           directory
@@ -134,7 +131,7 @@ export function HomeView() {
           }}
         >
           <Button size="small" type="link" icon={<FolderOpenOutlined />}>
-            A whole folder …
+            {say('home.aWholeFolder')}
           </Button>
         </Upload>
         <VerifyParcel onFailure={setFailure} />
@@ -154,7 +151,7 @@ export function HomeView() {
           showIcon
           closable={{ onClose: () => setFailure(null) }}
           title={failure}
-          description="Your other jobs are untouched."
+          description={say('home.yourOtherJobsAreUntouched')}
         />
       )}
 
@@ -164,7 +161,7 @@ export function HomeView() {
         <StorageLine jobs={jobs ?? 0} />
         <CopiesLine />
         <p className={styles.storage}>
-          <a href="/third-party-notices.txt">Licences</a> of the packages Dragoman is made with.
+          <a href="/third-party-notices.txt">{say('home.licences')}</a> {say('home.ofThePackagesDragomanIsMadeWith')}
         </p>
       </footer>
     </main>

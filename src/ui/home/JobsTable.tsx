@@ -1,5 +1,6 @@
 'use client';
 
+import { say } from '@/core/words';
 import { CopyOutlined, DeleteOutlined, EditOutlined, SaveOutlined } from '@ant-design/icons';
 import { App, Button, Empty, Input, Table, Tooltip } from 'antd';
 import { useLiveQuery } from 'dexie-react-hooks';
@@ -10,7 +11,7 @@ import { archiveOf, deleteJob, duplicateJob, jobsListed, renameJob, restoreJob }
 import type { JobRecord } from '@/storage/schema';
 import { download } from '../shared/download';
 import { Unseen } from '../shared/Unseen';
-import { bytesInWords, count, when } from '../shared/words';
+import { bytesInWords, when } from '../shared/words';
 import styles from './home.module.css';
 
 /** Jobs on a page of the list; more are not even read. */
@@ -42,7 +43,7 @@ export function JobsTable({ onFailure }: { onFailure: (error: unknown) => void }
       duration: 8,
       content: (
         <span>
-          “{job.name}” deleted.{' '}
+          {say('home.jobDeleted', { job: job.name })}{' '}
           <Button
             type="link"
             size="small"
@@ -51,7 +52,7 @@ export function JobsTable({ onFailure }: { onFailure: (error: unknown) => void }
               message.destroy(key);
             }}
           >
-            Undo
+            {say('home.undo')}
           </Button>
         </span>
       ),
@@ -59,14 +60,14 @@ export function JobsTable({ onFailure }: { onFailure: (error: unknown) => void }
   }
 
   return (
-    <section aria-label="Jobs">
+    <section aria-label={say('home.jobs')}>
       <div className={styles.listHead}>
-        <h2>Jobs</h2>
+        <h2>{say('home.jobs')}</h2>
         <div className={styles.search}>
           <Input
             size="small"
-            placeholder="Find a job"
-            aria-label="Find a job"
+            placeholder={say('home.findAJob')}
+            aria-label={say('home.findAJob')}
             allowClear
             value={search}
             onChange={(event) => {
@@ -94,14 +95,14 @@ export function JobsTable({ onFailure }: { onFailure: (error: unknown) => void }
           emptyText: (
             <Empty
               image={Empty.PRESENTED_IMAGE_SIMPLE}
-              description={search ? 'No matches.' : 'No jobs yet. Drop a file above.'}
+              description={search ? say('home.noMatches') : say('home.noJobsYetDropAFileAbove')}
             />
           ),
         }}
         columns={[
-          { title: 'Job', key: 'name', render: (_, job) => <JobName job={job} /> },
+          { title: say('home.job'), key: 'name', render: (_, job) => <JobName job={job} /> },
           {
-            title: 'Original',
+            title: say('home.original'),
             key: 'original',
             responsive: ['md'],
             render: (_, job) => (
@@ -111,41 +112,46 @@ export function JobsTable({ onFailure }: { onFailure: (error: unknown) => void }
             ),
           },
           {
-            title: 'Queries',
+            title: say('home.queries'),
             key: 'queries',
             width: 110,
             render: (_, { openQueries }) => <Queries open={openQueries} />,
           },
-          { title: 'Changed', key: 'changed', width: 120, render: (_, job) => <Changed at={job.changedAt} /> },
           {
-            title: <Unseen>Actions</Unseen>,
+            title: say('home.changed'),
+            key: 'changed',
+            width: 120,
+            render: (_, job) => <Changed at={job.changedAt} />,
+          },
+          {
+            title: <Unseen>{say('home.actions')}</Unseen>,
             key: 'actions',
             width: 110,
             render: (_, job) => (
               <span className={styles.actions}>
-                <Tooltip title="Save archive">
+                <Tooltip title={say('home.saveArchive')}>
                   <Button
                     type="text"
                     size="small"
-                    aria-label={`Save archive of ${job.name}`}
+                    aria-label={say('home.saveArchiveOfJob', { job: job.name })}
                     icon={<SaveOutlined />}
                     onClick={() => void attempt(() => saveArchive(job.id))}
                   />
                 </Tooltip>
-                <Tooltip title="Duplicate">
+                <Tooltip title={say('home.duplicate')}>
                   <Button
                     type="text"
                     size="small"
-                    aria-label={`Duplicate ${job.name}`}
+                    aria-label={say('home.duplicateJob', { job: job.name })}
                     icon={<CopyOutlined />}
                     onClick={() => void attempt(() => duplicateJob(job.id))}
                   />
                 </Tooltip>
-                <Tooltip title="Delete">
+                <Tooltip title={say('home.delete')}>
                   <Button
                     type="text"
                     size="small"
-                    aria-label={`Delete ${job.name}`}
+                    aria-label={say('home.deleteJob', { job: job.name })}
                     icon={<DeleteOutlined />}
                     onClick={() => void remove(job)}
                   />
@@ -161,8 +167,8 @@ export function JobsTable({ onFailure }: { onFailure: (error: unknown) => void }
 
 /** As of the last time it was looked at. */
 function Queries({ open }: { open: number | null }) {
-  if (open === null) return <span className="soft">not opened</span>;
-  return open === 0 ? 'none' : count(open, 'open', 'open');
+  if (open === null) return <span className="soft">{say('home.notOpened')}</span>;
+  return open === 0 ? say('home.none') : say('home.open', { open });
 }
 
 async function saveArchive(id: string): Promise<void> {
@@ -192,11 +198,11 @@ function JobName({ job }: { job: JobRecord }) {
         >
           {job.name}
         </Link>
-        {job.demo && <span className={styles.demo}>demo</span>}
+        {job.demo && <span className={styles.demo}>{say('home.demo')}</span>}
         <Button
           type="text"
           size="small"
-          aria-label={`Rename ${job.name}`}
+          aria-label={say('home.renameJob', { job: job.name })}
           icon={<EditOutlined />}
           onClick={() => setEditing(true)}
         />
@@ -211,7 +217,7 @@ function JobName({ job }: { job: JobRecord }) {
     <Input
       size="small"
       autoFocus
-      aria-label="Name of the job"
+      aria-label={say('home.nameOfTheJob')}
       maxLength={LONGEST_JOB_NAME}
       defaultValue={job.name}
       onPressEnter={(event) => finish(event.currentTarget.value)}

@@ -1,8 +1,8 @@
 'use client';
 
+import { say } from '@/core/words';
 import { Button, Input, Modal, Radio } from 'antd';
 import { useState } from 'react';
-import { count } from '../shared/words';
 import styles from './home.module.css';
 
 export type Become = { kind: 'jobs' } | { kind: 'one'; how: 'together' | 'in turn' } | { kind: 'show'; name: string };
@@ -20,23 +20,23 @@ export function SeveralFiles({
   onClose: () => void;
 }) {
   const [choice, setChoice] = useState<Choice>('show');
-  const [name, setName] = useState(() => commonName(files.map((file) => file.name)) || 'A new show');
+  const [name, setName] = useState(() => commonName(files.map((file) => file.name)) || say('home.aNewShow'));
   const choose = () => {
-    if (choice === 'show') onChoose({ kind: 'show', name: name.trim() || 'A new show' });
+    if (choice === 'show') onChoose({ kind: 'show', name: name.trim() || say('home.aNewShow') });
     else onChoose(choice === 'jobs' ? { kind: 'jobs' } : { kind: 'one', how: choice });
   };
   return (
     <Modal
       open
       width={560}
-      title={`What should ${count(files.length, 'file', 'files')} become?`}
+      title={say('home.whatShouldFileBecome', { files: files.length })}
       onCancel={onClose}
       footer={[
         <Button key="no" onClick={onClose}>
-          Cancel
+          {say('home.cancel')}
         </Button>,
         <Button key="yes" type="primary" onClick={choose}>
-          Continue
+          {say('home.continue')}
         </Button>,
       ]}
     >
@@ -46,15 +46,15 @@ export function SeveralFiles({
         value={choice}
         onChange={({ target }) => setChoice(target.value)}
         options={[
-          { value: 'show', label: 'A show: cues that share house list, recipe, names and drum maps' },
-          { value: 'jobs', label: 'One job per file' },
-          { value: 'together', label: 'One job: tracks or parts of one piece' },
-          { value: 'in turn', label: 'One job: one after the other' },
+          { value: 'show', label: say('home.aShowCuesThatShareHouseListRecipe') },
+          { value: 'jobs', label: say('home.oneJobPerFile') },
+          { value: 'together', label: say('home.oneJobTracksOrPartsOfOnePiece') },
+          { value: say('home.inTurn'), label: say('home.oneJobOneAfterTheOther') },
         ]}
       />
       {choice === 'show' && (
         <Input
-          aria-label="Name of the show"
+          aria-label={say('home.nameOfTheShow')}
           maxLength={200}
           value={name}
           onChange={({ target }) => setName(target.value)}
@@ -69,7 +69,7 @@ const MOST_NAMED = 8;
 
 function namesInWords(names: readonly string[]): string {
   const rest = names.length - MOST_NAMED;
-  return `${names.slice(0, MOST_NAMED).join(', ')}${rest > 0 ? ` and ${rest} more` : ''}`;
+  return `${names.slice(0, MOST_NAMED).join(', ')}${rest > 0 ? say('home.andRestMore', { rest }) : ''}`;
 }
 
 /** Shorter ones ("1m") are numbers of cues, not names of shows. */

@@ -1,9 +1,9 @@
 'use client';
 
+import { say } from '@/core/words';
 import { useLiveQuery } from 'dexie-react-hooks';
 import Link from 'next/link';
 import { shows } from '@/storage/shows';
-import { count } from '../shared/words';
 import styles from './home.module.css';
 
 /** Shows of this browser; nothing where there are none. */
@@ -11,9 +11,9 @@ export function Shows() {
   const all = useLiveQuery(shows);
   if (!all || all.length === 0) return null;
   return (
-    <section aria-label="Shows">
+    <section aria-label={say('home.shows')}>
       <div className={styles.listHead}>
-        <h2>Shows</h2>
+        <h2>{say('home.shows')}</h2>
       </div>
       <ul className={styles.shows}>
         {all.map(({ id, name, cues, recipe }) => (
@@ -21,9 +21,7 @@ export function Shows() {
             <Link className={styles.jobLink} href={`/show/${id}`}>
               {name}
             </Link>{' '}
-            <span className="soft">
-              {count(cues, 'cue', 'cues')}, by “{recipe}”
-            </span>
+            <span className="soft">{say('home.cueByRecipe', { cues, recipe })}</span>
           </li>
         ))}
       </ul>

@@ -1,5 +1,6 @@
 'use client';
 
+import { say } from '@/core/words';
 import { App, Button } from 'antd';
 import { useEffect, useState } from 'react';
 import { askToKeep, storageSpace, type StorageSpace } from '@/storage/space';
@@ -17,18 +18,21 @@ export function StorageLine({ jobs }: { jobs: number }) {
   const keep = async () => {
     const agreed = await askToKeep();
     setSpace({ ...space, persistent: agreed });
-    if (!agreed) message.info('The browser refused. Save archives of jobs that matter.');
+    if (!agreed) message.info(say('home.theBrowserRefusedSaveArchivesOf'));
   };
   return (
     <p className={styles.storage}>
-      Jobs stay in this browser: {bytesInWords(space.used)} of {bytesInWords(space.available)} in use.{' '}
+      {say('home.jobsStayInThisBrowserUsedOf', {
+        used: bytesInWords(space.used),
+        available: bytesInWords(space.available),
+      })}{' '}
       {space.persistent ? (
-        'They are kept until you delete them.'
+        say('home.theyAreKeptUntilYouDeleteThem')
       ) : (
         <>
-          The browser may clear them when space gets short.{' '}
+          {say('home.theBrowserMayClearThemWhenSpace')}{' '}
           <Button size="small" type="link" onClick={() => void keep()}>
-            Ask the browser to keep them
+            {say('home.askTheBrowserToKeepThem')}
           </Button>
         </>
       )}

@@ -1,12 +1,12 @@
 'use client';
 
+import { say } from '@/core/words';
 import { SafetyCertificateOutlined } from '@ant-design/icons';
 import { Button, Modal, Table, Upload } from 'antd';
 import { useState } from 'react';
 import type { Verdict } from '@/core/verify';
 import { verifyParcel } from '../dispatch/dispatcher';
 import { sentence } from '../shared/receive';
-import { count } from '../shared/words';
 import styles from './home.module.css';
 
 interface Verified {
@@ -40,11 +40,11 @@ export function VerifyParcel({ onFailure }: { onFailure: (words: string) => void
         }}
       >
         <Button type="link" icon={<SafetyCertificateOutlined />} loading={working}>
-          Verify a parcel
+          {say('home.verifyAParcel')}
         </Button>
       </Upload>
       <Modal
-        title={verified ? `Parcel ${verified.name}` : ''}
+        title={verified ? say('home.parcelVerified', { verified: verified.name }) : ''}
         open={verified !== null}
         onCancel={() => setVerified(null)}
         footer={null}
@@ -61,9 +61,7 @@ function Verdicts({ verdicts }: { verdicts: readonly Verdict[] }) {
   return (
     <>
       <p role="status" className={failed > 0 ? styles.failed : undefined}>
-        {failed === 0
-          ? `${count(verdicts.length, 'claim', 'claims')} of the contents sheet found again in the files.`
-          : `${failed} of ${count(verdicts.length, 'claim', 'claims')} failed.`}
+        {say('home.failed0SelectTrueClaimOfThe', { failed0: failed === 0, verdicts: verdicts.length, failed })}
       </p>
       <Table<Verdict & { row: number }>
         size="small"
@@ -73,16 +71,16 @@ function Verdicts({ verdicts }: { verdicts: readonly Verdict[] }) {
         dataSource={verdicts.map((one, row) => ({ ...one, row }))}
         columns={[
           {
-            title: 'Result',
+            title: say('home.result'),
             width: 90,
-            render: (_, { ok }) => (ok ? 'Found' : <b className={styles.failed}>Failed</b>),
+            render: (_, { ok }) => (ok ? say('home.found') : <b className={styles.failed}>{say('home.failed')}</b>),
           },
           {
-            title: 'Claim',
+            title: say('home.claim'),
             render: (_, { words, found }) => (
               <>
                 {words}
-                {found && <div className={styles.failed}>Found: {found}</div>}
+                {found && <div className={styles.failed}>{say('home.foundFound', { found })}</div>}
               </>
             ),
           },

@@ -1,3 +1,4 @@
+import { say } from '@/core/words';
 import { database } from '@/storage/schema';
 import { receive } from '../shared/receive';
 
@@ -20,7 +21,7 @@ async function makeDemo(): Promise<void> {
   if (!response.ok) throw new Error(`The demo file could not be loaded (${response.status}).`);
   await receive(
     { fileName: DEMO_FILE, bytes: new Uint8Array(await response.arrayBuffer()) },
-    { demo: true, name: 'The Clockmaker’s Goose, cue 3' },
+    { demo: true, name: say('home.theClockmakersGooseCue3') },
   );
   // Only now: somebody who leaves while it is made gets it the next time.
   localStorage.setItem(SEEN, 'yes');

@@ -1,5 +1,7 @@
 'use client';
 
+import { say } from '@/core/words';
+import { sayRich } from '@/ui/shared/sayRich';
 import { useEffect, useState } from 'react';
 import { Line, LineChart, ResponsiveContainer, Tooltip, XAxis, YAxis } from 'recharts';
 import { engineWorker } from '@/workers/engine-client';
@@ -26,15 +28,15 @@ export function BeforeAfter({ track, bars }: { track: number | null; bars: numbe
     };
   }, [track, edition]);
   return (
-    <section aria-label="Before and after">
+    <section aria-label={say('intake.beforeAndAfter')}>
       <label className={styles.row}>
-        Play from bar
+        {say('intake.playFromBar')}
         <CommittedNumber
           key={startBar}
           value={startBar + 1}
           min={1}
           max={Math.max(1, bars)}
-          label="First bar to play"
+          label={say('intake.firstBarToPlay')}
           onCommit={(bar) => useHearing.setState({ startBar: bar - 1 })}
         />
       </label>
@@ -43,10 +45,15 @@ export function BeforeAfter({ track, bars }: { track: number | null; bars: numbe
         pairs.map(({ controller, before, after }) => (
           <figure key={controller} className={styles.pair}>
             <figcaption>
-              controller {controller}{' '}
-              <span className="soft">
-                {before.length} → {after.length}
-              </span>
+              {sayRich(
+                'intake.controllerControllerBeforeAfter',
+                {
+                  controller,
+                  before: before.length,
+                  after: after.length,
+                },
+                { soft: (chunks) => <span className="soft">{chunks}</span> },
+              )}
             </figcaption>
             <ResponsiveContainer width="100%" height={62}>
               <LineChart margin={{ top: 4, right: 4, bottom: 0, left: 0 }}>
@@ -58,10 +65,10 @@ export function BeforeAfter({ track, bars }: { track: number | null; bars: numbe
                   allowDuplicatedCategory={false}
                 />
                 <YAxis domain={[0, 127]} hide />
-                <Tooltip labelFormatter={(at) => `quarter ${Math.round(Number(at))}`} />
+                <Tooltip labelFormatter={(at) => say('intake.quarterAt', { at: Math.round(Number(at)) })} />
                 <Line
                   data={before}
-                  name="before"
+                  name={say('intake.before')}
                   type="stepAfter"
                   dataKey="value"
                   stroke="var(--saffron)"
@@ -70,7 +77,7 @@ export function BeforeAfter({ track, bars }: { track: number | null; bars: numbe
                 />
                 <Line
                   data={after}
-                  name="after"
+                  name={say('intake.after')}
                   type="stepAfter"
                   dataKey="value"
                   stroke="var(--teal)"

@@ -1,10 +1,10 @@
 'use client';
 
+import { say } from '@/core/words';
 import { Checkbox, Segmented, Table, Tooltip } from 'antd';
 import { useState } from 'react';
 import { CONVERSIONS, type TrackInventory } from '@/core/to-sequencer';
 import { useWorkspace } from '../workspace/workspace';
-import { count } from '../shared/words';
 import { BeforeAfter } from './BeforeAfter';
 import { NewVersion } from './NewVersion';
 import { PresetChoice } from '../shared/PresetChoice';
@@ -16,7 +16,17 @@ import { DATA_NAMES } from '@/core/decisions';
 import { rowKeys } from '../shared/rowKeys';
 import { Unseen } from '../shared/Unseen';
 
-const ACTION_WORDS: Record<Action, string> = { carry: 'carry', drop: 'drop', convert: 'convert' };
+const ACTION_WORDS: Record<Action, string> = {
+  get carry() {
+    return say('intake.carry');
+  },
+  get drop() {
+    return say('intake.drop');
+  },
+  get convert() {
+    return say('intake.convert');
+  },
+};
 
 interface KindRow {
   kind: DataKind;
@@ -43,28 +53,27 @@ export function CleaningView() {
   }));
   return (
     <div className={styles.sheet}>
-      <h1>What to include</h1>
-      <p className="soft">
-        Notes, velocities, tempo, meters, keys, markers, names and lyrics are always included, unchanged. The rest moves
-        faders and changes sounds.
-      </p>
+      <h1>{say('intake.whatToInclude')}</h1>
+      <p className="soft">{say('intake.notesVelocitiesTempoMetersKeys')}</p>
       <div className={styles.row}>
         <PresetChoice
           value={settings.preset}
           onChange={(preset: Preset) => decide({ kind: 'setSequencing', preset })}
         />
         <label>
-          Neutral volume
-          <NeutralVolume value={settings.neutralVolume} label="Neutral volume" />
+          {say('intake.neutralVolume')}
+          <NeutralVolume value={settings.neutralVolume} label={say('intake.neutralVolume')} />
         </label>
         <NewVersion />
       </div>
       <div className={styles.columns}>
-        <section aria-label="Kinds of data">
-          <h2>{chosen ? chosen.name || `Track ${chosen.index + 1}` : 'The whole file'}</h2>
+        <section aria-label={say('intake.kindsOfData')}>
+          <h2>
+            {chosen ? chosen.name || say('intake.trackIndex', { index: chosen.index + 1 }) : say('intake.theWholeFile')}
+          </h2>
           {chosen && (
             <button type="button" className={styles.textButton} onClick={() => setTrack(null)}>
-              Back to the whole file
+              {say('intake.backToTheWholeFile')}
             </button>
           )}
           <Table<KindRow>
@@ -74,14 +83,14 @@ export function CleaningView() {
             dataSource={rows}
             columns={[
               {
-                title: 'Data',
+                title: say('intake.data'),
                 key: 'kind',
                 render: (_, row) => (
                   <span className={row.before === 0 ? 'soft' : undefined}>{DATA_NAMES[row.kind]}</span>
                 ),
               },
               {
-                title: 'In file',
+                title: say('intake.inFile'),
                 key: 'before',
                 width: 60,
                 align: 'right',
@@ -91,7 +100,7 @@ export function CleaningView() {
                 ? []
                 : [
                     {
-                      title: 'Kept',
+                      title: say('intake.kept'),
                       key: 'after',
                       width: 56,
                       align: 'right' as const,
@@ -101,14 +110,14 @@ export function CleaningView() {
                     },
                   ]),
               {
-                title: 'Action',
+                title: say('intake.action'),
                 key: 'action',
                 width: 186,
                 render: (_, row) => (
                   <Tooltip title={planFor(row.kind) === 'convert' ? CONVERSIONS[row.kind] : undefined}>
                     <Segmented<Action>
                       size="small"
-                      aria-label={`Action for ${DATA_NAMES[row.kind]}`}
+                      aria-label={say('intake.actionForDataNames', { dataNames: DATA_NAMES[row.kind] })}
                       disabled={row.before === 0}
                       value={planFor(row.kind)}
                       onChange={(action) => decide({ kind: 'setCarry', data: row.kind, action, track })}
@@ -122,8 +131,8 @@ export function CleaningView() {
             ]}
           />
         </section>
-        <section aria-label="Tracks">
-          <h2>Tracks</h2>
+        <section aria-label={say('intake.tracks')}>
+          <h2>{say('intake.tracks')}</h2>
           <Table<TrackInventory>
             size="small"
             rowKey="index"
@@ -135,13 +144,15 @@ export function CleaningView() {
             rowClassName={(row) => (row.index === track ? styles.chosen! : '')}
             columns={[
               {
-                title: <Unseen>Include</Unseen>,
+                title: <Unseen>{say('intake.include')}</Unseen>,
                 key: 'in',
                 width: 36,
                 render: (_, row) => (
                   <Checkbox
                     checked={!settings.leftOutTracks.includes(row.index)}
-                    aria-label={`Include ${row.name || `Track ${row.index + 1}`}`}
+                    aria-label={say('intake.includeRow', {
+                      row: row.name || say('intake.trackIndex', { index: row.index + 1 }),
+                    })}
                     onClick={(event) => event.stopPropagation()}
                     onChange={(event) =>
                       decide({ kind: 'leaveTracks', tracks: [row.index], out: !event.target.checked })
@@ -150,31 +161,28 @@ export function CleaningView() {
                 ),
               },
               {
-                title: 'Track',
+                title: say('intake.track'),
                 key: 'name',
                 ellipsis: true,
-                render: (_, row) => row.name || <span className="soft">Track {row.index + 1}</span>,
+                render: (_, row) =>
+                  row.name || <span className="soft">{say('intake.trackIndex', { index: row.index + 1 })}</span>,
               },
               {
-                title: 'Notes',
+                title: say('intake.notes'),
                 key: 'notes',
                 width: 60,
                 align: 'right',
                 render: (_, row) => <span className="mono">{row.notes || ''}</span>,
               },
               {
-                title: 'Other data',
+                title: say('intake.otherData'),
                 key: 'other',
                 width: 120,
                 render: (_, row) => (
                   <span className="soft">
                     {row.conductor
-                      ? 'tempo, meter'
-                      : count(
-                          DATA_KINDS.reduce((sum, kind) => sum + row.counts[kind], 0),
-                          'event',
-                          'events',
-                        )}
+                      ? say('intake.tempoMeter')
+                      : say('intake.event', { reduce: DATA_KINDS.reduce((sum, kind) => sum + row.counts[kind], 0) })}
                   </span>
                 ),
               },

@@ -1,17 +1,18 @@
 'use client';
 
+import { say } from '@/core/words';
 import { CartesianGrid, Line, LineChart, ResponsiveContainer, Tooltip, XAxis, YAxis } from 'recharts';
 import { Select } from 'antd';
 import type { ReactNode } from 'react';
 import { keyName } from '@/core/score';
 import { TEXT_ENCODINGS, type TextEncoding } from '@/core/smf';
 import { useWorkspace } from '../workspace/workspace';
-import { bytesInWords, clock, count } from '../shared/words';
+import { bytesInWords, clock } from '../shared/words';
 import styles from './intake.module.css';
 import { encodingName } from '@/core/decisions';
 import { settingsOf } from '@/core/documents';
 
-const place = ({ bar, beat }: { bar: number; beat: number }) => `bar ${bar}${beat === 1 ? '' : `, beat ${beat}`}`;
+const place = ({ bar, beat }: { bar: number; beat: number }) => say('intake.barBar', { bar, beat });
 
 /** The file as a whole: one compact sheet. */
 export function FileSheet() {
@@ -27,19 +28,22 @@ export function FileSheet() {
   return (
     <div className={styles.sheet}>
       <dl className={styles.facts}>
-        <Fact name="Title" value={facts.title || 'none'} />
+        <Fact name={say('intake.title')} value={facts.title || 'none'} />
         <Fact
-          name="Type"
+          name={say('intake.type')}
           value={
             facts.format === null
               ? 'a score (MusicXML)'
               : `${facts.format} (${['one track', 'tracks together', 'separate patterns'][facts.format]})`
           }
         />
-        <Fact name="Resolution" value={facts.resolution} />
-        <Fact name="Length" value={`${clock(end)}, ${count(facts.bars, 'bar', 'bars')}, ${bytesInWords(facts.size)}`} />
+        <Fact name={say('intake.resolution')} value={facts.resolution} />
         <Fact
-          name="Meters"
+          name={say('intake.length')}
+          value={`${clock(end)}, ${say('intake.bar', { bars: facts.bars })}, ${bytesInWords(facts.size)}`}
+        />
+        <Fact
+          name={say('intake.meters')}
           value={
             facts.meters.length === 0
               ? 'none in the file: 4/4 by the standard'
@@ -47,7 +51,7 @@ export function FileSheet() {
           }
         />
         <Fact
-          name="Keys in the file"
+          name={say('intake.keysInTheFile')}
           value={
             onlyC
               ? 'one C major at the start: probably nobody set it'
@@ -55,7 +59,7 @@ export function FileSheet() {
           }
         />
         <Fact
-          name="Markers"
+          name={say('intake.markers')}
           value={
             facts.markers.length === 0
               ? 'none'
@@ -64,18 +68,20 @@ export function FileSheet() {
         />
         {(facts.foreign || chosen) && (
           <Fact
-            name="Text encoding"
+            name={say('intake.textEncoding')}
             value={
               <Select<TextEncoding | 'guess'>
                 size="small"
-                aria-label="Encoding of names and texts"
+                aria-label={say('intake.encodingOfNamesAndTexts')}
                 style={{ width: 230 }}
                 value={chosen ?? 'guess'}
                 onChange={(value) => decide({ kind: 'setTextEncoding', encoding: value === 'guess' ? null : value })}
                 options={[
                   {
                     value: 'guess',
-                    label: chosen ? 'Guessed from all texts' : `${encodingName(facts.encoding)}, guessed`,
+                    label: chosen
+                      ? say('intake.guessedFromAllTexts')
+                      : say('intake.encodingNameGuessed', { encodingName: encodingName(facts.encoding) }),
                   },
                   ...TEXT_ENCODINGS.map((value) => ({ value, label: encodingName(value) })),
                 ]}
@@ -83,12 +89,16 @@ export function FileSheet() {
             }
           />
         )}
-        {facts.copyright && <Fact name="Copyright" value={facts.copyright} />}
-        {facts.sysex > 0 && <Fact name="Exclusive data" value={count(facts.sysex, 'message', 'messages')} />}
-        {facts.unknownChunks.length > 0 && <Fact name="Unknown chunks" value={facts.unknownChunks.join(', ')} />}
+        {facts.copyright && <Fact name={say('intake.copyright')} value={facts.copyright} />}
+        {facts.sysex > 0 && (
+          <Fact name={say('intake.exclusiveData')} value={say('intake.message', { sysex: facts.sysex })} />
+        )}
+        {facts.unknownChunks.length > 0 && (
+          <Fact name={say('intake.unknownChunks')} value={facts.unknownChunks.join(', ')} />
+        )}
         {facts.texts.length > 0 && (
           <Fact
-            name="Texts"
+            name={say('intake.texts')}
             value={facts.texts
               .slice(0, 40)
               .map((text) => `${text.text} (${text.track}, ${place(text)})`)
@@ -96,7 +106,7 @@ export function FileSheet() {
           />
         )}
       </dl>
-      <h2>Tempo</h2>
+      <h2>{say('intake.tempo')}</h2>
       <ResponsiveContainer width="100%" height={170}>
         <LineChart data={curve} margin={{ top: 8, right: 16, bottom: 4, left: -16 }}>
           <CartesianGrid stroke="var(--line)" strokeDasharray="2 4" />
@@ -114,7 +124,7 @@ export function FileSheet() {
           />
           <Tooltip
             labelFormatter={(value) => clock(Number(value))}
-            formatter={(value) => [`${Number(value)} a minute`, 'quarters']}
+            formatter={(value) => [say('intake.valueAMinute', { value: Number(value) }), say('intake.quarters')]}
           />
           <Line
             type="stepAfter"
@@ -128,7 +138,7 @@ export function FileSheet() {
       </ResponsiveContainer>
       {facts.warnings.length > 0 && (
         <>
-          <h2>Remarks on the file</h2>
+          <h2>{say('intake.remarksOnTheFile')}</h2>
           <ul>
             {facts.warnings.map((warning) => (
               <li key={warning}>{warning}</li>

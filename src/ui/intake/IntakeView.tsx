@@ -1,10 +1,11 @@
 'use client';
 
+import { say } from '@/core/words';
 import type { TrackId } from '@/core/base';
 import { Segmented } from 'antd';
 import { useState } from 'react';
 import { useWorkspace } from '../workspace/workspace';
-import { bytesInWords, clock, count } from '../shared/words';
+import { bytesInWords, clock } from '../shared/words';
 import { FileSheet } from './FileSheet';
 import { Originals } from './Originals';
 import { PassedOver } from './PassedOver';
@@ -26,16 +27,21 @@ export function IntakeView() {
           value={side}
           onChange={setSide}
           options={[
-            { value: 'tracks', label: facts.format === null ? 'Parts' : 'Tracks' },
-            { value: 'file', label: 'The file' },
+            { value: 'tracks', label: facts.format === null ? say('intake.parts') : say('intake.tracks') },
+            { value: 'file', label: say('intake.theFile') },
           ]}
         />
         <span className="soft">
-          {job.originals[0]!.fileName}:{' '}
-          {facts.format === null
-            ? `a score, ${count(facts.trackChunks, 'part', 'parts')},`
-            : `type ${facts.format}, ${facts.resolution}, ${count(facts.trackChunks, 'track', 'tracks')},`}{' '}
-          {count(facts.bars, 'bar', 'bars')}, {clock(facts.durationSeconds)}, {bytesInWords(facts.size)}
+          {say('intake.fileNameFactsFormatSelectTrueA', {
+            fileName: job.originals[0]!.fileName,
+            factsFormat: facts.format === null,
+            trackChunks: facts.trackChunks,
+            format: facts.format,
+            resolution: facts.resolution,
+            bars: facts.bars,
+            durationSeconds: clock(facts.durationSeconds),
+            facts: bytesInWords(facts.size),
+          })}
         </span>
       </div>
       <Originals />

@@ -1,5 +1,6 @@
 'use client';
 
+import { say } from '@/core/words';
 import { SyncOutlined } from '@ant-design/icons';
 import { App, Button, Dropdown, Modal, Upload } from 'antd';
 import { useState } from 'react';
@@ -44,7 +45,11 @@ export function NewVersion() {
       await engineWorker().check(received.bytes, file.name);
       if (isScoreFile(received.bytes) !== isScoreFile(before[original]!)) {
         message.error(
-          `${file.name} is ${isScoreFile(received.bytes) ? 'a score' : 'MIDI'}, and ${originals[original]!.fileName} is not: a new version is of the same kind.`,
+          say('intake.fileIsAScoreAndFileNameIsNotANew', {
+            file: file.name,
+            isScoreFile: Boolean(isScoreFile(received.bytes)),
+            fileName: originals[original]!.fileName,
+          }),
           8,
         );
         return;
@@ -61,12 +66,12 @@ export function NewVersion() {
     });
 
   const look = (version: VersionRecord) =>
-    failing('Previous version', async () => {
+    failing(say('intake.previousVersion'), async () => {
       setPast(await engineWorker().renew(await bytesOf(version.originals), await bytesOf(originals), version.ledger));
     });
 
   const goTo = (index: number) =>
-    failing('Other version', async () => {
+    failing(say('intake.otherVersion'), async () => {
       await goToVersion(job.id, index);
       await open(job.id, true);
     });
@@ -85,13 +90,13 @@ export function NewVersion() {
           }}
         >
           <Button size="small" icon={<SyncOutlined />}>
-            {originals.length > 1 ? `New version of ${fileName}` : 'New version of this file'}
+            {say('intake.newVersionOfThisFile', { originals: originals.length, fileName })}
           </Button>
         </Upload>
       ))}
       {latest && (
         <Button size="small" onClick={() => void look(latest)}>
-          What changed
+          {say('intake.whatChanged')}
         </Button>
       )}
       {versions.length > 0 && (
@@ -101,25 +106,31 @@ export function NewVersion() {
             onClick: ({ key }) => void goTo(Number(key)),
           }}
         >
-          <Button size="small">{versions.length === 1 ? 'Other version' : `${versions.length} other versions`}</Button>
+          <Button size="small">{say('intake.otherVersion2', { versions: versions.length })}</Button>
         </Dropdown>
       )}
       {offered && (
         <Modal
           open
           width={680}
-          title={`${offered.file.fileName}: a new version`}
-          okText="Use this version"
-          cancelText="Cancel"
+          title={say('intake.fileNameANewVersion', { fileName: offered.file.fileName })}
+          okText={say('intake.useThisVersion')}
+          cancelText={say('intake.cancel')}
           onOk={() => take(offered)}
           onCancel={() => setOffered(null)}
         >
           <WhatChanged renewal={offered.renewal} />
-          <p className="soft">The previous version stays in the job with all its decisions; you can go back to it.</p>
+          <p className="soft">{say('intake.thePreviousVersionStaysInTheJob')}</p>
         </Modal>
       )}
       {past && (
-        <Modal open width={680} title="What changed in this version" footer={null} onCancel={() => setPast(null)}>
+        <Modal
+          open
+          width={680}
+          title={say('intake.whatChangedInThisVersion')}
+          footer={null}
+          onCancel={() => setPast(null)}
+        >
           <WhatChanged renewal={past} onOpened={() => setPast(null)} />
         </Modal>
       )}
@@ -135,4 +146,4 @@ async function withNewTracks({ ledger, changes, names }: Renewal): Promise<Ledge
 }
 
 const versionInWords = ({ originals, at }: VersionRecord) =>
-  `${originals.map(({ fileName }) => fileName).join(', ')}, ${at === undefined ? 'the first' : new Date(at).toLocaleString()}`;
+  `${originals.map(({ fileName }) => fileName).join(', ')}, ${at === undefined ? say('intake.theFirst') : new Date(at).toLocaleString()}`;

@@ -1,5 +1,6 @@
 'use client';
 
+import { say } from '@/core/words';
 import { PlusOutlined } from '@ant-design/icons';
 import { App, Button, Select, Upload } from 'antd';
 import { addOriginal } from '@/storage/jobs';
@@ -27,7 +28,7 @@ export function Originals() {
       const kind = await engineWorker().check(received.bytes, file.name);
       // What was decided about the tracks of a MIDI file would be taken for the parts of the score.
       if (kind === 'score' && !isScoreName(job.originals[0]!.fileName)) {
-        message.error(`${file.name} is a score: drop it on the start page, then add the MIDI to that job.`, 8);
+        message.error(say('intake.fileIsAScoreDropItOnTheStartPage', { file: file.name }), 8);
         return;
       }
       await addOriginal(job.id, received);
@@ -58,7 +59,7 @@ export function Originals() {
         }}
       >
         <Button size="small" icon={<PlusOutlined />}>
-          Add a file to this job
+          {say('intake.addAFileToThisJob')}
         </Button>
       </Upload>
       <NewVersion />
@@ -71,7 +72,7 @@ function Role({ number, fileName }: { number: number; fileName: string }) {
   const timed = useWorkspace(timedOnDesk);
   const isScore = useWorkspace(({ original }) => original === 'score');
   const decide = useWorkspace((state) => state.decide);
-  if (isScoreName(fileName)) return <span className="soft">written, from bar 1</span>;
+  if (isScoreName(fileName)) return <span className="soft">{say('intake.writtenFromBar1')}</span>;
   const gives = timed?.original === number ? 'time' : 'tracks';
   return (
     <>
@@ -79,12 +80,12 @@ function Role({ number, fileName }: { number: number; fileName: string }) {
         <Select<'tracks' | 'time'>
           size="small"
           popupMatchSelectWidth={false}
-          aria-label={`What ${fileName} gives`}
+          aria-label={say('intake.whatFileNameGives', { fileName })}
           value={gives}
           onChange={(role) => decide({ kind: 'takeTime', original: role === 'time' ? number : 0 })}
           options={[
-            { value: 'tracks', label: isScore ? 'gives nothing' : 'gives its tracks' },
-            { value: 'time', label: 'gives its time: the same music as played' },
+            { value: 'tracks', label: isScore ? say('intake.givesNothing') : say('intake.givesItsTracks') },
+            { value: 'time', label: say('intake.givesItsTimeTheSameMusicAsPlayed') },
           ]}
         />
       )}
@@ -95,15 +96,20 @@ function Role({ number, fileName }: { number: number; fileName: string }) {
 
 function Timed() {
   const timed = useWorkspace(timedOnDesk);
-  if (!timed?.found) return <span className="soft">not the same music: its time is not taken</span>;
+  if (!timed?.found) return <span className="soft">{say('intake.notTheSameMusicItsTimeIsNotTaken')}</span>;
   const { matched, missing, extra } = timed.found;
   const { away } = timed;
   return (
     <span className="soft">
-      {matched} of {matched + missing} notes found
-      {extra > 0 && `, ${extra} of its own not written`}
-      {away &&
-        `; played back, half of them begin within ${Math.ceil(away.typical)} ms of the playing, all within ${Math.ceil(away.largest)} ms`}
+      {say('intake.matchedOfMatched2NotesFound', {
+        matched,
+        matched2: matched + missing,
+        extraOver0: extra > 0,
+        extra,
+        away: Boolean(away),
+        typical: away && Math.ceil(away.typical),
+        largest: away && Math.ceil(away.largest),
+      })}
     </span>
   );
 }
@@ -112,16 +118,16 @@ function Beginning({ number, fileName }: { number: number; fileName: string }) {
   const ledger = useWorkspace((state) => state.ledger)!;
   const decide = useWorkspace((state) => state.decide);
   const { offsets } = settingsOf(ledger);
-  if (number === 1) return <span className="soft">begins at bar 1</span>;
+  if (number === 1) return <span className="soft">{say('intake.beginsAtBar1')}</span>;
   return (
     <label>
-      begins at bar{' '}
+      {say('intake.beginsAtBar')}{' '}
       <CommittedNumber
         key={offsets[number] ?? 0}
         value={(offsets[number] ?? 0) + 1}
         min={1}
         max={10_000}
-        label={`First bar of ${fileName}`}
+        label={say('intake.firstBarOfFileName', { fileName })}
         onCommit={(bar) => decide({ kind: 'placeOriginal', original: number, bars: bar - 1 })}
       />
     </label>

@@ -1,5 +1,6 @@
 'use client';
 
+import { say } from '@/core/words';
 import { Button } from 'antd';
 import { useEffect, useState } from 'react';
 import { isScoreFile } from '@/core/engine';
@@ -24,25 +25,22 @@ export function PassedOver() {
     return (
       <p className={styles.passedOver}>
         <Button size="small" onClick={() => setAskedFor(job)}>
-          {direction === 'to-score' ? 'List signs that cannot be changed here' : 'List what is not used for the MIDI'}
+          {say('intake.listSignsThatCannotBeChangedHere', { toScore: direction === 'to-score' })}
         </Button>
       </p>
     );
   if (kinds.length === 0) return null;
-  const heading = direction === 'to-score' ? 'Signs that cannot be changed here' : 'Not used for the MIDI';
+  const heading =
+    direction === 'to-score' ? say('intake.signsThatCannotBeChangedHere') : say('intake.notUsedForTheMIDI');
   const shown = kinds.slice(0, MOST_SHOWN);
   const more = kinds.length - shown.length;
   return (
     <section className={styles.passedOver} aria-label={heading}>
       <h2>{heading}</h2>
-      <p className="soft">
-        {direction === 'to-score'
-          ? 'The MusicXML export keeps them where their notes and bars are unchanged. The delivery check names what is missing.'
-          : 'The score has these; nothing that is played depends on them.'}
-      </p>
+      <p className="soft">{say('intake.theMusicXMLExportKeepsThemWhere', { toScore: direction === 'to-score' })}</p>
       <p>
         {shown.join(' · ')}
-        {more > 0 && ` · and ${more} more`}
+        {more > 0 && say('intake.andMoreMore', { more })}
       </p>
     </section>
   );

@@ -1,5 +1,6 @@
 'use client';
 
+import { say } from '@/core/words';
 import { useCallback } from 'react';
 import type { TrackDetail } from '@/core/performance';
 import type { Bar } from '@/core/time';
@@ -23,7 +24,7 @@ export function PianoRoll({ detail, bars }: { detail: TrackDetail; bars: readonl
       className={styles.roll}
       style={{ height: HEIGHT + VELOCITY_HEIGHT }}
       role="img"
-      aria-label={`Piano roll with ${detail.notes.length} notes`}
+      aria-label={say('intake.pianoRollWithNotesNotes', { notes: detail.notes.length })}
     />
   );
 }

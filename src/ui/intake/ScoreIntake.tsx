@@ -1,8 +1,9 @@
 'use client';
 
+import { say } from '@/core/words';
 import { Table } from 'antd';
 import { keyInWords } from '@/core/score';
-import { clock, count } from '../shared/words';
+import { clock } from '../shared/words';
 import { useScoreSequence } from '../workspace/useSequence';
 import { Originals } from './Originals';
 import { PassedOver } from './PassedOver';
@@ -14,13 +15,14 @@ export function ScoreIntake() {
   const { sequence } = useScoreSequence();
   return (
     <div className={styles.sheet}>
-      <h1>{sequence.title || 'Untitled score'}</h1>
+      <h1>{sequence.title || say('intake.untitledScore')}</h1>
       <p className="soft">
         {[
           sequence.composer,
-          count(sequence.parts.length, 'part', 'parts'),
-          count(sequence.bars.length, 'bar', 'bars'),
-          sequence.order.length !== sequence.bars.length && `${sequence.order.length} as played`,
+          say('intake.part', { parts: sequence.parts.length }),
+          say('intake.bar', { bars: sequence.bars.length }),
+          sequence.order.length !== sequence.bars.length &&
+            say('intake.orderAsPlayed', { order: sequence.order.length }),
           clock(sequence.seconds),
           sequence.keys.join(' → '),
         ]
@@ -37,9 +39,9 @@ export function ScoreIntake() {
         scroll={{ x: 640, y: 520 }}
         dataSource={sequence.parts}
         columns={[
-          { title: 'Part', key: 'name', width: 180, render: (_, part) => part.name },
+          { title: say('intake.part2'), key: 'name', width: 180, render: (_, part) => part.name },
           {
-            title: 'Instrument',
+            title: say('intake.instrument'),
             key: 'instrument',
             width: 150,
             render: (_, part) => (
@@ -47,29 +49,29 @@ export function ScoreIntake() {
             ),
           },
           {
-            title: 'Notes',
+            title: say('intake.notes'),
             key: 'notes',
             width: 64,
             align: 'right',
             render: (_, part) => <span className="mono">{part.notes}</span>,
           },
           {
-            title: 'Range',
+            title: say('intake.range'),
             key: 'range',
             width: 96,
             render: (_, part) =>
               part.lowest === null || part.unpitched ? '' : `${keyInWords(part.lowest)}–${keyInWords(part.highest!)}`,
           },
           {
-            title: 'Markings',
+            title: say('intake.markings'),
             key: 'marks',
             width: 190,
             render: (_, part) => (
               <span className="soft">
                 {[
-                  part.dynamics > 0 && count(part.dynamics, 'dynamic', 'dynamics'),
-                  part.hairpins > 0 && count(part.hairpins, 'hairpin', 'hairpins'),
-                  part.slurs > 0 && count(part.slurs, 'slur', 'slurs'),
+                  part.dynamics > 0 && say('intake.dynamic', { dynamics: part.dynamics }),
+                  part.hairpins > 0 && say('intake.hairpin', { hairpins: part.hairpins }),
+                  part.slurs > 0 && say('intake.slur', { slurs: part.slurs }),
                 ]
                   .filter(Boolean)
                   .join(', ')}
@@ -77,7 +79,7 @@ export function ScoreIntake() {
             ),
           },
           {
-            title: 'Techniques',
+            title: say('intake.techniques'),
             key: 'techniques',
             render: (_, part) => <span className="soft">{part.techniques.join(', ')}</span>,
           },

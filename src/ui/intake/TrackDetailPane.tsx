@@ -1,5 +1,6 @@
 'use client';
 
+import { say } from '@/core/words';
 import type { TrackId } from '@/core/base';
 import { CloseOutlined } from '@ant-design/icons';
 import { Button } from 'antd';
@@ -10,24 +11,48 @@ import { keyInWords } from '@/core/score';
 import { engineWorker } from '@/workers/engine-client';
 import { useWorkspace } from '../workspace/workspace';
 import { sentence } from '../shared/receive';
-import { count, percent } from '../shared/words';
+import { percent } from '../shared/words';
 import { PianoRoll } from './PianoRoll';
 import pane from '../shared/pane.module.css';
 import styles from './intake.module.css';
 
 const CONTROLLER_NAMES: Record<number, string> = {
-  0: 'bank',
-  1: 'modulation',
-  7: 'channel volume',
-  10: 'pan',
-  11: 'expression',
-  32: 'bank, fine',
-  64: 'sustain',
-  91: 'reverb send',
-  93: 'chorus send',
-  120: 'all sound off',
-  121: 'reset all controllers',
-  123: 'all notes off',
+  get 0() {
+    return say('intake.bank');
+  },
+  get 1() {
+    return say('intake.modulation');
+  },
+  get 7() {
+    return say('intake.channelVolume');
+  },
+  get 10() {
+    return say('intake.pan');
+  },
+  get 11() {
+    return say('intake.expression');
+  },
+  get 32() {
+    return say('intake.bankFine');
+  },
+  get 64() {
+    return say('intake.sustain');
+  },
+  get 91() {
+    return say('intake.reverbSend');
+  },
+  get 93() {
+    return say('intake.chorusSend');
+  },
+  get 120() {
+    return say('intake.allSoundOff');
+  },
+  get 121() {
+    return say('intake.resetAllControllers');
+  },
+  get 123() {
+    return say('intake.allNotesOff');
+  },
 };
 
 /** One track close up: its notes over the whole piece, its controllers, what the name was taken to mean. */
@@ -53,21 +78,32 @@ export function TrackDetailPane({ track, onClose }: { track: TrackId; onClose: (
   const end = bars.at(-1)!.start + bars.at(-1)!.length;
   const barOf = (at: number) => bars.findLast((bar) => bar.start <= at)?.number ?? 1;
   return (
-    <section className={pane.pane} aria-label={`Track ${survey.index + 1}`}>
+    <section className={pane.pane} aria-label={say('intake.trackIndex', { index: survey.index + 1 })}>
       <header className={pane.head}>
-        <h2>{survey.name || `Track ${survey.index + 1}`}</h2>
+        <h2>{survey.name || say('intake.trackIndex', { index: survey.index + 1 })}</h2>
         <span className={`soft ${pane.grow}`}>
-          {count(survey.notes, 'note', 'notes')}
+          {say('intake.note', { notes: survey.notes })}
           {survey.firstBar !== null &&
-            `, bars ${survey.firstBar}–${survey.lastBar}, sounding ${percent(survey.soundingShare)} of the time`}
-          {survey.maxAtOnce > 1 && `, up to ${survey.maxAtOnce} notes at once`}
-          {survey.velocity && `, velocity ${survey.velocity.lowest}–${survey.velocity.highest}`}
+            say('intake.barsFirstBarLastBarSounding', {
+              firstBar: survey.firstBar,
+              lastBar: survey.lastBar ?? '',
+              soundingShare: percent(survey.soundingShare),
+            })}
+          {survey.maxAtOnce > 1 && say('intake.upToMaxAtOnceNotesAtOnce', { maxAtOnce: survey.maxAtOnce })}
+          {survey.velocity &&
+            say('intake.velocityLowestHighest', { lowest: survey.velocity.lowest, highest: survey.velocity.highest })}
           {survey.notes > 0 &&
-            `, on eighths ${percent(survey.onGrid.eighths)}, sixteenths ${percent(survey.onGrid.sixteenths)}, triplets ${percent(survey.onGrid.triplets)}`}
+            say('intake.onEighthsEighthsSixteenths', {
+              eighths: percent(survey.onGrid.eighths),
+              sixteenths: percent(survey.onGrid.sixteenths),
+              triplets: percent(survey.onGrid.triplets),
+            })}
         </span>
-        <Button type="text" size="small" aria-label="Close" icon={<CloseOutlined />} onClick={onClose} />
+        <Button type="text" size="small" aria-label={say('intake.close')} icon={<CloseOutlined />} onClick={onClose} />
       </header>
-      {best && <p className="soft">Recognized because: {best.evidence.join(' · ')}.</p>}
+      {best && (
+        <p className="soft">{say('intake.recognizedBecauseEvidence', { evidence: best.evidence.join(' · ') })}</p>
+      )}
       {failure && <p className={styles.unsure}>{failure}</p>}
       {detail?.id === track && detail.notes.length > 0 && <PianoRoll detail={detail} bars={bars} />}
       {detail?.id === track && (
@@ -79,7 +115,7 @@ export function TrackDetailPane({ track, onClose }: { track: TrackId; onClose: (
                 <figcaption>
                   <b>{controller}</b> {CONTROLLER_NAMES[controller] ?? ''}{' '}
                   <span className="soft">
-                    {count(fact.count, 'event', 'events')},{' '}
+                    {say('intake.event2', { count: fact.count })},{' '}
                     {fact.lowest === fact.highest ? fact.lowest : `${fact.lowest}–${fact.highest}`}
                   </span>
                 </figcaption>
@@ -88,12 +124,12 @@ export function TrackDetailPane({ track, onClose }: { track: TrackId; onClose: (
                     <XAxis dataKey="at" type="number" domain={[0, end]} hide />
                     <YAxis domain={[0, 127]} hide />
                     <Tooltip
-                      labelFormatter={(at) => `bar ${barOf(Number(at))}`}
-                      formatter={(value) => [value, 'value']}
+                      labelFormatter={(at) => say('intake.barBarOf', { barOf: barOf(Number(at)) })}
+                      formatter={(value) => [value, say('intake.value')]}
                     />
                     <Line
                       type="stepAfter"
-                      dataKey="value"
+                      dataKey={say('intake.value')}
                       stroke="var(--saffron)"
                       dot={points.length < 40 ? { r: 1.5 } : false}
                       isAnimationActive={false}
@@ -104,7 +140,11 @@ export function TrackDetailPane({ track, onClose }: { track: TrackId; onClose: (
             );
           })}
           {survey.keyswitches.length > 0 && (
-            <p>Perhaps keyswitches: {survey.keyswitches.map(keyInWords).join(', ')}.</p>
+            <p>
+              {say('intake.perhapsKeyswitchesKeyswitches', {
+                keyswitches: survey.keyswitches.map(keyInWords).join(', '),
+              })}
+            </p>
           )}
         </div>
       )}

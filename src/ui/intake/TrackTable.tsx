@@ -1,5 +1,6 @@
 'use client';
 
+import { say } from '@/core/words';
 import type { TrackId } from '@/core/base';
 import { Button, Checkbox, Empty, Input, Select, Table, type TableProps } from 'antd';
 import type { TableRef } from 'antd/es/table';
@@ -18,12 +19,42 @@ import { settingsOf } from '@/core/documents';
 type State = 'all' | 'music' | 'percussion' | 'empty' | 'duplicate' | 'leftOut';
 
 const STATES: { value: State; label: string }[] = [
-  { value: 'all', label: 'All states' },
-  { value: 'music', label: 'Has notes' },
-  { value: 'percussion', label: 'Percussion' },
-  { value: 'empty', label: 'Empty' },
-  { value: 'duplicate', label: 'Duplicate' },
-  { value: 'leftOut', label: 'Left out' },
+  {
+    value: 'all',
+    get label() {
+      return say('intake.allStates');
+    },
+  },
+  {
+    value: 'music',
+    get label() {
+      return say('intake.hasNotes');
+    },
+  },
+  {
+    value: 'percussion',
+    get label() {
+      return say('intake.percussion');
+    },
+  },
+  {
+    value: 'empty',
+    get label() {
+      return say('intake.empty2');
+    },
+  },
+  {
+    value: 'duplicate',
+    get label() {
+      return say('intake.duplicate');
+    },
+  },
+  {
+    value: 'leftOut',
+    get label() {
+      return say('intake.leftOut');
+    },
+  },
 ];
 
 interface Row extends TrackSurvey {
@@ -99,15 +130,15 @@ export function TrackTable({
         <Input
           allowClear
           size="small"
-          placeholder="Filter by name or instrument"
-          aria-label="Filter tracks"
+          placeholder={say('intake.filterByNameOrInstrument')}
+          aria-label={say('intake.filterTracks')}
           value={text}
           onChange={(event) => setText(event.target.value)}
           style={{ width: 220 }}
         />
         <Select
           size="small"
-          aria-label="State"
+          aria-label={say('intake.state')}
           value={state}
           onChange={setState}
           options={STATES}
@@ -115,24 +146,25 @@ export function TrackTable({
         />
         <Select
           size="small"
-          aria-label="Family"
+          aria-label={say('intake.family')}
           value={family}
           onChange={setFamily}
           style={{ width: 130 }}
-          options={[{ value: 'all', label: 'All families' }, ...families.map((name) => ({ value: name, label: name }))]}
+          options={[
+            { value: 'all', label: say('intake.allFamilies') },
+            ...families.map((name) => ({ value: name, label: name })),
+          ]}
         />
-        <span className="soft">
-          {shown.length} of {rows.length}
-        </span>
+        <span className="soft">{say('intake.shownOfRows', { shown: shown.length, rows: rows.length })}</span>
         <span className={styles.push} />
         {markedRows.length > 0 && (
           <>
-            <span className="soft">{markedRows.length} selected:</span>
+            <span className="soft">{say('intake.markedRowsSelected', { markedRows: markedRows.length })}</span>
             <Button size="small" onClick={() => take(markedRows, false)}>
-              Leave out
+              {say('intake.leaveOut')}
             </Button>
             <Button size="small" onClick={() => take(markedRows, true)}>
-              Include
+              {say('intake.include')}
             </Button>
           </>
         )}
@@ -154,7 +186,7 @@ export function TrackTable({
           }}
           onRow={(row) => rowKeys(() => onChoose(row.id))}
           locale={{
-            emptyText: <Empty image={Empty.PRESENTED_IMAGE_SIMPLE} description="No matches." />,
+            emptyText: <Empty image={Empty.PRESENTED_IMAGE_SIMPLE} description={say('intake.noMatches')} />,
           }}
         />
       </div>
@@ -165,7 +197,7 @@ export function TrackTable({
 function columns(take: (ids: TrackId[], on: boolean) => void): TableProps<Row>['columns'] {
   return [
     {
-      title: 'In',
+      title: say('intake.in'),
       key: 'in',
       width: 38,
       render: (_, row) => (
@@ -173,7 +205,7 @@ function columns(take: (ids: TrackId[], on: boolean) => void): TableProps<Row>['
           <Checkbox
             checked={!row.leftOut}
             disabled={row.notes === 0}
-            aria-label={`${row.name || row.id} in the score`}
+            aria-label={say('intake.rowInTheScore', { row: row.name || row.id })}
             onChange={(event) => take([row.id], event.target.checked)}
           />
         </span>
@@ -187,30 +219,31 @@ function columns(take: (ids: TrackId[], on: boolean) => void): TableProps<Row>['
       render: (_, row) => <span className="mono">{trackNumber(row.id, row.index)}</span>,
     },
     {
-      title: 'Name',
+      title: say('intake.name'),
       key: 'name',
       width: 160,
       ellipsis: true,
       sorter: (a, b) => a.name.localeCompare(b.name),
-      render: (_, row) => row.name || <span className="soft">no name</span>,
+      render: (_, row) => row.name || <span className="soft">{say('intake.noName')}</span>,
     },
     {
-      title: 'Recognized as',
+      title: say('intake.recognizedAs'),
       key: 'instrument',
       width: 130,
       ellipsis: true,
       sorter: (a, b) => a.instrumentName.localeCompare(b.instrumentName),
-      render: (_, row) => (row.notes === 0 ? '' : row.instrumentName || <span className={styles.unsure}>unknown</span>),
+      render: (_, row) =>
+        row.notes === 0 ? '' : row.instrumentName || <span className={styles.unsure}>{say('intake.unknown')}</span>,
     },
     {
-      title: 'Ch.',
+      title: say('intake.ch'),
       key: 'channel',
       width: 66,
       sorter: (a, b) => (a.channels[0] ?? 0) - (b.channels[0] ?? 0),
       render: (_, row) => <span className="mono">{row.channels.join(', ')}</span>,
     },
     {
-      title: 'Notes',
+      title: say('intake.notes'),
       key: 'notes',
       width: 82,
       align: 'right',
@@ -218,25 +251,30 @@ function columns(take: (ids: TrackId[], on: boolean) => void): TableProps<Row>['
       render: (_, row) => <span className="mono">{row.notes}</span>,
     },
     {
-      title: 'Range',
+      title: say('intake.range'),
       key: 'range',
       width: 92,
       sorter: (a, b) => (a.lowest ?? 0) - (b.lowest ?? 0),
       render: (_, row) => {
         if (row.lowest === null) return '';
-        return row.percussion ? 'keys' : `${keyInWords(row.lowest)}–${keyInWords(row.highest!)}`;
+        return row.percussion ? say('intake.keys') : `${keyInWords(row.lowest)}–${keyInWords(row.highest!)}`;
       },
     },
-    { title: 'Activity', key: 'density', width: 150, render: (_, row) => <Density density={row.density} /> },
     {
-      title: 'Remarks',
+      title: say('intake.activity'),
+      key: 'density',
+      width: 150,
+      render: (_, row) => <Density density={row.density} />,
+    },
+    {
+      title: say('intake.remarks'),
       key: 'state',
       width: 200,
       ellipsis: true,
       render: (_, row) => <span className="soft">{remarks(row)}</span>,
     },
     {
-      title: 'Polyphony',
+      title: say('intake.polyphony'),
       key: 'most',
       width: 112,
       align: 'right',
@@ -244,7 +282,7 @@ function columns(take: (ids: TrackId[], on: boolean) => void): TableProps<Row>['
       render: (_, row) => <span className="mono">{row.maxAtOnce || ''}</span>,
     },
     {
-      title: 'Program',
+      title: say('intake.program'),
       key: 'program',
       width: 170,
       ellipsis: true,
@@ -261,24 +299,36 @@ function trackNumber(id: TrackId, index: number): string {
 
 function remarks(row: Row): string {
   const words: string[] = [];
-  if (row.id === 't0' && row.notes === 0 && row.controllers.length === 0) return 'tempo, meters, markers';
+  if (row.id === 't0' && row.notes === 0 && row.controllers.length === 0) return say('intake.tempoMetersMarkers');
   if (row.notes === 0)
-    return row.controllers.length > 0 ? `empty, ${row.controllers.length} kinds of controller` : 'empty';
+    return row.controllers.length > 0
+      ? say('intake.emptyControllersKindsOfController', { controllers: row.controllers.length })
+      : say('intake.empty');
   if (row.duplicate) {
     const { of, exact, transposed, later } = row.duplicate;
     const shift = [
-      transposed && `${Math.abs(transposed / 12)} oct. ${transposed > 0 ? 'higher' : 'lower'}`,
-      later && `${Math.abs(later)} ms ${later > 0 ? 'later' : 'earlier'}`,
+      transposed &&
+        say('intake.transposedOctHigher', { transposed: Math.abs(transposed / 12), transposedOver0: transposed > 0 }),
+      later && say('intake.laterMsLater', { later: Math.abs(later), laterOver0: later > 0 }),
     ]
       .filter(Boolean)
       .join(', ');
     words.push(
-      `${exact ? 'same as' : 'doubles'} track ${trackNumber(of, Number(/t(\d+)/.exec(of)?.[1]))}${shift ? ` (${shift})` : ''}`,
+      say('intake.sameAsTrackTrackNumberShiftSelect', {
+        exact: Boolean(exact),
+        trackNumber: trackNumber(of, Number(/t(\d+)/.exec(of)?.[1])),
+        shift: Boolean(shift),
+        shift2: shift,
+      }),
     );
   }
-  if (row.keyswitches.length > 0) words.push(`perhaps keyswitches ${row.keyswitches.map(keyInWords).join(' ')}`);
-  if (row.overlap === 'legato') words.push('legato');
-  if (row.overlap === 'detached') words.push('detached');
-  if (row.onGrid.sixteenths < 0.6 && row.notes >= 8) words.push(`${percent(row.onGrid.sixteenths)} on sixteenths`);
+  if (row.keyswitches.length > 0)
+    words.push(
+      say('intake.perhapsKeyswitchesKeyswitches2', { keyswitches: row.keyswitches.map(keyInWords).join(' ') }),
+    );
+  if (row.overlap === 'legato') words.push(say('intake.legato'));
+  if (row.overlap === 'detached') words.push(say('intake.detached'));
+  if (row.onGrid.sixteenths < 0.6 && row.notes >= 8)
+    words.push(say('intake.sixteenthsOnSixteenths', { sixteenths: percent(row.onGrid.sixteenths) }));
   return words.join(', ');
 }

@@ -1,12 +1,12 @@
 'use client';
 
+import { say } from '@/core/words';
 import { Table } from 'antd';
 import { useMemo } from 'react';
 import { runsOf, trackInFile, type TrackId } from '@/core/base';
 import type { Renewal } from '@/core/engine';
 import { partsOnDesk, useWorkspace } from '../workspace/workspace';
 import { openBar } from '../workspace/goToBar';
-import { count } from '../shared/words';
 import styles from './intake.module.css';
 
 interface Row {
@@ -39,15 +39,19 @@ export function WhatChanged({ renewal, onOpened }: { renewal: Renewal; onOpened?
   return (
     <>
       <p>
-        {bars.size === 0
-          ? `Not a note of its ${count(renewal.bars.length, 'bar', 'bars')} is another.`
-          : `${count(bars.size, 'bar', 'bars')} of ${renewal.bars.length} changed.`}{' '}
-        {count(whole + partly.length, 'decision', 'decisions')} carried over
-        {partly.length > 0 && `, ${partly.length} of them in part`}
-        {lost.length > 0 ? `; ${lost.length} cannot be.` : '.'}
+        {say('intake.barsSize0SelectTrueNotOtherBarOf', {
+          barsSize0: bars.size === 0,
+          bars: renewal.bars.length,
+          bars2: bars.size,
+          whole: whole + partly.length,
+          partlyOver0: partly.length > 0,
+          partly: partly.length,
+          lostOver0: lost.length > 0,
+          lost: lost.length,
+        })}
       </p>
-      <Lines title="Carried over in part: some of their notes or tracks are gone" lines={partly} />
-      <Lines title="Not carried over: nothing is left of what they were about" lines={lost} />
+      <Lines title={say('intake.carriedOverInPartSomeOfTheirNotes')} lines={partly} />
+      <Lines title={say('intake.notCarriedOverNothingIsLeftOfWhat')} lines={lost} />
       {rows.length > 0 && (
         <Table<Row>
           size="small"
@@ -58,7 +62,7 @@ export function WhatChanged({ renewal, onOpened }: { renewal: Renewal; onOpened?
           rowClassName={onOpened ? styles.opens! : ''}
           columns={[
             {
-              title: 'Bar',
+              title: say('intake.bar2'),
               dataIndex: 'number',
               width: 110,
               render: (number: string, row) =>
@@ -70,8 +74,8 @@ export function WhatChanged({ renewal, onOpened }: { renewal: Renewal; onOpened?
                   number
                 ),
             },
-            { title: 'Track', dataIndex: 'track' },
-            { title: 'What', dataIndex: 'what' },
+            { title: say('intake.track'), dataIndex: 'track' },
+            { title: say('intake.what'), dataIndex: 'what' },
           ]}
         />
       )}
@@ -113,18 +117,18 @@ function rowsOf({ changes, bars, barsBefore, names, namesBefore }: Renewal): Row
     return first === last ? String(first) : `${first}–${last}`;
   };
   return [
-    ...(tempo ? [whole('tempo', '', 'another tempo')] : []),
-    ...(meters ? [whole('meters', '', 'other meters')] : []),
-    ...tracksAdded.map((id) => whole(id, names[id] ?? id, 'a new track')),
-    ...tracksGone.map((id) => whole(`gone ${id}`, namesBefore[id] ?? id, 'no longer there')),
+    ...(tempo ? [whole('tempo', '', say('intake.anotherTempo'))] : []),
+    ...(meters ? [whole('meters', '', say('intake.otherMeters'))] : []),
+    ...tracksAdded.map((id) => whole(id, names[id] ?? id, say('intake.aNewTrack'))),
+    ...tracksGone.map((id) => whole(`gone ${id}`, namesBefore[id] ?? id, say('intake.noLongerThere'))),
     ...runs(barsAdded).map((run): Row => ({
-      ...whole(`added ${run[0]!.bar}`, 'all', 'added'),
+      ...whole(`added ${run[0]!.bar}`, 'all', say('intake.added')),
       bar: run[0]!.bar,
       number: span(run, bars),
     })),
     ...runs(barsGone).map((run) => ({
-      ...whole(`cut ${run[0]!.bar}`, 'all', 'deleted'),
-      number: `was ${span(run, barsBefore)}`,
+      ...whole(`cut ${run[0]!.bar}`, 'all', say('intake.deleted')),
+      number: say('intake.wasSpan', { span: span(run, barsBefore) }),
     })),
     ...changes.bars.map(({ bar, track, added, gone, changed }): Row => ({
       key: `${bar} ${track}`,
@@ -133,9 +137,9 @@ function rowsOf({ changes, bars, barsBefore, names, namesBefore }: Renewal): Row
       track: names[track] ?? track,
       trackId: track,
       what: [
-        ...(added > 0 ? [`${count(added, 'note', 'notes')} new`] : []),
-        ...(gone > 0 ? [`${count(gone, 'note', 'notes')} gone`] : []),
-        ...(changed > 0 ? [`${count(changed, 'note', 'notes')} changed`] : []),
+        ...(added > 0 ? [say('intake.noteNew', { added })] : []),
+        ...(gone > 0 ? [say('intake.noteGone', { gone })] : []),
+        ...(changed > 0 ? [say('intake.noteChanged', { changed })] : []),
       ].join(', '),
     })),
   ];

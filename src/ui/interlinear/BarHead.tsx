@@ -1,5 +1,6 @@
 'use client';
 
+import { say } from '@/core/words';
 import { useWorkspace } from '../workspace/workspace';
 import { madeOnDesk } from '../workspace/workspace';
 import type { BarPlace } from '../engraved/geometry';
@@ -25,7 +26,7 @@ export function BarHead({ index, place, first }: { index: number; place: BarPlac
       <button
         type="button"
         tabIndex={-1}
-        title={`Select the notes of bar ${place.number}; with Shift in all parts in view`}
+        title={say('interlinear.selectTheNotesOfBarPlaceWithShift', { place: place.number })}
         onClick={({ shiftKey }) => pickBar(place, shiftKey)}
       >
         {place.number}

@@ -1,5 +1,7 @@
 'use client';
 
+import { say } from '@/core/words';
+import { sayRich } from '@/ui/shared/sayRich';
 import { LeftOutlined, MinusOutlined, PlusOutlined, RightOutlined } from '@ant-design/icons';
 import { Button, Segmented, Slider } from 'antd';
 import { STAFF_HEIGHTS, zoomed } from '../workspace/store/view-slice';
@@ -7,7 +9,12 @@ import { barsOnDesk, useWorkspace } from '../workspace/workspace';
 import styles from './interlinear.module.css';
 
 const SIZES = ['S', 'M', 'L', 'XL'];
-const TITLES = ['small', 'normal', 'large', 'very large'];
+const TITLES = [
+  say('interlinear.small'),
+  say('interlinear.normal'),
+  say('interlinear.large'),
+  say('interlinear.veryLarge'),
+];
 
 /** Where in the piece the interlinear view stands: step, slide, show more or fewer bars. */
 export function BarWalk({ children }: { children?: React.ReactNode }) {
@@ -23,49 +30,61 @@ export function BarWalk({ children }: { children?: React.ReactNode }) {
       {children}
       <Button
         size="small"
-        aria-label="Previous bar"
+        aria-label={say('interlinear.previousBar')}
         icon={<LeftOutlined />}
         disabled={from === 0}
         onClick={() => show({ from: from - 1 })}
       />
       <Slider
         className={styles.slider}
-        ariaLabelForHandle="First bar in view"
+        ariaLabelForHandle={say('interlinear.firstBarInView')}
         min={0}
         max={Math.max(0, bars.length - 1)}
         value={from}
         onChange={(value) => show({ from: value })}
-        tooltip={{ formatter: (value) => `Bar ${bars[value ?? 0]?.number}` }}
+        tooltip={{ formatter: (value) => say('interlinear.barBars', { bars: bars[value ?? 0]?.number ?? '' }) }}
       />
       <Button
         size="small"
-        aria-label="Next bar"
+        aria-label={say('interlinear.nextBar')}
         icon={<RightOutlined />}
         disabled={to >= bars.length}
         onClick={() => show({ from: from + 1 })}
       />
       <span className={styles.where}>
-        {to - from === 1 ? `Bar ${bars[from]!.number}` : `Bars ${bars[from]!.number}–${bars[to - 1]!.number}`}{' '}
-        <span className="soft">of {bars.at(-1)!.number}</span>
+        {sayRich(
+          'interlinear.toPluralOneBarBarsOtherBarsBars',
+          {
+            to: to - from,
+            bars: bars[from]!.number,
+            bars2: bars[to - 1]!.number,
+            bars3: bars.at(-1)!.number,
+          },
+          { soft: (chunks) => <span className="soft">{chunks}</span> },
+        )}
       </span>
       <Button
         size="small"
-        aria-label="Show fewer bars"
+        aria-label={say('interlinear.showFewerBars')}
         icon={<PlusOutlined />}
         onClick={() => show({ bars: zoomed(passage.bars, -1) })}
       />
       <Button
         size="small"
-        aria-label="Show more bars"
+        aria-label={say('interlinear.showMoreBars')}
         icon={<MinusOutlined />}
         onClick={() => show({ bars: zoomed(passage.bars, 1) })}
       />
       <Segmented<number>
         size="small"
-        aria-label="Size of the staves"
+        aria-label={say('interlinear.sizeOfTheStaves')}
         value={staffHeight}
         onChange={setStaffHeight}
-        options={STAFF_HEIGHTS.map((height, i) => ({ value: height, label: SIZES[i]!, title: `Staves ${TITLES[i]}` }))}
+        options={STAFF_HEIGHTS.map((height, i) => ({
+          value: height,
+          label: SIZES[i]!,
+          title: say('interlinear.stavesTitles', { titles: TITLES[i]! }),
+        }))}
       />
     </div>
   );

@@ -1,5 +1,6 @@
 'use client';
 
+import { say } from '@/core/words';
 import { Dropdown } from 'antd';
 import { useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react';
 import type { MenuProps } from 'antd';
@@ -72,7 +73,10 @@ export function Drawing({ drawn, dim, laneHeight }: { drawn: Drawn; dim: boolean
           id="music"
           tabIndex={0}
           role="group"
-          aria-label={`Bars ${passage.bars[0]!.number} to ${passage.bars.at(-1)!.number}: arrow keys walk the notes`}
+          aria-label={say('interlinear.barsBarsToBars2ArrowKeysWalkThe', {
+            bars: passage.bars[0]!.number,
+            bars2: passage.bars.at(-1)!.number,
+          })}
           onContextMenu={onContextMenu}
           onKeyDown={(event) => {
             if (event.target === event.currentTarget && event.key === 'Enter') pickFirst();
@@ -82,7 +86,10 @@ export function Drawing({ drawn, dim, laneHeight }: { drawn: Drawn; dim: boolean
             ref={root}
             className={`${music.engraved} ${styles.engraved}`}
             role="img"
-            aria-label={`Bars ${passage.bars[0]!.number} to ${passage.bars.at(-1)!.number} as written`}
+            aria-label={say('interlinear.barsBarsToBars2AsWritten', {
+              bars: passage.bars[0]!.number,
+              bars2: passage.bars.at(-1)!.number,
+            })}
             dangerouslySetInnerHTML={svg}
           />
           {place && <Playhead from={passage.from} geometry={place} />}

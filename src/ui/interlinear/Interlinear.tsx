@@ -1,5 +1,7 @@
 'use client';
 
+import { say } from '@/core/words';
+import { sayRich } from '@/ui/shared/sayRich';
 import { Alert, Spin } from 'antd';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { barsOnDesk, partsOnDesk, queryHere, useWorkspace } from '../workspace/workspace';
@@ -50,10 +52,12 @@ export function Interlinear({ suggestions = false }: { suggestions?: boolean }) 
 
   return (
     <div ref={pane} className={styles.pane}>
-      {failure && <Alert type="error" showIcon title={`These bars could not be drawn: ${failure}`} />}
-      {ordered.length === 0 && <p className={styles.hint}>Tick a part on the left to see it here.</p>}
+      {failure && (
+        <Alert type="error" showIcon title={say('interlinear.theseBarsCouldNotBeDrawnFailure', { failure })} />
+      )}
+      {ordered.length === 0 && <p className={styles.hint}>{say('interlinear.tickAPartOnTheLeftToSeeItHere')}</p>}
       {!drawn && ordered.length > 0 && !failure && (
-        <Spin className={styles.spin} description="Loading the engraver …" />
+        <Spin className={styles.spin} description={say('interlinear.loadingTheEngraver')} />
       )}
       <TriedOut />
       {drawn && ordered.length > 0 && <Drawing drawn={drawn} dim={busy} laneHeight={laneHeightFor(staffHeight)} />}
@@ -70,7 +74,13 @@ function TriedOut() {
   if (label === undefined) return null;
   return (
     <p className={styles.tried} role="status">
-      Preview: <b>{label}</b>. <kbd>A</kbd> applies it.
+      {sayRich(
+        'interlinear.previewLabelAAppliesIt',
+        {
+          label,
+        },
+        { b: (chunks) => <b>{chunks}</b>, kbd: (chunks) => <kbd>{chunks}</kbd> },
+      )}
     </p>
   );
 }

@@ -1,3 +1,4 @@
+import { say } from '@/core/words';
 import type { NoteId, PartId } from '@/core/base';
 import type { Passage, PassagePart, PlayedMark } from '@/core/proof';
 import { keyInWords } from '@/core/score';
@@ -24,7 +25,7 @@ export function PlayedLanes({ passage, geometry, lit, picked, flags, onLight, on
       width={geometry.width}
       height={geometry.height}
       role="group"
-      aria-label="Played lines"
+      aria-label={say('interlinear.playedLines')}
     >
       {geometry.lanes.map((lane, i) => {
         const part = passage.parts[i]!;
@@ -122,7 +123,11 @@ function Mark({ mark, part, lane, geometry, lit, picked, onLight, onPick }: Mark
       data-played={mark.id}
     >
       <title>
-        {mark.added ? `${keyInWords(mark.key)}, added by hand` : `${keyInWords(mark.key)}, velocity ${mark.velocity}`}
+        {say('interlinear.markAddedSelectTrueKeyInWordsAdded', {
+          markAdded: Boolean(mark.added),
+          keyInWords: keyInWords(mark.key),
+          velocity: mark.velocity,
+        })}
       </title>
       {place !== null && Math.abs(place - x1) > 0.75 && (
         <line className={styles.shift} x1={x1} x2={place} y1={y + height / 2} y2={y + height / 2} />
@@ -158,7 +163,7 @@ function Flag({
       className={flag.chosen ? styles.flagChosen : styles.flag}
       role="button"
       tabIndex={0}
-      aria-label={`Query ${flag.number}`}
+      aria-label={say('interlinear.queryFlag', { flag: flag.number })}
       onClick={() => onFlag(flag.id)}
       onKeyDown={(event) => event.key === 'Enter' && onFlag(flag.id)}
       transform={`translate(${x - 9}, ${lane.top - 4})`}

@@ -1,5 +1,6 @@
 'use client';
 
+import { say } from '@/core/words';
 import { Button } from 'antd';
 import { useEffect, useState } from 'react';
 import { engineWorker } from '@/workers/engine-client';
@@ -13,7 +14,7 @@ export function Reasons() {
   const decide = useWorkspace((state) => state.decide);
   if (!reasons) return <div className={styles.reasons} />;
   return (
-    <div className={styles.reasons} role="status" aria-label="Why it is written so">
+    <div className={styles.reasons} role="status" aria-label={say('interlinear.whyItIsWrittenSo')}>
       {reasons.map(({ words, remedies }) => (
         <span key={words}>
           {words}

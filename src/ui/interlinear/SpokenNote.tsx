@@ -1,5 +1,6 @@
 'use client';
 
+import { say } from '@/core/words';
 import { barsOnDesk, inParts, partsOnDesk, useWorkspace } from '../workspace/workspace';
 import { spoken } from '../hand/speak';
 
@@ -20,9 +21,9 @@ export function SpokenNote() {
     : [];
   const [first] = notes;
   const name = parts.find(({ id }) => id === first?.part)?.name ?? '';
-  const more = notes.length > 1 ? `, and ${notes.length - 1} more` : '';
+  const more = notes.length > 1 ? say('interlinear.andNotesMore', { notes: notes.length - 1 }) : '';
   return (
-    <p className="unseen" role="status" aria-label="Selected note">
+    <p className="unseen" role="status" aria-label={say('interlinear.selectedNote')}>
       {first ? spoken(first, name, bars) + more : ''}
     </p>
   );

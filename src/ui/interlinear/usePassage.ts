@@ -1,5 +1,6 @@
 'use client';
 
+import { say } from '@/core/words';
 import { partId, type PartId } from '@/core/base';
 import { useEffect, useRef, useState } from 'react';
 import type { Version } from '@/core/engine';
@@ -71,7 +72,7 @@ export function usePassage({
           marksHeight: suggestionColour || below ? MARKS_HEIGHT : 0,
           below,
         });
-        performance.measure('dragoman: draw passage', { start: began });
+        performance.measure(say('interlinear.dragomanDrawPassage'), { start: began });
         if (mine === latest.current) setState({ drawn: { passage, engraving }, busy: false, failure: null });
       } catch (error) {
         if (mine === latest.current) setState((before) => ({ ...before, busy: false, failure: sentence(error) }));

@@ -1,5 +1,6 @@
 'use client';
 
+import { say } from '@/core/words';
 import { Segmented } from 'antd';
 import type { Direction } from '@/storage/schema';
 import { goToStation } from '../workspace/goToStation';
@@ -17,15 +18,15 @@ export function DirectionSwitch() {
     <Segmented<Direction>
       size="small"
       className={styles.directions}
-      aria-label="Direction"
+      aria-label={say('job.direction')}
       value={direction}
       onChange={(next) => {
         void turn(next);
         goToStation(job.id, 'intake');
       }}
       options={[
-        { value: 'to-score', label: 'To score' },
-        { value: 'to-sequencer', label: 'To sequencer' },
+        { value: 'to-score', label: say('job.toScore') },
+        { value: 'to-sequencer', label: say('job.toSequencer') },
       ]}
     />
   );

@@ -1,5 +1,6 @@
 'use client';
 
+import { say } from '@/core/words';
 import { BookOutlined, DownloadOutlined, QuestionCircleOutlined, RedoOutlined, UndoOutlined } from '@ant-design/icons';
 import { App, Button, Tooltip } from 'antd';
 import Link from 'next/link';
@@ -31,7 +32,7 @@ export function JobHeader({ station }: { station: StationId }) {
   return (
     <header className={styles.head}>
       <Link href="/" className={styles.mark}>
-        Dragoman
+        {say('job.dragoman')}
       </Link>
       <span className={styles.jobName} title={job?.originals[0]?.fileName}>
         {job?.name ?? ''}
@@ -39,29 +40,34 @@ export function JobHeader({ station }: { station: StationId }) {
       <DirectionSwitch />
       <span className={styles.push} />
       <Jump station={station} />
-      <Tooltip title="Undo (Ctrl+Z)">
+      <Tooltip title={say('job.undoCtrlZ')}>
         <Button
           type="text"
-          aria-label="Undo"
+          aria-label={say('job.undo')}
           icon={<UndoOutlined />}
           disabled={!ledger || ledger.position === 0}
           onClick={undo}
         />
       </Tooltip>
-      <Tooltip title="Redo (Ctrl+Shift+Z)">
+      <Tooltip title={say('job.redoCtrlShiftZ')}>
         <Button
           type="text"
-          aria-label="Redo"
+          aria-label={say('job.redo')}
           icon={<RedoOutlined />}
           disabled={!ledger || ledger.position === ledger.decisions.length}
           onClick={redo}
         />
       </Tooltip>
       <Button type="text" icon={<BookOutlined />} onClick={() => setLedgerOpen(true)}>
-        Ledger ({ledger?.position ?? 0})
+        {say('job.ledgerPosition', { position: ledger?.position ?? 0 })}
       </Button>
-      <Tooltip title="Keys (?)">
-        <Button type="text" aria-label="Keys" icon={<QuestionCircleOutlined />} onClick={() => setKeysOpen(true)} />
+      <Tooltip title={say('job.keys')}>
+        <Button
+          type="text"
+          aria-label={say('job.keys2')}
+          icon={<QuestionCircleOutlined />}
+          onClick={() => setKeysOpen(true)}
+        />
       </Tooltip>
       {station !== 'dispatch' && (
         <Button
@@ -74,7 +80,7 @@ export function JobHeader({ station }: { station: StationId }) {
             )
           }
         >
-          {direction === 'to-sequencer' ? 'MIDI' : 'MusicXML'}
+          {say('job.mIDI', { toSequencer: direction === 'to-sequencer' })}
         </Button>
       )}
       <LedgerDrawer open={ledgerOpen} onClose={() => setLedgerOpen(false)} />

@@ -1,5 +1,6 @@
 'use client';
 
+import { say } from '@/core/words';
 import { Alert, App, Button, Progress } from 'antd';
 import { archiveWith } from '@/storage/jobs';
 import { startEngraver } from '@/workers/engrave-client';
@@ -20,11 +21,19 @@ import styles from './job.module.css';
 const STAGE_WORDS = {
   casting: 'casting',
   playing: 'playing',
-  lead: 'finding leads',
-  grid: 'fitting grids',
-  voices: 'separating voices',
+  get lead() {
+    return say('job.findingLeads');
+  },
+  get grid() {
+    return say('job.fittingGrids');
+  },
+  get voices() {
+    return say('job.separatingVoices');
+  },
   spelling: 'spelling',
-  assembling: 'writing bars',
+  get assembling() {
+    return say('job.writingBars');
+  },
 } as const;
 
 /** The desk of one job: stations across the top, the work in the middle, queries beside it. */
@@ -52,7 +61,7 @@ export function JobView({ id, station: opened }: { id: string; station: StationI
 
   const title = [name, STATIONS[direction].find(({ id: one }) => one === station)?.name].filter(Boolean).join(', ');
   useEffect(() => {
-    document.title = title ? `${title} · Dragoman` : 'Dragoman';
+    document.title = title ? say('job.titleDragoman', { title }) : 'Dragoman';
   }, [title]);
 
   // Each direction has stations of its own; a link to another one leads to the first.
@@ -88,7 +97,7 @@ export function JobView({ id, station: opened }: { id: string; station: StationI
 function SkipToMusic() {
   return (
     <button type="button" className={styles.skip} onClick={() => document.getElementById('music')?.focus()}>
-      To the music
+      {say('job.toTheMusic')}
     </button>
   );
 }
@@ -111,14 +120,14 @@ function Keeping() {
         <Alert
           banner
           type="error"
-          title={`Your last decisions are not stored: ${unsaved}`}
+          title={say('job.yourLastDecisionsAreNotStored', { unsaved })}
           action={
             <>
               <Button size="small" onClick={() => void saveAgain()}>
-                Try again
+                {say('job.tryAgain')}
               </Button>{' '}
               <Button size="small" onClick={() => void saveArchive().catch((error) => message.error(sentence(error)))}>
-                Save archive
+                {say('job.saveArchive')}
               </Button>
             </>
           }
@@ -129,7 +138,7 @@ function Keeping() {
           banner
           type="warning"
           closable={{ onClose: noticed }}
-          title="Another window has changed this job. Its decisions are in the ledger, yours on top of them."
+          title={say('job.anotherWindowHasChangedThisJobIts')}
         />
       )}
     </>
@@ -149,10 +158,10 @@ function Working() {
       <Alert
         banner
         type="warning"
-        title="Stopped. What you see is from before your last decision."
+        title={say('job.stoppedWhatYouSeeIsFromBeforeYour')}
         action={
           <Button size="small" onClick={compute}>
-            Compute now
+            {say('job.computeNow')}
           </Button>
         }
       />
@@ -165,7 +174,7 @@ function Working() {
           <Progress percent={Math.round(progress.done * 100)} size="small" showInfo={false} />
           <span className="soft">{STAGE_WORDS[progress.stage]}</span>
           <Button size="small" onClick={cancel}>
-            Stop
+            {say('job.stop')}
           </Button>
         </div>
       )}

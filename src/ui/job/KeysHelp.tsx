@@ -1,5 +1,6 @@
 'use client';
 
+import { say } from '@/core/words';
 import { Modal } from 'antd';
 import { KEYS } from './keys';
 import styles from './job.module.css';
@@ -7,9 +8,9 @@ import styles from './job.module.css';
 /** The list of keys. */
 export function KeysHelp({ open, onClose }: { open: boolean; onClose: () => void }) {
   return (
-    <Modal title="Keys" open={open} onCancel={onClose} footer={null} width={460}>
+    <Modal title={say('job.keys2')} open={open} onCancel={onClose} footer={null} width={460}>
       <dl className={styles.keys}>
-        {[...KEYS, { shown: '?', does: 'this list' }].map(({ shown, does }) => (
+        {[...KEYS, { shown: '?', does: say('job.thisList') }].map(({ shown, does }) => (
           <div key={shown} className={styles.keyRow}>
             <dt className="mono">{shown}</dt>
             <dd>{does}</dd>

@@ -1,5 +1,6 @@
 'use client';
 
+import { say } from '@/core/words';
 import { Button, Drawer, Empty } from 'antd';
 import { nameOf, useWorkspace } from '../workspace/workspace';
 import styles from './job.module.css';
@@ -14,20 +15,17 @@ export function LedgerDrawer({ open, onClose }: { open: boolean; onClose: () => 
   const moveTo = useWorkspace((state) => state.moveTo);
   const decisions = ledger?.decisions ?? [];
   return (
-    <Drawer title="Ledger" open={open} onClose={onClose} size={380}>
+    <Drawer title={say('job.ledger')} open={open} onClose={onClose} size={380}>
       {decisions.length === 0 && (
-        <Empty
-          image={Empty.PRESENTED_IMAGE_SIMPLE}
-          description="No decisions yet. Everything so far was found by the engine."
-        />
+        <Empty image={Empty.PRESENTED_IMAGE_SIMPLE} description={say('job.noDecisionsYetEverythingSoFarWas')} />
       )}
       {decisions.length > 0 && (
         <>
-          <p className="soft">Choose a line to go to the state just after it. Greyed lines are undone.</p>
+          <p className="soft">{say('job.chooseALineToGoToTheStateJustAfter')}</p>
           <ol className={styles.ledger}>
             <li>
               <Button type="text" block className={styles.ledgerLine} onClick={() => moveTo(0)}>
-                As the engine found it
+                {say('job.asTheEngineFoundIt')}
               </Button>
             </li>
             {decisions.map((decision, i) => (

@@ -1,11 +1,12 @@
 'use client';
 
+import { say } from '@/core/words';
+import { sayRich } from '@/ui/shared/sayRich';
 import { CheckCircleOutlined, DoubleRightOutlined, PrinterOutlined } from '@ant-design/icons';
 import { Button, Tooltip } from 'antd';
 import { useEffect, useRef, useState } from 'react';
 import { QuerySheet } from '../queries/QuerySheet';
 import { RemedyList } from '../queries/RemedyList';
-import { count } from '../shared/words';
 import { isFolded, madeOnDesk, openQueries, useWorkspace } from '../workspace/workspace';
 import styles from './job.module.css';
 import type { OpenQuery } from '@/core/engine';
@@ -22,36 +23,47 @@ export function QueryPanel() {
   const queries = openQueries(summary, ledger);
   if (folded)
     return (
-      <aside className={styles.queriesFolded} aria-label="Queries">
-        <Tooltip title="Queries (Q)" placement="left">
-          <button type="button" className={styles.unfold} onClick={() => fold(false)} aria-label="Show the queries">
+      <aside className={styles.queriesFolded} aria-label={say('job.queries')}>
+        <Tooltip title={say('job.queriesQ')} placement="left">
+          <button
+            type="button"
+            className={styles.unfold}
+            onClick={() => fold(false)}
+            aria-label={say('job.showTheQueries')}
+          >
             {queries.length > 0 ? <span className={styles.flag}>{queries.length}</span> : <CheckCircleOutlined />}
-            <span className={styles.upright}>{queries.length > 0 ? 'Queries' : 'No open queries.'}</span>
+            <span className={styles.upright}>{say('job.queries2', { queriesOver0: queries.length > 0 })}</span>
           </button>
         </Tooltip>
       </aside>
     );
   return (
-    <aside className={styles.queries} aria-label="Queries">
+    <aside className={styles.queries} aria-label={say('job.queries')}>
       <div className={styles.queriesTop}>
         <h2 className={styles.queriesHead}>
-          Queries <span className="soft">{summary ? queries.length : ''}</span>
+          {sayRich(
+            'job.queriesSummary',
+            {
+              summary: summary ? queries.length : '',
+            },
+            { soft: (chunks) => <span className="soft">{chunks}</span> },
+          )}
         </h2>
-        <Tooltip title="A sheet of queries for the composer">
+        <Tooltip title={say('job.aSheetOfQueriesForTheComposer')}>
           <Button
             size="small"
             type="text"
-            aria-label="Query sheet"
+            aria-label={say('job.querySheet')}
             icon={<PrinterOutlined />}
             disabled={queries.length === 0}
             onClick={() => setSheetOpen(true)}
           />
         </Tooltip>
-        <Tooltip title="Collapse (Q)">
+        <Tooltip title={say('job.collapseQ')}>
           <Button
             size="small"
             type="text"
-            aria-label="Collapse the queries"
+            aria-label={say('job.collapseTheQueries')}
             icon={<DoubleRightOutlined />}
             onClick={() => fold(true)}
           />
@@ -60,10 +72,8 @@ export function QueryPanel() {
       {summary && queries.length === 0 && (
         <div className={styles.calm}>
           <CheckCircleOutlined className={styles.calmMark} />
-          <p>No open queries.</p>
-          <p className="soft">
-            {direction === 'to-sequencer' ? 'The MIDI is ready to send.' : 'The score is ready to send.'}
-          </p>
+          <p>{say('job.noOpenQueries')}</p>
+          <p className="soft">{say('job.theMIDIIsReadyToSend', { toSequencer: direction === 'to-sequencer' })}</p>
         </div>
       )}
       <ol className={styles.queryList}>
@@ -73,7 +83,7 @@ export function QueryPanel() {
       </ol>
       {queries.length > 0 && (
         <p className={styles.queryKeys}>
-          <kbd>N</kbd> next <kbd>A</kbd> apply <kbd>P</kbd> preview <kbd>D</kbd> skip
+          {sayRich('job.nNextAApplyPPreviewDSkip', {}, { kbd: (chunks) => <kbd>{chunks}</kbd> })}
         </p>
       )}
       {sheetOpen && <QuerySheet onClose={() => setSheetOpen(false)} />}
@@ -98,7 +108,7 @@ function QueryItem({ query, number, chosen }: { query: OpenQuery; number: number
         <span>
           {query.message}
           {query.touched !== null && query.touched > 0 && (
-            <span className={`soft ${styles.touched}`}> {count(query.touched, 'note', 'notes')}</span>
+            <span className={`soft ${styles.touched}`}> {say('job.note', { touched: query.touched })}</span>
           )}
         </span>
       </button>

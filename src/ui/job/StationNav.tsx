@@ -1,5 +1,6 @@
 'use client';
 
+import { say } from '@/core/words';
 import { goToStation, stationPath } from '../workspace/goToStation';
 import { STATIONS, stationOf, type StationId } from '../workspace/stations';
 import { madeOnDesk, openQueries, useWorkspace } from '../workspace/workspace';
@@ -12,7 +13,7 @@ export function StationNav({ job, station }: { job: string; station: StationId }
   const open = openQueries(summary, ledger);
   const stations = STATIONS[direction];
   return (
-    <nav className={styles.nav} aria-label="Stations">
+    <nav className={styles.nav} aria-label={say('job.stations')}>
       {stations.map(({ id, name, about }) => {
         const count = open.filter((query) => stationOf(query.kind, direction) === id).length;
         return (
@@ -31,7 +32,7 @@ export function StationNav({ job, station }: { job: string; station: StationId }
           >
             {name}
             {count > 0 && (
-              <span className={styles.navCount} aria-label={`${count} open queries`}>
+              <span className={styles.navCount} aria-label={say('job.countOpenQueries', { count })}>
                 {count}
               </span>
             )}

@@ -1,5 +1,6 @@
 'use client';
 
+import { say } from '@/core/words';
 import { App, Button, Spin } from 'antd';
 import Link from 'next/link';
 import { useEffect, useState } from 'react';
@@ -20,12 +21,12 @@ export function Waiting() {
   const progress = useWorkspace((state) => state.progress);
   const bytes = useWorkspace((state) => state.reading);
   const long = useLong();
-  if (stale) return <p className={styles.waiting}>Nothing was made yet. The original is kept as it arrived.</p>;
-  const size = bytes && bytes >= 2 ** 20 ? ` (${(bytes / 2 ** 20).toFixed(1)} MB)` : '';
+  if (stale) return <p className={styles.waiting}>{say('job.nothingWasMadeYetTheOriginalIsKept')}</p>;
+  const size = bytes && bytes >= 2 ** 20 ? say('job.bytesMB', { bytes: (bytes / 2 ** 20).toFixed(1) }) : '';
   return (
     <div className={styles.waiting}>
-      <Spin description={progress ? 'Writing the music …' : `Reading the original${size} …`} />
-      {long && !progress && <Button onClick={() => void stopEngine()}>Stop reading</Button>}
+      <Spin description={progress ? say('job.writingTheMusic') : say('job.readingTheOriginalSize', { size })} />
+      {long && !progress && <Button onClick={() => void stopEngine()}>{say('job.stopReading')}</Button>}
     </div>
   );
 }
@@ -45,15 +46,15 @@ export function NotOpened({ id, failure }: { id: string; failure: string }) {
   const job = useWorkspace((state) => state.job);
   return (
     <main className={styles.failure}>
-      <h1>This job could not be opened</h1>
+      <h1>{say('job.thisJobCouldNotBeOpened')}</h1>
       <p>{failure}</p>
-      {job && <p>Its files and decisions are kept.</p>}
+      {job && <p>{say('job.itsFilesAndDecisionsAreKept')}</p>}
       <div className={styles.ways}>
         <Button type="primary" onClick={() => void open(id, true)}>
-          Try again
+          {say('job.tryAgain')}
         </Button>
         {job && <OtherWays job={job} />}
-        <Link href="/">Back to the jobs</Link>
+        <Link href="/">{say('job.backToTheJobs')}</Link>
       </div>
     </main>
   );
@@ -74,12 +75,12 @@ function OtherWays({ job }: { job: JobRecord }) {
   return (
     <>
       <Button disabled={!ledger || ledger.position === 0} onClick={undo}>
-        Undo the last decision
+        {say('job.undoTheLastDecision')}
       </Button>
-      <Button onClick={() => void turn(other)}>
-        {other === 'to-score' ? 'To score instead' : 'To sequencer instead'}
+      <Button onClick={() => void turn(other)}>{say('job.toScoreInstead', { toScore: other === 'to-score' })}</Button>
+      <Button onClick={() => void saveArchive().catch((error) => message.error(sentence(error)))}>
+        {say('job.saveArchive')}
       </Button>
-      <Button onClick={() => void saveArchive().catch((error) => message.error(sentence(error)))}>Save archive</Button>
     </>
   );
 }

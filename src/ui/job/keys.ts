@@ -1,5 +1,6 @@
 'use client';
 
+import { say } from '@/core/words';
 import { useEffect } from 'react';
 import { tinykeys } from 'tinykeys';
 import { useHearing } from '../audition/useHearing';
@@ -71,92 +72,184 @@ const zoom = (step: 1 | -1) => (space: Workspace) => space.show({ bars: zoomed(s
 
 /** The few keys of a job. */
 export const KEYS: readonly Key[] = [
-  { shown: 'N', does: 'next query', presses: { n: (space) => space.walk(1) } },
-  { shown: 'B', does: 'previous query', presses: { b: (space) => space.walk(-1) } },
-  { shown: 'P', does: 'preview its remedies in turn', presses: { p: tryNext } },
-  { shown: 'A', does: 'apply the marked remedy', presses: { a: take('marked') } },
-  { shown: 'Shift+A', does: 'apply it to all queries like this in the job', presses: { 'Shift+A': takeAll } },
+  {
+    shown: 'N',
+    get does() {
+      return say('job.nextQuery');
+    },
+    presses: { n: (space) => space.walk(1) },
+  },
+  {
+    shown: 'B',
+    get does() {
+      return say('job.previousQuery');
+    },
+    presses: { b: (space) => space.walk(-1) },
+  },
+  {
+    shown: 'P',
+    get does() {
+      return say('job.previewItsRemediesInTurn');
+    },
+    presses: { p: tryNext },
+  },
+  {
+    shown: 'A',
+    get does() {
+      return say('job.applyTheMarkedRemedy');
+    },
+    presses: { a: take('marked') },
+  },
+  {
+    shown: 'Shift+A',
+    get does() {
+      return say('job.applyItToAllQueriesLikeThisInThe');
+    },
+    presses: { 'Shift+A': takeAll },
+  },
   {
     shown: '1 2 3 4',
-    does: 'apply its first remedy, the second …',
+    get does() {
+      return say('job.applyItsFirstRemedyTheSecond');
+    },
     presses: { 1: take(0), 2: take(1), 3: take(2), 4: take(3) },
   },
-  { shown: 'D', does: 'skip it', presses: { d: setAside } },
-  { shown: 'O', does: 'show its place in the music', presses: { o: openPlace } },
+  {
+    shown: 'D',
+    get does() {
+      return say('job.skipIt');
+    },
+    presses: { d: setAside },
+  },
+  {
+    shown: 'O',
+    get does() {
+      return say('job.showItsPlaceInTheMusic');
+    },
+    presses: { o: openPlace },
+  },
   { shown: 'U', does: 'undo', presses: { u: (space) => space.undo() } },
-  { shown: 'Q', does: 'collapse or show the queries', presses: { q: foldQueries } },
+  {
+    shown: 'Q',
+    get does() {
+      return say('job.collapseOrShowTheQueries');
+    },
+    presses: { q: foldQueries },
+  },
   {
     shown: '→ ←',
-    does: 'next or previous note; without a selection, next or previous bar',
+    get does() {
+      return say('job.nextOrPreviousNoteWithoutA');
+    },
     presses: { ArrowRight: walkTo('after', 1), ArrowLeft: walkTo('before', -1) },
   },
   {
     shown: '↑ ↓',
-    does: 'note above or below',
+    get does() {
+      return say('job.noteAboveOrBelow');
+    },
     presses: { ArrowUp: () => walkNotes('above'), ArrowDown: () => walkNotes('below') },
   },
   {
     shown: ', .',
-    does: 'move selected notes one step earlier or later',
+    get does() {
+      return say('job.moveSelectedNotesOneStepEarlierOr');
+    },
     presses: { ',': () => byHand('earlier'), '.': () => byHand('later') },
   },
   {
     shown: '[ ]',
-    does: 'make selected notes one step shorter or longer',
+    get does() {
+      return say('job.makeSelectedNotesOneStepShorterOr');
+    },
     presses: { '[': () => byHand('shorter'), ']': () => byHand('longer') },
   },
   {
     shown: 'Shift+↑ ↓',
-    does: 'move selected notes a semitone up or down',
+    get does() {
+      return say('job.moveSelectedNotesASemitoneUpOrDown');
+    },
     presses: { 'Shift+ArrowUp': () => byHand('up'), 'Shift+ArrowDown': () => byHand('down') },
   },
   {
     shown: 'J K',
-    does: 'merge notes, split a note',
+    get does() {
+      return say('job.mergeNotesSplitANote');
+    },
     presses: { j: () => byHand('join'), k: () => byHand('cut') },
   },
   {
     shown: 'F S',
-    does: 'respell with flats or sharps',
+    get does() {
+      return say('job.respellWithFlatsOrSharps');
+    },
     presses: { f: () => byHand('flats'), s: () => byHand('sharps') },
   },
   {
     shown: 'V T G',
-    does: 'move to other voice, move to other staff, toggle grace note',
+    get does() {
+      return say('job.moveToOtherVoiceMoveToOtherStaff');
+    },
     presses: { v: () => byHand('voice'), t: () => byHand('staff'), g: () => byHand('grace') },
   },
-  { shown: 'E', does: 'add a note after the selected one', presses: { e: () => byHand('another') } },
+  {
+    shown: 'E',
+    get does() {
+      return say('job.addANoteAfterTheSelectedOne');
+    },
+    presses: { e: () => byHand('another') },
+  },
   {
     shown: 'Delete',
-    does: 'delete selected notes',
+    get does() {
+      return say('job.deleteSelectedNotes');
+    },
     presses: { Delete: () => byHand('remove'), Backspace: () => byHand('remove') },
   },
   {
     shown: 'Ctrl+C V',
-    does: 'copy notes, paste at the selected note',
+    get does() {
+      return say('job.copyNotesPasteAtTheSelectedNote');
+    },
     presses: { '$mod+c': copyHeld, '$mod+v': () => byHand('paste') },
   },
   {
     shown: 'Ctrl+Shift+V',
-    does: 'paste markings only',
+    get does() {
+      return say('job.pasteMarkingsOnly');
+    },
     presses: { '$mod+Shift+v': () => byHand('pasteMarks') },
   },
   {
     shown: 'C',
-    does: 'compare with before the last change',
+    get does() {
+      return say('job.compareWithBeforeTheLastChange');
+    },
     presses: { c: (space) => space.compare(!space.comparing) },
   },
   {
     shown: '+ −',
-    does: 'fewer bars in view, more bars in view',
+    get does() {
+      return say('job.fewerBarsInViewMoreBarsInView');
+    },
     presses: { '+': zoom(-1), 'Shift++': zoom(-1), '-': zoom(1) },
   },
   {
     shown: '/',
-    does: 'jump to a bar, a part, a query, a setting',
+    get does() {
+      return say('job.jumpToABarAPartAQueryASetting');
+    },
     presses: { '/': () => window.dispatchEvent(new Event(JUMP_EVENT)) },
   },
-  { shown: 'Space', does: 'play from the selected note or the first bar in view, stop', presses: { Space: hear } },
+  {
+    get shown() {
+      return say('job.space');
+    },
+    get does() {
+      return say('job.playFromTheSelectedNoteOrTheFirst');
+    },
+    presses: { Space: hear },
+  },
   { shown: 'Ctrl+Z', does: 'undo', presses: { '$mod+z': (space) => space.undo() } },
   { shown: 'Ctrl+Shift+Z', does: 'redo', presses: { '$mod+Shift+z': (space) => space.redo() } },
 ];

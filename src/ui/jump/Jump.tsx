@@ -1,5 +1,6 @@
 'use client';
 
+import { say } from '@/core/words';
 import { AutoComplete, type RefSelectProps } from 'antd';
 import { useEffect, useRef, useState } from 'react';
 import { goToStation } from '../workspace/goToStation';
@@ -14,10 +15,18 @@ export const JUMP_EVENT = 'dragoman-jump';
 const WITH_MUSIC: readonly StationId[] = ['rhythm', 'page'];
 
 const KIND_NAMES: Record<Target['kind'], string> = {
-  bar: 'Bars',
-  part: 'Parts',
-  query: 'Queries',
-  setting: 'Settings',
+  get bar() {
+    return say('jump.bars');
+  },
+  get part() {
+    return say('jump.parts');
+  },
+  get query() {
+    return say('jump.queries');
+  },
+  get setting() {
+    return say('jump.settings');
+  },
 };
 
 /** One field that leads to bars of parts, queries and settings. */
@@ -48,10 +57,10 @@ export function Jump({ station }: { station: StationId }) {
       value={typed}
       onChange={setTyped}
       defaultActiveFirstOption
-      aria-label="Jump to a bar, a part, a query, a setting"
-      placeholder="Jump to …  ( / )"
+      aria-label={say('jump.jumpToABarAPartAQueryASetting')}
+      placeholder={say('jump.jumpTo')}
       popupMatchSelectWidth={360}
-      notFoundContent={typed.trim() ? 'No matches. Try a bar, a part or “quantize”.' : null}
+      notFoundContent={typed.trim() ? say('jump.noMatchesTryABarAPartOrQuantize') : null}
       onSelect={(value) => go(Number(value))}
       options={kinds.map((kind) => ({
         label: KIND_NAMES[kind],
@@ -72,7 +81,7 @@ function TargetLine({ target, here }: { target: Target; here: string }) {
       {target.label}{' '}
       <span className="soft">
         {name}
-        {direction !== here && (direction === 'to-score' ? ', to score' : ', to sequencer')}
+        {direction !== here && (direction === 'to-score' ? say('jump.toScore') : say('jump.toSequencer'))}
       </span>
     </span>
   );

@@ -1,3 +1,4 @@
+import { say } from '@/core/words';
 import type { PartId } from '@/core/base';
 import type { OpenQuery } from '@/core/engine';
 import { instrumentById } from '@/core/instruments';
@@ -59,12 +60,12 @@ function barTargets(words: readonly string[], parts: readonly PartToFind[], bars
   const bar = bars.findIndex((one) => one.number === number);
   if (bar < 0) return [];
   const before = words.slice(0, -1);
-  if (before.length === 0) return [{ kind: 'bar', bar, part: null, label: `Bar ${number}` }];
+  if (before.length === 0) return [{ kind: 'bar', bar, part: null, label: say('jump.barNumber', { number }) }];
   return matching(before, parts).map(({ id, name }): Target => ({
     kind: 'bar',
     bar,
     part: id,
-    label: `${name}, bar ${number}`,
+    label: say('jump.nameBarNumber', { name, number }),
   }));
 }
 

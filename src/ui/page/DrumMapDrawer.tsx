@@ -1,5 +1,6 @@
 'use client';
 
+import { say } from '@/core/words';
 import { DeleteOutlined, PlusOutlined } from '@ant-design/icons';
 import { App, Button, Drawer, Input, InputNumber, Select, Table, Upload } from 'antd';
 import { useLiveQuery } from 'dexie-react-hooks';
@@ -21,7 +22,13 @@ const PLACES = ['C6', 'B5', 'A5', 'G5', 'F5', 'E5', 'D5', 'C5', 'B4', 'A4', 'G4'
 /** The drum map of a part: choose one, change its lines, keep it as one's own, carry it to another machine. */
 export function DrumMapDrawer({ part, open, onClose }: { part: PartSummary; open: boolean; onClose: () => void }) {
   return (
-    <Drawer title={`Drum map of ${part.name}`} size={720} open={open} onClose={onClose} destroyOnHidden>
+    <Drawer
+      title={say('page.drumMapOfPart', { part: part.name })}
+      size={720}
+      open={open}
+      onClose={onClose}
+      destroyOnHidden
+    >
       <Editor part={part} onDone={onClose} />
     </Drawer>
   );
@@ -42,7 +49,10 @@ function Editor({ part, onDone }: { part: PartSummary; onDone: () => void }) {
   const change = (key: number, to: Partial<DrumSound>) =>
     setSounds((now) => now.map((sound) => (sound.key === key ? { ...sound, ...to } : sound)));
   const add = (key: number) =>
-    setSounds((now) => [...now, { key, name: `Key ${key}`, step: 'C', octave: 5, notehead: 'normal', limb: 'hands' }]);
+    setSounds((now) => [
+      ...now,
+      { key, name: say('page.keyKey', { key }), step: 'C', octave: 5, notehead: 'normal', limb: 'hands' },
+    ]);
   const take = (map: NamedDrumMap) => {
     setName(map.name);
     setSounds([...map.sounds]);
@@ -60,11 +70,11 @@ function Editor({ part, onDone }: { part: PartSummary; onDone: () => void }) {
   }
 
   async function keep(): Promise<void> {
-    const chosen = name.trim() || 'Own map';
-    const other = DRUM_LAYOUTS.some((layout) => layout.name === chosen) ? `${chosen}, own` : chosen;
+    const chosen = name.trim() || say('page.ownMap');
+    const other = DRUM_LAYOUTS.some((layout) => layout.name === chosen) ? say('page.chosenOwn', { chosen }) : chosen;
     setName(other);
     await saveDrumMap({ name: other, sounds });
-    void message.success(`“${other}” is saved for other jobs.`);
+    void message.success(say('page.otherIsSavedForOtherJobs', { other }));
   }
 
   return (
@@ -72,30 +82,30 @@ function Editor({ part, onDone }: { part: PartSummary; onDone: () => void }) {
       <div className={styles.buttons}>
         <Select<string>
           size="small"
-          aria-label="Start from a map"
+          aria-label={say('page.startFromAMap')}
           className={styles.wide}
           value={undefined}
-          placeholder="Start from …"
+          placeholder={say('page.startFrom')}
           onChange={(value) => take([...own, ...DRUM_LAYOUTS].find((map) => map.name === value) as NamedDrumMap)}
           options={[
-            { label: 'Your own', options: own.map((map) => ({ value: map.name, label: map.name })) },
-            { label: 'Layouts', options: DRUM_LAYOUTS.map((map) => ({ value: map.name, label: map.name })) },
+            { label: say('page.yourOwn'), options: own.map((map) => ({ value: map.name, label: map.name })) },
+            { label: say('page.layouts'), options: DRUM_LAYOUTS.map((map) => ({ value: map.name, label: map.name })) },
           ].filter(({ options }) => options.length > 0)}
         />
         <Input
           size="small"
-          aria-label="Name of the map"
+          aria-label={say('page.nameOfTheMap')}
           value={name}
           onChange={(event) => setName(event.target.value)}
         />
         <Button size="small" onClick={() => void keep()}>
-          Save as own
+          {say('page.saveAsOwn')}
         </Button>
         {isOwn && own.some((map) => map.name === name) && (
           <Button
             size="small"
             type="text"
-            aria-label={`Delete ${name}`}
+            aria-label={say('page.deleteName', { name })}
             icon={<DeleteOutlined />}
             onClick={() => void forgetDrumMap(name)}
           />
@@ -104,18 +114,18 @@ function Editor({ part, onDone }: { part: PartSummary; onDone: () => void }) {
           size="small"
           onClick={() => download(writeDrumMap({ name, sounds }), `${fileNameOf(name)}.json`, 'application/json')}
         >
-          Export
+          {say('page.export')}
         </Button>
         <Upload accept=".json" showUploadList={false} beforeUpload={(file) => (void importFile(file), false)}>
-          <Button size="small">Import</Button>
+          <Button size="small">{say('page.import')}</Button>
         </Upload>
       </div>
       {missing.length > 0 && (
         <p>
-          Played but not in this map:{' '}
+          {say('page.playedButNotInThisMap')}{' '}
           {missing.map((key) => (
             <Button key={key} size="small" icon={<PlusOutlined />} onClick={() => add(key)}>
-              key {key}
+              {say('page.keyKey2', { key })}
             </Button>
           ))}
         </p>
@@ -129,29 +139,34 @@ function Editor({ part, onDone }: { part: PartSummary; onDone: () => void }) {
         dataSource={sorted}
         rowClassName={(sound) => (struck.has(sound.key) ? '' : styles.unused!)}
         columns={[
-          { title: 'Key', dataIndex: 'key', width: 54, render: (key: number) => <span className="mono">{key}</span> },
           {
-            title: 'Sound',
+            title: say('page.key'),
+            dataIndex: 'key',
+            width: 54,
+            render: (key: number) => <span className="mono">{key}</span>,
+          },
+          {
+            title: say('page.sound'),
             key: 'name',
             width: 160,
             render: (_, sound) => (
               <Input
                 size="small"
-                aria-label={`Sound of key ${sound.key}`}
+                aria-label={say('page.soundOfKeyKey', { key: sound.key })}
                 value={sound.name}
                 onChange={(event) => change(sound.key, { name: event.target.value.slice(0, 80) })}
               />
             ),
           },
           {
-            title: 'Place',
+            title: say('page.place'),
             key: 'place',
             width: 124,
             render: (_, sound) => (
               <Select
                 size="small"
                 style={{ width: '100%' }}
-                aria-label={`Place of ${sound.name}`}
+                aria-label={say('page.placeOfSound', { sound: sound.name })}
                 value={`${sound.step}${sound.octave}`}
                 onChange={(place) => change(sound.key, { step: place[0] as Step, octave: Number(place[1]) })}
                 options={PLACES.map((place) => ({ value: place, label: placeWords(place) }))}
@@ -160,13 +175,13 @@ function Editor({ part, onDone }: { part: PartSummary; onDone: () => void }) {
             ),
           },
           {
-            title: 'Notehead',
+            title: say('page.notehead'),
             key: 'notehead',
             width: 108,
             render: (_, sound) => (
               <Select<Notehead>
                 size="small"
-                aria-label={`Notehead of ${sound.name}`}
+                aria-label={say('page.noteheadOfSound', { sound: sound.name })}
                 style={{ width: '100%' }}
                 value={sound.notehead}
                 onChange={(notehead) => change(sound.key, { notehead })}
@@ -175,32 +190,32 @@ function Editor({ part, onDone }: { part: PartSummary; onDone: () => void }) {
             ),
           },
           {
-            title: 'Stem',
+            title: say('page.stem'),
             key: 'limb',
             width: 96,
             render: (_, sound) => (
               <Select<DrumSound['limb']>
                 size="small"
-                aria-label={`Stem of ${sound.name}`}
+                aria-label={say('page.stemOfSound', { sound: sound.name })}
                 style={{ width: '100%' }}
                 value={sound.limb}
                 onChange={(limb) => change(sound.key, { limb })}
                 options={[
-                  { value: 'hands', label: 'up, hands' },
-                  { value: 'feet', label: 'down, feet' },
+                  { value: 'hands', label: say('page.upHands') },
+                  { value: 'feet', label: say('page.downFeet') },
                 ]}
               />
             ),
           },
           {
-            title: <Unseen>Delete</Unseen>,
+            title: <Unseen>{say('page.delete')}</Unseen>,
             key: 'drop',
             width: 40,
             render: (_, sound) => (
               <Button
                 type="text"
                 size="small"
-                aria-label={`Delete key ${sound.key}`}
+                aria-label={say('page.deleteKeyKey', { key: sound.key })}
                 icon={<DeleteOutlined />}
                 onClick={() => setSounds((now) => now.filter((other) => other.key !== sound.key))}
               />
@@ -210,12 +225,12 @@ function Editor({ part, onDone }: { part: PartSummary; onDone: () => void }) {
       />
       <div className={styles.drumFoot}>
         <label>
-          <span>Add key</span>
+          <span>{say('page.addKey')}</span>
           <InputNumber<number>
             size="small"
             min={0}
             max={127}
-            aria-label="Key to add"
+            aria-label={say('page.keyToAdd')}
             onPressEnter={(event) => {
               const key = Number((event.target as HTMLInputElement).value);
               if (Number.isInteger(key) && key >= 0 && key < 128 && !known.has(key)) add(key);
@@ -228,7 +243,7 @@ function Editor({ part, onDone }: { part: PartSummary; onDone: () => void }) {
             size="small"
             onClick={() => (decide({ kind: 'useDrumMap', part: part.id, name: '', sounds: null }), onDone())}
           >
-            Reset to default
+            {say('page.resetToDefault')}
           </Button>
         )}
         <Button
@@ -236,11 +251,11 @@ function Editor({ part, onDone }: { part: PartSummary; onDone: () => void }) {
           type="primary"
           disabled={sounds.length === 0}
           onClick={() => (
-            decide({ kind: 'useDrumMap', part: part.id, name: name.trim() || 'Own map', sounds }),
+            decide({ kind: 'useDrumMap', part: part.id, name: name.trim() || say('page.ownMap'), sounds }),
             onDone()
           )}
         >
-          Use this map
+          {say('page.useThisMap')}
         </Button>
       </div>
     </div>
@@ -250,7 +265,7 @@ function Editor({ part, onDone }: { part: PartSummary; onDone: () => void }) {
 /** "C5 · space 3": players count lines and spaces from below. */
 function placeWords(place: string): string {
   const steps = STEPS.indexOf(place[0] as Step) + 7 * Number(place[1]) - (2 + 7 * 4);
-  if (steps < 0) return `${place} · below`;
-  if (steps > 8) return `${place} · above`;
-  return `${place} · ${steps % 2 === 0 ? `line ${steps / 2 + 1}` : `space ${(steps + 1) / 2}`}`;
+  if (steps < 0) return say('page.placeBelow', { place });
+  if (steps > 8) return say('page.placeAbove', { place });
+  return `${place} · ${steps % 2 === 0 ? say('page.lineSteps', { steps: steps / 2 + 1 }) : say('page.spaceSteps', { steps: (steps + 1) / 2 })}`;
 }

@@ -1,5 +1,6 @@
 'use client';
 
+import { say } from '@/core/words';
 import { Button, Checkbox, Segmented, Select } from 'antd';
 import type { PartId } from '@/core/base';
 import { settingsOf } from '@/core/documents';
@@ -15,7 +16,7 @@ export function ExtractPanel({ extract, onExtract }: { extract: Extract; onExtra
       <Segmented<ExtractKind>
         size="small"
         block
-        aria-label="Extract"
+        aria-label={say('page.extract')}
         value={extract.kind}
         onChange={(kind) => onExtract(EXTRACTS.find((one) => one.kind === kind)!)}
         options={EXTRACTS.map(({ kind, name }) => ({ value: kind, label: name }))}
@@ -23,7 +24,7 @@ export function ExtractPanel({ extract, onExtract }: { extract: Extract; onExtra
       <section className={styles.panel} aria-label={extract.name}>
         <h2>{extract.name}</h2>
         {extract.kind === 'lead-sheet' ? <Tune /> : <Reduced />}
-        <p className="soft">Recipes that include it export it: see MusicXML and Pages at Dispatch.</p>
+        <p className="soft">{say('page.recipesThatIncludeItExportItSee')}</p>
       </section>
     </>
   );
@@ -34,23 +35,20 @@ function Tune() {
   const found = useWorkspace((state) => state.summary!.melody);
   const ledger = useWorkspace((state) => state.ledger)!;
   const decide = useWorkspace((state) => state.decide);
-  const foundName = parts.find(({ id }) => id === found)?.name ?? 'no part';
+  const foundName = parts.find(({ id }) => id === found)?.name ?? say('page.noPart');
   return (
     <>
-      <p className="soft">
-        The highest line of a part at concert pitch with its words, and chord symbols: those over the part, or those
-        found in the notes of all parts.
-      </p>
+      <p className="soft">{say('page.theHighestLineOfAPartAtConcert')}</p>
       <div className={styles.settings}>
         <label>
-          Tune
+          {say('page.tune')}
           <Select<PartId | ''>
             size="small"
-            aria-label="Part with the tune"
+            aria-label={say('page.partWithTheTune')}
             value={settingsOf(ledger).extracts.melody ?? ''}
             onChange={(part) => decide({ kind: 'chooseMelody', part: part || null })}
             options={[
-              { value: '', label: `found: ${foundName}` },
+              { value: '', label: say('page.foundFoundName', { foundName }) },
               ...parts.map(({ id, name }) => ({ value: id, label: name })),
             ]}
           />
@@ -71,11 +69,8 @@ function Reduced() {
   });
   return (
     <>
-      <p className="soft">
-        Melody and bass stay. Doublings between them are left out first; notes out of reach move an octave or are left
-        out.
-      </p>
-      <ul className={styles.parts} aria-label="Reduced parts">
+      <p className="soft">{say('page.melodyAndBassStayDoublingsBetween')}</p>
+      <ul className={styles.parts} aria-label={say('page.reducedParts')}>
         {parts.map(({ id, name }) => (
           <li key={id}>
             <Checkbox
@@ -89,7 +84,7 @@ function Reduced() {
         ))}
       </ul>
       <Button size="small" disabled={chosen.length === all.length} onClick={ticks.all}>
-        Of all parts
+        {say('page.ofAllParts')}
       </Button>
     </>
   );

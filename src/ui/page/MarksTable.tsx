@@ -1,5 +1,6 @@
 'use client';
 
+import { say } from '@/core/words';
 import { Checkbox, Segmented, Select } from 'antd';
 import { useState } from 'react';
 import { instrumentById } from '@/core/instruments';
@@ -11,7 +12,17 @@ import { MARK_NAMES } from '@/core/decisions';
 import { settingsOf } from '@/core/documents';
 import type { PartSummary } from '@/core/engine';
 
-const USE_WORDS: Record<MarkUse, string> = { off: 'off', suggest: 'suggest', on: 'include' };
+const USE_WORDS: Record<MarkUse, string> = {
+  get off() {
+    return say('page.off');
+  },
+  get suggest() {
+    return say('page.suggest');
+  },
+  get on() {
+    return say('page.include');
+  },
+};
 
 /** Each class of marks that was found in the playing: off, suggested or taken, and how much it takes to find one. */
 export function MarksTable({ part }: { part: PartSummary }) {
@@ -53,13 +64,16 @@ export function MarksTable({ part }: { part: PartSummary }) {
         value={reach}
         onChange={(value) => setReach(value)}
         options={[
-          { value: 'part', label: 'this part' },
-          { value: 'family', label: 'its family' },
-          { value: 'all', label: 'all parts' },
+          { value: 'part', label: say('page.thisPart') },
+          { value: 'family', label: say('page.itsFamily') },
+          { value: 'all', label: say('page.allParts') },
         ]}
       />
       <Checkbox checked={someBars} onChange={(event) => setSomeBars(event.target.checked)}>
-        only in bars {summary.bars[bars.from]!.number}–{summary.bars[bars.to - 1]!.number}
+        {say('page.onlyInBarsBarsBars2', {
+          bars: summary.bars[bars.from]!.number,
+          bars2: summary.bars[bars.to - 1]!.number,
+        })}
       </Checkbox>
       {MARK_CLASSES.map((mark) => {
         const now = ruleNow(rules, mark, someBars ? from : null, usual(mark));
@@ -70,7 +84,7 @@ export function MarksTable({ part }: { part: PartSummary }) {
             </span>
             <Select<MarkUse>
               size="small"
-              aria-label={`${MARK_NAMES[mark]} of ${part.name}`}
+              aria-label={say('page.markNamesOfPart', { markNames: MARK_NAMES[mark], part: part.name })}
               value={now.use}
               onChange={(use) => set(mark, { use })}
               options={Object.entries(USE_WORDS).map(([value, label]) => ({ value: value as MarkUse, label }))}
@@ -80,20 +94,27 @@ export function MarksTable({ part }: { part: PartSummary }) {
             ) : (
               <Select<MarkStrength>
                 size="small"
-                aria-label={`How many ${MARK_NAMES[mark].toLowerCase()} of ${part.name}`}
+                aria-label={say('page.howManyMarkNamesOfPart', {
+                  markNames: MARK_NAMES[mark].toLowerCase(),
+                  part: part.name,
+                })}
                 value={now.strength}
                 disabled={now.use === 'off'}
                 onChange={(strength) => set(mark, { strength })}
-                options={MARK_STRENGTHS.map((value) => ({ value, label: value === 'usual' ? 'some' : value }))}
+                options={MARK_STRENGTHS.map((value) => ({
+                  value,
+                  label: value === 'usual' ? say('page.some') : value,
+                }))}
               />
             )}
           </div>
         );
       })}
       <p className="soft">
-        {marks.loudnessFrom.length > 0
-          ? `Dynamics are read from ${marks.loudnessFrom.join(' and ')}.`
-          : 'Every note has the same velocity: no dynamics to read.'}
+        {say('page.marksLoudnessFromOver0SelectTrue', {
+          marksLoudnessFromOver0: marks.loudnessFrom.length > 0,
+          loudnessFrom: marks.loudnessFrom.join(' and '),
+        })}
       </p>
     </div>
   );

@@ -1,11 +1,11 @@
 'use client';
 
+import { say } from '@/core/words';
 import type { PartId } from '@/core/base';
 import { Checkbox } from 'antd';
 import { MARK_CLASSES } from '@/core/score';
 import { useWorkspace } from '../workspace/workspace';
 import { AllOrNone, useTicks } from '../shared/ticks';
-import { count } from '../shared/words';
 import styles from './page.module.css';
 import type { PartSummary } from '@/core/engine';
 
@@ -22,12 +22,12 @@ export function PageParts({ chosen, onChoose }: { chosen: PartId; onChoose: (id:
   return (
     <>
       <AllOrNone ticks={ticks} />
-      <ul className={styles.parts} aria-label="Parts">
+      <ul className={styles.parts} aria-label={say('page.parts')}>
         {parts.map((part) => (
           <li key={part.id} className={part.id === chosen ? styles.partChosen : undefined}>
             <Checkbox
               checked={shown.includes(part.id)}
-              aria-label={`${part.name} in view`}
+              aria-label={say('page.partInView', { part: part.name })}
               onChange={(event) => ticks.tick(part.id, event)}
             />
             <button
@@ -48,5 +48,5 @@ export function PageParts({ chosen, onChoose }: { chosen: PartId; onChoose: (id:
 
 function waiting({ report: { marks } }: PartSummary): string {
   const open = MARK_CLASSES.reduce((sum, mark) => sum + marks.found[mark] - marks.taken[mark], 0);
-  return open > 0 ? count(open, 'suggestion', 'suggestions') : '';
+  return open > 0 ? say('page.suggestion', { open }) : '';
 }

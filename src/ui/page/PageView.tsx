@@ -1,5 +1,6 @@
 'use client';
 
+import { say } from '@/core/words';
 import type { PartId } from '@/core/base';
 import { Segmented } from 'antd';
 import { useState } from 'react';
@@ -35,8 +36,8 @@ export function PageView() {
   if (!part) {
     return (
       <div className={styles.nothing}>
-        <h2>No part is left to write</h2>
-        <p>Every track is empty or left out. Take one in at Intake.</p>
+        <h2>{say('page.noPartIsLeftToWrite')}</h2>
+        <p>{say('page.everyTrackIsEmptyOrLeftOutTakeOne')}</p>
       </div>
     );
   }
@@ -53,16 +54,16 @@ export function PageView() {
       value={look}
       onChange={setLook}
       options={[
-        { value: 'passage', label: 'Passage' },
-        { value: 'score', label: 'Score' },
-        { value: 'part', label: 'Part' },
-        { value: 'extract', label: 'Extract' },
+        { value: 'passage', label: say('page.passage') },
+        { value: 'score', label: say('page.score') },
+        { value: 'part', label: say('page.part') },
+        { value: 'extract', label: say('page.extract') },
       ]}
     />
   );
   return (
     <div className={styles.view}>
-      <aside className={pane.side} aria-label="Page settings">
+      <aside className={pane.side} aria-label={say('page.pageSettings')}>
         {look === 'extract' ? (
           <ExtractPanel extract={extract} onExtract={setExtract} />
         ) : (
@@ -73,8 +74,8 @@ export function PageView() {
               value={side}
               onChange={setSide}
               options={[
-                { value: 'parts', label: 'Parts' },
-                { value: 'piece', label: 'Whole piece' },
+                { value: 'parts', label: say('page.parts') },
+                { value: 'piece', label: say('page.wholePiece') },
               ]}
             />
             {side === 'parts' ? (

@@ -1,5 +1,6 @@
 'use client';
 
+import { say } from '@/core/words';
 import { Button, Segmented, Select, Switch } from 'antd';
 import { useState } from 'react';
 import { CLEF_NAMES, CLEF_WORDS, instrumentById, tuningsOf, type Clef } from '@/core/instruments';
@@ -25,31 +26,32 @@ export function PartPanel({ part }: { part: PartSummary }) {
   const instrument = instrumentById(part.instrument);
   const written = part.writtenKeys[0] ?? 0;
   const key = keyName({ fifths: written, mode: keys[0]!.mode });
-  const reads = instrument.transposition % 12 === 0 ? `Reads in ${key}.` : `Transposing: reads in ${key}.`;
+  const reads =
+    instrument.transposition % 12 === 0 ? say('page.readsInKey', { key }) : say('page.transposingReadsInKey', { key });
   return (
-    <section className={styles.panel} aria-label={`Page of ${part.name}`}>
+    <section className={styles.panel} aria-label={say('page.pageOfPart', { part: part.name })}>
       <h2>{part.name}</h2>
       <p className="soft">
-        {part.unpitched ? 'Unpitched percussion.' : reads}
+        {part.unpitched ? say('page.unpitchedPercussion') : reads}
         {!part.unpitched &&
           instrument.transposition !== 0 &&
           instrument.transposition % 12 === 0 &&
-          ' Sounds in another octave than it is written.'}
+          say('page.soundsInAnotherOctaveThanItIs')}
       </p>
       <MarksTable part={part} />
       <div className={styles.settings}>
         {instrument.polyphonic && !part.unpitched && (
           <label>
-            Staves
+            {say('page.staves')}
             <Select<1 | 2 | 0>
               size="small"
-              aria-label={`Staves of ${part.name}`}
+              aria-label={say('page.stavesOfPart', { part: part.name })}
               value={settings.staves[part.id] ?? 0}
               onChange={(staves) => decide({ kind: 'setStaves', part: part.id, staves: staves || null })}
               options={[
-                { value: 0, label: `automatic (${part.clefs.length === 1 ? 'one' : 'two'})` },
-                { value: 1, label: 'one' },
-                { value: 2, label: 'two' },
+                { value: 0, label: say('page.automaticOne', { clefs: part.clefs.length }) },
+                { value: 1, label: say('page.one') },
+                { value: 2, label: say('page.two') },
               ]}
             />
           </label>
@@ -57,16 +59,16 @@ export function PartPanel({ part }: { part: PartSummary }) {
         {!part.unpitched &&
           part.clefs.map((home, s) => (
             <label key={s}>
-              {part.clefs.length > 1 ? `Clef, staff ${s + 1}` : 'Clef'}
+              {say('page.clef', { clefs: part.clefs.length, s: s + 1 })}
               <Select<Clef | typeof CUSTOM>
                 size="small"
-                aria-label={`Clef of ${part.name}${part.clefs.length > 1 ? `, staff ${s + 1}` : ''}`}
+                aria-label={say('page.clefOfPart', { part: part.name, clefs: part.clefs.length, s: s + 1 })}
                 value={settings.clefs[part.id]?.[s + 1] ?? CUSTOM}
                 onChange={(clef) =>
                   decide({ kind: 'chooseClef', part: part.id, staff: s + 1, clef: clef === CUSTOM ? null : clef })
                 }
                 options={[
-                  { value: CUSTOM, label: `default (${CLEF_WORDS[home]})` },
+                  { value: CUSTOM, label: say('page.defaultClefWords', { clefWords: CLEF_WORDS[home] }) },
                   ...PITCHED_CLEFS.map((clef) => ({ value: clef, label: CLEF_WORDS[clef] })),
                 ]}
               />
@@ -74,20 +76,20 @@ export function PartPanel({ part }: { part: PartSummary }) {
           ))}
         {!part.unpitched && (
           <label>
-            8va for high notes
+            {say('page.n8vaForHighNotes')}
             <Switch
               size="small"
-              aria-label={`Octave lines of ${part.name}`}
+              aria-label={say('page.octaveLinesOfPart', { part: part.name })}
               checked={!settings.plainOctaves[part.id]}
               onChange={(on) => decide({ kind: 'setOctaveLines', part: part.id, on })}
             />
           </label>
         )}
         <label>
-          One-bar repeats (%)
+          {say('page.oneBarRepeats')}
           <Switch
             size="small"
-            aria-label={`Repeat signs of ${part.name}`}
+            aria-label={say('page.repeatSignsOfPart', { part: part.name })}
             checked={settings.barRepeats[part.id] ?? false}
             onChange={(on) => decide({ kind: 'setBarRepeats', part: part.id, on })}
           />
@@ -105,10 +107,11 @@ function DrumMapRow({ part }: { part: PartSummary }) {
   const ledger = useWorkspace((state) => state.ledger)!;
   const [open, setOpen] = useState(false);
   const name =
-    settingsOf(ledger).drumMaps[part.id]?.name ?? (part.struck.length === 1 ? 'single line' : 'General MIDI');
+    settingsOf(ledger).drumMaps[part.id]?.name ??
+    (part.struck.length === 1 ? say('page.singleLine') : say('page.generalMIDI'));
   return (
     <div className={styles.row}>
-      Drum map
+      {say('page.drumMap')}
       <Button size="small" className={styles.wide} onClick={() => setOpen(true)}>
         {name} …
       </Button>
@@ -137,21 +140,21 @@ function TablatureRows({
         size="small"
         block
         value={now.show}
-        aria-label={`Tablature of ${part.name}`}
+        aria-label={say('page.tablatureOfPart', { part: part.name })}
         onChange={(show) => set({ show })}
         options={[
-          { value: 'notation', label: 'Notation' },
-          { value: 'tablature', label: 'Tablature' },
-          { value: 'both', label: 'Both' },
+          { value: 'notation', label: say('page.notation') },
+          { value: 'tablature', label: say('page.tablature') },
+          { value: 'both', label: say('page.both') },
         ]}
       />
       {now.show !== 'notation' && (
         <>
           <label>
-            Tuning
+            {say('page.tuning')}
             <Select<string>
               size="small"
-              aria-label={`Tuning of ${part.name}`}
+              aria-label={say('page.tuningOfPart', { part: part.name })}
               value={known?.id ?? 'own'}
               onChange={(id) => set({ tuning: [...tunings.find((tuning) => tuning.id === id)!.strings] })}
               options={[
@@ -161,18 +164,20 @@ function TablatureRows({
             />
           </label>
           <label>
-            Capo at fret
+            {say('page.capoAtFret')}
             <CommittedNumber
               key={now.capo}
               value={now.capo}
               min={0}
               max={12}
-              label={`Capo of ${part.name}`}
+              label={say('page.capoOfPart', { part: part.name })}
               onCommit={(capo) => set({ capo })}
             />
           </label>
           {part.report.impossibleChords > 0 && (
-            <p className="soft">{part.report.impossibleChords} chords cannot be held; see the query.</p>
+            <p className="soft">
+              {say('page.impossibleChordsChordsCannotBeHeld', { impossibleChords: part.report.impossibleChords })}
+            </p>
           )}
         </>
       )}

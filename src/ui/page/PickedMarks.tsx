@@ -1,5 +1,6 @@
 'use client';
 
+import { say } from '@/core/words';
 import type { PartId } from '@/core/base';
 import { Button, Input, Popover, Select, Tooltip } from 'antd';
 import { useState } from 'react';
@@ -23,9 +24,7 @@ export function PickedMarks() {
   if (!picked || !part)
     return (
       <div className={styles.tools}>
-        <span className="soft">
-          Orange markings are suggestions. Click notes to select them; Shift-click adds more.
-        </span>
+        <span className="soft">{say('page.orangeMarkingsAreSuggestionsClick')}</span>
       </div>
     );
   const notes = [...picked.notes].sort((a, b) => (written.get(a)?.start ?? 0) - (written.get(b)?.start ?? 0));
@@ -40,27 +39,27 @@ export function PickedMarks() {
   const has = (articulation: Articulation) =>
     notes.every((note) => written.get(note)?.articulations.includes(articulation));
   return (
-    <div className={styles.tools} role="toolbar" aria-label="Selected notes">
+    <div className={styles.tools} role="toolbar" aria-label={say('page.selectedNotes')}>
       <span>
         <PickedCount picked={picked} name={part.name} />
       </span>
       {!part.unpitched && (
         <span className={styles.group}>
-          <Tooltip title="C♯ becomes D♭">
-            <Button size="small" aria-label="Respell with flats" onClick={() => byHand('flats')}>
+          <Tooltip title={say('page.cBecomesD')}>
+            <Button size="small" aria-label={say('page.respellWithFlats')} onClick={() => byHand('flats')}>
               ♭
             </Button>
           </Tooltip>
-          <Tooltip title="D♭ becomes C♯">
-            <Button size="small" aria-label="Respell with sharps" onClick={() => byHand('sharps')}>
+          <Tooltip title={say('page.dBecomesC')}>
+            <Button size="small" aria-label={say('page.respellWithSharps')} onClick={() => byHand('sharps')}>
               ♯
             </Button>
           </Tooltip>
           <Button size="small" onClick={() => byHand('octaveUp')}>
-            Octave up
+            {say('page.octaveUp')}
           </Button>
           <Button size="small" onClick={() => byHand('octaveDown')}>
-            Octave down
+            {say('page.octaveDown')}
           </Button>
         </span>
       )}
@@ -79,16 +78,16 @@ export function PickedMarks() {
           </Tooltip>
         ))}
         <Button size="small" disabled={first === last} onClick={() => byHand('slur')}>
-          Slur
+          {say('page.slur')}
         </Button>
         <Button size="small" disabled={first === last} onClick={() => byHand('noSlur')}>
-          Remove slur
+          {say('page.removeSlur')}
         </Button>
       </span>
       <Loudness key={`l${first}`} several={first !== last} />
       {bar !== null && <CopyPattern key={bar} bar={bar} part={part.id} />}
       <Button size="small" type="text" onClick={() => pick(null, [])}>
-        Clear selection
+        {say('page.clearSelection')}
       </Button>
     </div>
   );
@@ -100,27 +99,30 @@ function Loudness({ several }: { several: boolean }) {
     <span className={styles.group}>
       <Select<Dynamic | null>
         size="small"
-        aria-label="Dynamic at the first note"
+        aria-label={say('page.dynamicAtTheFirstNote')}
         placeholder="p … f"
         popupMatchSelectWidth={false}
         onChange={(level) => byHand(level ?? 'noDynamic')}
-        options={[...DYNAMICS.map((value) => ({ value, label: value })), { value: null, label: 'remove dynamic' }]}
+        options={[
+          ...DYNAMICS.map((value) => ({ value, label: value })),
+          { value: null, label: say('page.removeDynamic') },
+        ]}
       />
       {HAIRPINS.map((shape) => (
-        <Tooltip key={shape} title={`Add hairpin ${shape}`}>
+        <Tooltip key={shape} title={say('page.addHairpinShape', { shape })}>
           <Button size="small" aria-label={shape} disabled={!several} onClick={() => byHand(shape)}>
-            {shape === 'crescendo' ? 'hairpin <' : 'hairpin >'}
+            {say('page.hairpin', { shape })}
           </Button>
         </Tooltip>
       ))}
       <Button size="small" onClick={() => byHand('noHairpin')}>
-        Remove hairpin
+        {say('page.removeHairpin')}
       </Button>
       <Input
         size="small"
         className={styles.said}
-        aria-label="Words at the first note"
-        placeholder="words, Enter"
+        aria-label={say('page.wordsAtTheFirstNote')}
+        placeholder={say('page.wordsEnter')}
         maxLength={200}
         onPressEnter={({ currentTarget }) => sayByHand(currentTarget.value)}
       />
@@ -146,32 +148,32 @@ function CopyPattern({ bar, part }: { bar: number; part: PartId }) {
       trigger="click"
       content={
         <div className={styles.copy}>
-          <p>Articulation and slurs of bar {bars[bar]!.number} go to every bar of the same rhythm.</p>
+          <p>{say('page.articulationAndSlursOfBarBarsGoTo', { bars: bars[bar]!.number })}</p>
           <label>
-            from bar
+            {say('page.fromBar')}
             <CommittedNumber
               value={range.from + offset}
               min={offset}
               max={bars.at(-1)!.number}
-              label="First bar of the range"
+              label={say('page.firstBarOfTheRange')}
               onCommit={(number) => setRange((now) => ({ ...now, from: number - offset }))}
             />
-            to bar
+            {say('page.toBar')}
             <CommittedNumber
               value={range.to - 1 + offset}
               min={offset}
               max={bars.at(-1)!.number}
-              label="Last bar of the range"
+              label={say('page.lastBarOfTheRange')}
               onCommit={(number) => setRange((now) => ({ ...now, to: number - offset + 1 }))}
             />
           </label>
           <Button size="small" type="primary" disabled={range.to <= range.from} onClick={copy}>
-            Copy
+            {say('page.copy')}
           </Button>
         </div>
       }
     >
-      <Button size="small">Copy bar {bars[bar]!.number}’s pattern …</Button>
+      <Button size="small">{say('page.copyBarBarsSPattern', { bars: bars[bar]!.number })}</Button>
     </Popover>
   );
 }

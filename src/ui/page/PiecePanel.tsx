@@ -1,5 +1,6 @@
 'use client';
 
+import { say } from '@/core/words';
 import { Button, Input, Select, Switch } from 'antd';
 import type { PartId } from '@/core/base';
 import type { PartSummary } from '@/core/engine';
@@ -17,7 +18,17 @@ import {
 } from '@/core/settings';
 import { settingsOf } from '@/core/documents';
 
-const MARKER_WORDS: Record<MarkerStyle, string> = { auto: 'automatic', rehearsal: 'rehearsal marks', text: 'words' };
+const MARKER_WORDS: Record<MarkerStyle, string> = {
+  get auto() {
+    return say('page.automatic');
+  },
+  get rehearsal() {
+    return say('page.rehearsalMarks');
+  },
+  get text() {
+    return say('page.words');
+  },
+};
 
 /** Page settings of the whole piece: words, keys, markers, preferred names, repeats. */
 export function PiecePanel() {
@@ -30,65 +41,63 @@ export function PiecePanel() {
   const from = Math.min(passage.from, bars.length - 1);
   const to = Math.min(bars.length, from + passage.bars);
   const here = keys.findLast((key) => key.bar <= from) ?? keys[0]!;
-  const range = `bars ${bars[from]!.number}–${bars[to - 1]!.number}`;
+  const range = say('page.barsBarsBars2', { bars: bars[from]!.number, bars2: bars[to - 1]!.number });
   return (
-    <section className={styles.panel} aria-label="Page of the whole piece">
+    <section className={styles.panel} aria-label={say('page.pageOfTheWholePiece')}>
       <div className={styles.settings}>
         <label>
-          Title
+          {say('page.title')}
           <Words
             key={`t${summary.title}`}
-            label="Title"
+            label={say('page.title')}
             value={summary.title}
             onCommit={(title) => decide({ kind: 'setTitle', title })}
           />
         </label>
         <label>
-          Composer
+          {say('page.composer')}
           <Words
             key={`c${settings.composer ?? ''}`}
-            label="Composer"
+            label={say('page.composer')}
             value={settings.composer ?? ''}
             onCommit={(composer) => decide({ kind: 'setComposer', composer })}
           />
         </label>
         <label>
-          Markers as
+          {say('page.markersAs')}
           <Select<MarkerStyle>
             size="small"
-            aria-label="Markers as"
+            aria-label={say('page.markersAs')}
             value={settings.markerStyle}
             onChange={(style) => decide({ kind: 'setMarkerStyle', style })}
             options={MARKER_STYLES.map((value) => ({ value, label: MARKER_WORDS[value] }))}
           />
         </label>
       </div>
-      <h2>Keys</h2>
+      <h2>{say('page.keys')}</h2>
       <ul className={styles.keys}>
         {keys.map((key) => (
-          <li key={key.bar}>
-            bar {bars[key.bar]!.number}: {keyName(key)}
-          </li>
+          <li key={key.bar}>{say('page.barBarsKeyName', { bars: bars[key.bar]!.number, keyName: keyName(key) })}</li>
         ))}
       </ul>
       <div className={styles.settings}>
         <label>
-          Whole piece
+          {say('page.wholePiece')}
           <Select<string>
             size="small"
             showSearch={{ optionFilterProp: 'label' }}
-            aria-label="Key of the whole piece"
+            aria-label={say('page.keyOfTheWholePiece')}
             value={keyValue(keys[0]!)}
             onChange={(value) => decide({ kind: 'setKey', ...keyOfValue(value) })}
             options={KEY_OPTIONS}
           />
         </label>
         <label>
-          Starting at bar {bars[from]!.number}
+          {say('page.startingAtBarBars', { bars: bars[from]!.number })}
           <Select<string>
             size="small"
             showSearch={{ optionFilterProp: 'label' }}
-            aria-label={`Key starting at bar ${bars[from]!.number}`}
+            aria-label={say('page.keyStartingAtBarBars', { bars: bars[from]!.number })}
             value={keyValue(here)}
             onChange={(value) => decide({ kind: 'setKey', ...keyOfValue(value), bar: from })}
             options={KEY_OPTIONS}
@@ -97,32 +106,35 @@ export function PiecePanel() {
       </div>
       <ChordSymbols />
       <AsReceived />
-      <h2>Enharmonic spelling</h2>
-      <p className="soft">Chosen by context; in {range} prefer</p>
+      <h2>{say('page.enharmonicSpelling')}</h2>
+      <p className="soft">{say('page.chosenByContextInRangePrefer', { range })}</p>
       <div className={styles.buttons}>
         <Button
           size="small"
           onClick={() => decide({ kind: 'preferNames', part: null, bars: { from, to }, prefer: 'flats' })}
         >
-          ♭ flats
+          {say('page.flats')}
         </Button>
         <Button
           size="small"
           onClick={() => decide({ kind: 'preferNames', part: null, bars: { from, to }, prefer: 'sharps' })}
         >
-          ♯ sharps
+          {say('page.sharps')}
         </Button>
       </div>
-      <h2>Repeats</h2>
+      <h2>{say('page.repeats')}</h2>
       {settings.folds.length === 0 && summary.repeats.length === 0 && (
-        <p className="soft">No passage of two bars or more repeats immediately in all parts.</p>
+        <p className="soft">{say('page.noPassageOfTwoBarsOrMoreRepeats')}</p>
       )}
       {settings.folds.map((fold) => (
         <p key={fold.from}>
-          Bars {bars[fold.from]?.number}–{bars[fold.from + fold.length - 1]?.number} are written once, played{' '}
-          {fold.times} times.{' '}
+          {say('page.barsBarsBars2AreWrittenOncePlayed', {
+            bars: bars[fold.from]?.number ?? '',
+            bars2: bars[fold.from + fold.length - 1]?.number ?? '',
+            times: fold.times,
+          })}{' '}
           <Button size="small" onClick={() => decide({ kind: 'foldRepeat', ...fold, times: 1 })}>
-            Write out
+            {say('page.writeOut')}
           </Button>
         </p>
       ))}
@@ -136,10 +148,14 @@ export function PiecePanel() {
         )
         .map((one) => (
           <p key={one.from}>
-            Bars {bars[one.from]!.number}–{bars[one.from + one.length - 1]!.number} come {one.times} times
-            {one.endings > 0 ? ', with different endings' : ''}.{' '}
+            {say('page.barsBarsBars2ComeTimesTimesWith', {
+              bars: bars[one.from]!.number,
+              bars2: bars[one.from + one.length - 1]!.number,
+              times: one.times,
+              oneEndingsOver0: one.endings > 0,
+            })}{' '}
             <Button size="small" onClick={() => decide({ kind: 'foldRepeat', ...one })}>
-              Repeat signs
+              {say('page.repeatSigns')}
             </Button>
           </p>
         ))}
@@ -147,7 +163,17 @@ export function PiecePanel() {
   );
 }
 
-const USE_WORDS: Record<MarkUse, string> = { off: 'off', suggest: 'suggested', on: 'included' };
+const USE_WORDS: Record<MarkUse, string> = {
+  get off() {
+    return say('page.off');
+  },
+  get suggest() {
+    return say('page.suggested');
+  },
+  get on() {
+    return say('page.included');
+  },
+};
 /** No part: all of them, or the top one. */
 const NONE = '';
 
@@ -160,13 +186,13 @@ function ChordSymbols() {
   const set = (change: Partial<ChordSymbolRule>) => decide({ kind: 'setChordSymbols', ...rule, ...change });
   return (
     <>
-      <h2>Chord symbols</h2>
+      <h2>{say('page.chordSymbols')}</h2>
       <div className={styles.settings}>
         <label>
-          Found in the notes
+          {say('page.foundInTheNotes')}
           <Select<MarkUse>
             size="small"
-            aria-label="Chord symbols"
+            aria-label={say('page.chordSymbols')}
             value={rule.use}
             onChange={(use) => set({ use })}
             options={MARK_USES.map((value) => ({ value, label: USE_WORDS[value] }))}
@@ -175,15 +201,15 @@ function ChordSymbols() {
         {rule.use !== 'off' && (
           <>
             <PartChoice
-              label="Heard in"
-              none="all parts"
+              label={say('page.heardIn')}
+              none={say('page.allParts')}
               parts={parts}
               value={rule.from}
               onChange={(from) => set({ from })}
             />
             <PartChoice
-              label="Written over"
-              none="the top part"
+              label={say('page.writtenOver')}
+              none={say('page.theTopPart')}
               parts={parts}
               value={rule.over}
               onChange={(over) => set({ over })}
@@ -210,7 +236,7 @@ function PartChoice({ label, none, parts, value, onChange }: PartChoiceProps) {
       {label}
       <Select<string>
         size="small"
-        aria-label={`Chord symbols ${label.toLowerCase()}`}
+        aria-label={say('page.chordSymbolsLabel', { label: label.toLowerCase() })}
         value={value ?? NONE}
         onChange={(id) => onChange(parts.find((part) => part.id === id)?.id ?? null)}
         options={[{ value: NONE, label: none }, ...parts.map((part) => ({ value: String(part.id), label: part.name }))]}
@@ -220,8 +246,8 @@ function PartChoice({ label, none, parts, value, onChange }: PartChoiceProps) {
 }
 
 const ANEW: readonly [AnewAspect, string][] = [
-  ['spelling', 'Keys and names of notes'],
-  ['transposition', 'Transposition by instrument'],
+  ['spelling', say('page.keysAndNamesOfNotes')],
+  ['transposition', say('page.transpositionByInstrument')],
 ];
 
 /** Of a received score: what is kept, and what is written anew. */
@@ -233,25 +259,25 @@ function AsReceived() {
   const { anew, keepBreaks } = settingsOf(ledger);
   return (
     <>
-      <h2>The original score</h2>
-      <p className="soft">Everything is kept as in the original. Rewrite:</p>
+      <h2>{say('page.theOriginalScore')}</h2>
+      <p className="soft">{say('page.everythingIsKeptAsInTheOriginal')}</p>
       <div className={styles.settings}>
         {ANEW.map(([aspect, label]) => (
           <label key={aspect}>
             {label}
             <Switch
               size="small"
-              aria-label={`Rewrite ${label}`}
+              aria-label={say('page.rewriteLabel', { label })}
               checked={anew.some((one) => one.aspect === aspect && one.part === null)}
               onChange={(on) => decide({ kind: 'writeAnew', aspect, part: null, ...(!on && { off: true }) })}
             />
           </label>
         ))}
         <label>
-          Keep line and page breaks
+          {say('page.keepLineAndPageBreaks')}
           <Switch
             size="small"
-            aria-label="Keep line and page breaks"
+            aria-label={say('page.keepLineAndPageBreaks')}
             checked={keepBreaks}
             onChange={(keep) => decide({ kind: 'setBreaks', keep })}
           />

@@ -1,5 +1,6 @@
 'use client';
 
+import { say } from '@/core/words';
 import {
   DownloadOutlined,
   LeftOutlined,
@@ -61,7 +62,7 @@ export function Sheet({ of: part, opens, looks }: Props) {
   async function withAllPages(what: string, work: (all: string[]) => Promise<void>): Promise<void> {
     try {
       setBusy(`${what} …`);
-      await work(await allPages((done, of) => setBusy(`${what}: page ${done} of ${of}`)));
+      await work(await allPages((done, of) => setBusy(say('page.whatPageDoneOfOf', { what, done, of }))));
     } catch (error) {
       void message.error(sentence(error));
     } finally {
@@ -70,7 +71,7 @@ export function Sheet({ of: part, opens, looks }: Props) {
   }
 
   const print = () =>
-    withAllPages('Preparing', async (all) => {
+    withAllPages(say('page.preparing'), async (all) => {
       setPrinting(all);
       // The browser prints what is on the page once it has been drawn.
       await new Promise((resolve) => requestAnimationFrame(() => requestAnimationFrame(resolve)));
@@ -78,7 +79,7 @@ export function Sheet({ of: part, opens, looks }: Props) {
       setPrinting(null);
     });
   const save = () =>
-    withAllPages('Making the PDF', async (all) => {
+    withAllPages(say('page.makingThePDF'), async (all) => {
       const name = [fileNameOf(jobName), part && fileNameOf(part.name)].filter(Boolean).join(' - ');
       const pages = withHeads(all, title, part?.name ?? '');
       await pdf(pages, [title, part?.name].filter(Boolean).join(', '), `${name}.pdf`);
@@ -89,10 +90,15 @@ export function Sheet({ of: part, opens, looks }: Props) {
     try {
       const all: BookPage[] = [];
       for (const [i, one] of parts.entries()) {
-        const say = (done: number, of: number) => setBusy(`Part ${i + 1} of ${parts.length}: page ${done} of ${of}`);
-        all.push(...withHeads(await allPages(say, one.id), title, one.name));
+        const busyWith = (done: number, of: number) =>
+          setBusy(say('page.partIOfPartsPageDoneOfOf', { i: i + 1, parts: parts.length, done, of }));
+        all.push(...withHeads(await allPages(busyWith, one.id), title, one.name));
       }
-      await pdf(all, `${title}, parts`, `${fileNameOf(jobName)} - parts.pdf`);
+      await pdf(
+        all,
+        say('page.titleParts', { title }),
+        say('page.fileNameOfPartsPdf', { fileNameOf: fileNameOf(jobName) }),
+      );
     } catch (error) {
       void message.error(sentence(error));
     } finally {
@@ -109,8 +115,8 @@ export function Sheet({ of: part, opens, looks }: Props) {
           value={layout}
           onChange={setLayout}
           options={[
-            { value: 'pages', label: 'Pages' },
-            { value: 'line', label: 'One line' },
+            { value: 'pages', label: say('page.pages') },
+            { value: 'line', label: say('page.oneLine') },
           ]}
         />
         {!extract && (
@@ -119,18 +125,18 @@ export function Sheet({ of: part, opens, looks }: Props) {
             value={concert}
             onChange={setConcert}
             options={[
-              { value: false, label: 'Written' },
-              { value: true, label: 'Concert' },
+              { value: false, label: say('page.written') },
+              { value: true, label: say('page.concert') },
             ]}
           />
         )}
         {layout === 'pages' && <PageWalk page={shownPage} pages={pages} onPage={setPage} />}
         <Zoom zoom={zoom} onZoom={setZoom} />
         <span className={styles.push} />
-        <Tooltip title="Print">
+        <Tooltip title={say('page.print')}>
           <Button
             size="small"
-            aria-label="Print"
+            aria-label={say('page.print')}
             icon={<PrinterOutlined />}
             disabled={busy !== null || pages === 0}
             onClick={() => void print()}
@@ -142,17 +148,17 @@ export function Sheet({ of: part, opens, looks }: Props) {
           disabled={busy !== null || pages === 0}
           onClick={() => void save()}
         >
-          PDF
+          {say('page.pDF')}
         </Button>
         {part && !extract && (
           <Button
             size="small"
-            aria-label="All parts as PDF"
-            title="All parts as PDF"
+            aria-label={say('page.allPartsAsPDF')}
+            title={say('page.allPartsAsPDF')}
             disabled={busy !== null || pages === 0}
             onClick={() => void saveParts()}
           >
-            All
+            {say('page.all')}
           </Button>
         )}
       </div>
@@ -162,15 +168,19 @@ export function Sheet({ of: part, opens, looks }: Props) {
         </div>
       )}
       <div className={styles.sheets} data-layout={layout}>
-        {failure && <Alert type="error" showIcon title={`This could not be laid out: ${failure}`} />}
-        {!svg && !failure && <Spin className={styles.spin} description="Laying out …" />}
+        {failure && <Alert type="error" showIcon title={say('page.thisCouldNotBeLaidOutFailure', { failure })} />}
+        {!svg && !failure && <Spin className={styles.spin} description={say('page.layingOut')} />}
         {svg && (
           <div className={styles.paperFrame} style={{ ['--zoom' as string]: zoom }}>
             <div
               className={`${music.engraved} ${styles.paper}`}
               data-waiting={waiting || undefined}
               role="img"
-              aria-label={part ? `${part.name}, page ${shownPage}` : `Score, page ${shownPage}`}
+              aria-label={
+                part
+                  ? say('page.partPageShownPage', { part: part.name, shownPage })
+                  : say('page.scorePageShownPage', { shownPage })
+              }
               onClick={(event) => musicXml && void openUnder(event.currentTarget, event, musicXml, opens)}
               dangerouslySetInnerHTML={drawing}
             />
@@ -206,11 +216,21 @@ function Step({ label, ...more }: StepProps) {
 function PageWalk({ page, pages, onPage }: { page: number; pages: number; onPage: (page: number) => void }) {
   return (
     <span className={styles.group}>
-      <Step label="Previous page" icon={<LeftOutlined />} disabled={page <= 1} onClick={() => onPage(page - 1)} />
+      <Step
+        label={say('page.previousPage')}
+        icon={<LeftOutlined />}
+        disabled={page <= 1}
+        onClick={() => onPage(page - 1)}
+      />
       <span className={styles.pageNumber}>
-        {page} <span className="soft">of {pages || '…'}</span>
+        {page} <span className="soft">{say('page.ofPages', { pages: pages || '…' })}</span>
       </span>
-      <Step label="Next page" icon={<RightOutlined />} disabled={page >= pages} onClick={() => onPage(page + 1)} />
+      <Step
+        label={say('page.nextPage')}
+        icon={<RightOutlined />}
+        disabled={page >= pages}
+        onClick={() => onPage(page + 1)}
+      />
     </span>
   );
 }
@@ -223,13 +243,13 @@ function Zoom({ zoom, onZoom }: { zoom: number; onZoom: (zoom: number) => void }
   return (
     <span className={styles.group}>
       <Step
-        label="Smaller pages"
+        label={say('page.smallerPages')}
         icon={<ZoomOutOutlined />}
         disabled={at === 0}
         onClick={() => onZoom(ZOOMS[at - 1]!)}
       />
       <Step
-        label="Larger pages"
+        label={say('page.largerPages')}
         icon={<ZoomInOutlined />}
         disabled={at === ZOOMS.length - 1}
         onClick={() => onZoom(ZOOMS[at + 1]!)}

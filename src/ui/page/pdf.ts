@@ -1,3 +1,4 @@
+import { say } from '@/core/words';
 import type { BookPage } from '@/paper/sheets';
 import { download } from '../shared/download';
 import { answerOf } from '@/workers/ask';
@@ -7,6 +8,6 @@ import { answerOf } from '@/workers/ask';
  * @throws Error with one sentence
  */
 export async function pdf(pages: readonly BookPage[], title: string, fileName: string): Promise<void> {
-  const otherwise = 'The PDF could not be made; use the browser’s own print instead.';
+  const otherwise = say('page.thePDFCouldNotBeMadeUseTheBrowsers');
   download(await answerOf('/api/pdf', { title, pages }, otherwise), fileName, 'application/pdf');
 }

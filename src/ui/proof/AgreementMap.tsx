@@ -1,5 +1,6 @@
 'use client';
 
+import { say } from '@/core/words';
 import { Fragment } from 'react';
 import type { Agreement, Cell } from '@/core/proof';
 import { goToBar } from '../workspace/goToBar';
@@ -7,10 +8,18 @@ import { MapRow } from './MapRow';
 import styles from './proof.module.css';
 
 const NAMES: Record<Cell, string> = {
-  0: 'nothing is played',
-  1: 'the same',
-  2: 'differs, explained',
-  3: 'differs, unexplained',
+  get 0() {
+    return say('proof.nothingIsPlayed');
+  },
+  get 1() {
+    return say('proof.theSame');
+  },
+  get 2() {
+    return say('proof.differsExplained');
+  },
+  get 3() {
+    return say('proof.differsUnexplained');
+  },
 };
 const CLASSES: Record<Cell, string | undefined> = {
   0: styles.empty,
@@ -30,7 +39,7 @@ export function AgreementMap({ agreement, part, onPart }: Props) {
   const { parts, bars, map } = agreement;
   const step = Math.max(1, Math.ceil(bars.length / 24));
   return (
-    <section aria-label="Map" className={styles.mapSection}>
+    <section aria-label={say('proof.map')} className={styles.mapSection}>
       <div
         className={styles.map}
         style={{ gridTemplateColumns: `150px minmax(${bars.length * 9}px, ${bars.length * 26}px)` }}
@@ -60,7 +69,7 @@ export function AgreementMap({ agreement, part, onPart }: Props) {
               <MapRow
                 name={name}
                 cells={map[p]!}
-                inWords={(bar) => `bar ${bars[bar]!.number}: ${NAMES[map[p]![bar]!]}`}
+                inWords={(bar) => say('proof.barBarsNames', { bars: bars[bar]!.number, names: NAMES[map[p]![bar]!] })}
                 onOpen={(bar) => goToBar(agreement, p, bar)}
               />
             </Fragment>
@@ -73,7 +82,7 @@ export function AgreementMap({ agreement, part, onPart }: Props) {
             <i className={CLASSES[cell]} /> {NAMES[cell]}
           </span>
         ))}
-        <span className="soft">A cell opens its bar.</span>
+        <span className="soft">{say('proof.aCellOpensItsBar')}</span>
       </p>
     </section>
   );

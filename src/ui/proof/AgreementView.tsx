@@ -1,5 +1,6 @@
 'use client';
 
+import { say } from '@/core/words';
 import { Button, Segmented, Select, Spin, Upload } from 'antd';
 import { useLiveQuery } from 'dexie-react-hooks';
 import { useMemo, useState } from 'react';
@@ -46,38 +47,42 @@ export function AgreementView() {
   const { comparison, deliveries, base, other, choose } = useComparison();
   const [part, setPart] = useState<number | null>(null);
   const { agreement, failure } = useAgreement(comparison);
-  const made = direction === 'to-score' ? 'Score, played' : 'Export';
+  const made = direction === 'to-score' ? say('proof.scorePlayed') : say('proof.export');
   return (
     <>
       <header className={styles.head}>
         <div className={styles.against}>
-          <span>Compare</span>
+          <span>{say('proof.compare')}</span>
           <Select<Base>
             size="small"
-            aria-label="Compare with"
+            aria-label={say('proof.compareWith')}
             value={base}
             popupMatchSelectWidth={false}
             onChange={(value) => choose({ base: value })}
             options={[
-              { value: 'original', label: 'the original' },
-              { value: 'made', label: direction === 'to-score' ? 'the score' : 'the export', disabled: !other },
+              { value: 'original', label: say('proof.theOriginal') },
+              {
+                value: 'made',
+                label: direction === 'to-score' ? say('proof.theScore') : say('proof.theExport'),
+                disabled: !other,
+              },
               ...deliveries.map(({ at, version, recipe }) => ({
                 value: at,
-                label: `version ${version}, ${recipe}, ${dayAndTime(at)}`,
+                label: say('proof.versionVersionRecipeDayAndTime', { version, recipe, dayAndTime: dayAndTime(at) }),
               })),
             ]}
           />
-          <span>with</span>
+          <span>{say('proof.with')}</span>
           <Segmented
             size="small"
-            aria-label="What is compared"
+            aria-label={say('proof.whatIsCompared')}
             value={other ? 'other' : 'made'}
             onChange={(value) =>
               value === 'made' && choose({ other: null, ...(base === 'made' && { base: 'original' }) })
             }
             options={[
               { value: 'made', label: made },
-              { value: 'other', label: other ? other.name : 'A file', disabled: !other },
+              { value: 'other', label: other ? other.name : say('proof.aFile'), disabled: !other },
             ]}
           />
           <Upload
@@ -90,17 +95,17 @@ export function AgreementView() {
               return false;
             }}
           >
-            <Button size="small">Compare with a file …</Button>
+            <Button size="small">{say('proof.compareWithAFile')}</Button>
           </Upload>
         </div>
         {failure && <p className={styles.failure}>{failure}</p>}
         {agreement && (
-          <p className={styles.verdict} aria-label="Verdict">
+          <p className={styles.verdict} aria-label={say('proof.verdict')}>
             {agreement.words}
           </p>
         )}
       </header>
-      {!agreement && !failure && <Spin className={styles.spin} description="Comparing notes …" />}
+      {!agreement && !failure && <Spin className={styles.spin} description={say('proof.comparingNotes')} />}
       {agreement && (
         <>
           <AgreementMap agreement={agreement} part={part} onPart={setPart} />

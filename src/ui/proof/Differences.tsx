@@ -1,5 +1,6 @@
 'use client';
 
+import { say } from '@/core/words';
 import { Segmented, Select, Table } from 'antd';
 import { useState } from 'react';
 import { countDifferences, differenceInWords, type Difference, type ListedAgreement } from '@/core/proof';
@@ -21,27 +22,27 @@ export function Differences({ agreement, part }: { agreement: ListedAgreement; p
   const decided = reason === null ? here : here.filter((one) => one.why === reason);
   const listed = shown === 'open' ? open : decided;
   return (
-    <section aria-label="Differences">
+    <section aria-label={say('proof.differences')}>
       <div className={styles.listHead}>
         <Segmented<'open' | 'all'>
           size="small"
-          aria-label="Which differences"
+          aria-label={say('proof.whichDifferences')}
           value={shown}
           onChange={setChosen}
           options={[
-            { value: 'open', label: `Unexplained (${counts.open.toLocaleString('en')})` },
-            { value: 'all', label: `All (${counts.all.toLocaleString('en')})` },
+            { value: 'open', label: say('proof.unexplainedOpen', { open: counts.open }) },
+            { value: 'all', label: say('proof.allAll', { all: counts.all }) },
           ]}
         />
         {shown === 'all' && reasons.length > 1 && (
           <Select<string>
             size="small"
-            aria-label="Differences by reason"
+            aria-label={say('proof.differencesByReason')}
             value={reason ?? ''}
             popupMatchSelectWidth={false}
             onChange={(value) => setReason(value || null)}
             options={[
-              { value: '', label: 'for any reason' },
+              { value: '', label: say('proof.forAnyReason') },
               ...reasons.map((value) => ({
                 value,
                 label: `${value} (${here.filter((one) => one.why === value).length})`,
@@ -51,10 +52,7 @@ export function Differences({ agreement, part }: { agreement: ListedAgreement; p
         )}
       </div>
       {agreement.unlisted > 0 && (
-        <p className="soft">
-          {agreement.unlisted.toLocaleString('en')} more are counted, but not listed. Open a bar on the map to see its
-          notes.
-        </p>
+        <p className="soft">{say('proof.unlistedMoreAreCountedButNotListed', { unlisted: agreement.unlisted })}</p>
       )}
       <Table<Difference>
         size="small"
@@ -66,25 +64,23 @@ export function Differences({ agreement, part }: { agreement: ListedAgreement; p
         onRow={({ part: p, bar }) => rowKeys(() => goToBar(agreement, p, bar))}
         dataSource={listed}
         locale={{
-          emptyText: (
-            <span className="soft">{shown === 'open' ? 'No unexplained differences.' : 'No differences.'}</span>
-          ),
+          emptyText: <span className="soft">{say('proof.noUnexplainedDifferences', { shown })}</span>,
         }}
         columns={[
           {
-            title: 'Bar',
+            title: say('proof.bar'),
             key: 'bar',
             width: 52,
             render: (_, { bar }) => agreement.bars[bar]!.number,
           },
           {
-            title: 'Part',
+            title: say('proof.part'),
             key: 'part',
             width: 120,
             ellipsis: true,
             render: (_, { part: p }) => agreement.parts[p]!.names[0] ?? agreement.parts[p]!.names[1],
           },
-          { title: 'What', key: 'what', render: (_, one) => differenceInWords(one) },
+          { title: say('proof.what'), key: 'what', render: (_, one) => differenceInWords(one) },
         ]}
       />
     </section>

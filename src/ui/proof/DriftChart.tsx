@@ -1,5 +1,7 @@
 'use client';
 
+import { say } from '@/core/words';
+import { sayRich } from '@/ui/shared/sayRich';
 import { CartesianGrid, Line, LineChart, ResponsiveContainer, Tooltip, XAxis, YAxis } from 'recharts';
 import type { Agreement } from '@/core/proof';
 import styles from '../shared/charts.module.css';
@@ -10,19 +12,32 @@ export function DriftChart({ agreement }: { agreement: Agreement }) {
   return (
     <figure className={styles.charts}>
       <figcaption>
-        Drift{' '}
-        <span className="soft">
-          how much later the second begins, milliseconds, the middle of each bar’s notes; of all notes half are within{' '}
-          {agreement.typical.toFixed(1)}, the largest is {agreement.largest.toFixed(1)}
-        </span>
+        {sayRich(
+          'proof.driftHowMuchLaterTheSecondBegins',
+          {
+            typical: agreement.typical.toFixed(1),
+            largest: agreement.largest.toFixed(1),
+          },
+          { soft: (chunks) => <span className="soft">{chunks}</span> },
+        )}
       </figcaption>
       <ResponsiveContainer width="100%" height={130}>
         <LineChart data={rows} margin={{ left: 0, right: 12, top: 8 }}>
           <CartesianGrid stroke="var(--line)" vertical={false} />
           <XAxis dataKey="bar" stroke="var(--ink-soft)" tick={{ fontSize: 12 }} />
           <YAxis stroke="var(--ink-soft)" tick={{ fontSize: 12 }} width={44} />
-          <Tooltip formatter={(value) => `${String(value)} ms`} labelFormatter={(bar) => `bar ${String(bar)}`} />
-          <Line dataKey="drift" name="drift" stroke="var(--teal)" dot={false} isAnimationActive={false} connectNulls />
+          <Tooltip
+            formatter={(value) => say('proof.valueMs', { value: String(value) })}
+            labelFormatter={(bar) => say('proof.barBar', { bar: String(bar) })}
+          />
+          <Line
+            dataKey="drift"
+            name={say('proof.drift')}
+            stroke="var(--teal)"
+            dot={false}
+            isAnimationActive={false}
+            connectNulls
+          />
         </LineChart>
       </ResponsiveContainer>
     </figure>

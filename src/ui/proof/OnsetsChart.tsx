@@ -1,5 +1,7 @@
 'use client';
 
+import { say } from '@/core/words';
+import { sayRich } from '@/ui/shared/sayRich';
 import {
   CartesianGrid,
   ReferenceLine,
@@ -37,13 +39,16 @@ export function OnsetsChart({ rows }: { rows: readonly OnsetRow[] }) {
   );
   const places = [...new Set(inView.flat().map(({ written }) => written))];
   return (
-    <figure className={styles.onsets} aria-label="Onsets of all parts">
+    <figure className={styles.onsets} aria-label={say('proof.onsetsOfAllParts')}>
       <figcaption>
-        Onsets{' '}
-        <span className="soft">
-          each where it was played, thin lines where notes are written; coloured when {SEEN} or {STANDS_OUT} ms from its
-          part’s own habit
-        </span>
+        {sayRich(
+          'proof.onsetsEachWhereItWasPlayedThin',
+          {
+            seen: SEEN,
+            standsOut: STANDS_OUT,
+          },
+          { soft: (chunks) => <span className="soft">{chunks}</span> },
+        )}
       </figcaption>
       <ResponsiveContainer width="100%" height={Math.max(120, rows.length * 20 + 40)}>
         <ScatterChart margin={{ left: 0, right: 16, top: 4, bottom: 0 }}>
@@ -78,7 +83,11 @@ export function OnsetsChart({ rows }: { rows: readonly OnsetRow[] }) {
               const dot: unknown = payload?.[0]?.payload;
               return isDot(dot) ? (
                 <div className={styles.tip}>
-                  {dot.name}: {Math.abs(Math.round(dot.off))} ms {dot.off < 0 ? 'early' : 'late'}
+                  {say('proof.dotOffMsEarly', {
+                    dot: dot.name,
+                    off: Math.abs(Math.round(dot.off)),
+                    dotOff0: dot.off < 0,
+                  })}
                 </div>
               ) : null;
             }}

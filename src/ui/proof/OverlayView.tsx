@@ -1,5 +1,6 @@
 'use client';
 
+import { say } from '@/core/words';
 import { Spin, Table } from 'antd';
 import { useEffect, useState } from 'react';
 import type { PartId } from '@/core/base';
@@ -18,7 +19,7 @@ import styles from './proof.module.css';
 export function OverlayView() {
   const { overlay, failure } = useOverlay();
   if (failure) return <p className={styles.failure}>{failure}</p>;
-  if (!overlay) return <Spin className={styles.spin} description="Comparing the parts …" />;
+  if (!overlay) return <Spin className={styles.spin} description={say('proof.comparingTheParts')} />;
   return (
     <>
       <BarWalk />
@@ -53,34 +54,36 @@ function useOverlay(): { overlay: Overlay | null; failure: string | null } {
 
 function Compass({ compass }: { compass: readonly PartCompass[] }) {
   const bars = useWorkspace(barsOnDesk);
-  const inBar = (bar: number) => `bar ${bars[bar]?.number ?? bar + 1}`;
+  const inBar = (bar: number) => say('proof.barBars', { bars: bars[bar]?.number ?? bar + 1 });
   const end = (note: PartCompass['lowest']) => note && <span title={inBar(note.bar)}>{keyInWords(note.key)}</span>;
   return (
-    <section aria-label="Compass">
-      <h3>Range of each part</h3>
+    <section aria-label={say('proof.compass')}>
+      <h3>{say('proof.rangeOfEachPart')}</h3>
       <Table<PartCompass>
         size="small"
         rowKey="part"
         pagination={false}
         dataSource={[...compass]}
         columns={[
-          { title: 'Part', dataIndex: 'name' },
-          { title: 'Lowest', render: (_, { lowest }) => end(lowest) },
-          { title: 'Highest', render: (_, { highest }) => end(highest) },
+          { title: say('proof.part'), dataIndex: 'name' },
+          { title: say('proof.lowest'), render: (_, { lowest }) => end(lowest) },
+          { title: say('proof.highest'), render: (_, { highest }) => end(highest) },
           {
-            title: 'Out of range',
+            title: say('proof.outOfRange'),
             dataIndex: 'outOfRange',
             align: 'right',
             render: (n: number) => (n > 0 ? <b className={styles.doubt}>{n}</b> : ''),
           },
           {
-            title: 'Max. polyphony',
+            title: say('proof.maxPolyphony'),
             align: 'right',
             render: (_, { atOnce, playable }) => (
               <span
                 className={playable !== null && atOnce.notes > playable ? styles.doubt : undefined}
                 title={
-                  playable === null ? inBar(atOnce.bar) : `one player plays ${playable}; most ${inBar(atOnce.bar)}`
+                  playable === null
+                    ? inBar(atOnce.bar)
+                    : say('proof.onePlayerPlaysPlayableMostInBar', { playable, inBar: inBar(atOnce.bar) })
                 }
               >
                 {atOnce.notes}
@@ -98,19 +101,23 @@ function NearUnisons({ found, names }: { found: readonly NearUnison[]; names: Re
   const beats = (places: readonly number[]) => places.map((place) => beatWords(place)).join(', ');
   const words = ({ part, from, only, missing }: NearUnison) => {
     const others = from.map((id) => names.get(id) ?? id).join(', ');
-    const has = only.length > 0 ? `plays ${beats(only)}` : '';
-    const lacks = missing.length > 0 ? `does not play ${beats(missing)}` : '';
-    return `${names.get(part) ?? part} ${[has, lacks].filter(Boolean).join(' and ')}, unlike ${others}`;
+    const has = only.length > 0 ? say('proof.playsBeats', { beats: beats(only) }) : '';
+    const lacks = missing.length > 0 ? say('proof.doesNotPlayBeats', { beats: beats(missing) }) : '';
+    return say('proof.namesValueUnlikeOthers', {
+      names: names.get(part) ?? part,
+      value: [has, lacks].filter(Boolean).join(' and '),
+      others,
+    });
   };
   return (
-    <section aria-label="Nearly together">
-      <h3>Almost together</h3>
-      {found.length === 0 && <p className="soft">Parts that move together do so in every bar.</p>}
+    <section aria-label={say('proof.nearlyTogether')}>
+      <h3>{say('proof.almostTogether')}</h3>
+      {found.length === 0 && <p className="soft">{say('proof.partsThatMoveTogetherDoSoInEvery')}</p>}
       <ul className={styles.unisons}>
         {found.map((one) => (
           <li key={`${one.bar}/${one.part}`}>
             <button type="button" onClick={() => openBar(one.bar, [one.part, ...one.from])}>
-              bar {bars[one.bar]?.number}
+              {say('proof.barBars', { bars: bars[one.bar]?.number ?? '' })}
             </button>{' '}
             {words(one)}
           </li>
@@ -123,5 +130,5 @@ function NearUnisons({ found, names }: { found: readonly NearUnison[]; names: Re
 /** Quarters of the bar from 1, to hundredths. */
 function beatWords(place: number): string {
   const words = beatInWords(1 + place / QUARTER);
-  return words.startsWith('beat') ? `on ${words}` : words;
+  return words.startsWith('beat') ? say('proof.onWords', { words }) : words;
 }

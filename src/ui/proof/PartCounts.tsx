@@ -1,16 +1,27 @@
 'use client';
 
+import { say } from '@/core/words';
 import { Table } from 'antd';
 import { DIFFERENCE_KINDS, type Agreement, type DifferenceKind } from '@/core/proof';
 import { rowKeys } from '../shared/rowKeys';
 import styles from './proof.module.css';
 
 const TITLES: Record<DifferenceKind, string> = {
-  moved: 'Moved',
-  length: 'Length',
-  pitch: 'Pitch',
-  missing: 'Missing',
-  extra: 'Extra',
+  get moved() {
+    return say('proof.moved');
+  },
+  get length() {
+    return say('proof.length');
+  },
+  get pitch() {
+    return say('proof.pitch');
+  },
+  get missing() {
+    return say('proof.missing');
+  },
+  get extra() {
+    return say('proof.extra');
+  },
 };
 
 /** A table of more rows draws only those in sight. */
@@ -38,14 +49,20 @@ export function PartCounts({ agreement, part, onPart }: Props) {
       scroll={rows.length > MOST_DRAWN ? { y: 300, x: 400 } : { y: 300 }}
       columns={[
         {
-          title: 'Part',
+          title: say('proof.part'),
           key: 'part',
           ellipsis: true,
           width: 150,
           render: (_, { names: [a, b] }) => (a && b && a !== b ? `${a} · ${b}` : (a ?? b)),
         },
-        { title: 'Notes', key: 'notes', width: 60, align: 'right', render: (_, { notes }) => notes[0] || notes[1] },
-        { title: 'Same', dataIndex: 'same', width: 56, align: 'right' },
+        {
+          title: say('proof.notes'),
+          key: 'notes',
+          width: 60,
+          align: 'right',
+          render: (_, { notes }) => notes[0] || notes[1],
+        },
+        { title: say('proof.same'), dataIndex: 'same', width: 56, align: 'right' },
         ...kinds.map((kind) => ({
           title: TITLES[kind],
           key: kind,
@@ -64,5 +81,9 @@ export function PartCounts({ agreement, part, onPart }: Props) {
 function Count({ all, explained }: { all: number; explained: number }) {
   if (all === 0) return <span className="soft">–</span>;
   const open = all - explained;
-  return open > 0 ? <b className={styles.open}>{open === all ? all : `${open} of ${all}`}</b> : <span>{all}</span>;
+  return open > 0 ? (
+    <b className={styles.open}>{open === all ? all : say('proof.openOfAll', { open, all })}</b>
+  ) : (
+    <span>{all}</span>
+  );
 }

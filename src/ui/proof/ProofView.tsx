@@ -1,5 +1,6 @@
 'use client';
 
+import { say } from '@/core/words';
 import { Segmented } from 'antd';
 import { useState } from 'react';
 import { AuditionBar } from '../audition/AuditionBar';
@@ -11,10 +12,30 @@ import { StoryView } from './StoryView';
 import styles from './proof.module.css';
 
 const LOOKS = {
-  agreement: { label: 'Agreement', View: AgreementView },
-  overlay: { label: 'All parts', View: OverlayView },
-  recording: { label: 'Recording', View: RecordingView },
-  story: { label: 'The job’s story', View: StoryView },
+  agreement: {
+    get label() {
+      return say('proof.agreement');
+    },
+    View: AgreementView,
+  },
+  overlay: {
+    get label() {
+      return say('proof.allParts');
+    },
+    View: OverlayView,
+  },
+  recording: {
+    get label() {
+      return say('proof.recording');
+    },
+    View: RecordingView,
+  },
+  story: {
+    get label() {
+      return say('proof.theJobsStory');
+    },
+    View: StoryView,
+  },
 } satisfies Record<Look, { label: string; View: () => React.ReactNode }>;
 const LOOK_NAMES = ['agreement', 'overlay', 'recording', 'story'] as const;
 type Look = (typeof LOOK_NAMES)[number];
@@ -31,7 +52,7 @@ export function ProofView() {
       <div className={styles.view}>
         <Segmented<Look>
           className={styles.looks}
-          aria-label="View"
+          aria-label={say('proof.view')}
           value={look}
           onChange={setLook}
           options={looks.map((value) => ({ value, label: LOOKS[value].label }))}

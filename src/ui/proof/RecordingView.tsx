@@ -1,5 +1,6 @@
 'use client';
 
+import { say } from '@/core/words';
 import { App, Button, Spin, Upload } from 'antd';
 import { useState } from 'react';
 import { fitRecording } from '@/core/hearing';
@@ -34,14 +35,14 @@ export function RecordingView() {
         return false;
       }}
     >
-      <Button size="small">{reference ? 'Replace …' : 'Add a recording …'}</Button>
+      <Button size="small">{say('proof.replace', { reference: Boolean(reference) })}</Button>
     </Upload>
   );
   if (!reference || !job) {
     return (
       <div className={styles.nothing}>
-        <h2>This job has no recording</h2>
-        <p>A demo, a rough mix, a take: WAV, MP3 or OGG. It is shown over the bars and plays at the same place.</p>
+        <h2>{say('proof.thisJobHasNoRecording')}</h2>
+        <p>{say('proof.aDemoARoughMixATakeWAVMP3OrOGGItIs')}</p>
         {offer}
       </div>
     );
@@ -64,33 +65,33 @@ export function RecordingView() {
   };
   const offset = moving ?? reference.offset;
   return (
-    <section aria-label="Recording">
+    <section aria-label={say('proof.recording')}>
       <div className={styles.against}>
         <b>{reference.fileName}</b>
         {waveform && <span className="soft">{clock(waveform.seconds)}</span>}
         {offer}
         <Button size="small" disabled={!waveform} onClick={() => tell(fit())}>
-          Align with the bars
+          {say('proof.alignWithTheBars')}
         </Button>
         <label className={styles.offset}>
-          The first bar begins after
+          {say('proof.theFirstBarBeginsAfter')}
           <CommittedNumber
             key={offset}
             value={Math.round(offset * 1000)}
             min={-600_000}
             max={3_600_000}
-            suffix="ms"
-            label="Offset of the recording"
+            suffix={say('proof.ms')}
+            label={say('proof.offsetOfTheRecording')}
             onCommit={(ms) => move(ms / 1000)}
           />
         </label>
       </div>
       {failure && <p className={styles.failure}>{failure}</p>}
-      {!waveform && !failure && <Spin className={styles.spin} description="Reading the recording …" />}
+      {!waveform && !failure && <Spin className={styles.spin} description={say('proof.readingTheRecording')} />}
       {waveform && bars && (
         <Waveform waveform={waveform} clock={bars} offset={offset} onMove={setMoving} onMoved={move} />
       )}
-      <p className="soft">Drag the recording to align it. Choose it below to play it.</p>
+      <p className="soft">{say('proof.dragTheRecordingToAlignItChooseIt')}</p>
     </section>
   );
 }

@@ -1,5 +1,6 @@
 'use client';
 
+import { say } from '@/core/words';
 import { DownloadOutlined } from '@ant-design/icons';
 import { Button, Spin } from 'antd';
 import Markdown from 'react-markdown';
@@ -19,16 +20,22 @@ export function StoryView() {
   useWorkspace((state) => state.ledger);
   if (failure) return <p className={styles.failure}>{failure}</p>;
   const text = agreement && storyInWords(agreement);
-  if (!text) return <Spin className={styles.spin} description="Comparing notes …" />;
+  if (!text) return <Spin className={styles.spin} description={say('proof.comparingNotes')} />;
   return (
-    <article className={styles.story} aria-label="The job’s story">
+    <article className={styles.story} aria-label={say('proof.theJobsStory')}>
       <Button
         size="small"
         className={styles.keep}
         icon={<DownloadOutlined />}
-        onClick={() => download(text, `${fileNameOf(job?.name ?? 'job')} - story.md`, 'text/markdown')}
+        onClick={() =>
+          download(
+            text,
+            say('proof.fileNameOfStoryMd', { fileNameOf: fileNameOf(job?.name ?? 'job') }),
+            'text/markdown',
+          )
+        }
       >
-        Markdown
+        {say('proof.markdown')}
       </Button>
       <Markdown remarkPlugins={[remarkGfm]}>{text}</Markdown>
     </article>

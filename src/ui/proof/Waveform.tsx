@@ -1,5 +1,6 @@
 'use client';
 
+import { say } from '@/core/words';
 import { useEffect, useRef } from 'react';
 import { Area, AreaChart, ReferenceLine, ResponsiveContainer, XAxis, YAxis } from 'recharts';
 import { timeOf, type BarClock } from '@/core/hearing';
@@ -33,7 +34,7 @@ export function Waveform({ waveform, clock, offset, onMove, onMoved }: WaveformP
   return (
     <div
       className={styles.waveform}
-      aria-label="Waveform over the bars"
+      aria-label={say('proof.waveformOverTheBars')}
       onPointerDown={(event) => {
         event.currentTarget.setPointerCapture(event.pointerId);
         drag.current = { x: event.clientX, offset, perPixel: length / (event.currentTarget.clientWidth - 24) };
@@ -55,7 +56,7 @@ export function Waveform({ waveform, clock, offset, onMove, onMoved }: WaveformP
                 key={`${bar}/${i}`}
                 type="button"
                 style={{ left: `${((at - first) / length) * 100}%` }}
-                title="Play from here"
+                title={say('proof.playFromHere')}
                 onPointerDown={(event) => event.stopPropagation()}
                 onClick={() => void from(bar)}
               >

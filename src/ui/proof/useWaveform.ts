@@ -1,5 +1,6 @@
 'use client';
 
+import { say } from '@/core/words';
 import { useEffect, useState } from 'react';
 import { onsetStrength, type BarClock } from '@/core/hearing';
 import type { ReferenceRecord } from '@/storage/schema';
@@ -43,7 +44,7 @@ export function useWaveform(reference: ReferenceRecord | null): Seen {
           current &&
           setWaveform({
             waveform: null,
-            failure: `“${name}” cannot be read by this browser. WAV, MP3 and OGG usually can.`,
+            failure: say('proof.nameCannotBeReadByThisBrowserWAV', { name: name ?? '' }),
           }),
       );
     return () => {

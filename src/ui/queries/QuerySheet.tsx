@@ -1,5 +1,6 @@
 'use client';
 
+import { say } from '@/core/words';
 import { isForComposer } from '@/core/engine';
 import { App, Button, Checkbox, Modal } from 'antd';
 import { useState } from 'react';
@@ -46,11 +47,11 @@ export function QuerySheet({ onClose }: { onClose: () => void }) {
     <Modal
       open
       width={640}
-      title="Query sheet"
+      title={say('queries.querySheet')}
       onCancel={onClose}
       footer={[
         <Button key="text" disabled={chosen.length === 0} onClick={() => downloadText(chosen)}>
-          As text
+          {say('queries.asText')}
         </Button>,
         <Button
           key="pdf"
@@ -59,13 +60,11 @@ export function QuerySheet({ onClose }: { onClose: () => void }) {
           loading={done !== null}
           onClick={() => void makePdf()}
         >
-          {done === null ? 'As PDF' : `Engraving ${done} of ${chosen.length} …`}
+          {say('queries.asPDF', { done: done === null, done2: done, chosen: chosen.length })}
         </Button>,
       ]}
     >
-      <p className="soft">
-        For whoever can answer: each query with its place, the bars engraved in the PDF, and room to write.
-      </p>
+      <p className="soft">{say('queries.forWhoeverCanAnswerEachQueryWith')}</p>
       <div className={styles.sheetHead}>
         <AllOrNone ticks={ticks} />
       </div>

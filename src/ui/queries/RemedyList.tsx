@@ -1,11 +1,11 @@
 'use client';
 
+import { say } from '@/core/words';
 import { Button, Dropdown, Input, Popover, Space } from 'antd';
 import { useRef, useState } from 'react';
 import { likeOf, type OpenQuery, type Remedy } from '@/core/queries';
 import type { Changes } from '@/core/proof';
 import { alikeOf, markedRemedy, useWorkspace } from '../workspace/workspace';
-import { count } from '../shared/words';
 import styles from './queries.module.css';
 
 /** So long the pointer rests on a remedy before it is tried out. */
@@ -31,7 +31,7 @@ export function RemedyList({ query }: { query: OpenQuery }) {
       <SetAside query={query} />
       {tried && (
         <p className={styles.tried} aria-live="polite">
-          {tried.changes ? changesInWords(tried.changes) : 'Loading the preview …'}
+          {tried.changes ? changesInWords(tried.changes) : say('queries.loadingThePreview')}
         </p>
       )}
     </div>
@@ -77,7 +77,7 @@ function RemedyButton({
         }}
       >
         {remedy.label}
-        {asBefore && <span className={styles.asBefore}>as before</span>}
+        {asBefore && <span className={styles.asBefore}>{say('queries.asBefore')}</span>}
       </Button>
       {all && (
         <Dropdown
@@ -85,7 +85,7 @@ function RemedyButton({
           menu={{
             items: alike.map((one) => ({
               key: one.reach,
-              label: `All ${one.answers.length + 1} like this ${one.where}`,
+              label: say('queries.allAnswersLikeThisWhere', { answers: one.answers.length + 1, where: one.where }),
               onClick: () => take(query, remedy, one),
             })),
           }}
@@ -93,8 +93,8 @@ function RemedyButton({
           <Button
             size="small"
             type={marked ? 'primary' : 'default'}
-            aria-label={`${remedy.label}: all like this`}
-            title={`${all.answers.length} more like this in the job`}
+            aria-label={say('queries.remedyAllLikeThis', { remedy: remedy.label })}
+            title={say('queries.answersMoreLikeThisInTheJob', { answers: all.answers.length })}
           >
             ×{all.answers.length + 1}
           </Button>
@@ -109,17 +109,20 @@ const MOST_NAMED = 2;
 /** "12 notes change in Flute and Oboe; 2 queries answered." */
 function changesInWords({ notes, parts, answered, asked }: Changes): string {
   const more = parts.length - MOST_NAMED;
-  const where = more > 0 ? `${parts.slice(0, MOST_NAMED).join(', ')} and ${more} more` : parts.join(' and ');
+  const where =
+    more > 0
+      ? say('queries.partsAndMoreMore', { parts: parts.slice(0, MOST_NAMED).join(', '), more })
+      : parts.join(' and ');
   const queries = [
-    answered > 0 && `${count(answered, 'query', 'queries')} answered`,
-    asked > 0 && `${count(asked, 'new query', 'new queries')}`,
+    answered > 0 && say('queries.queryAnswered', { answered }),
+    asked > 0 && `${say('queries.newQuery', { asked })}`,
   ].filter(Boolean);
   return `${[noteChanges(notes, where), ...queries].join('; ')}.`;
 }
 
 function noteChanges(notes: number, where: string): string {
-  if (where === '') return 'No note changes its place, length or name';
-  return notes === 0 ? `Changes ${where}` : `${count(notes, 'note changes', 'notes change')} in ${where}`;
+  if (where === '') return say('queries.noNoteChangesItsPlaceLengthOrName');
+  return notes === 0 ? say('queries.changesWhere', { where }) : say('queries.noteChangesInWhere', { notes, where });
 }
 
 /** Setting a query aside wants a reason, however short; it goes into the ledger. */
@@ -141,21 +144,21 @@ function SetAside({ query }: { query: OpenQuery }) {
           <Input
             autoFocus
             size="small"
-            aria-label="Reason"
-            placeholder="Reason (optional)"
+            aria-label={say('queries.reason')}
+            placeholder={say('queries.reasonOptional')}
             value={reason}
             maxLength={500}
             onChange={(event) => setReason(event.target.value)}
             onPressEnter={finish}
           />
           <Button size="small" type="primary" onClick={finish}>
-            Skip
+            {say('queries.skip')}
           </Button>
         </div>
       }
     >
       <Button size="small" type="text">
-        Skip …
+        {say('queries.skip2')}
       </Button>
     </Popover>
   );

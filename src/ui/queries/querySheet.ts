@@ -1,3 +1,4 @@
+import { say } from '@/core/words';
 import { querySheetText, sheetLine, type OpenQuery, type SheetLine } from '@/core/engine';
 import { engineWorker } from '@/workers/engine-client';
 import { engraveWorker } from '@/workers/engrave-client';
@@ -16,11 +17,11 @@ function lineOf(query: OpenQuery): SheetLine {
   return sheetLine(query, barsOnDesk(state), (id) => parts.find((part) => part.id === id)?.name ?? id);
 }
 
-const jobName = () => useWorkspace.getState().job?.name ?? 'Queries';
+const jobName = () => useWorkspace.getState().job?.name ?? say('queries.queries');
 
 export function downloadText(queries: readonly OpenQuery[]): void {
   const text = querySheetText(jobName(), queries.map(lineOf));
-  download(new TextEncoder().encode(text), `${jobName()} queries.txt`, 'text/plain');
+  download(new TextEncoder().encode(text), say('queries.jobNameQueriesTxt', { jobName: jobName() }), 'text/plain');
 }
 
 /** @param onDone after each engraved query @throws Error with one sentence */
@@ -31,10 +32,10 @@ export async function downloadPdf(queries: readonly OpenQuery[], onDone: (count:
     entries.push({ where: `${i + 1}   ${where}`, question, drawing: await drawingOf(query) });
     onDone(i + 1);
   }
-  const title = `${jobName()}: queries`.slice(0, 300);
-  const otherwise = 'The PDF could not be made; save the sheet as text instead.';
+  const title = say('queries.jobNameQueries', { jobName: jobName() }).slice(0, 300);
+  const otherwise = say('queries.thePDFCouldNotBeMadeSaveTheSheetAs');
   const bytes = await answerOf('/api/query-sheet', { title, entries }, otherwise);
-  download(bytes, `${jobName()} queries.pdf`, 'application/pdf');
+  download(bytes, say('queries.jobNameQueriesPdf', { jobName: jobName() }), 'application/pdf');
 }
 
 interface Drawing {

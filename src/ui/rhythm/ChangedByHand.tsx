@@ -1,15 +1,30 @@
 'use client';
 
+import { say } from '@/core/words';
 import { Select } from 'antd';
 import type { ByHand } from '@/core/settings';
 import { useWorkspace } from '../workspace/workspace';
 import { useMidiSequence } from '../workspace/useSequence';
-import { count } from '../shared/words';
 
 const CHOICES: { value: ByHand; label: string }[] = [
-  { value: 'pitches', label: 'notes, pitches' },
-  { value: 'all', label: 'times too' },
-  { value: 'none', label: 'nothing' },
+  {
+    value: 'pitches',
+    get label() {
+      return say('rhythm.notesPitches');
+    },
+  },
+  {
+    value: 'all',
+    get label() {
+      return say('rhythm.timesToo');
+    },
+  },
+  {
+    value: 'none',
+    get label() {
+      return say('rhythm.nothing');
+    },
+  },
 ];
 
 /** What of the changes that were made by hand goes out. */
@@ -17,25 +32,26 @@ export function ChangedByHand() {
   const { sequence, settings } = useMidiSequence();
   const decide = useWorkspace((state) => state.decide);
   const { changed, along } = sequence.byHand;
-  if (changed === 0)
-    return <p className="soft">None. Notes edited by hand on the way to a score are exported here with those edits.</p>;
+  if (changed === 0) return <p className="soft">{say('rhythm.noneNotesEditedByHandOnTheWayToA')}</p>;
   return (
     <>
       <label>
-        Include
+        {say('rhythm.include')}
         <Select<ByHand>
           size="small"
           style={{ width: 148 }}
-          aria-label="What was changed by hand"
+          aria-label={say('rhythm.whatWasChangedByHand')}
           value={settings.arranging.byHand}
           options={CHOICES}
           onChange={(byHand) => decide({ kind: 'setArranging', byHand })}
         />
       </label>
       <p className="soft">
-        {along === changed ? count(changed, 'note', 'notes') : `${along} of ${count(changed, 'note', 'notes')}`} changed
-        by hand {along === 1 ? 'is' : 'are'} exported with these edits.
-        {settings.arranging.byHand === 'pitches' && ' Times on the page are often only a matter of writing.'}
+        {say('rhythm.alongChangedByHandIsExportedWith', {
+          along: along === changed ? say('rhythm.note', { changed }) : say('rhythm.alongOfNote', { along, changed }),
+          along2: along,
+          byHand: settings.arranging.byHand === 'pitches',
+        })}
       </p>
     </>
   );

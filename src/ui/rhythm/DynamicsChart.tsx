@@ -1,5 +1,6 @@
 'use client';
 
+import { say } from '@/core/words';
 import { CartesianGrid, Line, LineChart, ReferenceLine, ResponsiveContainer, Tooltip, XAxis, YAxis } from 'recharts';
 import { DYNAMICS } from '@/core/score';
 import { useWorkspace } from '../workspace/workspace';
@@ -20,7 +21,7 @@ export function DynamicsChart() {
   const parts = sequence.parts.filter((part) => shown.includes(part.id));
   return (
     <div className={chart.charts}>
-      {parts.length === 0 && <p className={styles.hint}>Tick a part on the left to see it here.</p>}
+      {parts.length === 0 && <p className={styles.hint}>{say('rhythm.tickAPartOnTheLeftToSeeItHere')}</p>}
       {parts.map((part) => (
         <figure key={part.id}>
           <figcaption>{part.name}</figcaption>
@@ -61,8 +62,8 @@ export function DynamicsChart() {
                 />
               ))}
               <Tooltip
-                labelFormatter={(at) => `bar ${numberAt(Number(at))}`}
-                formatter={(value) => [Math.round(Number(value)), 'velocity']}
+                labelFormatter={(at) => say('rhythm.barNumberAt', { numberAt: numberAt(Number(at)) })}
+                formatter={(value) => [Math.round(Number(value)), say('rhythm.velocity')]}
               />
               <Line dataKey="value" stroke="var(--saffron)" strokeWidth={2} dot={false} isAnimationActive={false} />
             </LineChart>

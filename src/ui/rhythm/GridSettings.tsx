@@ -1,5 +1,6 @@
 'use client';
 
+import { say } from '@/core/words';
 import type { PartId } from '@/core/base';
 import { SettingOutlined } from '@ant-design/icons';
 import { Button, Checkbox, Popover, Segmented, Select, Switch } from 'antd';
@@ -37,7 +38,7 @@ export function GridSettings({ part }: { part: PartSummary }) {
       <button
         type="button"
         className={styles.gear}
-        aria-label={`Rhythm settings of ${part.name}`}
+        aria-label={say('rhythm.rhythmSettingsOfPart', { part: part.name })}
         onClick={() => (setAsked(true), setOpen(true))}
       >
         <SettingOutlined />
@@ -50,11 +51,16 @@ export function GridSettings({ part }: { part: PartSummary }) {
       onOpenChange={setOpen}
       trigger="click"
       placement="rightTop"
-      title={`Rhythm of ${part.name}`}
+      title={say('rhythm.rhythmOfPart', { part: part.name })}
       content={<Settings part={part} />}
       destroyOnHidden
     >
-      <Button type="text" size="small" aria-label={`Rhythm settings of ${part.name}`} icon={<SettingOutlined />} />
+      <Button
+        type="text"
+        size="small"
+        aria-label={say('rhythm.rhythmSettingsOfPart', { part: part.name })}
+        icon={<SettingOutlined />}
+      />
     </Popover>
   );
 }
@@ -100,16 +106,19 @@ function Settings({ part }: { part: PartSummary }) {
         value={reach}
         onChange={setReach}
         options={[
-          { value: 'part', label: 'this part' },
-          { value: 'family', label: 'its family' },
-          { value: 'shown', label: 'parts in view' },
+          { value: 'part', label: say('rhythm.thisPart') },
+          { value: 'family', label: say('rhythm.itsFamily') },
+          { value: 'shown', label: say('rhythm.partsInView') },
         ]}
       />
       <Checkbox checked={someBars} onChange={(event) => setSomeBars(event.target.checked)}>
-        values only in bars {bars[passage.from]?.number}–{bars[to - 1]?.number}
+        {say('rhythm.valuesOnlyInBarsBarsBars2', {
+          bars: bars[passage.from]?.number ?? '',
+          bars2: bars[to - 1]?.number ?? '',
+        })}
       </Checkbox>
       <label>
-        Quantize to
+        {say('rhythm.quantizeTo')}
         <Select<SmallestValue | typeof FOUND>
           size="small"
           value={pin?.smallest ?? FOUND}
@@ -119,7 +128,7 @@ function Settings({ part }: { part: PartSummary }) {
               : setGrid(value, pin?.triplets ?? report.tupletBeats > 0, pin?.also ?? [])
           }
           options={[
-            { value: FOUND, label: 'Automatic' },
+            { value: FOUND, label: say('rhythm.automatic') },
             ...SMALLEST_VALUES.map((value) => ({ value, label: valueName(value) })),
           ]}
         />
@@ -127,7 +136,7 @@ function Settings({ part }: { part: PartSummary }) {
       {pin && (
         <>
           <label>
-            Triplets
+            {say('rhythm.triplets')}
             <Switch
               size="small"
               checked={pin.triplets}
@@ -135,7 +144,7 @@ function Settings({ part }: { part: PartSummary }) {
             />
           </label>
           <label>
-            Further tuplets
+            {say('rhythm.furtherTuplets')}
             <Checkbox.Group<FurtherTuplet>
               value={[...pin.also]}
               options={FURTHER_TUPLETS.map((value) => ({ value, label: String(value) }))}
@@ -145,13 +154,16 @@ function Settings({ part }: { part: PartSummary }) {
         </>
       )}
       <p className="soft">
-        {report.exact ? 'Exactly on a grid.' : `Jitter ${(report.jitter * 1000).toFixed(0)} ms.`}{' '}
-        {count(report.tupletBeats, 'tuplet beat', 'tuplet beats')}.
+        {say('rhythm.exactlyOnAGridTupletBeat', {
+          reportExact: Boolean(report.exact),
+          jitter: (report.jitter * 1000).toFixed(0),
+          tupletBeats: report.tupletBeats,
+        })}
       </p>
       {!part.unpitched && (
         <>
           <label>
-            Close gaps
+            {say('rhythm.closeGaps')}
             <Select<SmallestValue | typeof FOUND>
               size="small"
               value={settings.closeGaps[part.id] ?? FOUND}
@@ -159,76 +171,81 @@ function Settings({ part }: { part: PartSummary }) {
                 forAll((id) => ({ kind: 'setGaps', part: id, upTo: value === FOUND ? null : value }))
               }
               options={[
-                { value: FOUND, label: 'not meant as rests' },
-                ...SMALLEST_VALUES.map((value) => ({ value, label: `up to ${valueName(value)}` })),
+                { value: FOUND, label: say('rhythm.notMeantAsRests') },
+                ...SMALLEST_VALUES.map((value) => ({
+                  value,
+                  label: say('rhythm.upToValueName', { valueName: valueName(value) }),
+                })),
               ]}
             />
           </label>
           <label>
-            Short notes
+            {say('rhythm.shortNotes')}
             <Select<Lengths>
               size="small"
-              aria-label={`Short notes of ${part.name}`}
+              aria-label={say('rhythm.shortNotesOfPart', { part: part.name })}
               value={lengthsIn(settings.lengths[part.id], someBars ? passage.from : null)}
               onChange={(as) => forAll((id) => ({ kind: 'setLengths', part: id, as, ...range }))}
               options={[
-                { value: 'read', label: 'automatic' },
-                { value: 'played', label: 'as long as played' },
+                { value: 'read', label: say('rhythm.automatic2') },
+                { value: 'played', label: say('rhythm.asLongAsPlayed') },
               ]}
             />
           </label>
           {report.shortNotes > 0 && (
-            <p className="soft">
-              {count(report.shortNotes, 'note is', 'notes are')} written longer, with a staccato dot: early releases are
-              usual in this part.
-            </p>
+            <p className="soft">{say('rhythm.noteIsWrittenLongerWithAStaccato', { shortNotes: report.shortNotes })}</p>
           )}
           <p className="soft">
-            {count(report.gapsClosed, 'gap', 'gaps')} closed, {count(report.overlapsTrimmed, 'overlap', 'overlaps')}{' '}
-            trimmed.
+            {say('rhythm.gapClosedOverlapTrimmed', {
+              gapsClosed: report.gapsClosed,
+              overlapsTrimmed: report.overlapsTrimmed,
+            })}
           </p>
           <label>
-            Voices per staff
+            {say('rhythm.voicesPerStaff')}
             <Select<number>
               size="small"
               value={settings.voices[part.id] ?? 2}
               onChange={(most) => forAll((id) => ({ kind: 'setVoices', part: id, most }))}
-              options={[1, 2, 3, 4].map((most) => ({ value: most, label: `at most ${most}` }))}
+              options={[1, 2, 3, 4].map((most) => ({ value: most, label: say('rhythm.atMostMost', { most }) }))}
             />
           </label>
         </>
       )}
       {part.clefs.length > 1 && (
         <label>
-          Hands
+          {say('rhythm.hands')}
           <Select<number | typeof FREE>
             size="small"
             value={settings.handSplits[part.id] ?? FREE}
             onChange={(value) => decide({ kind: 'setHandSplit', part: part.id, key: value === FREE ? null : value })}
             options={[
-              { value: FREE, label: 'move freely' },
-              ...Array.from({ length: 25 }, (_, i) => ({ value: 48 + i, label: `split at ${keyInWords(48 + i)}` })),
+              { value: FREE, label: say('rhythm.moveFreely') },
+              ...Array.from({ length: 25 }, (_, i) => ({
+                value: 48 + i,
+                label: say('rhythm.splitAtKeyInWords', { keyInWords: keyInWords(48 + i) }),
+              })),
             ]}
           />
         </label>
       )}
       {instrument.clefs.some((_, s) => clefChoices(instrument, s + 1).length > 1) && (
         <label>
-          Clef changes
+          {say('rhythm.clefChanges')}
           <Switch
             size="small"
             checked={!settings.fixedClefs[part.id]}
-            aria-label={`Clef changes of ${part.name}`}
+            aria-label={say('rhythm.clefChangesOfPart', { part: part.name })}
             onChange={(changes) => forAll((id) => ({ kind: 'setClefs', part: id, changes }))}
           />
         </label>
       )}
       <label>
-        Trills, graces
+        {say('rhythm.trillsGraces')}
         <Switch
           size="small"
           checked={!settings.plain[part.id]}
-          aria-label={`Ornaments of ${part.name}`}
+          aria-label={say('rhythm.ornamentsOfPart', { part: part.name })}
           onChange={(on) => forAll((id) => ({ kind: 'setOrnaments', part: id, on }))}
         />
       </label>
@@ -253,15 +270,15 @@ function lengthsIn(choices: readonly LengthChoice[] = [], bar: number | null): L
 
 function ornamentsInWords({ report }: PartSummary): string {
   const found = [
-    [report.trills, 'trill', 'trills'],
-    [report.tremolos, 'tremolo', 'tremolos'],
-    [report.graces, 'grace note', 'grace notes'],
-    [report.arpeggios, 'spread chord', 'spread chords'],
+    [report.trills, say('rhythm.trill'), say('rhythm.trills')],
+    [report.tremolos, say('rhythm.tremolo'), say('rhythm.tremolos')],
+    [report.graces, say('rhythm.graceNote'), say('rhythm.graceNotes')],
+    [report.arpeggios, say('rhythm.spreadChord'), say('rhythm.spreadChords')],
   ] as const;
   return (
     found
       .filter(([n]) => n > 0)
       .map(([n, one, many]) => count(n, one, many))
-      .join(', ') || 'None found.'
+      .join(', ') || say('rhythm.noneFound')
   );
 }

@@ -1,5 +1,6 @@
 'use client';
 
+import { say } from '@/core/words';
 import { Button, Space } from 'antd';
 import type { PartSummary } from '@/core/engine';
 import { LEAST_LEAD_CONFIDENCE, type Lead } from '@/core/to-score';
@@ -19,15 +20,15 @@ export function LeadSetting({ name, lead, onSet }: Props) {
   return (
     <div>
       <label>
-        Played ahead by
+        {say('rhythm.playedAheadBy')}
         <CommittedNumber
           key={milliseconds}
           value={milliseconds}
           min={-1000}
           max={1000}
           step={5}
-          suffix="ms"
-          label={`Milliseconds ${name} was played ahead`}
+          suffix={say('rhythm.ms')}
+          label={say('rhythm.millisecondsNameWasPlayedAhead', { name })}
           onCommit={onSet}
         />
       </label>
@@ -35,10 +36,13 @@ export function LeadSetting({ name, lead, onSet }: Props) {
       {open && (
         <Space>
           <Button size="small" onClick={() => onSet(milliseconds)}>
-            {confidence >= LEAST_LEAD_CONFIDENCE ? 'Confirm' : 'Correct by'} {Math.abs(milliseconds)} ms
+            {say('rhythm.confirmMillisecondsMs', {
+              confidence: confidence >= LEAST_LEAD_CONFIDENCE,
+              milliseconds: Math.abs(milliseconds),
+            })}
           </Button>
           <Button size="small" onClick={() => onSet(0)}>
-            Write as played
+            {say('rhythm.writeAsPlayed')}
           </Button>
         </Space>
       )}

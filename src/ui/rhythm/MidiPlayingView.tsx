@@ -1,5 +1,6 @@
 'use client';
 
+import { say } from '@/core/words';
 import { AuditionBar } from '../audition/AuditionBar';
 import { BarWalk } from '../interlinear/BarWalk';
 import { useWorkspace } from '../workspace/workspace';
@@ -17,31 +18,29 @@ export function MidiPlayingView() {
   const shown = useWorkspace((state) => state.passage.parts);
   return (
     <div className={styles.playing}>
-      <aside className={pane.side} aria-label="Playing">
+      <aside className={pane.side} aria-label={say('rhythm.playing')}>
         <ShownParts
           parts={sequence.parts.map(({ id, name, received }) => ({ id, name: received.name || name }))}
-          label="Tracks"
+          label={say('rhythm.tracks')}
         />
         <div className={styles.panel}>
-          <h2>Processing</h2>
+          <h2>{say('rhythm.processing')}</h2>
           <TreatmentsPanel />
-          <h2>Changed by hand</h2>
+          <h2>{say('rhythm.changedByHand')}</h2>
           <ChangedByHand />
         </div>
       </aside>
       <div className={styles.reading}>
         <BarWalk />
-        <div className={styles.lanes} tabIndex={0} role="region" aria-label="Tracks, original and export">
-          {shown.length === 0 && <p className={styles.hint}>Tick a track to see its notes.</p>}
+        <div className={styles.lanes} tabIndex={0} role="region" aria-label={say('rhythm.tracksOriginalAndExport')}>
+          {shown.length === 0 && <p className={styles.hint}>{say('rhythm.tickATrackToSeeItsNotes')}</p>}
           {sequence.parts
             .filter(({ id }) => shown.includes(id))
             .map((part) => (
               <ReceivedAndOutgoing key={part.id} part={part} />
             ))}
         </div>
-        <p className={`${styles.key} soft`}>
-          Outlined: original; filled: export. The strokes below are velocities, paler in the original.
-        </p>
+        <p className={`${styles.key} soft`}>{say('rhythm.outlinedOriginalFilledExportThe')}</p>
         <AuditionBar />
       </div>
     </div>

@@ -1,5 +1,6 @@
 'use client';
 
+import { say } from '@/core/words';
 import { Checkbox } from 'antd';
 import { QUARTER } from '@/core/time';
 import { useWorkspace } from '../workspace/workspace';
@@ -9,13 +10,27 @@ import styles from './rhythm.module.css';
 import type { PartSummary } from '@/core/engine';
 
 const VALUE_WORDS: Record<number, string> = {
-  [4 * QUARTER]: 'whole notes',
-  [2 * QUARTER]: 'halves',
-  [QUARTER]: 'quarters',
-  [QUARTER / 2]: 'eighths',
-  [QUARTER / 4]: 'sixteenths',
-  [QUARTER / 8]: 'thirty-seconds',
-  [QUARTER / 16]: 'sixty-fourths',
+  get [4 * QUARTER]() {
+    return say('rhythm.wholeNotes');
+  },
+  get [2 * QUARTER]() {
+    return say('rhythm.halves');
+  },
+  get [QUARTER]() {
+    return say('rhythm.quarters');
+  },
+  get [QUARTER / 2]() {
+    return say('rhythm.eighths');
+  },
+  get [QUARTER / 4]() {
+    return say('rhythm.sixteenths');
+  },
+  get [QUARTER / 8]() {
+    return say('rhythm.thirtySeconds');
+  },
+  get [QUARTER / 16]() {
+    return say('rhythm.sixtyFourths');
+  },
 };
 
 /** The parts in score order: which are in view, and what the engine found for each. */
@@ -29,9 +44,9 @@ export function PartList() {
     (ids) => show({ parts: ids }),
   );
   return (
-    <section className={styles.parts} aria-label="Parts">
+    <section className={styles.parts} aria-label={say('rhythm.parts')}>
       <div className={styles.partsHead}>
-        <span>Parts</span>
+        <span>{say('rhythm.parts')}</span>
         <AllOrNone ticks={ticks} />
       </div>
       <ul>
@@ -52,12 +67,17 @@ export function PartList() {
 }
 
 function factsInWords({ report }: PartSummary): string {
-  const value = VALUE_WORDS[report.smallest] ?? 'quarters';
+  const value = VALUE_WORDS[report.smallest] ?? say('rhythm.quarters');
   const lead = Object.values(report.leads)[0];
   return [
     value,
-    report.tupletBeats > 0 && 'tuplets',
-    lead && lead.milliseconds !== 0 && `${Math.abs(lead.milliseconds)} ms ${lead.milliseconds > 0 ? 'early' : 'late'}`,
+    report.tupletBeats > 0 && say('rhythm.tuplets'),
+    lead &&
+      lead.milliseconds !== 0 &&
+      say('rhythm.millisecondsMsEarly', {
+        milliseconds: Math.abs(lead.milliseconds),
+        leadMillisecondsOver0: lead.milliseconds > 0,
+      }),
   ]
     .filter(Boolean)
     .join(', ');

@@ -1,5 +1,6 @@
 'use client';
 
+import { say } from '@/core/words';
 import { Button, Collapse, InputNumber, Segmented, Select, Switch } from 'antd';
 import { useState } from 'react';
 import { ARTICULATIONS, DYNAMICS } from '@/core/score';
@@ -30,10 +31,18 @@ import { CARRIER_NAMES, type Decision } from '@/core/decisions';
 const NOTHING = 'nothing';
 const STEPS = [1, 2, 4, 8, 16] as const;
 const GLIDE_NAMES: Record<Glides, string> = {
-  'as-written': 'as written',
-  steps: 'in steps',
-  bend: 'by pitch bend',
-  none: 'not played',
+  get 'as-written'() {
+    return say('rhythm.asWritten');
+  },
+  get steps() {
+    return say('rhythm.inSteps');
+  },
+  get bend() {
+    return say('rhythm.byPitchBend');
+  },
+  get none() {
+    return say('rhythm.notPlayed');
+  },
 };
 
 /** Written time becomes played time: what carries the dynamics, how long notes sound, how loose it may be. */
@@ -42,8 +51,8 @@ export function PlayingView() {
   const [look, setLook] = useState<'music' | 'dynamics'>('music');
   return (
     <div className={styles.playing}>
-      <aside className={pane.side} aria-label="Playing">
-        <ShownParts parts={sequence.parts} label="Parts" />
+      <aside className={pane.side} aria-label={say('rhythm.playing')}>
+        <ShownParts parts={sequence.parts} label={say('rhythm.parts')} />
         <PlayingSettings />
       </aside>
       <div className={styles.reading}>
@@ -53,8 +62,8 @@ export function PlayingView() {
             value={look}
             onChange={setLook}
             options={[
-              { value: 'music', label: 'Music' },
-              { value: 'dynamics', label: 'Dynamics' },
+              { value: 'music', label: say('rhythm.music') },
+              { value: 'dynamics', label: say('rhythm.dynamics') },
             ]}
           />
         </BarWalk>
@@ -64,7 +73,7 @@ export function PlayingView() {
             <HandBar />
           </div>
         )}
-        <p className={`${styles.key} soft`}>Above: score; below: export to the sequencer.</p>
+        <p className={`${styles.key} soft`}>{say('rhythm.aboveScoreBelowExportToThe')}</p>
         <AuditionBar />
       </div>
     </div>
@@ -89,22 +98,22 @@ function PlayingSettings() {
   const loosen = (change: Partial<Loosening>) => set({ loosening: { ...loosening, ...change } });
   return (
     <div className={styles.panel}>
-      <h2>Dynamics go to</h2>
+      <h2>{say('rhythm.dynamicsGoTo')}</h2>
       <Segmented<'all' | 'shown'>
         size="small"
         block
         value={reach}
         onChange={setReach}
         options={[
-          { value: 'all', label: 'all parts' },
-          { value: 'shown', label: 'parts in view' },
+          { value: 'all', label: say('rhythm.allParts') },
+          { value: 'shown', label: say('rhythm.partsInView') },
         ]}
       />
       <Select<string[]>
         mode="multiple"
         size="small"
         className={styles.fill}
-        aria-label="Dynamics go to"
+        aria-label={say('rhythm.dynamicsGoTo')}
         placeholder={NOTHING}
         maxCount={2}
         value={[...carriers]}
@@ -112,48 +121,52 @@ function PlayingSettings() {
         options={DYNAMIC_CARRIERS.map((value) => ({ value, label: CARRIER_NAMES[value] }))}
       />
       <label>
-        Ramp steps per quarter
+        {say('rhythm.rampStepsPerQuarter')}
         <Select<number>
           size="small"
-          aria-label="Ramp steps per quarter"
+          aria-label={say('rhythm.rampStepsPerQuarter')}
           value={QUARTER / settings.rampStep}
           onChange={(n) => set({ rampStep: QUARTER / n })}
           options={STEPS.map((value) => ({ value, label: String(value) }))}
         />
       </label>
       <label>
-        Slurs overlap by
+        {say('rhythm.slursOverlapBy')}
         <CommittedNumber
           key={settings.slurOverlap}
           value={settings.slurOverlap}
           min={0}
           max={200}
-          suffix="ms"
-          label="Slur overlap"
+          suffix={say('rhythm.ms')}
+          label={say('rhythm.slurOverlap')}
           onCommit={(slurOverlap) => set({ slurOverlap })}
         />
       </label>
-      <Toggle label="Ornaments played out" on={settings.ornaments} onChange={(ornaments) => set({ ornaments })} />
+      <Toggle
+        label={say('rhythm.ornamentsPlayedOut')}
+        on={settings.ornaments}
+        onChange={(ornaments) => set({ ornaments })}
+      />
       <label>
-        Glissandi, slides
+        {say('rhythm.glissandiSlides')}
         <Select<Glides>
           size="small"
-          aria-label="Glissandi and slides"
+          aria-label={say('rhythm.glissandiAndSlides')}
           value={settings.glides}
           disabled={!settings.ornaments}
           onChange={(glides) => set({ glides })}
           options={GLIDES.map((value) => ({ value, label: GLIDE_NAMES[value] }))}
         />
       </label>
-      <Toggle label="Cue notes sound" on={settings.cues} onChange={(cues) => set({ cues })} />
-      <Toggle label="Chord symbols played" on={settings.chords} onChange={(chords) => set({ chords })} />
+      <Toggle label={say('rhythm.cueNotesSound')} on={settings.cues} onChange={(cues) => set({ cues })} />
+      <Toggle label={say('rhythm.chordSymbolsPlayed')} on={settings.chords} onChange={(chords) => set({ chords })} />
       <Collapse
         size="small"
         ghost
         items={[
           {
             key: 'levels',
-            label: 'Velocity per dynamic',
+            label: say('rhythm.velocityPerDynamic'),
             children: (
               <div className={styles.grid}>
                 {DYNAMICS.map((level) => (
@@ -164,7 +177,7 @@ function PlayingSettings() {
                       value={settings.levels[level]}
                       min={1}
                       max={127}
-                      label={`Velocity of ${level}`}
+                      label={say('rhythm.velocityOfLevel', { level })}
                       onCommit={(value) => set({ levels: { ...settings.levels, [level]: value } })}
                     />
                   </label>
@@ -174,7 +187,7 @@ function PlayingSettings() {
           },
           {
             key: 'articulations',
-            label: 'Length and velocity per articulation',
+            label: say('rhythm.lengthAndVelocityPerArticulation'),
             children: ARTICULATIONS.map((one) => (
               <label key={one}>
                 {one}
@@ -185,7 +198,7 @@ function PlayingSettings() {
                     max={100}
                     suffix="%"
                     value={Math.round(settings.articulations[one].length * 100)}
-                    aria-label={`Length of ${one}`}
+                    aria-label={say('rhythm.lengthOfOne', { one })}
                     onChange={(value) =>
                       value !== null &&
                       set({
@@ -201,7 +214,7 @@ function PlayingSettings() {
                     min={-64}
                     max={64}
                     value={settings.articulations[one].velocity}
-                    aria-label={`Velocity of ${one}`}
+                    aria-label={say('rhythm.velocityOfOne', { one })}
                     onChange={(value) =>
                       value !== null &&
                       set({
@@ -216,13 +229,13 @@ function PlayingSettings() {
               </label>
             )),
           },
-          { key: 'treatments', label: 'Processing by part and range', children: <TreatmentsPanel /> },
+          { key: 'treatments', label: say('rhythm.processingByPartAndRange'), children: <TreatmentsPanel /> },
           {
             key: 'loosening',
-            label: 'Humanize',
+            label: say('rhythm.humanize'),
             children: (
               <>
-                <p className="soft">The same seed gives the same result. At 0 the notes are exactly as notated.</p>
+                <p className="soft">{say('rhythm.theSameSeedGivesTheSameResultAt0')}</p>
                 {LOOSENING_FIELDS.map(([field, label, most, suffix]) => (
                   <label key={field}>
                     {label}
@@ -238,21 +251,21 @@ function PlayingSettings() {
                   </label>
                 ))}
                 <label>
-                  Swing
+                  {say('rhythm.swing')}
                   <Select<number | 'even'>
                     size="small"
-                    aria-label="Swing of the eighths"
+                    aria-label={say('rhythm.swingOfTheEighths')}
                     value={loosening.swing}
                     onChange={(swing) => loosen({ swing })}
                     options={[
-                      { value: 1, label: 'as written' },
-                      { value: 'even', label: 'even' },
+                      { value: 1, label: say('rhythm.asWritten') },
+                      { value: 'even', label: say('rhythm.even') },
                       ...[1.5, 2, 2.5, 3].map((value) => ({ value, label: `${value} : 1` })),
                     ]}
                   />
                 </label>
                 <Button size="small" onClick={() => set({ loosening: NO_LOOSENING })}>
-                  Reset to score
+                  {say('rhythm.resetToScore')}
                 </Button>
               </>
             ),

@@ -1,5 +1,6 @@
 'use client';
 
+import { say } from '@/core/words';
 import { useCallback, useEffect, useState } from 'react';
 import type { MidiPartSummary, NoteInView, PlayedNotes } from '@/core/engine';
 import { beatsOfBar, type Bar } from '@/core/time';
@@ -52,7 +53,11 @@ export function ReceivedAndOutgoing({ part }: { part: MidiPartSummary }) {
         ref={canvas}
         style={{ width: '100%', height: HEIGHT + STRENGTHS }}
         role="img"
-        aria-label={`${name}: ${notes?.received.length ?? 0} notes in the original, ${notes?.outgoing.length ?? 0} in the export`}
+        aria-label={say('rhythm.nameReceivedNotesInTheOriginal', {
+          name,
+          received: notes?.received.length ?? 0,
+          outgoing: notes?.outgoing.length ?? 0,
+        })}
       />
     </figure>
   );

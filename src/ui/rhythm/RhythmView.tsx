@@ -1,5 +1,6 @@
 'use client';
 
+import { say } from '@/core/words';
 import { Button, Segmented, Tooltip } from 'antd';
 import { useState } from 'react';
 import { AuditionBar } from '../audition/AuditionBar';
@@ -22,8 +23,8 @@ export function RhythmView() {
   if (summary.parts.length === 0) {
     return (
       <div className={styles.nothing}>
-        <h2>No part is left to write</h2>
-        <p>Every track is empty or left out. Take one in at Intake.</p>
+        <h2>{say('rhythm.noPartIsLeftToWrite')}</h2>
+        <p>{say('rhythm.everyTrackIsEmptyOrLeftOutTakeOne')}</p>
       </div>
     );
   }
@@ -38,19 +39,19 @@ export function RhythmView() {
             value={side}
             onChange={setSide}
             options={[
-              { value: 'music', label: 'Music' },
-              { value: 'timing', label: 'Timing' },
+              { value: 'music', label: say('rhythm.music') },
+              { value: 'timing', label: say('rhythm.timing') },
             ]}
           />
           <SwingSelect />
-          <Tooltip title="Key C">
+          <Tooltip title={say('rhythm.keyC')}>
             <Button
               size="small"
               type={comparing ? 'primary' : 'default'}
               aria-pressed={comparing}
               onClick={() => compare(!comparing)}
             >
-              {comparing ? 'Before the last change' : 'Compare with before'}
+              {say('rhythm.beforeTheLastChange', { comparing: Boolean(comparing) })}
             </Button>
           </Tooltip>
           {side === 'music' && <HandBar />}
@@ -59,13 +60,13 @@ export function RhythmView() {
         <AuditionBar />
         <div className={styles.legend}>
           <span aria-hidden>
-            <i className={styles.keyPlayed} /> as played
+            <i className={styles.keyPlayed} /> {say('rhythm.asPlayed')}
           </span>
           <span aria-hidden>
-            <i className={styles.keyPlace} /> written position
+            <i className={styles.keyPlace} /> {say('rhythm.writtenPosition')}
           </span>
           <span aria-hidden>
-            <i className={styles.keyGrid} /> fitted grid
+            <i className={styles.keyGrid} /> {say('rhythm.fittedGrid')}
           </span>
           <span className={styles.audit}>{summary.audit}</span>
         </div>

@@ -1,5 +1,6 @@
 'use client';
 
+import { say } from '@/core/words';
 import { Select } from 'antd';
 import { useWorkspace } from '../workspace/workspace';
 import type { SwingUnit } from '@/core/settings';
@@ -15,7 +16,8 @@ interface Choice {
 }
 
 const valueOf = ({ ratio, unit }: Choice) => (ratio === 1 ? AS_PLAYED : `${unit}/${ratio}`);
-const label = ({ ratio, unit }: Choice) => `swing ${ratio.toFixed(1)} : 1${unit === '16th' ? ', sixteenths' : ''}`;
+const label = ({ ratio, unit }: Choice) =>
+  say('rhythm.swingRatio1Sixteenths', { ratio: ratio.toFixed(1), unit16th: unit === '16th' });
 
 /** Whether eighths or sixteenths swing: found, or said. */
 export function SwingSelect() {
@@ -23,14 +25,17 @@ export function SwingSelect() {
   const ledger = useWorkspace((state) => state.ledger)!;
   const decide = useWorkspace((state) => state.decide);
   const pinned = settingsOf(ledger).swing;
-  const found = swing.stretches[0] && !swing.pinned ? `${label(swing.stretches[0])} (found)` : 'off-beats: found even';
+  const found =
+    swing.stretches[0] && !swing.pinned
+      ? say('rhythm.labelFound', { label: label(swing.stretches[0]) })
+      : say('rhythm.offBeatsFoundEven');
   const usual: Choice[] = (['eighth', '16th'] as const).flatMap((unit) => RATIOS.map((ratio) => ({ ratio, unit })));
   const choices =
     pinned && pinned.ratio !== 1 && !usual.some((one) => valueOf(one) === valueOf(pinned)) ? [pinned, ...usual] : usual;
   return (
     <Select<string>
       size="small"
-      aria-label="Swing"
+      aria-label={say('rhythm.swing')}
       title={swing.evidence}
       style={{ width: 190 }}
       value={pinned ? valueOf(pinned) : FOUND}
@@ -43,8 +48,8 @@ export function SwingSelect() {
         });
       }}
       options={[
-        { value: FOUND, label: swing.pinned ? 'off-beats: automatic' : found },
-        { value: AS_PLAYED, label: 'off-beats as played' },
+        { value: FOUND, label: swing.pinned ? say('rhythm.offBeatsAutomatic') : found },
+        { value: AS_PLAYED, label: say('rhythm.offBeatsAsPlayed') },
         ...choices.map((one) => ({ value: valueOf(one), label: label(one) })),
       ]}
     />

@@ -1,5 +1,7 @@
 'use client';
 
+import { say } from '@/core/words';
+import { sayRich } from '@/ui/shared/sayRich';
 import { Bar, BarChart, CartesianGrid, Cell, ResponsiveContainer, Tooltip, XAxis, YAxis } from 'recharts';
 import { useWorkspace } from '../workspace/workspace';
 import styles from '../shared/charts.module.css';
@@ -22,10 +24,11 @@ export function TimingCharts() {
     <div className={styles.charts}>
       <figure>
         <figcaption>
-          Lead{' '}
-          <span className="soft">
-            milliseconds ahead of the beat; hatched where it is doubtful and was not taken out
-          </span>
+          {sayRich(
+            'rhythm.leadMillisecondsAheadOfTheBeat',
+            {},
+            { soft: (chunks) => <span className="soft">{chunks}</span> },
+          )}
         </figcaption>
         <ResponsiveContainer width="100%" height={height}>
           <BarChart data={rows} layout="vertical" margin={{ left: 20, right: 20 }}>
@@ -50,8 +53,8 @@ export function TimingCharts() {
               tick={{ fontSize: 12 }}
               interval={0}
             />
-            <Tooltip formatter={(value) => `${String(value)} ms`} />
-            <Bar dataKey="lead" name="lead" isAnimationActive={false}>
+            <Tooltip formatter={(value) => say('rhythm.valueMs', { value: String(value) })} />
+            <Bar dataKey="lead" name={say('rhythm.lead')} isAnimationActive={false}>
               {rows.map((row) => (
                 <Cell key={row.name} fill={row.sure < 0.6 ? 'url(#doubtful-lead)' : 'var(--saffron)'} />
               ))}
@@ -61,10 +64,11 @@ export function TimingCharts() {
       </figure>
       <figure>
         <figcaption>
-          Jitter{' '}
-          <span className="soft">
-            spread of the onsets around their places, milliseconds; none where a machine wrote the part
-          </span>
+          {sayRich(
+            'rhythm.jitterSpreadOfTheOnsetsAroundTheir',
+            {},
+            { soft: (chunks) => <span className="soft">{chunks}</span> },
+          )}
         </figcaption>
         <ResponsiveContainer width="100%" height={height}>
           <BarChart data={rows} layout="vertical" margin={{ left: 20, right: 20 }}>
@@ -78,10 +82,10 @@ export function TimingCharts() {
               tick={{ fontSize: 12 }}
               interval={0}
             />
-            <Tooltip formatter={(value) => `${String(value)} ms`} />
+            <Tooltip formatter={(value) => say('rhythm.valueMs', { value: String(value) })} />
             <Bar
               dataKey={(row: (typeof rows)[number]) => (row.exact ? 0 : row.jitter)}
-              name="jitter"
+              name={say('rhythm.jitter')}
               fill="var(--teal)"
               isAnimationActive={false}
             />

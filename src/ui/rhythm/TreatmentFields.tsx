@@ -1,5 +1,6 @@
 'use client';
 
+import { say } from '@/core/words';
 import { InputNumber, Select, Switch } from 'antd';
 import { valueName } from '@/core/decisions';
 import {
@@ -17,19 +18,25 @@ interface Props {
 }
 
 const CONTROLLER_NAMES: Record<DynamicController, string> = {
-  1: '1 modulation',
-  7: '7 volume',
-  11: '11 expression',
+  get 1() {
+    return say('rhythm.n1Modulation');
+  },
+  get 7() {
+    return say('rhythm.n7Volume');
+  },
+  get 11() {
+    return say('rhythm.n11Expression');
+  },
 };
 
 /** Amounts of a loosening: field, name, most, unit. */
 export const LOOSENING_FIELDS: readonly [keyof Omit<Loosening, 'swing'>, string, number, string][] = [
-  ['velocity', 'Random velocity', 40, ''],
-  ['accent', 'Velocity by beat', 40, ''],
-  ['onset', 'Random timing', 60, 'ms'],
-  ['legato', 'Overlap next note', 200, 'ms'],
-  ['spread', 'Chords spread over', 200, 'ms'],
-  ['seed', 'Seed', 9999, ''],
+  ['velocity', say('rhythm.randomVelocity'), 40, ''],
+  ['accent', say('rhythm.velocityByBeat'), 40, ''],
+  ['onset', say('rhythm.randomTiming'), 60, 'ms'],
+  ['legato', say('rhythm.overlapNextNote'), 200, 'ms'],
+  ['spread', say('rhythm.chordsSpreadOver'), 200, 'ms'],
+  ['seed', say('rhythm.seed'), 9999, ''],
 ];
 
 /** How much of a treatment. */
@@ -58,42 +65,42 @@ export function TreatmentFields({ does, onChange }: Props) {
     case 'quantize':
       return (
         <>
-          <Values label="Grid" value={does.grid} onChange={(grid) => onChange({ ...does, grid })} />
+          <Values label={say('rhythm.grid')} value={does.grid} onChange={(grid) => onChange({ ...does, grid })} />
           <label>
-            Triplets
+            {say('rhythm.triplets')}
             <Switch
               size="small"
-              aria-label="Triplets"
+              aria-label={say('rhythm.triplets')}
               checked={does.triplets}
               onChange={(triplets) => onChange({ ...does, triplets })}
             />
           </label>
           {number(
-            'Strength',
+            say('rhythm.strength'),
             Math.round(does.strength * 100),
             [0, 100],
             (value) => ({ ...does, strength: value / 100 }),
             '%',
           )}
           <label>
-            Swing
+            {say('rhythm.swing')}
             <Select<number>
               size="small"
-              aria-label="Swing of the grid"
+              aria-label={say('rhythm.swingOfTheGrid')}
               disabled={does.triplets}
               value={does.swing}
               onChange={(swing) => onChange({ ...does, swing })}
               options={[1, 1.5, 2, 2.5, 3].map((value) => ({
                 value,
-                label: value === 1 ? 'even' : `${value} : 1`,
+                label: value === 1 ? say('rhythm.even') : `${value} : 1`,
               }))}
             />
           </label>
           <label>
-            Releases too
+            {say('rhythm.releasesToo')}
             <Switch
               size="small"
-              aria-label="Releases too"
+              aria-label={say('rhythm.releasesToo')}
               checked={does.ends}
               onChange={(ends) => onChange({ ...does, ends })}
             />
@@ -101,38 +108,43 @@ export function TreatmentFields({ does, onChange }: Props) {
         </>
       );
     case 'closeGaps':
-      return <Values label="Gaps up to" value={does.upTo} onChange={(upTo) => onChange({ ...does, upTo })} />;
+      return (
+        <Values label={say('rhythm.gapsUpTo')} value={does.upTo} onChange={(upTo) => onChange({ ...does, upTo })} />
+      );
     case 'trimOverlaps':
-      return <p className="soft">An overlapping note ends where the next begins. Sustained notes stay.</p>;
+      return <p className="soft">{say('rhythm.anOverlappingNoteEndsWhereTheNext')}</p>;
     case 'level':
-      return number('Velocity', does.velocity, [1, 127], (velocity) => ({ ...does, velocity }));
+      return number(say('rhythm.velocity2'), does.velocity, [1, 127], (velocity) => ({ ...does, velocity }));
     case 'scale':
       return (
         <>
-          {number('Weakest', does.weakest, [1, 127], (weakest) => ({ ...does, weakest }))}
-          {number('Strongest', does.strongest, [1, 127], (strongest) => ({ ...does, strongest }))}
+          {number(say('rhythm.weakest'), does.weakest, [1, 127], (weakest) => ({ ...does, weakest }))}
+          {number(say('rhythm.strongest'), does.strongest, [1, 127], (strongest) => ({ ...does, strongest }))}
         </>
       );
     case 'accents':
       return (
         <>
-          {number('First beat', does.first, [-60, 60], (first) => ({ ...does, first }))}
-          {number('Other beats', does.beats, [-60, 60], (beats) => ({ ...does, beats }))}
-          {number('Between beats', does.between, [-60, 60], (between) => ({ ...does, between }))}
+          {number(say('rhythm.firstBeat'), does.first, [-60, 60], (first) => ({ ...does, first }))}
+          {number(say('rhythm.otherBeats'), does.beats, [-60, 60], (beats) => ({ ...does, beats }))}
+          {number(say('rhythm.betweenBeats'), does.between, [-60, 60], (between) => ({ ...does, between }))}
         </>
       );
     case 'loosen':
       return (
         <>
           <label>
-            Swing
+            {say('rhythm.swing')}
             <Select<number | 'even'>
               size="small"
               style={{ width: 110 }}
-              aria-label="Swing of the eighths"
+              aria-label={say('rhythm.swingOfTheEighths')}
               value={does.loosening.swing}
               onChange={(swing) => onChange({ ...does, loosening: { ...does.loosening, swing } })}
-              options={[1, 1.5, 2, 2.5, 3].map((value) => ({ value, label: value === 1 ? 'none' : `${value} : 1` }))}
+              options={[1, 1.5, 2, 2.5, 3].map((value) => ({
+                value,
+                label: value === 1 ? say('rhythm.none') : `${value} : 1`,
+              }))}
             />
           </label>
           {LOOSENING_FIELDS.map(([field, label, most, suffix]) =>
@@ -150,13 +162,13 @@ export function TreatmentFields({ does, onChange }: Props) {
       return (
         <>
           <Controllers value={does.controller} onChange={(controller) => onChange({ ...does, controller })} />
-          {number('Notes at velocity', does.velocity, [1, 127], (velocity) => ({ ...does, velocity }))}
+          {number(say('rhythm.notesAtVelocity'), does.velocity, [1, 127], (velocity) => ({ ...does, velocity }))}
         </>
       );
     case 'toVelocity':
       return <Controllers value={does.controller} onChange={(controller) => onChange({ ...does, controller })} />;
     case 'thin':
-      return number('Tolerance in steps', does.within, [0, 32], (within) => ({ ...does, within }));
+      return number(say('rhythm.toleranceInSteps'), does.within, [0, 32], (within) => ({ ...does, within }));
   }
 }
 
@@ -193,11 +205,11 @@ function Controllers({
 }) {
   return (
     <label>
-      Controller
+      {say('rhythm.controller')}
       <Select<DynamicController>
         size="small"
         style={{ width: 132 }}
-        aria-label="Controller"
+        aria-label={say('rhythm.controller')}
         value={value}
         onChange={onChange}
         options={DYNAMIC_CONTROLLERS.map((one) => ({ value: one, label: CONTROLLER_NAMES[one] }))}

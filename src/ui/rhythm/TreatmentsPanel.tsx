@@ -1,5 +1,6 @@
 'use client';
 
+import { say } from '@/core/words';
 import { DeleteOutlined } from '@ant-design/icons';
 import { Button, Checkbox, Segmented, Select } from 'antd';
 import { useState } from 'react';
@@ -12,16 +13,36 @@ import { TreatmentFields } from './TreatmentFields';
 import styles from '../shared/sequencing.module.css';
 
 const WORDS: Record<Treatment['kind'], string> = {
-  quantize: 'Quantize',
-  closeGaps: 'Close gaps',
-  trimOverlaps: 'Trim overlaps',
-  level: 'Level velocities',
-  scale: 'Scale velocities',
-  accents: 'Accents by the bar',
-  loosen: 'Humanize',
-  toController: 'Velocities to a controller',
-  toVelocity: 'Controller to velocities',
-  thin: 'Thin controllers',
+  get quantize() {
+    return say('rhythm.quantize');
+  },
+  get closeGaps() {
+    return say('rhythm.closeGaps');
+  },
+  get trimOverlaps() {
+    return say('rhythm.trimOverlaps');
+  },
+  get level() {
+    return say('rhythm.levelVelocities');
+  },
+  get scale() {
+    return say('rhythm.scaleVelocities');
+  },
+  get accents() {
+    return say('rhythm.accentsByTheBar');
+  },
+  get loosen() {
+    return say('rhythm.humanize');
+  },
+  get toController() {
+    return say('rhythm.velocitiesToAController');
+  },
+  get toVelocity() {
+    return say('rhythm.controllerToVelocities');
+  },
+  get thin() {
+    return say('rhythm.thinControllers');
+  },
 };
 
 /** How notes are played, treated part by part and range by range; what was decided stands in order and can be taken back. */
@@ -38,10 +59,11 @@ export function TreatmentsPanel() {
   const { treatments } = settingsOf(ledger).sequencing;
   const to = Math.min(bars.length, passage.from + passage.bars);
   const numbers = (from: number, until: number) => {
-    const [first, last] = [bars[from]?.number, bars[until - 1]?.number];
-    return first === last ? `bar ${first}` : `bars ${first}–${last}`;
+    const [first, last] = [bars[from]?.number ?? '', bars[until - 1]?.number ?? ''];
+    return first === last ? say('rhythm.barFirst', { first }) : say('rhythm.barsFirstLast', { first, last });
   };
-  const nameOf = (part: PartId | null) => (part === null ? 'all' : (parts.find(({ id }) => id === part)?.name ?? part));
+  const nameOf = (part: PartId | null) =>
+    part === null ? say('rhythm.all') : (parts.find(({ id }) => id === part)?.name ?? part);
   const give = () => {
     const span = someBars ? { from: passage.from, to } : null;
     const reached: readonly (PartId | null)[] = reach === 'all' ? [null] : passage.parts;
@@ -53,32 +75,32 @@ export function TreatmentsPanel() {
       <Segmented<'all' | 'shown'>
         size="small"
         block
-        aria-label="Parts"
+        aria-label={say('rhythm.parts')}
         value={reach}
         onChange={setReach}
         options={[
-          { value: 'all', label: 'all parts' },
-          { value: 'shown', label: 'parts in view' },
+          { value: 'all', label: say('rhythm.allParts') },
+          { value: 'shown', label: say('rhythm.partsInView') },
         ]}
       />
       <Checkbox checked={someBars} onChange={(event) => setSomeBars(event.target.checked)}>
-        only {numbers(passage.from, to)}
+        {say('rhythm.onlyNumbers', { numbers: numbers(passage.from, to) })}
       </Checkbox>
       <Select<Treatment['kind']>
         size="small"
         className={styles.fill}
-        aria-label="Processing"
+        aria-label={say('rhythm.processing')}
         value={does.kind}
         onChange={(kind) => setDoes(USUAL_TREATMENTS[kind])}
         options={kinds.map((value) => ({ value, label: WORDS[value] }))}
       />
       <TreatmentFields does={does} onChange={setDoes} />
       <Button size="small" type="primary" onClick={give}>
-        Apply
+        {say('rhythm.apply')}
       </Button>
       {treatments.length > 0 && (
         <>
-          <ol className={styles.given} aria-label="Applied processing">
+          <ol className={styles.given} aria-label={say('rhythm.appliedProcessing')}>
             {treatments.map((one, i) => (
               <li key={i}>
                 <span>
@@ -89,14 +111,14 @@ export function TreatmentsPanel() {
                   size="small"
                   type="text"
                   icon={<DeleteOutlined />}
-                  aria-label={`Delete step ${i + 1}`}
+                  aria-label={say('rhythm.deleteStepI', { i: i + 1 })}
                   onClick={() => decide({ kind: 'playAsReceived', part: one.part, which: i })}
                 />
               </li>
             ))}
           </ol>
           <Button size="small" onClick={() => decide({ kind: 'playAsReceived', part: null })}>
-            {isMidi ? 'Reset to original' : 'Reset to score'}
+            {say('rhythm.resetToOriginal', { isMidi: Boolean(isMidi) })}
           </Button>
         </>
       )}

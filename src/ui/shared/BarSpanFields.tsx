@@ -1,5 +1,6 @@
 'use client';
 
+import { say } from '@/core/words';
 import { InputNumber } from 'antd';
 import type { BarSpan } from '@/core/settings';
 
@@ -20,7 +21,7 @@ export function BarSpanFields({ span, first, last, of, onChange }: Props) {
       <InputNumber<number>
         size="small"
         style={{ width: 64 }}
-        aria-label={`First bar of ${of}`}
+        aria-label={say('shared.firstBarOfOf', { of })}
         min={first}
         max={last}
         value={span.from + first}
@@ -32,7 +33,7 @@ export function BarSpanFields({ span, first, last, of, onChange }: Props) {
       <InputNumber<number>
         size="small"
         style={{ width: 64 }}
-        aria-label={`Last bar of ${of}`}
+        aria-label={say('shared.lastBarOfOf', { of })}
         min={span.from + first}
         max={last}
         value={span.to - 1 + first}

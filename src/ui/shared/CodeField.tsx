@@ -1,5 +1,6 @@
 'use client';
 
+import { say } from '@/core/words';
 import { Input } from 'antd';
 import { useState } from 'react';
 import { codeOfFrames, framesOfCode, type FrameRate } from '@/core/studio';
@@ -25,8 +26,8 @@ export function CodeField({ name, frames, rate, onCommit }: Props) {
       className="mono"
       style={{ width: 130 }}
       aria-label={name}
-      placeholder="not set"
-      title="Where it is not set, code counts from the beginning of the map."
+      placeholder={say('shared.notSet')}
+      title={say('shared.whereItIsNotSetCodeCountsFromThe')}
       status={meant === null ? 'error' : ''}
       value={text}
       onChange={(event) => setText(event.target.value)}

@@ -1,3 +1,4 @@
+import { say } from '@/core/words';
 import { Segmented } from 'antd';
 import type { Preset } from '@/core/settings';
 
@@ -5,13 +6,13 @@ export function PresetChoice({ value, onChange }: { value: Preset; onChange: (pr
   return (
     <Segmented<Preset>
       size="small"
-      aria-label="Preset"
+      aria-label={say('shared.preset')}
       value={value}
       onChange={onChange}
       options={[
-        { value: 'bare', label: 'Bare notes, velocities, tempo' },
-        { value: 'expression', label: 'Keep expression' },
-        { value: 'everything', label: 'Everything' },
+        { value: 'bare', label: say('shared.bareNotesVelocitiesTempo') },
+        { value: 'expression', label: say('shared.keepExpression') },
+        { value: 'everything', label: say('shared.everything') },
       ]}
     />
   );

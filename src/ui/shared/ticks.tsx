@@ -1,5 +1,6 @@
 'use client';
 
+import { say } from '@/core/words';
 import type { CheckboxChangeEvent } from 'antd';
 import { useRef } from 'react';
 import styles from './ticks.module.css';
@@ -37,10 +38,10 @@ export function AllOrNone({ ticks: { all, none } }: { ticks: Pick<Ticks<string>,
   return (
     <span className={styles.pair}>
       <button type="button" className={styles.text} onClick={all}>
-        all
+        {say('shared.all')}
       </button>
       <button type="button" className={styles.text} onClick={none}>
-        none
+        {say('shared.none')}
       </button>
     </span>
   );

@@ -1,10 +1,11 @@
+import { say } from '@/core/words';
 /** Numbers and times as people read them. */
 
 export function bytesInWords(bytes: number): string {
-  if (bytes < 1000) return `${bytes} bytes`;
-  if (bytes < 1_000_000) return `${(bytes / 1000).toFixed(1)} kB`;
-  if (bytes < 1_000_000_000) return `${(bytes / 1_000_000).toFixed(1)} MB`;
-  return `${(bytes / 1_000_000_000).toFixed(1)} GB`;
+  if (bytes < 1000) return say('shared.bytesBytes', { bytes });
+  if (bytes < 1_000_000) return say('shared.bytesKB', { bytes: (bytes / 1000).toFixed(1) });
+  if (bytes < 1_000_000_000) return say('shared.bytesMB', { bytes: (bytes / 1_000_000).toFixed(1) });
+  return say('shared.bytesGB', { bytes: (bytes / 1_000_000_000).toFixed(1) });
 }
 
 /** 3:07 for 187 seconds. */
@@ -23,8 +24,8 @@ export function count(n: number, one: string, many: string): string {
 
 export function when(time: number, now: number): string {
   const minutes = Math.round((now - time) / 60_000);
-  if (minutes < 1) return 'just now';
-  if (minutes < 60) return `${minutes} min ago`;
-  if (minutes < 24 * 60) return `${Math.round(minutes / 60)} h ago`;
+  if (minutes < 1) return say('shared.justNow');
+  if (minutes < 60) return say('shared.minutesMinAgo', { minutes });
+  if (minutes < 24 * 60) return say('shared.minutesHAgo', { minutes: Math.round(minutes / 60) });
   return new Date(time).toLocaleDateString('en-GB', { day: 'numeric', month: 'short', year: 'numeric' });
 }

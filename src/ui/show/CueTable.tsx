@@ -1,5 +1,6 @@
 'use client';
 
+import { say } from '@/core/words';
 import { Button, Table, Tooltip, type TableColumnType } from 'antd';
 import Link from 'next/link';
 import { useRef, useState } from 'react';
@@ -24,7 +25,7 @@ export function CueTable({ cues }: { cues: readonly JobRecord[] }) {
   const height = useHeight(box);
   const columns: TableColumnType<JobRecord>[] = [
     {
-      title: 'Cue',
+      title: say('show.cue'),
       key: 'cue',
       sorter: (a, b) => a.name.localeCompare(b.name, 'en', { numeric: true }),
       render: (_, cue) => (
@@ -34,7 +35,7 @@ export function CueTable({ cues }: { cues: readonly JobRecord[] }) {
       ),
     },
     {
-      title: 'State',
+      title: say('show.state'),
       key: 'state',
       width: 130,
       sorter: (a, b) => stateOf(a).localeCompare(stateOf(b)),
@@ -47,15 +48,15 @@ export function CueTable({ cues }: { cues: readonly JobRecord[] }) {
       ),
     },
     {
-      title: 'Queries',
+      title: say('show.queries'),
       key: 'queries',
       width: 90,
       align: 'right',
       sorter: (a, b) => (a.facts?.openQueries ?? -1) - (b.facts?.openQueries ?? -1),
-      render: (_, cue) => (cue.facts && !cue.facts.failure ? cue.facts.openQueries || 'none' : '…'),
+      render: (_, cue) => (cue.facts && !cue.facts.failure ? cue.facts.openQueries || say('show.none') : '…'),
     },
     {
-      title: 'Agreement',
+      title: say('show.agreement'),
       key: 'agreement',
       width: 110,
       align: 'right',
@@ -70,33 +71,45 @@ export function CueTable({ cues }: { cues: readonly JobRecord[] }) {
         ),
     },
     {
-      title: 'Length',
+      title: say('show.length'),
       key: 'length',
       width: 130,
       align: 'right',
       sorter: (a, b) => (a.facts?.seconds ?? 0) - (b.facts?.seconds ?? 0),
-      render: (_, { facts }) => (facts && !facts.failure ? `${clock(facts.seconds)}, ${facts.bars} bars` : '…'),
+      render: (_, { facts }) =>
+        facts && !facts.failure
+          ? say('show.secondsBarsBars', { seconds: clock(facts.seconds), bars: facts.bars })
+          : '…',
     },
     {
-      title: 'Last sent',
+      title: say('show.lastSent'),
       key: 'sent',
       width: 170,
       sorter: (a, b) => (sent(a)?.at ?? 0) - (sent(b)?.at ?? 0),
       render: (_, cue) => {
         const last = sent(cue);
-        if (!last) return <span className="soft">never</span>;
-        const changed = cue.changedAt > last.at ? ', changed since' : '';
-        return `version ${last.version}, ${when(last.at, Math.max(now, last.at))}${changed}`;
+        if (!last) return <span className="soft">{say('show.never')}</span>;
+        const changed = cue.changedAt > last.at ? say('show.changedSince') : '';
+        return say('show.versionVersionWhenChanged', {
+          version: last.version,
+          when: when(last.at, Math.max(now, last.at)),
+          changed,
+        });
       },
     },
     {
-      title: <Unseen>Remove from the show</Unseen>,
+      title: <Unseen>{say('show.removeFromTheShow')}</Unseen>,
       key: 'out',
       width: 96,
       render: (_, cue) => (
-        <Tooltip title="Remove from the show; the job stays">
-          <Button size="small" type="text" aria-label={`Remove ${cue.name}`} onClick={() => void takeOutCue(cue.id)}>
-            Remove
+        <Tooltip title={say('show.removeFromTheShowTheJobStays')}>
+          <Button
+            size="small"
+            type="text"
+            aria-label={say('show.removeCue', { cue: cue.name })}
+            onClick={() => void takeOutCue(cue.id)}
+          >
+            {say('show.remove')}
           </Button>
         </Tooltip>
       ),
@@ -113,7 +126,7 @@ export function CueTable({ cues }: { cues: readonly JobRecord[] }) {
         dataSource={[...cues]}
         columns={columns}
         rowClassName={(cue) => (isKnown(cue) ? '' : styles.unknown!)}
-        locale={{ emptyText: 'No matches.' }}
+        locale={{ emptyText: say('show.noMatches') }}
       />
     </div>
   );

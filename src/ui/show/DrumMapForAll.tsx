@@ -1,5 +1,6 @@
 'use client';
 
+import { say } from '@/core/words';
 import { App, Select } from 'antd';
 import { useLiveQuery } from 'dexie-react-hooks';
 import { partId } from '@/core/base';
@@ -10,7 +11,6 @@ import { ownDrumMaps } from '@/storage/drum-maps';
 import { changeLedger } from '@/storage/jobs';
 import type { JobRecord } from '@/storage/schema';
 import { sentence } from '../shared/receive';
-import { count } from '../shared/words';
 
 const KIT = 'drum-kit';
 
@@ -32,13 +32,13 @@ export function DrumMapForAll({ cues }: { cues: readonly JobRecord[] }) {
       const decisions = kits.map(({ id: part }) => ({ kind: 'useDrumMap' as const, part: partId(part), name, sounds }));
       await changeLedger(id, (ledger) => enter(ledger, asOne(decisions)));
     }
-    void message.success(`“${name}” in ${count(withKits.length, 'cue', 'cues')}; each cue’s ledger can undo it.`);
+    void message.success(say('show.nameInCueEachCuesLedgerCanUndoIt', { name, withKits: withKits.length }));
   };
   return (
     <Select<string>
       size="small"
-      aria-label="Drum map for all cues"
-      placeholder="Drum map for all cues"
+      aria-label={say('show.drumMapForAllCues')}
+      placeholder={say('show.drumMapForAllCues')}
       value={null}
       onChange={(name) => void use(name).catch((error) => message.error(sentence(error)))}
       options={maps.map(({ name }) => ({ value: name, label: name }))}

@@ -1,5 +1,6 @@
 'use client';
 
+import { say } from '@/core/words';
 import { App, Button } from 'antd';
 import { useMemo } from 'react';
 import { partId } from '@/core/base';
@@ -30,17 +31,17 @@ export function SameNames({ cues }: { cues: readonly JobRecord[] }) {
   const said = namesInWords(cues, odd.length);
   if (odd.length === 0) return said ? <p className={styles.same}>{said}</p> : null;
   return (
-    <ul className={styles.odd} aria-label="Names that differ">
+    <ul className={styles.odd} aria-label={say('show.namesThatDiffer')}>
       {odd.map((one) => (
         <li key={`${one.cue} ${one.instrument}`}>
           <span>{one.words}</span>{' '}
           {one.rename.length > 0 && isToScore(cues, one.cue) ? (
             <Button size="small" onClick={() => void rename(one)}>
-              Use the same name
+              {say('show.useTheSameName')}
             </Button>
           ) : (
             <Button size="small" onClick={() => goTo(one.cue)}>
-              Show at Casting
+              {say('show.showAtCasting')}
             </Button>
           )}
         </li>

@@ -1,5 +1,6 @@
 'use client';
 
+import { say } from '@/core/words';
 import { SendOutlined } from '@ant-design/icons';
 import { App, Button, Select } from 'antd';
 import { useState } from 'react';
@@ -13,7 +14,6 @@ import { emptyParcel, makeFiles, packParcel } from '../dispatch/dispatcher';
 import { downloadFile } from '../dispatch/handOver';
 import { useRecipes } from '../dispatch/useRecipes';
 import { sentence } from '../shared/receive';
-import { count } from '../shared/words';
 import { AT_THE_BEGINNING, isStop, Sending, type SendingState } from '../dispatch/Sending';
 import styles from './show.module.css';
 
@@ -53,7 +53,7 @@ export function SendShow({
         setWorking((now) => now && { words: said, share }),
       );
       if (done.cues.length === 0) throw new Error(`No cue could be made: ${done.failures.join(' ')}`);
-      setWorking({ words: 'Packing', share: 1 });
+      setWorking({ words: say('show.packing'), share: 1 });
       const bytes = await packParcel({ title: show.name, recipe: by.name, date, words, open });
       const name = downloadFile({ path: `${fileNameOf(`${show.name} ${by.name}`)}.zip`, bytes });
       await recipeUsed(by.name);
@@ -75,9 +75,9 @@ export function SendShow({
   }
 
   function tell(name: string, { cues: made, failures, stumbles }: Sent): void {
-    const said = `${name}: ${count(made.length, 'cue', 'cues')} downloaded`;
+    const said = say('show.nameCueDownloaded', { name, made: made.length });
     if (failures.length === 0 && stumbles.length === 0) {
-      void message.success(`${said}; the delivery check found no problems.`, 6);
+      void message.success(say('show.saidTheDeliveryCheckFoundNo', { said }), 6);
       return;
     }
     modal.warning({
@@ -97,10 +97,10 @@ export function SendShow({
   return (
     <div className={styles.sending}>
       <label>
-        By the recipe{' '}
+        {say('show.byTheRecipe')}{' '}
         <Select
           size="small"
-          aria-label="Recipe of the show"
+          aria-label={say('show.recipeOfTheShow')}
           value={recipe?.name}
           onChange={(name) => void changeShow(show.id, { recipe: name })}
           options={recipes.map(({ recipe: { name } }) => ({ value: name, label: name }))}
@@ -112,7 +112,7 @@ export function SendShow({
         disabled={!recipe || fault !== null || cues.length === 0 || left > 0}
         onClick={() => recipe && void send(recipe)}
       >
-        One parcel of {count(cues.length, 'cue', 'cues')}
+        {say('show.oneParcelOfCue', { cues: cues.length })}
       </Button>
       {fault && (
         <span className={styles.low} role="alert">
@@ -145,13 +145,13 @@ async function makeAll(
         (said, share) => onShare(`${cue.name}: ${said}`, (i + share) / cues.length),
       );
       done.cues.push({ cue, version, files: made.length });
-      words.push(`${cue.name}, version ${version}: ${preview.words.join(' ')}`);
+      words.push(say('show.cueVersionVersionPreview', { cue: cue.name, version, preview: preview.words.join(' ') }));
       open.push(...preview.matters.map(({ message }) => `${cue.name}: ${message}`));
       for (const { path, findings } of checked)
         for (const { ok, words: said } of findings) if (!ok) done.stumbles.push(`${cue.name}, ${path}: ${said}`);
     } catch (error) {
       if (isStop(error)) throw error;
-      done.failures.push(`${cue.name} is not in it: ${sentence(error)}`);
+      done.failures.push(say('show.cueIsNotInItSentence', { cue: cue.name, sentence: sentence(error) }));
     }
   }
   return { done, words, open };

@@ -1,5 +1,6 @@
 'use client';
 
+import { say } from '@/core/words';
 import { PlusOutlined } from '@ant-design/icons';
 import { Alert, App, Button, Input, Select, Upload } from 'antd';
 import { useLiveQuery } from 'dexie-react-hooks';
@@ -11,7 +12,7 @@ import { addCues, changeShow, cuesOf, dissolveShow } from '@/storage/shows';
 import { stopDispatcher } from '../dispatch/dispatcher';
 import { ENDINGS, takeFiles } from '../home/takeFiles';
 import { sentence } from '../shared/receive';
-import { clock, count } from '../shared/words';
+import { clock } from '../shared/words';
 import { CueTable } from './CueTable';
 import { CUE_STATES, stateOf, STATE_WORDS, type CueState } from './cueState';
 import { DrumMapForAll } from './DrumMapForAll';
@@ -25,7 +26,7 @@ export function ShowView({ id }: { id: string }) {
   const show = useLiveQuery(async () => (await database.shows.get(id)) ?? null, [id]);
   const name = show?.name;
   useEffect(() => {
-    document.title = name ? `${name} · Dragoman` : 'Dragoman';
+    document.title = name ? say('show.nameDragoman', { name }) : 'Dragoman';
   }, [name]);
   useEffect(() => stopDispatcher, []);
   if (show === undefined) return null;
@@ -35,8 +36,8 @@ export function ShowView({ id }: { id: string }) {
         <Alert
           type="error"
           showIcon
-          title="This show is not in this browser. It may have been ungrouped, or made in another browser; its cues are still jobs."
-          action={<Link href="/">To the jobs</Link>}
+          title={say('show.thisShowIsNotInThisBrowserItMay')}
+          action={<Link href="/">{say('show.toTheJobs')}</Link>}
         />
       </main>
     );
@@ -61,13 +62,18 @@ function Desk({ show }: { show: ShowRecord }) {
     <main className={styles.show}>
       <header className={styles.head}>
         <Link href="/" className={styles.mark}>
-          Dragoman
+          {say('show.dragoman')}
         </Link>
         <ShowName key={show.name} show={show} />
         <span className="soft">
-          {count(all.length, 'cue', 'cues')}, {clock(seconds)},{' '}
-          {open === 0 ? 'no query open' : `${count(open, 'query', 'queries')} open`}
-          {left > 0 && ` · analysing ${left} more`}
+          {say('show.cueSecondsNoQueryOpenOpenLeftOver0', {
+            all: all.length,
+            seconds: clock(seconds),
+            open0: open === 0,
+            open,
+            leftOver0: left > 0,
+            left,
+          })}
         </span>
       </header>
       <SendShow show={show} cues={all} left={left} onBusy={setSending} />
@@ -76,18 +82,18 @@ function Desk({ show }: { show: ShowRecord }) {
         <Input
           size="small"
           allowClear
-          placeholder="Find a cue"
-          aria-label="Find a cue"
+          placeholder={say('show.findACue')}
+          aria-label={say('show.findACue')}
           value={search}
           onChange={({ target }) => setSearch(target.value)}
         />
         <Select<CueState | 'all'>
           size="small"
-          aria-label="State of cues"
+          aria-label={say('show.stateOfCues')}
           value={state}
           onChange={setState}
           options={[
-            { value: 'all', label: 'In any state' },
+            { value: 'all', label: say('show.inAnyState') },
             ...CUE_STATES.map((value) => ({ value, label: STATE_WORDS[value] })),
           ]}
         />
@@ -98,7 +104,7 @@ function Desk({ show }: { show: ShowRecord }) {
             next && router.push(`/job/${next.id}/${next.direction === 'to-sequencer' ? 'intake' : 'rhythm'}`)
           }
         >
-          Open the next in doubt
+          {say('show.openTheNextInDoubt')}
         </Button>
         <DrumMapForAll cues={all} />
         <AddCues show={show} />
@@ -109,7 +115,7 @@ function Desk({ show }: { show: ShowRecord }) {
             void dissolveShow(show.id).then(() => router.push('/'));
           }}
         >
-          Ungroup
+          {say('show.ungroup')}
         </Button>
       </div>
       <CueTable cues={shown} />
@@ -141,7 +147,7 @@ function AddCues({ show }: { show: ShowRecord }) {
       }}
     >
       <Button size="small" icon={<PlusOutlined />} loading={busy !== null}>
-        {busy ? `Reading ${busy} …` : 'Add cues'}
+        {say('show.busySelectTrueReadingBusy2OtherAdd', { busy: Boolean(busy), busy2: busy })}
       </Button>
     </Upload>
   );
@@ -157,7 +163,7 @@ function ShowName({ show }: { show: ShowRecord }) {
     <h1 className={styles.name}>
       <Input
         variant="borderless"
-        aria-label="Name of the show"
+        aria-label={say('show.nameOfTheShow')}
         maxLength={200}
         value={name}
         onChange={({ target }) => setName(target.value)}

@@ -1,14 +1,25 @@
+import { say } from '@/core/words';
 import type { JobRecord } from '@/storage/schema';
 
 export const CUE_STATES = ['unknown', 'failed', 'doubt', 'ready', 'sent'] as const;
 export type CueState = (typeof CUE_STATES)[number];
 
 export const STATE_WORDS: Record<CueState, string> = {
-  unknown: 'analysing',
-  failed: 'cannot be read',
-  doubt: 'in doubt',
-  ready: 'nothing in doubt',
-  sent: 'sent as it is',
+  get unknown() {
+    return say('show.analysing');
+  },
+  get failed() {
+    return say('show.cannotBeRead');
+  },
+  get doubt() {
+    return say('show.inDoubt');
+  },
+  get ready() {
+    return say('show.nothingInDoubt');
+  },
+  get sent() {
+    return say('show.sentAsItIs');
+  },
 };
 
 /** Where a cue stands: what was changed since it was sent has to go out again. */
@@ -23,6 +34,6 @@ export function stateOf({ facts, changedAt, sent = [] }: JobRecord): CueState {
 export function namesInWords(cues: readonly Pick<JobRecord, 'facts' | 'changedAt'>[], odd: number): string | null {
   const read = cues.filter(({ facts, changedAt }) => facts && !facts.failure && facts.of === changedAt).length;
   if (odd > 0 || cues.length < 2) return null;
-  if (read === cues.length) return 'Every player has the same name in every cue.';
-  return read < 2 ? null : `Every player has the same name in the ${read} of ${cues.length} cues analysed so far.`;
+  if (read === cues.length) return say('show.everyPlayerHasTheSameNameInEvery');
+  return read < 2 ? null : say('show.everyPlayerHasTheSameNameInTheRead', { read, cues: cues.length });
 }

@@ -1,5 +1,6 @@
 'use client';
 
+import { say } from '@/core/words';
 import { Button, Select } from 'antd';
 import { useState } from 'react';
 import { settingsOf } from '@/core/documents';
@@ -24,50 +25,50 @@ export function BarsPanel({ line }: { line: TimeLineSummary }) {
   const beat = (4 * QUARTER) / place.meter.beatType;
   const shift = (by: number) => decide({ kind: 'shiftBarlines', from: place.written, by });
   return (
-    <aside className={styles.panel} aria-label="Bars">
-      <h2>Bars</h2>
+    <aside className={styles.panel} aria-label={say('timeline.bars')}>
+      <h2>{say('timeline.bars')}</h2>
       <label>
-        Starting at bar
+        {say('timeline.startingAtBar')}
         <CommittedNumber
           key={place.index}
           value={place.number}
           min={bars[0]!.number}
           max={bars.at(-1)!.number}
-          label="Starting at bar"
+          label={say('timeline.startingAtBar')}
           onCommit={(number) => setChosen(bars.find((bar) => bar.number === number)?.index ?? null)}
         />
       </label>
       {!metersFixed && (
         <>
           <label>
-            Meter sequence
+            {say('timeline.meterSequence')}
             <MeterInput
               key={`${place.index}/${meterInWords(place.meter)}`}
               value={[]}
-              label="Meter sequence"
+              label={say('timeline.meterSequence')}
               onCommit={(meters) => decide({ kind: 'setMeters', from: place.written, to: null, meters: [...meters] })}
             />
           </label>
           <div className={styles.buttons}>
             <Button size="small" onClick={() => shift(-beat)}>
-              Barlines a beat earlier
+              {say('timeline.barlinesABeatEarlier')}
             </Button>
             <Button size="small" onClick={() => shift(beat)}>
-              Barlines a beat later
+              {say('timeline.barlinesABeatLater')}
             </Button>
           </div>
-          <p className="soft">Notes stay where they are; only the bars around them change.</p>
+          <p className="soft">{say('timeline.notesStayWhereTheyAreOnlyTheBars')}</p>
         </>
       )}
-      <h2>Bar numbers</h2>
+      <h2>{say('timeline.barNumbers')}</h2>
       <label>
-        Bar {place.number} is called
+        {say('timeline.barPlaceIsCalled', { place: place.number })}
         <CommittedNumber
           key={`n${place.index}/${place.number}`}
           value={place.number}
           min={-999}
           max={99_999}
-          label="Bar number"
+          label={say('timeline.barNumber')}
           onCommit={(number) => decide({ kind: 'numberBar', at: place.written, number })}
         />
       </label>
@@ -76,10 +77,10 @@ export function BarsPanel({ line }: { line: TimeLineSummary }) {
           size="small"
           onClick={() => decide({ kind: 'numberBar', at: bars[0]!.written, number: 1 - place.index })}
         >
-          Make this bar 1
+          {say('timeline.makeThisBar1')}
         </Button>
         <Button size="small" onClick={() => decide({ kind: 'numberBar', at: place.written, number: null })}>
-          Continue numbering
+          {say('timeline.continueNumbering')}
         </Button>
       </div>
       {direction === 'to-score' && <Printed />}
@@ -96,34 +97,32 @@ function Printed() {
   const shown = tempos.filter((mark) => mark.shown).length;
   return (
     <>
-      <h2>Printed tempos</h2>
+      <h2>{say('timeline.printedTempos')}</h2>
       <Select<TempoPrint>
         size="small"
-        aria-label="Metronome marks"
+        aria-label={say('timeline.metronomeMarks')}
         value={tempoPrint}
         onChange={(which) => decide({ kind: 'printTempo', which })}
         options={[
-          { value: 'all', label: 'simplified' },
-          { value: 'sections', label: 'first in each section' },
-          { value: 'first', label: 'first only' },
-          { value: 'none', label: 'none' },
+          { value: 'all', label: say('timeline.simplified') },
+          { value: 'sections', label: say('timeline.firstInEachSection') },
+          { value: 'first', label: say('timeline.firstOnly') },
+          { value: 'none', label: say('timeline.none') },
         ]}
       />
       <label>
-        Tolerance
+        {say('timeline.tolerance')}
         <CommittedNumber
           key={tempoTolerance}
           value={tempoTolerance}
           min={0}
           max={1000}
-          suffix="ms"
-          label="Tolerance of printed tempos"
+          suffix={say('timeline.ms')}
+          label={say('timeline.toleranceOfPrintedTempos')}
           onCommit={(tolerance) => decide({ kind: 'printTempo', tolerance })}
         />
       </label>
-      <p className="soft">
-        {shown} of {tempos.length} tempo changes {shown === 1 ? 'is' : 'are'} printed; all are played.
-      </p>
+      <p className="soft">{say('timeline.shownOfTemposTempoChangesIsPrinted', { shown, tempos: tempos.length })}</p>
     </>
   );
 }

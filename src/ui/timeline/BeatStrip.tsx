@@ -1,5 +1,6 @@
 'use client';
 
+import { say } from '@/core/words';
 import { useEffect, useState } from 'react';
 import type { TimeLineSummary } from '@/core/engine';
 import { engineWorker } from '@/workers/engine-client';
@@ -67,7 +68,7 @@ export function BeatStrip({ line: { following, bars }, placed, onMove }: Props) 
       className={styles.strip}
       viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
       role="group"
-      aria-label={`Beats ${first + 1} to ${last + 1} over the notes as they were played`}
+      aria-label={say('timeline.beatsFirstToLastOverTheNotesAsThey', { first: first + 1, last: last + 1 })}
     >
       {onsets
         .filter(({ at }) => at >= begin && at <= end)
@@ -92,9 +93,9 @@ export function BeatStrip({ line: { following, bars }, placed, onMove }: Props) 
             className={known ? styles.knownBeat : styles.beat}
             tabIndex={0}
             role="slider"
-            aria-label={`Beat ${beat + 1}${opens ? ', begins a bar' : ''}`}
+            aria-label={say('timeline.beatBeatBeginsABar', { beat: beat + 1, opens: Boolean(opens) })}
             aria-valuenow={Math.round(here * 1000) / 1000}
-            aria-valuetext={`${here.toFixed(2)} seconds`}
+            aria-valuetext={say('timeline.hereSeconds', { here: here.toFixed(2) })}
             onPointerDown={(event) => {
               event.currentTarget.setPointerCapture(event.pointerId);
               setHeld({ beat, at });

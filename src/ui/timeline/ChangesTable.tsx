@@ -1,5 +1,6 @@
 'use client';
 
+import { say } from '@/core/words';
 import { DeleteOutlined } from '@ant-design/icons';
 import { Button, Checkbox, Input, InputNumber, Select, Table } from 'antd';
 import { useState } from 'react';
@@ -32,7 +33,7 @@ export function ChangesTable({ line }: { line: TimeLineSummary }) {
   const metersFixed = useMetersFixed();
   const mendable = (kind: ChangeKind) => (kind === 'key' ? direction === 'to-score' : kind !== 'meter' || !metersFixed);
   return (
-    <section aria-label="Changes">
+    <section aria-label={say('timeline.changes')}>
       <div className={styles.filters}>
         {KINDS.map((kind) => (
           <Checkbox
@@ -56,7 +57,7 @@ export function ChangesTable({ line }: { line: TimeLineSummary }) {
         dataSource={shown}
         columns={[
           {
-            title: 'Place',
+            title: say('timeline.place'),
             width: 144,
             render: (_, change) => (
               <Place
@@ -68,19 +69,19 @@ export function ChangesTable({ line }: { line: TimeLineSummary }) {
               />
             ),
           },
-          { title: 'Time', width: 80, render: (_, { seconds }) => minutesInWords(seconds) },
+          { title: say('timeline.time'), width: 80, render: (_, { seconds }) => minutesInWords(seconds) },
           {
-            title: 'Code',
+            title: say('timeline.code'),
             width: 104,
             render: (_, { seconds }) => <span className="mono">{timeCode(seconds, rate, start)}</span>,
           },
           {
-            title: 'What',
+            title: say('timeline.what'),
             render: (_, change) =>
               mendable(change.kind) ? <Value change={change} line={line} /> : changeInWords(change),
           },
           {
-            title: <Unseen>Delete</Unseen>,
+            title: <Unseen>{say('timeline.delete')}</Unseen>,
             width: 44,
             render: (_, change) =>
               mendable(change.kind) && change.written > 0 && <TakeAway change={change} line={line} />,
@@ -94,7 +95,10 @@ export function ChangesTable({ line }: { line: TimeLineSummary }) {
 /** Where a change is; moving it deletes it and sets it again. */
 function Place({ change, line, fixed }: { change: Change; line: TimeLineSummary; fixed: boolean }) {
   const decide = useWorkspace((state) => state.decide);
-  const words = change.beat === 1 ? `bar ${change.bar}` : `bar ${change.bar}, beat ${change.beat}`;
+  const words =
+    change.beat === 1
+      ? say('timeline.barBar', { bar: change.bar })
+      : say('timeline.barBarBeatBeat', { bar: change.bar, beat: change.beat });
   if (fixed) return <span className={styles.number}>{words}</span>;
   const move = (text: string) => {
     const to = placeOf(text, line);
@@ -116,7 +120,7 @@ function Place({ change, line, fixed }: { change: Change; line: TimeLineSummary;
       size="small"
       variant="borderless"
       style={{ width: 132 }}
-      aria-label={`Place of ${changeInWords(change)}`}
+      aria-label={say('timeline.placeOfChangeInWords', { changeInWords: changeInWords(change) })}
       defaultValue={words}
       onPressEnter={(event) => event.currentTarget.blur()}
       onBlur={(event) => move(event.currentTarget.value)}
@@ -146,8 +150,8 @@ function Value({ change, line }: { change: Change; line: TimeLineSummary }) {
         min={4}
         max={1000}
         defaultValue={round(bpm!)}
-        suffix="♩/min"
-        aria-label={`Tempo at bar ${change.bar}`}
+        suffix={say('timeline.min')}
+        aria-label={say('timeline.tempoAtBarBar', { bar: change.bar })}
         onPressEnter={(event) => event.currentTarget.blur()}
         onBlur={(event) => {
           const value = Number(event.currentTarget.value);
@@ -162,7 +166,7 @@ function Value({ change, line }: { change: Change; line: TimeLineSummary }) {
         size="small"
         showSearch={{ optionFilterProp: 'label' }}
         style={{ width: 140 }}
-        aria-label={`Key at bar ${change.bar}`}
+        aria-label={say('timeline.keyAtBarBar', { bar: change.bar })}
         value={keyValue(change.key!)}
         onChange={(value) => decide({ kind: 'setKey', ...keyOfValue(value), bar: barAt(written, line) })}
         options={KEY_OPTIONS}
@@ -173,7 +177,7 @@ function Value({ change, line }: { change: Change; line: TimeLineSummary }) {
       <MeterInput
         key={meterInWords(meter!)}
         value={[meter!]}
-        label={`Meter at bar ${change.bar}`}
+        label={say('timeline.meterAtBarBar', { bar: change.bar })}
         onCommit={(meters) => decide({ kind: 'setMeters', from: written, to: null, meters: [...meters] })}
       />
     );
@@ -183,7 +187,7 @@ function Value({ change, line }: { change: Change; line: TimeLineSummary }) {
       size="small"
       defaultValue={text}
       maxLength={200}
-      aria-label={`Marker at bar ${change.bar}`}
+      aria-label={say('timeline.markerAtBarBar', { bar: change.bar })}
       onPressEnter={(event) => event.currentTarget.blur()}
       onBlur={(event) => {
         const value = event.currentTarget.value.trim();
@@ -217,7 +221,7 @@ function TakeAway({ change: { kind, written, text, bar }, line }: { change: Chan
       size="small"
       type="text"
       icon={<DeleteOutlined />}
-      aria-label={`Delete the ${kind} at bar ${bar}`}
+      aria-label={say('timeline.deleteTheKindAtBarBar', { kind, bar })}
       onClick={take}
     />
   );
@@ -252,26 +256,38 @@ function AddChange({ line }: { line: TimeLineSummary }) {
     <div className={styles.add}>
       <Select<typeof kind>
         size="small"
-        aria-label="Kind of the new change"
+        aria-label={say('timeline.kindOfTheNewChange')}
         value={kind}
         onChange={setKind}
         popupMatchSelectWidth={false}
         options={[
-          { value: 'tempo', label: 'tempo' },
-          { value: 'ramp', label: 'gradual tempo' },
-          { value: 'marker', label: 'marker' },
-          ...(metersFixed ? [] : [{ value: 'meter' as const, label: 'meter' }]),
-          ...(direction === 'to-score' ? [{ value: 'key' as const, label: 'key' }] : []),
+          { value: 'tempo', label: say('timeline.tempo') },
+          { value: 'ramp', label: say('timeline.gradualTempo') },
+          { value: 'marker', label: say('timeline.marker') },
+          ...(metersFixed ? [] : [{ value: 'meter' as const, label: say('timeline.meter') }]),
+          ...(direction === 'to-score' ? [{ value: 'key' as const, label: say('timeline.key') }] : []),
         ]}
       />
-      <PlaceInput word="at" label="Place of the new change" value={place} onChange={setPlace} />
-      {kind === 'ramp' && <PlaceInput word="until" label="End of the change" value={until} onChange={setUntil} />}
+      <PlaceInput
+        word={say('timeline.at')}
+        label={say('timeline.placeOfTheNewChange')}
+        value={place}
+        onChange={setPlace}
+      />
+      {kind === 'ramp' && (
+        <PlaceInput
+          word={say('timeline.until')}
+          label={say('timeline.endOfTheChange')}
+          value={until}
+          onChange={setUntil}
+        />
+      )}
       {kind === 'key' && (
         <Select<string>
           size="small"
           style={{ width: 140 }}
-          placeholder="key"
-          aria-label="Key to add"
+          placeholder={say('timeline.key')}
+          aria-label={say('timeline.keyToAdd')}
           disabled={at === null}
           value={null}
           onChange={(value) => at !== null && decide({ kind: 'setKey', ...keyOfValue(value), bar: barAt(at, line) })}
@@ -281,7 +297,7 @@ function AddChange({ line }: { line: TimeLineSummary }) {
       {kind === 'meter' && (
         <MeterInput
           value={[]}
-          label="Meter to add"
+          label={say('timeline.meterToAdd')}
           disabled={at === null}
           onCommit={(meters) => at !== null && decide({ kind: 'setMeters', from: at, to: null, meters: [...meters] })}
         />
@@ -291,14 +307,14 @@ function AddChange({ line }: { line: TimeLineSummary }) {
           <Input
             size="small"
             style={{ width: 120 }}
-            placeholder={kind === 'marker' ? 'text' : '♩/min'}
-            aria-label="Value to add"
+            placeholder={kind === 'marker' ? say('timeline.text') : say('timeline.min')}
+            aria-label={say('timeline.valueToAdd')}
             value={value}
             onChange={(event) => setValue(event.target.value)}
             onPressEnter={add}
           />
           <Button size="small" disabled={!good} onClick={add}>
-            Add
+            {say('timeline.add')}
           </Button>
         </>
       )}
@@ -320,7 +336,7 @@ function PlaceInput({ word, label, value, onChange }: PlaceInputProps) {
       <Input
         size="small"
         style={{ width: 132 }}
-        placeholder="bar 5, beat 3"
+        placeholder={say('timeline.bar5Beat3')}
         aria-label={label}
         value={value}
         onChange={(event) => onChange(event.target.value)}

@@ -1,5 +1,6 @@
 'use client';
 
+import { say } from '@/core/words';
 import { Button, Select, Tag } from 'antd';
 import { useEffect, useRef, useState } from 'react';
 import { settingsOf } from '@/core/documents';
@@ -11,7 +12,6 @@ import { BEAT_UNITS, type BeatUnit } from '@/core/settings';
 import { useHearing } from '../audition/useHearing';
 import { useWorkspace } from '../workspace/workspace';
 import { CommittedNumber } from '../shared/CommittedNumber';
-import { count } from '../shared/words';
 import { BeatStrip } from './BeatStrip';
 import styles from './timeline.module.css';
 
@@ -26,22 +26,18 @@ export function FreePlaying({ line }: { line: TimeLineSummary }) {
   if (!freeTime)
     return (
       <div className={styles.free}>
-        <h2>Played without bars?</h2>
-        <p>
-          A performance that was not played to the file’s own bars has notes everywhere but on the beat. Beats are found
-          in the playing, bars are laid over them, and every note keeps its second: the page gets clean bars, playback
-          stays as it was.
-        </p>
+        <h2>{say('timeline.playedWithoutBars')}</h2>
+        <p>{say('timeline.aPerformanceThatWasNotPlayedToThe')}</p>
         <Button type="primary" onClick={() => decide({ kind: 'findTheBeats' })}>
-          Find the beats
+          {say('timeline.findTheBeats')}
         </Button>
       </div>
     );
   return (
     <div className={styles.free}>
       <Found line={line} />
-      <h2>Correct by hand</h2>
-      <p className="soft">Drag a beat to its place, or use the arrow keys. Corrected beats stay; the others follow.</p>
+      <h2>{say('timeline.correctByHand')}</h2>
+      <p className="soft">{say('timeline.dragABeatToItsPlaceOrUseTheArrow')}</p>
       <BeatStrip
         line={line}
         placed={freeTime.placed ?? []}
@@ -49,14 +45,14 @@ export function FreePlaying({ line }: { line: TimeLineSummary }) {
       />
       {(freeTime.placed?.length ?? 0) > 0 && (
         <p>
-          {count(freeTime.placed!.length, 'beat is', 'beats are')} corrected.{' '}
+          {say('timeline.beatIsCorrected', { placed: freeTime.placed!.length })}{' '}
           <Button size="small" onClick={() => decide({ kind: 'findTheBeats', placed: [] })}>
-            Reset
+            {say('timeline.reset')}
           </Button>
         </p>
       )}
       <Tapping line={line} anchors={freeTime.anchors} />
-      <Button onClick={() => decide({ kind: 'believeBars' })}>Reset to the file’s bars</Button>
+      <Button onClick={() => decide({ kind: 'believeBars' })}>{say('timeline.resetToTheFilesBars')}</Button>
     </div>
   );
 }
@@ -73,68 +69,80 @@ function Found({ line: { following } }: { line: TimeLineSummary }) {
   const decide = useWorkspace((state) => state.decide);
   const ledger = useWorkspace((state) => state.ledger)!;
   const { freeTime } = settingsOf(ledger);
-  if (!following || !freeTime) return <p>There are too few notes to find beats in; the file’s own bars stay.</p>;
+  if (!following || !freeTime) return <p>{say('timeline.thereAreTooFewNotesToFindBeatsIn')}</p>;
   const { beats, beatsPerBar, evidence, slowest, fastest, largestShift, silence, downbeats, unit, groups } = following;
   const period = (beats.at(-1)! - beats[0]!) / Math.max(1, beats.length - 1);
   return (
     <>
-      <h2>What was found</h2>
-      <p aria-label="Beats found">
-        {count(beats.length, 'beat', 'beats')} of {unit === 'eighth' ? 'an' : 'a'} {unit}, {Math.round(slowest)} to{' '}
-        {Math.round(fastest)} a minute, {beatsPerBar} to a bar{groups ? ` as ${groups.join(' + ')}` : ''} (
-        {clearness(evidence)}). No note is further than {largestShift.toFixed(2)} ms from where it was played
-        {silence > 0.01 ? `; the ${silence.toFixed(2)} s before the first bar are removed` : ''}.
-        {slipsInWords(following)}
+      <h2>{say('timeline.whatWasFound')}</h2>
+      <p aria-label={say('timeline.beatsFound')}>
+        {say('timeline.beatOfAnUnitSlowestToFastestA', {
+          beats: beats.length,
+          unit,
+          slowest: Math.round(slowest),
+          fastest: Math.round(fastest),
+          beatsPerBar,
+          groups: Boolean(groups),
+          groups2: groups?.join(' + '),
+          clearness: clearness(evidence),
+          largestShift: largestShift.toFixed(2),
+          silenceOver001: silence > 0.01,
+          silence: silence.toFixed(2),
+          slipsInWords: slipsInWords(following),
+        })}
       </p>
       <div className={styles.buttons}>
         <Button size="small" onClick={() => decide({ kind: 'findTheBeats', period: period * 2 })}>
-          half as many beats
+          {say('timeline.halfAsManyBeats')}
         </Button>
         <Button size="small" onClick={() => decide({ kind: 'findTheBeats', period: period / 2 })}>
-          twice as many
+          {say('timeline.twiceAsMany')}
         </Button>
         <Button
           size="small"
           disabled={freeTime.period === null}
           onClick={() => decide({ kind: 'findTheBeats', period: 0 })}
         >
-          automatic
+          {say('timeline.automatic')}
         </Button>
       </div>
       <label>
-        Beats to a bar
+        {say('timeline.beatsToABar')}
         <Select<number>
           size="small"
-          aria-label="Beats to a bar"
+          aria-label={say('timeline.beatsToABar')}
           value={freeTime.beatsPerBar ?? 0}
           onChange={(value) => decide({ kind: 'findTheBeats', beatsPerBar: value })}
           options={[
-            { value: 0, label: 'automatic' },
+            { value: 0, label: say('timeline.automatic') },
             ...[2, 3, 4, 5, 6, 7, 8, 9, 10, 11, 12].map((value) => ({ value, label: String(value) })),
           ]}
         />
       </label>
       <label>
-        The first bar begins at beat
+        {say('timeline.theFirstBarBeginsAtBeat')}
         <CommittedNumber
           key={downbeats[0]}
           value={(downbeats[0] ?? 0) + 1}
           min={1}
           max={Math.min(100, beats.length)}
-          label="First bar at beat"
+          label={say('timeline.firstBarAtBeat')}
           onCommit={(beat) => decide({ kind: 'findTheBeats', firstDownbeat: beat - 1 })}
         />
       </label>
       <label>
-        A beat is
+        {say('timeline.aBeatIs')}
         <Select<BeatUnit | 'as found'>
           size="small"
-          aria-label="A beat is"
+          aria-label={say('timeline.aBeatIs')}
           value={freeTime.unit ?? 'as found'}
           onChange={(said) => decide({ kind: 'findTheBeats', unit: said, ...paceFor(said, unit, period) })}
           options={[
-            { value: 'as found', label: 'automatic' },
-            ...BEAT_UNITS.map((value) => ({ value, label: `${value === 'eighth' ? 'an' : 'a'} ${value}` })),
+            { value: say('timeline.asFound'), label: say('timeline.automatic') },
+            ...BEAT_UNITS.map((value) => ({
+              value,
+              label: `${value === 'eighth' ? say('timeline.an') : 'a'} ${value}`,
+            })),
           ]}
         />
       </label>
@@ -147,13 +155,13 @@ function slipsInWords({ slips, beats, downbeats }: Following): string {
   if (slips.length === 0) return '';
   const bars = slips.map(({ at }) => downbeats.filter((beat) => beats[beat]! <= at + 0.01).length);
   const kinds = [...new Set(slips.map(({ was }) => was))].sort().join(' or ');
-  const where = `${bars.length === 1 ? 'bar' : 'bars'} ${bars.slice(0, SHOWN).join(', ')}${bars.length > SHOWN ? ' …' : ''}`;
-  return ` The playing slows in ${where}: a beat ${kinds} was counted there, and is mended.`;
+  const where = `${bars.length === 1 ? say('timeline.bar') : say('timeline.bars2')} ${bars.slice(0, SHOWN).join(', ')}${bars.length > SHOWN ? ' …' : ''}`;
+  return say('timeline.thePlayingSlowsInWhereABeatKinds', { where, kinds });
 }
 
 function clearness(evidence: number): string {
-  if (evidence > 0.5) return 'clearly';
-  return evidence > 0.2 ? 'most likely' : 'a guess';
+  if (evidence > 0.5) return say('timeline.clearly');
+  return evidence > 0.2 ? say('timeline.mostLikely') : say('timeline.aGuess');
 }
 
 /** Beats tapped along with the playing set the others right. */
@@ -189,10 +197,8 @@ function Tapping({ line, anchors }: { line: TimeLineSummary; anchors: readonly n
   };
   return (
     <>
-      <h2>Correct by tapping</h2>
-      <p className="soft">
-        Play from the first bar in view and tap at least two or three beats where they are wrong. The others follow.
-      </p>
+      <h2>{say('timeline.correctByTapping')}</h2>
+      <p className="soft">{say('timeline.playFromTheFirstBarInViewAndTapAt')}</p>
       <div className={styles.buttons}>
         {sounding ? (
           <Button
@@ -201,18 +207,18 @@ function Tapping({ line, anchors }: { line: TimeLineSummary; anchors: readonly n
             onPointerDown={tap}
             onKeyDown={(event) => event.key === 't' && tap()}
           >
-            Tap here ({taps.length})
+            {say('timeline.tapHereTaps', { taps: taps.length })}
           </Button>
         ) : (
-          <Button onClick={() => void listen()}>Play and tap</Button>
+          <Button onClick={() => void listen()}>{say('timeline.playAndTap')}</Button>
         )}
         <Button disabled={taps.length < 2} onClick={use}>
-          Apply
+          {say('timeline.apply')}
         </Button>
       </div>
       {anchors.length > 0 && (
         <p>
-          {count(anchors.length, 'beat is', 'beats are')} known{' '}
+          {say('timeline.beatIsKnown', { anchors: anchors.length })}{' '}
           {anchors.slice(0, 12).map((anchor) => (
             <Tag
               key={anchor}

@@ -1,5 +1,6 @@
 'use client';
 
+import { say } from '@/core/words';
 import { Button, Checkbox, Select } from 'antd';
 import { settingsOf } from '@/core/documents';
 import { useWorkspace } from '../workspace/workspace';
@@ -34,17 +35,17 @@ export function OnlySome() {
     .map((part) => part.id);
   return (
     <>
-      <h2>Range to export</h2>
+      <h2>{say('timeline.rangeToExport')}</h2>
       <div className={styles.settings}>
         <label>
-          Bars
+          {say('timeline.bars')}
           <span className={styles.group}>
             <CommittedNumber
               key={`a${range.from}`}
               value={range.from + offset}
               min={offset}
               max={bars.at(-1)!.number}
-              label="First bar wanted"
+              label={say('timeline.firstBarWanted')}
               onCommit={(number) => setRange(number - offset, range.to)}
             />
             –
@@ -53,7 +54,7 @@ export function OnlySome() {
               value={range.to - 1 + offset}
               min={offset}
               max={bars.at(-1)!.number}
-              label="Last bar wanted"
+              label={say('timeline.lastBarWanted')}
               onCommit={(number) => setRange(range.from, number - offset + 1)}
             />
             <Button
@@ -61,40 +62,40 @@ export function OnlySome() {
               disabled={settings.onlyBars === null}
               onClick={() => decide({ kind: 'setSequencing', onlyBars: null })}
             >
-              all
+              {say('timeline.all')}
             </Button>
           </span>
         </label>
         <label>
-          Files
+          {say('timeline.files')}
           <Select
             size="small"
-            aria-label="Files"
+            aria-label={say('timeline.files')}
             value={settings.files}
             onChange={(files) => decide({ kind: 'setSequencing', files })}
             options={[
-              { value: 'one', label: 'one file' },
-              { value: 'parts', label: 'one per part' },
-              { value: 'sections', label: 'one per section' },
+              { value: 'one', label: say('timeline.oneFile') },
+              { value: 'parts', label: say('timeline.onePerPart') },
+              { value: 'sections', label: say('timeline.onePerSection') },
             ]}
           />
         </label>
       </div>
-      <p className="soft">Files end on a barline, so that they loop.</p>
+      <p className="soft">{say('timeline.filesEndOnABarlineSoThatTheyLoop')}</p>
       <div className={styles.group}>
         <Button
           size="small"
           disabled={settings.onlyParts === null}
           onClick={() => decide({ kind: 'setSequencing', onlyParts: null })}
         >
-          All parts
+          {say('timeline.allParts')}
         </Button>
         <Button
           size="small"
           disabled={drumsAndBass.length === 0}
           onClick={() => decide({ kind: 'setSequencing', onlyParts: drumsAndBass })}
         >
-          Drums and bass only
+          {say('timeline.drumsAndBassOnly')}
         </Button>
       </div>
       <ul className={styles.wanted}>

@@ -1,5 +1,6 @@
 'use client';
 
+import { say } from '@/core/words';
 import { Switch } from 'antd';
 import { settingsOf } from '@/core/documents';
 import { barsOnDesk, useWorkspace } from '../workspace/workspace';
@@ -11,10 +12,10 @@ export function PickupSwitch() {
   const decide = useWorkspace((state) => state.decide);
   return (
     <label>
-      Pickup padded to a full bar
+      {say('timeline.pickupPaddedToAFullBar')}
       <Switch
         size="small"
-        aria-label="Pickup padded"
+        aria-label={say('timeline.pickupPadded')}
         disabled={!bars[0]?.implicit}
         checked={padPickup}
         onChange={(on) => decide({ kind: 'setSequencing', padPickup: on })}

@@ -1,9 +1,10 @@
 'use client';
 
+import { say } from '@/core/words';
 import { Switch, Table } from 'antd';
 import { meterInWords } from '@/core/time';
 import { useWorkspace } from '../workspace/workspace';
-import { clock, count } from '../shared/words';
+import { clock } from '../shared/words';
 import { useScoreSequence } from '../workspace/useSequence';
 import { OnlySome } from './OnlySome';
 import { PickupSwitch } from './PickupSwitch';
@@ -17,11 +18,14 @@ export function PlayedOrder() {
   return (
     <div className={styles.sheet}>
       <div className={styles.columns}>
-        <section aria-label="Order of bars">
-          <h2>Playing order</h2>
+        <section aria-label={say('timeline.orderOfBars')}>
+          <h2>{say('timeline.playingOrder')}</h2>
           <p>
-            {count(order.length, 'bar', 'bars')}, {clock(sequence.seconds)}
-            {sequence.signs > 0 ? ', repeats and jumps carried out' : ', no repeats or jumps'}
+            {say('timeline.barSecondsRepeatsAndJumpsCarried', {
+              order: order.length,
+              seconds: clock(sequence.seconds),
+              sequenceSignsOver0: sequence.signs > 0,
+            })}
           </p>
           <p className={styles.order}>
             {runs(order)
@@ -32,10 +36,10 @@ export function PlayedOrder() {
           </p>
           <div className={styles.settings}>
             <label>
-              Repeats played
+              {say('timeline.repeatsPlayed')}
               <Switch
                 size="small"
-                aria-label="Repeats played"
+                aria-label={say('timeline.repeatsPlayed')}
                 checked={settings.playRepeats}
                 onChange={(playRepeats) => decide({ kind: 'setSequencing', playRepeats })}
               />
@@ -44,8 +48,8 @@ export function PlayedOrder() {
           </div>
           <OnlySome />
         </section>
-        <section aria-label="Tempo, meters, markers">
-          <h2>Tempo, meters, markers</h2>
+        <section aria-label={say('timeline.tempoMetersMarkers')}>
+          <h2>{say('timeline.tempoMetersMarkers')}</h2>
           <Table
             size="small"
             rowKey="id"
@@ -54,13 +58,13 @@ export function PlayedOrder() {
             dataSource={changes(sequence)}
             columns={[
               {
-                title: 'Bar',
+                title: say('timeline.bar2'),
                 dataIndex: 'bar',
                 width: 60,
                 render: (bar: number) => <b className={styles.number}>{bar}</b>,
               },
-              { title: 'Beat', dataIndex: 'beat', width: 60 },
-              { title: 'What', dataIndex: 'what' },
+              { title: say('timeline.beat'), dataIndex: 'beat', width: 60 },
+              { title: say('timeline.what'), dataIndex: 'what' },
             ]}
           />
         </section>

@@ -1,5 +1,6 @@
 'use client';
 
+import { say } from '@/core/words';
 import { PrinterOutlined } from '@ant-design/icons';
 import { Button } from 'antd';
 import { useEffect, useState } from 'react';
@@ -24,7 +25,7 @@ export function PrintTable({ csv }: { csv: string }) {
   return (
     <>
       <Button icon={<PrinterOutlined />} onClick={() => setPrinting(true)}>
-        Print
+        {say('timeline.print')}
       </Button>
       {printing &&
         createPortal(

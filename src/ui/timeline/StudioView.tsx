@@ -1,5 +1,6 @@
 'use client';
 
+import { say } from '@/core/words';
 import { DownloadOutlined } from '@ant-design/icons';
 import { App, Button, Checkbox, Select, Table, Upload } from 'antd';
 import { useEffect, useState } from 'react';
@@ -19,12 +20,42 @@ import styles from './timeline.module.css';
 
 const TICKS = [96, 120, 192, 240, 384, 480, 960, 1920] as const;
 const KEYS = [
-  { value: 76, label: 'high wood block' },
-  { value: 77, label: 'low wood block' },
-  { value: 37, label: 'side stick' },
-  { value: 75, label: 'claves' },
-  { value: 56, label: 'cowbell' },
-  { value: 42, label: 'closed hi-hat' },
+  {
+    value: 76,
+    get label() {
+      return say('timeline.highWoodBlock');
+    },
+  },
+  {
+    value: 77,
+    get label() {
+      return say('timeline.lowWoodBlock');
+    },
+  },
+  {
+    value: 37,
+    get label() {
+      return say('timeline.sideStick');
+    },
+  },
+  {
+    value: 75,
+    get label() {
+      return say('timeline.claves');
+    },
+  },
+  {
+    value: 56,
+    get label() {
+      return say('timeline.cowbell');
+    },
+  },
+  {
+    value: 42,
+    get label() {
+      return say('timeline.closedHiHat');
+    },
+  },
 ];
 const ENDINGS = '.mid,.midi,.smf,.kar,.rmi,.musicxml,.mxl,.xml';
 
@@ -37,39 +68,39 @@ export function StudioView({ line }: { line: TimeLineSummary }) {
   const name = fileNameOf(job?.name ?? 'job');
   return (
     <div className={styles.studio}>
-      <section aria-label="Studio map" className={styles.panel}>
-        <h2>The map</h2>
+      <section aria-label={say('timeline.studioMap')} className={styles.panel}>
+        <h2>{say('timeline.theMap')}</h2>
         <label>
-          Ticks per quarter (PPQ)
+          {say('timeline.ticksPerQuarterPPQ')}
           <Select<number>
             size="small"
-            aria-label="Ticks per quarter"
+            aria-label={say('timeline.ticksPerQuarter')}
             value={map.ticksPerQuarter}
             onChange={(ticksPerQuarter) => change({ ticksPerQuarter })}
             options={TICKS.map((value) => ({ value, label: String(value) }))}
           />
         </label>
         <label>
-          Thin tempo changes, tolerance
+          {say('timeline.thinTempoChangesTolerance')}
           <CommittedNumber
             key={map.tolerance}
             value={map.tolerance}
             min={0}
             max={1000}
-            suffix="ms"
-            label="Tolerance of the map"
+            suffix={say('timeline.ms')}
+            label={say('timeline.toleranceOfTheMap')}
             onCommit={(tolerance) => change({ tolerance })}
           />
         </label>
         <label>
-          Count-in
+          {say('timeline.countIn')}
           <CommittedNumber
             key={`c${map.countIn}`}
             value={map.countIn}
             min={0}
             max={16}
-            suffix="bars"
-            label="Count-in"
+            suffix={say('timeline.bars2')}
+            label={say('timeline.countIn')}
             onCommit={(countIn) => change({ countIn })}
           />
         </label>
@@ -77,15 +108,15 @@ export function StudioView({ line }: { line: TimeLineSummary }) {
           checked={map.click !== null}
           onChange={(event) => change({ click: event.target.checked ? USUAL_CLICK : null })}
         >
-          Click track
+          {say('timeline.clickTrack')}
         </Checkbox>
         {map.click && <ClickSettings />}
-        <h2>Time code</h2>
+        <h2>{say('timeline.timeCode')}</h2>
         <label>
-          Frames
+          {say('timeline.frames')}
           <Select<FrameRate>
             size="small"
-            aria-label="Frame rate"
+            aria-label={say('timeline.frameRate')}
             value={rate}
             // The code stays what it says.
             onChange={(next) => change({ rate: next, start: sameCode(start, rate, next) })}
@@ -93,42 +124,46 @@ export function StudioView({ line }: { line: TimeLineSummary }) {
           />
         </label>
         <label>
-          Bar 1 is at
+          {say('timeline.bar1IsAt')}
           <CodeField
             key={`${rate}${start}`}
-            name="Time code of bar 1"
+            name={say('timeline.timeCodeOfBar1')}
             frames={start}
             rate={rate}
             onCommit={(frames) => change({ start: frames })}
           />
         </label>
       </section>
-      <section aria-label="Included">
+      <section aria-label={say('timeline.included')}>
         <div className={styles.buttons}>
           <Button
             type="primary"
             icon={<DownloadOutlined />}
             disabled={!made}
-            onClick={() => download(made!.midi, `${name} - map.mid`, 'audio/midi')}
+            onClick={() => download(made!.midi, say('timeline.nameMapMid', { name }), 'audio/midi')}
           >
-            Map (.mid)
+            {say('timeline.mapMid')}
           </Button>
           <Button
             icon={<DownloadOutlined />}
             disabled={!made}
-            onClick={() => download(made!.csv, `${name} - map.csv`, 'text/csv')}
+            onClick={() => download(made!.csv, say('timeline.nameMapCsv', { name }), 'text/csv')}
           >
-            Table (.csv)
+            {say('timeline.tableCsv')}
           </Button>
           {made && <PrintTable csv={made.csv} />}
           <Checkbox checked={everyBar} onChange={(event) => change({ everyBar: event.target.checked })}>
-            Every bar in the table
+            {say('timeline.everyBarInTheTable')}
           </Checkbox>
         </div>
-        <p className={styles.verdict} aria-label="Drift check">
-          {made
-            ? `${made.barOne} Read back, no bar begins more than ${made.drift.largest.toFixed(2)} ms from where it should; ${made.tempos} of ${line.tempo.length} tempo changes.`
-            : 'Writing the map and reading it back …'}
+        <p className={styles.verdict} aria-label={say('timeline.driftCheck')}>
+          {say('timeline.madeSelectTrueBarOneReadBackNoBar', {
+            made: Boolean(made),
+            barOne: made?.barOne,
+            largest: made?.drift.largest.toFixed(2),
+            tempos: made?.tempos,
+            tempo: line.tempo.length,
+          })}
         </p>
         {made && <Drift made={made} />}
         <Compare />
@@ -162,43 +197,43 @@ function ClickSettings() {
   return (
     <div className={styles.click}>
       <label>
-        first beat
+        {say('timeline.firstBeat')}
         <Select<number>
           size="small"
-          aria-label="Key of the first beat"
+          aria-label={say('timeline.keyOfTheFirstBeat')}
           value={click.accentKey}
           onChange={(accentKey) => set({ accentKey })}
           options={KEYS}
         />
       </label>
       <label>
-        beats
+        {say('timeline.beats')}
         <Select<number>
           size="small"
-          aria-label="Key of the beats"
+          aria-label={say('timeline.keyOfTheBeats')}
           value={click.beatKey}
           onChange={(beatKey) => set({ beatKey })}
           options={KEYS}
         />
       </label>
       <label>
-        subdivisions
+        {say('timeline.subdivisions')}
         <Select<number>
           size="small"
-          aria-label="Key of the subdivisions"
+          aria-label={say('timeline.keyOfTheSubdivisions')}
           value={click.halfKey ?? 0}
           onChange={(key) => set({ halfKey: key || null })}
-          options={[{ value: 0, label: 'silent' }, ...KEYS]}
+          options={[{ value: 0, label: say('timeline.silent') }, ...KEYS]}
         />
       </label>
       <label>
-        channel
+        {say('timeline.channel')}
         <CommittedNumber
           key={click.channel}
           value={click.channel}
           min={1}
           max={16}
-          label="Channel of the click"
+          label={say('timeline.channelOfTheClick')}
           onCommit={(channel) => set({ channel })}
         />
       </label>
@@ -210,8 +245,10 @@ function Drift({ made }: { made: StudioExport }) {
   return (
     <figure className={styles.drift}>
       <figcaption className="soft">
-        Drift of each bar in milliseconds; largest {made.drift.largest.toFixed(2)}, median{' '}
-        {made.drift.typical.toFixed(2)}
+        {say('timeline.driftOfEachBarInMilliseconds', {
+          largest: made.drift.largest.toFixed(2),
+          typical: made.drift.typical.toFixed(2),
+        })}
       </figcaption>
       <ResponsiveContainer width="100%" height={120}>
         <LineChart data={made.drift.bars} margin={{ left: 0, right: 12, top: 8 }}>
@@ -225,10 +262,16 @@ function Drift({ made }: { made: StudioExport }) {
             allowDataOverflow={false}
           />
           <Tooltip
-            formatter={(value) => `${Number(value).toFixed(2)} ms`}
-            labelFormatter={(bar) => `bar ${String(bar)}`}
+            formatter={(value) => say('timeline.valueMs', { value: Number(value).toFixed(2) })}
+            labelFormatter={(bar) => say('timeline.barBar', { bar: String(bar) })}
           />
-          <Line dataKey="drift" name="drift" stroke="var(--teal)" dot={false} isAnimationActive={false} />
+          <Line
+            dataKey="drift"
+            name={say('timeline.drift')}
+            stroke="var(--teal)"
+            dot={false}
+            isAnimationActive={false}
+          />
         </LineChart>
       </ResponsiveContainer>
     </figure>
@@ -248,8 +291,8 @@ function Compare() {
     }
   };
   return (
-    <section aria-label="Numbering of another file">
-      <h2>Bars of both files</h2>
+    <section aria-label={say('timeline.numberingOfAnotherFile')}>
+      <h2>{say('timeline.barsOfBothFiles')}</h2>
       <Upload
         accept={ENDINGS}
         showUploadList={false}
@@ -258,14 +301,14 @@ function Compare() {
           return false;
         }}
       >
-        <Button size="small">Compare the bars of a file …</Button>
+        <Button size="small">{say('timeline.compareTheBarsOfAFile')}</Button>
       </Upload>
       {found && (
         <>
-          <p aria-label="Numbering">
+          <p aria-label={say('timeline.numbering')}>
             <b>{found.name}</b>: {found.numbering.words}
           </p>
-          <p className="soft" aria-label="How the bars were told">
+          <p className="soft" aria-label={say('timeline.howTheBarsWereTold')}>
             {found.numbering.evidence}
           </p>
           <Table
@@ -274,8 +317,8 @@ function Compare() {
             rowKey="row"
             dataSource={found.numbering.runs.slice(0, 200).map((run, row) => ({ ...run, row }))}
             columns={[
-              { title: 'Our bars', render: (_, { from, to }) => span(from, to) },
-              { title: 'Other file’s bars', render: (_, { theirs }) => span(theirs.from, theirs.to) },
+              { title: say('timeline.ourBars'), render: (_, { from, to }) => span(from, to) },
+              { title: say('timeline.otherFilesBars'), render: (_, { theirs }) => span(theirs.from, theirs.to) },
             ]}
           />
         </>

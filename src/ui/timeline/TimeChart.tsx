@@ -1,5 +1,7 @@
 'use client';
 
+import { say } from '@/core/words';
+import { sayRich } from '@/ui/shared/sayRich';
 import { Bar, ComposedChart, Line, ReferenceLine, ResponsiveContainer, Tooltip, XAxis, YAxis } from 'recharts';
 import type { TimeLineSummary } from '@/core/engine';
 import { minutesInWords } from '@/core/studio';
@@ -31,10 +33,16 @@ export function TimeChart({ line }: { line: TimeLineSummary }) {
   const meters = changes.filter(({ kind }) => kind === 'meter');
   const barAt = (x: number) => bars[Math.max(0, Math.min(bars.length - 1, Math.floor(x)))]!;
   return (
-    <figure className={styles.chart} aria-label="Tempo and density">
+    <figure className={styles.chart} aria-label={say('timeline.tempoAndDensity')}>
       <figcaption>
-        {bars.length} bars, {minutesInWords(seconds)}{' '}
-        <span className="soft">tempo in quarters a minute, notes that begin in each bar, meters and markers</span>
+        {sayRich(
+          'timeline.barsBarsMinutesInWordsTempoIn',
+          {
+            bars: bars.length,
+            minutesInWords: minutesInWords(seconds),
+          },
+          { soft: (chunks) => <span className="soft">{chunks}</span> },
+        )}
       </figcaption>
       <ResponsiveContainer width="100%" height={190}>
         <ComposedChart
@@ -65,15 +73,17 @@ export function TimeChart({ line }: { line: TimeLineSummary }) {
             tick={{ fontSize: 12 }}
             width={44}
           />
-          <YAxis yAxisId="notes" orientation="right" hide domain={[0, (most: number) => most * 2.5]} />
+          <YAxis yAxisId={say('timeline.notes')} orientation="right" hide domain={[0, (most: number) => most * 2.5]} />
           <Tooltip
-            labelFormatter={(x) => `bar ${barAt(Number(x)).number}`}
-            formatter={(value, name) => (name === 'notes' ? [value, 'notes'] : [Number(value).toFixed(2), 'tempo'])}
+            labelFormatter={(x) => say('timeline.barBarAt', { barAt: barAt(Number(x)).number })}
+            formatter={(value, name) =>
+              name === 'notes' ? [value, say('timeline.notes')] : [Number(value).toFixed(2), say('timeline.tempo')]
+            }
           />
           <Bar
-            yAxisId="notes"
-            dataKey="notes"
-            name="notes"
+            yAxisId={say('timeline.notes')}
+            dataKey={say('timeline.notes')}
+            name={say('timeline.notes')}
             fill="var(--played-line)"
             barSize={8}
             isAnimationActive={false}
@@ -105,7 +115,7 @@ export function TimeChart({ line }: { line: TimeLineSummary }) {
           <Line
             yAxisId="bpm"
             dataKey="bpm"
-            name="tempo"
+            name={say('timeline.tempo')}
             type="stepAfter"
             stroke="var(--saffron)"
             strokeWidth={2}

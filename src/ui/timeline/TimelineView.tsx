@@ -1,5 +1,6 @@
 'use client';
 
+import { say } from '@/core/words';
 import { Segmented, Spin } from 'antd';
 import { useState } from 'react';
 import { AuditionBar } from '../audition/AuditionBar';
@@ -17,10 +18,18 @@ import styles from './timeline.module.css';
 const LOOKS = ['line', 'free', 'studio', 'order'] as const;
 type Look = (typeof LOOKS)[number];
 const WORDS: Record<Look, string> = {
-  line: 'Overview',
-  free: 'Free playing',
-  studio: 'Studio',
-  order: 'Playing order',
+  get line() {
+    return say('timeline.overview');
+  },
+  get free() {
+    return say('timeline.freePlaying');
+  },
+  get studio() {
+    return say('timeline.studio');
+  },
+  get order() {
+    return say('timeline.playingOrder');
+  },
 };
 
 /** One time line for everybody: tempo, meters, markers and bar numbers, mended and taken to the studio. */
@@ -41,14 +50,14 @@ export function TimelineView() {
     <div className={styles.frame}>
       <div className={styles.view}>
         <Segmented<Look>
-          aria-label="View"
+          aria-label={say('timeline.view')}
           className={styles.looks}
           value={look}
           onChange={setLook}
           options={looks.map((value) => ({ value, label: WORDS[value] }))}
         />
         {failure && <p className={styles.failure}>{failure}</p>}
-        {!line && !failure && <Spin className={styles.spin} description="Loading the bars …" />}
+        {!line && !failure && <Spin className={styles.spin} description={say('timeline.loadingTheBars')} />}
         {line && look === 'line' && (
           <>
             <TimeChart line={line} />

@@ -1,5 +1,6 @@
 'use client';
 
+import { say } from '@/core/words';
 import { useWorkspace } from '../workspace/workspace';
 import { CommittedNumber } from '../shared/CommittedNumber';
 import { useMidiSequence } from '../workspace/useSequence';
@@ -14,16 +15,16 @@ export function Wanted() {
   const { emptyBars } = settings.arranging;
   return (
     <div className={styles.sheet}>
-      <h2>Start</h2>
+      <h2>{say('timeline.start')}</h2>
       <div className={styles.settings}>
         <label>
-          Empty bars before the music
+          {say('timeline.emptyBarsBeforeTheMusic')}
           <CommittedNumber
             key={emptyBars}
             value={emptyBars}
             min={0}
             max={64}
-            label="Empty bars before the music"
+            label={say('timeline.emptyBarsBeforeTheMusic')}
             onCommit={(bars) => decide({ kind: 'setArranging', emptyBars: bars })}
           />
         </label>

@@ -1,5 +1,6 @@
 'use client';
 
+import { say } from '@/core/words';
 import { Select } from 'antd';
 import { NEUTRAL_VOLUMES, type DirectionB } from '@/core/settings';
 import { useWorkspace } from './workspace';
@@ -25,8 +26,8 @@ export function NeutralVolume({
         decide({ kind: 'setSequencing', neutralVolume: NEUTRAL_VOLUMES.find((one) => one === chosen) ?? null })
       }
       options={[
-        { value: 0, label: 'none' },
-        ...NEUTRAL_VOLUMES.map((one) => ({ value: one, label: `controller 7 = ${one}` })),
+        { value: 0, label: say('workspace.none') },
+        ...NEUTRAL_VOLUMES.map((one) => ({ value: one, label: say('workspace.controller7One', { one }) })),
       ]}
     />
   );

@@ -1,3 +1,4 @@
+import { say } from '@/core/words';
 import { STATION_IDS, stationFor, type Query, type StationId } from '@/core/queries';
 import type { Direction } from '@/storage/schema';
 
@@ -12,21 +13,125 @@ interface Station {
 /** The stations of a job in working order, for each direction. */
 export const STATIONS: Record<Direction, readonly Station[]> = {
   'to-score': [
-    { id: 'intake', name: 'Intake', about: 'What arrived' },
-    { id: 'casting', name: 'Casting', about: 'Which instrument each track is' },
-    { id: 'rhythm', name: 'Rhythm', about: 'When notes were meant' },
-    { id: 'page', name: 'Page', about: 'How it is written' },
-    { id: 'timeline', name: 'Timeline', about: 'Tempo, meters, bars' },
-    { id: 'proof', name: 'Proof', about: 'Compare with the original' },
-    { id: 'dispatch', name: 'Dispatch', about: 'Export and send' },
+    {
+      id: 'intake',
+      get name() {
+        return say('workspace.intake');
+      },
+      get about() {
+        return say('workspace.whatArrived');
+      },
+    },
+    {
+      id: 'casting',
+      get name() {
+        return say('workspace.casting');
+      },
+      get about() {
+        return say('workspace.whichInstrumentEachTrackIs');
+      },
+    },
+    {
+      id: 'rhythm',
+      get name() {
+        return say('workspace.rhythm');
+      },
+      get about() {
+        return say('workspace.whenNotesWereMeant');
+      },
+    },
+    {
+      id: 'page',
+      get name() {
+        return say('workspace.page');
+      },
+      get about() {
+        return say('workspace.howItIsWritten');
+      },
+    },
+    {
+      id: 'timeline',
+      get name() {
+        return say('workspace.timeline');
+      },
+      get about() {
+        return say('workspace.tempoMetersBars');
+      },
+    },
+    {
+      id: 'proof',
+      get name() {
+        return say('workspace.proof');
+      },
+      get about() {
+        return say('workspace.compareWithTheOriginal');
+      },
+    },
+    {
+      id: 'dispatch',
+      get name() {
+        return say('workspace.dispatch');
+      },
+      get about() {
+        return say('workspace.exportAndSend');
+      },
+    },
   ],
   'to-sequencer': [
-    { id: 'intake', name: 'Intake', about: 'What arrived, what to include' },
-    { id: 'casting', name: 'Casting', about: 'Which sound each part has' },
-    { id: 'rhythm', name: 'Rhythm', about: 'How it is played' },
-    { id: 'timeline', name: 'Timeline', about: 'Tempo, meters, bars, playing order' },
-    { id: 'proof', name: 'Proof', about: 'Compare with the original' },
-    { id: 'dispatch', name: 'Dispatch', about: 'Export and send' },
+    {
+      id: 'intake',
+      get name() {
+        return say('workspace.intake');
+      },
+      get about() {
+        return say('workspace.whatArrivedWhatToInclude');
+      },
+    },
+    {
+      id: 'casting',
+      get name() {
+        return say('workspace.casting');
+      },
+      get about() {
+        return say('workspace.whichSoundEachPartHas');
+      },
+    },
+    {
+      id: 'rhythm',
+      get name() {
+        return say('workspace.rhythm');
+      },
+      get about() {
+        return say('workspace.howItIsPlayed');
+      },
+    },
+    {
+      id: 'timeline',
+      get name() {
+        return say('workspace.timeline');
+      },
+      get about() {
+        return say('workspace.tempoMetersBarsPlayingOrder');
+      },
+    },
+    {
+      id: 'proof',
+      get name() {
+        return say('workspace.proof');
+      },
+      get about() {
+        return say('workspace.compareWithTheOriginal');
+      },
+    },
+    {
+      id: 'dispatch',
+      get name() {
+        return say('workspace.dispatch');
+      },
+      get about() {
+        return say('workspace.exportAndSend');
+      },
+    },
   ],
 };
 

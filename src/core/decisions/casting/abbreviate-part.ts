@@ -1,3 +1,4 @@
+import { say } from '../../words';
 import { Equals, IsString, Matches, MaxLength } from 'class-validator';
 import type { PartId } from '../../base';
 import { decisionKind } from '../decision-kind';
@@ -19,5 +20,6 @@ export const abbreviatePart = decisionKind({
     ...settings,
     abbreviations: entered(settings.abbreviations, made.part, made.abbreviation),
   }),
-  describe: (made, nameOf) => `${nameOf(made.part)}: shortened to “${made.abbreviation}”`,
+  describe: (made, nameOf) =>
+    say('decisions.nameOfShortenedToAbbreviation', { nameOf: nameOf(made.part), abbreviation: made.abbreviation }),
 });

@@ -1,3 +1,4 @@
+import { say } from '../../words';
 import { ArrayNotEmpty, Equals, IsArray, Matches } from 'class-validator';
 import type { TrackId } from '../../base';
 import { instrumentById, type InstrumentId } from '../../instruments';
@@ -21,6 +22,9 @@ export const assignInstrument = decisionKind({
     instruments: each(settings.instruments, made.tracks, made.instrument),
   }),
   describe: (made, nameOf) =>
-    `${namesOf(made.tracks, nameOf)}: written for ${instrumentById(made.instrument).names.en}`,
+    say('decisions.namesOfWrittenForEn', {
+      namesOf: namesOf(made.tracks, nameOf),
+      en: instrumentById(made.instrument).names.en,
+    }),
   learns: ({ tracks, instrument }) => (instrument === 'unknown' ? [] : tracks.map((track) => ({ track, instrument }))),
 });

@@ -1,3 +1,4 @@
+import { say } from '../../words';
 import { ArrayMinSize, Equals, IsArray, Matches } from 'class-validator';
 import type { TrackId } from '../../base';
 import { decisionKind, namesOf } from '../decision-kind';
@@ -19,5 +20,5 @@ export const gather = decisionKind({
     const [first, ...others] = made.tracks;
     return { ...settings, gathered: each(without(settings.gathered, first!), others, first!) };
   },
-  describe: (made, nameOf) => `${namesOf(made.tracks, nameOf)}: combined into one part`,
+  describe: (made, nameOf) => say('decisions.namesOfCombinedIntoOnePart', { namesOf: namesOf(made.tracks, nameOf) }),
 });

@@ -1,3 +1,4 @@
+import { say } from '../../words';
 import { ArrayNotEmpty, Equals, IsArray, Matches } from 'class-validator';
 import type { TrackId } from '../../base';
 import { decisionKind, namesOf } from '../decision-kind';
@@ -15,5 +16,5 @@ export const leaveOut = decisionKind({
   points: SOME_TRACKS,
   dto: LeaveOut,
   apply: (settings, made) => ({ ...settings, leftOut: each(settings.leftOut, made.tracks, true) }),
-  describe: (made, nameOf) => `${namesOf(made.tracks, nameOf)}: left out`,
+  describe: (made, nameOf) => say('decisions.namesOfLeftOut', { namesOf: namesOf(made.tracks, nameOf) }),
 });

@@ -1,3 +1,4 @@
+import { say } from '../../words';
 import { Equals, Matches, ValidateIf } from 'class-validator';
 import type { PartId } from '../../base';
 import { decisionKind } from '../decision-kind';
@@ -20,5 +21,9 @@ export const movePart = decisionKind({
     moves: listed(settings.moves, { part: made.part, before: made.before }),
   }),
   describe: (made, nameOf) =>
-    `${nameOf(made.part)}: moved ${made.before === null ? 'to the bottom of the score' : `above ${nameOf(made.before)}`}`,
+    say('decisions.nameOfMovedToTheBottomOfTheScore', {
+      nameOf: nameOf(made.part),
+      madeBefore: made.before === null,
+      nameOf2: made.before && nameOf(made.before),
+    }),
 });

@@ -1,3 +1,4 @@
+import { say } from '../../words';
 import { Equals, IsIn, Matches } from 'class-validator';
 import type { TrackId } from '../../base';
 import type { SoundChangeRule } from '../../settings';
@@ -25,9 +26,9 @@ export const readSoundChanges = decisionKind({
   }),
   describe: ({ track, as }, nameOf) => {
     const said = {
-      'taken-up': 'one player doubles on every instrument the programs name',
-      one: 'one instrument throughout, whatever the programs say',
-      usual: 'programs read automatically',
+      'taken-up': say('decisions.onePlayerDoublesOnEveryInstrument'),
+      one: say('decisions.oneInstrumentThroughoutWhateverThe'),
+      usual: say('decisions.programsReadAutomatically'),
     };
     return `${nameOf(track)}: ${said[as]}`;
   },

@@ -1,3 +1,4 @@
+import { say } from '../../words';
 import { Equals, IsNotEmpty, IsString, Matches, MaxLength } from 'class-validator';
 import { type PartId, isFurtherPlayer, leadingTrack } from '../../base';
 import { decisionKind } from '../decision-kind';
@@ -19,6 +20,6 @@ export const renamePart = decisionKind({
     ...settings,
     partNames: entered(settings.partNames, made.part, made.name),
   }),
-  describe: (made, nameOf) => `${nameOf(made.part)}: named “${made.name}”`,
+  describe: (made, nameOf) => say('decisions.nameOfNamedMade', { nameOf: nameOf(made.part), made: made.name }),
   learns: ({ part, name }) => (isFurtherPlayer(part) ? [] : [{ track: leadingTrack(part), partName: name }]),
 });

@@ -1,3 +1,4 @@
+import { say } from '../../words';
 import { ArrayMaxSize, Equals, IsIn, IsInt, Matches, Max, Min } from 'class-validator';
 import type { TrackId } from '../../base';
 import { type TechniqueId, techniqueName } from '../../instruments';
@@ -31,6 +32,14 @@ export const setKeyswitches = decisionKind({
   }),
   describe: (made, nameOf) =>
     made.meanings.length === 0
-      ? `${nameOf(made.track)}: no keyswitches, all notes are music`
-      : `${nameOf(made.track)}: keyswitches ${made.meanings.map(({ key, technique }) => `${keyInWords(key)}${technique === 'none' ? '' : ` = ${techniqueName(technique)}`}`).join(', ')} taken out`,
+      ? say('decisions.nameOfNoKeyswitchesAllNotesAre', { nameOf: nameOf(made.track) })
+      : say('decisions.nameOfKeyswitchesMeaningsTakenOut', {
+          nameOf: nameOf(made.track),
+          meanings: made.meanings
+            .map(
+              ({ key, technique }) =>
+                `${keyInWords(key)}${technique === 'none' ? '' : ` = ${techniqueName(technique)}`}`,
+            )
+            .join(', '),
+        }),
 });

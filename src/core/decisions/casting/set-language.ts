@@ -1,3 +1,4 @@
+import { say } from '../../words';
 import { Equals, IsIn } from 'class-validator';
 import { LANGUAGES, type Language } from '../../instruments';
 import { decisionKind } from '../decision-kind';
@@ -15,5 +16,5 @@ export const setLanguage = decisionKind({
   points: NOWHERE,
   dto: SetLanguage,
   apply: (settings, made) => ({ ...settings, language: made.language }),
-  describe: (made) => `Instrument names in ${LANGUAGE_NAMES[made.language]}`,
+  describe: (made) => say('decisions.instrumentNamesInLanguageNames', { languageNames: LANGUAGE_NAMES[made.language] }),
 });

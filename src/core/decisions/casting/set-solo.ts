@@ -1,3 +1,4 @@
+import { say } from '../../words';
 import { Equals, IsBoolean, Matches } from 'class-validator';
 import type { PartId } from '../../base';
 import { decisionKind } from '../decision-kind';
@@ -17,5 +18,5 @@ export const setSolo = decisionKind({
   points: A_PART,
   dto: SetSolo,
   apply: (settings, made) => ({ ...settings, solos: entered(settings.solos, made.part, made.solo) }),
-  describe: (made, nameOf) => `${nameOf(made.part)}: ${made.solo ? 'solo' : 'section'}`,
+  describe: (made, nameOf) => `${nameOf(made.part)}: ${made.solo ? say('decisions.solo') : say('decisions.section')}`,
 });

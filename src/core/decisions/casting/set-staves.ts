@@ -1,3 +1,4 @@
+import { say } from '../../words';
 import { Equals, IsIn, Matches, ValidateIf } from 'class-validator';
 import type { PartId } from '../../base';
 import { decisionKind } from '../decision-kind';
@@ -22,7 +23,7 @@ export const setStaves = decisionKind({
       made.staves === null ? without(settings.staves, made.part) : entered(settings.staves, made.part, made.staves),
   }),
   describe: (made, nameOf) => {
-    const chosen = made.staves === 1 ? 'one staff' : 'two staves';
-    return `${nameOf(made.part)}: ${made.staves === null ? 'staves automatic' : chosen}`;
+    const chosen = made.staves === 1 ? say('decisions.oneStaff') : say('decisions.twoStaves');
+    return `${nameOf(made.part)}: ${made.staves === null ? say('decisions.stavesAutomatic') : chosen}`;
   },
 });

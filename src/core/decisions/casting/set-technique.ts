@@ -1,3 +1,4 @@
+import { say } from '../../words';
 import { ArrayNotEmpty, Equals, IsArray, IsIn, Matches } from 'class-validator';
 import type { TrackId } from '../../base';
 import { type TechniqueId, techniqueName } from '../../instruments';
@@ -21,6 +22,6 @@ export const setTechnique = decisionKind({
     techniques: each(settings.techniques, made.tracks, made.technique),
   }),
   describe: (made, nameOf) =>
-    `${namesOf(made.tracks, nameOf)}: ${made.technique === 'none' ? 'normal playing' : techniqueName(made.technique)}`,
+    `${namesOf(made.tracks, nameOf)}: ${made.technique === 'none' ? say('decisions.normalPlaying') : techniqueName(made.technique)}`,
   learns: ({ tracks, technique }) => (technique === 'none' ? [] : tracks.map((track) => ({ track, technique }))),
 });

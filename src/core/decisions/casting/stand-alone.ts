@@ -1,3 +1,4 @@
+import { say } from '../../words';
 import { ArrayNotEmpty, Equals, IsArray, Matches } from 'class-validator';
 import type { TrackId } from '../../base';
 import { decisionKind, namesOf } from '../decision-kind';
@@ -17,5 +18,5 @@ export const standAlone = decisionKind({
   dto: StandAlone,
   apply: (settings, made) => ({ ...settings, gathered: each(settings.gathered, made.tracks, null) }),
   describe: (made, nameOf) =>
-    `${namesOf(made.tracks, nameOf)}: ${made.tracks.length === 1 ? 'a separate part' : 'separate parts'}`,
+    `${namesOf(made.tracks, nameOf)}: ${made.tracks.length === 1 ? say('decisions.aSeparatePart') : say('decisions.separateParts')}`,
 });

@@ -1,3 +1,4 @@
+import { say } from '../../words';
 import { ArrayNotEmpty, Equals, IsArray, Matches } from 'class-validator';
 import type { TrackId } from '../../base';
 import { decisionKind, namesOf } from '../decision-kind';
@@ -15,5 +16,5 @@ export const takeIn = decisionKind({
   points: SOME_TRACKS,
   dto: TakeIn,
   apply: (settings, made) => ({ ...settings, leftOut: each(settings.leftOut, made.tracks, false) }),
-  describe: (made, nameOf) => `${namesOf(made.tracks, nameOf)}: included`,
+  describe: (made, nameOf) => say('decisions.namesOfIncluded', { namesOf: namesOf(made.tracks, nameOf) }),
 });

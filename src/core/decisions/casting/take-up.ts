@@ -1,3 +1,4 @@
+import { say } from '../../words';
 import { Equals, Matches } from 'class-validator';
 import type { PartId } from '../../base';
 import { instrumentById, type InstrumentId } from '../../instruments';
@@ -24,5 +25,9 @@ export const takeUp = decisionKind({
     takenUp: entered(settings.takenUp, part, [...(settings.takenUp[part] ?? []), { bars, instrument }]),
   }),
   describe: ({ part, instrument, bars }, nameOf) =>
-    `${nameOf(part)}: plays ${instrumentById(instrument).names.en}${inBars(bars)}`,
+    say('decisions.nameOfPlaysEnInBars', {
+      nameOf: nameOf(part),
+      en: instrumentById(instrument).names.en,
+      inBars: inBars(bars),
+    }),
 });

@@ -1,3 +1,4 @@
+import { say } from '../../words';
 import { ArrayNotEmpty, Equals, IsIn, IsNotEmpty, IsOptional, IsString, Matches, MaxLength } from 'class-validator';
 import type { TrackId } from '../../base';
 import { TECHNIQUES, type InstrumentId, type TechniqueId } from '../../instruments';
@@ -34,8 +35,10 @@ export const useHouseList = decisionKind({
     },
   }),
   describe: (made, nameOf) =>
-    `From your house list: ${namesOf(
-      made.answers.map(({ track }) => track),
-      nameOf,
-    )}`,
+    say('decisions.fromYourHouseListNamesOf', {
+      namesOf: namesOf(
+        made.answers.map(({ track }) => track),
+        nameOf,
+      ),
+    }),
 });

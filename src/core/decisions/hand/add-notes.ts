@@ -1,3 +1,4 @@
+import { say } from '../../words';
 import { ArrayMaxSize, ArrayNotEmpty, Equals, Matches } from 'class-validator';
 import type { PartId } from '../../base';
 import { decisionKind } from '../decision-kind';
@@ -5,7 +6,6 @@ import { ADDED_NOTES } from '../roles';
 import { edited } from '../edited';
 import { AddedNoteDto } from '../shapes/added-note';
 import { AreShapes, PART } from '../validators';
-import { some } from '../words';
 
 /** Notes that nobody played. */
 export class AddNotes {
@@ -24,5 +24,6 @@ export const addNotes = decisionKind({
       part,
       notes.map((note) => ({ kind: 'add', ...note })),
     ),
-  describe: ({ part, notes }, nameOf) => `${nameOf(part)}: ${some(notes.length, 'note')} added`,
+  describe: ({ part, notes }, nameOf) =>
+    say('decisions.nameOfANoteAdded', { nameOf: nameOf(part), notes: notes.length }),
 });

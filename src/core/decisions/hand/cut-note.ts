@@ -1,3 +1,4 @@
+import { say } from '../../words';
 import { Equals, IsInt, Matches, Min } from 'class-validator';
 import type { PartId, NoteId } from '../../base';
 import { decisionKind } from '../decision-kind';
@@ -17,5 +18,5 @@ export const cutNote = decisionKind({
   points: { part: 'id', note: 'note', at: 'place' },
   dto: CutNote,
   apply: (settings, made) => edited(settings, made.part, [{ kind: 'cut', note: made.note, at: made.at }]),
-  describe: (made, nameOf) => `${nameOf(made.part)}: a note split`,
+  describe: (made, nameOf) => say('decisions.nameOfANoteSplit', { nameOf: nameOf(made.part) }),
 });

@@ -1,3 +1,4 @@
+import { say } from '../../words';
 import { ArrayMaxSize, ArrayNotEmpty, Equals, Matches } from 'class-validator';
 import type { PartId } from '../../base';
 import { decisionKind } from '../decision-kind';
@@ -5,7 +6,6 @@ import { ADDED_NOTES } from '../roles';
 import { edited } from '../edited';
 import { AddedNoteDto } from '../shapes/added-note';
 import { AreShapes, PART } from '../validators';
-import { some } from '../words';
 
 /** Notes of a part are written in another one. */
 export class GiveNotes {
@@ -30,5 +30,6 @@ export const giveNotes = decisionKind({
       to,
       notes.map((note) => ({ kind: 'add', ...note })),
     ),
-  describe: ({ part, to, notes }, nameOf) => `${nameOf(part)}: ${some(notes.length, 'note')} moved to ${nameOf(to)}`,
+  describe: ({ part, to, notes }, nameOf) =>
+    say('decisions.nameOfANoteMovedToNameOf2', { nameOf: nameOf(part), notes: notes.length, nameOf2: nameOf(to) }),
 });

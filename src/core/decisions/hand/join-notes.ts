@@ -1,3 +1,4 @@
+import { say } from '../../words';
 import { ArrayMaxSize, ArrayMinSize, Equals, IsArray, IsInt, Matches, Min } from 'class-validator';
 import type { PartId, NoteId } from '../../base';
 import { decisionKind } from '../decision-kind';
@@ -22,5 +23,6 @@ export const joinNotes = decisionKind({
       made.part,
       made.notes.slice(1).map((other) => ({ kind: 'join', note: made.notes[0]!, with: other })),
     ),
-  describe: (made, nameOf) => `${nameOf(made.part)}: ${made.notes.length} notes merged`,
+  describe: (made, nameOf) =>
+    say('decisions.nameOfNotesNotesMerged', { nameOf: nameOf(made.part), notes: made.notes.length }),
 });

@@ -1,3 +1,4 @@
+import { say } from '../../words';
 import { ArrayMaxSize, ArrayNotEmpty, Equals, IsInt, Matches, Min } from 'class-validator';
 import type { PartId, NoteId } from '../../base';
 import { decisionKind } from '../decision-kind';
@@ -30,5 +31,5 @@ export const moveNotes = decisionKind({
       made.moves.map(({ note, by }) => ({ kind: 'move', note, by })),
     ),
   describe: (made, nameOf) =>
-    `${nameOf(made.part)}: ${made.moves.length === 1 ? 'a note' : `${made.moves.length} notes`} moved`,
+    say('decisions.nameOfANoteMoved', { nameOf: nameOf(made.part), moves: made.moves.length }),
 });

@@ -1,10 +1,10 @@
+import { say } from '../../words';
 import { ArrayMaxSize, ArrayNotEmpty, Equals, IsArray, IsInt, Matches, Min } from 'class-validator';
 import type { NoteId, PartId } from '../../base';
 import { decisionKind } from '../decision-kind';
 import { SOME_NOTES } from '../roles';
 import { edited } from '../edited';
 import { PART } from '../validators';
-import { some } from '../words';
 
 /** Notes are not written. */
 export class RemoveNotes {
@@ -23,5 +23,6 @@ export const removeNotes = decisionKind({
       part,
       notes.map((note) => ({ kind: 'remove', note })),
     ),
-  describe: ({ part, notes }, nameOf) => `${nameOf(part)}: ${some(notes.length, 'note')} deleted`,
+  describe: ({ part, notes }, nameOf) =>
+    say('decisions.nameOfANoteDeleted', { nameOf: nameOf(part), notes: notes.length }),
 });

@@ -1,10 +1,10 @@
+import { say } from '../../words';
 import { ArrayMaxSize, ArrayNotEmpty, Equals, IsArray, IsIn, IsInt, Matches, Min } from 'class-validator';
 import type { PartId, NoteId } from '../../base';
 import { decisionKind } from '../decision-kind';
 import { SOME_NOTES } from '../roles';
 import { listed } from '../records';
 import { PART } from '../validators';
-import { some } from '../words';
 
 /** Single notes take their next name towards sharps or flats. */
 export class RespellNotes {
@@ -22,5 +22,10 @@ export const respellNotes = decisionKind({
     ...settings,
     spellings: listed(settings.spellings, { kind: 'notes', part: made.part, notes: made.notes, prefer: made.prefer }),
   }),
-  describe: (made, nameOf) => `${nameOf(made.part)}: ${some(made.notes.length, 'note')} respelled with ${made.prefer}`,
+  describe: (made, nameOf) =>
+    say('decisions.nameOfANoteRespelledWithPrefer', {
+      nameOf: nameOf(made.part),
+      notes: made.notes.length,
+      prefer: made.prefer,
+    }),
 });

@@ -1,10 +1,10 @@
+import { say } from '../../words';
 import { ArrayMaxSize, ArrayNotEmpty, Equals, IsInt, Matches, Max, Min } from 'class-validator';
 import type { NoteId, PartId } from '../../base';
 import type { WrittenUnits } from '../../time';
 import { decisionKind } from '../decision-kind';
 import { edited } from '../edited';
 import { AreShapes, PART } from '../validators';
-import { some } from '../words';
 
 export class NoteEnd {
   @IsInt() @Min(0) note!: NoteId;
@@ -28,5 +28,6 @@ export const setEnds = decisionKind({
       part,
       ends.map(({ note, at }) => ({ kind: 'end', note, at })),
     ),
-  describe: ({ part, ends }, nameOf) => `${nameOf(part)}: ${some(ends.length, 'note')} of another length`,
+  describe: ({ part, ends }, nameOf) =>
+    say('decisions.nameOfANoteOfAnotherLength', { nameOf: nameOf(part), ends: ends.length }),
 });

@@ -1,3 +1,4 @@
+import { say } from '../../words';
 import { ArrayMaxSize, ArrayNotEmpty, Equals, IsArray, IsBoolean, IsInt, Matches, Min } from 'class-validator';
 import type { NoteId, PartId } from '../../base';
 import { decisionKind } from '../decision-kind';
@@ -25,5 +26,5 @@ export const setGrace = decisionKind({
       notes.map((note) => ({ kind: 'grace', note, on })),
     ),
   describe: ({ part, notes, on }, nameOf) =>
-    `${nameOf(part)}: ${some(notes.length, on ? 'grace note' : 'note')} ${on ? 'made from written-out notes' : 'instead of a grace note'}`,
+    `${nameOf(part)}: ${some(notes.length, on ? say('decisions.graceNote') : say('decisions.note'))} ${on ? say('decisions.madeFromWrittenOutNotes') : say('decisions.insteadOfAGraceNote')}`,
 });

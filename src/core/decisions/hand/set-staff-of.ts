@@ -1,10 +1,10 @@
+import { say } from '../../words';
 import { ArrayMaxSize, ArrayNotEmpty, Equals, IsArray, IsInt, Matches, Max, Min } from 'class-validator';
 import type { NoteId, PartId } from '../../base';
 import { decisionKind } from '../decision-kind';
 import { SOME_NOTES } from '../roles';
 import { edited } from '../edited';
 import { PART } from '../validators';
-import { some } from '../words';
 
 /** Notes stand on a staff of their part. */
 export class SetStaffOf {
@@ -26,5 +26,5 @@ export const setStaffOf = decisionKind({
       notes.map((note) => ({ kind: 'staff', note, staff })),
     ),
   describe: ({ part, notes, staff }, nameOf) =>
-    `${nameOf(part)}: ${some(notes.length, 'note')} on the ${staff === 1 ? 'upper' : 'lower'} staff`,
+    say('decisions.nameOfANoteOnTheUpperStaff', { nameOf: nameOf(part), notes: notes.length, staff }),
 });

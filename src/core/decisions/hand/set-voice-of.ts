@@ -1,10 +1,10 @@
+import { say } from '../../words';
 import { ArrayMaxSize, ArrayNotEmpty, Equals, IsArray, IsInt, Matches, Max, Min } from 'class-validator';
 import type { NoteId, PartId } from '../../base';
 import { decisionKind } from '../decision-kind';
 import { SOME_NOTES } from '../roles';
 import { edited } from '../edited';
 import { PART } from '../validators';
-import { some } from '../words';
 
 /** Notes stand in a voice of their staff. */
 export class SetVoiceOf {
@@ -25,5 +25,6 @@ export const setVoiceOf = decisionKind({
       part,
       notes.map((note) => ({ kind: 'voice', note, voice })),
     ),
-  describe: ({ part, notes, voice }, nameOf) => `${nameOf(part)}: ${some(notes.length, 'note')} in voice ${voice}`,
+  describe: ({ part, notes, voice }, nameOf) =>
+    say('decisions.nameOfANoteInVoiceVoice', { nameOf: nameOf(part), notes: notes.length, voice }),
 });

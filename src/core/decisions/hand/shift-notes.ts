@@ -1,10 +1,10 @@
+import { say } from '../../words';
 import { ArrayMaxSize, ArrayNotEmpty, Equals, IsArray, IsInt, Matches, Max, Min } from 'class-validator';
 import type { PartId, NoteId } from '../../base';
 import { decisionKind } from '../decision-kind';
 import { SOME_NOTES } from '../roles';
 import { edited } from '../edited';
 import { PART } from '../validators';
-import { some } from '../words';
 
 /** Notes sound some semitones higher: octaves, as a rule. */
 export class ShiftNotes {
@@ -27,8 +27,8 @@ export const shiftNotes = decisionKind({
   describe: (made, nameOf) => {
     const octaves =
       Math.abs(made.semitones) % 12 === 0
-        ? some(Math.abs(made.semitones) / 12, 'octave').replace(/^a o/, 'an o')
-        : some(Math.abs(made.semitones), 'semitone');
-    return `${nameOf(made.part)}: ${some(made.notes.length, 'note')} ${octaves} ${made.semitones > 0 ? 'higher' : 'lower'}`;
+        ? say('decisions.aOctave', { semitones: Math.abs(made.semitones) / 12 }).replace(/^a o/, 'an o')
+        : say('decisions.aSemitone', { semitones: Math.abs(made.semitones) });
+    return `${nameOf(made.part)}: ${say('decisions.aNote', { notes: made.notes.length })} ${octaves} ${made.semitones > 0 ? say('decisions.higher') : say('decisions.lower')}`;
   },
 });

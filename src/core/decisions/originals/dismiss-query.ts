@@ -1,3 +1,4 @@
+import { say } from '../../words';
 import { Equals, IsNotEmpty, IsOptional, IsString, MaxLength } from 'class-validator';
 import type { QueryId } from '../../base';
 import { decisionKind } from '../decision-kind';
@@ -16,7 +17,7 @@ export const dismissQuery = decisionKind({
   dto: DismissQuery,
   apply: (settings) => settings,
   describe: ({ reason, about }) => {
-    if (!about) return reason ? `Query skipped: ${reason}` : 'Query skipped';
-    return `“${about}” ${reason ? `Answered: ${reason}` : 'Skipped'}`;
+    if (!about) return reason ? say('decisions.querySkippedReason', { reason }) : say('decisions.querySkipped');
+    return `“${about}” ${reason ? say('decisions.answeredReason', { reason }) : say('decisions.skipped')}`;
   },
 });

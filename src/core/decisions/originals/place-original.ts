@@ -1,3 +1,4 @@
+import { say } from '../../words';
 import { Equals, IsInt, Max, Min } from 'class-validator';
 import { decisionKind } from '../decision-kind';
 import { NOWHERE } from '../roles';
@@ -21,6 +22,6 @@ export const placeOriginal = decisionKind({
   }),
   describe: (made) =>
     made.bars === 0
-      ? `Original ${made.original} begins at bar 1`
-      : `Original ${made.original} begins ${made.bars} bars later`,
+      ? say('decisions.originalOriginalBeginsAtBar1', { original: made.original })
+      : say('decisions.originalOriginalBeginsBarsBars', { original: made.original, bars: made.bars }),
 });

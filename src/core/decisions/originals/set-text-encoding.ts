@@ -1,3 +1,4 @@
+import { say } from '../../words';
 import { Equals, IsIn, ValidateIf } from 'class-validator';
 import { TEXT_ENCODINGS, type TextEncoding } from '../../smf';
 import { decisionKind } from '../decision-kind';
@@ -20,6 +21,6 @@ export const setTextEncoding = decisionKind({
   },
   describe: (made) =>
     made.encoding === null
-      ? 'Texts of the file: encoding guessed'
-      : `Texts of the file read as ${encodingName(made.encoding)}`,
+      ? say('decisions.textsOfTheFileEncodingGuessed')
+      : say('decisions.textsOfTheFileReadAsEncodingName', { encodingName: encodingName(made.encoding) }),
 });

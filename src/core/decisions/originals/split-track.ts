@@ -1,3 +1,4 @@
+import { say } from '../../words';
 import { Equals, IsIn, IsOptional, Matches } from 'class-validator';
 import type { TrackId } from '../../base';
 import { decisionKind } from '../decision-kind';
@@ -5,10 +6,20 @@ import { A_TRACK } from '../roles';
 import { entered } from '../records';
 import { TRACK } from '../validators';
 
-const SPLITS = ['channel', 'programs', 'sounds'] as const;
+const SPLITS = [say('decisions.channel'), 'programs', 'sounds'] as const;
 type By = (typeof SPLITS)[number];
 
-const IN_WORDS: Readonly<Record<By, string>> = { channel: 'channel', programs: 'program', sounds: 'what is struck' };
+const IN_WORDS: Readonly<Record<By, string>> = {
+  get channel() {
+    return say('decisions.channel');
+  },
+  get programs() {
+    return say('decisions.program');
+  },
+  get sounds() {
+    return say('decisions.whatIsStruck');
+  },
+};
 
 /**
  * A track that carries several channels becomes one track for each; one whose program changes, one for each program; one
@@ -30,5 +41,6 @@ export const splitTrack = decisionKind({
     if (by === 'programs') return { ...settings, programSplits: entered(settings.programSplits, track, true) };
     return { ...settings, soundSplits: entered(settings.soundSplits, track, true) };
   },
-  describe: ({ track, by = 'channel' }, nameOf) => `${nameOf(track)}: split by ${IN_WORDS[by]}`,
+  describe: ({ track, by = say('decisions.channel') }, nameOf) =>
+    say('decisions.nameOfSplitByInWords', { nameOf: nameOf(track), inWords: IN_WORDS[by]! }),
 });

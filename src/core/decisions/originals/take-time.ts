@@ -1,3 +1,4 @@
+import { say } from '../../words';
 import { Equals, IsInt, Max, Min } from 'class-validator';
 import { decisionKind } from '../decision-kind';
 import { NOWHERE } from '../roles';
@@ -16,6 +17,6 @@ export const takeTime = decisionKind({
   apply: (settings, { original }) => ({ ...settings, timeFrom: original }),
   describe: ({ original }) =>
     original === 0
-      ? 'Times of no other original used'
-      : `Times, velocities and controllers of original ${original} used`,
+      ? say('decisions.timesOfNoOtherOriginalUsed')
+      : say('decisions.timesVelocitiesAndControllersOf', { original }),
 });

@@ -1,3 +1,4 @@
+import { say } from '../../words';
 import { Equals, IsIn, IsInt, Matches, Max, Min, ValidateIf } from 'class-validator';
 import type { PartId } from '../../base';
 import { CLEF_NAMES, type Clef } from '../../instruments';
@@ -30,5 +31,5 @@ export const chooseClef = decisionKind({
     };
   },
   describe: (made, nameOf) =>
-    `${nameOf(made.part)}: ${made.clef === null ? 'default clef' : `${made.clef.replace('-8vb', ' clef an octave lower')}${made.clef.includes('8vb') ? '' : ' clef'}`}${made.staff > 1 ? `, staff ${made.staff}` : ''}`,
+    `${nameOf(made.part)}: ${made.clef === null ? say('decisions.defaultClef') : `${made.clef.replace('-8vb', ' clef an octave lower')}${made.clef.includes('8vb') ? '' : ' clef'}`}${made.staff > 1 ? say('decisions.staffStaff', { staff: made.staff }) : ''}`,
 });

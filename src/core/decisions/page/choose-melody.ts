@@ -1,3 +1,4 @@
+import { say } from '../../words';
 import { Equals, Matches, ValidateIf } from 'class-validator';
 import type { PartId } from '../../base';
 import { decisionKind } from '../decision-kind';
@@ -17,5 +18,7 @@ export const chooseMelody = decisionKind({
   dto: ChooseMelody,
   apply: (settings, { part }) => ({ ...settings, extracts: { ...settings.extracts, melody: part } }),
   describe: ({ part }, nameOf) =>
-    part === null ? 'Lead sheet: tune automatic' : `Lead sheet: tune from ${nameOf(part)}`,
+    part === null
+      ? say('decisions.leadSheetTuneAutomatic')
+      : say('decisions.leadSheetTuneFromNameOf', { nameOf: nameOf(part) }),
 });

@@ -1,3 +1,4 @@
+import { say } from '../../words';
 import { ArrayMaxSize, ArrayNotEmpty, Equals, IsArray, Matches, ValidateIf } from 'class-validator';
 import { few, type PartId } from '../../base';
 import { decisionKind } from '../decision-kind';
@@ -21,5 +22,7 @@ export const chooseReduced = decisionKind({
   dto: ChooseReduced,
   apply: (settings, { parts }) => ({ ...settings, extracts: { ...settings.extracts, reduced: parts } }),
   describe: ({ parts }, nameOf) =>
-    parts === null ? 'Piano reduction: of all parts' : `Piano reduction: of ${few(parts.map(nameOf), ', ')}`,
+    parts === null
+      ? say('decisions.pianoReductionOfAllParts')
+      : say('decisions.pianoReductionOfFew', { few: few(parts.map(nameOf), ', ') }),
 });

@@ -1,3 +1,4 @@
+import { say } from '../../words';
 import { Equals, IsInt, Matches, Min } from 'class-validator';
 import type { PartId } from '../../base';
 import { decisionKind } from '../decision-kind';
@@ -19,5 +20,5 @@ export const copyPattern = decisionKind({
   dto: CopyPattern,
   apply: (settings, { part, bar, bars }) => marked(settings, part, [{ kind: 'pattern', bar, to: bars }]),
   describe: (made, nameOf) =>
-    `${nameOf(made.part)}: articulation of a bar copied to all of its rhythm${inBars(made.bars)}`,
+    say('decisions.nameOfArticulationOfABarCopiedTo', { nameOf: nameOf(made.part), inBars: inBars(made.bars) }),
 });

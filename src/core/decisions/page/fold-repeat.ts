@@ -1,3 +1,4 @@
+import { say } from '../../words';
 import { Equals, IsInt, Max, Min } from 'class-validator';
 import { decisionKind } from '../decision-kind';
 
@@ -23,6 +24,6 @@ export const foldRepeat = decisionKind({
   },
   describe: (made) =>
     made.times < 2
-      ? 'A repeat written out'
-      : `${made.length} bars written once with repeat signs${made.endings > 0 ? ' and endings' : ''}`,
+      ? say('decisions.aRepeatWrittenOut')
+      : say('decisions.madeBarsWrittenOnceWithRepeatSigns', { made: made.length, madeEndingsOver0: made.endings > 0 }),
 });

@@ -1,3 +1,4 @@
+import { say } from '../../words';
 import { Equals, IsIn, Matches, ValidateIf } from 'class-validator';
 import type { PartId } from '../../base';
 import { decisionKind } from '../decision-kind';
@@ -23,5 +24,9 @@ export const preferNames = decisionKind({
     spellings: listed(settings.spellings, { kind: 'bars', part: made.part, bars: made.bars, prefer: made.prefer }),
   }),
   describe: (made, nameOf) =>
-    `${made.part === null ? 'All parts' : nameOf(made.part)}: ${made.prefer} preferred${inBars(made.bars)}`,
+    say('decisions.partPreferPreferredInBars', {
+      part: made.part === null ? say('decisions.allParts') : nameOf(made.part),
+      prefer: made.prefer,
+      inBars: inBars(made.bars),
+    }),
 });

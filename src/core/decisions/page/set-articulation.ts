@@ -1,3 +1,4 @@
+import { say } from '../../words';
 import { ArrayMaxSize, ArrayNotEmpty, Equals, IsArray, IsBoolean, IsIn, IsInt, Matches, Min } from 'class-validator';
 import type { PartId, NoteId } from '../../base';
 import { ARTICULATIONS, type Articulation } from '../../score';
@@ -5,7 +6,6 @@ import { decisionKind } from '../decision-kind';
 import { SOME_NOTES } from '../roles';
 import { marked } from '../edited';
 import { PART } from '../validators';
-import { some } from '../words';
 
 export class SetArticulation {
   @Equals('setArticulation') kind!: 'setArticulation';
@@ -26,5 +26,5 @@ export const setArticulation = decisionKind({
       notes.map((note) => ({ kind: 'articulation', note, articulation, on })),
     ),
   describe: (made, nameOf) =>
-    `${nameOf(made.part)}: ${made.articulation} ${made.on ? 'on' : 'off'} ${some(made.notes.length, 'note')}`,
+    `${nameOf(made.part)}: ${made.articulation} ${made.on ? say('decisions.on') : say('decisions.off')} ${say('decisions.aNote', { notes: made.notes.length })}`,
 });

@@ -1,3 +1,4 @@
+import { say } from '../../words';
 import { Equals, IsBoolean, Matches } from 'class-validator';
 import type { PartId } from '../../base';
 import { decisionKind } from '../decision-kind';
@@ -20,5 +21,6 @@ export const setBarRepeats = decisionKind({
     ...settings,
     barRepeats: made.on ? entered(settings.barRepeats, made.part, true) : without(settings.barRepeats, made.part),
   }),
-  describe: (made, nameOf) => `${nameOf(made.part)}: repeated bars ${made.on ? 'as repeat signs' : 'written out'}`,
+  describe: (made, nameOf) =>
+    say('decisions.nameOfRepeatedBarsAsRepeatSigns', { nameOf: nameOf(made.part), madeOn: Boolean(made.on) }),
 });

@@ -1,3 +1,4 @@
+import { say } from '../../words';
 import { Equals, IsBoolean } from 'class-validator';
 import { decisionKind } from '../decision-kind';
 import { NOWHERE } from '../roles';
@@ -13,5 +14,6 @@ export const setBreaks = decisionKind({
   points: NOWHERE,
   dto: SetBreaks,
   apply: (settings, { keep }) => ({ ...settings, keepBreaks: keep }),
-  describe: ({ keep }) => (keep ? 'Line and page breaks kept' : 'No breaks: the target program lays out'),
+  describe: ({ keep }) =>
+    keep ? say('decisions.lineAndPageBreaksKept') : say('decisions.noBreaksTheTargetProgramLaysOut'),
 });

@@ -1,3 +1,4 @@
+import { say } from '../../words';
 import { Equals, IsIn, Matches, ValidateIf } from 'class-validator';
 import type { PartId } from '../../base';
 import { MARK_USES, type MarkUse } from '../../settings';
@@ -15,9 +16,15 @@ export class SetChordSymbols {
 }
 
 const USE_WORDS: Record<MarkUse, string> = {
-  off: 'No chord symbols',
-  suggest: 'Chord symbols suggested',
-  on: 'Chord symbols included',
+  get off() {
+    return say('decisions.noChordSymbols');
+  },
+  get suggest() {
+    return say('decisions.chordSymbolsSuggested');
+  },
+  get on() {
+    return say('decisions.chordSymbolsIncluded');
+  },
 };
 
 export const setChordSymbols = decisionKind({
@@ -28,5 +35,9 @@ export const setChordSymbols = decisionKind({
   describe: ({ use, from, over }, nameOf) =>
     use === 'off'
       ? USE_WORDS.off
-      : `${USE_WORDS[use]}, from ${from === null ? 'all parts' : nameOf(from)}, over ${over === null ? 'the top part' : nameOf(over)}`,
+      : say('decisions.useWordsFromFromOverOver', {
+          useWords: USE_WORDS[use],
+          from: from === null ? say('decisions.allParts2') : nameOf(from),
+          over: over === null ? say('decisions.theTopPart') : nameOf(over),
+        }),
 });

@@ -1,3 +1,4 @@
+import { say } from '../../words';
 import { Equals, IsString, MaxLength } from 'class-validator';
 import { decisionKind } from '../decision-kind';
 import { NOWHERE } from '../roles';
@@ -12,5 +13,5 @@ export const setComposer = decisionKind({
   points: NOWHERE,
   dto: SetComposer,
   apply: (settings, made) => ({ ...settings, composer: made.composer }),
-  describe: (made) => `Composer: “${made.composer}”`,
+  describe: (made) => say('decisions.composerComposer', { composer: made.composer }),
 });

@@ -1,3 +1,4 @@
+import { say } from '../../words';
 import { Equals, IsInt, Matches, Max, Min } from 'class-validator';
 import type { PartId } from '../../base';
 import { decisionKind } from '../decision-kind';
@@ -23,5 +24,6 @@ export const setDrumKey = decisionKind({
       [made.part]: { ...settings.drumKeys[made.part], [made.key]: made.as },
     },
   }),
-  describe: (made, nameOf) => `${nameOf(made.part)}: key ${made.key} means key ${made.as}`,
+  describe: (made, nameOf) =>
+    say('decisions.nameOfKeyKeyMeansKeyAs', { nameOf: nameOf(made.part), key: made.key, as: made.as }),
 });

@@ -1,3 +1,4 @@
+import { say } from '../../words';
 import { Equals, IsIn, IsInt, Matches, Min, ValidateIf } from 'class-validator';
 import type { PartId } from '../../base';
 import { DYNAMICS, type Dynamic } from '../../score';
@@ -20,5 +21,5 @@ export const setDynamic = decisionKind({
   dto: SetDynamic,
   apply: (settings, { part, note, level }) => marked(settings, part, [{ kind: 'dynamic', note, level }]),
   describe: ({ part, level }, nameOf) =>
-    `${nameOf(part)}: ${level === null ? 'a dynamic removed' : `${level} written`}`,
+    `${nameOf(part)}: ${level === null ? say('decisions.aDynamicRemoved') : say('decisions.levelWritten', { level })}`,
 });

@@ -1,3 +1,4 @@
+import { say } from '../../words';
 import { Equals, IsIn, IsInt, Matches, Min, ValidateIf } from 'class-validator';
 import type { PartId } from '../../base';
 import { HAIRPINS, type Hairpin } from '../../score';
@@ -21,5 +22,5 @@ export const setHairpin = decisionKind({
   dto: SetHairpin,
   apply: (settings, { part, from, to, shape }) => marked(settings, part, [{ kind: 'hairpin', from, to, shape }]),
   describe: ({ part, shape }, nameOf) =>
-    `${nameOf(part)}: ${shape === null ? 'a hairpin removed' : `a ${shape} written`}`,
+    `${nameOf(part)}: ${shape === null ? say('decisions.aHairpinRemoved') : say('decisions.aShapeWritten', { shape })}`,
 });

@@ -1,3 +1,4 @@
+import { say } from '../../words';
 import { Equals, IsIn, IsInt, IsOptional, Max, Min } from 'class-validator';
 import { keyName } from '../../score';
 import { decisionKind } from '../decision-kind';
@@ -23,5 +24,9 @@ export const setKey = decisionKind({
     };
   },
   describe: (made) =>
-    `Key signature${made.bar === undefined ? '' : ` from bar ${made.bar + 1} of the piece`}: ${keyName(made)}`,
+    say('decisions.keySignatureKeyName', {
+      madeBar: made.bar === undefined,
+      bar: (made.bar ?? 0) + 1,
+      keyName: keyName(made),
+    }),
 });

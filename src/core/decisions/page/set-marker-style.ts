@@ -1,3 +1,4 @@
+import { say } from '../../words';
 import { Equals, IsIn } from 'class-validator';
 import { MARKER_STYLES, type MarkerStyle } from '../../settings';
 import { decisionKind } from '../decision-kind';
@@ -14,5 +15,11 @@ export const setMarkerStyle = decisionKind({
   dto: SetMarkerStyle,
   apply: (settings, made) => ({ ...settings, markerStyle: made.style }),
   describe: (made) =>
-    `Markers as ${{ auto: 'rehearsal marks or words automatically', rehearsal: 'rehearsal marks', text: 'words' }[made.style]}`,
+    say('decisions.markersAsValue', {
+      value: {
+        auto: say('decisions.rehearsalMarksOrWordsAutomatically'),
+        rehearsal: say('decisions.rehearsalMarks'),
+        text: say('decisions.words'),
+      }[made.style],
+    }),
 });

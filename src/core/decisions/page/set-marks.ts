@@ -1,3 +1,4 @@
+import { say } from '../../words';
 import { Equals, IsIn, IsOptional, Matches } from 'class-validator';
 import type { PartId } from '../../base';
 import { MARK_CLASSES, type MarkClass } from '../../score';
@@ -33,5 +34,5 @@ export const setMarks = decisionKind({
     };
   },
   describe: (made, nameOf) =>
-    `${nameOf(made.part)}: ${MARK_NAMES[made.mark].toLowerCase()} ${{ off: 'off', suggest: 'suggested', on: 'included' }[made.use]}${made.strength === 'usual' ? '' : `, ${made.strength}`}${inBars(made.bars)}`,
+    `${nameOf(made.part)}: ${MARK_NAMES[made.mark].toLowerCase()} ${{ off: say('decisions.off'), suggest: say('decisions.suggested'), on: say('decisions.included') }[made.use]}${made.strength === 'usual' ? '' : `, ${made.strength}`}${inBars(made.bars)}`,
 });

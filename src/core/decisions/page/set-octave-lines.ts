@@ -1,3 +1,4 @@
+import { say } from '../../words';
 import { Equals, IsBoolean, Matches } from 'class-validator';
 import type { PartId } from '../../base';
 import { decisionKind } from '../decision-kind';
@@ -19,5 +20,6 @@ export const setOctaveLines = decisionKind({
     ...settings,
     plainOctaves: made.on ? without(settings.plainOctaves, made.part) : entered(settings.plainOctaves, made.part, true),
   }),
-  describe: (made, nameOf) => `${nameOf(made.part)}: ${made.on ? '8va where ledger lines pile up' : 'no 8va'}`,
+  describe: (made, nameOf) =>
+    `${nameOf(made.part)}: ${made.on ? say('decisions.n8vaWhereLedgerLinesPileUp') : say('decisions.no8va')}`,
 });

@@ -1,3 +1,4 @@
+import { say } from '../../words';
 import { Equals, IsBoolean, IsInt, Matches, Min } from 'class-validator';
 import type { PartId } from '../../base';
 import { decisionKind } from '../decision-kind';
@@ -19,5 +20,6 @@ export const setSlur = decisionKind({
   points: FROM_NOTE_TO_NOTE,
   dto: SetSlur,
   apply: (settings, { part, from, to, on }) => marked(settings, part, [{ kind: 'slur', from, to, on }]),
-  describe: (made, nameOf) => `${nameOf(made.part)}: a slur ${made.on ? 'written' : 'removed'}`,
+  describe: (made, nameOf) =>
+    say('decisions.nameOfASlurWritten', { nameOf: nameOf(made.part), madeOn: Boolean(made.on) }),
 });

@@ -1,3 +1,4 @@
+import { say } from '../../words';
 import { ArrayMaxSize, ArrayMinSize, Equals, IsArray, IsIn, IsInt, Matches, Max, Min } from 'class-validator';
 import type { PartId } from '../../base';
 import type { Tablature } from '../../score';
@@ -29,5 +30,5 @@ export const setTablature = decisionKind({
     return { ...settings, tablatures: entered(settings.tablatures, made.part, { show, tuning, capo }) };
   },
   describe: (made, nameOf) =>
-    `${nameOf(made.part)}: ${made.show === 'both' ? 'notation and tablature' : made.show}${made.capo > 0 ? `, capo ${made.capo}` : ''}`,
+    `${nameOf(made.part)}: ${made.show === 'both' ? say('decisions.notationAndTablature') : made.show}${made.capo > 0 ? say('decisions.capoCapo', { capo: made.capo }) : ''}`,
 });

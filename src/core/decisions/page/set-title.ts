@@ -1,3 +1,4 @@
+import { say } from '../../words';
 import { Equals, IsString, MaxLength } from 'class-validator';
 import { decisionKind } from '../decision-kind';
 import { NOWHERE } from '../roles';
@@ -12,5 +13,5 @@ export const setTitle = decisionKind({
   points: NOWHERE,
   dto: SetTitle,
   apply: (settings, made) => ({ ...settings, title: made.title }),
-  describe: (made) => `Title: “${made.title}”`,
+  describe: (made) => say('decisions.titleMade', { made: made.title }),
 });

@@ -1,3 +1,4 @@
+import { say } from '../../words';
 import { Equals, IsInt, IsString, Matches, MaxLength, Min } from 'class-validator';
 import type { PartId } from '../../base';
 import { decisionKind } from '../decision-kind';
@@ -19,5 +20,5 @@ export const setWords = decisionKind({
   dto: SetWords,
   apply: (settings, { part, note, words }) => marked(settings, part, [{ kind: 'words', note, words: words.trim() }]),
   describe: ({ part, words }, nameOf) =>
-    `${nameOf(part)}: ${words.trim() === '' ? 'words removed' : `“${words.trim()}” written`}`,
+    `${nameOf(part)}: ${words.trim() === '' ? say('decisions.wordsRemoved') : say('decisions.wordsWritten', { words: words.trim() })}`,
 });

@@ -1,3 +1,4 @@
+import { say } from '../../words';
 import { ArrayMaxSize, ArrayMinSize, Equals, IsString, Matches, MaxLength, ValidateIf } from 'class-validator';
 import type { PartId } from '../../base';
 import { decisionKind } from '../decision-kind';
@@ -33,5 +34,5 @@ export const useDrumMap = decisionKind({
         : entered(settings.drumMaps, made.part, { name: made.name, sounds: made.sounds }),
   }),
   describe: (made, nameOf) =>
-    `${nameOf(made.part)}: ${made.sounds === null ? 'default drum map' : `drum map “${made.name}”`}`,
+    `${nameOf(made.part)}: ${made.sounds === null ? say('decisions.defaultDrumMap') : say('decisions.drumMapMade', { made: made.name })}`,
 });

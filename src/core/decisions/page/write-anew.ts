@@ -1,3 +1,4 @@
+import { say } from '../../words';
 import { Equals, IsBoolean, IsIn, IsOptional, Matches, ValidateIf } from 'class-validator';
 import type { PartId } from '../../base';
 import { ANEW_ASPECTS, type AnewAspect } from '../../settings';
@@ -15,9 +16,9 @@ export class WriteAnew {
 }
 
 const WHAT: Record<AnewAspect, [anew: string, received: string]> = {
-  spelling: ['keys and note names found by analysis', 'keys and note names as in the original'],
-  transposition: ['transposed for the players', 'transposition as in the original'],
-  percussion: ['drums rewritten', 'drums as in the original'],
+  spelling: [say('decisions.keysAndNoteNamesFoundByAnalysis'), say('decisions.keysAndNoteNamesAsInTheOriginal')],
+  transposition: [say('decisions.transposedForThePlayers'), say('decisions.transpositionAsInTheOriginal')],
+  percussion: [say('decisions.drumsRewritten'), say('decisions.drumsAsInTheOriginal')],
 };
 
 export const writeAnew = decisionKind({
@@ -29,5 +30,5 @@ export const writeAnew = decisionKind({
     return { ...settings, anew: off ? others : [...others, { aspect, part }] };
   },
   describe: ({ aspect, part, off }, nameOf) =>
-    `${part === null ? 'All parts' : nameOf(part)}: ${WHAT[aspect][off ? 1 : 0]}`,
+    `${part === null ? say('decisions.allParts') : nameOf(part)}: ${WHAT[aspect][off ? 1 : 0]}`,
 });

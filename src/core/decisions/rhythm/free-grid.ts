@@ -1,3 +1,4 @@
+import { say } from '../../words';
 import { Equals, Matches } from 'class-validator';
 import type { PartId } from '../../base';
 import { decisionKind } from '../decision-kind';
@@ -15,5 +16,5 @@ export const freeGrid = decisionKind({
   points: A_PART,
   dto: FreeGrid,
   apply: (settings, made) => ({ ...settings, grids: without(settings.grids, made.part) }),
-  describe: (made, nameOf) => `${nameOf(made.part)}: grid automatic`,
+  describe: (made, nameOf) => say('decisions.nameOfGridAutomatic', { nameOf: nameOf(made.part) }),
 });

@@ -1,3 +1,4 @@
+import { say } from '../../words';
 import { Equals, IsBoolean, Matches } from 'class-validator';
 import type { PartId } from '../../base';
 import { decisionKind } from '../decision-kind';
@@ -21,5 +22,5 @@ export const setClefs = decisionKind({
     fixedClefs: made.changes ? without(settings.fixedClefs, made.part) : entered(settings.fixedClefs, made.part, true),
   }),
   describe: (made, nameOf) =>
-    `${nameOf(made.part)}: ${made.changes ? 'clef changes automatic' : 'one clef throughout'}`,
+    `${nameOf(made.part)}: ${made.changes ? say('decisions.clefChangesAutomatic') : say('decisions.oneClefThroughout')}`,
 });

@@ -1,3 +1,4 @@
+import { say } from '../../words';
 import { Equals, IsIn, Matches, ValidateIf } from 'class-validator';
 import type { PartId } from '../../base';
 import { SMALLEST_VALUES, type SmallestValue } from '../../settings';
@@ -24,5 +25,5 @@ export const setGaps = decisionKind({
       made.upTo === null ? without(settings.closeGaps, made.part) : entered(settings.closeGaps, made.part, made.upTo),
   }),
   describe: (made, nameOf) =>
-    `${nameOf(made.part)}: ${made.upTo === null ? 'gaps automatic' : `gaps up to a ${valueName(made.upTo).replace(/ notes$/, '')} closed`}`,
+    `${nameOf(made.part)}: ${made.upTo === null ? say('decisions.gapsAutomatic') : say('decisions.gapsUpToAValueNameClosed', { valueName: valueName(made.upTo).replace(/ notes$/, '') })}`,
 });

@@ -1,3 +1,4 @@
+import { say } from '../../words';
 import { Equals, IsArray, IsBoolean, IsIn, IsOptional, Matches } from 'class-validator';
 import type { PartId } from '../../base';
 import { FURTHER_TUPLETS, SMALLEST_VALUES, type FurtherTuplet, type SmallestValue } from '../../settings';
@@ -32,7 +33,14 @@ export const setGrid = decisionKind({
     };
   },
   describe: (made, nameOf) => {
-    const also = made.also && made.also.length > 0 ? ` and ${made.also.join('-, ')}-tuplets` : '';
-    return `${nameOf(made.part)}: grid pinned to ${valueName(made.smallest)}${inBars(made.bars)}, ${made.triplets ? 'with' : 'without'} triplets${also}`;
+    const also =
+      made.also && made.also.length > 0 ? say('decisions.andAlsoTuplets', { also: made.also.join('-, ') }) : '';
+    return say('decisions.nameOfGridPinnedToValueNameInBars', {
+      nameOf: nameOf(made.part),
+      valueName: valueName(made.smallest),
+      inBars: inBars(made.bars),
+      madeTriplets: Boolean(made.triplets),
+      also,
+    });
   },
 });

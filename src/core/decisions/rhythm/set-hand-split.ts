@@ -1,3 +1,4 @@
+import { say } from '../../words';
 import { Equals, IsInt, Matches, Max, Min, ValidateIf } from 'class-validator';
 import type { PartId } from '../../base';
 import { keyInWords } from '../../score';
@@ -23,5 +24,5 @@ export const setHandSplit = decisionKind({
       made.key === null ? without(settings.handSplits, made.part) : entered(settings.handSplits, made.part, made.key),
   }),
   describe: (made, nameOf) =>
-    `${nameOf(made.part)}: ${made.key === null ? 'hands move freely' : `staves split at ${keyInWords(made.key)}`}`,
+    `${nameOf(made.part)}: ${made.key === null ? say('decisions.handsMoveFreely') : say('decisions.stavesSplitAtKeyInWords', { keyInWords: keyInWords(made.key) })}`,
 });

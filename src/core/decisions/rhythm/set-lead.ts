@@ -1,3 +1,4 @@
+import { say } from '../../words';
 import { Equals, IsNumber, Matches, Max, Min } from 'class-validator';
 import type { TrackId } from '../../base';
 import { decisionKind } from '../decision-kind';
@@ -21,6 +22,9 @@ export const setLead = decisionKind({
   }),
   describe: (made, nameOf) =>
     made.milliseconds === 0
-      ? `${nameOf(made.track)}: no lead removed`
-      : `${nameOf(made.track)}: lead of ${made.milliseconds} ms removed`,
+      ? say('decisions.nameOfNoLeadRemoved', { nameOf: nameOf(made.track) })
+      : say('decisions.nameOfLeadOfMillisecondsMsRemoved', {
+          nameOf: nameOf(made.track),
+          milliseconds: made.milliseconds,
+        }),
 });

@@ -1,3 +1,4 @@
+import { say } from '../../words';
 import { Equals, IsIn, IsOptional, Matches } from 'class-validator';
 import type { PartId } from '../../base';
 import { LENGTHS, type Lengths } from '../../settings';
@@ -25,5 +26,5 @@ export const setLengths = decisionKind({
     return { ...settings, lengths: entered(settings.lengths, part, chosen) };
   },
   describe: (made, nameOf) =>
-    `${nameOf(made.part)}: short notes ${made.as === 'read' ? 'written automatically' : 'as long as they were played'}${inBars(made.bars)}`,
+    say('decisions.nameOfShortNotesWritten', { nameOf: nameOf(made.part), as: made.as, inBars: inBars(made.bars) }),
 });

@@ -1,3 +1,4 @@
+import { say } from '../../words';
 import { Equals, IsBoolean, Matches } from 'class-validator';
 import type { PartId } from '../../base';
 import { decisionKind } from '../decision-kind';
@@ -21,5 +22,5 @@ export const setOrnaments = decisionKind({
     plain: made.on ? without(settings.plain, made.part) : entered(settings.plain, made.part, true),
   }),
   describe: (made, nameOf) =>
-    `${nameOf(made.part)}: ${made.on ? 'trills, tremolos and grace notes found' : 'no trills, tremolos or grace notes'}`,
+    `${nameOf(made.part)}: ${made.on ? say('decisions.trillsTremolosAndGraceNotesFound') : say('decisions.noTrillsTremolosOrGraceNotes')}`,
 });

@@ -1,3 +1,4 @@
+import { say } from '../../words';
 import { Equals, IsIn, IsNumber, IsOptional, Max, Min, ValidateIf } from 'class-validator';
 import { SWING_UNITS, type SwingUnit } from '../../settings';
 import { decisionKind } from '../decision-kind';
@@ -20,8 +21,11 @@ export const setSwing = decisionKind({
     return made.ratio === null ? rest : { ...rest, swing: { ratio: made.ratio, unit: made.unit ?? 'eighth' } };
   },
   describe: (made) => {
-    if (made.ratio === null) return 'Swing automatic';
-    if (made.ratio === 1) return 'No swing: off-beats as played';
-    return `Swing of ${made.ratio.toFixed(1)} to 1 written evenly${made.unit === '16th' ? ' (sixteenths)' : ''}`;
+    if (made.ratio === null) return say('decisions.swingAutomatic');
+    if (made.ratio === 1) return say('decisions.noSwingOffBeatsAsPlayed');
+    return say('decisions.swingOfRatioTo1WrittenEvenly', {
+      ratio: made.ratio.toFixed(1),
+      madeUnit16th: made.unit === '16th',
+    });
   },
 });

@@ -1,3 +1,4 @@
+import { say } from '../../words';
 import { Equals, IsInt, Matches, Max, Min } from 'class-validator';
 import type { PartId } from '../../base';
 import { decisionKind } from '../decision-kind';
@@ -17,5 +18,5 @@ export const setVoices = decisionKind({
   dto: SetVoices,
   apply: (settings, made) => ({ ...settings, voices: entered(settings.voices, made.part, made.most) }),
   describe: (made, nameOf) =>
-    `${nameOf(made.part)}: at most ${made.most} ${made.most === 1 ? 'voice' : 'voices'} per staff`,
+    say('decisions.nameOfAtMostMostVoicePerStaff', { nameOf: nameOf(made.part), most: made.most }),
 });

@@ -1,3 +1,4 @@
+import { say } from '../../words';
 import { Equals, Matches, ValidateIf } from 'class-validator';
 import type { PartId } from '../../base';
 import { decisionKind } from '../decision-kind';
@@ -23,7 +24,11 @@ export const writeAs = decisionKind({
     doubles: made.as === null ? without(settings.doubles, made.part) : entered(settings.doubles, made.part, made.as),
   }),
   describe: (made, nameOf) => {
-    if (made.as === null) return `${nameOf(made.part)}: doubled passages automatic`;
-    return `${nameOf(made.part)}: doubled passages written as ${made.as === made.part ? 'played' : `in ${nameOf(made.as)}`}`;
+    if (made.as === null) return say('decisions.nameOfDoubledPassagesAutomatic', { nameOf: nameOf(made.part) });
+    return say('decisions.nameOfDoubledPassagesWrittenAs', {
+      nameOf: nameOf(made.part),
+      madeAsMadePart: made.as === made.part,
+      nameOf2: nameOf(made.as),
+    });
   },
 });

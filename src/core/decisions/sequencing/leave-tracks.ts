@@ -1,3 +1,4 @@
+import { say } from '../../words';
 import { ArrayMaxSize, Equals, IsArray, IsBoolean, IsInt, Min } from 'class-validator';
 import { decisionKind } from '../decision-kind';
 
@@ -18,5 +19,5 @@ export const leaveTracks = decisionKind({
     return { ...settings, sequencing: { ...sequencing, leftOutTracks: out ? [...others, ...tracks] : others } };
   },
   describe: ({ tracks, out }) =>
-    `${tracks.length === 1 ? `Track ${tracks[0]! + 1}` : `${tracks.length} tracks`} ${out ? 'left out' : 'included'}`,
+    `${tracks.length === 1 ? say('decisions.trackTracks', { tracks: tracks[0]! + 1 }) : say('decisions.tracksTracks', { tracks: tracks.length })} ${out ? say('decisions.leftOut') : say('decisions.included')}`,
 });

@@ -1,3 +1,4 @@
+import { say } from '../../words';
 import { Equals, IsInt, IsOptional, Matches, Max, Min, ValidateIf } from 'class-validator';
 import type { PartId } from '../../base';
 import { decisionKind } from '../decision-kind';
@@ -24,7 +25,10 @@ export const playAsReceived = decisionKind({
     return { ...settings, sequencing: { ...sequencing, treatments } };
   },
   describe: ({ part, which }, nameOf) => {
-    const what = which === undefined ? 'reset to the original' : `processing step ${which + 1} deleted`;
-    return `${part === null ? 'All parts' : nameOf(part)}: ${what}`;
+    const what =
+      which === undefined
+        ? say('decisions.resetToTheOriginal')
+        : say('decisions.processingStepWhichDeleted', { which: which + 1 });
+    return `${part === null ? say('decisions.allParts') : nameOf(part)}: ${what}`;
   },
 });

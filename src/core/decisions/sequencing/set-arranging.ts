@@ -1,3 +1,4 @@
+import { say } from '../../words';
 import { Equals, IsIn, IsInt, IsOptional, Max, Min, ValidateIf } from 'class-validator';
 import { BY_HAND, CHANNEL_PLANS, type Arranging, type ByHand, type ChannelPlan } from '../../settings';
 import { decisionKind } from '../decision-kind';
@@ -30,30 +31,37 @@ export const setArranging = decisionKind({
     const arranging: Arranging = { ...sequencing.arranging, ...defined(change) };
     return { ...settings, sequencing: { ...sequencing, arranging } };
   },
-  describe: (made) => inWords(made).join('; ') || 'Nothing changed',
+  describe: (made) => inWords(made).join('; ') || say('decisions.nothingChanged'),
 });
 
 function inWords({ sounds, names, channels, type, ticksPerQuarter, emptyBars, byHand }: SetArranging): string[] {
   const words: string[] = [];
-  if (sounds) words.push(sounds === 'received' ? 'Original sounds' : 'Sounds by instrument');
-  if (names) words.push(names === 'received' ? 'Original track names' : 'Tracks named by instrument');
+  if (sounds) words.push(sounds === 'received' ? say('decisions.originalSounds') : say('decisions.soundsByInstrument'));
+  if (names)
+    words.push(names === 'received' ? say('decisions.originalTrackNames') : say('decisions.tracksNamedByInstrument'));
   if (channels)
     words.push(
-      { received: 'Original channels', 'by-part': 'A channel for each track', 'one-channel': 'All on one channel' }[
-        channels
-      ],
+      {
+        received: say('decisions.originalChannels'),
+        'by-part': say('decisions.aChannelForEachTrack'),
+        'one-channel': say('decisions.allOnOneChannel'),
+      }[channels],
     );
-  if (type !== undefined) words.push(type === null ? 'Original SMF type' : `SMF type ${type}`);
+  if (type !== undefined)
+    words.push(type === null ? say('decisions.originalSMFType') : say('decisions.sMFTypeType', { type }));
   if (ticksPerQuarter !== undefined)
-    words.push(ticksPerQuarter === null ? 'Original ticks' : `${ticksPerQuarter} ticks per quarter`);
-  if (emptyBars !== undefined)
-    words.push(`${emptyBars === 1 ? 'One empty bar' : `${emptyBars} empty bars`} before the music`);
+    words.push(
+      ticksPerQuarter === null
+        ? say('decisions.originalTicks')
+        : say('decisions.ticksPerQuarterTicksPerQuarter', { ticksPerQuarter }),
+    );
+  if (emptyBars !== undefined) words.push(say('decisions.oneEmptyBarBeforeTheMusic', { emptyBars }));
   if (byHand)
     words.push(
       {
-        pitches: 'Edited notes exported with their pitches',
-        all: 'Edited notes exported with their pitches and times',
-        none: 'Edited notes exported as in the original',
+        pitches: say('decisions.editedNotesExportedWithTheir'),
+        all: say('decisions.editedNotesExportedWithTheir2'),
+        none: say('decisions.editedNotesExportedAsInTheOriginal'),
       }[byHand],
     );
   return words;

@@ -1,3 +1,4 @@
+import { say } from '../../words';
 import { Equals, IsIn, IsInt, Max, Min, ValidateIf } from 'class-validator';
 import { ACTIONS, DATA_KINDS, type Action, type DataKind } from '../../settings';
 import { decisionKind } from '../decision-kind';
@@ -11,7 +12,17 @@ export class SetCarry {
   @ValidateIf((one: SetCarry) => one.track !== null) @IsInt() @Min(0) @Max(10_000) track!: number | null;
 }
 
-const ACTION_NAMES: Record<Action, string> = { carry: 'carried', drop: 'dropped', convert: 'converted' };
+const ACTION_NAMES: Record<Action, string> = {
+  get carry() {
+    return say('decisions.carried');
+  },
+  get drop() {
+    return say('decisions.dropped');
+  },
+  get convert() {
+    return say('decisions.converted');
+  },
+};
 
 export const setCarry = decisionKind({
   kind: 'setCarry',
@@ -27,5 +38,5 @@ export const setCarry = decisionKind({
     return { ...settings, sequencing: { ...sequencing, ...changed } };
   },
   describe: ({ data, action, track }) =>
-    `${track === null ? '' : `Track ${track + 1}: `}${DATA_NAMES[data]} ${ACTION_NAMES[action]}`,
+    `${track === null ? '' : say('decisions.trackTrack', { track: track + 1 })}${DATA_NAMES[data]} ${ACTION_NAMES[action]}`,
 });

@@ -1,3 +1,4 @@
+import { say } from '../../words';
 import {
   ArrayMaxSize,
   ArrayUnique,
@@ -68,41 +69,63 @@ export const setPartSequencing = decisionKind({
     );
     return { ...settings, sequencing: { ...settings.sequencing, parts: entered(parts, part, own) } };
   },
-  describe: (made, nameOf) => `${nameOf(made.part)}: ${partInWords(made).join('; ') || 'as the whole'}`,
+  describe: (made, nameOf) => `${nameOf(made.part)}: ${partInWords(made).join('; ') || say('decisions.asTheWhole')}`,
 });
 
 const SPLIT_NAMES = {
-  none: 'one track',
-  technique: 'a track for each technique',
-  solo: 'solo passages on a track of their own',
-  voice: 'a track for each voice',
-  staff: 'a track for each hand',
-  lines: 'chords as single lines',
-  keys: 'tracks by key',
-  channel: 'a track for each channel',
+  get none() {
+    return say('decisions.oneTrack');
+  },
+  get technique() {
+    return say('decisions.aTrackForEachTechnique');
+  },
+  get solo() {
+    return say('decisions.soloPassagesOnATrackOfTheirOwn');
+  },
+  get voice() {
+    return say('decisions.aTrackForEachVoice');
+  },
+  get staff() {
+    return say('decisions.aTrackForEachHand');
+  },
+  get lines() {
+    return say('decisions.chordsAsSingleLines');
+  },
+  get keys() {
+    return say('decisions.tracksByKey');
+  },
+  get channel() {
+    return say('decisions.aTrackForEachChannel');
+  },
 } as const;
 
 function partInWords(one: SetPartSequencing): string[] {
   const words: string[] = [];
   if (one.dynamicsTo) words.push(carriersInWords(one.dynamicsTo).toLowerCase());
   if (one.split) words.push(SPLIT_NAMES[one.split]);
-  if (one.splitKeys) words.push(`a new track from ${one.splitKeys.map(keyInWords).join(' and ')} up`);
+  if (one.splitKeys)
+    words.push(say('decisions.aNewTrackFromSplitKeysUp', { splitKeys: one.splitKeys.map(keyInWords).join(' and ') }));
   if (one.passages)
     words.push(
       one.passages.length === 0
-        ? 'no passage on a track of its own'
-        : `${one.passages.map(({ name }) => `“${name}”`).join(', ')} on a track of its own`,
+        ? say('decisions.noPassageOnATrackOfItsOwn')
+        : say('decisions.passagesOnATrackOfItsOwn', {
+            passages: one.passages.map(({ name }) => `“${name}”`).join(', '),
+          }),
     );
-  if (one.program) words.push(`program ${one.program}`);
-  if (one.channel) words.push(`channel ${one.channel}`);
-  if (one.chart) words.push(`technique chart “${one.chart.name}”`);
+  if (one.program) words.push(say('decisions.programProgram', { program: one.program }));
+  if (one.channel) words.push(say('decisions.channelChannel', { channel: one.channel }));
+  if (one.chart) words.push(say('decisions.techniqueChartChart', { chart: one.chart.name }));
   if (one.drumKeys)
     words.push(
       Object.entries(one.drumKeys)
-        .map(([from, to]) => `${keyInWords(Number(from))} (${from}) becomes ${to}`)
+        .map(([from, to]) =>
+          say('decisions.keyInWordsFromBecomesTo', { keyInWords: keyInWords(Number(from)), from, to }),
+        )
         .join(', '),
     );
-  if (one.leftOut !== undefined && one.leftOut !== null) words.push(one.leftOut ? 'left out' : 'included');
-  if (one.trackName) words.push(`track named “${one.trackName}”`);
+  if (one.leftOut !== undefined && one.leftOut !== null)
+    words.push(one.leftOut ? say('decisions.leftOut') : say('decisions.included'));
+  if (one.trackName) words.push(say('decisions.trackNamedTrackName', { trackName: one.trackName }));
   return words;
 }

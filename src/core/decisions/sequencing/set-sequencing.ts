@@ -1,3 +1,4 @@
+import { say } from '../../words';
 import {
   ArrayMaxSize,
   ArrayUnique,
@@ -95,48 +96,92 @@ export const setSequencing = decisionKind({
       sequencing: { ...settings.sequencing, ...cleared, ...(defined(change) as Partial<DirectionB>) },
     };
   },
-  describe: (made) => whole(made).join('; ') || 'Nothing changed',
+  describe: (made) => whole(made).join('; ') || say('decisions.nothingChanged'),
 });
 
 const PRESET_NAMES = {
-  bare: 'bare notes, velocities and tempo',
-  expression: 'expression kept',
-  everything: 'everything carried',
+  get bare() {
+    return say('decisions.bareNotesVelocitiesAndTempo');
+  },
+  get expression() {
+    return say('decisions.expressionKept');
+  },
+  get everything() {
+    return say('decisions.everythingCarried');
+  },
 } as const;
 
 const GLIDE_NAMES: Record<Glides, string> = {
-  'as-written': 'Glissandi in steps, slides bent',
-  steps: 'Glissandi and slides in steps',
-  bend: 'Glissandi and slides bent',
-  none: 'Glissandi and slides as plain notes',
+  get 'as-written'() {
+    return say('decisions.glissandiInStepsSlidesBent');
+  },
+  get steps() {
+    return say('decisions.glissandiAndSlidesInSteps');
+  },
+  get bend() {
+    return say('decisions.glissandiAndSlidesBent');
+  },
+  get none() {
+    return say('decisions.glissandiAndSlidesAsPlainNotes');
+  },
 };
 
 function whole(one: SetSequencing): string[] {
   const words: string[] = [];
-  if (one.preset) words.push(`Preset: ${PRESET_NAMES[one.preset]}`);
+  if (one.preset) words.push(say('decisions.presetPresetNames', { presetNames: PRESET_NAMES[one.preset] }));
   if (one.dynamicsTo) words.push(carriersInWords(one.dynamicsTo));
-  if (one.levels) words.push('Velocity per dynamic changed');
-  if (one.rampStep !== undefined) words.push(`Ramps in steps of ${one.rampStep / QUARTER} quarters`);
-  if (one.articulations) words.push('Lengths and velocities of articulations changed');
-  if (one.slurOverlap !== undefined) words.push(`Slurred notes overlap by ${one.slurOverlap} ms`);
-  if (one.ornaments !== undefined) words.push(one.ornaments ? 'Ornaments played out' : 'Ornaments as plain notes');
+  if (one.levels) words.push(say('decisions.velocityPerDynamicChanged'));
+  if (one.rampStep !== undefined)
+    words.push(say('decisions.rampsInStepsOfRampStepQuarters', { rampStep: one.rampStep / QUARTER }));
+  if (one.articulations) words.push(say('decisions.lengthsAndVelocitiesOf'));
+  if (one.slurOverlap !== undefined)
+    words.push(say('decisions.slurredNotesOverlapBySlurOverlapMs', { slurOverlap: one.slurOverlap }));
+  if (one.ornaments !== undefined)
+    words.push(one.ornaments ? say('decisions.ornamentsPlayedOut') : say('decisions.ornamentsAsPlainNotes'));
   if (one.glides) words.push(GLIDE_NAMES[one.glides]);
-  if (one.cues !== undefined) words.push(one.cues ? 'Cue notes sound' : 'Cue notes are silent');
-  if (one.chords !== undefined) words.push(one.chords ? 'Chord symbols played' : 'Chord symbols silent');
+  if (one.cues !== undefined)
+    words.push(one.cues ? say('decisions.cueNotesSound') : say('decisions.cueNotesAreSilent'));
+  if (one.chords !== undefined)
+    words.push(one.chords ? say('decisions.chordSymbolsPlayed') : say('decisions.chordSymbolsSilent'));
   if (one.neutralVolume !== undefined)
-    words.push(one.neutralVolume === null ? 'No channel volume' : `Channel volume ${one.neutralVolume} at the start`);
-  if (one.channels) words.push(one.channels === 'one-channel' ? 'All on one channel' : 'A channel for each track');
-  if (one.format !== undefined) words.push(`SMF type ${one.format}`);
-  if (one.ticksPerQuarter !== undefined) words.push(`${one.ticksPerQuarter} ticks per quarter`);
-  if (one.runningStatus !== undefined) words.push(one.runningStatus ? 'With running status' : 'Without running status');
-  if (one.padPickup !== undefined) words.push(one.padPickup ? 'Pickup padded to a full bar' : 'Pickup as written');
-  if (one.playRepeats !== undefined) words.push(one.playRepeats ? 'Repeats played' : 'Every bar once');
-  if (one.loosening) words.push('Humanize changed');
+    words.push(
+      one.neutralVolume === null
+        ? say('decisions.noChannelVolume')
+        : say('decisions.channelVolumeNeutralVolumeAtThe', { neutralVolume: one.neutralVolume }),
+    );
+  if (one.channels)
+    words.push(
+      one.channels === 'one-channel' ? say('decisions.allOnOneChannel') : say('decisions.aChannelForEachTrack'),
+    );
+  if (one.format !== undefined) words.push(say('decisions.sMFTypeFormat', { format: one.format }));
+  if (one.ticksPerQuarter !== undefined)
+    words.push(say('decisions.ticksPerQuarterTicksPerQuarter', { ticksPerQuarter: one.ticksPerQuarter }));
+  if (one.runningStatus !== undefined)
+    words.push(one.runningStatus ? say('decisions.withRunningStatus') : say('decisions.withoutRunningStatus'));
+  if (one.padPickup !== undefined)
+    words.push(one.padPickup ? say('decisions.pickupPaddedToAFullBar') : say('decisions.pickupAsWritten'));
+  if (one.playRepeats !== undefined)
+    words.push(one.playRepeats ? say('decisions.repeatsPlayed') : say('decisions.everyBarOnce'));
+  if (one.loosening) words.push(say('decisions.humanizeChanged'));
   if (one.onlyParts !== undefined)
-    words.push(one.onlyParts === null ? 'All parts' : `${one.onlyParts.length} parts only`);
+    words.push(
+      one.onlyParts === null
+        ? say('decisions.allParts')
+        : say('decisions.onlyPartsPartsOnly', { onlyParts: one.onlyParts.length }),
+    );
   if (one.onlyBars !== undefined)
-    words.push(one.onlyBars === null ? 'All bars' : `${one.onlyBars.to - one.onlyBars.from} bars only`);
+    words.push(
+      one.onlyBars === null
+        ? say('decisions.allBars')
+        : say('decisions.toBarsOnly', { to: one.onlyBars.to - one.onlyBars.from }),
+    );
   if (one.files)
-    words.push({ one: 'One file', parts: 'A file for each part', sections: 'A file for each section' }[one.files]);
+    words.push(
+      {
+        one: say('decisions.oneFile'),
+        parts: say('decisions.aFileForEachPart'),
+        sections: say('decisions.aFileForEachSection'),
+      }[one.files],
+    );
   return words;
 }

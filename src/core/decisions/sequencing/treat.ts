@@ -1,3 +1,4 @@
+import { say } from '../../words';
 import { Equals, Matches, ValidateIf } from 'class-validator';
 import type { PartId } from '../../base';
 import type { Treatment } from '../../settings';
@@ -28,5 +29,5 @@ export const treat = decisionKind({
     };
   },
   describe: ({ part, bars, does }, nameOf) =>
-    `${part === null ? 'All parts' : nameOf(part)}: ${treatmentInWords(does)}${inBars(bars ?? undefined)}`,
+    `${part === null ? say('decisions.allParts') : nameOf(part)}: ${treatmentInWords(does)}${inBars(bars ?? undefined)}`,
 });

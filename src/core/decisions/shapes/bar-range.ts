@@ -1,3 +1,4 @@
+import { say } from '../../words';
 import { IsInt, Min } from 'class-validator';
 
 /** Bars by index. */
@@ -9,5 +10,5 @@ export class BarRange {
 
 /** " in 3 bars"; nothing for the whole. */
 export function inBars(bars: BarRange | undefined): string {
-  return bars ? ` in ${bars.to - bars.from === 1 ? 'one bar' : `${bars.to - bars.from} bars`}` : '';
+  return bars ? say('decisions.inOneBar', { to: bars.to - bars.from }) : '';
 }

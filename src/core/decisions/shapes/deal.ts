@@ -1,3 +1,4 @@
+import { say } from '../../words';
 import { IsIn, IsInt, Max, Min } from 'class-validator';
 import { MOST_PLAYERS, type Deal } from '../../settings';
 
@@ -11,13 +12,13 @@ export class DealDto implements Deal {
 }
 
 export function dealInWords({ to, players, spare, lines, order }: Deal): string {
-  if (players === 1) return 'kept as one part';
-  if (to === 'string-choir') return 'divided among a string choir';
+  if (players === 1) return say('decisions.keptAsOnePart');
+  if (to === 'string-choir') return say('decisions.dividedAmongAStringChoir');
   return [
-    'divided among ' + players + ' players',
-    spare === 'rest' && 'who rest when there are fewer notes',
-    lines === 'top-down' && 'always from the top',
-    order === 'paired' && 'in pairs',
+    say('decisions.dividedAmong') + players + ' players',
+    spare === 'rest' && say('decisions.whoRestWhenThereAreFewerNotes'),
+    lines === 'top-down' && say('decisions.alwaysFromTheTop'),
+    order === 'paired' && say('decisions.inPairs'),
   ]
     .filter(Boolean)
     .join(', ');

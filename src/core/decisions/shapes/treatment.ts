@@ -1,3 +1,4 @@
+import { say } from '../../words';
 import { IsBoolean, IsIn, IsInt, IsNumber, Max, Min, ValidateIf } from 'class-validator';
 import {
   DYNAMIC_CONTROLLERS,
@@ -41,25 +42,32 @@ export function treatmentInWords(does: Treatment): string {
     case 'quantize': {
       const grid = `${valueName(does.grid)}${does.triplets ? ' triplets' : ''}`;
       const how = does.strength < 1 ? `, ${Math.round(does.strength * 100)} %` : '';
-      return `quantized to ${grid}${how}${does.swing > 1 ? `, swing ${does.swing} : 1` : ''}`;
+      return say('decisions.quantizedToGridHow', { grid, how, swing: does.swing });
     }
     case 'closeGaps':
-      return `gaps up to a ${does.upTo} closed`;
+      return say('decisions.gapsUpToAUpToClosed', { upTo: does.upTo });
     case 'trimOverlaps':
-      return 'overlaps trimmed';
+      return say('decisions.overlapsTrimmed');
     case 'level':
-      return `all velocities ${does.velocity}`;
+      return say('decisions.allVelocitiesVelocity', { velocity: does.velocity });
     case 'scale':
-      return `velocities scaled to ${does.weakest}–${does.strongest}`;
+      return say('decisions.velocitiesScaledToWeakestStrongest', { weakest: does.weakest, strongest: does.strongest });
     case 'accents':
-      return `accents ${signed(does.first)} on the first beat, ${signed(does.beats)} on beats, ${signed(does.between)} between`;
+      return say('decisions.accentsSignedOnTheFirstBeatSigned2', {
+        signed: signed(does.first),
+        signed2: signed(does.beats),
+        signed3: signed(does.between),
+      });
     case 'loosen':
-      return 'loosened';
+      return say('decisions.loosened');
     case 'toController':
-      return `velocities to controller ${does.controller}, notes at ${does.velocity}`;
+      return say('decisions.velocitiesToControllerController', {
+        controller: does.controller,
+        velocity: does.velocity,
+      });
     case 'toVelocity':
-      return `controller ${does.controller} to velocities`;
+      return say('decisions.controllerControllerToVelocities', { controller: does.controller });
     case 'thin':
-      return `controllers thinned within ${does.within}`;
+      return say('decisions.controllersThinnedWithinWithin', { within: does.within });
   }
 }

@@ -1,3 +1,4 @@
+import { say } from '../../words';
 import { Equals } from 'class-validator';
 import { decisionKind } from '../decision-kind';
 import { NOWHERE } from '../roles';
@@ -12,5 +13,5 @@ export const believeBars = decisionKind({
   points: NOWHERE,
   dto: BelieveBars,
   apply: (settings) => ({ ...settings, freeTime: null }),
-  describe: () => 'Bars as in the file',
+  describe: () => say('decisions.barsAsInTheFile'),
 });

@@ -1,3 +1,4 @@
+import { say } from '../../words';
 import { Equals, IsInt, IsNumber, Max, Min } from 'class-validator';
 import { decisionKind } from '../decision-kind';
 import { mended, placeWords } from './mended';
@@ -19,5 +20,5 @@ export const drawTempo = decisionKind({
   apply: (settings, { from, to, start, end }) =>
     to > from ? mended(settings, { kind: 'ramp', from, to, start, end }) : settings,
   describe: ({ from, start, end }) =>
-    `${end < start ? 'Gradually slower' : 'Gradually faster'} from ${start} to ${end} quarters per minute, ${placeWords(from)}`,
+    say('decisions.graduallySlowerFromStartToEnd', { endStart: end < start, start, end, placeWords: placeWords(from) }),
 });

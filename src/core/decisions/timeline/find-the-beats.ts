@@ -1,3 +1,4 @@
+import { say } from '../../words';
 import { ArrayMaxSize, Equals, IsArray, IsBoolean, IsIn, IsInt, IsNumber, IsOptional, Max, Min } from 'class-validator';
 import { BEAT_UNITS, NO_FREE_TIME, type BeatUnit } from '../../settings';
 import { decisionKind } from '../decision-kind';
@@ -54,23 +55,43 @@ export const findTheBeats = decisionKind({
   describe: ({ anchors, placed, period, beatsPerBar, firstDownbeat, unit, compound }) => {
     const beat = unitOf(unit, compound);
     const said = [
-      anchors && (anchors.length > 0 ? `${anchors.length} beats are known` : 'no beats are known'),
-      placed && (placed.length > 0 ? `${placed.length} corrected` : 'none corrected'),
-      period !== undefined && (period > 0 ? `about ${Math.round(60 / period)} a minute` : 'any pace'),
-      beatsPerBar !== undefined && (beatsPerBar > 0 ? `${beatsPerBar} to a bar` : 'bars automatic'),
+      anchors &&
+        (anchors.length > 0
+          ? say('decisions.anchorsBeatsAreKnown', { anchors: anchors.length })
+          : say('decisions.noBeatsAreKnown')),
+      placed &&
+        (placed.length > 0
+          ? say('decisions.placedCorrected', { placed: placed.length })
+          : say('decisions.noneCorrected')),
+      period !== undefined &&
+        (period > 0
+          ? say('decisions.aboutPeriodAMinute', { period: Math.round(60 / period) })
+          : say('decisions.anyPace')),
+      beatsPerBar !== undefined &&
+        (beatsPerBar > 0 ? say('decisions.beatsPerBarToABar', { beatsPerBar }) : say('decisions.barsAutomatic')),
       firstDownbeat !== undefined &&
-        (firstDownbeat >= 0 ? `the first bar at beat ${firstDownbeat + 1}` : 'first bar automatic'),
+        (firstDownbeat >= 0
+          ? say('decisions.theFirstBarAtBeatFirstDownbeat', { firstDownbeat: firstDownbeat + 1 })
+          : say('decisions.firstBarAutomatic')),
       beat && UNIT_WORDS[beat],
     ].filter(Boolean);
-    return `Bars from the playing${said.length > 0 ? `: ${said.join(', ')}` : ''}`;
+    return say('decisions.barsFromThePlayingSaidOver0Select', { saidOver0: said.length > 0, said: said.join(', ') });
   },
 });
 
 const UNIT_WORDS: Record<SaidUnit, string> = {
-  quarter: 'beats of a quarter',
-  'dotted quarter': 'beats of three eighths',
-  eighth: 'beats of an eighth',
-  'as found': 'beats automatic',
+  get quarter() {
+    return say('decisions.beatsOfAQuarter');
+  },
+  get 'dotted quarter'() {
+    return say('decisions.beatsOfThreeEighths');
+  },
+  get eighth() {
+    return say('decisions.beatsOfAnEighth');
+  },
+  get 'as found'() {
+    return say('decisions.beatsAutomatic');
+  },
 };
 
 function unitAfter(said: SaidUnit | undefined, before: BeatUnit | null): BeatUnit | null {

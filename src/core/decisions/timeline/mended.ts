@@ -1,3 +1,4 @@
+import { say } from '../../words';
 import type { TimeLineEdit } from '../../performance';
 import type { JobSettings } from '../../settings';
 import { QUARTER, type WrittenUnits } from '../../time';
@@ -11,5 +12,5 @@ export function mended(settings: JobSettings, edit: TimeLineEdit): JobSettings {
 /** Places are told in quarters from the beginning: barlines may have moved since. */
 export function placeWords(at: WrittenUnits): string {
   const quarters = Math.round((at / QUARTER) * 100) / 100;
-  return at === 0 ? 'at the beginning' : `after ${quarters} quarter${quarters === 1 ? '' : 's'}`;
+  return at === 0 ? say('decisions.atTheBeginning') : say('decisions.afterQuartersQuarter', { quarters });
 }

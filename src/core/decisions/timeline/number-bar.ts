@@ -1,3 +1,4 @@
+import { say } from '../../words';
 import { Equals, IsInt, Max, Min, ValidateIf } from 'class-validator';
 import { decisionKind } from '../decision-kind';
 import { mended, placeWords } from './mended';
@@ -15,5 +16,7 @@ export const numberBar = decisionKind({
   dto: NumberBar,
   apply: (settings, { at, number }) => mended(settings, { kind: 'number', at, number }),
   describe: ({ at, number }) =>
-    number === null ? `Bars counted on ${placeWords(at)}` : `The bar ${placeWords(at)} is bar ${number}`,
+    number === null
+      ? say('decisions.barsCountedOnPlaceWords', { placeWords: placeWords(at) })
+      : say('decisions.theBarPlaceWordsIsBarNumber', { placeWords: placeWords(at), number }),
 });

@@ -1,3 +1,4 @@
+import { say } from '../../words';
 import { Equals, IsIn, IsOptional, IsNumber, Max, Min } from 'class-validator';
 import { TEMPO_PRINTS, type TempoPrint } from '../../settings';
 import { decisionKind } from '../decision-kind';
@@ -12,10 +13,18 @@ export class PrintTempo {
 }
 
 const WORDS: Record<TempoPrint, string> = {
-  all: 'Metronome marks where the tempo changes',
-  sections: 'Metronome marks at markers only',
-  first: 'The first metronome mark only',
-  none: 'No metronome marks',
+  get all() {
+    return say('decisions.metronomeMarksWhereTheTempoChanges');
+  },
+  get sections() {
+    return say('decisions.metronomeMarksAtMarkersOnly');
+  },
+  get first() {
+    return say('decisions.theFirstMetronomeMarkOnly');
+  },
+  get none() {
+    return say('decisions.noMetronomeMarks');
+  },
 };
 
 export const printTempo = decisionKind({
@@ -28,7 +37,7 @@ export const printTempo = decisionKind({
     tempoTolerance: tolerance ?? settings.tempoTolerance,
   }),
   describe: ({ which, tolerance }) =>
-    [which && WORDS[which], tolerance !== undefined && `Printed tempos within ${tolerance} ms of the played ones`]
+    [which && WORDS[which], tolerance !== undefined && say('decisions.printedTemposWithinToleranceMsOf', { tolerance })]
       .filter(Boolean)
       .join('; '),
 });

@@ -1,3 +1,4 @@
+import { say } from '../../words';
 import { Equals, IsInt, IsString, MaxLength, Min, ValidateIf } from 'class-validator';
 import { decisionKind } from '../decision-kind';
 import { placeWords } from './mended';
@@ -18,5 +19,7 @@ export const sayTempo = decisionKind({
     tempoWords: [...settings.tempoWords.filter((said) => said.at !== at), ...(words === null ? [] : [{ at, words }])],
   }),
   describe: ({ at, words }) =>
-    words === null ? `No words of tempo ${placeWords(at)}` : `“${words}” ${placeWords(at)}`,
+    words === null
+      ? say('decisions.noWordsOfTempoPlaceWords', { placeWords: placeWords(at) })
+      : `“${words}” ${placeWords(at)}`,
 });

@@ -1,3 +1,4 @@
+import { say } from '../../words';
 import { Equals, IsInt, IsOptional, IsString, MaxLength, Min, ValidateIf } from 'class-validator';
 import { decisionKind } from '../decision-kind';
 import { mended, placeWords } from './mended';
@@ -18,5 +19,7 @@ export const setMarker = decisionKind({
   apply: (settings, { at, text, was }) =>
     mended(settings, { kind: 'marker', at, text, ...(was !== undefined && { was }) }),
   describe: ({ at, text, was }) =>
-    text === null ? `No marker ${was ? `“${was}” ` : ''}${placeWords(at)}` : `Marker “${text}” ${placeWords(at)}`,
+    text === null
+      ? say('decisions.noMarkerWasSelectTrueWas2Other', { was: Boolean(was), was2: was, placeWords: placeWords(at) })
+      : say('decisions.markerTextPlaceWords', { text, placeWords: placeWords(at) }),
 });

@@ -1,3 +1,4 @@
+import { say } from '../../words';
 import { ArrayMaxSize, Equals, IsIn, IsInt, IsOptional, Max, Min, ValidateIf } from 'class-validator';
 import { meterInWords } from '../../time';
 import { decisionKind } from '../decision-kind';
@@ -30,6 +31,6 @@ export const setMeters = decisionKind({
     to === null || to > from ? mended(settings, { kind: 'meters', from, to, meters }) : settings,
   describe: ({ from, meters }) =>
     meters.length === 0
-      ? `No meter change ${placeWords(from)}`
-      : `${meters.map(meterInWords).join(' ')}${meters.length > 1 ? ' in turn' : ''} ${placeWords(from)}`,
+      ? say('decisions.noMeterChangePlaceWords', { placeWords: placeWords(from) })
+      : `${meters.map(meterInWords).join(' ')}${meters.length > 1 ? say('decisions.inTurn') : ''} ${placeWords(from)}`,
 });

@@ -1,3 +1,4 @@
+import { say } from '../../words';
 import { Equals, IsInt, IsNumber, Max, Min, ValidateIf } from 'class-validator';
 import { decisionKind } from '../decision-kind';
 import { mended, placeWords } from './mended';
@@ -17,5 +18,7 @@ export const setTempo = decisionKind({
   dto: SetTempo,
   apply: (settings, { at, bpm }) => mended(settings, { kind: 'tempo', at, bpm }),
   describe: ({ at, bpm }) =>
-    bpm === null ? `No tempo change ${placeWords(at)}` : `Tempo ${bpm} quarters per minute ${placeWords(at)}`,
+    bpm === null
+      ? say('decisions.noTempoChangePlaceWords', { placeWords: placeWords(at) })
+      : say('decisions.tempoBpmQuartersPerMinute', { bpm, placeWords: placeWords(at) }),
 });

@@ -1,3 +1,4 @@
+import { say } from '../../words';
 import { Equals, IsInt, Max, Min } from 'class-validator';
 import { QUARTER } from '../../time';
 import { decisionKind } from '../decision-kind';
@@ -17,6 +18,6 @@ export const shiftBarlines = decisionKind({
   apply: (settings, { from, by }) => mended(settings, { kind: 'barlines', from, by }),
   describe: ({ from, by }) => {
     const quarters = Math.abs(by) / QUARTER;
-    return `Barlines ${quarters} quarter${quarters === 1 ? '' : 's'} ${by < 0 ? 'earlier' : 'later'}, ${placeWords(from)}`;
+    return say('decisions.barlinesQuartersQuarterEarlier', { quarters, by0: by < 0, placeWords: placeWords(from) });
   },
 });

@@ -1,8 +1,9 @@
+import { say } from '../../words';
 import { USUAL_MAP, type ListsWish, type MapWish, type Recipe } from '../../documents';
 import { isForComposer, querySheetText, sheetLine, type OpenQuery } from '../../engine';
 import type { StudioMapSettings } from '../../studio';
 import type { DispatchDesk, Working } from '../dispatch-desk';
-import { many, OF_TIME, type Draft } from '../draft';
+import { OF_TIME, type Draft } from '../draft';
 import type { Task } from '../task';
 import { tracksAsCsv, tracksOfScore, tracksOfSequence } from '../track-list';
 import type { Deliverer } from './deliverer';
@@ -48,9 +49,13 @@ function* tasks(desk: DispatchDesk, wish: ListsWish, { map }: Recipe): Generator
         .map((query) => sheetLine(query, summary.bars, nameOf)),
     );
   return [
-    ...(wish.tracks ? [file('Tracks', 'csv', 'Which track is what', tracks)] : []),
-    ...(wish.times ? [file('Times', 'csv', 'Every bar and change with time and time code', times)] : []),
-    ...(wish.queries ? [file('Queries', 'txt', 'Open queries with room for answers', queries)] : []),
+    ...(wish.tracks ? [file(say('dispatchCore.tracks'), 'csv', say('dispatchCore.whichTrackIsWhat'), tracks)] : []),
+    ...(wish.times
+      ? [file(say('dispatchCore.times'), 'csv', say('dispatchCore.everyBarAndChangeWithTimeAndTime'), times)]
+      : []),
+    ...(wish.queries
+      ? [file(say('dispatchCore.queries'), 'txt', say('dispatchCore.openQueriesWithRoomForAnswers'), queries)]
+      : []),
   ];
 }
 
@@ -63,11 +68,11 @@ function* foretell(
   const asked = summary.queries;
   const open = draft.desk.open(asked).filter(isForComposer).length;
   const what = [
-    ...(tracks ? ['which track is what'] : []),
-    ...(times ? [`every bar with its time and code at ${map?.rate ?? rate} frames`] : []),
-    ...(queries ? [`${many(open, 'query', 'queries')} for the composer`] : []),
+    ...(tracks ? [say('dispatchCore.whichTrackIsWhat2')] : []),
+    ...(times ? [say('dispatchCore.everyBarWithItsTimeAndCodeAtRate', { rate: map?.rate ?? rate })] : []),
+    ...(queries ? [say('dispatchCore.queryForTheComposer', { open })] : []),
   ];
-  draft.says(`Lists: ${what.join('; ')}.`, what.length);
+  draft.says(say('dispatchCore.listsWhat', { what: what.join('; ') }), what.length);
   if (times) draft.concern(asked, OF_TIME);
   if (tracks) draft.concern(asked, OF_TRACKS);
 }

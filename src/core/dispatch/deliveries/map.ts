@@ -1,18 +1,34 @@
+import { say } from '../../words';
 import type { MapWish } from '../../documents';
 import { USUAL_CLICK, type StudioMapSettings } from '../../studio';
 import type { DispatchDesk, Working } from '../dispatch-desk';
-import { many, number, OF_TIME, type Draft } from '../draft';
+import { OF_TIME, type Draft } from '../draft';
 import type { Task } from '../task';
 import type { Deliverer } from './deliverer';
 
 function* tasks(desk: DispatchDesk, wish: MapWish): Generator<Working, Task[]> {
   const { desk: made } = yield* desk.made();
   const task: Task = {
-    words: 'Studio map',
+    words: say('dispatchCore.studioMap'),
     make: () => {
       const { midi: bytes, drift, tempos, barOne } = made.studio(studioSettings(wish));
-      const words = `Standard MIDI File with tempo, meters, keys and markers${wish.click ? ' and a click' : ''}; ${tempos} tempo changes. ${barOne} Read back, no bar begins more than ${drift.largest.toFixed(2)} ms from where it should`;
-      return [{ folder: 'Studio', label: 'Studio map', number: 0, extension: 'mid', bytes, bars: null, words }];
+      const words = say('dispatchCore.standardMIDIFileWithTempoMeters', {
+        wishClick: Boolean(wish.click),
+        tempos,
+        barOne,
+        largest: drift.largest.toFixed(2),
+      });
+      return [
+        {
+          folder: 'Studio',
+          label: say('dispatchCore.studioMap'),
+          number: 0,
+          extension: 'mid',
+          bytes,
+          bars: null,
+          words,
+        },
+      ];
     },
   };
   return [task];
@@ -32,11 +48,13 @@ function* foretell(draft: Draft, wish: MapWish): Generator<Working, void> {
 
 function mapInWords({ click, countIn, ticksPerQuarter, tolerance }: MapWish): string {
   const extra = [
-    ...(click ? ['a click'] : []),
-    ...(countIn > 0 ? [`${many(countIn, 'bar')} counted in`] : []),
-    tolerance > 0 ? `tempo thinned within ${tolerance} ms` : 'every tempo change',
+    ...(click ? [say('dispatchCore.aClick')] : []),
+    ...(countIn > 0 ? [say('dispatchCore.barCountedIn', { countIn })] : []),
+    tolerance > 0
+      ? say('dispatchCore.tempoThinnedWithinToleranceMs', { tolerance })
+      : say('dispatchCore.everyTempoChange'),
   ];
-  return `Studio map: tempo, meters, keys and markers at ${number(ticksPerQuarter)} ticks, ${extra.join(', ')}.`;
+  return say('dispatchCore.studioMapTempoMetersKeysAndMarkers', { ticksPerQuarter, extra: extra.join(', ') });
 }
 
 /** The studio's map. */

@@ -1,14 +1,33 @@
+import { say } from '../../words';
 import type { MidiWish } from '../../documents';
 import { sequencerSees } from '../../receivers/plain-sequencer';
 import type { DispatchDesk, Working } from '../dispatch-desk';
-import { many, number, type Draft } from '../draft';
+import { type Draft } from '../draft';
 import type { Task } from '../task';
 import type { Deliverer } from './deliverer';
 
 const MIDI_FILES = [
-  { wish: 'whole', files: 'one', words: 'the whole piece' },
-  { wish: 'parts', files: 'parts', words: 'one part' },
-  { wish: 'sections', files: 'sections', words: 'one section' },
+  {
+    wish: 'whole',
+    files: 'one',
+    get words() {
+      return say('dispatchCore.theWholePiece');
+    },
+  },
+  {
+    wish: 'parts',
+    files: 'parts',
+    get words() {
+      return say('dispatchCore.onePart');
+    },
+  },
+  {
+    wish: 'sections',
+    files: 'sections',
+    get words() {
+      return say('dispatchCore.oneSection');
+    },
+  },
 ] as const;
 
 function* tasks(desk: DispatchDesk, wish: MidiWish): Generator<Working, Task[]> {
@@ -19,16 +38,16 @@ function* tasks(desk: DispatchDesk, wish: MidiWish): Generator<Working, Task[]> 
     if (!wish[which]) continue;
     const made = yield* desk.midiFiles(wish, files);
     all.push({
-      words: `MIDI: ${words}`,
+      words: say('dispatchCore.mIDIWords', { words }),
       make: () =>
         made.map(({ label, bytes }, i) => ({
           folder: 'MIDI',
-          label: files === 'one' ? '' : label || `Section ${i + 1}`,
+          label: files === 'one' ? '' : label || say('dispatchCore.sectionI', { i: i + 1 }),
           number: files === 'one' ? 0 : i + 1,
           extension: 'mid',
           bytes,
           bars: files === 'one' ? played : null,
-          words: `Standard MIDI File, ${words}`,
+          words: say('dispatchCore.standardMIDIFileWords', { words }),
         })),
     });
   }
@@ -46,7 +65,7 @@ function* foretell(draft: Draft, wish: MidiWish): Generator<Working, void> {
   }
   const { length } = desk.job.originals;
   if (summary.kind === 'midi' && length > 1)
-    draft.says(`Of ${many(length, 'original')} only the first MIDI file is exported as MIDI.`, 0);
+    draft.says(say('dispatchCore.ofOriginalOnlyTheFirstMIDIFileIs', { length }), 0);
 }
 
 /** Read back from the bytes: it is the file that is described, not what it was meant to be. */
@@ -56,17 +75,27 @@ function midiInWords(
 ): string {
   const seen = files.map(({ bytes }) => sequencerSees(bytes));
   const [first] = seen;
-  if (!first) return 'No MIDI file: there is nothing to put in it.';
+  if (!first) return say('dispatchCore.noMIDIFileThereIsNothingToPutInIt');
   const mixer = seen.some(({ mixerData }) => mixerData > 0)
-    ? `${many(
-        seen.reduce((sum, one) => sum + one.mixerData, 0),
-        'mixer event',
-      )} (volume, pan, reverb, chorus)`
-    : 'no mixer data';
-  const format = `type ${first.format}, ${number(first.ticksPerQuarter)} ticks per quarter, ${mixer}`;
+    ? say('dispatchCore.mixerEventVolumePanReverbChorus', { reduce: seen.reduce((sum, one) => sum + one.mixerData, 0) })
+    : say('dispatchCore.noMixerData');
+  const format = say('dispatchCore.typeFormatTicksPerQuarterTicksPer', {
+    format: first.format,
+    ticksPerQuarter: first.ticksPerQuarter,
+    mixer,
+  });
   if (which === 'whole')
-    return `MIDI: ${format}, ${many(first.tracks.filter(({ notes }) => notes > 0).length, 'track')} with notes and a first one for tempo, meters and markers.`;
-  return `MIDI, ${which === 'parts' ? `${many(files.length, 'part')} one by one` : many(files.length, 'section')}: ${format}.`;
+    return say('dispatchCore.mIDIFormatTrackWithNotesAndAFirst', {
+      format,
+      tracks: first.tracks.filter(({ notes }) => notes > 0).length,
+    });
+  return say('dispatchCore.mIDIWhichFormat', {
+    which:
+      which === 'parts'
+        ? say('dispatchCore.partOneByOne', { files: files.length })
+        : say('dispatchCore.section', { files: files.length }),
+    format,
+  });
 }
 
 /** Standard MIDI Files. */

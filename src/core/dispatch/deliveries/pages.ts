@@ -1,7 +1,8 @@
+import { say } from '../../words';
 import type { PartId } from '../../base';
 import type { PagesWish, Recipe } from '../../documents';
 import type { DispatchDesk, Working } from '../dispatch-desk';
-import { many, type Draft } from '../draft';
+import { type Draft } from '../draft';
 import type { Sheet } from '../makers';
 import type { Task } from '../task';
 import type { Deliverer } from './deliverer';
@@ -13,7 +14,7 @@ function* tasks(desk: DispatchDesk, wish: PagesWish, { marks }: Recipe): Generat
   const { concert, cover, paper, barNumbers } = wish;
   const title = summary.title || desk.job.name;
   const book = (label: string, number: number, sheets: () => Sheet[], words: string): Task => ({
-    words: `Pages: ${label}`,
+    words: say('dispatchCore.pagesLabel', { label }),
     make: async (makers, onShare) => [
       {
         folder: 'Pages',
@@ -33,15 +34,29 @@ function* tasks(desk: DispatchDesk, wish: PagesWish, { marks }: Recipe): Generat
     staffMillimetres: wish.partStaff,
   });
   const extracts = extractsOf(wish, summary).map((extract) =>
-    book(extract.name, 0, () => [one(extract)], `PDF, ${paper}, ${extract.name.toLowerCase()}`),
+    book(
+      extract.name,
+      0,
+      () => [one(extract)],
+      say('dispatchCore.pDFPaperExtract', { paper, extract: extract.name.toLowerCase() }),
+    ),
   );
   return [
-    ...(wish.score ? [book('Score', 0, whole, `PDF, ${paper}, the score`)] : []),
+    ...(wish.score ? [book(say('dispatchCore.score'), 0, whole, say('dispatchCore.pDFPaperTheScore', { paper }))] : []),
     ...(wish.parts
-      ? summary.parts.map((part, i) => book(part.name, i + 1, () => [one(part)], `PDF, ${paper}, one part`))
+      ? summary.parts.map((part, i) =>
+          book(part.name, i + 1, () => [one(part)], say('dispatchCore.pDFPaperOnePart', { paper })),
+        )
       : []),
     ...(wish.allParts
-      ? [book('Parts', 0, () => summary.parts.map(one), `PDF, ${paper}, all parts one after the other`)]
+      ? [
+          book(
+            say('dispatchCore.parts'),
+            0,
+            () => summary.parts.map(one),
+            say('dispatchCore.pDFPaperAllPartsOneAfterTheOther', { paper }),
+          ),
+        ]
       : []),
     ...extracts,
   ];
@@ -53,14 +68,14 @@ function* foretell(draft: Draft, pages: PagesWish): Generator<Working, void> {
   const parts = summary.parts.length;
   const extracts = extractsIn(pages, summary);
   const what = [
-    ...(pages.score ? ['the score'] : []),
-    ...(pages.parts ? [`${many(parts, 'part')} one by one`] : []),
-    ...(pages.allParts ? ['all parts in one file'] : []),
+    ...(pages.score ? [say('dispatchCore.theScore')] : []),
+    ...(pages.parts ? [say('dispatchCore.partOneByOne2', { parts })] : []),
+    ...(pages.allParts ? [say('dispatchCore.allPartsInOneFile')] : []),
     ...extracts,
   ];
   const paper = pages.paper === '9x12' ? '9 × 12 in' : pages.paper;
   draft.says(
-    `PDF on ${paper}: ${what.join(', ')}. Page turns are left to your notation program.`,
+    say('dispatchCore.pDFOnPaperWhatPageTurnsAreLeftTo', { paper, what: what.join(', ') }),
     Number(pages.score) + Number(pages.allParts) + (pages.parts ? parts : 0) + extracts.length,
   );
 }

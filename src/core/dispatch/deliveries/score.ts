@@ -1,8 +1,9 @@
+import { say } from '../../words';
 import type { PartId } from '../../base';
 import { EXTRACTS } from '../../extracts';
 import type { Recipe, ScoreWish } from '../../documents';
 import type { DispatchDesk, Working } from '../dispatch-desk';
-import { inARow, many, type Draft } from '../draft';
+import { inARow, type Draft } from '../draft';
 import type { Folder, Task } from '../task';
 import type { Deliverer } from './deliverer';
 import { extractsIn, extractsOf } from './extracts';
@@ -14,9 +15,9 @@ function* tasks(desk: DispatchDesk, wish: ScoreWish, { marks }: Recipe, date: st
   const file = (folder: Folder, part: { id: PartId; name: string } | null, number: number): Task => {
     // Without its marks it lacks much, as was wished; an extract is other music.
     const from = marks !== 'none' && !EXTRACTS.some(({ id }) => id === part?.id) ? score.cameFrom(part?.id) : null;
-    const label = part?.name ?? (concert ? 'Score, concert pitch' : 'Score');
+    const label = part?.name ?? (concert ? say('dispatchCore.scoreConcertPitch') : say('dispatchCore.score'));
     return {
-      words: `MusicXML: ${label}`,
+      words: say('dispatchCore.musicXMLLabel', { label }),
       make: () => [
         {
           folder,
@@ -26,7 +27,12 @@ function* tasks(desk: DispatchDesk, wish: ScoreWish, { marks }: Recipe, date: st
           bytes: score.export(format, { ...how, concert, version, ...(part && { part: part.id }) }),
           bars: score.printedBars,
           ...(from && { from }),
-          words: `MusicXML ${version}${part ? ', one part' : `, ${summary.parts.length} parts`}${concert ? ', concert pitch' : ''}`,
+          words: say('dispatchCore.musicXMLVersionOnePartConcertPitch', {
+            version,
+            part: Boolean(part),
+            parts: summary.parts.length,
+            concert: Boolean(concert),
+          }),
         },
       ],
     };
@@ -44,13 +50,18 @@ function* foretell(draft: Draft, score: ScoreWish): Generator<Working, void> {
   const parts = summary.parts.length;
   const extracts = extractsIn(score, summary);
   const what = [
-    ...(score.whole ? [`a score of ${many(parts, 'part')}`] : []),
-    ...(score.parts ? [`${many(parts, 'part')} one by one`] : []),
+    ...(score.whole ? [say('dispatchCore.aScoreOfPart', { parts })] : []),
+    ...(score.parts ? [say('dispatchCore.partOneByOne2', { parts })] : []),
     ...extracts,
   ];
-  const pitch = score.concert ? 'at concert pitch' : 'as players read it';
+  const pitch = score.concert ? say('dispatchCore.atConcertPitch') : say('dispatchCore.asPlayersReadIt');
   draft.says(
-    `MusicXML ${score.version}${score.format === 'mxl' ? ', compressed' : ''}: ${inARow(what)}, ${pitch}, without layout.`,
+    say('dispatchCore.musicXMLVersionCompressedWhatPitch', {
+      version: score.version,
+      format: score.format,
+      what: inARow(what),
+      pitch,
+    }),
     Number(score.whole) + (score.parts ? parts : 0) + extracts.length,
   );
 }

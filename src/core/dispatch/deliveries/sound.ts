@@ -1,10 +1,11 @@
+import { say } from '../../words';
 import type { PartId } from '../../base';
 import { SOUND_WORDS, type Recipe, type SoundWish } from '../../documents';
 import type { Desk, Made } from '../../engine';
 import { clickAlone, later, type Stretch } from '../../hearing';
 import type { Seconds } from '../../time';
 import type { DispatchDesk, Working } from '../dispatch-desk';
-import { many, type Draft } from '../draft';
+import { type Draft } from '../draft';
 import type { Task } from '../task';
 import type { Deliverer } from './deliverer';
 
@@ -20,19 +21,29 @@ function* tasks(desk: DispatchDesk, wish: SoundWish, { map }: Recipe): Generator
   // Stems are turned down as the mix is, so that together they are the mix.
   let gain: number | null = null;
   const task = (label: string, number: number, what: string, stretches: () => Stretch[]): Task => ({
-    words: `Sound: ${label}`,
+    words: say('dispatchCore.soundLabel', { label }),
     make: async (makers, onShare) => {
       const rendered = await makers.wav({ stretches: stretches(), gain }, wish.sampleRate, onShare);
       gain ??= rendered.gain;
-      const words = `WAV, ${wish.sampleRate / 1000} kHz, 16 bits, ${what}. ${layout.barOne}`;
+      const words = say('dispatchCore.wAVSampleRateKHz16BitsWhatBarOne', {
+        sampleRate: wish.sampleRate / 1000,
+        what,
+        barOne: layout.barOne,
+      });
       return [{ folder: 'Sound', label, number, extension: 'wav', bytes: rendered.wav, bars: null, words }];
     },
   });
   const heard = (parts: PartId[]) => () => stretchesOf(made, version, parts, layout.countIn);
   return [
-    ...(wish.mix || wish.stems ? [task('Mix', 0, SOUND_WORDS[version], heard([]))] : []),
+    ...(wish.mix || wish.stems ? [task(say('dispatchCore.mix'), 0, SOUND_WORDS[version], heard([]))] : []),
     ...(wish.stems ? summary.parts.map(({ id, name }, i) => task(name, i + 1, SOUND_WORDS[version], heard([id]))) : []),
-    ...(wish.click ? [task('Click', 0, 'the click alone', () => [clickAlone(layout.click, layout.end)])] : []),
+    ...(wish.click
+      ? [
+          task(say('dispatchCore.click'), 0, say('dispatchCore.theClickAlone'), () => [
+            clickAlone(layout.click, layout.end),
+          ]),
+        ]
+      : []),
   ];
 }
 
@@ -66,12 +77,16 @@ function* foretell(
   const { parts, queries } = summary;
   const version = audible(wished, summary);
   const what = [
-    ...(mix || stems ? ['the mix'] : []),
-    ...(stems ? [many(parts.length, 'stem')] : []),
-    ...(click ? ['the click'] : []),
+    ...(mix || stems ? [say('dispatchCore.theMix')] : []),
+    ...(stems ? [say('dispatchCore.stem', { parts: parts.length })] : []),
+    ...(click ? [say('dispatchCore.theClick')] : []),
   ];
   draft.says(
-    `Sound of ${SOUND_WORDS[version]}: ${what.join(', ')}, WAV at ${sampleRate / 1000} kHz.`,
+    say('dispatchCore.soundOfSoundWordsWhatWAVAt', {
+      soundWords: SOUND_WORDS[version],
+      what: what.join(', '),
+      sampleRate: sampleRate / 1000,
+    }),
     (mix || stems ? 1 : 0) + (stems ? parts.length : 0) + Number(click),
   );
   if (version !== 'received') draft.concern(queries);

@@ -1,3 +1,4 @@
+import { say } from '../../words';
 import { IsBoolean, IsIn, IsInt, Max, Min } from 'class-validator';
 import { FRAME_RATES, type FrameRate } from '../../studio';
 import type { Recipe } from '../recipe';
@@ -19,19 +20,50 @@ export class ListsWish {
 export const USUAL_LISTS: ListsWish = { tracks: true, times: true, queries: false, rate: '25', start: 0 };
 
 /** One time line for both: count-in and time code are those of the map. */
-const asTheMap = ({ map }: Recipe) => (map ? 'Bars and times as in the studio map' : null);
+const asTheMap = ({ map }: Recipe) => (map ? say('documents.barsAndTimesAsInTheStudioMap') : null);
 
 export const lists: Delivery<ListsWish> = {
-  name: 'Lists',
-  about: 'for spreadsheets, and for whoever can answer',
+  get name() {
+    return say('documents.lists');
+  },
+  get about() {
+    return say('documents.forSpreadsheetsAndForWhoeverCan');
+  },
   what: 'lists',
   usual: USUAL_LISTS,
   Shape: ListsWish,
   form: {
-    tracks: { tick: 'Tracks', isFile: true },
-    times: { tick: 'Bars and times', isFile: true },
-    queries: { tick: 'Open queries', isFile: true },
-    rate: { name: 'Time code', oneOf: asTheyAre(FRAME_RATES), instead: asTheMap },
-    start: { name: 'Time code of bar 1', codeAt: 'rate', instead: asTheMap },
+    tracks: {
+      get tick() {
+        return say('documents.tracks');
+      },
+      isFile: true,
+    },
+    times: {
+      get tick() {
+        return say('documents.barsAndTimes');
+      },
+      isFile: true,
+    },
+    queries: {
+      get tick() {
+        return say('documents.openQueries');
+      },
+      isFile: true,
+    },
+    rate: {
+      get name() {
+        return say('documents.timeCode');
+      },
+      oneOf: asTheyAre(FRAME_RATES),
+      instead: asTheMap,
+    },
+    start: {
+      get name() {
+        return say('documents.timeCodeOfBar1');
+      },
+      codeAt: 'rate',
+      instead: asTheMap,
+    },
   },
 };

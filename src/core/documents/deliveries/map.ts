@@ -1,3 +1,4 @@
+import { say } from '../../words';
 import { IsBoolean, IsIn, IsInt, IsNumber, Max, Min } from 'class-validator';
 import { FRAME_RATES, type FrameRate } from '../../studio';
 import { asTheyAre, type Delivery } from './form';
@@ -31,17 +32,53 @@ export const USUAL_MAP: MapWish = {
 };
 
 export const map: Delivery<MapWish> = {
-  name: 'Studio map',
-  about: 'tempo, meters, keys and markers, no notes',
-  what: 'the studio map',
+  get name() {
+    return say('documents.studioMap');
+  },
+  get about() {
+    return say('documents.tempoMetersKeysAndMarkersNoNotes');
+  },
+  get what() {
+    return say('documents.theStudioMap');
+  },
   usual: USUAL_MAP,
   Shape: MapWish,
   form: {
-    click: { tick: 'Click' },
-    countIn: { name: 'Count-in, bars', ...COUNT_IN },
-    tolerance: { name: 'Tolerance of tempo', ...TOLERANCE, unit: 'ms' },
-    ticksPerQuarter: { name: 'Ticks per quarter of the map', oneOf: TICKS },
-    rate: { name: 'Time code', oneOf: asTheyAre(FRAME_RATES) },
-    start: { name: 'Time code of bar 1', codeAt: 'rate' },
+    click: {
+      get tick() {
+        return say('documents.click');
+      },
+    },
+    countIn: {
+      get name() {
+        return say('documents.countInBars');
+      },
+      ...COUNT_IN,
+    },
+    tolerance: {
+      get name() {
+        return say('documents.toleranceOfTempo');
+      },
+      ...TOLERANCE,
+      unit: 'ms',
+    },
+    ticksPerQuarter: {
+      get name() {
+        return say('documents.ticksPerQuarterOfTheMap');
+      },
+      oneOf: TICKS,
+    },
+    rate: {
+      get name() {
+        return say('documents.timeCode');
+      },
+      oneOf: asTheyAre(FRAME_RATES),
+    },
+    start: {
+      get name() {
+        return say('documents.timeCodeOfBar1');
+      },
+      codeAt: 'rate',
+    },
   },
 };

@@ -1,3 +1,4 @@
+import { say } from '../../words';
 import { IsBoolean, IsIn, IsInt, Max, Min, ValidateIf } from 'class-validator';
 import { PRESETS, type Preset } from '../../settings';
 import { TICKS, TICK_BOUNDS } from './ticks';
@@ -32,22 +33,68 @@ export const USUAL_MIDI: MidiWish = {
   byInstrument: false,
 };
 
-const AS_THE_JOB = [null, 'As in the job'] as const;
-const CARRIED = { bare: 'Bare: notes, velocities, tempo', expression: 'Keep expression', everything: 'Everything' };
+const AS_THE_JOB = [null, say('documents.asInTheJob')] as const;
+const CARRIED = {
+  get bare() {
+    return say('documents.bareNotesVelocitiesTempo');
+  },
+  get expression() {
+    return say('documents.keepExpression');
+  },
+  get everything() {
+    return say('documents.everything');
+  },
+};
 
 export const midi: Delivery<MidiWish> = {
   name: 'MIDI',
-  about: 'for sequencers, no mixer data unless it is carried',
+  get about() {
+    return say('documents.forSequencersNoMixerDataUnlessItIs');
+  },
   what: 'MIDI',
   usual: USUAL_MIDI,
   Shape: MidiWish,
   form: {
-    whole: { tick: 'The whole piece', isFile: true },
-    parts: { tick: 'Each part', isFile: true },
-    sections: { tick: 'Each section', isFile: true },
-    byInstrument: { tick: 'Named and sounding by instrument' },
-    carry: { name: 'Carried', oneOf: [AS_THE_JOB, ...PRESETS.map((one) => [one, CARRIED[one]] as const)] },
-    ticksPerQuarter: { name: 'Ticks per quarter', oneOf: [AS_THE_JOB, ...TICKS] },
-    type: { name: 'SMF type', oneOf: [AS_THE_JOB, [1, '1, one track per part'], [0, '0, all in one track']] },
+    whole: {
+      get tick() {
+        return say('documents.theWholePiece');
+      },
+      isFile: true,
+    },
+    parts: {
+      get tick() {
+        return say('documents.eachPart');
+      },
+      isFile: true,
+    },
+    sections: {
+      get tick() {
+        return say('documents.eachSection');
+      },
+      isFile: true,
+    },
+    byInstrument: {
+      get tick() {
+        return say('documents.namedAndSoundingByInstrument');
+      },
+    },
+    carry: {
+      get name() {
+        return say('documents.carried');
+      },
+      oneOf: [AS_THE_JOB, ...PRESETS.map((one) => [one, CARRIED[one]] as const)],
+    },
+    ticksPerQuarter: {
+      get name() {
+        return say('documents.ticksPerQuarter');
+      },
+      oneOf: [AS_THE_JOB, ...TICKS],
+    },
+    type: {
+      get name() {
+        return say('documents.sMFType');
+      },
+      oneOf: [AS_THE_JOB, [1, say('documents.n1OneTrackPerPart')], [0, say('documents.n0AllInOneTrack')]],
+    },
   },
 };

@@ -1,3 +1,4 @@
+import { say } from '../../words';
 import { IsBoolean, IsIn, IsNumber, IsOptional, IsString, Max, MaxLength, Min } from 'class-validator';
 import type { Delivery } from './form';
 
@@ -43,40 +44,94 @@ export const USUAL_PAGES: PagesWish = {
 };
 
 export const pages: Delivery<PagesWish> = {
-  name: 'Pages',
-  about: 'PDF, for a look or for the stands; page turns are your notation program’s business',
+  get name() {
+    return say('documents.pages');
+  },
+  get about() {
+    return say('documents.pDFForALookOrForTheStandsPageTurns');
+  },
   what: 'pages',
   usual: USUAL_PAGES,
   Shape: PagesWish,
   form: {
-    score: { tick: 'The score', isFile: true },
-    parts: { tick: 'Each part', isFile: true },
-    allParts: { tick: 'All parts in one file', isFile: true },
-    leadSheet: { tick: 'Lead sheet', isFile: true },
-    reduction: { tick: 'Piano reduction', isFile: true },
+    score: {
+      get tick() {
+        return say('documents.theScore');
+      },
+      isFile: true,
+    },
+    parts: {
+      get tick() {
+        return say('documents.eachPart');
+      },
+      isFile: true,
+    },
+    allParts: {
+      get tick() {
+        return say('documents.allPartsInOneFile');
+      },
+      isFile: true,
+    },
+    leadSheet: {
+      get tick() {
+        return say('documents.leadSheet');
+      },
+      isFile: true,
+    },
+    reduction: {
+      get tick() {
+        return say('documents.pianoReduction');
+      },
+      isFile: true,
+    },
     paper: {
-      name: 'Paper',
+      get name() {
+        return say('documents.paper');
+      },
       oneOf: PAPER_SIZES.map((size) => [size, size === '9x12' ? '9 × 12 in' : size] as const),
     },
-    scoreStaff: { name: 'Score’s staff', ...STAFF, step: 0.2, unit: 'mm' },
-    partStaff: { name: 'Parts’ staff', ...STAFF, step: 0.2, unit: 'mm' },
+    scoreStaff: {
+      get name() {
+        return say('documents.scoresStaff');
+      },
+      ...STAFF,
+      step: 0.2,
+      unit: 'mm',
+    },
+    partStaff: {
+      get name() {
+        return say('documents.partsStaff');
+      },
+      ...STAFF,
+      step: 0.2,
+      unit: 'mm',
+    },
     barNumbers: {
-      name: 'Bar numbers',
+      get name() {
+        return say('documents.barNumbers');
+      },
       few: true,
       oneOf: [
-        ['systems', 'Each system'],
-        ['every', 'Every bar'],
-        ['none', 'None'],
+        ['systems', say('documents.eachSystem')],
+        ['every', say('documents.everyBar')],
+        ['none', say('documents.none')],
       ],
     },
     concert: {
-      name: 'Pages’ pitch',
+      get name() {
+        return say('documents.pagesPitch');
+      },
       few: true,
       oneOf: [
-        [false, 'As players read'],
-        [true, 'Concert'],
+        [false, say('documents.asPlayersRead')],
+        [true, say('documents.concert')],
       ],
     },
-    cover: { name: 'Text of a cover', atMost: LONGEST_COVER },
+    cover: {
+      get name() {
+        return say('documents.textOfACover');
+      },
+      atMost: LONGEST_COVER,
+    },
   },
 };

@@ -1,3 +1,4 @@
+import { say } from '../../words';
 import { IsBoolean, IsIn, IsOptional } from 'class-validator';
 import { MUSICXML_VERSIONS, type MusicXmlVersion } from '../../musicxml';
 import { asTheyAre, type Delivery } from './form';
@@ -21,31 +22,67 @@ export class ScoreWish {
 export const USUAL_SCORE: ScoreWish = { format: 'musicxml', version: '3.0', concert: false, whole: true, parts: false };
 
 export const score: Delivery<ScoreWish> = {
-  name: 'MusicXML',
-  about: 'for notation programs, without layout',
-  what: 'MusicXML',
+  get name() {
+    return say('documents.musicXML');
+  },
+  get about() {
+    return say('documents.forNotationProgramsWithoutLayout');
+  },
+  get what() {
+    return say('documents.musicXML');
+  },
   usual: USUAL_SCORE,
   Shape: ScoreWish,
   form: {
-    whole: { tick: 'The score', isFile: true },
-    parts: { tick: 'Each part', isFile: true },
-    leadSheet: { tick: 'Lead sheet', isFile: true },
-    reduction: { tick: 'Piano reduction', isFile: true },
+    whole: {
+      get tick() {
+        return say('documents.theScore');
+      },
+      isFile: true,
+    },
+    parts: {
+      get tick() {
+        return say('documents.eachPart');
+      },
+      isFile: true,
+    },
+    leadSheet: {
+      get tick() {
+        return say('documents.leadSheet');
+      },
+      isFile: true,
+    },
+    reduction: {
+      get tick() {
+        return say('documents.pianoReduction');
+      },
+      isFile: true,
+    },
     format: {
-      name: 'File',
+      get name() {
+        return say('documents.file');
+      },
       few: true,
       oneOf: [
         ['musicxml', '.musicxml'],
         ['mxl', '.mxl, compressed'],
       ],
     },
-    version: { name: 'Version of MusicXML', few: true, oneOf: asTheyAre(MUSICXML_VERSIONS) },
+    version: {
+      get name() {
+        return say('documents.versionOfMusicXML');
+      },
+      few: true,
+      oneOf: asTheyAre(MUSICXML_VERSIONS),
+    },
     concert: {
-      name: 'Pitch',
+      get name() {
+        return say('documents.pitch');
+      },
       few: true,
       oneOf: [
-        [false, 'As players read'],
-        [true, 'Concert'],
+        [false, say('documents.asPlayersRead')],
+        [true, say('documents.concert')],
       ],
     },
   },

@@ -1,3 +1,4 @@
+import { say } from '../../words';
 import { IsBoolean, IsIn } from 'class-validator';
 import type { Delivery } from './form';
 
@@ -17,9 +18,15 @@ export class SoundWish {
 
 /** What is heard, for people. */
 export const SOUND_WORDS: Readonly<Record<(typeof SOUND_VERSIONS)[number], string>> = {
-  received: 'the original',
-  written: 'the score',
-  delivered: 'the export',
+  get received() {
+    return say('documents.theOriginal');
+  },
+  get written() {
+    return say('documents.theScore2');
+  },
+  get delivered() {
+    return say('documents.theExport');
+  },
 };
 
 export const USUAL_SOUND: SoundWish = {
@@ -31,18 +38,44 @@ export const USUAL_SOUND: SoundWish = {
 };
 
 export const sound: Delivery<SoundWish> = {
-  name: 'Sound',
-  about: 'WAV, 16 bits in stereo, with the bank chosen under “Sounds”',
+  get name() {
+    return say('documents.sound');
+  },
+  get about() {
+    return say('documents.wAV16BitsInStereoWithTheBankChosen');
+  },
   what: 'sound',
   usual: USUAL_SOUND,
   Shape: SoundWish,
   form: {
-    mix: { tick: 'Mix', isFile: true },
-    stems: { tick: 'Mix and stems', isFile: true },
-    click: { tick: 'Click', isFile: true },
-    version: { name: 'Version of the sound', oneOf: SOUND_VERSIONS.map((one) => [one, SOUND_WORDS[one]] as const) },
+    mix: {
+      get tick() {
+        return say('documents.mix');
+      },
+      isFile: true,
+    },
+    stems: {
+      get tick() {
+        return say('documents.mixAndStems');
+      },
+      isFile: true,
+    },
+    click: {
+      get tick() {
+        return say('documents.click');
+      },
+      isFile: true,
+    },
+    version: {
+      get name() {
+        return say('documents.versionOfTheSound');
+      },
+      oneOf: SOUND_VERSIONS.map((one) => [one, SOUND_WORDS[one]] as const),
+    },
     sampleRate: {
-      name: 'Sample rate',
+      get name() {
+        return say('documents.sampleRate');
+      },
       few: true,
       oneOf: [
         [48000, '48 kHz'],

@@ -1,6 +1,7 @@
 /*
  * From raw measures to a score: bars, voices, keys in concert pitch, lines over several bars, words where they belong.
  */
+import { say } from '../../words';
 import {
   fifthsOf,
   transpositionAt,
@@ -28,7 +29,7 @@ export function assembleScore(read: RawScore, warnings: MusicXmlWarning[]): Scor
       warnings.push({
         part: id,
         bar: measures.length,
-        message: `the part ends after ${measures.length} of ${bars.length} bars; the rest of it is empty`,
+        message: say('musicxml.thePartEndsAfterMeasuresOfBarsBars', { measures: measures.length, bars: bars.length }),
       });
   const parts = raw.parts.map((part) => readPart(part, bars, warnings));
   const { keys, writtenKeys } = keysOf(raw.parts, parts);

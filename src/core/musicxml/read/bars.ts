@@ -6,6 +6,7 @@
  * Three things look alike and are told apart: a bar that is short or long, a voice that is merely incomplete, and a
  * voice that is too long by a slip.
  */
+import { say } from '../../words';
 import { barLength, COMMON_TIME, QUARTER, type Bar, type Meter, type WrittenUnits } from '../../time';
 import type { MusicXmlWarning } from './errors';
 import type { RawMeasure, RawScore } from './raw';
@@ -41,8 +42,8 @@ export function barsOf({ parts }: RawScore, warnings: MusicXmlWarning[]): Bar[] 
     start += length;
   }
   for (const [list, rest] of [
-    [cutVoices(parts, bars), 'more bars have a voice that is longer than the bar'],
-    [surprisingBars(parts, bars), 'more bars hold another length than their time signature asks for'],
+    [cutVoices(parts, bars), say('musicxml.moreBarsHaveAVoiceThatIsLongerThan')],
+    [surprisingBars(parts, bars), say('musicxml.moreBarsHoldAnotherLengthThanTheir')],
   ] as const)
     warnings.push(...firstFew(list, rest));
   return bars;
@@ -124,7 +125,7 @@ function cutVoices(parts: RawScore['parts'], bars: readonly Bar[]): MusicXmlWarn
             part: part.id,
             bar: bar.index,
             line: part.measures[bar.index]!.line,
-            message: 'a voice is longer than the bar; what reaches over its end is cut off',
+            message: say('musicxml.aVoiceIsLongerThanTheBarWhat'),
           },
         ]
       : [];
@@ -152,7 +153,11 @@ function surprisingBars(parts: RawScore['parts'], bars: readonly Bar[]): MusicXm
         part: first.id,
         bar: b,
         line: first.measures[b]?.line,
-        message: `bar ${bar.number} holds ${quarters(bar.length)} of music where its time signature asks for ${quarters(full)}; it lasts as long as its music`,
+        message: say('musicxml.barBarHoldsQuartersOfMusicWhereIts', {
+          bar: bar.number,
+          quarters: quarters(bar.length),
+          quarters2: quarters(full),
+        }),
       },
     ];
   });

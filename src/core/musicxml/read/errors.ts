@@ -1,3 +1,4 @@
+import { say } from '../../words';
 /** Every sentence the MusicXML reader can say, in one place. What happened, where, what to do now. */
 
 export type MusicXmlErrorCode =
@@ -39,49 +40,24 @@ export interface MusicXmlWarning {
 }
 
 export const musicXmlErrors = {
-  empty: () => new MusicXmlError('empty', 'The file is empty. Ask for it again, or export it once more.'),
+  empty: () => new MusicXmlError('empty', say('musicxml.theFileIsEmptyAskForItAgainOr')),
   notXml: (why: string, line: number, column: number, path: string) =>
     new MusicXmlError(
       'not-xml',
-      `The XML breaks off or is damaged at line ${line}, column ${column}${path ? ` (in ${path})` : ''}: ${why}. Export the score again as MusicXML.`,
+      say('musicxml.theXMLBreaksOffOrIsDamagedAtLine', { line, column, path: Boolean(path), path2: path, why }),
       line,
       column,
       path,
     ),
   notMusicXml: (root: string) =>
-    new MusicXmlError(
-      'not-musicxml',
-      `This is XML, but no score: it begins with <${root}> where <score-partwise> or <score-timewise> belongs. Export the score as MusicXML.`,
-    ),
+    new MusicXmlError('not-musicxml', say('musicxml.thisIsXMLButNoScoreItBeginsWith', { root })),
   entities: (line: number) =>
-    new MusicXmlError(
-      'entities',
-      `The file declares XML entities of its own (line ${line}), which no score needs and which can be harmful. It was not opened; export the score again as MusicXML.`,
-      line,
-    ),
+    new MusicXmlError('entities', say('musicxml.theFileDeclaresXMLEntitiesOfItsOwn', { line }), line),
   tooDeep: (line: number, path: string) =>
-    new MusicXmlError(
-      'too-deep',
-      `The XML is nested deeper than any score (line ${line}). It was not opened; export the score again as MusicXML.`,
-      line,
-      0,
-      path,
-    ),
+    new MusicXmlError('too-deep', say('musicxml.theXMLIsNestedDeeperThanAnyScore', { line }), line, 0, path),
   tooLarge: (mebibytes: number, limit: number) =>
-    new MusicXmlError(
-      'too-large',
-      `The score has ${mebibytes} MiB of text; at most ${limit} MiB can be read. Export it in sections.`,
-    ),
-  noParts: () =>
-    new MusicXmlError('no-parts', 'The score has no part with bars in it. Export it again with its parts selected.'),
-  badZip: () =>
-    new MusicXmlError(
-      'bad-zip',
-      'The compressed score is damaged or is no .mxl file. Export it again, or as plain .musicxml.',
-    ),
-  noScoreInZip: () =>
-    new MusicXmlError(
-      'no-score-in-zip',
-      'The compressed file holds no score where its container says. Export it again, or as plain .musicxml.',
-    ),
+    new MusicXmlError('too-large', say('musicxml.theScoreHasMebibytesMiBOfTextAt', { mebibytes, limit })),
+  noParts: () => new MusicXmlError('no-parts', say('musicxml.theScoreHasNoPartWithBarsInIt')),
+  badZip: () => new MusicXmlError('bad-zip', say('musicxml.theCompressedScoreIsDamagedOrIsNo')),
+  noScoreInZip: () => new MusicXmlError('no-score-in-zip', say('musicxml.theCompressedFileHoldsNoScoreWhere')),
 };

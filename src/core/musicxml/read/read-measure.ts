@@ -1,3 +1,4 @@
+import { say } from '../../words';
 import { QUARTER, type WrittenUnits } from '../../time';
 import type { MusicXmlWarning } from './errors';
 import { readAttributes } from './read-attributes';
@@ -57,7 +58,7 @@ export function readMeasure(
     const quarters = raw / state.divisions;
     if (quarters * QUARTER > LONGEST) {
       warn({
-        message: `a duration of ${Math.round(quarters)} quarter notes at line ${item.line} is left out`,
+        message: say('musicxml.aDurationOfQuartersQuarterNotesAt', { quarters: Math.round(quarters), line: item.line }),
         line: item.line,
       });
       return 0;

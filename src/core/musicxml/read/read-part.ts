@@ -1,4 +1,5 @@
 /* One part: its measures become bars of voices, with clefs, transposition, tablature, words and ties. */
+import { say } from '../../words';
 import { partId } from '../../base';
 import { drumSound, GENERAL_MIDI_DRUMS, type Clef, type Instrument } from '../../instruments';
 import {
@@ -34,11 +35,10 @@ export function readPart(raw: RawPart, bars: readonly Bar[], warnings: MusicXmlW
     if (!note.pitch) return null;
     const doubling = doublingOf(note);
     const struck = note.unpitched && unpitched;
-    if (note.unpitched && !struck)
-      warn(bar, 'a note without pitch sounds as the note at its place on the staff', note.line);
+    if (note.unpitched && !struck) warn(bar, say('musicxml.aNoteWithoutPitchSoundsAsTheNoteAt'), note.line);
     const key = struck ? struckKey(note, raw) : pitchKey(note.pitch) - transpositions[bar]!.semitones;
     if (key < 0 || key > 127) {
-      warn(bar, `a note outside of what MIDI can sound (key ${key}) is left out`, note.line);
+      warn(bar, say('musicxml.aNoteOutsideOfWhatMIDICanSoundKey', { key }), note.line);
       return null;
     }
     return {

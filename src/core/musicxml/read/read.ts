@@ -1,3 +1,4 @@
+import { say } from '../../words';
 import { append, highest } from '../../base';
 import { checkScore, type Score } from '../../score';
 import { assembleScore } from './assemble-score';
@@ -37,7 +38,10 @@ export function readMusicXmlParts(files: readonly Uint8Array[]): MusicXmlReading
     const raw = readFile(bytes, own);
     append(
       warnings,
-      own.map((warning) => ({ ...warning, message: `Original ${i + 1}: ${warning.message}` })),
+      own.map((warning) => ({
+        ...warning,
+        message: say('musicxml.originalIWarning', { i: i + 1, warning: warning.message }),
+      })),
     );
     return raw;
   });
@@ -59,12 +63,12 @@ function misfits(raws: readonly RawScore[]): MusicXmlWarning[] {
     const titles = raw.title && first!.title && raw.title !== first!.title;
     if (own === bars && !titles) return [];
     const what = [
-      titles && `is called “${raw.title}” and original 1 “${first!.title}”`,
-      own !== bars && `has ${own} bars and original 1 has ${bars}`,
+      titles && say('musicxml.isCalledRawAndOriginal1First', { raw: raw.title, first: first!.title }),
+      own !== bars && say('musicxml.hasOwnBarsAndOriginal1HasBars', { own, bars }),
     ].filter(Boolean);
     return [
       {
-        message: `Original ${i + 2} ${what.join(', and ')}: are they of one piece? Bars that one of them lacks are empty.`,
+        message: say('musicxml.originalIWhatAreTheyOfOnePieceBars', { i: i + 2, what: what.join(', and ') }),
       },
     ];
   });

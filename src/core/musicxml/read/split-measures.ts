@@ -6,6 +6,7 @@
  *
  * Where a note or a tuplet sounds across the place, the sign is taken to the nearer barline, and that is said.
  */
+import { say } from '../../words';
 import type { BarSigns } from '../../score';
 import type { WrittenUnits } from '../../time';
 import type { MusicXmlWarning } from './errors';
@@ -75,7 +76,7 @@ function toBarline(measure: RawMeasure): string[] {
       return [];
     }
     (at * 2 > measure.reach ? measure.nextSigns : measure.signs)[sign] = name;
-    return `the ${sign} sign stands inside the bar and is taken to the nearer barline`;
+    return say('musicxml.theSignSignStandsInsideTheBarAndIs', { sign });
   });
 }
 

@@ -2,6 +2,7 @@
  * Of a job on its way to a sequencer: which differences between what came in and what goes out somebody decided. A setting
  * answers for a note it concerns, and for no more than it may do to it: humanized by 8 ms it may begin 32 ms late, not 200.
  */
+import { say } from '../../words';
 import type { NoteId } from '../../performance';
 import {
   partSettings,
@@ -79,7 +80,7 @@ export function playingDecisions(context: PlayingContext): AgreementOptions['exp
         return whyPitch(pair, part, context, editsOf(pair.a));
       default:
         if (kind === 'length' && end !== null && Math.abs(pair.b!.release - end) * 1000 <= ROUNDING)
-          return decision('cut where the chosen bars end');
+          return decision(say('proof.cutWhereTheChosenBarsEnd'));
         return whyTime(pair, kind, { part, milliseconds }, context, editsOf(pair.a));
     }
   };
@@ -99,13 +100,13 @@ function whyMissing(
   edits: readonly NoteEdit[],
 ): Explanation | undefined {
   const { onlyParts } = settings.sequencing;
-  if (note.onset < NOWHERE / 2) return decision('its bar is not exported');
+  if (note.onset < NOWHERE / 2) return decision(say('proof.itsBarIsNotExported'));
   const chosen = onlyParts === null || onlyParts.includes(partId(part));
   if (!chosen || leftOut.has(part) || partSettings(settings.sequencing, partId(part)).leftOut)
-    return decision('its part is not exported');
+    return decision(say('proof.itsPartIsNotExported'));
   if (edits.some(({ kind }) => kind === 'remove' || kind === 'join' || kind === 'add'))
-    return decision('changed by hand');
-  if (notPlayedOut(note, settings.sequencing)) return decision('ornaments are not played out');
+    return decision(say('proof.changedByHand'));
+  if (notPlayedOut(note, settings.sequencing)) return decision(say('proof.ornamentsAreNotPlayedOut'));
   return undefined;
 }
 
@@ -121,11 +122,11 @@ function whyExtra(
   edits: readonly NoteEdit[],
 ): Explanation | undefined {
   if (added.some(({ key, at }) => key === note.key && Math.abs(at - note.onset) * 1000 <= ROUNDING))
-    return decision('changed by hand');
-  if (edits.some(({ kind }) => kind === 'add' || kind === 'cut')) return decision('changed by hand');
-  if (settings.sequencing.cues && note.ofCue) return decision('cue notes are played');
+    return decision(say('proof.changedByHand'));
+  if (edits.some(({ kind }) => kind === 'add' || kind === 'cut')) return decision(say('proof.changedByHand'));
+  if (settings.sequencing.cues && note.ofCue) return decision(say('proof.cueNotesArePlayed'));
   if (settings.sequencing.glides !== USUAL_SEQUENCING.glides && note.ofGlide)
-    return decision('glides are played in steps');
+    return decision(say('proof.glidesArePlayedInSteps'));
   return undefined;
 }
 
@@ -136,9 +137,9 @@ function whyPitch(
   edits: readonly NoteEdit[],
 ): Explanation | undefined {
   const { drumKeys } = partSettings(settings.sequencing, partId(part));
-  if (drumKeys?.[a!.key] === b!.key) return decision('drum key moved');
+  if (drumKeys?.[a!.key] === b!.key) return decision(say('proof.drumKeyMoved'));
   const by = edits.reduce((sum, edit) => sum + (edit.kind === 'shift' ? edit.by : 0), 0);
-  return by !== 0 && b!.key === a!.key + by ? decision('changed by hand') : undefined;
+  return by !== 0 && b!.key === a!.key + by ? decision(say('proof.changedByHand')) : undefined;
 }
 
 /** What may be done to when a note begins and how long it is. */
@@ -157,7 +158,7 @@ function whyTime(
   edits: readonly NoteEdit[],
 ): Explanation | undefined {
   if (edits.some((edit) => edit.kind === 'move' || edit.kind === 'end' || edit.kind === 'cut' || edit.kind === 'join'))
-    return decision('changed by hand');
+    return decision(say('proof.changedByHand'));
   const length = (a!.release - a!.onset) * 1000;
   const allowed = allowances(a!, part, length, context);
   const room = (of: (one: Allowance) => number) => allowed.reduce((sum, one) => sum + of(one), 0) + ROUNDING;
@@ -177,15 +178,15 @@ function allowances(note: SoundingNote, part: string, length: Milliseconds, cont
   const usual = USUAL_SEQUENCING.articulations;
   const articulated = (note.articulations ?? []).map((kind): Allowance => {
     const share = sequencing.articulations[kind].length / usual[kind].length - 1;
-    return { words: 'articulation lengths', onset: 0, longer: share * length, shorter: -share * length };
+    return { words: say('proof.articulationLengths'), onset: 0, longer: share * length, shorter: -share * length };
   });
   const overlap = sequencing.slurOverlap;
   return [
-    { words: 'other ticks per quarter', onset: halfTick, longer: 2 * halfTick, shorter: 2 * halfTick },
+    { words: say('proof.otherTicksPerQuarter'), onset: halfTick, longer: 2 * halfTick, shorter: 2 * halfTick },
     // The steps of a glide are spread over what its note has more.
-    { words: 'slurs overlap', onset: note.ofGlide ? overlap : 0, longer: overlap, shorter: 0 },
+    { words: say('proof.slursOverlap'), onset: note.ofGlide ? overlap : 0, longer: overlap, shorter: 0 },
     ...(notPlayedOut(note, sequencing)
-      ? [{ words: 'ornaments are not played out', onset: 0, longer: (bar?.seconds ?? 0) * 1000, shorter: 0 }]
+      ? [{ words: say('proof.ornamentsAreNotPlayedOut'), onset: 0, longer: (bar?.seconds ?? 0) * 1000, shorter: 0 }]
       : []),
     ...articulated,
     loosened(sequencing.loosening, quarter),
@@ -213,9 +214,14 @@ function treated(does: Treatment, quarter: Milliseconds, length: Milliseconds): 
       return { words: 'quantized', onset: moved, longer: 2 * moved, shorter: 2 * moved };
     }
     case 'closeGaps':
-      return { words: 'gaps closed', onset: 0, longer: (VALUE_LENGTH[does.upTo] / QUARTER) * quarter, shorter: 0 };
+      return {
+        words: say('proof.gapsClosed'),
+        onset: 0,
+        longer: (VALUE_LENGTH[does.upTo] / QUARTER) * quarter,
+        shorter: 0,
+      };
     case 'trimOverlaps':
-      return { words: 'overlaps trimmed', onset: 0, longer: 0, shorter: length };
+      return { words: say('proof.overlapsTrimmed'), onset: 0, longer: 0, shorter: length };
     case 'loosen':
       return loosened(does.loosening, quarter);
     default:

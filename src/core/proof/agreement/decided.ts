@@ -3,6 +3,7 @@
  * answers for, and for how much. What nobody answers for is a fault, of the engine's or of the score's: that the score says so
  * is no reason.
  */
+import { say } from '../../words';
 import type { NoteId, Performance, PlayedNote } from '../../performance';
 import { soundsOf } from '../../score';
 import { barIndexAt, secondsAtTick, ticksFromUnits, type Seconds, type WrittenUnits } from '../../time';
@@ -17,8 +18,8 @@ import { musicOfPerformance, type SoundingMusic } from './sounding-music';
 export function originalOf({ casting }: Conversion, performance: Performance): SoundingMusic {
   const written = new Set(casting.parts.flatMap((part) => part.notes.map((note) => note.id)));
   const rest = performance.tracks.map((track) => ({
-    id: `not in a part: ${track.id}`,
-    name: track.name || `Track ${track.chunk + 1}`,
+    id: say('proof.notInAPartId', { id: track.id }),
+    name: track.name || say('proof.trackChunk', { chunk: track.chunk + 1 }),
     notes: track.notes.filter((note) => !written.has(note.id)),
   }));
   const parts: { id: string; name: string; notes: readonly PlayedNote[] }[] = casting.parts;
@@ -78,9 +79,10 @@ export function decisionsBehind(
     if (kind === 'extra') return whyExtra(pair.b!, byHand);
     const [id] = pair.a!.played;
     const fate = id === undefined ? undefined : fates.get(id);
-    if (id !== undefined && byHand.has(id)) return decision('changed by hand');
+    if (id !== undefined && byHand.has(id)) return decision(say('proof.changedByHand'));
     if (!fate && (id === undefined || inParts.has(id))) return undefined;
-    if (!fate) return left.has(id!) ? decision('its track is left out') : conversionOf('a keyswitch, not music');
+    if (!fate)
+      return left.has(id!) ? decision(say('proof.itsTrackIsLeftOut')) : conversionOf(say('proof.aKeyswitchNotMusic'));
     return whyWritten(pair, kind, fate);
   };
 }
@@ -89,15 +91,15 @@ function whyExtra(
   { ofSign, played }: NonNullable<NotePair['b']>,
   byHand: ReadonlySet<NoteId>,
 ): Explanation | undefined {
-  if (ofSign) return conversionOf('played out from a sign');
-  return played.some((id) => byHand.has(id)) ? decision('added by hand') : undefined;
+  if (ofSign) return conversionOf(say('proof.playedOutFromASign'));
+  return played.some((id) => byHand.has(id)) ? decision(say('proof.addedByHand')) : undefined;
 }
 
 function whyWritten({ a, b }: NotePair, kind: DifferenceKind, fate: Fate): Explanation | undefined {
   // Behind a trill, or struck twice in one place: written, but not as a note of its own.
-  if (!b) return conversionOf('behind a sign, or written once with another');
+  if (!b) return conversionOf(say('proof.behindASignOrWrittenOnceWith'));
   const shift = b.onset - a!.onset;
-  if (b.ofSign) return Math.abs(shift) <= SIGN ? conversionOf('played out from a sign') : undefined;
+  if (b.ofSign) return Math.abs(shift) <= SIGN ? conversionOf(say('proof.playedOutFromASign')) : undefined;
   const linked = a!.played.some((id) => b.played.includes(id));
   switch (kind) {
     case 'moved':
@@ -107,18 +109,18 @@ function whyWritten({ a, b }: NotePair, kind: DifferenceKind, fate: Fate): Expla
       const length = fate.release - fate.onset;
       const sounds = b.release - b.onset;
       const isValue = sounds <= length + ROUNDING && sounds >= SHORTEST_SHARE * length;
-      return isValue ? conversionOf('the written value') : undefined;
+      return isValue ? conversionOf(say('proof.theWrittenValue')) : undefined;
     }
     case 'pitch':
-      return linked && fate.unpitched ? conversionOf('the drum map') : undefined;
+      return linked && fate.unpitched ? conversionOf(say('proof.theDrumMap')) : undefined;
     default:
       return undefined;
   }
 }
 
 function whyMoved({ lead, pinned, set }: Fate): Explanation {
-  if (lead !== 0) return pinned ? decision('lead removed as set') : conversionOf('lead removed');
-  return set ? decision('quantized as set') : conversionOf('quantized');
+  if (lead !== 0) return pinned ? decision(say('proof.leadRemovedAsSet')) : conversionOf(say('proof.leadRemoved'));
+  return set ? decision(say('proof.quantizedAsSet')) : conversionOf('quantized');
 }
 
 function fatesOf(

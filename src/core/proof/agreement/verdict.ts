@@ -1,3 +1,4 @@
+import { say } from '../../words';
 import type { Milliseconds } from '../../time';
 import { DIFFERENCE_KINDS, type Agreement, type DifferenceKind, type PartAgreement } from './model';
 
@@ -5,8 +6,12 @@ const number = (value: number) => value.toLocaleString('en');
 
 const WORDS: Record<DifferenceKind, string> = {
   moved: 'moved',
-  length: 'of another length',
-  pitch: 'at another pitch',
+  get length() {
+    return say('proof.ofAnotherLength');
+  },
+  get pitch() {
+    return say('proof.atAnotherPitch');
+  },
   missing: 'missing',
   extra: 'extra',
 };
@@ -15,36 +20,41 @@ const WORDS: Record<DifferenceKind, string> = {
 export function verdictOf({ parts, fit }: Pick<Agreement, 'parts' | 'fit'>, within: Milliseconds): string {
   const sum = (of: (part: PartAgreement) => number) => parts.reduce((total, part) => total + of(part), 0);
   const notes = sum((part) => part.notes[0]);
-  if (notes + sum((part) => part.notes[1]) === 0) return 'There is no note on either side.';
+  if (notes + sum((part) => part.notes[1]) === 0) return say('proof.thereIsNoNoteOnEitherSide');
   const whose = (kind: DifferenceKind) => {
     const [decided, converted] = [sum((part) => part.decided[kind]), sum((part) => part.converted[kind])];
     const rest = sum((part) => part.differing[kind]) - decided - converted;
     return [
-      ...(decided > 0 ? [`${number(decided)} by decision`] : []),
-      ...(converted > 0 ? [`${number(converted)} by conversion`] : []),
-      ...(rest > 0 ? [`${number(rest)} unexplained`] : []),
+      ...(decided > 0 ? [say('proof.decidedByDecision', { decided })] : []),
+      ...(converted > 0 ? [say('proof.convertedByConversion', { converted })] : []),
+      ...(rest > 0 ? [say('proof.restUnexplained', { rest })] : []),
     ].join(', ');
   };
   const missing = sum((part) => part.differing.missing);
   const moved = sum((part) => part.differing.moved);
   const there =
     missing === 0
-      ? `Every one of ${number(notes)} notes is there`
-      : `${number(notes - missing)} of ${number(notes)} notes are there`;
+      ? say('proof.everyOneOfNotesNotesIsThere', { notes })
+      : say('proof.notesOfNotes2NotesAreThere', { notes: notes - missing, notes2: notes });
   const kinds = DIFFERENCE_KINDS.flatMap((kind) => {
     const all = sum((part) => part.differing[kind]);
     return all > 0 ? [`${number(all)} ${WORDS[kind]} (${whose(kind)})`] : [];
   });
-  const place = `${number(notes - missing - moved)} begin within ${within} ms of where they were`;
+  const place = say('proof.notesBeginWithinWithinMsOfWhere', { notes: notes - missing - moved, within });
   return `${[there, place, ...kinds, ...clockInWords(fit)].join('; ')}.`;
 }
 
 function clockInWords({ ratio, offset }: Agreement['fit']): string[] {
   const words: string[] = [];
-  if (ratio !== 1) words.push(`at ${Math.round((100 / ratio) * 100) / 100} % of the tempo`);
+  if (ratio !== 1) words.push(say('proof.atRatioOfTheTempo', { ratio: Math.round((100 / ratio) * 100) / 100 }));
   if (offset !== 0)
-    words.push(`the second begins ${Math.abs(Math.round(offset * 1000) / 1000)} s ${offset > 0 ? 'later' : 'earlier'}`);
-  return words.length > 0 ? [`taken out: ${words.join(', ')}`] : [];
+    words.push(
+      say('proof.theSecondBeginsOffsetSLater', {
+        offset: Math.abs(Math.round(offset * 1000) / 1000),
+        offsetOver0: offset > 0,
+      }),
+    );
+  return words.length > 0 ? [say('proof.takenOutWords', { words: words.join(', ') })] : [];
 }
 
 /** An agreement where there is room for a line only. */

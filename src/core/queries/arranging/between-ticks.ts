@@ -1,3 +1,4 @@
+import { say } from '../../words';
 import { queryKind, type Doubt } from '../query-kind';
 
 /** Another resolution that not everything falls on. */
@@ -11,7 +12,10 @@ export const betweenTicks = queryKind<BetweenTicks>({
   effect: 'rhythm',
   station: 'dispatch',
   remedies: ({ facts: { exact } }) => [
-    { label: `Set ${exact} ticks per quarter`, decision: { kind: 'setArranging', ticksPerQuarter: exact } },
-    { label: 'Keep the original ticks', decision: { kind: 'setArranging', ticksPerQuarter: null } },
+    {
+      label: say('queries.setExactTicksPerQuarter', { exact }),
+      decision: { kind: 'setArranging', ticksPerQuarter: exact },
+    },
+    { label: say('queries.keepTheOriginalTicks'), decision: { kind: 'setArranging', ticksPerQuarter: null } },
   ],
 });

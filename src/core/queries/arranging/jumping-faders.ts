@@ -1,3 +1,4 @@
+import { say } from '../../words';
 import type { DataKind } from '../../settings';
 import { itIsRight, queryKind, type Doubt } from '../query-kind';
 
@@ -11,15 +12,18 @@ export const jumpingFaders = queryKind<JumpingFaders>({
   effect: 'rhythm',
   station: 'intake',
   remedies: (query) => [
-    { label: 'Drop these events', decision: { kind: 'setCarry', data: query.facts.data, action: 'drop', track: null } },
+    {
+      label: say('queries.dropTheseEvents'),
+      decision: { kind: 'setCarry', data: query.facts.data, action: 'drop', track: null },
+    },
     ...(query.facts.data === 'pan'
       ? [
           {
-            label: 'Set once, in the centre',
+            label: say('queries.setOnceInTheCentre'),
             decision: { kind: 'setCarry' as const, data: query.facts.data, action: 'convert' as const, track: null },
           },
         ]
       : []),
-    itIsRight(query, 'Keep the mix'),
+    itIsRight(query, say('queries.keepTheMix')),
   ],
 });

@@ -1,3 +1,4 @@
+import { say } from '../../words';
 import { NO_LOOSENING, USUAL_TREATMENTS } from '../../settings';
 import { itIsRight, queryKind, type Doubt } from '../query-kind';
 
@@ -10,7 +11,7 @@ export const oneVelocity = queryKind<OneVelocity>({
   station: 'rhythm',
   remedies: (query) => [
     {
-      label: 'Add accents by beat and some variation',
+      label: say('queries.addAccentsByBeatAndSomeVariation'),
       decision: { kind: 'treat', part: null, bars: null, does: USUAL_TREATMENTS.accents },
       also: [
         {
@@ -21,6 +22,6 @@ export const oneVelocity = queryKind<OneVelocity>({
         },
       ],
     },
-    itIsRight(query, 'Keep equal velocities'),
+    itIsRight(query, say('queries.keepEqualVelocities')),
   ],
 });

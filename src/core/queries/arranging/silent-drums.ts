@@ -1,3 +1,4 @@
+import { say } from '../../words';
 import type { PartId } from '../../base';
 import type { MidiKey } from '../../time';
 import { itIsRight, queryKind, type Doubt } from '../query-kind';
@@ -28,12 +29,17 @@ export const silentDrums = queryKind<SilentDrums>({
     const near = facts.targets.map((one) => [one.key, one.near] as const);
     const [only] = facts.targets;
     return [
-      ...(octaves.length === facts.targets.length ? [{ label: 'Move by an octave', decision: to(octaves) }] : []),
+      ...(octaves.length === facts.targets.length
+        ? [{ label: say('queries.moveByAnOctave'), decision: to(octaves) }]
+        : []),
       {
-        label: facts.targets.length === 1 ? `Use ${only!.nearName} (${only!.near})` : 'Use the nearest drums',
+        label:
+          facts.targets.length === 1
+            ? say('queries.useNearNameNear', { nearName: only!.nearName, near: only!.near })
+            : say('queries.useTheNearestDrums'),
         decision: to(near),
       },
-      itIsRight(query, 'Keep them'),
+      itIsRight(query, say('queries.keepThem')),
     ];
   },
 });

@@ -1,3 +1,4 @@
+import { say } from '../../words';
 import type { PartId } from '../../base';
 import { itIsRight, queryKind, type Doubt } from '../query-kind';
 
@@ -17,9 +18,12 @@ export const wrongSounds = queryKind<WrongSounds>({
       program,
     }));
     return [
-      { label: 'Set sounds by instrument, all tracks', decision: { kind: 'setArranging', sounds: 'instrument' } },
-      { label: 'Set only these', decision: first!, also: others },
-      itIsRight(query, 'Keep the sounds'),
+      {
+        label: say('queries.setSoundsByInstrumentAllTracks'),
+        decision: { kind: 'setArranging', sounds: 'instrument' },
+      },
+      { label: say('queries.setOnlyThese'), decision: first!, also: others },
+      itIsRight(query, say('queries.keepTheSounds')),
     ];
   },
 });

@@ -1,3 +1,4 @@
+import { say } from '../../words';
 import { groupBy, queryId, type PartId, type TrackId } from '../../base';
 import type { WrittenUnits } from '../../time';
 import type { File } from './file';
@@ -33,9 +34,9 @@ export function fileQueries(warnings: readonly ReadWarning[]): File[] {
     const more = alike.length - 1;
     return {
       ...place,
-      id: queryId(more > 0 ? `${id}/and ${more} more` : id),
+      id: queryId(more > 0 ? say('queries.idAndMoreMore', { id, more }) : id),
       kind: 'file',
-      message: more > 0 ? `${message} (And ${more} more of this kind.)` : message,
+      message: more > 0 ? say('queries.messageAndMoreMoreOfThisKind', { message, more }) : message,
     };
   });
 }

@@ -1,3 +1,4 @@
+import { say } from '../../words';
 import type { TrackId } from '../../base';
 import { itIsRight, queryKind, type Doubt } from '../query-kind';
 
@@ -10,5 +11,5 @@ export const file = queryKind<File>({
   kind: 'file',
   effect: 'known',
   station: 'intake',
-  remedies: (query) => [itIsRight(query, 'Seen')],
+  remedies: (query) => [itIsRight(query, say('queries.seen'))],
 });

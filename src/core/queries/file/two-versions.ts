@@ -1,3 +1,4 @@
+import { say } from '../../words';
 import { itIsRight, queryKind, type Doubt } from '../query-kind';
 
 /** Two originals are versions of one music, and differ; or they are not. */
@@ -15,7 +16,7 @@ export const twoVersions = queryKind<TwoVersionsDiffer>({
   effect: 'piece',
   station: 'intake',
   remedies: (query) => [
-    ...(query.facts.strangers ? [] : [itIsRight(query, 'Keep these differences')]),
-    { label: 'Do not use its times', decision: { kind: 'takeTime', original: 0 } },
+    ...(query.facts.strangers ? [] : [itIsRight(query, say('queries.keepTheseDifferences'))]),
+    { label: say('queries.doNotUseItsTimes'), decision: { kind: 'takeTime', original: 0 } },
   ],
 });

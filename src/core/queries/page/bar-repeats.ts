@@ -1,3 +1,4 @@
+import { say } from '../../words';
 import type { PartId } from '../../base';
 import { itIsRight, queryKind, type Doubt } from '../query-kind';
 
@@ -11,7 +12,7 @@ export const barRepeats = queryKind<BarRepeats>({
   effect: 'look',
   station: 'page',
   remedies: (query) => [
-    { label: 'Write repeat signs', decision: { kind: 'setBarRepeats', part: query.part, on: true } },
-    itIsRight(query, 'Write out'),
+    { label: say('queries.writeRepeatSigns'), decision: { kind: 'setBarRepeats', part: query.part, on: true } },
+    itIsRight(query, say('queries.writeOut')),
   ],
 });

@@ -1,3 +1,4 @@
+import { say } from '../../words';
 import type { PartId } from '../../base';
 import type { Decision } from '../../decisions';
 import { itIsRight, queryKind, type Doubt } from '../query-kind';
@@ -18,13 +19,18 @@ export const doubled = queryKind<Doubled>({
   station: 'rhythm',
   remedies: (query) => {
     const { parts, facts } = query;
-    const apart = itIsRight(query, 'Write as each plays it');
+    const apart = itIsRight(query, say('queries.writeAsEachPlaysIt'));
     const writeAs = (as: (part: PartId) => PartId): Decision[] =>
       parts.map((part) => ({ kind: 'writeAs', part, as: as(part) }));
     const [first, ...also] = writeAs(() => facts.as);
     const [own, ...others] = writeAs((part) => part);
     return [
-      { label: `Write as in ${facts.name}`, like: 'as in the other part', decision: first!, also },
+      {
+        label: say('queries.writeAsInFacts', { facts: facts.name }),
+        like: say('queries.asInTheOtherPart'),
+        decision: first!,
+        also,
+      },
       { label: apart.label, decision: own!, also: [...others, apart.decision] },
     ];
   },

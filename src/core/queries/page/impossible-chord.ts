@@ -1,3 +1,4 @@
+import { say } from '../../words';
 import type { PartId } from '../../base';
 import type { Tablature } from '../../score';
 import { queryKind, type Doubt } from '../query-kind';
@@ -14,7 +15,7 @@ export const impossibleChord = queryKind<ImpossibleChord>({
   station: 'page',
   remedies: ({ part, facts: { tuning, capo } }) => [
     {
-      label: 'Remove the tablature',
+      label: say('queries.removeTheTablature'),
       decision: { kind: 'setTablature', part, show: 'notation', tuning: [...tuning], capo },
     },
   ],

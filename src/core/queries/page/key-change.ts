@@ -1,3 +1,4 @@
+import { say } from '../../words';
 import type { Decision } from '../../decisions';
 import { keyName, type ScoreKey } from '../../score';
 import { itIsRight, queryKind, type Doubt } from '../query-kind';
@@ -18,10 +19,13 @@ export const keyChange = queryKind<KeyChange>({
     const { stretches } = query.facts;
     const from = ({ fifths, mode, bar }: ScoreKey): Decision => ({ kind: 'setKey', fifths, mode, bar });
     const [first, ...also] = stretches.flatMap(({ heard, back }) => [heard, ...(back ? [back] : [])]).map(from);
-    const keep = itIsRight(query, 'Keep the signature');
+    const keep = itIsRight(query, say('queries.keepTheSignature'));
     return [
       {
-        label: stretches.length === 1 ? keyName(stretches[0]!.heard) : `Change it in all ${stretches.length} places`,
+        label:
+          stretches.length === 1
+            ? keyName(stretches[0]!.heard)
+            : say('queries.changeItInAllStretchesPlaces', { stretches: stretches.length }),
         decision: first!,
         also: [...also, keep.decision],
       },

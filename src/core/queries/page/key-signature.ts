@@ -1,3 +1,4 @@
+import { say } from '../../words';
 import { keyName, type ScoreKey } from '../../score';
 import { queryKind, type Doubt, type Remedy } from '../query-kind';
 
@@ -17,6 +18,8 @@ export const keySignature = queryKind<KeySignature>({
   remedies: ({ facts: { heard, byDefault } }) => {
     const { fifths, mode } = heard;
     const take: Remedy = { label: keyName(heard), decision: { kind: 'setKey', fifths, mode } };
-    return byDefault ? [take, { label: 'C major', decision: { kind: 'setKey', fifths: 0, mode: 'major' } }] : [take];
+    return byDefault
+      ? [take, { label: say('queries.cMajor'), decision: { kind: 'setKey', fifths: 0, mode: 'major' } }]
+      : [take];
   },
 });

@@ -1,3 +1,4 @@
+import { say } from '../../words';
 import type { PartId, TrackId } from '../../base';
 import { itIsRight, queryKind, type Doubt } from '../query-kind';
 
@@ -12,7 +13,7 @@ export const manySounds = queryKind<ManySounds>({
   effect: 'look',
   station: 'page',
   remedies: (query) => [
-    { label: 'Write a line for each', decision: { kind: 'splitTrack', track: query.track, by: 'sounds' } },
-    itIsRight(query, 'One staff'),
+    { label: say('queries.writeALineForEach'), decision: { kind: 'splitTrack', track: query.track, by: 'sounds' } },
+    itIsRight(query, say('queries.oneStaff')),
   ],
 });

@@ -1,3 +1,4 @@
+import { say } from '../../words';
 import type { PartId } from '../../base';
 import type { MidiKey } from '../../time';
 import { itIsRight, queryKind, type Doubt } from '../query-kind';
@@ -14,14 +15,14 @@ export const oneDrum = queryKind<OneDrum>({
   station: 'page',
   remedies: (query) => {
     const { part, facts } = query;
-    const same = 'Treat as one drum';
+    const same = say('queries.treatAsOneDrum');
     return [
       {
         label: same,
         decision: { kind: 'setDrumKey', part, key: facts.other, as: facts.key },
         also: [itIsRight(query, same).decision],
       },
-      itIsRight(query, 'Keep two drums in one place'),
+      itIsRight(query, say('queries.keepTwoDrumsInOnePlace')),
     ];
   },
 });

@@ -1,3 +1,4 @@
+import { say } from '../../words';
 import type { Fold } from '../../score';
 import { queryKind, type Doubt } from '../query-kind';
 
@@ -12,7 +13,7 @@ export const repeat = queryKind<Repeat>({
   station: 'page',
   remedies: ({ facts }) => [
     {
-      label: facts.endings > 0 ? 'Write repeat signs with endings' : 'Write repeat signs',
+      label: facts.endings > 0 ? say('queries.writeRepeatSignsWithEndings') : say('queries.writeRepeatSigns'),
       decision: { kind: 'foldRepeat', ...facts },
     },
   ],

@@ -1,3 +1,4 @@
+import { say } from '../../words';
 import type { PartId } from '../../base';
 import { queryKind, type Doubt } from '../query-kind';
 
@@ -11,7 +12,7 @@ export const staves = queryKind<Staves>({
   effect: 'look',
   station: 'page',
   remedies: ({ part }) => [
-    { label: 'Write on two staves', decision: { kind: 'setStaves', part, staves: 2 } },
-    { label: 'Write on one staff', decision: { kind: 'setStaves', part, staves: 1 } },
+    { label: say('queries.writeOnTwoStaves'), decision: { kind: 'setStaves', part, staves: 2 } },
+    { label: say('queries.writeOnOneStaff'), decision: { kind: 'setStaves', part, staves: 1 } },
   ],
 });

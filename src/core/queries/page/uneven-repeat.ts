@@ -1,3 +1,4 @@
+import { say } from '../../words';
 import type { Fold } from '../../score';
 import { itIsRight, queryKind, type Doubt } from '../query-kind';
 
@@ -18,11 +19,11 @@ export const unevenRepeat = queryKind<UnevenRepeat>({
       ? []
       : [
           {
-            label: 'Write endings',
+            label: say('queries.writeEndings'),
             decision: { kind: 'foldRepeat' as const, ...fold, endings: asEndings },
           },
         ]),
-    { label: 'Write it out', decision: { kind: 'foldRepeat', ...fold, times: 1 } },
-    itIsRight({ id }, 'Keep the first playing'),
+    { label: say('queries.writeItOut'), decision: { kind: 'foldRepeat', ...fold, times: 1 } },
+    itIsRight({ id }, say('queries.keepTheFirstPlaying')),
   ],
 });

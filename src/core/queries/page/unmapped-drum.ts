@@ -1,3 +1,4 @@
+import { say } from '../../words';
 import type { PartId } from '../../base';
 import type { Decision } from '../../decisions';
 import type { MidiKey } from '../../time';
@@ -22,19 +23,19 @@ export const unmappedDrum = queryKind<UnmappedDrum>({
   remedies: (query) => {
     const { part, facts } = query;
     const as = (key: MidiKey, sound: MidiKey): Decision => ({ kind: 'setDrumKey', part, key, as: sound });
-    const apart = itIsRight(query, 'Keep as written');
+    const apart = itIsRight(query, say('queries.keepAsWritten'));
     const [only] = facts.keys;
     if (facts.keys.length === 1)
       return [
         ...only!.near.map((sound) => ({
-          label: `Use ${sound.name} (${sound.key})`,
+          label: say('queries.useSoundKey', { sound: sound.name, key: sound.key }),
           decision: as(only!.key, sound.key),
         })),
         apart,
       ];
     const [first, ...also] = facts.keys.flatMap(({ key, near }) => (near[0] ? [as(key, near[0].key)] : []));
     return first
-      ? [{ label: 'Use the nearest sound for each', decision: first, also: [...also, apart.decision] }, apart]
+      ? [{ label: say('queries.useTheNearestSoundForEach'), decision: first, also: [...also, apart.decision] }, apart]
       : [apart];
   },
 });

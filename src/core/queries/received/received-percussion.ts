@@ -1,3 +1,4 @@
+import { say } from '../../words';
 import type { PartId } from '../../base';
 import { itIsRight, queryKind, type Doubt } from '../query-kind';
 
@@ -11,7 +12,7 @@ export const receivedPercussion = queryKind<ReceivedPercussion>({
   effect: 'pitch',
   station: 'page',
   remedies: (query) => [
-    { label: 'Write as drums', decision: { kind: 'writeAnew', aspect: 'percussion', part: query.part } },
-    itIsRight(query, 'Keep as it is'),
+    { label: say('queries.writeAsDrums'), decision: { kind: 'writeAnew', aspect: 'percussion', part: query.part } },
+    itIsRight(query, say('queries.keepAsItIs')),
   ],
 });

@@ -1,3 +1,4 @@
+import { say } from '../../words';
 import { itIsRight, queryKind, type Doubt } from '../query-kind';
 
 /** A received score without keys, all black keys with sharps. */
@@ -8,7 +9,7 @@ export const receivedSpelling = queryKind<ReceivedSpelling>({
   effect: 'look',
   station: 'page',
   remedies: (query) => [
-    { label: 'Respell and find keys', decision: { kind: 'writeAnew', aspect: 'spelling', part: null } },
-    itIsRight(query, 'Keep the sharps'),
+    { label: say('queries.respellAndFindKeys'), decision: { kind: 'writeAnew', aspect: 'spelling', part: null } },
+    itIsRight(query, say('queries.keepTheSharps')),
   ],
 });

@@ -1,3 +1,4 @@
+import { say } from '../../words';
 import { itIsRight, queryKind, type Doubt } from '../query-kind';
 
 /** A received score at concert pitch, with transposing instruments. */
@@ -8,7 +9,10 @@ export const receivedTransposition = queryKind<ReceivedTransposition>({
   effect: 'piece',
   station: 'page',
   remedies: (query) => [
-    { label: 'Transpose for the players', decision: { kind: 'writeAnew', aspect: 'transposition', part: null } },
-    itIsRight(query, 'Keep concert pitch'),
+    {
+      label: say('queries.transposeForThePlayers'),
+      decision: { kind: 'writeAnew', aspect: 'transposition', part: null },
+    },
+    itIsRight(query, say('queries.keepConcertPitch')),
   ],
 });

@@ -1,3 +1,4 @@
+import { say } from '../../words';
 import type { NoteId, PartId } from '../../base';
 import type { WrittenUnits } from '../../time';
 import { itIsRight, queryKind, type Doubt } from '../query-kind';
@@ -19,13 +20,16 @@ export const audit = queryKind<AuditDoubt>({
     const { part, facts } = query;
     if (facts.cause === 'trills')
       return [
-        itIsRight(query, 'Keep the trills'),
-        { label: 'Write every note', decision: { kind: 'setOrnaments', part, on: false } },
+        itIsRight(query, say('queries.keepTheTrills')),
+        { label: say('queries.writeEveryNote'), decision: { kind: 'setOrnaments', part, on: false } },
       ];
     if (facts.cause === 'displaced')
       return [
-        { label: 'Move back to the file’s positions', decision: { kind: 'moveNotes', part, moves: facts.moves } },
+        {
+          label: say('queries.moveBackToTheFilesPositions'),
+          decision: { kind: 'moveNotes', part, moves: facts.moves },
+        },
       ];
-    return [itIsRight(query, 'Mark as reviewed')];
+    return [itIsRight(query, say('queries.markAsReviewed'))];
   },
 });

@@ -1,3 +1,4 @@
+import { say } from '../../words';
 import type { NoteId, PartId } from '../../base';
 import type { WrittenUnits } from '../../time';
 import { itIsRight, queryKind, type Doubt } from '../query-kind';
@@ -15,11 +16,11 @@ export const earlyEntry = queryKind<EarlyEntry>({
   station: 'rhythm',
   remedies: (query) => {
     const { part, facts } = query;
-    const right = itIsRight(query, 'Keep as played');
+    const right = itIsRight(query, say('queries.keepAsPlayed'));
     return [
       {
-        label: facts.moves.length === 1 ? 'Write it on the beat' : 'Write them on the beat',
-        like: 'on the beat',
+        label: facts.moves.length === 1 ? say('queries.writeItOnTheBeat') : say('queries.writeThemOnTheBeat'),
+        like: say('queries.onTheBeat'),
         decision: { kind: 'moveNotes', part, moves: facts.moves },
         also: [right.decision],
       },

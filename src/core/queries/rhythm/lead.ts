@@ -1,3 +1,4 @@
+import { say } from '../../words';
 import type { PartId, TrackId } from '../../base';
 import type { Milliseconds } from '../../time';
 import { queryKind, type Doubt } from '../query-kind';
@@ -14,7 +15,10 @@ export const lead = queryKind<Lead>({
   effect: 'rhythm',
   station: 'rhythm',
   remedies: ({ track, facts: { milliseconds } }) => [
-    { label: `Remove ${milliseconds} ms`, decision: { kind: 'setLead', track, milliseconds } },
-    { label: 'Keep as played', decision: { kind: 'setLead', track, milliseconds: 0 } },
+    {
+      label: say('queries.removeMillisecondsMs', { milliseconds }),
+      decision: { kind: 'setLead', track, milliseconds },
+    },
+    { label: say('queries.keepAsPlayed'), decision: { kind: 'setLead', track, milliseconds: 0 } },
   ],
 });

@@ -1,3 +1,4 @@
+import { say } from '../../words';
 import type { NoteId, PartId } from '../../base';
 import { itIsRight, queryKind, type Doubt } from '../query-kind';
 
@@ -13,7 +14,7 @@ export const merged = queryKind<Merged>({
   effect: 'rhythm',
   station: 'rhythm',
   remedies: (query) => {
-    const once = itIsRight(query, 'Keep one note');
+    const once = itIsRight(query, say('queries.keepOneNote'));
     const finer = query.parts.map((part) => ({
       kind: 'setGrid' as const,
       part,
@@ -23,8 +24,8 @@ export const merged = queryKind<Merged>({
     return [
       once,
       {
-        label: `Allow thirty-second notes in ${query.parts.length === 1 ? 'this part' : 'these parts'}`,
-        like: 'allow thirty-seconds',
+        label: say('queries.allowThirtySecondNotesInThisPart', { parts: query.parts.length }),
+        like: say('queries.allowThirtySeconds'),
         decision: finer[0]!,
         also: [...finer.slice(1), once.decision],
       },

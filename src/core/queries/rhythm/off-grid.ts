@@ -1,3 +1,4 @@
+import { say } from '../../words';
 import type { NoteId, PartId } from '../../base';
 import type { SmallestValue } from '../../settings';
 import { itIsRight, queryKind, type Doubt, type Remedy } from '../query-kind';
@@ -20,13 +21,19 @@ export const offGrid = queryKind<OffGrid>({
   effect: 'rhythm',
   station: 'rhythm',
   remedies: (query) => {
-    const right = itIsRight(query, query.played.length === 1 ? 'Keep this position' : 'Keep these positions');
+    const right = itIsRight(
+      query,
+      query.played.length === 1 ? say('queries.keepThisPosition') : say('queries.keepThesePositions'),
+    );
     const finer = query.facts.near.map(({ smallest, triplets }): Remedy => ({
-      label: `Allow ${smallest === '32nd' ? 'thirty-seconds' : 'sixteenths'}${triplets ? ' and triplets' : ''} in this part`,
+      label: say('queries.allowThirtySecondsAndTripletsIn', {
+        smallest32nd: smallest === '32nd',
+        triplets: Boolean(triplets),
+      }),
       decision: { kind: 'setGrid', part: query.part, smallest, triplets },
       // What lies beside that grid too was looked at.
       also: [right.decision],
     }));
-    return [{ ...right, like: 'they are right there' }, ...finer];
+    return [{ ...right, like: say('queries.theyAreRightThere') }, ...finer];
   },
 });

@@ -1,3 +1,4 @@
+import { say } from '../../words';
 import type { NoteId, PartId } from '../../base';
 import type { WrittenUnits } from '../../time';
 import { itIsRight, queryKind, type Doubt, type Remedy } from '../query-kind';
@@ -29,16 +30,16 @@ export const oneStep = queryKind<OneStep>({
   remedies: (query) => {
     const { part, facts } = query;
     const { name, as, moves, back } = facts;
-    const right = itIsRight(query, 'Write as each plays it');
+    const right = itIsRight(query, say('queries.writeAsEachPlaysIt'));
     const to = (whose: string, of: PartId, by: Move[]): Remedy => ({
-      label: `Write as in ${whose}`,
-      like: 'as in the other part',
+      label: say('queries.writeAsInWhose', { whose }),
+      like: say('queries.asInTheOtherPart'),
       decision: { kind: 'moveNotes', part: of, moves: by },
       also: [right.decision],
     });
     return [
       to(as, part, moves),
-      ...(back ? [{ ...to(name, back.part, back.moves), like: 'as in this part' }] : []),
+      ...(back ? [{ ...to(name, back.part, back.moves), like: say('queries.asInThisPart') }] : []),
       right,
     ];
   },

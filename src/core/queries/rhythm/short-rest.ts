@@ -1,3 +1,4 @@
+import { say } from '../../words';
 import type { PartId } from '../../base';
 import { itIsRight, queryKind, type Doubt } from '../query-kind';
 
@@ -12,8 +13,11 @@ export const shortRest = queryKind<ShortRest>({
   effect: 'look',
   station: 'rhythm',
   remedies: (query) => {
-    const meant = itIsRight(query, 'Keep the rests');
+    const meant = itIsRight(query, say('queries.keepTheRests'));
     const [first, ...also] = query.parts.map((part) => ({ kind: 'setGaps' as const, part, upTo: '16th' as const }));
-    return [{ label: 'Close gaps up to a sixteenth', decision: first!, also: [...also, meant.decision] }, meant];
+    return [
+      { label: say('queries.closeGapsUpToASixteenth'), decision: first!, also: [...also, meant.decision] },
+      meant,
+    ];
   },
 });

@@ -1,3 +1,4 @@
+import { say } from '../../words';
 import type { SwingUnit } from '../../settings';
 import { queryKind, type Doubt } from '../query-kind';
 
@@ -12,9 +13,9 @@ export const swing = queryKind<Swing>({
   station: 'rhythm',
   remedies: ({ facts: { ratio, unit } }) => [
     {
-      label: 'Write as swing',
+      label: say('queries.writeAsSwing'),
       decision: { kind: 'setSwing', ratio: Math.round(ratio * 100) / 100, ...(unit === '16th' && { unit }) },
     },
-    { label: 'Write as played', decision: { kind: 'setSwing', ratio: 1 } },
+    { label: say('queries.writeAsPlayed'), decision: { kind: 'setSwing', ratio: 1 } },
   ],
 });

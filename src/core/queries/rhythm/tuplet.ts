@@ -1,3 +1,4 @@
+import { say } from '../../words';
 import type { PartId } from '../../base';
 import type { SmallestValue } from '../../settings';
 import { itIsRight, queryKind, type Doubt } from '../query-kind';
@@ -19,21 +20,24 @@ export const tuplet = queryKind<Tuplet>({
   station: 'rhythm',
   remedies: (query) => {
     const { part, facts } = query;
-    const right = itIsRight(query, facts.bars.length === 1 ? 'Keep the triplet' : 'Keep the triplets');
+    const right = itIsRight(
+      query,
+      facts.bars.length === 1 ? say('queries.keepTheTriplet') : say('queries.keepTheTriplets'),
+    );
     const plain = { kind: 'setGrid', part, smallest: facts.smallest, triplets: false } as const;
     const [first, ...also] = facts.bars.map((bar) => ({ ...plain, bars: { from: bar, to: bar + 1 } }));
     return [
       {
         label:
           facts.bars.length === 1
-            ? 'Write plain values in this bar'
-            : `Write plain values in these ${facts.bars.length} bars`,
-        like: 'plain values there',
+            ? say('queries.writePlainValuesInThisBar')
+            : say('queries.writePlainValuesInTheseBarsBars', { bars: facts.bars.length }),
+        like: say('queries.plainValuesThere'),
         decision: first!,
         also: [...also, right.decision],
       },
-      { label: 'Allow no triplets in this part', decision: plain, also: [right.decision] },
-      { ...right, like: 'they are triplets' },
+      { label: say('queries.allowNoTripletsInThisPart'), decision: plain, also: [right.decision] },
+      { ...right, like: say('queries.theyAreTriplets') },
     ];
   },
 });

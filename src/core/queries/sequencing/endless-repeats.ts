@@ -1,3 +1,4 @@
+import { say } from '../../words';
 import { queryKind, type Doubt } from '../query-kind';
 
 /** Repeats and jumps that would go on and on. */
@@ -7,5 +8,5 @@ export const endlessRepeats = queryKind<EndlessRepeats>({
   kind: 'endless-repeats',
   effect: 'rhythm',
   station: 'timeline',
-  remedies: () => [{ label: 'Play every bar once', decision: { kind: 'setSequencing', playRepeats: false } }],
+  remedies: () => [{ label: say('queries.playEveryBarOnce'), decision: { kind: 'setSequencing', playRepeats: false } }],
 });

@@ -1,3 +1,4 @@
+import { say } from '../../words';
 import { queryKind, type Doubt } from '../query-kind';
 
 /** The first bar is short: a sequencer counts from it as if it were full. */
@@ -7,5 +8,5 @@ export const pickup = queryKind<Pickup>({
   kind: 'pickup',
   effect: 'rhythm',
   station: 'timeline',
-  remedies: () => [{ label: 'Pad to a full bar', decision: { kind: 'setSequencing', padPickup: true } }],
+  remedies: () => [{ label: say('queries.padToAFullBar'), decision: { kind: 'setSequencing', padPickup: true } }],
 });

@@ -1,3 +1,4 @@
+import { say } from '../../words';
 import { queryKind, type Doubt } from '../query-kind';
 
 /** More tracks than a port has channels. */
@@ -8,6 +9,6 @@ export const severalPorts = queryKind<SeveralPorts>({
   effect: 'look',
   station: 'casting',
   remedies: () => [
-    { label: 'Put all tracks on one channel', decision: { kind: 'setSequencing', channels: 'one-channel' } },
+    { label: say('queries.putAllTracksOnOneChannel'), decision: { kind: 'setSequencing', channels: 'one-channel' } },
   ],
 });

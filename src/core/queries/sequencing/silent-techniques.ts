@@ -1,3 +1,4 @@
+import { say } from '../../words';
 import type { PartId } from '../../base';
 import { queryKind, type Doubt } from '../query-kind';
 
@@ -11,6 +12,9 @@ export const silentTechniques = queryKind<SilentTechniques>({
   effect: 'pitch',
   station: 'casting',
   remedies: ({ part }) => [
-    { label: 'Split into a track per technique', decision: { kind: 'setPartSequencing', part, split: 'technique' } },
+    {
+      label: say('queries.splitIntoATrackPerTechnique'),
+      decision: { kind: 'setPartSequencing', part, split: 'technique' },
+    },
   ],
 });

@@ -1,3 +1,4 @@
+import { say } from '../../words';
 import { meterInWords, metersInWords, QUARTER, type MeterSection, type WrittenUnits } from '../../time';
 import { queryKind, type Doubt } from '../query-kind';
 
@@ -24,7 +25,8 @@ export const meter = queryKind<MeterDoubt>({
       to: null,
       meters,
     }));
-    const before = pickup > 0 ? `, ${meterInWords(short.meters[0]!)} before the first bar` : '';
+    const before =
+      pickup > 0 ? say('queries.meterInWordsBeforeTheFirstBar', { meterInWords: meterInWords(short.meters[0]!) }) : '';
     return [{ label: metersInWords(sections) + before, decision: first!, also: others }];
   },
 });

@@ -1,3 +1,4 @@
+import { say } from '../../words';
 import { queryKind, type Doubt } from '../query-kind';
 
 /** Notes lie everywhere but on the file's beats: it was played without them. */
@@ -9,5 +10,5 @@ export const noBars = queryKind<NoBars>({
   kind: 'no-bars',
   effect: 'piece',
   station: 'timeline',
-  remedies: () => [{ label: 'Find the beats', decision: { kind: 'findTheBeats' } }],
+  remedies: () => [{ label: say('queries.findTheBeats'), decision: { kind: 'findTheBeats' } }],
 });

@@ -1,3 +1,4 @@
+import { say } from '../../words';
 import type { Decision } from '../../decisions';
 import type { WrittenUnits } from '../../time';
 import { itIsRight, queryKind, type Doubt } from '../query-kind';
@@ -22,8 +23,13 @@ export const tempoBends = queryKind<TempoBends>({
   remedies: (query) => {
     const { bends } = query.facts;
     const [first, ...also] = bends.flatMap(said);
-    const without = itIsRight(query, 'Write nothing');
-    const remedy = { label: labelFor(bends), like: 'say it', decision: first!, also: [...also, without.decision] };
+    const without = itIsRight(query, say('queries.writeNothing'));
+    const remedy = {
+      label: labelFor(bends),
+      like: say('queries.sayIt'),
+      decision: first!,
+      also: [...also, without.decision],
+    };
     // Where the tempo never rests, words everywhere would help nobody.
     return bends.length > MOST_WORDS ? [without, remedy] : [remedy, without];
   },
@@ -33,11 +39,12 @@ const MOST_WORDS = 8;
 
 function said({ from, words, back }: Bend): Decision[] {
   const bend: Decision = { kind: 'sayTempo', at: from, words };
-  return back === null ? [bend] : [bend, { kind: 'sayTempo', at: back, words: 'a tempo' }];
+  return back === null ? [bend] : [bend, { kind: 'sayTempo', at: back, words: say('queries.aTempo') }];
 }
 
 function labelFor(bends: readonly Bend[]): string {
   const [only] = bends;
-  if (bends.length === 1) return only!.back === null ? only!.words : `Write ${only!.words}, then a tempo`;
-  return `Write it in all ${bends.length} places`;
+  if (bends.length === 1)
+    return only!.back === null ? only!.words : say('queries.writeOnlyThenATempo', { only: only!.words });
+  return say('queries.writeItInAllBendsPlaces', { bends: bends.length });
 }

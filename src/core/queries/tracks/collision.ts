@@ -1,3 +1,4 @@
+import { say } from '../../words';
 import type { PartId, TrackId } from '../../base';
 import { queryKind, type Doubt } from '../query-kind';
 
@@ -11,5 +12,7 @@ export const collision = queryKind<Collision>({
   kind: 'collision',
   effect: 'pitch',
   station: 'casting',
-  remedies: ({ track }) => [{ label: 'Make a separate part', decision: { kind: 'standAlone', tracks: [track] } }],
+  remedies: ({ track }) => [
+    { label: say('queries.makeASeparatePart'), decision: { kind: 'standAlone', tracks: [track] } },
+  ],
 });

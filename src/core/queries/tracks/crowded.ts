@@ -1,3 +1,4 @@
+import { say } from '../../words';
 import type { PartId, TrackId } from '../../base';
 import { MOST_PLAYERS, USUAL_DEAL } from '../../settings';
 import { itIsRight, queryKind, type Doubt, type Remedy } from '../query-kind';
@@ -17,9 +18,9 @@ export const crowded = queryKind<Crowded>({
     const players = query.facts.players + 1;
     const deal = { ...USUAL_DEAL, players };
     const more: Remedy = {
-      label: `Divide among ${players} players`,
+      label: say('queries.divideAmongPlayersPlayers', { players }),
       decision: { kind: 'dealOut', track: query.track, deal },
     };
-    return [...(players > MOST_PLAYERS ? [] : [more]), itIsRight(query, 'Keep as divisi')];
+    return [...(players > MOST_PLAYERS ? [] : [more]), itIsRight(query, say('queries.keepAsDivisi'))];
   },
 });

@@ -1,3 +1,4 @@
+import { say } from '../../words';
 import type { PartId, TrackId } from '../../base';
 import { itIsRight, queryKind, type Doubt } from '../query-kind';
 
@@ -18,8 +19,8 @@ export const duplicateTrack = queryKind<DuplicateTrack>({
   remedies(query) {
     const { track, facts } = query;
     const out = { kind: 'leaveOut' as const, tracks: [track] };
-    const both = { ...itIsRight(query, 'Keep both'), like: 'keep-both' };
-    if (!facts.unison) return [{ label: 'Leave it out', decision: out }, both];
-    return [both, { label: 'Leave it out', decision: out, like: 'leave-out-a-player', lastResort: true }];
+    const both = { ...itIsRight(query, say('queries.keepBoth')), like: 'keep-both' };
+    if (!facts.unison) return [{ label: say('queries.leaveItOut'), decision: out }, both];
+    return [both, { label: say('queries.leaveItOut'), decision: out, like: 'leave-out-a-player', lastResort: true }];
   },
 });

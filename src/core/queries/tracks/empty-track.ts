@@ -1,3 +1,4 @@
+import { say } from '../../words';
 import type { TrackId } from '../../base';
 import { queryKind, type Doubt } from '../query-kind';
 
@@ -12,6 +13,9 @@ export const emptyTrack = queryKind<EmptyTrack>({
   effect: 'known',
   station: 'intake',
   remedies: ({ facts: { tracks } }) => [
-    { label: tracks.length === 1 ? 'Leave it out' : 'Leave them out', decision: { kind: 'leaveOut', tracks } },
+    {
+      label: tracks.length === 1 ? say('queries.leaveItOut') : say('queries.leaveThemOut'),
+      decision: { kind: 'leaveOut', tracks },
+    },
   ],
 });

@@ -1,3 +1,4 @@
+import { say } from '../../words';
 import type { PartId, TrackId } from '../../base';
 import { queryKind, type Doubt } from '../query-kind';
 
@@ -13,7 +14,7 @@ export const gather = queryKind<Gather>({
   effect: 'pitch',
   station: 'casting',
   remedies: ({ track, facts: { into } }) => [
-    { label: 'Combine into one part', decision: { kind: 'gather', tracks: [into, track] } },
-    { label: 'Keep two parts', decision: { kind: 'standAlone', tracks: [track] } },
+    { label: say('queries.combineIntoOnePart'), decision: { kind: 'gather', tracks: [into, track] } },
+    { label: say('queries.keepTwoParts'), decision: { kind: 'standAlone', tracks: [track] } },
   ],
 });

@@ -1,3 +1,4 @@
+import { say } from '../../words';
 import type { PartId, TrackId } from '../../base';
 import { instrumentById, type InstrumentId } from '../../instruments';
 import { queryKind, type Doubt } from '../query-kind';
@@ -18,11 +19,11 @@ export const houseList = queryKind<HouseList>({
   station: 'casting',
   remedies: ({ track, facts: { houseSays, fileSays } }) => [
     {
-      label: `Use ${instrumentById(houseSays).names.en} (house list)`,
+      label: say('queries.useEnHouseList', { en: instrumentById(houseSays).names.en }),
       decision: { kind: 'assignInstrument', tracks: [track], instrument: houseSays },
     },
     {
-      label: `Use ${instrumentById(fileSays).names.en} (file)`,
+      label: say('queries.useEnFile', { en: instrumentById(fileSays).names.en }),
       decision: { kind: 'assignInstrument', tracks: [track], instrument: fileSays },
     },
   ],

@@ -1,3 +1,4 @@
+import { say } from '../../words';
 import type { PartId, TrackId } from '../../base';
 import type { MidiKey } from '../../time';
 import { queryKind, type Doubt } from '../query-kind';
@@ -15,9 +16,9 @@ export const keyswitch = queryKind<Keyswitch>({
   station: 'casting',
   remedies: ({ track, facts }) => [
     {
-      label: 'Delete keyswitches',
+      label: say('queries.deleteKeyswitches'),
       decision: { kind: 'setKeyswitches', track, meanings: facts.keys.map((key) => ({ key, technique: 'none' })) },
     },
-    { label: 'Keep as notes', decision: { kind: 'setKeyswitches', track, meanings: [] } },
+    { label: say('queries.keepAsNotes'), decision: { kind: 'setKeyswitches', track, meanings: [] } },
   ],
 });

@@ -1,3 +1,4 @@
+import { say } from '../../words';
 import type { PartId, TrackId } from '../../base';
 import { queryKind, type Doubt } from '../query-kind';
 
@@ -11,5 +12,5 @@ export const mixedChannels = queryKind<MixedChannels>({
   kind: 'mixed-channels',
   effect: 'pitch',
   station: 'intake',
-  remedies: ({ track }) => [{ label: 'Split by channel', decision: { kind: 'splitTrack', track } }],
+  remedies: ({ track }) => [{ label: say('queries.splitByChannel'), decision: { kind: 'splitTrack', track } }],
 });

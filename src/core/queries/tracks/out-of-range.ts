@@ -1,3 +1,4 @@
+import { say } from '../../words';
 import { groupBy, type NoteId, type PartId, type TrackId } from '../../base';
 import type { Decision } from '../../decisions';
 import { instrumentById, type InstrumentId } from '../../instruments';
@@ -27,22 +28,22 @@ export const outOfRange = queryKind<OutOfRange>({
   remedies: (query) => {
     const { part, facts } = query;
     const others = facts.others.map((instrument): Remedy => ({
-      label: `Write it for ${instrumentById(instrument).names.en}`,
+      label: say('queries.writeItForEn', { en: instrumentById(instrument).names.en }),
       decision: { kind: 'assignInstrument', tracks: facts.tracks, instrument },
     }));
     const notes = facts.single ? [singleOctaves(part, facts.single)] : [];
     return [
       ...(facts.whole ? [wholeOctave(part, facts.whole)] : []),
       ...(facts.mostly ? [...others, ...notes] : [...notes, ...others]),
-      itIsRight(query, 'Keep as written'),
+      itIsRight(query, say('queries.keepAsWritten')),
     ];
   },
 });
 
 function wholeOctave(part: PartId, { notes, semitones }: { notes: NoteId[]; semitones: number }): Remedy {
   return {
-    label: `Move the whole part an octave ${semitones > 0 ? 'higher' : 'lower'}`,
-    like: 'the whole part by octaves',
+    label: say('queries.moveTheWholePartAnOctaveHigher', { semitonesOver0: semitones > 0 }),
+    like: say('queries.theWholePartByOctaves'),
     decision: { kind: 'shiftNotes', part, notes, semitones },
   };
 }
@@ -57,10 +58,10 @@ function singleOctaves(part: PartId, single: NonNullable<OutOfRange['facts']['si
   }));
   const ways = new Set(single.map(({ semitones }) => (semitones > 0 ? ' higher' : ' lower')));
   const way = ways.size === 1 ? [...ways][0]! : '';
-  const octaves = single.every(({ semitones }) => Math.abs(semitones) === 12) ? 'an octave' : 'octaves';
+  const octaves = single.every(({ semitones }) => Math.abs(semitones) === 12) ? say('queries.anOctave') : 'octaves';
   return {
-    label: `Move only ${single.length === 1 ? 'this note' : 'these notes'} ${octaves}${way}`,
-    like: 'single notes by octaves',
+    label: say('queries.moveOnlyThisNoteOctavesWay', { single: single.length, octaves, way }),
+    like: say('queries.singleNotesByOctaves'),
     decision: first!,
     also,
   };

@@ -1,3 +1,4 @@
+import { say } from '../../words';
 import type { PartId, TrackId } from '../../base';
 import { MOST_PLAYERS, USUAL_DEAL, type Deal } from '../../settings';
 import { queryKind, type Doubt, type Remedy } from '../query-kind';
@@ -24,12 +25,12 @@ export const players = queryKind<Players>({
       label,
       decision: { kind: 'dealOut', track, deal: { ...USUAL_DEAL, players, ...deal } },
     });
-    const together = dealt('Keep as one part', { players: 1 });
+    const together = dealt(say('queries.keepAsOnePart'), { players: 1 });
     return facts.choir
-      ? [dealt('String choir', { to: 'string-choir', players: 5 }), together]
+      ? [dealt(say('queries.stringChoir'), { to: 'string-choir', players: 5 }), together]
       : [
-          dealt(`Divide among ${players} players, doubling (a2)`, {}),
-          dealt(`Divide among ${players} players, resting`, { spare: 'rest' }),
+          dealt(say('queries.divideAmongPlayersPlayersDoubling', { players }), {}),
+          dealt(say('queries.divideAmongPlayersPlayersResting', { players }), { spare: 'rest' }),
           together,
         ];
   },

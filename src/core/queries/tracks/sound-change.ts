@@ -1,3 +1,4 @@
+import { say } from '../../words';
 import type { PartId, TrackId } from '../../base';
 import { queryKind, type Doubt } from '../query-kind';
 
@@ -12,8 +13,8 @@ export const soundChange = queryKind<SoundChange>({
   effect: 'pitch',
   station: 'casting',
   remedies: ({ track }) => [
-    { label: 'Make a part for each', decision: { kind: 'splitTrack', track, by: 'programs' } },
-    { label: 'Keep one player who doubles', decision: { kind: 'readSoundChanges', track, as: 'taken-up' } },
-    { label: 'Use one instrument throughout', decision: { kind: 'readSoundChanges', track, as: 'one' } },
+    { label: say('queries.makeAPartForEach'), decision: { kind: 'splitTrack', track, by: 'programs' } },
+    { label: say('queries.keepOnePlayerWhoDoubles'), decision: { kind: 'readSoundChanges', track, as: 'taken-up' } },
+    { label: say('queries.useOneInstrumentThroughout'), decision: { kind: 'readSoundChanges', track, as: 'one' } },
   ],
 });

@@ -1,3 +1,4 @@
+import { say } from '../../words';
 import type { PartId, TrackId } from '../../base';
 import { instrumentById, type InstrumentId } from '../../instruments';
 import { queryKind, type Doubt, type Remedy } from '../query-kind';
@@ -21,6 +22,6 @@ export const unknownInstrument = queryKind<UnknownInstrument>({
       label: instrumentById(instrument).names.en,
       decision: { kind: 'assignInstrument', tracks: [track], instrument },
     })),
-    { label: 'Leave this track out', decision: { kind: 'leaveOut', tracks: [track] } },
+    { label: say('queries.leaveThisTrackOut'), decision: { kind: 'leaveOut', tracks: [track] } },
   ],
 });

@@ -1,3 +1,4 @@
+import { say } from '../../words';
 import type { TrackId } from '../../base';
 import type { InstrumentId } from '../../instruments';
 import { queryKind, type Doubt } from '../query-kind';
@@ -17,6 +18,6 @@ export const unsureInstruments = queryKind<UnsureInstruments>({
       instrument,
       tracks: written.filter((one) => one.instrument === instrument).map(({ track }) => track),
     }));
-    return first ? [{ label: 'Keep all', decision: first, also: more }] : [];
+    return first ? [{ label: say('queries.keepAll'), decision: first, also: more }] : [];
   },
 });

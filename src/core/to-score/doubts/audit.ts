@@ -7,6 +7,7 @@
  * Takes the written parts with the notes they came from; gives, part by part, how many notes are written where they
  * were played, how far off at most, and what became of the others. A difference no stage answers for becomes a query.
  */
+import { say } from '../../words';
 import { queryId, type TrackId } from '../../base';
 import type { CastPart } from '../../casting';
 import type { NoteId, PlayedNote } from '../../performance';
@@ -206,26 +207,22 @@ export function auditQueries(audit: PartAudit, part: CastPart, grid: GridChoice,
         at,
         bar: barIndexAt(starts, at),
         played: [...notes],
-        message: `${part.name}, ${placeInWords(bars, at)}: ${words(notes.length === 1 ? 'a played note' : `${notes.length} played notes`)}`,
+        message: `${part.name}, ${placeInWords(bars, at)}: ${words(notes.length === 1 ? say('doubts.aPlayedNote') : say('doubts.notesPlayedNotes', { notes: notes.length }))}`,
         facts,
       },
     ];
   };
   return [
-    ...query(
-      { cause: 'missing' },
-      audit.missing,
-      (count) => `${count} did not reach the page (lost between grid and assembling).`,
+    ...query({ cause: 'missing' }, audit.missing, (count) =>
+      say('doubts.countDidNotReachThePageLostBetween', { count }),
     ),
-    ...query(
-      { cause: 'repitched' },
-      audit.repitched,
-      (count) => `${count} stand at another pitch (spelling or transposition).`,
+    ...query({ cause: 'repitched' }, audit.repitched, (count) =>
+      say('doubts.countStandAtAnotherPitchSpellingOr', { count }),
     ),
     ...query(
       { cause: 'displaced', moves: audit.displaced.map(({ note, by }) => ({ note, by })) },
       audit.displaced.map(({ note }) => note),
-      (count) => `${count} left their played position (grid or doubled lines).`,
+      (count) => say('doubts.countLeftTheirPlayedPositionGridOr', { count }),
     ),
     ...trillQuery(grid, query),
   ];
@@ -235,8 +232,10 @@ export function auditQueries(audit: PartAudit, part: CastPart, grid: GridChoice,
 function trillQuery(grid: GridChoice, query: AuditQuery): Query[] {
   const trills = grid.notes.filter((note) => note.ornament?.trill);
   const behind = trills.flatMap((note) => [note.id, ...(note.behind ?? [])]);
-  const many = trills.length > 1 ? `${trills.length} trills` : 'one trill';
-  return query({ cause: 'trills' }, behind, () => `${behind.length} fast uneven notes are written as ${many}.`);
+  const many = trills.length > 1 ? say('doubts.trillsTrills', { trills: trills.length }) : say('doubts.oneTrill');
+  return query({ cause: 'trills' }, behind, () =>
+    say('doubts.behindFastUnevenNotesAreWrittenAs', { behind: behind.length, many }),
+  );
 }
 
 /**
@@ -246,23 +245,26 @@ function trillQuery(grid: GridChoice, query: AuditQuery): Query[] {
 export function auditInWords(audits: readonly PartAudit[], names: ReadonlyMap<PartId, string>): string {
   const sum = (of: (audit: PartAudit) => number) => audits.reduce((total, audit) => total + of(audit), 0);
   const notes = sum((one) => one.notes);
-  if (notes === 0) return 'There is no note to write.';
+  if (notes === 0) return say('doubts.thereIsNoNoteToWrite');
   const missing = sum((one) => one.missing.length);
   const inPlace = sum((one) => one.inPlace);
   const within = Math.ceil(audits.reduce((most, one) => Math.max(most, one.within), 0));
-  const place = within === 0 ? 'exactly where they were played' : `where they were played, within ${within} ms`;
+  const place =
+    within === 0
+      ? say('doubts.exactlyWhereTheyWerePlayed')
+      : say('doubts.whereTheyWerePlayedWithinWithinMs', { within });
   const written =
     missing > 0
-      ? `${number(notes - missing)} of ${number(notes)} notes are written`
-      : `All ${number(notes)} notes are written`;
+      ? say('doubts.notesOfNotes2NotesAreWritten', { notes: notes - missing, notes2: notes })
+      : say('doubts.allNotesNotesAreWritten', { notes });
   if (inPlace === notes) return `${written} ${place}.`;
   const others = [
-    [sum((one) => one.signs), 'behind a trill, tremolo, grace note or in a spread chord'],
-    [sum((one) => one.merged), 'struck twice at one position, written once'],
-    [sum((one) => one.edited), 'changed by decision'],
-    [sum((one) => one.moved + one.displaced.length), 'further from their place than the grid allows, asked about'],
-    [sum((one) => one.repitched.length), 'at another pitch, asked about'],
-    [missing, 'not written, asked about'],
+    [sum((one) => one.signs), say('doubts.behindATrillTremoloGraceNoteOrInA')],
+    [sum((one) => one.merged), say('doubts.struckTwiceAtOnePositionWritten')],
+    [sum((one) => one.edited), say('doubts.changedByDecision')],
+    [sum((one) => one.moved + one.displaced.length), say('doubts.furtherFromTheirPlaceThanTheGrid')],
+    [sum((one) => one.repitched.length), say('doubts.atAnotherPitchAskedAbout')],
+    [missing, say('doubts.notWrittenAskedAbout')],
   ] as const;
   const rest = others.filter(([count]) => count > 0).map(([count, words]) => `${number(count)} ${words}`);
   const kept = inPlace > 0 ? [`${number(inPlace)} ${place}`] : [];
@@ -278,14 +280,22 @@ function leadsInWords(audits: readonly PartAudit[], names: ReadonlyMap<PartId, s
   const unconfirmed = led.reduce((notes, { lead }) => notes + lead.unconfirmed, 0);
   if (others.length === 0) {
     const { milliseconds } = first.lead;
-    const way = `${Math.abs(milliseconds)} ms ${milliseconds > 0 ? 'later' : 'earlier'}`;
-    const by = unconfirmed > 0 ? 'which nobody has confirmed' : 'as decided';
-    return [`${number(moved)} moved ${way} for the lead of ${names.get(first.part) ?? first.part}, ${by}`];
+    const way = say('doubts.millisecondsMsLater', {
+      milliseconds: Math.abs(milliseconds),
+      millisecondsOver0: milliseconds > 0,
+    });
+    const by = unconfirmed > 0 ? say('doubts.whichNobodyHasConfirmed') : say('doubts.asDecided');
+    return [
+      say('doubts.movedMovedWayForTheLeadOfNamesBy', { moved, way, names: names.get(first.part) ?? first.part, by }),
+    ];
   }
   const most = led.reduce((ms, { lead }) => Math.max(ms, Math.abs(lead.milliseconds)), 0);
-  const partly = unconfirmed === moved ? 'which nobody has confirmed' : `${number(unconfirmed)} of them not confirmed`;
-  const confirmed = unconfirmed === 0 ? 'as decided' : partly;
-  return [`${number(moved)} moved by up to ${most} ms for the leads of ${led.length} parts, ${confirmed}`];
+  const partly =
+    unconfirmed === moved
+      ? say('doubts.whichNobodyHasConfirmed')
+      : say('doubts.unconfirmedOfThemNotConfirmed', { unconfirmed });
+  const confirmed = unconfirmed === 0 ? say('doubts.asDecided') : partly;
+  return [say('doubts.movedMovedByUpToMostMsForTheLeads', { moved, most, led: led.length, confirmed })];
 }
 
 const number = (value: number) => value.toLocaleString('en');

@@ -2,6 +2,7 @@
  * Doubts about company: places where a part stands a step beside those it moves with elsewhere. One query for each two
  * parts.
  */
+import { say } from '../../words';
 import { groupBy, queryId } from '../../base';
 import { stage, type Memo } from '../../base/stage';
 import type { CastPart } from '../../casting';
@@ -89,7 +90,7 @@ function inOneQuery(places: readonly Beside[], parts: readonly PartGrid[], bars:
   const { part } = parts[index]!;
   const other = parts[as]!.part;
   const by = to - at;
-  const more = own.length > 1 ? ` (${own.length} places)` : '';
+  const more = own.length > 1 ? say('doubts.ownPlaces', { own: own.length }) : '';
   return {
     id: queryId(`one-step/${part.id}/${other.id}`),
     kind: 'one-step',
@@ -100,7 +101,14 @@ function inOneQuery(places: readonly Beside[], parts: readonly PartGrid[], bars:
       at,
     ),
     played: own.flatMap(({ notes }) => notes.map(({ id }) => id)),
-    message: `${part.name}, ${placeInWords(bars, at)}: ${stepName(Math.abs(by))} ${by > 0 ? 'before' : 'after'} ${other.name}, with which it moves elsewhere in the bar${more}.`,
+    message: say('doubts.partPlaceInWordsStepNameBefore', {
+      part: part.name,
+      placeInWords: placeInWords(bars, at),
+      stepName: stepName(Math.abs(by)),
+      byOver0: by > 0,
+      other: other.name,
+      more,
+    }),
     facts: {
       name: part.name,
       as: other.name,
@@ -148,6 +156,6 @@ function moveTogether(own: Places, other: Places): boolean {
 }
 
 function stepName(units: WrittenUnits): string {
-  if (units === QUARTER / 2) return 'an eighth';
+  if (units === QUARTER / 2) return say('doubts.anEighth');
   return units === QUARTER / 4 ? 'a sixteenth' : 'a thirty-second';
 }

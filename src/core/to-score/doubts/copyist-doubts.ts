@@ -2,6 +2,7 @@
  * Doubts a copyist has about the look of a part: doubles that are written differently, many instruments on one
  * percussion staff, bars that could be written as repeat signs.
  */
+import { say } from '../../words';
 import { few, groupBy, queryId, queryIdOf } from '../../base';
 import type { CastPart } from '../../casting';
 import { KIT_GROUP, PERCUSSION_GROUPS, percussionGroupOf } from '../../instruments';
@@ -33,8 +34,17 @@ export function doublingQueries(
     const names = of.map((one) => nameOf(one.part));
     const message =
       of.length === 1
-        ? `${names[0]} doubles ${nameOf(as)} in ${both.length} bars; ${barList(differing.map((bar) => bars[bar]!.number))} it is played, and written, otherwise.`
-        : `${few(names, ', ')} double ${nameOf(as)}; here and there, from bar ${first.number} on, they are played, and written, otherwise.`;
+        ? say('doubts.namesDoublesNameOfInBothBars', {
+            names: names[0]!,
+            nameOf: nameOf(as),
+            both: both.length,
+            barList: barList(differing.map((bar) => bars[bar]!.number)),
+          })
+        : say('doubts.fewDoubleNameOfHereAndThereFromBar', {
+            few: few(names, ', '),
+            nameOf: nameOf(as),
+            first: first.number,
+          });
     return {
       id: queryIdOf(
         `doubled/${as}`,
@@ -54,10 +64,10 @@ export function doublingQueries(
 /** "in bars 3, 4 and 9"; the first few of many. */
 function barList(numbers: readonly number[]): string {
   const shown = numbers.slice(0, 4);
-  if (numbers.length === 1) return `in bar ${shown[0]}`;
+  if (numbers.length === 1) return say('doubts.inBarShown', { shown: shown[0]! });
   return numbers.length > shown.length
-    ? `in ${numbers.length} of them, from bar ${shown[0]} on,`
-    : `in bars ${shown.slice(0, -1).join(', ')} and ${shown.at(-1)}`;
+    ? say('doubts.inNumbersOfThemFromBarShownOn', { numbers: numbers.length, shown: shown[0]! })
+    : say('doubts.inBarsShownAndShown2', { shown: shown.slice(0, -1).join(', '), shown2: shown.at(-1)! });
 }
 
 /** Percussion of many instruments on one staff. */
@@ -69,15 +79,19 @@ export function manySoundsQueries(part: CastPart): Query[] {
     if (names.length < (groups.includes(KIT_GROUP) ? MANY_BESIDE_KIT : MANY)) return [];
     const shown =
       names.length > 5
-        ? `${names.slice(0, 4).join(', ')} and ${names.length - 4} more`
-        : `${names.slice(0, -1).join(', ')} and ${names.at(-1)}`;
+        ? say('doubts.namesAndNames2More', { names: names.slice(0, 4).join(', '), names2: names.length - 4 })
+        : say('doubts.namesAndNames2', { names: names.slice(0, -1).join(', '), names2: names.at(-1)! });
     return [
       {
         id: queryId(`many-sounds/${track}`),
         kind: 'many-sounds',
         part: part.id,
         track,
-        message: `${part.name} has ${shown} on one staff${groups.includes(KIT_GROUP) ? ' with the kit' : ''}. Each could have a line of its own.`,
+        message: say('doubts.partHasShownOnOneStaffWithTheKit', {
+          part: part.name,
+          shown,
+          groupsIncludesKITGROUP: Boolean(groups.includes(KIT_GROUP)),
+        }),
       },
     ];
   });
@@ -100,7 +114,12 @@ export function barRepeatQueries(part: CastPart, written: Part, bars: readonly B
       part: part.id,
       at: first.start,
       bar: first.index,
-      message: `${part.name}: ${like.length} of ${bars.length} bars are like the one or the two before them, from bar ${first.number} on. They could be repeat signs.`,
+      message: say('doubts.partLikeOfBarsBarsAreLikeTheOneOr', {
+        part: part.name,
+        like: like.length,
+        bars: bars.length,
+        first: first.number,
+      }),
     },
   ];
 }

@@ -4,6 +4,7 @@
  *
  *     entry     . . . x|~~~~~~          others     . . . .|x   x         asked about: on the beat, or as played?
  */
+import { say } from '../../words';
 import { queryId, type NoteId, type PartId } from '../../base';
 import type { CastPart } from '../../casting';
 import type { Query } from '../../queries';
@@ -104,8 +105,8 @@ function queryOf(
     played: found.flatMap(({ notes }) => notes),
     message:
       found.length === 1
-        ? `${part.name} enters just before ${place}, which other parts strike. It is written early, tied over the beat.`
-        : `${part.name} enters ${found.length} times just before a beat that other parts strike, first at ${place}. It is written early, tied over the beat.`,
+        ? say('doubts.partEntersJustBeforePlaceWhich', { part: part.name, place })
+        : say('doubts.partEntersFoundTimesJustBeforeA', { part: part.name, found: found.length, place }),
     facts: { moves: found.flatMap(({ by, notes }) => notes.map((note) => ({ note, by }))) },
   };
 }

@@ -2,6 +2,7 @@
  * Bars that nobody meant: a file in 4/4 throughout whose music is in another meter, and a recording that was not played to
  * the file's beats at all.
  */
+import { say } from '../../words';
 import {
   barsBeside,
   barsOfEighths,
@@ -67,7 +68,7 @@ function withoutBars({ tracks, ticksPerQuarter, tempo }: Performance): Query | n
   return {
     id: queryId('no-bars'),
     kind: 'no-bars',
-    message: 'The notes fall everywhere but on the file’s beats: perhaps it was played without a click.',
+    message: say('doubts.theNotesFallEverywhereButOnThe'),
     facts: { notes: starts.length },
   };
 }
@@ -85,8 +86,8 @@ function otherMeter(performance: Performance): Query | null {
     kind: 'meter',
     message:
       bars === '4/4'
-        ? `The file’s barlines do not fit the music. By bass, harmony, long and loud notes the first full bar begins on beat ${said.pickup / QUARTER + 1}.`
-        : `The file is in 4/4, which often means that nobody set it. Bass, harmony, long and loud notes say ${bars}.`,
+        ? say('doubts.theFilesBarlinesDoNotFitTheMusicBy', { pickup: said.pickup / QUARTER + 1 })
+        : say('doubts.theFileIsIn44WhichOftenMeansThat', { bars }),
     facts: said,
   };
 }

@@ -2,6 +2,7 @@
  * Doubts about the page: chords no hand can hold, keys without a place in the drum map, stretches that could be
  * repeats, and places where the notes leave the key that is printed.
  */
+import { say } from '../../words';
 import { few, queryId, queryIdOf } from '../../base';
 import type { CastPart } from '../../casting';
 import type { KeyChange, Query, SilentKey } from '../../queries';
@@ -34,7 +35,7 @@ export function frettingQueries(
 ): Query[] {
   const [first] = impossible;
   if (!first || !tablature) return [];
-  const more = impossible.length > 1 ? `, and ${impossible.length - 1} more` : '';
+  const more = impossible.length > 1 ? say('doubts.andImpossibleMore', { impossible: impossible.length - 1 }) : '';
   return [
     {
       id: queryId(`impossible-chord/${part.id}`),
@@ -43,7 +44,11 @@ export function frettingQueries(
       at: first.at,
       bar: barOf(bars, first.at),
       played: first.notes,
-      message: `${words(part.name, bars, first.at)}: ${first.notes.length} notes that no hand can hold on these strings${more}. The highest that can be are shown.`,
+      message: say('doubts.wordsNotesNotesThatNoHandCanHoldOn', {
+        words: words(part.name, bars, first.at),
+        notes: first.notes.length,
+        more,
+      }),
       facts: { tuning: tablature.tuning, capo: tablature.capo },
     },
   ];
@@ -77,7 +82,12 @@ export function layeredDrumQueries(
         at: start,
         bar: barOf(bars, start),
         played: struck.map((note) => note.id),
-        message: `${words(part.name, bars, start)}: keys ${key} and ${other} are both a ${name}; they stand on one place, and are one head where they are struck together.`,
+        message: say('doubts.wordsKeysKeyAndOtherAreBothAName', {
+          words: words(part.name, bars, start),
+          key,
+          other,
+          name,
+        }),
         facts: { key, other },
       },
     ];
@@ -118,12 +128,18 @@ export function drumQueries(
 }
 
 function unmappedInWords(keys: readonly SilentKey[], strokes: number): string {
-  const times = strokes > 1 ? ` (${strokes} times)` : '';
+  const times = strokes > 1 ? say('doubts.strokesTimes', { strokes }) : '';
   const { key, near } = keys[0]!;
   if (keys.length === 1)
-    return `key ${key} is not in the drum map${times}${near[0] ? `; ${near[0].key} is ${near[0].name}` : ''}`;
+    return say('doubts.keyKeyIsNotInTheDrumMapTimesNear0', {
+      key,
+      times,
+      near0: Boolean(near[0]),
+      key2: near[0]?.key,
+      near: near[0]?.name,
+    });
   const named = keys.map((one) => String(one.key));
-  return `keys ${few(named, ', ')} are not in the drum map${times}`;
+  return say('doubts.keysFewAreNotInTheDrumMapTimes', { few: few(named, ', '), times });
 }
 
 export function repeatQueries(found: readonly Fold[], taken: readonly Fold[], bars: readonly Bar[]): Query[] {
@@ -137,15 +153,20 @@ export function repeatQueries(found: readonly Fold[], taken: readonly Fold[], ba
     const last = from + length * times - 1;
     const again =
       times > 2
-        ? `${times} times in a row, up to bar ${number(last)}`
-        : `again as ${number(from + length)}–${number(last)}`;
-    const ending = endings > 0 ? `, the last ${endings === 1 ? 'bar' : `${endings} bars`} apart` : '';
+        ? say('doubts.timesTimesInARowUpToBarLast', { times, last: number(last) })
+        : say('doubts.againAsFromLast', { from: number(from + length), last: number(last) });
+    const ending = endings > 0 ? say('doubts.theLastBarApart', { endings }) : '';
     return {
       id: queryId(`repeat/${from}/${length}/${times}`),
       kind: 'repeat',
       at: bars[from]!.start,
       bar: from,
-      message: `Bars ${number(from)}–${number(from + length - 1)} come ${again} in all parts${ending}. They could be written once.`,
+      message: say('doubts.barsFromFrom2ComeAgainInAllParts', {
+        from: number(from),
+        from2: number(from + length - 1),
+        again,
+        ending,
+      }),
       facts: { from, length, times, endings },
     };
   });
@@ -167,7 +188,8 @@ export function keyChangeQueries(
   if (!first) return [];
   const from = first.heard.bar;
   const number = (bar: number) => bars[bar]!.number;
-  const more = stretches.length > 1 ? ` (And ${stretches.length - 1} more stretches in other keys.)` : '';
+  const more =
+    stretches.length > 1 ? say('doubts.andStretchesMoreStretchesInOther', { stretches: stretches.length - 1 }) : '';
   return [
     {
       id: queryIdOf(
@@ -177,7 +199,13 @@ export function keyChangeQueries(
       kind: 'key-change',
       at: bars[from]!.start,
       bar: from,
-      message: `Bars ${number(from)}–${number(first.last)} sound like ${keyName(first.heard)}; the signature there is ${keyName(first.printed)}.${more}`,
+      message: say('doubts.barsFromLastSoundLikeKeyNameThe', {
+        from: number(from),
+        last: number(first.last),
+        keyName: keyName(first.heard),
+        keyName2: keyName(first.printed),
+        more,
+      }),
       facts: { stretches: stretches.map(({ heard, back }) => ({ heard, back })) },
     },
   ];

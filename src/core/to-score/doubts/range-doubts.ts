@@ -2,6 +2,7 @@
  * Notes an instrument does not have: one query for a part, whatever its cause is: a part written an octave off, another
  * instrument, or single notes. Only what lies beyond the extreme range is asked about.
  */
+import { say } from '../../words';
 import { queryId, type NoteId } from '../../base';
 import type { CastPart } from '../../casting';
 import { CATALOGUE, type InstrumentId } from '../../instruments';
@@ -46,7 +47,7 @@ export function rangeQueries(
     at: strange[0]!.start,
     bar,
     played: strange.map((note) => note.id),
-    message: `${words}${strange.length > 1 ? ' and on' : ''}: ${inWords(part, notes, strange)}${hint(octave, mostly)}`,
+    message: `${words}${strange.length > 1 ? say('doubts.andOn') : ''}: ${inWords(part, notes, strange)}${hint(octave, mostly)}`,
     facts: {
       tracks: part.tracks,
       whole: octave === null ? null : { notes: own.map((note) => note.id), semitones: octave },
@@ -68,8 +69,8 @@ function isOnDoubling({ doublings, doublingOf }: CastPart, { id, key }: PlacedNo
 const writable = (written: MidiKey) => written >= 12 && written < 132;
 
 function hint(octave: Semitones | null, mostly: boolean): string {
-  if (octave !== null) return ` An octave ${octave > 0 ? 'higher' : 'lower'} the whole part would be within it.`;
-  return mostly ? ' Perhaps this is another instrument.' : '';
+  if (octave !== null) return say('doubts.anOctaveHigherTheWholePartWouldBe', { octaveOver0: octave > 0 });
+  return mostly ? say('doubts.perhapsThisIsAnotherInstrument') : '';
 }
 
 /** "G5, A5 and F♯6 (18 of 402 notes) are outside what a Violoncello has, C2–E6." */
@@ -81,12 +82,12 @@ function inWords({ instrument }: CastPart, notes: readonly PlacedNote[], strange
     keys.length > MOST_KEYS
       ? `${keyInWords(keys[0]!)}–${keyInWords(keys.at(-1)!)}`
       : [keys.slice(0, -1).map(keyInWords).join(', '), keyInWords(keys.at(-1)!)].filter(Boolean).join(' and ');
-  const many = `${strange.length} of ${notes.length} notes`;
-  if (unwritable) return `MusicXML cannot write ${named} (${many}); an octave nearer the middle stands in the file.`;
+  const many = say('doubts.strangeOfNotesNotes', { strange: strange.length, notes: notes.length });
+  if (unwritable) return say('doubts.musicXMLCannotWriteNamedManyAn', { named, many });
   if (keys.length > MOST_KEYS)
-    return `${many}, between ${named}, lie outside the range of ${instrument.names.en}, ${range}.`;
+    return say('doubts.manyBetweenNamedLieOutsideTheRange', { many, named, en: instrument.names.en, range });
   const lie = keys.length > 1 ? 'lie' : 'lies';
-  return `${named} ${lie} outside the range of ${instrument.names.en}, ${range} (${many}).`;
+  return say('doubts.namedLieOutsideTheRangeOfEnRange', { named, lie, en: instrument.names.en, range, many });
 }
 
 /**

@@ -1,4 +1,5 @@
 /* What is asked about a received score: not what it says itself, but where what it says is hardly meant. */
+import { say } from '../../words';
 import { queryId, type TrackId } from '../../base';
 import { isNobodysName } from '../../casting';
 import type { Query } from '../../queries';
@@ -89,7 +90,7 @@ function spelling({ received, settings }: Piece, parts: readonly AuditedPart[], 
     {
       id: queryId('received-spelling'),
       kind: 'received-spelling',
-      message: `The score has no key signature and names all ${sharps} black keys with sharps, as sequencers do; its notes sound like ${keyName(heard)}.`,
+      message: say('doubts.theScoreHasNoKeySignatureAndNames', { sharps, keyName: keyName(heard) }),
     },
   ];
 }
@@ -108,7 +109,7 @@ function transposition({ received, settings }: Piece, parts: readonly AuditedPar
     {
       id: queryId('received-transposition'),
       kind: 'received-transposition',
-      message: `Nothing in the score transposes: ${listOf(names)} ${names.length === 1 ? 'is' : 'are'} at concert pitch. Players read ${names.length === 1 ? 'it' : 'them'} transposed.`,
+      message: say('doubts.nothingInTheScoreTransposesNamesIs', { names: listOf(names), names2: names.length }),
     },
   ];
 }
@@ -124,27 +125,27 @@ function drums({ settings }: Piece, parts: readonly AuditedPart[]): Query[] {
         id: queryId(`received-percussion/${part.id}`),
         kind: 'received-percussion',
         part: part.id,
-        message: `${part.name} ${why}. Drums are read in two voices, hands up and feet down, each sound with its own place and head.`,
+        message: say('doubts.partWhyDrumsAreReadInTwoVoices', { part: part.name, why }),
       },
     ];
   });
 }
 
 function drumFault(source: Part): string | null {
-  if (!source.unpitched) return 'is written with pitches, as if it were a keyboard';
+  if (!source.unpitched) return say('doubts.isWrittenWithPitchesAsIfItWereA');
   const symbols = [...symbolsOf(source)].filter(({ symbol }) => symbol.notes.length > 0);
   const voices = new Set(source.bars.flatMap((bar) => bar.voices.map(({ voice }) => voice)));
   const heads = symbols.some(({ symbol }) => symbol.notes.some(({ notehead }) => notehead !== undefined));
   const chords = symbols.some(({ symbol }) => symbol.notes.length > 1);
   const places = new Set(symbols.flatMap(({ symbol }) => symbol.notes.map(({ pitch }) => diatonicNumber(pitch))));
-  return voices.size === 1 && !heads && chords && places.size > 1
-    ? 'is written in one voice, its drums as chords with round heads'
-    : null;
+  return voices.size === 1 && !heads && chords && places.size > 1 ? say('doubts.isWrittenInOneVoiceItsDrumsAs') : null;
 }
 
 function listOf(names: readonly string[]): string {
   const some = names.slice(0, 4);
   const rest = names.length - some.length;
-  if (rest > 0) return `${some.join(', ')} and ${rest} more`;
-  return some.length === 1 ? some[0]! : `${some.slice(0, -1).join(', ')} and ${some.at(-1)}`;
+  if (rest > 0) return say('doubts.someAndRestMore', { some: some.join(', '), rest });
+  return some.length === 1
+    ? some[0]!
+    : say('doubts.someAndSome2', { some: some.slice(0, -1).join(', '), some2: some.at(-1)! });
 }

@@ -2,6 +2,7 @@
  * Doubts about rhythm: tuplets that are hardly better than none, splinters of rests, notes that were struck twice in
  * one place. One query for a part; what needs the same remedy in several parts is one query for all of them.
  */
+import { say } from '../../words';
 import { lowest, queryId, queryIdOf, type PartId, type QueryId } from '../../base';
 import type { CastPart } from '../../casting';
 import type { Query } from '../../queries';
@@ -47,12 +48,12 @@ export function rhythmQueries(
 function swingQuery({ heard, stretches, confidence, pinned, evidence }: Swing): Query[] {
   if (pinned || heard.length === 0 || confidence >= SURE_SWING) return [];
   const { ratio, unit } = heard[0]!;
-  const written = stretches.length > 0 ? 'Written evenly, with “Swing” above.' : 'Written as played.';
+  const written = stretches.length > 0 ? say('doubts.writtenEvenlyWithSwingAbove') : say('doubts.writtenAsPlayed');
   return [
     {
       id: queryId('swing'),
       kind: 'swing',
-      message: `Perhaps this swings: ${evidence}. ${written}`,
+      message: say('doubts.perhapsThisSwingsEvidenceWritten', { evidence, written }),
       facts: { ratio, unit },
     },
   ];
@@ -65,8 +66,8 @@ function tupletQuery({ part, grid }: PartRhythm, bars: readonly Bar[], line: Bea
   const among = new Set(beats);
   const written =
     beats.length === 1
-      ? 'written as a triplet; plain values fit nearly as well'
-      : `${beats.length} beats from here on are written as triplets; plain values fit nearly as well`;
+      ? say('doubts.writtenAsATripletPlainValuesFit')
+      : say('doubts.beatsBeatsFromHereOnAreWrittenAs', { beats: beats.length });
   return [
     {
       id: queryId(`tuplet/${part.id}`),
@@ -96,7 +97,10 @@ function shortRestQuery(parts: readonly PartRhythm[], bars: readonly Bar[]): Que
       kind: 'short-rest',
       ...firstOf(places, bars),
       touches: places.reduce((sum, { count }) => sum + count, 0),
-      message: `${whereIs(places, bars)}: a rest shorter than a sixteenth${timesIn(places, 'of them')}.`,
+      message: say('doubts.whereIsARestShorterThanASixteenth', {
+        whereIs: whereIs(places, bars),
+        timesIn: timesIn(places, 'of them'),
+      }),
     },
   ];
 }
@@ -116,7 +120,10 @@ function mergedQuery(parts: readonly PartRhythm[], bars: readonly Bar[]): Query[
       kind: 'merged',
       ...firstOf(places, bars),
       played: found.flatMap(({ notes }) => notes.flatMap((note) => [note.id, ...note.absorbed])),
-      message: `${whereIs(places, bars)}: struck twice at one position, written once${timesIn(places, 'times')}.`,
+      message: say('doubts.whereIsStruckTwiceAtOnePosition', {
+        whereIs: whereIs(places, bars),
+        timesIn: timesIn(places, 'times'),
+      }),
     },
   ];
 }
@@ -144,7 +151,10 @@ function whereIs(places: readonly Places[], bars: readonly Bar[]): string {
   const more = places.length - 1;
   const where = wordsFor(part, bars, at);
   if (more === 0) return where;
-  return `${where}, and ${more === 1 ? places[1]!.part.name : `${more} more parts`}`;
+  return say('doubts.whereAndMore', {
+    where,
+    more: more === 1 ? places[1]!.part.name : say('doubts.moreMoreParts', { more }),
+  });
 }
 
 function timesIn(places: readonly Places[], unit: 'of them' | 'times'): string {

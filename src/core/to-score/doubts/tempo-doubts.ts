@@ -3,6 +3,7 @@
  *
  *     96 ─────┐93┐87┐80┐72        rit.
  */
+import { say } from '../../words';
 import { queryIdOf } from '../../base';
 import type { Bend, Query } from '../../queries';
 import type { TempoMark } from '../../score';
@@ -30,8 +31,13 @@ export function tempoDoubts(tempos: readonly TempoMark[], bars: readonly Bar[]):
   const { number } = bars[bar]!;
   const message =
     bends.length === 1
-      ? `Bar ${number}: the tempo ${first.words === 'rit.' ? 'falls' : 'rises'} gradually from ${first.bpm[0]} to ${first.bpm[1]}, without a tempo word.`
-      : `Bar ${number} and on: the tempo falls or rises gradually in ${bends.length} places, without a tempo word.`;
+      ? say('doubts.barNumberTheTempoFallsGradually', {
+          number,
+          firstWordsRit: first.words === 'rit.',
+          bpm: first.bpm[0],
+          bpm2: first.bpm[1],
+        })
+      : say('doubts.barNumberAndOnTheTempoFallsOrRises', { number, bends: bends.length });
   return [
     {
       id: queryIdOf(

@@ -1,6 +1,7 @@
 /*
  * Doubts: what the engine is not sure of, as queries with their places.
  */
+import { say } from '../../words';
 import { partOf, queryId, type NoteId } from '../../base';
 import { trackLabel, type Casting, type CastPart } from '../../casting';
 import { findDuplicates, mixedTracks, type Performance, type TrackId } from '../../performance';
@@ -97,8 +98,8 @@ function offGrid(part: CastPart, grid: GridChoice, line: BeatLine, place: Place,
       played: far.map(({ id }) => id),
       message:
         far.length === 1
-          ? `${words}: played ${Math.abs(most)} ms ${most > 0 ? 'after' : 'before'} its written position.`
-          : `${words} and on: ${far.length} notes were played up to ${Math.abs(most)} ms away from their written positions.`,
+          ? say('doubts.wordsPlayedMostMsAfterItsWritten', { words, most: Math.abs(most), mostOver0: most > 0 })
+          : say('doubts.wordsAndOnFarNotesWerePlayedUpTo', { words, far: far.length, most: Math.abs(most) }),
       facts: { near: near.map(({ smallest, triplets }) => ({ smallest, triplets })) },
     },
   ];
@@ -124,7 +125,12 @@ export function leadQueries(casting: Casting, leads: ReadonlyMap<TrackId, Lead>)
           kind: 'lead',
           track,
           part: part.id,
-          message: `${part.name} may have been played ${Math.abs(lead.milliseconds)} ms ${lead.milliseconds > 0 ? 'early' : 'late'} (${Math.round(lead.confidence * 100)} % confidence); written as played for now.`,
+          message: say('doubts.partMayHaveBeenPlayedMilliseconds', {
+            part: part.name,
+            milliseconds: Math.abs(lead.milliseconds),
+            leadMillisecondsOver0: lead.milliseconds > 0,
+            confidence: Math.round(lead.confidence * 100),
+          }),
           facts: { milliseconds: lead.milliseconds },
         },
       ];
@@ -157,8 +163,12 @@ export function trackQueries(performance: Performance, casting: Casting): Query[
     ...duplicates.map(([id, { of, exact, transposed, later }]): Query => {
       const shift = [
         transposed !== 0 &&
-          `${Math.abs(transposed / 12)} octave${Math.abs(transposed) > 12 ? 's' : ''} ${transposed > 0 ? 'higher' : 'lower'}`,
-        later !== 0 && `${Math.abs(later)} ms ${later > 0 ? 'later' : 'earlier'}`,
+          say('doubts.transposedOctaveSHigher', {
+            transposed: Math.abs(transposed / 12),
+            transposed2: Math.abs(transposed) > 12,
+            transposedOver0: transposed > 0,
+          }),
+        later !== 0 && say('doubts.laterMsLater', { later: Math.abs(later), laterOver0: later > 0 }),
       ]
         .filter(Boolean)
         .join(', ');
@@ -169,8 +179,20 @@ export function trackQueries(performance: Performance, casting: Casting): Query[
         track: id,
         part: partOf(id),
         message: unison
-          ? `${nameOf(id)} plays ${exact ? 'exactly ' : ''}what ${nameOf(of)} plays${shift && ` (${shift})`}: two instruments in unison, both written.`
-          : `${nameOf(id)} plays ${exact ? 'exactly ' : ''}what ${nameOf(of)} plays${shift && ` (${shift})`}: perhaps only there to thicken the sound.`,
+          ? say('doubts.nameOfPlaysExactlyWhatNameOf2Plays', {
+              nameOf: nameOf(id),
+              exact: Boolean(exact),
+              nameOf2: nameOf(of),
+              shift: Boolean(shift),
+              shift2: shift,
+            })
+          : say('doubts.nameOfPlaysExactlyWhatNameOf2Plays2', {
+              nameOf: nameOf(id),
+              exact: Boolean(exact),
+              nameOf2: nameOf(of),
+              shift: Boolean(shift),
+              shift2: shift,
+            }),
         facts: { unison },
       };
     }),
@@ -181,7 +203,11 @@ export function trackQueries(performance: Performance, casting: Casting): Query[
         kind: 'mixed-channels',
         track: track.id,
         part: partOf(track.id),
-        message: `${trackLabel(track)} plays on channels ${track.channels.join(', ')}: perhaps ${track.channels.length} instruments.`,
+        message: say('doubts.trackLabelPlaysOnChannelsChannels', {
+          trackLabel: trackLabel(track),
+          channels: track.channels.join(', '),
+          channels2: track.channels.length,
+        }),
       })),
   ];
 }
@@ -203,7 +229,7 @@ export function keyQueries(
       {
         id: queryId('key-signature/default'),
         kind: 'key-signature',
-        message: `The file says C major, which often means that nobody set it. Its notes say ${keyName(printed)}, and that is printed.`,
+        message: say('doubts.theFileSaysCMajorWhichOftenMeans', { keyName: keyName(printed) }),
         facts: { heard: { fifths: printed.fifths, mode: printed.mode }, byDefault: true },
       },
     ];
@@ -214,7 +240,7 @@ export function keyQueries(
     {
       id: queryId('key-signature/stated'),
       kind: 'key-signature',
-      message: `The file’s key signature is printed, but the notes sound like ${keyName(heard)}.`,
+      message: say('doubts.theFilesKeySignatureIsPrintedBut', { keyName: keyName(heard) }),
       facts: { heard: { fifths: heard.fifths, mode: heard.mode }, byDefault: false },
     },
   ];

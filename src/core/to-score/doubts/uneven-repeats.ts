@@ -1,4 +1,5 @@
 /* Stretches that are written once for several playings: whether those are still alike after what was changed by hand. */
+import { say } from '../../words';
 import { queryId } from '../../base';
 import type { Query } from '../../queries';
 import type { Fold } from '../../score';
@@ -24,7 +25,7 @@ export function unevenRepeatQueries(
     const [first] = differing;
     if (!first) return [];
     const number = (bar: number) => bars[bar]!.number;
-    const more = differing.length > 1 ? ` (and ${differing.length - 1} more bars)` : '';
+    const more = differing.length > 1 ? say('doubts.andDifferingMoreBars', { differing: differing.length - 1 }) : '';
     const apart = length - Math.min(...differing.map(({ within }) => within));
     return [
       {
@@ -32,9 +33,14 @@ export function unevenRepeatQueries(
         kind: 'uneven-repeat',
         at: bars[first.bar]!.start,
         bar: first.bar,
-        message:
-          `Bars ${number(from)}–${number(from + length - 1)} are written once for ${times} playings, but ${first.part} ` +
-          `has other notes in bar ${number(first.bar)} than the first time${more}: what is printed is the first playing.`,
+        message: say('doubts.barsFromFrom2AreWrittenOnceFor', {
+          from: number(from),
+          from2: number(from + length - 1),
+          times,
+          part: first.part,
+          bar: number(first.bar),
+          more,
+        }),
         facts: { from, length, times, endings, asEndings: apart <= MOST_ENDING && apart < length ? apart : null },
       },
     ];

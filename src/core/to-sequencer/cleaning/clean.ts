@@ -2,6 +2,7 @@
  * Cleaning: a MIDI file with what fights a sequencer's mixer taken out or made harmless. Notes, velocities, tempo,
  * meters, keys, markers and names stay event for event.
  */
+import { say } from '../../words';
 import type { Action, CleaningPlan } from '../../settings';
 import { conductorName } from '../../performance';
 import { encodeText, Message, Meta, type ChannelEvent, type SmfEvent, type SmfFile, type SmfTrack } from '../../smf';
@@ -12,15 +13,33 @@ import { type NEUTRAL_VOLUMES, type Preset, DATA_KINDS, type DataKind } from '..
 
 /** Kinds that there is a conversion for, and what it does in words. */
 export const CONVERSIONS: Partial<Record<DataKind, string>> = {
-  program: 'one at the start',
-  volume: 'one neutral value',
-  pan: 'one, in the centre',
-  reverb: 'one, at 0',
-  chorus: 'one, at 0',
-  modulation: 'to controller 11',
-  expression: 'to controller 1',
-  sustain: 'into longer notes',
-  keyswitches: 'to text',
+  get program() {
+    return say('toSequencer.oneAtTheStart');
+  },
+  get volume() {
+    return say('toSequencer.oneNeutralValue');
+  },
+  get pan() {
+    return say('toSequencer.oneInTheCentre');
+  },
+  get reverb() {
+    return say('toSequencer.oneAt0');
+  },
+  get chorus() {
+    return say('toSequencer.oneAt0');
+  },
+  get modulation() {
+    return say('toSequencer.toController11');
+  },
+  get expression() {
+    return say('toSequencer.toController1');
+  },
+  get sustain() {
+    return say('toSequencer.intoLongerNotes');
+  },
+  get keyswitches() {
+    return say('toSequencer.toText');
+  },
 };
 
 const all = (action: Action) => Object.fromEntries(DATA_KINDS.map((kind) => [kind, action])) as CleaningPlan;
@@ -73,7 +92,7 @@ export function cleanSmf(file: SmfFile, settings: CleaningSettings): Cleaned {
     if (settings.leftOut.includes(t)) {
       if (!inventory[t]!.conductor) return [];
       // Without it tempo and meter are gone: it stays, and that is said.
-      warnings.push(`Track ${t + 1} has no notes but carries the tempo and meter of the piece; it is kept.`);
+      warnings.push(say('toSequencer.trackTHasNoNotesButCarriesTheTempo', { t: t + 1 }));
     }
     const plan = { ...settings.plan, ...settings.tracks[t] };
     const cleaned = cleanTrack(track, plan, settings.neutralVolume, switches.get(t));
@@ -181,7 +200,14 @@ function cleanTrack(
         return [{ ...event, data1: 1 }];
       case 'keyswitches':
         return (event.status & 0xf0) === Message.noteOn && event.data2 > 0
-          ? [{ kind: 'meta', tick: event.tick, type: Meta.text, data: encodeText(`keyswitch ${event.data1}`) }]
+          ? [
+              {
+                kind: 'meta',
+                tick: event.tick,
+                type: Meta.text,
+                data: encodeText(say('toSequencer.keyswitchData1', { data1: event.data1 })),
+              },
+            ]
           : [];
       case 'sustain':
         // Kept for the lengths that are made of them, then taken out.

@@ -1,4 +1,5 @@
 /* What is doubtful about a MIDI file set up for a sequencer; each with an id that stays the same while the place does. */
+import { say } from '../../words';
 import { queryId } from '../../base';
 import { CLEAR, type Casting } from '../../casting';
 import { drumSound, GENERAL_MIDI_DRUMS, programName } from '../../instruments';
@@ -34,7 +35,9 @@ const MOST_NAMED = 4;
 
 function listOf(names: readonly string[]): string {
   const some = names.slice(0, MOST_NAMED).join(', ');
-  return names.length > MOST_NAMED ? `${some} and ${names.length - MOST_NAMED} more` : some;
+  return names.length > MOST_NAMED
+    ? say('toSequencer.someAndNamesMore', { some, names: names.length - MOST_NAMED })
+    : some;
 }
 
 /** Programs that stand for a whole family, or a way of playing in it. */
@@ -60,12 +63,14 @@ function soundsQuery({ original, casting, settings }: Asked): Query[] {
     return fits ? [] : [{ part, received, program: usual }];
   });
   if (wrong.length === 0) return [];
-  const names = wrong.map(({ part, received }) => `${part.name} as ${programName(received)}`);
+  const names = wrong.map(({ part, received }) =>
+    say('toSequencer.partAsProgramName', { part: part.name, programName: programName(received) }),
+  );
   return [
     {
       id: queryId('wrong-sounds'),
       kind: 'wrong-sounds',
-      message: `${wrong.length === 1 ? 'One track has' : `${wrong.length} tracks have`} another sound than the name says: ${listOf(names)}.`,
+      message: say('toSequencer.oneTrackHasAnotherSoundThanTheName', { wrong: wrong.length, names: listOf(names) }),
       touches: wrong.reduce((sum, { part }) => sum + part.notes.length, 0),
       facts: { tracks: wrong.map(({ part, program }) => ({ part: part.id, program })) },
     },
@@ -83,15 +88,15 @@ function drumQueries({ casting, whole, settings }: Asked): Query[] {
     const moved = partSettings(settings, part.id).drumKeys ?? {};
     // What is asked about are the keys that were received.
     const received = (key: MidiKey) => Number(Object.entries(moved).find(([, to]) => to === key)?.[0] ?? key);
-    const words = silent.map(
-      ([key, times]) => `key ${key} (${keyInWords(key)}), struck ${times === 1 ? 'once' : `${times} times`}`,
+    const words = silent.map(([key, times]) =>
+      say('toSequencer.keyKeyKeyInWordsStruckOnce', { key, keyInWords: keyInWords(key), times }),
     );
     return [
       {
         id: queryId(`silent-drums/${part.id}`),
         kind: 'silent-drums',
         part: part.id,
-        message: `General MIDI has no drum on ${listOf(words)}, in ${part.name}: a plain kit is silent there.`,
+        message: say('toSequencer.generalMIDIHasNoDrumOnWordsInPartA', { words: listOf(words), part: part.name }),
         facts: { moved, targets: silent.map(([key]) => ({ ...targetOf(key), key: received(key) })) },
       },
     ];
@@ -116,14 +121,14 @@ function velocityQuery({ whole }: Asked): Query[] {
     {
       id: queryId('one-velocity'),
       kind: 'one-velocity',
-      message: `All ${notes.length.toLocaleString('en')} notes have velocity ${first.velocity}: it will sound like a machine.`,
+      message: say('toSequencer.allNotesNotesHaveVelocityVelocity', { notes: notes.length, velocity: first.velocity }),
     },
   ];
 }
 
 const FADERS = [
-  ['volume', 7, 'The volume fader'],
-  ['pan', 10, 'The pan'],
+  ['volume', 7, say('toSequencer.theVolumeFader')],
+  ['pan', 10, say('toSequencer.thePan')],
 ] as const;
 
 function faderQueries({ whole, plan }: Asked): Query[] {
@@ -140,17 +145,28 @@ function faderQueries({ whole, plan }: Asked): Query[] {
           return before !== undefined && before.value !== value;
         })
         .map(({ tick }) => bars[barIndexAt(starts, writtenUnits(tick, performance.ticksPerQuarter))]!.number);
-      return places.length > 0 ? [{ name: track.name || `Track ${track.chunk + 1}`, bars: [...new Set(places)] }] : [];
+      return places.length > 0
+        ? [
+            {
+              name: track.name || say('toSequencer.trackChunk', { chunk: track.chunk + 1 }),
+              bars: [...new Set(places)],
+            },
+          ]
+        : [];
     });
     if (jumps.length === 0) return [];
-    const named = jumps.map(
-      (one) => `${one.name} in bar ${one.bars.slice(0, 3).join(', ')}${one.bars.length > 3 ? ' …' : ''}`,
+    const named = jumps.map((one) =>
+      say('toSequencer.oneInBarBars', {
+        one: one.name,
+        bars: one.bars.slice(0, 3).join(', '),
+        oneBarsOver3: one.bars.length > 3,
+      }),
     );
     return [
       {
         id: queryId(`jumping-faders/${data}`),
         kind: 'jumping-faders',
-        message: `${words} would jump while it plays: ${listOf(named)}.`,
+        message: say('toSequencer.wordsWouldJumpWhileItPlaysNamed', { words, named: listOf(named) }),
         facts: { data },
       },
     ];
@@ -166,7 +182,11 @@ function tickQuery({ cleaned, whole, settings }: Asked): Query[] {
     {
       id: queryId(`between-ticks/${ticksPerQuarter}`),
       kind: 'between-ticks',
-      message: `${whole.betweenTicks.toLocaleString('en')} events fall between two of ${ticksPerQuarter} ticks per quarter; the furthest is moved by ${whole.largestShiftMs.toFixed(2)} ms.`,
+      message: say('toSequencer.betweenTicksEventsFallBetweenTwoOf', {
+        betweenTicks: whole.betweenTicks,
+        ticksPerQuarter,
+        largestShiftMs: whole.largestShiftMs.toFixed(2),
+      }),
       facts: { exact: times * division.ticksPerQuarter },
     },
   ];

@@ -1,4 +1,5 @@
 /* What is doubtful about a sequenced score; each with an id that stays the same while the place does. */
+import { say } from '../../words';
 import { queryId } from '../../base';
 import { techniqueName } from '../../instruments';
 import type { Query } from '../../queries';
@@ -27,7 +28,7 @@ function repeatsQuery({ line, score }: Asked): Query[] {
     {
       id: queryId('endless-repeats'),
       kind: 'endless-repeats',
-      message: `The repeats and jumps lead to more than ${most.toLocaleString('en')} bars. The MIDI ends after those; check the endings and jumps.`,
+      message: say('toSequencer.theRepeatsAndJumpsLeadToMoreThan', { most }),
     },
   ];
 }
@@ -44,7 +45,7 @@ function pickupQuery({ score, settings }: Asked): Query[] {
       kind: 'pickup',
       bar: 0,
       at: 0,
-      message: 'The music begins with a pickup: in a sequencer every barline after it stands too early.',
+      message: say('toSequencer.theMusicBeginsWithAPickupInA'),
     },
   ];
 }
@@ -65,7 +66,10 @@ function techniqueQueries({ score, tracks, settings }: Asked): Query[] {
         part: part.id,
         bar: first.sound.bar,
         at: first.sound.written,
-        message: `${part.name}: ${techniques.map(techniqueName).join(', ')} is written, and nothing in the file will say so.`,
+        message: say('toSequencer.partTechniquesIsWrittenAndNothing', {
+          part: part.name,
+          techniques: techniques.map(techniqueName).join(', '),
+        }),
       },
     ];
   });
@@ -78,7 +82,7 @@ function portQuery({ tracks }: Asked): Query[] {
     {
       id: queryId('several-ports'),
       kind: 'several-ports',
-      message: `${tracks.length} tracks need ${ports} ports of sixteen channels; a sequencer without ports plays them on the first.`,
+      message: say('toSequencer.tracksTracksNeedPortsPortsOf', { tracks: tracks.length, ports }),
     },
   ];
 }

@@ -1,4 +1,5 @@
 /* What is said before a file goes out: what does not go along, and choices that change nothing. */
+import { say } from '../../words';
 import { soundsOf, type Part, type Score } from '../../score';
 import { OF_CONTROLLERS, partSettings, type SequencerSettings, type Split } from '../../settings';
 import { isBent } from '../tracks/bends';
@@ -24,35 +25,30 @@ function leftBehind({ score, parts, tracks, settings }: Outgoing): string[] {
     settings.dynamicsTo.length === 0 &&
     parts.every((part) => !partSettings(settings, part.id).dynamicsTo)
   )
-    sentences.push(`${dynamics} dynamic signs and hairpins are not played: dynamics are set to nothing.`);
+    sentences.push(say('toSequencer.dynamicsDynamicSignsAndHairpinsAre', { dynamics }));
   if (Object.keys(score.signs).length > 0 && (!settings.playRepeats || settings.onlyBars))
-    sentences.push('Repeats and jumps are not played: every chosen bar sounds once.');
+    sentences.push(say('toSequencer.repeatsAndJumpsAreNotPlayedEvery'));
   const jumps = jumpsOf(score);
   if (jumps.length > 0 && settings.playRepeats && !settings.onlyBars)
-    sentences.push(`${jumps.join(', ')} played out: the bars come again behind, and no marker says so.`);
+    sentences.push(say('toSequencer.jumpsPlayedOutTheBarsComeAgain', { jumps: jumps.join(', ') }));
   const held = parts
     .filter((part) => byVelocityAlone(settings, part))
     .reduce((sum, part) => sum + heldHairpins(part, score), 0);
-  if (held > 0)
-    sentences.push(
-      `${held === 1 ? 'One hairpin is' : `${held} hairpins are`} over held notes and cannot be heard: a velocity does not change while a note sounds. Send dynamics to a controller.`,
-    );
+  if (held > 0) sentences.push(say('toSequencer.oneHairpinIsOverHeldNotesAndCannot', { held }));
   const pedals = parts.reduce((sum, part) => sum + part.lines.pedals.length, 0);
   if (pedals > 0 && settings.preset === 'bare')
-    sentences.push(`${pedals} pedal marks are left away: the preset keeps bare notes.`);
+    sentences.push(say('toSequencer.pedalsPedalMarksAreLeftAwayThe', { pedals }));
   const glides = settings.ornaments ? settings.glides : 'none';
   const between = tracks.reduce((sum, { notes }) => sum + notes.filter((note) => isBent(note, glides)).length, 0);
   if (between > 0 && settings.preset === 'bare')
-    sentences.push(
-      `Quarter tones and slides sound as plain keys (in ${between} ${between === 1 ? 'note' : 'notes'}): the preset keeps bare notes, without pitch bend.`,
-    );
+    sentences.push(say('toSequencer.quarterTonesAndSlidesSoundAsPlain', { between }));
   return sentences;
 }
 
 /** "D.C. at bar 8" */
 function jumpsOf({ signs, bars }: Score): string[] {
   return Object.entries(signs).flatMap(([bar, { jump }]) =>
-    jump ? [`${jump === 'daCapo' ? 'D.C.' : 'D.S.'} at bar ${bars[Number(bar)]?.number ?? Number(bar) + 1}`] : [],
+    jump ? [say('toSequencer.dCAtBarBars', { jump, bars: bars[Number(bar)]?.number ?? Number(bar) + 1 })] : [],
   );
 }
 
@@ -70,22 +66,32 @@ function heldHairpins(part: Part, { bars }: Score): number {
 
 /** Why a split leaves a part in one track. */
 const NOTHING_TO_SPLIT: Partial<Record<Split, string>> = {
-  technique: 'no technique is written',
-  solo: 'no solo is written',
-  voice: 'it has one voice',
-  staff: 'it has one staff',
-  lines: 'it has no chords',
+  get technique() {
+    return say('toSequencer.noTechniqueIsWritten');
+  },
+  get solo() {
+    return say('toSequencer.noSoloIsWritten');
+  },
+  get voice() {
+    return say('toSequencer.itHasOneVoice');
+  },
+  get staff() {
+    return say('toSequencer.itHasOneStaff');
+  },
+  get lines() {
+    return say('toSequencer.itHasNoChords');
+  },
 };
 
 function withoutEffect({ score, parts, tracks, settings }: Outgoing): string[] {
   const sentences: string[] = [];
-  if (parts.length === 0) sentences.push('No part is chosen: the file holds tempo, meters and markers alone.');
+  if (parts.length === 0) sentences.push(say('toSequencer.noPartIsChosenTheFileHoldsTempo'));
   if (settings.files === 'sections' && score.markers.length === 0)
-    sentences.push('There are no markers, so the piece is one section and leaves as one file.');
+    sentences.push(say('toSequencer.thereAreNoMarkersSoThePieceIsOne'));
   if (settings.padPickup && !score.bars[0]?.implicit)
-    sentences.push('There is no pickup to be padded: the first bar is full.');
+    sentences.push(say('toSequencer.thereIsNoPickupToBePaddedTheFirst'));
   if (settings.treatments.some(({ does }) => OF_CONTROLLERS.has(does.kind)))
-    sentences.push('A score has no controllers to be treated: its dynamics go where they are set to go.');
+    sentences.push(say('toSequencer.aScoreHasNoControllersToBeTreated'));
   for (const part of parts) {
     const moved = Object.entries(partSettings(settings, part.id).drumKeys ?? {}).filter(
       ([key, to]) => Number(key) !== to,
@@ -94,12 +100,12 @@ function withoutEffect({ score, parts, tracks, settings }: Outgoing): string[] {
       tracks.filter((track) => track.part === part.id).flatMap(({ notes }) => notes.map(({ sound }) => sound.key)),
     );
     if (moved.length > 0 && !moved.some(([key]) => struck.has(Number(key))))
-      sentences.push(`The drum map of ${part.name} moves no key: none of the keys it moves is struck.`);
+      sentences.push(say('toSequencer.theDrumMapOfPartMovesNoKeyNoneOf', { part: part.name }));
     const why = NOTHING_TO_SPLIT[partSettings(settings, part.id).split ?? 'none'];
     const own = tracks.filter((track) => track.part === part.id);
     // A single passage in a technique is one track too, and named after it.
     if (why && own.length <= 1 && !own[0]?.technique)
-      sentences.push(`${part.name} stays one track: ${why}, so its split changes nothing.`);
+      sentences.push(say('toSequencer.partStaysOneTrackWhySoItsSplit', { part: part.name, why }));
   }
   return sentences;
 }

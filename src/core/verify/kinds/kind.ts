@@ -19,7 +19,6 @@ export interface ClaimKind {
 }
 
 export const number = (value: unknown) => Number(value).toLocaleString('en');
-export const many = (n: unknown, one: string, more = `${one}s`) => `${number(n)} ${Number(n) === 1 ? one : more}`;
 
 /** A fact that is a list. */
 export const listIn = (fact: Facts[string] | undefined): string[] => (Array.isArray(fact) ? fact.map(String) : []);

@@ -1,17 +1,7 @@
+import { say } from '../../words';
 import { sequencerClock } from '../../receivers/sequencer-clock';
 import { scoreHeard } from '../../receivers/score-notes';
-import {
-  attempt,
-  cueOf,
-  inFolder,
-  isMidi,
-  isScore,
-  many,
-  nameOf,
-  type ClaimKind,
-  type Found,
-  type ParcelFile,
-} from './kind';
+import { attempt, cueOf, inFolder, isMidi, isScore, nameOf, type ClaimKind, type Found, type ParcelFile } from './kind';
 
 /** The studio's map against MIDI and score of the same cue: bars and seconds, what is counted in before them. */
 export const mapBars: ClaimKind = {
@@ -20,10 +10,21 @@ export const mapBars: ClaimKind = {
       .filter((file) => isMidi(file) && inFolder('Studio')(file))
       .flatMap((map) => [...againstMidi(files, map), ...againstScore(files, map)]),
   says: ({ countIn, bars, within, against }, [map, other]) => {
-    const counted = Number(countIn) > 0 ? `, after ${many(countIn, 'bar')} of count-in` : '';
+    const counted = Number(countIn) > 0 ? say('verify.afterBarOfCountIn', { countIn: Number(countIn) }) : '';
     return against === 'midi'
-      ? `${nameOf(map)} and ${nameOf(other)}: ${many(bars, 'bar')}${counted}, none further apart than ${String(within)} ms.`
-      : `${nameOf(map)} and ${nameOf(other)}: ${many(bars, 'bar')}${counted}, each as long as in the score.`;
+      ? say('verify.nameOfAndNameOf2BarCountedNone', {
+          nameOf: nameOf(map),
+          nameOf2: nameOf(other),
+          bars: Number(bars),
+          counted,
+          within: String(within),
+        })
+      : say('verify.nameOfAndNameOf2BarCountedEachAs', {
+          nameOf: nameOf(map),
+          nameOf2: nameOf(other),
+          bars: Number(bars),
+          counted,
+        });
   },
 };
 

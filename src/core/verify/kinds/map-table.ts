@@ -1,6 +1,7 @@
+import { say } from '../../words';
 import Papa from 'papaparse';
 import { sequencerClock } from '../../receivers/sequencer-clock';
-import { attempt, cueOf, inFolder, isMidi, many, nameOf, type ClaimKind } from './kind';
+import { attempt, cueOf, inFolder, isMidi, nameOf, type ClaimKind } from './kind';
 
 type Row = Record<string, string>;
 
@@ -30,7 +31,7 @@ export const mapTable: ClaimKind = {
               within: Math.ceil(Math.max(0, ...away)),
               barOne: one ? Number(one['bar in map']) : null,
               seconds: one ? Number(one.seconds) : null,
-              code: code ? `${code[1]} at ${code[0].replace('time code ', '')}` : '',
+              code: code ? say('verify.codeAtCode2', { code: code[1], code2: code[0].replace('time code ', '') }) : '',
             },
           },
         ];
@@ -38,9 +39,19 @@ export const mapTable: ClaimKind = {
   says: ({ bars, within, barOne, seconds, code }, [table, map]) => {
     const where =
       barOne === null
-        ? 'No bar is bar 1.'
-        : `Bar 1 is bar ${String(barOne)} of the map, ${Number(seconds).toFixed(3)} s after it begins, time code ${String(code)}.`;
-    return `${nameOf(table)} and ${nameOf(map)}: ${many(bars, 'bar')}, none further apart than ${String(within)} ms. ${where}`;
+        ? say('verify.noBarIsBar1')
+        : say('verify.bar1IsBarBarOneOfTheMapSecondsS', {
+            barOne: String(barOne),
+            seconds: Number(seconds).toFixed(3),
+            code: String(code),
+          });
+    return say('verify.nameOfAndNameOf2BarNoneFurther', {
+      nameOf: nameOf(table),
+      nameOf2: nameOf(map),
+      bars: Number(bars),
+      within: String(within),
+      where,
+    });
   },
 };
 

@@ -1,6 +1,7 @@
+import { say } from '../../words';
 import { scoreHeard } from '../../receivers/score-notes';
 import { sequencerClock } from '../../receivers/sequencer-clock';
-import { attempt, cueOf, inFolder, isMidi, isScore, nameOf, number, type ClaimKind, type ParcelFile } from './kind';
+import { attempt, cueOf, inFolder, isMidi, isScore, nameOf, type ClaimKind, type ParcelFile } from './kind';
 
 /** A note of the file and one of the score are one when they are no further apart, in quarters. */
 const NEAR = 0.5;
@@ -34,7 +35,14 @@ export const midiAndScore: ClaimKind = {
         ];
       }),
   says: ({ inMidi, inScore, both, sameBars: bars }, [midi, score]) =>
-    `${nameOf(midi)} and ${nameOf(score)}: ${number(both)} of ${number(inMidi)} notes played and ${number(inScore)} written have the same key within half a quarter; ${bars ? 'all bars begin at the same places' : 'not all bars begin at the same places'}.`,
+    say('verify.nameOfAndNameOf2BothOfInMidiNotes', {
+      nameOf: nameOf(midi),
+      nameOf2: nameOf(score),
+      both: Number(both),
+      inMidi: Number(inMidi),
+      inScore: Number(inScore),
+      bars: Boolean(bars),
+    }),
 };
 
 /** The one MIDI file of the cue that is the whole. */

@@ -1,5 +1,6 @@
+import { say } from '../../words';
 import { sequencerSees } from '../../receivers/plain-sequencer';
-import { attempt, isMidi, listIn, many, nameOf, number, type ClaimKind } from './kind';
+import { attempt, isMidi, listIn, nameOf, type ClaimKind } from './kind';
 
 /** What a plain sequencer counts in a MIDI file. */
 export const midiFile: ClaimKind = {
@@ -25,5 +26,15 @@ export const midiFile: ClaimKind = {
       ];
     }),
   says: ({ format, ticksPerQuarter, tracks, notes, bars, tempos, meters, markers }, [path]) =>
-    `${nameOf(path)}: MIDI type ${String(format)}, ${number(ticksPerQuarter)} ticks per quarter, ${many(listIn(tracks).length, 'track')} with ${many(notes, 'note')}, ${many(bars, 'bar')}, ${many(tempos, 'tempo')}, ${many(meters, 'meter')}, ${many(markers, 'marker')}.`,
+    say('verify.nameOfMIDITypeFormat', {
+      nameOf: nameOf(path),
+      format: String(format),
+      ticksPerQuarter: Number(ticksPerQuarter),
+      listIn: Number(listIn(tracks).length),
+      notes: Number(notes),
+      bars: Number(bars),
+      tempos: Number(tempos),
+      meters: Number(meters),
+      markers: Number(markers),
+    }),
 };

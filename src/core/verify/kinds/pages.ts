@@ -1,4 +1,5 @@
-import { many, nameOf, type ClaimKind } from './kind';
+import { say } from '../../words';
+import { nameOf, type ClaimKind } from './kind';
 
 /** Pages of a PDF. */
 export const pages: ClaimKind = {
@@ -10,5 +11,5 @@ export const pages: ClaimKind = {
         const count = (text.match(/\/Type\s*\/Page\b(?!s)/g) ?? []).length;
         return text.startsWith('%PDF-') && count > 0 ? [{ about: [path], facts: { pages: count } }] : [];
       }),
-  says: ({ pages: count }, [path]) => `${nameOf(path)}: PDF of ${many(count, 'page')}.`,
+  says: ({ pages: count }, [path]) => say('verify.nameOfPDFOfPage', { nameOf: nameOf(path), count: Number(count) }),
 };

@@ -1,5 +1,6 @@
+import { say } from '../../words';
 import { readerSees } from '../../receivers/strict-reader';
-import { attempt, isScore, listIn, many, nameOf, type ClaimKind } from './kind';
+import { attempt, isScore, listIn, nameOf, type ClaimKind } from './kind';
 
 /** What a strict notation reader counts in a score: names, bars, notes, transposition. */
 export const scoreFile: ClaimKind = {
@@ -13,8 +14,8 @@ export const scoreFile: ClaimKind = {
           facts: {
             version: view.version,
             title: view.title,
-            parts: view.parts.map(
-              ({ name, notes, transposes }) => `${name}: ${notes} notes, ${transposes} semitones to sounding pitch`,
+            parts: view.parts.map(({ name, notes, transposes }) =>
+              say('verify.nameNotesNotesTransposesSemitones', { name, notes, transposes }),
             ),
             bars: Math.max(0, ...view.parts.map(({ measures }) => measures)),
             notes: view.parts.reduce((sum, { notes }) => sum + notes, 0),
@@ -27,12 +28,25 @@ export const scoreFile: ClaimKind = {
     }),
   says: ({ version, title, parts, bars, notes, transposing, uneven, open }, [path]) => {
     const players = listIn(transposing);
-    const transposed = players.length > 0 ? ` Transposing: ${players.join(', ')}.` : ' No part transposes.';
+    const transposed =
+      players.length > 0
+        ? say('verify.transposingPlayers', { players: players.join(', ') })
+        : say('verify.noPartTransposes');
     const faults = [
-      ...(Number(uneven) > 0 ? [`${many(uneven, 'bar')} not as long as the meter`] : []),
-      ...(Number(open) > 0 ? [`${many(open, 'tie, slur or tuplet', 'ties, slurs or tuplets')} left open`] : []),
+      ...(Number(uneven) > 0 ? [say('verify.barNotAsLongAsTheMeter', { uneven: Number(uneven) })] : []),
+      ...(Number(open) > 0 ? [say('verify.tieSlurOrTupletLeftOpen', { open: Number(open) })] : []),
     ];
-    const titled = title === '' ? 'without a title' : `“${String(title)}”`;
-    return `${nameOf(path)}: MusicXML ${String(version)}, ${titled}, ${many(listIn(parts).length, 'part')}, ${many(bars, 'bar')}, ${many(notes, 'note head')}.${transposed}${faults.length > 0 ? ` ${faults.join('; ')}.` : ''}`;
+    const titled = title === '' ? say('verify.withoutATitle') : `“${String(title)}”`;
+    return say('verify.nameOfMusicXMLVersionTitledPartBar', {
+      nameOf: nameOf(path),
+      version: String(version),
+      titled,
+      listIn: Number(listIn(parts).length),
+      bars: Number(bars),
+      notes: Number(notes),
+      transposed,
+      faultsOver0: faults.length > 0,
+      faults: faults.join('; '),
+    });
   },
 };

@@ -1,4 +1,5 @@
-import { many, nameOf, type ClaimKind } from './kind';
+import { say } from '../../words';
+import { nameOf, type ClaimKind } from './kind';
 
 /** Rate and length of WAV files, and when something is first heard in each. */
 export const soundFiles: ClaimKind = {
@@ -27,7 +28,14 @@ export const soundFiles: ClaimKind = {
         ];
       }),
   says: ({ rate, channels, seconds, begins }, [path]) =>
-    `${nameOf(path)}: WAV, ${Number(rate) / 1000} kHz, ${many(channels, 'channel')}, ${Number(seconds).toFixed(3)} s; ${begins === null ? 'silent' : `first sound after ${Number(begins).toFixed(3)} s`}.`,
+    say('verify.nameOfWAVRateKHzChannelSecondsS', {
+      nameOf: nameOf(path),
+      rate: Number(rate) / 1000,
+      channels: Number(channels),
+      seconds: Number(seconds).toFixed(3),
+      begins: begins === null,
+      begins2: Number(begins).toFixed(3),
+    }),
 };
 
 /** Two steps of sixteen bits are heard. */

@@ -1,3 +1,4 @@
+import { say } from '@/core/words';
 import { asOne, type Decision } from '@/core/decisions';
 import { EMPTY_LEDGER, enter, lessonsOf, moveTo, redo, settingsOf, undo, type Ledger } from '@/core/documents';
 import { isScoreFile, type FileKind } from '@/core/engine';
@@ -44,7 +45,7 @@ export const jobSlice: Slice<JobSlice> = (set, get) => {
     const opened = await engineWorker().open(direction, files, settingsOf(ledger), job.originals[0]?.fileName);
     if (opened) set({ opened });
     // Shown in the browser's own performance tools; the benchmark reads it.
-    performance.measure('dragoman: read and survey', { start: began });
+    performance.measure(say('workspace.dragomanReadAndSurvey'), { start: began });
     laidOut = { job: job.id, direction, generation };
   }
 
@@ -90,7 +91,7 @@ export const jobSlice: Slice<JobSlice> = (set, get) => {
       try {
         const job = await database.jobs.get(id);
         if (!job) {
-          set({ failure: 'This job is not in this browser. It may have been deleted, or made in another one.' });
+          set({ failure: say('workspace.thisJobIsNotInThisBrowserItMayHave') });
           return;
         }
         const files = await filesOf(job);

@@ -1,3 +1,4 @@
+import { say } from '@/core/words';
 import { isFurtherPlayer, leadingTrack, partId, type PartId, type TrackId } from '@/core/base';
 import type { Opened, SequenceSummary, Summary } from '@/core/engine';
 
@@ -19,5 +20,5 @@ export function nameOf(
   // A player that is no longer dealt out.
   if (isFurtherPlayer(part)) return `${nameOf(summary, opened, track, sequence)} ${part.slice(track.length + 1)}`;
   const survey = opened?.survey.tracks.find((candidate) => candidate.id === track);
-  return survey?.name || (survey ? `Track ${survey.index + 1}` : id);
+  return survey?.name || (survey ? say('workspace.trackIndex', { index: survey.index + 1 }) : id);
 }

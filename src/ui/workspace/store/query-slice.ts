@@ -1,3 +1,4 @@
+import { say } from '@/core/words';
 import { leadingTrack, type QueryId } from '@/core/base';
 import { asOne } from '@/core/decisions';
 import { enter, settingsOf } from '@/core/documents';
@@ -184,9 +185,9 @@ export function alikeOf(state: Workspace, query: OpenQuery, remedy: Remedy): Ali
   if (answers.length === 0) return [];
   const family = familyOf(state, query);
   const near = answers.filter((answer) => family !== null && familyOf(state, answer.query) === family);
-  const all: Alike = { reach: 'job', where: 'in the job', answers };
+  const all: Alike = { reach: 'job', where: say('workspace.inTheJob'), answers };
   return near.length > 0 && near.length < answers.length
-    ? [{ reach: 'family', where: `in the ${family}`, answers: near }, all]
+    ? [{ reach: 'family', where: say('workspace.inTheFamily', { family: family ?? '' }), answers: near }, all]
     : [all];
 }
 

@@ -1,0 +1,36 @@
+export const castingCore = {
+  theScoreSaysSo: 'the score says so',
+  noNotes: 'no notes',
+  leftOut: 'left out',
+  leftOutByYourHouseList: 'left out by your house list',
+  andEmptyMore: ' and {empty} more',
+  trackLabelHasNoNotesAndIsLeftOut: '{trackLabel} has no notes and is left out.',
+  emptyTracksHaveNoNotesAndAreLeft: '{empty} tracks have no notes and are left out: {shown}{more}.',
+  enConfidenceConfidence: '{en} ({confidence} % confidence)',
+  labelIsWrittenForSaidIsIt: '{label} is written for {said}. Is it?',
+  oneAsSaid: '{one} as {said}',
+  andUnsureMore: ' and {unsure} more',
+  unsureTracksHaveUncertain: '{unsure} tracks have uncertain instruments: {shown}{more}. Check them at Casting.',
+  labelYourHouseListSaysSaidTheFile:
+    '{label}: your house list says {said}, the file says {named}. Written for {named} so far.',
+  perhapsEnConfidenceConfidence: ' Perhaps {en} ({confidence} % confidence).',
+  labelWhichInstrumentIsThisGuess: '{label}: which instrument is this?{guess}',
+  labelSwitchesCountNoteLookLike:
+    '{label}: {switches} ({count} {count, plural, one {note} other {notes}}) look like keyswitches. They are written as notes for now.',
+  trackLabelAndTrackLabel2AreNamed:
+    '{trackLabel} and {trackLabel2} are named for one player but sound together {share} % of the time: one part, or two?',
+  trackLabelSketchesTheStringsWithUp:
+    '{trackLabel} sketches the strings with up to {needed} notes at once: divide it among a string choir?',
+  trackLabelPlaysUpToNeededNotesAt: '{trackLabel} plays up to {needed} notes at once: more than one player?',
+  trackLabelSoundsAsNamesFromWords:
+    '{trackLabel} sounds as {names} from {words}{more}: is that another player? Written for {en} throughout so far.',
+  notesNotesInAll: ' ({notes} notes in all)',
+  partWordsMoreNotesAtOnceThanTheOf:
+    '{part}, {words}: more notes at once than the {of} players{more}; one player gets two notes.',
+  clashesPlaces: ' ({clashes} places)',
+  keyInWordsIsPlayedTwiceAtOnceName: '{keyInWords} is played twice at once, {name} and {name2}',
+  nameAndName2SoundTogether: '{name} and {name2} sound together',
+  partWordsWhatMoreWrittenAsDivided: '{part}, {words}: {what}{more}; written as divided players.',
+  originalOriginalTrack: 'Original {original}, track',
+  track: 'Track',
+} as const;

@@ -1,0 +1,5 @@
+export const extracts = {
+  leadSheet: 'Lead sheet',
+  pianoReduction: 'Piano reduction',
+  noPartHasPitchesThereIsNothingTo: 'No part has pitches: there is nothing to make a {extract} of.',
+} as const;

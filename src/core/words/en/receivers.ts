@@ -1,0 +1,73 @@
+export const receivers = {
+  measureNoteRestChordCueGrace: `measure note rest chord cue grace duration voice staff backup forward pitch step octave alter unpitched display-step
+  display-octave type dot tie instrument attributes divisions staves notations ornaments technical articulations direction
+  direction-type barline sound time-modification offset key fifths clef time transpose`,
+  defaultXDefaultYRelativeXRelativeY: `default-x default-y relative-x relative-y width number id justify halign valign xml:space xml:lang new-system new-page
+  bezier-x bezier-y bezier-offset bezier-x2 bezier-y2 bezier-offset2 dynamics tempo location implicit spread font-family
+  font-size page-number attack release type print-spacing print-dot print-lyric measure slash steal-time-previous
+  steal-time-following make-time`,
+  barNumberNumber: 'bar number “{number}”',
+  creditTextIn: 'credit {textIn}',
+  keyValueOfName: '{key} {value} of {name}',
+  clefTextIn: 'clef “{textIn}”',
+  fermataType: 'fermata {type}',
+  partNameAsItCame: 'part “{name}” as it came',
+  harpPedalDiagram: 'harp pedal diagram',
+  signOfAPrincipalVoice: 'sign of a principal voice',
+  accordionRegistration: 'accordion registration',
+  staffOfItsOwnKind: 'staff of its own kind',
+  slashesBeatRepeatOrRestOverSeveral: 'slashes, beat repeat or rest over several bars',
+  ruleForBarNumbers: 'rule for bar numbers',
+  textInANotehead: 'text in a notehead',
+  accidentalBesideAnOrnament: 'accidental beside an ornament',
+  numberOfTheMovement: 'number of the movement',
+  titleOfTheMovement: 'title of the movement',
+  opusNumber: 'opus number',
+  dashedSlur: 'dashed slur',
+  dottedSlur: 'dotted slur',
+  hiddenMeter: 'hidden meter',
+  hairpinFromOrToNothing: 'hairpin from or to nothing',
+  smallNote: 'small note',
+  featheredBeam: 'feathered beam',
+  chordDiagram: 'chord diagram',
+  barFirstBar: ' ({count, plural, =0 {} one {} other {from }}bar {firstBar}{count, plural, =0 {} one {} other { on}})',
+  oneNamedTrack: 'one named track',
+  soundingNamedTracks: '{sounding, number} named tracks',
+  seesATimeLineWithoutNotes: 'Sees a time line without notes.',
+  seesTracksNotesNotes: 'Sees {tracks}, {notes, number} notes.',
+  namelessOfSoundingTracksHaveNoName: '{nameless} of {sounding} tracks have no name; set names at Casting.',
+  noFaderMovesThereIsNoMixerData: 'No fader moves: there is no mixer data.',
+  noFaderMovesAfterTheBeginning: 'No fader moves after the beginning.',
+  fadersWouldJumpInNamedVolumeOrPan:
+    'Faders would jump in {named}: volume or pan is set again while it plays. Drop them at Intake.',
+  tempoMapKeptTemposTempoChanges:
+    'Tempo map kept: {tempos, number} tempo changes, {meters, number} meters, {markers, number} markers.',
+  tempoOrMetersStandInLaterTracksToo: 'Tempo or meters stand in later tracks too, where a sequencer passes them over.',
+  countsBarsBarsAsTheScoreDoes: 'Counts {bars, number} bars, as the score does.',
+  countsBarsBarsWhereOursAreBars2A:
+    'Counts {bars, number} bars where ours are {bars2, number}: a bar is shorter or longer than its meter. Compare at Timeline.',
+  noTwoTracksFightOverAChannelsSound: 'No two tracks fight over a channel’s sound.',
+  channelContestedIsGivenSeveral:
+    'Channel {contested} is given several sounds at once; the last one would win. Give the tracks channels of their own at Casting.',
+  notesAreNeverReleasedInNamed: 'Notes are never released in {named}.',
+  musicWithoutAName: 'music without a name',
+  nameMeasureNumber: '{name}, measure {number}',
+  tiedTies: '{tied} ties',
+  andListMore: ' and {list} more',
+  seesPartsNamedPartInMusicXML:
+    'Sees {parts, number} named {parts, plural, one {part} other {parts}} in MusicXML {version}, {reduce, number} notes.',
+  theListOfPartsAndTheMusicDiffer: 'The list of parts and the music differ: {someOf}.',
+  namelessOfPartsPartsHaveNoNameSet: '{nameless} of {parts} parts have no name; set names at Casting.',
+  countsValueBarsInEveryPart: 'Counts {value} bars in every part.',
+  countsValueBarsWhereOursAreBars: 'Counts {value} bars where ours are {bars}.',
+  everyBarIsAsLongAsItsMeter: 'Every bar is as long as its meter.',
+  everyBarIsAsLongAsItsMeterButFor:
+    'Every bar is as long as its meter, but for {partial, plural, one {one that is} other {{partial} that are}} marked as not full.',
+  barsAreNotAsLongAsTheirMeterSomeOf:
+    'Bars are not as long as their meter: {someOf}. Look at Timeline whether that is meant.',
+  everyTieSlurAndTupletThatBegins: 'Every tie, slur and tuplet that begins ends.',
+  beginsAndDoesNotEndOrTheOtherWay: 'Begins and does not end, or the other way round: {someOf}.',
+  noPartTransposes: 'No part transposes.',
+  nameByTransposes: '{name} by {transposes0, select, true {−} other {}}{transposes}',
+  transposesTransposingSemitones: 'Transposes {transposing} semitones.',
+} as const;

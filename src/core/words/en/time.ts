@@ -1,0 +1,9 @@
+export const time = {
+  beatWhole: 'beat {whole}',
+  afterBeatWhole: 'after beat {whole}',
+  justBeforeBeatWhole: 'just before beat {whole}',
+  barBarBeatInWords: 'bar {bar}, {beatInWords}',
+  inTurn: ' in turn',
+  kindsAndKinds2ChangingChangesTimes: '{kinds} and {kinds2}, changing {changes} times',
+  nameFromBarBar: '{name} from bar {bar}',
+} as const;

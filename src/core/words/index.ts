@@ -1,0 +1,1 @@
+export { say, formatOf, plainFacts, type Facts, type MessageId } from './say';

@@ -1,0 +1,47 @@
+import { readdirSync, readFileSync } from 'node:fs';
+import { IntlMessageFormat } from 'intl-messageformat';
+import { describe, expect, it } from 'vitest';
+import { ENGLISH } from './en';
+import { say, type MessageId } from './say';
+
+const messages = Object.entries(ENGLISH).flatMap(([area, texts]) =>
+  Object.entries(texts).map(([name, text]) => ({ id: `${area}.${name}` as MessageId, text })),
+);
+
+describe('the catalogue', () => {
+  it('has texts that can be read, none of them empty or with spaces at its ends by mistake', () => {
+    for (const { id, text } of messages) {
+      expect(() => new IntlMessageFormat(text, 'en'), id).not.toThrow();
+      expect(text.trim(), id).not.toBe('');
+    }
+  });
+  it('has no text that nothing says', () => {
+    const source = new URL('../..', import.meta.url);
+    const said = new Set(
+      readdirSync(source, { recursive: true, encoding: 'utf8' })
+        .filter((file) => /\.tsx?$/.test(file) && !file.includes('words/en/'))
+        .flatMap((file) => readFileSync(new URL(file, source), 'utf8').match(/'\w+\.\w+'/g) ?? []),
+    );
+    expect(messages.filter(({ id }) => !said.has(`'${id}'`)).map(({ id }) => id)).toEqual([]);
+  });
+});
+
+describe('a message', () => {
+  it('takes its facts, counts in plurals and groups thousands', () => {
+    expect(say('hand.partsParts', { parts: 3 })).toBe('3 parts');
+    expect(say('casting.note', { notes: 1 })).toBe('1 note');
+    expect(say('casting.note', { notes: 1200 })).toBe('1,200 notes');
+  });
+  it('chooses by the truth of a fact', () => {
+    const said = (yes: boolean) => say('decisions.keySignatureKeyName', { madeBar: yes, bar: 5, keyName: 'C major' });
+    expect(said(true)).not.toBe(said(false));
+  });
+  it('does not compile without its facts, or with others', () => {
+    // @ts-expect-error a fact is missing
+    expect(() => say('hand.partsParts')).toThrow(/not provided/);
+    // @ts-expect-error a fact of another name
+    expect(() => say('hand.partsParts', { players: 3 })).toThrow(/not provided/);
+    // @ts-expect-error a text where a number is counted
+    expect(say('casting.note', { notes: 'many' })).not.toMatch(/many/);
+  });
+});
