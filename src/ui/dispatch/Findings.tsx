@@ -33,7 +33,12 @@ export function Findings({ checked }: { checked: readonly Checked[] }) {
           <ul>
             {findings.map(({ ok, words }) => (
               <li key={words} className={ok ? styles.good : styles.bad}>
-                {ok ? <CheckOutlined aria-label="good" /> : <WarningOutlined aria-label="query" />} {words}
+                {ok ? (
+                  <CheckOutlined aria-label={say('dispatch.good')} />
+                ) : (
+                  <WarningOutlined aria-label={say('dispatch.problem')} />
+                )}{' '}
+                {words}
               </li>
             ))}
           </ul>

@@ -65,4 +65,6 @@ export const dispatch = {
   stop: 'Stop',
   none2: 'none',
   concertPitch: ', concert pitch',
+  good: 'good',
+  problem: 'query',
 } as const;
