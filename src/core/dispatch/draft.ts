@@ -10,7 +10,6 @@ export interface Preview {
   files: number;
 }
 
-export const number = (value: number) => value.toLocaleString('en');
 /** "a, b and c" */
 export const inARow = (words: readonly string[]) =>
   [words.slice(0, -1).join(', '), ...words.slice(-1)].filter((part) => part !== '').join(' and ');

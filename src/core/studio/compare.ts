@@ -85,7 +85,7 @@ export function numberingOf(
   return { runs, without, untold, basis, words: inWords(runs, without, untold), evidence };
 }
 
-const bars = (n: number) => (n === 1 ? say('studio.oneOfOurBars') : say('studio.nOfOurBars', { n }));
+const bars = (n: number) => (n === 1 ? say('studio.aBarOfOurs') : say('studio.nOfOurBars', { n }));
 
 function inWords(runs: readonly NumberingRun[], without: readonly number[], untold: readonly number[]): string {
   const rest = [

@@ -18,8 +18,6 @@ export interface ClaimKind {
   says: (facts: Facts, about: readonly string[]) => string;
 }
 
-export const number = (value: unknown) => Number(value).toLocaleString('en');
-
 /** A fact that is a list. */
 export const listIn = (fact: Facts[string] | undefined): string[] => (Array.isArray(fact) ? fact.map(String) : []);
 

@@ -1,5 +1,5 @@
 export const studio = {
-  oneOfOurBars: 'One of our bars',
+  aBarOfOurs: 'One of our bars',
   nOfOurBars: '{n} of our bars',
   barsBeginSWhereNoneOfTheirsDoes: ' {bars} begin{without, plural, one {s} other {}} where none of theirs does.',
   ofOneBarNothingTells: ' Of {untold, plural, one {one bar} other {{untold} bars}} nothing tells.',
