@@ -4,7 +4,6 @@
  *
  *     received   bar 5: 2 slur, 1 stopped        written   bar 5: 2 slur        missing   stopped, in bar 5
  */
-import { say } from '../words';
 import { all, child, textIn, textOf, treeOf, type Node } from './strict-reader';
 
 type Counts = Map<string, number>;
@@ -31,7 +30,11 @@ export interface Missing {
 const words = (text: string): ReadonlySet<string> => new Set(text.split(/\s+/));
 
 /** What makes up notes and places: whether those agree is checked elsewhere (notes, bars, what is heard). */
-const FRAME = words(say('receivers.measureNoteRestChordCueGrace'));
+const FRAME = words(
+  `measure note rest chord cue grace duration voice staff backup forward pitch step octave alter unpitched display-step
+  display-octave type dot tie instrument attributes divisions staves notations ornaments technical articulations direction
+  direction-type barline sound time-modification offset key fifths clef time transpose`,
+);
 /** Of these only the outermost is counted: what is in them are their parts. */
 const TOLD_BY_TEXT = words(
   'accidental notehead stem bar-style beam mode words rehearsal breath-mark caesura group-symbol group-barline group-name',
@@ -44,7 +47,12 @@ const LAYOUTS = words('page-layout system-layout staff-layout measure-layout');
 /** In these something may be missing. */
 const LOOKED_INTO = words('harmony part-group');
 /** Where something lies on a page, how it is heard, and names by which elements find each other. */
-const NOT_COUNTED = words(say('receivers.defaultXDefaultYRelativeXRelativeY'));
+const NOT_COUNTED = words(
+  `default-x default-y relative-x relative-y width number id justify halign valign xml:space xml:lang new-system new-page
+  bezier-x bezier-y bezier-offset bezier-x2 bezier-y2 bezier-offset2 dynamics tempo location implicit spread font-family
+  font-size page-number attack release type print-spacing print-dot print-lyric measure slash steal-time-previous
+  steal-time-following make-time`,
+);
 /** Other words for the same. */
 const SAME: Readonly<Record<string, string>> = { 'other-dynamics': 'dynamics' };
 
@@ -57,7 +65,7 @@ export function censusOf(bytes: Uint8Array): Census {
     const counts: Counts = new Map();
     for (const one of measure.children) take(one, counts);
     const { number = '' } = measure.attributes;
-    if (number !== '' && !/^\d+$/.test(number)) add(counts, say('receivers.barNumberNumber', { number }));
+    if (number !== '' && !/^\d+$/.test(number)) add(counts, `bar number “${number}”`);
     list.push({ number: measure.attributes.number ?? '', counts });
   });
   const root = child(tree, 'score-partwise');
@@ -68,8 +76,7 @@ export function censusOf(bytes: Uint8Array): Census {
     for (const one of child(root, name)?.children ?? []) if (one.name !== 'encoding') take(one, head);
   for (const one of root.children) {
     if (one.name.startsWith('movement-')) take(one, head);
-    if (one.name === 'credit')
-      add(head, say('receivers.creditTextIn', { textIn: textIn(child(one, 'credit-type')) }).trim());
+    if (one.name === 'credit') add(head, `credit ${textIn(child(one, 'credit-type'))}`.trim());
   }
   for (const group of all(child(root, 'part-list'), 'part-group')) for (const one of group.children) take(one, head);
   const order = [...listed.keys()];
@@ -117,14 +124,14 @@ function take(node: Node, counts: Counts): void {
   const frame = FRAME.has(name) || name === 'print';
   if (!frame) add(counts, calledBy(name, node));
   for (const [key, value] of Object.entries(node.attributes))
-    if (!NOT_COUNTED.has(key)) add(counts, say('receivers.keyValueOfName', { key, value, name }));
+    if (!NOT_COUNTED.has(key)) add(counts, `${key} ${value} of ${name}`);
   if (frame || LOOKED_INTO.has(name)) for (const one of node.children) take(one, counts);
 }
 
 function calledBy(name: string, node: Node): string {
-  if (name === 'sign' && RARE_CLEFS.has(textIn(node))) return say('receivers.clefTextIn', { textIn: textIn(node) });
+  if (name === 'sign' && RARE_CLEFS.has(textIn(node))) return `clef “${textIn(node)}”`;
   if (TOLD_BY_TEXT.has(name)) return `${name} “${textIn(node)}”`;
-  if (name === 'fermata') return say('receivers.fermataType', { type: node.attributes.type ?? 'upright' });
+  if (name === 'fermata') return `fermata ${node.attributes.type ?? 'upright'}`;
   return TOLD_BY_TYPE.has(name) ? `${name} ${node.attributes.type ?? ''}`.trim() : name;
 }
 
@@ -157,7 +164,7 @@ export function missingIn(file: Census, source: Census, partOf: readonly (number
   // A part alone is held against its own part; of a whole score every part is asked for.
   if (partOf.length > 1 || source.parts.length === 1)
     source.parts.forEach(({ name }, p) => {
-      if (!partOf.includes(p)) lacks(say('receivers.partNameAsItCame', { name }), 1, null);
+      if (!partOf.includes(p)) lacks(`part “${name}” as it came`, 1, null);
     });
   return [...missing.values()].sort((a, b) => b.count - a.count);
 }
@@ -178,67 +185,29 @@ const elementOf = (what: string) => / of ([\w-]+)$/.exec(what)?.[1] ?? '';
 
 /** What people call them, where that is not the name of the element. */
 const CALLED: Readonly<Record<string, string>> = {
-  get 'harp-pedals'() {
-    return say('receivers.harpPedalDiagram');
-  },
-  get 'principal-voice'() {
-    return say('receivers.signOfAPrincipalVoice');
-  },
-  get 'accordion-registration'() {
-    return say('receivers.accordionRegistration');
-  },
-  get 'staff-details'() {
-    return say('receivers.staffOfItsOwnKind');
-  },
-  get 'measure-style'() {
-    return say('receivers.slashesBeatRepeatOrRestOverSeveral');
-  },
-  get 'measure-numbering'() {
-    return say('receivers.ruleForBarNumbers');
-  },
-  get 'notehead-text'() {
-    return say('receivers.textInANotehead');
-  },
-  get 'accidental-mark'() {
-    return say('receivers.accidentalBesideAnOrnament');
-  },
-  get 'movement-number'() {
-    return say('receivers.numberOfTheMovement');
-  },
-  get 'movement-title'() {
-    return say('receivers.titleOfTheMovement');
-  },
-  get 'work-number'() {
-    return say('receivers.opusNumber');
-  },
-  get 'line-type dashed of slur'() {
-    return say('receivers.dashedSlur');
-  },
-  get 'line-type dotted of slur'() {
-    return say('receivers.dottedSlur');
-  },
-  get 'print-object no of time'() {
-    return say('receivers.hiddenMeter');
-  },
-  get 'niente yes of wedge'() {
-    return say('receivers.hairpinFromOrToNothing');
-  },
-  get 'size cue of type'() {
-    return say('receivers.smallNote');
-  },
-  get 'fan accel of beam'() {
-    return say('receivers.featheredBeam');
-  },
-  get 'fan rit of beam'() {
-    return say('receivers.featheredBeam');
-  },
+  'harp-pedals': 'harp pedal diagram',
+  'principal-voice': 'sign of a principal voice',
+  'accordion-registration': 'accordion registration',
+  'staff-details': 'staff of its own kind',
+  'measure-style': 'slashes, beat repeat or rest over several bars',
+  'measure-numbering': 'rule for bar numbers',
+  'notehead-text': 'text in a notehead',
+  'accidental-mark': 'accidental beside an ornament',
+  'movement-number': 'number of the movement',
+  'movement-title': 'title of the movement',
+  'work-number': 'opus number',
+  'line-type dashed of slur': 'dashed slur',
+  'line-type dotted of slur': 'dotted slur',
+  'print-object no of time': 'hidden meter',
+  'niente yes of wedge': 'hairpin from or to nothing',
+  'size cue of type': 'small note',
+  'fan accel of beam': 'feathered beam',
+  'fan rit of beam': 'feathered beam',
   'creator arranger': 'arranger',
   'creator lyricist': 'lyricist',
   'creator poet': 'poet',
   'creator translator': 'translator',
-  get frame() {
-    return say('receivers.chordDiagram');
-  },
+  frame: 'chord diagram',
 };
 
 /** "3 × dashed slur (from bar 5 on)", "stopped (bar 2)"; what has no common name is called as in the standard. */
@@ -246,5 +215,5 @@ export function missingInWords({ what, count, firstBar }: Missing): string {
   const times = count > 1 ? `${count.toLocaleString('en')} × ` : '';
   const [, said, element] = /^(.*) of ([\w-]+)$/.exec(what) ?? [];
   const called = CALLED[what] ?? (element ? `${element}: ${said}` : what).replace(/-/g, ' ');
-  return `${times}${called}${firstBar === null ? '' : say('receivers.barFirstBar', { count, firstBar })}`;
+  return `${times}${called}${firstBar === null ? '' : ` (${count > 1 ? 'from ' : ''}bar ${firstBar}${count > 1 ? ' on' : ''})`}`;
 }

@@ -66,12 +66,12 @@ function pickItems(of: Held): Items {
   const bar = barIndexAt(starts, first.start);
   return [
     {
-      key: say('hand.pickBar'),
+      key: 'pick bar',
       label: say('hand.bar'),
       onClick: pickAll((note) => barIndexAt(starts, note.start) === bar),
     },
     {
-      key: say('hand.pickVoice'),
+      key: 'pick voice',
       label: say('hand.voiceWithinTheBarsInView'),
       onClick: pickAll((note) => note.voice === first.voice),
     },

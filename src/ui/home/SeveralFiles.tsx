@@ -49,7 +49,7 @@ export function SeveralFiles({
           { value: 'show', label: say('home.aShowCuesThatShareHouseListRecipe') },
           { value: 'jobs', label: say('home.oneJobPerFile') },
           { value: 'together', label: say('home.oneJobTracksOrPartsOfOnePiece') },
-          { value: say('home.inTurn'), label: say('home.oneJobOneAfterTheOther') },
+          { value: 'in turn', label: say('home.oneJobOneAfterTheOther') },
         ]}
       />
       {choice === 'show' && (

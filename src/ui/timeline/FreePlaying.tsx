@@ -138,7 +138,7 @@ function Found({ line: { following } }: { line: TimeLineSummary }) {
           value={freeTime.unit ?? 'as found'}
           onChange={(said) => decide({ kind: 'findTheBeats', unit: said, ...paceFor(said, unit, period) })}
           options={[
-            { value: say('timeline.asFound'), label: say('timeline.automatic') },
+            { value: 'as found', label: say('timeline.automatic') },
             ...BEAT_UNITS.map((value) => ({
               value,
               label: `${value === 'eighth' ? say('timeline.an') : 'a'} ${value}`,

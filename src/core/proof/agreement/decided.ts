@@ -18,7 +18,7 @@ import { musicOfPerformance, type SoundingMusic } from './sounding-music';
 export function originalOf({ casting }: Conversion, performance: Performance): SoundingMusic {
   const written = new Set(casting.parts.flatMap((part) => part.notes.map((note) => note.id)));
   const rest = performance.tracks.map((track) => ({
-    id: say('proof.notInAPartId', { id: track.id }),
+    id: `not in a part: ${track.id}`,
     name: track.name || say('proof.trackChunk', { chunk: track.chunk + 1 }),
     notes: track.notes.filter((note) => !written.has(note.id)),
   }));

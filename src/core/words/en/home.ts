@@ -51,7 +51,6 @@ export const home = {
   aShowCuesThatShareHouseListRecipe: 'A show: cues that share house list, recipe, names and drum maps',
   oneJobPerFile: 'One job per file',
   oneJobTracksOrPartsOfOnePiece: 'One job: tracks or parts of one piece',
-  inTurn: 'in turn',
   oneJobOneAfterTheOther: 'One job: one after the other',
   nameOfTheShow: 'Name of the show',
   andRestMore: ' and {rest} more',

@@ -12,7 +12,6 @@ export const proof = {
   slursOverlap: 'slurs overlap',
   gapsClosed: 'gaps closed',
   overlapsTrimmed: 'overlaps trimmed',
-  notInAPartId: 'not in a part: {id}',
   trackChunk: 'Track {chunk}',
   itsTrackIsLeftOut: 'its track is left out',
   aKeyswitchNotMusic: 'a keyswitch, not music',

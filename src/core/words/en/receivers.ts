@@ -1,36 +1,4 @@
 export const receivers = {
-  measureNoteRestChordCueGrace: `measure note rest chord cue grace duration voice staff backup forward pitch step octave alter unpitched display-step
-  display-octave type dot tie instrument attributes divisions staves notations ornaments technical articulations direction
-  direction-type barline sound time-modification offset key fifths clef time transpose`,
-  defaultXDefaultYRelativeXRelativeY: `default-x default-y relative-x relative-y width number id justify halign valign xml:space xml:lang new-system new-page
-  bezier-x bezier-y bezier-offset bezier-x2 bezier-y2 bezier-offset2 dynamics tempo location implicit spread font-family
-  font-size page-number attack release type print-spacing print-dot print-lyric measure slash steal-time-previous
-  steal-time-following make-time`,
-  barNumberNumber: 'bar number “{number}”',
-  creditTextIn: 'credit {textIn}',
-  keyValueOfName: '{key} {value} of {name}',
-  clefTextIn: 'clef “{textIn}”',
-  fermataType: 'fermata {type}',
-  partNameAsItCame: 'part “{name}” as it came',
-  harpPedalDiagram: 'harp pedal diagram',
-  signOfAPrincipalVoice: 'sign of a principal voice',
-  accordionRegistration: 'accordion registration',
-  staffOfItsOwnKind: 'staff of its own kind',
-  slashesBeatRepeatOrRestOverSeveral: 'slashes, beat repeat or rest over several bars',
-  ruleForBarNumbers: 'rule for bar numbers',
-  textInANotehead: 'text in a notehead',
-  accidentalBesideAnOrnament: 'accidental beside an ornament',
-  numberOfTheMovement: 'number of the movement',
-  titleOfTheMovement: 'title of the movement',
-  opusNumber: 'opus number',
-  dashedSlur: 'dashed slur',
-  dottedSlur: 'dotted slur',
-  hiddenMeter: 'hidden meter',
-  hairpinFromOrToNothing: 'hairpin from or to nothing',
-  smallNote: 'small note',
-  featheredBeam: 'feathered beam',
-  chordDiagram: 'chord diagram',
-  barFirstBar: ' ({count, plural, =0 {} one {} other {from }}bar {firstBar}{count, plural, =0 {} one {} other { on}})',
   oneNamedTrack: 'one named track',
   soundingNamedTracks: '{sounding, number} named tracks',
   seesATimeLineWithoutNotes: 'Sees a time line without notes.',

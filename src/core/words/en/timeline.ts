@@ -77,7 +77,6 @@ export const timeline = {
   theFirstBarBeginsAtBeat: 'The first bar begins at beat',
   firstBarAtBeat: 'First bar at beat',
   aBeatIs: 'A beat is',
-  asFound: 'as found',
   an: 'an',
   bar: 'bar',
   bars2: 'bars',
