@@ -9,6 +9,7 @@ import { engineWorker } from '@/workers/engine-client';
 import type { Engraving } from '@/workers/engrave-client';
 import { engravePassage } from './engrave';
 import { sentence } from '../shared/receive';
+import { useWorkspace } from '../workspace/workspace';
 
 export interface Drawn {
   passage: Passage;
@@ -35,6 +36,19 @@ interface Wanted {
 /** Room for marks below each part where they are shown. */
 const MARKS_HEIGHT = 22;
 
+/**
+ * Has the music made again when the engine lost it; it is drawn with the next edition.
+ *
+ * @param before the edition it was last made again for: what is lost twice in a row is not asked for a third time
+ * @returns whether it will be there again
+ */
+function madeAgain(edition: number, before: number | null): boolean {
+  const { isLaidOut, stale, progress, compute } = useWorkspace.getState();
+  if (isLaidOut() || stale || (before !== null && edition <= before + 1)) return false;
+  if (!progress) void compute();
+  return true;
+}
+
 /** Fetches and engraves the passage wanted; the last one stays in sight until the next is ready. */
 export function usePassage({
   edition,
@@ -54,6 +68,7 @@ export function usePassage({
     failure: null,
   });
   const latest = useRef(0);
+  const lost = useRef<number | null>(null);
   const partList = parts.join(' ');
 
   useEffect(() => {
@@ -73,9 +88,13 @@ export function usePassage({
           below,
         });
         performance.measure(say('interlinear.dragomanDrawPassage'), { start: began });
-        if (mine === latest.current) setState({ drawn: { passage, engraving }, busy: false, failure: null });
+        if (mine !== latest.current) return;
+        lost.current = null;
+        setState({ drawn: { passage, engraving }, busy: false, failure: null });
       } catch (error) {
-        if (mine === latest.current) setState((before) => ({ ...before, busy: false, failure: sentence(error) }));
+        if (mine !== latest.current) return;
+        if (madeAgain(edition, lost.current)) lost.current = edition;
+        else setState((before) => ({ ...before, busy: false, failure: sentence(error) }));
       }
     })();
   }, [edition, partList, from, to, width, staffHeight, laneHeight, which, suggestionColour, below]);

@@ -24,6 +24,8 @@ export interface JobSlice {
   open: (id: string, again?: boolean) => Promise<void>;
   /** Has the job's originals on the engine's desk; they are laid out again after it was started again. */
   layOut: () => Promise<void>;
+  /** Whether the engine that runs now has this job on its desk. */
+  isLaidOut: () => boolean;
   /** Works on the same original in the other direction. */
   turn: (direction: Direction) => Promise<void>;
   /** Several decisions are one step: one line of the ledger. */
@@ -74,6 +76,7 @@ export const jobSlice: Slice<JobSlice> = (set, get) => {
     direction: 'to-score',
     original: 'midi',
     layOut,
+    isLaidOut: () => laidOut?.job === get().job?.id && laidOut?.generation === engineGeneration(),
 
     open: async (id, again = false) => {
       if (!again && get().job?.id === id && (get().summary || get().sequence)) return;
