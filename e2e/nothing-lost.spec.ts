@@ -53,8 +53,11 @@ test('an engine that vanishes without a word is started again, and nothing is lo
   // A worker that closes itself ends as one does that the browser takes away: no event says so.
   const vanish = async () => {
     for (const worker of page.workers())
-      await worker.evaluate(() => {
-        if (self.name.startsWith('engine-')) self.close();
+      await worker.evaluate(async () => {
+        const there = async () => (await navigator.locks.query()).held?.some((lock) => lock.name?.endsWith(self.name));
+        if (!self.name.startsWith('engine-')) return;
+        while (!(await there()));
+        self.close();
       });
   };
   await vanish();
@@ -73,6 +76,13 @@ test('an engine that vanishes without a word is started again, and nothing is lo
   await page.keyboard.press('Control+z');
   await expect(page.getByText('Ledger (1)')).toBeVisible();
   await expect(page.locator('g.note').first()).toBeVisible();
+  // While bars are walked.
+  const drawing = page.getByLabel(/^Bars \d+ to \d+ as written/);
+  const before = (await drawing.getAttribute('aria-label'))!;
+  await vanish();
+  await page.getByRole('button', { name: 'Next bar' }).click();
+  await expect(drawing).not.toHaveAttribute('aria-label', before, { timeout: 20_000 });
+  await expect(page.getByText('could not be drawn')).toHaveCount(0);
 });
 
 test('no script runs inside a page but the application’s own', async ({ page }) => {

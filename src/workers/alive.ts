@@ -4,22 +4,61 @@
  *
  *     worker   holds its lock ───────────── ended
  *     page     waits for the same lock ───────── has it: the worker is gone
+ *
+ * No call is begun before the lock is held: what ends in the middle of its first call is noticed too.
  */
+import * as Comlink from 'comlink';
 
 const ALIVE = 'alive';
 
-/** In a worker: takes the lock of its name, and says so. */
-export function holdAlive(): void {
-  void locksHere()?.request(lockOf(self.name), () => {
-    self.postMessage(ALIVE);
-    return new Promise(() => {});
+/** In a worker: answers the page's calls, and lets the page notice when it ends. */
+export function serve(api: object): void {
+  const locks = locksHere();
+  // Nothing to hold, or no page beside it: called directly.
+  if (!locks || !('postMessage' in globalThis)) {
+    Comlink.expose(api);
+    return;
+  }
+  const held = holdAlive(locks);
+  Comlink.expose(
+    new Proxy(api, {
+      get: (calls, name) => {
+        const call: unknown = Reflect.get(calls, name);
+        if (typeof call !== 'function') return call;
+        return async (...args: unknown[]): Promise<unknown> => {
+          await held;
+          return Reflect.apply(call, calls, args);
+        };
+      },
+    }),
+  );
+}
+
+/** Takes the lock of this worker's name, and says so. */
+function holdAlive(locks: LockManager): Promise<void> {
+  return new Promise((held) => {
+    void locks.request(lockOf(self.name), () => {
+      self.postMessage(ALIVE);
+      held();
+      return new Promise(() => {});
+    });
   });
 }
 
-/** On the page. @param gone called once when the worker is there no more, by itself or ended by us */
-export function watchAlive(worker: Worker, name: string, gone: () => void): void {
+/**
+ * On the page.
+ *
+ * @param gone called once when the worker is there no more, by itself or ended by us
+ * @param within milliseconds in which it has to be there at all; none where it has much to load first
+ */
+export function watchAlive(worker: Worker, name: string, gone: () => void, within?: number): void {
+  const locks = locksHere();
+  if (!locks) return;
+  const late = within === undefined ? undefined : setTimeout(gone, within);
   worker.addEventListener('message', ({ data }) => {
-    if (data === ALIVE) void locksHere()?.request(lockOf(name), gone);
+    if (data !== ALIVE) return;
+    clearTimeout(late);
+    void locks.request(lockOf(name), gone);
   });
 }
 

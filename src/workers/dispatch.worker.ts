@@ -1,7 +1,7 @@
 import { say } from '@/core/words';
 import { filesOfZip, verifyParcel, type Verdict } from '@/core/verify';
 import * as Comlink from 'comlink';
-import { holdAlive } from './alive';
+import { serve } from './alive';
 import { VerovioToolkit } from 'verovio/esm';
 import createVerovioModule from 'verovio/wasm';
 import { toEnd, type TrackId } from '@/core/base';
@@ -179,5 +179,4 @@ function onDesk(): DispatchDesk {
 
 export type DispatchApi = typeof api;
 
-Comlink.expose(api);
-holdAlive();
+serve(api);

@@ -20,6 +20,9 @@ export class EngineStopped extends Error {
 const CRASHED = say('workers.theEngineBrokeDownOnThisAndWas');
 const STOPPED = say('workers.theEngineWasStopped');
 
+/** A worker that is not there by then was ended while it started. */
+const STARTS_WITHIN_MS = 30_000;
+
 /** So long a worker may take to answer a stop; one that computes without a breath is ended. */
 const PATIENCE_MS = 1000;
 
@@ -47,9 +50,10 @@ function start(): Running {
   ended.catch(() => {});
   worker.addEventListener('error', (event) => end(whyFailed(event, CRASHED)));
   worker.addEventListener('messageerror', () => end(CRASHED));
-  watchAlive(worker, name, () => {
+  const gone = () => {
     if (running?.worker === worker) end(CRASHED);
-  });
+  };
+  watchAlive(worker, name, gone, STARTS_WITHIN_MS);
   return { worker, remote: Comlink.wrap<EngineApi>(worker), ended, end };
 }
 

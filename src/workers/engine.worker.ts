@@ -1,5 +1,4 @@
-import * as Comlink from 'comlink';
-import { holdAlive } from './alive';
+import { serve } from './alive';
 import type { NoteId, PartId, TrackId } from '@/core/base';
 import {
   checkFile,
@@ -165,5 +164,4 @@ function sequenceDesk(): SequenceDesk {
   throw new Error('No job is open on its way to a sequencer.');
 }
 
-Comlink.expose(api);
-holdAlive();
+serve(api);

@@ -1,5 +1,4 @@
-import * as Comlink from 'comlink';
-import { holdAlive } from './alive';
+import { serve } from './alive';
 import type { VerovioOptions } from 'verovio';
 import { VerovioToolkit } from 'verovio/esm';
 import createVerovioModule from 'verovio/wasm';
@@ -195,5 +194,4 @@ function space(tk: VerovioToolkit, distances: readonly (number | null)[]): boole
 
 export type EngraveApi = typeof api;
 
-Comlink.expose(api);
-holdAlive();
+serve(api);

@@ -156,6 +156,3 @@ export const CARRIER_NAMES: Record<DynamicCarrier, string> = {
     return say('decisions.controller7');
   },
 };
-
-/** "a note", "3 notes" */
-export const some = (n: number, one: string) => (n === 1 ? `a ${one}` : `${n} ${one}s`);

@@ -72,7 +72,7 @@ export function DivideCell({ part, name, own, splits, onPassages }: Props) {
         />
       )}
       <Button size="small" aria-label={say('casting.passagesOfName', { name })} onClick={onPassages}>
-        {say('casting.ownPassagesSelectTruePassagesSolo', {
+        {say('casting.soloPassagesOfTrack', {
           ownPassages: Boolean(own.passages?.length),
           passages: own.passages?.length,
         })}

@@ -11,7 +11,9 @@ import styles from './casting.module.css';
 /** The tracks that are not written, each with the reason; they can be taken in again, or dragged onto a part. */
 export function LeftOutShelf() {
   const tracks = useWorkspace((state) => state.summary!.tracks);
-  const out = tracks.filter((track, i) => track.leftOut && !(i === 0 && track.reason === say('castingCore.noNotes')));
+  const notes = useWorkspace((state) => new Map(state.opened!.survey.tracks.map((track) => [track.id, track.notes])));
+  // The first track often holds the tempo only.
+  const out = tracks.filter((track, i) => track.leftOut && !(i === 0 && notes.get(track.id) === 0));
   if (out.length === 0) return null;
   return (
     <div className={styles.shelf} aria-label={say('casting.leftOut')}>

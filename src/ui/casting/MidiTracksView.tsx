@@ -162,7 +162,7 @@ export function MidiTracksView() {
                   {sequence.tracks
                     .filter((track) => track.part === part.id)
                     .map(({ name, port, channel, program }) =>
-                      say('casting.namePortOver0SelectTruePortPort', {
+                      say('casting.trackWithChannelAndSound', {
                         name: name || say('casting.unnamed'),
                         portOver0: port > 0,
                         port: port + 1,

@@ -123,7 +123,7 @@ export function SoundsView() {
               <span className="soft">
                 {tracksOf(part.id)
                   .map((track) =>
-                    say('casting.trackTrackPortOver0SelectTruePort', {
+                    say('casting.trackWithChannelAndPreset', {
                       track: track.name,
                       trackPortOver0: track.port > 0,
                       port: track.port + 1,

@@ -34,7 +34,7 @@ export function DispatchView() {
   // What is being edited is ahead of what is stored.
   const [draft, setDraft] = useState<Recipe | null>(null);
   const [checked, setChecked] = useState<Checked[] | null>(null);
-  const usual = direction === 'to-score' ? say('dispatch.notationProgram') : say('dispatch.sequencer');
+  const usual = direction === 'to-score' ? 'Notation program' : 'Sequencer';
   const first = recipes.find(({ usedAt }) => usedAt !== null) ?? recipes.find((one) => one.recipe.name === usual);
   const chosen = recipes.find((one) => one.recipe.name === name) ?? first ?? null;
   const own = useLiveQuery(async () => (await database.jobs.get(job.id))?.recipes, [job.id]);

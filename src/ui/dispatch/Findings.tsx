@@ -21,7 +21,7 @@ export function Findings({ checked }: { checked: readonly Checked[] }) {
     <section className={styles.findings} aria-label={say('dispatch.deliveryCheck')}>
       <h2>{say('dispatch.deliveryCheck')}</h2>
       <p className="soft">
-        {say('dispatch.bad0SelectTrueReadOtherFileOf', {
+        {say('dispatch.readBackVerdict', {
           bad0: bad.length === 0,
           checked: checked.length,
           bad: bad.length,

@@ -4,7 +4,8 @@ import { say } from '@/core/words';
 import { sayRich } from '@/ui/shared/sayRich';
 import { Button, Dropdown, Tooltip } from 'antd';
 import { inParts, useWorkspace, type Picked } from '../workspace/workspace';
-import { byHand, canByHand, HAND_ACTIONS, held } from './actions';
+import { byHand, canByHand, HAND_ACTIONS } from './actions';
+import { held } from './changes';
 import { handMenu } from './handMenu';
 import styles from './hand.module.css';
 

@@ -5,7 +5,7 @@ import { barIndexAt } from '@/core/time';
 import { pitchName } from '@/core/score';
 import { timeAt, xAt, type Geometry } from '../engraved/geometry';
 import { barsOnDesk, keysOnDesk, useWorkspace, type NoteInView } from '../workspace/workspace';
-import { lengthenBy, moveTo, type Held } from './actions';
+import { lengthenBy, moveTo, type Held } from './changes';
 import { pitchOn, semitonesFor, signatureOf } from './pitches';
 import { diatonicNumber } from '@/core/score';
 

@@ -2,7 +2,8 @@ import { say } from '@/core/words';
 import type { MenuProps } from 'antd';
 import { barsOnDesk, handParts, useWorkspace, type NoteInView } from '../workspace/workspace';
 import { barIndexAt } from '@/core/time';
-import { byHand, canByHand, copyHeld, give, HAND_GROUPS, shownAs, type HandAction, type Held } from './actions';
+import { byHand, canByHand, copyHeld, HAND_GROUPS, shownAs } from './actions';
+import { give, type HandAction, type Held } from './changes';
 import { addAt, type EmptyPlace } from './pointing';
 import styles from './hand.module.css';
 

@@ -5,7 +5,7 @@ import { diatonicNumber, pitchName, type Pitch } from '@/core/score';
 import { QUARTER, type MidiKey, type WrittenUnits } from '@/core/time';
 import { timeAt, type Geometry, type StaffOfPart } from '../engraved/geometry';
 import { handParts, useWorkspace, type NoteInView } from '../workspace/workspace';
-import { addOf, USUAL_VELOCITY } from './actions';
+import { addOf, USUAL_VELOCITY } from './changes';
 import { placeHeight, signatureAt } from './drag';
 import { middleOf, pitchOn, soundingKey } from './pitches';
 

@@ -3,7 +3,7 @@ import type { NoteId, PartId } from '@/core/base';
 import type { Passage } from '@/core/proof';
 import type { Geometry } from '../engraved/geometry';
 import { inParts, useWorkspace, type Picked } from '../workspace/workspace';
-import { allHeld } from './actions';
+import { allHeld } from './changes';
 import { dragged, type Dragged, type DragWay } from './drag';
 
 /** So far the pointer goes before a press becomes a drag, in CSS pixels. */

@@ -47,7 +47,7 @@ export function CopiesLine() {
     );
   return (
     <p className={styles.storage}>
-      {say('home.allowedSelectTrueEachJobIsCopied', { allowed: Boolean(allowed), handle: kept.handle.name })}{' '}
+      {say('home.copiesAllowedOrPaused', { allowed: Boolean(allowed), handle: kept.handle.name })}{' '}
       {!allowed && (
         <Button size="small" type="link" onClick={() => void allow()}>
           {say('home.allow')}

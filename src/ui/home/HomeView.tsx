@@ -116,9 +116,7 @@ export function HomeView() {
           <p className={styles.dropIcon}>
             <InboxOutlined />
           </p>
-          <p className={styles.dropWords}>
-            {say('home.busySelectTrueReadingBusy2Other', { busy: Boolean(busy), busy2: busy })}
-          </p>
+          <p className={styles.dropWords}>{say('home.dropOrReading', { busy: Boolean(busy), busy2: busy })}</p>
           <p className="soft">{say('home.mIDIBecomesAScoreAScoreBecomes')}</p>
         </Upload.Dragger>
         <Upload

@@ -61,7 +61,7 @@ function Verdicts({ verdicts }: { verdicts: readonly Verdict[] }) {
   return (
     <>
       <p role="status" className={failed > 0 ? styles.failed : undefined}>
-        {say('home.failed0SelectTrueClaimOfThe', { failed0: failed === 0, verdicts: verdicts.length, failed })}
+        {say('home.claimsVerdict', { failed0: failed === 0, verdicts: verdicts.length, failed })}
       </p>
       <Table<Verdict & { row: number }>
         size="small"

@@ -1,4 +1,3 @@
-import { say } from '@/core/words';
 import { database } from '@/storage/schema';
 import { receive } from '../shared/receive';
 
@@ -21,7 +20,7 @@ async function makeDemo(): Promise<void> {
   if (!response.ok) throw new Error(`The demo file could not be loaded (${response.status}).`);
   await receive(
     { fileName: DEMO_FILE, bytes: new Uint8Array(await response.arrayBuffer()) },
-    { demo: true, name: say('home.theClockmakersGooseCue3') },
+    { demo: true, name: 'The Clockmaker’s Goose, cue 3' },
   );
   // Only now: somebody who leaves while it is made gets it the next time.
   localStorage.setItem(SEEN, 'yes');

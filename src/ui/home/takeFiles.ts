@@ -1,4 +1,3 @@
-import { say } from '@/core/words';
 import { asOne, type SingleDecision } from '@/core/decisions';
 import { enter } from '@/core/documents';
 import { addOriginal, changeLedger, importArchive, type ReceivedFile } from '@/storage/jobs';
@@ -45,7 +44,7 @@ export async function takeFiles(
   }
   if (become.kind === 'show' && taken.jobs.length > 0) {
     const ids = taken.jobs.map(({ id }) => id);
-    taken.show = (await createShow(become.name, ids, say('home.notationProgram'))).id;
+    taken.show = (await createShow(become.name, ids, 'Notation program')).id;
   }
   return taken;
 }

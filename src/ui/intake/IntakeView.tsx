@@ -32,7 +32,7 @@ export function IntakeView() {
           ]}
         />
         <span className="soft">
-          {say('intake.fileNameFactsFormatSelectTrueA', {
+          {say('intake.factsOfTheFile', {
             fileName: job.originals[0]!.fileName,
             factsFormat: facts.format === null,
             trackChunks: facts.trackChunks,

@@ -314,7 +314,7 @@ function remarks(row: Row): string {
       .filter(Boolean)
       .join(', ');
     words.push(
-      say('intake.sameAsTrackTrackNumberShiftSelect', {
+      say('intake.sameAsTrack', {
         exact: Boolean(exact),
         trackNumber: trackNumber(of, Number(/t(\d+)/.exec(of)?.[1])),
         shift: Boolean(shift),

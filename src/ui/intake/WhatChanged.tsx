@@ -39,7 +39,7 @@ export function WhatChanged({ renewal, onOpened }: { renewal: Renewal; onOpened?
   return (
     <>
       <p>
-        {say('intake.barsSize0SelectTrueNotOtherBarOf', {
+        {say('intake.howMuchChanged', {
           barsSize0: bars.size === 0,
           bars: renewal.bars.length,
           bars2: bars.size,

@@ -53,7 +53,7 @@ export function BarWalk({ children }: { children?: React.ReactNode }) {
       />
       <span className={styles.where}>
         {sayRich(
-          'interlinear.toPluralOneBarBarsOtherBarsBars',
+          'interlinear.barsInView',
           {
             to: to - from,
             bars: bars[from]!.number,

@@ -7,7 +7,7 @@ import type { MenuProps } from 'antd';
 import type { NoteId } from '@/core/base';
 import type { Passage } from '@/core/proof';
 import { HandOverlay } from '../hand/HandOverlay';
-import { held, USUAL_VELOCITY } from '../hand/actions';
+import { held, USUAL_VELOCITY } from '../hand/changes';
 import { emptyMenu, handMenu } from '../hand/handMenu';
 import { emptyPlaceAt } from '../hand/pointing';
 import { pickFirst } from '../hand/walkNotes';

@@ -123,7 +123,7 @@ function Mark({ mark, part, lane, geometry, lit, picked, onLight, onPick }: Mark
       data-played={mark.id}
     >
       <title>
-        {say('interlinear.markAddedSelectTrueKeyInWordsAdded', {
+        {say('interlinear.playedNote', {
           markAdded: Boolean(mark.added),
           keyInWords: keyInWords(mark.key),
           velocity: mark.velocity,

@@ -1,6 +1,5 @@
 'use client';
 
-import { say } from '@/core/words';
 import { partId, type PartId } from '@/core/base';
 import { useEffect, useRef, useState } from 'react';
 import type { Version } from '@/core/engine';
@@ -87,7 +86,7 @@ export function usePassage({
           marksHeight: suggestionColour || below ? MARKS_HEIGHT : 0,
           below,
         });
-        performance.measure(say('interlinear.dragomanDrawPassage'), { start: began });
+        performance.measure('dragoman: draw passage', { start: began });
         if (mine !== latest.current) return;
         lost.current = null;
         setState({ drawn: { passage, engraving }, busy: false, failure: null });

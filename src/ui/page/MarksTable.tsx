@@ -111,7 +111,7 @@ export function MarksTable({ part }: { part: PartSummary }) {
         );
       })}
       <p className="soft">
-        {say('page.marksLoudnessFromOver0SelectTrue', {
+        {say('page.whereDynamicsAreRead', {
           marksLoudnessFromOver0: marks.loudnessFrom.length > 0,
           loudnessFrom: marks.loudnessFrom.join(' and '),
         })}

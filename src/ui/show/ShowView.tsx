@@ -147,7 +147,7 @@ function AddCues({ show }: { show: ShowRecord }) {
       }}
     >
       <Button size="small" icon={<PlusOutlined />} loading={busy !== null}>
-        {say('show.busySelectTrueReadingBusy2OtherAdd', { busy: Boolean(busy), busy2: busy })}
+        {say('show.addOrReading', { busy: Boolean(busy), busy2: busy })}
       </Button>
     </Upload>
   );

@@ -157,7 +157,7 @@ export function StudioView({ line }: { line: TimeLineSummary }) {
           </Checkbox>
         </div>
         <p className={styles.verdict} aria-label={say('timeline.driftCheck')}>
-          {say('timeline.madeSelectTrueBarOneReadBackNoBar', {
+          {say('timeline.driftFound', {
             made: Boolean(made),
             barOne: made?.barOne,
             largest: made?.drift.largest.toFixed(2),

@@ -5,7 +5,7 @@ import { decisionKind } from '../decision-kind';
 import { SOME_NOTES } from '../roles';
 import { edited } from '../edited';
 import { PART } from '../validators';
-import { some } from '../words';
+import {} from '../words';
 
 /** Notes are grace notes of what follows them, or notes of their own again. */
 export class SetGrace {
@@ -26,5 +26,5 @@ export const setGrace = decisionKind({
       notes.map((note) => ({ kind: 'grace', note, on })),
     ),
   describe: ({ part, notes, on }, nameOf) =>
-    `${nameOf(part)}: ${some(notes.length, on ? say('decisions.graceNote') : say('decisions.note'))} ${on ? say('decisions.madeFromWrittenOutNotes') : say('decisions.insteadOfAGraceNote')}`,
+    say('decisions.graceNotesSet', { part: nameOf(part), notes: notes.length, on }),
 });

@@ -75,7 +75,7 @@ export const findTheBeats = decisionKind({
           : say('decisions.firstBarAutomatic')),
       beat && UNIT_WORDS[beat],
     ].filter(Boolean);
-    return say('decisions.barsFromThePlayingSaidOver0Select', { saidOver0: said.length > 0, said: said.join(', ') });
+    return say('decisions.barsFromThePlaying', { saidOver0: said.length > 0, said: said.join(', ') });
   },
 });
 

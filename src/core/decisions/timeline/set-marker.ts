@@ -20,6 +20,6 @@ export const setMarker = decisionKind({
     mended(settings, { kind: 'marker', at, text, ...(was !== undefined && { was }) }),
   describe: ({ at, text, was }) =>
     text === null
-      ? say('decisions.noMarkerWasSelectTrueWas2Other', { was: Boolean(was), was2: was, placeWords: placeWords(at) })
+      ? say('decisions.noMarker', { was: Boolean(was), was2: was, placeWords: placeWords(at) })
       : say('decisions.markerTextPlaceWords', { text, placeWords: placeWords(at) }),
 });

@@ -9,7 +9,7 @@ import type { Difference } from './model';
 export function soundInWords(key: MidiKey, drum: boolean): string {
   if (!drum) return keyInWords(key);
   const name = GENERAL_MIDI_DRUMS.get(key)?.name;
-  return say('proof.drumKeyKeyNameSelectTrueName2Other', { key, name: Boolean(name), name2: name?.toLowerCase() });
+  return say('proof.drumKey', { key, name: Boolean(name), name2: name?.toLowerCase() });
 }
 
 export function differenceInWords({ kind, key, otherKey, drum, milliseconds, why }: Difference): string {

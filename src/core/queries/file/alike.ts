@@ -34,7 +34,7 @@ export function fileQueries(warnings: readonly ReadWarning[]): File[] {
     const more = alike.length - 1;
     return {
       ...place,
-      id: queryId(more > 0 ? say('queries.idAndMoreMore', { id, more }) : id),
+      id: queryId(more > 0 ? `${id}/and ${more} more` : id),
       kind: 'file',
       message: more > 0 ? say('queries.messageAndMoreMoreOfThisKind', { message, more }) : message,
     };

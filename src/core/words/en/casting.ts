@@ -59,7 +59,7 @@ export const casting = {
   divideName: 'Divide {name}',
   keysAtWhichNameIsDivided: 'Keys at which {name} is divided',
   passagesOfName: 'Passages of {name}',
-  ownPassagesSelectTruePassagesSolo: '{ownPassages, select, true {{passages} solo} other {solo}} …',
+  soloPassagesOfTrack: '{ownPassages, select, true {{passages} solo} other {solo}} …',
   doublesOn: 'Doubles on',
   instrumentThatPartDoublesOn: 'Instrument that {part} doubles on',
   anotherInstrument: 'another instrument',
@@ -140,7 +140,7 @@ export const casting = {
   sound: 'Sound',
   becomes: 'Becomes',
   unnamed: 'unnamed',
-  namePortOver0SelectTruePortPort:
+  trackWithChannelAndSound:
     '{name} ({portOver0, select, true {port {port}, } other {}}ch {channel}{program, select, true {} other {, {programName}}})',
   nameOfTrackChunk: 'Name of track {chunk}',
   trackChunk: 'Track {chunk}',
@@ -214,7 +214,7 @@ export const casting = {
   includePart: 'Include {part}',
   programNamesUsual: '{programNames} (usual)',
   techniqueChart: 'Technique chart',
-  trackTrackPortOver0SelectTruePort:
+  trackWithChannelAndPreset:
     '{track} ({trackPortOver0, select, true {port {port}, } other {}}ch {channel}{preset, select, true {, {programNames}} other {}})',
   combineWith: 'Combine with',
   separateItsCombinedTracks: 'Separate its combined tracks',

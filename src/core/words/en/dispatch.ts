@@ -13,14 +13,12 @@ export const dispatch = {
   everyPositionIsExactInTicks: 'Every position is exact in ticks.',
   positionIsRoundedToATickByAtMost:
     '{betweenTicks, plural, one {# position is} other {# positions are}} rounded to a tick, by at most {largestShiftMs} ms. A higher PPQ makes this smaller.',
-  notationProgram: 'Notation program',
-  sequencer: 'Sequencer',
   changedForThisJobOnly: 'Changed for this job only.',
   saveInTheRecipe: 'Save in the recipe',
   resetToTheRecipe: 'Reset to the recipe',
   title: 'Title',
   deliveryCheck: 'Delivery check',
-  bad0SelectTrueReadOtherFileOf:
+  readBackVerdict:
     '{bad0, select, true {Read back as a strict notation reader and a plain sequencer would: no problems in {checked, plural, one {# file} other {# files}}.} other {{bad, plural, one {# file} other {# files}} of {checked} may not import.}}',
   andSortedMore: 'And {sorted} more',
   ticksPerQuarter: 'Ticks per quarter',

@@ -1,6 +1,6 @@
 export const home = {
   keepACopyOfEachJobInAFolder: 'Keep a copy of each job in a folder …',
-  allowedSelectTrueEachJobIsCopied:
+  copiesAllowedOrPaused:
     '{allowed, select, true {Each job is copied into the folder “{handle}” when it has changed.} other {Copying is paused: the browser asks again before it writes into “{handle}”.}}',
   allow: 'Allow',
   stopCopying: 'Stop copying',
@@ -13,7 +13,7 @@ export const home = {
   switchToTheDarkTheme: 'Switch to the dark theme',
   switchToTheLightTheme: 'Switch to the light theme',
   strangeNeitherMIDINorMusicXMLNor: '{strange}: neither MIDI nor MusicXML nor the archive of a job, by its name.',
-  busySelectTrueReadingBusy2Other:
+  dropOrReading:
     '{busy, select, true {Reading {busy2} …} other {Drop MIDI files or MusicXML scores here, or click to choose them}}',
   mIDIBecomesAScoreAScoreBecomes:
     'MIDI becomes a score, a score becomes clean MIDI; job archives open too. Everything stays in this browser, and originals are never changed.',
@@ -63,13 +63,11 @@ export const home = {
   askTheBrowserToKeepThem: 'Ask the browser to keep them',
   verifyAParcel: 'Verify a parcel',
   parcelVerified: 'Parcel {verified}',
-  failed0SelectTrueClaimOfThe:
+  claimsVerdict:
     '{failed0, select, true {{verdicts, plural, one {# claim} other {# claims}} of the contents sheet found again in the files.} other {{failed} of {verdicts, plural, one {# claim} other {# claims}} failed.}}',
   result: 'Result',
   found: 'Found',
   failed: 'Failed',
   claim: 'Claim',
   foundFound: 'Found: {found}',
-  theClockmakersGooseCue3: 'The Clockmaker’s Goose, cue 3',
-  notationProgram: 'Notation program',
 } as const;

@@ -54,7 +54,7 @@ export const intake = {
   remarksOnTheFile: 'Remarks on the file',
   parts: 'Parts',
   theFile: 'The file',
-  fileNameFactsFormatSelectTrueA:
+  factsOfTheFile:
     '{fileName}: {factsFormat, select, true {a score, {trackChunks, plural, one {# part} other {# parts}},} other {type {format}, {resolution}, {trackChunks, plural, one {# track} other {# tracks}},}} {bars, plural, one {# bar} other {# bars}}, {durationSeconds}, {facts}',
   fileIsAScoreAndFileNameIsNotANew:
     '{file} is {isScoreFile, select, true {a score} other {MIDI}}, and {fileName} is not: a new version is of the same kind.',
@@ -158,13 +158,13 @@ export const intake = {
   emptyControllersKindsOfController: 'empty, {controllers} kinds of controller',
   transposedOctHigher: '{transposed} oct. {transposedOver0, select, true {higher} other {lower}}',
   laterMsLater: '{later} ms {laterOver0, select, true {later} other {earlier}}',
-  sameAsTrackTrackNumberShiftSelect:
+  sameAsTrack:
     '{exact, select, true {same as} other {doubles}} track {trackNumber}{shift, select, true { ({shift2})} other {}}',
   perhapsKeyswitchesKeyswitches2: 'perhaps keyswitches {keyswitches}',
   legato: 'legato',
   detached: 'detached',
   sixteenthsOnSixteenths: '{sixteenths} on sixteenths',
-  barsSize0SelectTrueNotOtherBarOf:
+  howMuchChanged:
     '{barsSize0, select, true {Not a note of its {bars, plural, one {# bar} other {# bars}} is another.} other {{bars2, plural, one {# bar} other {# bars}} of {bars} changed.}} {whole, plural, one {# decision} other {# decisions}} carried over{partlyOver0, select, true {, {partly} of them in part} other {}}{lostOver0, select, true {; {lost} cannot be.} other {.}}',
   carriedOverInPartSomeOfTheirNotes: 'Carried over in part: some of their notes or tracks are gone',
   notCarriedOverNothingIsLeftOfWhat: 'Not carried over: nothing is left of what they were about',

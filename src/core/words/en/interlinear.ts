@@ -8,7 +8,7 @@ export const interlinear = {
   firstBarInView: 'First bar in view',
   barBars: 'Bar {bars}',
   nextBar: 'Next bar',
-  toPluralOneBarBarsOtherBarsBars: '{to, plural, one {Bar {bars}} other {Bars {bars}–{bars2}}} <soft>of {bars3}</soft>',
+  barsInView: '{to, plural, one {Bar {bars}} other {Bars {bars}–{bars2}}} <soft>of {bars3}</soft>',
   showFewerBars: 'Show fewer bars',
   showMoreBars: 'Show more bars',
   sizeOfTheStaves: 'Size of the staves',
@@ -20,11 +20,9 @@ export const interlinear = {
   loadingTheEngraver: 'Loading the engraver …',
   previewLabelAAppliesIt: 'Preview: <b>{label}</b>. <kbd>A</kbd> applies it.',
   playedLines: 'Played lines',
-  markAddedSelectTrueKeyInWordsAdded:
-    '{markAdded, select, true {{keyInWords}, added by hand} other {{keyInWords}, velocity {velocity}}}',
+  playedNote: '{markAdded, select, true {{keyInWords}, added by hand} other {{keyInWords}, velocity {velocity}}}',
   queryFlag: 'Query {flag}',
   whyItIsWrittenSo: 'Why it is written so',
   andNotesMore: ', and {notes} more',
   selectedNote: 'Selected note',
-  dragomanDrawPassage: 'dragoman: draw passage',
 } as const;

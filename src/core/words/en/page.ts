@@ -58,7 +58,7 @@ export const page = {
   markNamesOfPart: '{markNames} of {part}',
   howManyMarkNamesOfPart: 'How many {markNames} of {part}',
   some: 'some',
-  marksLoudnessFromOver0SelectTrue:
+  whereDynamicsAreRead:
     '{marksLoudnessFromOver0, select, true {Dynamics are read from {loudnessFrom}.} other {Every note has the same velocity: no dynamics to read.}}',
   parts: 'Parts',
   partInView: '{part} in view',

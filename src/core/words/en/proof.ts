@@ -23,7 +23,7 @@ export const proof = {
   leadRemovedAsSet: 'lead removed as set',
   leadRemoved: 'lead removed',
   quantizedAsSet: 'quantized as set',
-  drumKeyKeyNameSelectTrueName2Other: 'drum key {key}{name, select, true { ({name2})} other {}}',
+  drumKey: 'drum key {key}{name, select, true { ({name2})} other {}}',
   millisecondsMs: '{milliseconds} ms',
   soundBeginsByLater: '{sound} begins {by} {millisecondsOver0, select, true {later} other {earlier}}',
   soundIsByLonger: '{sound} is {by} {millisecondsOver0, select, true {longer} other {shorter}}',

@@ -13,7 +13,6 @@ export const queries = {
   setSoundsByInstrumentAllTracks: 'Set sounds by instrument, all tracks',
   setOnlyThese: 'Set only these',
   keepTheSounds: 'Keep the sounds',
-  idAndMoreMore: '{id}/and {more} more',
   messageAndMoreMoreOfThisKind: '{message} (And {more} more of this kind.)',
   seen: 'Seen',
   keepTheseDifferences: 'Keep these differences',

@@ -41,7 +41,7 @@ export const show = {
   inAnyState: 'In any state',
   openTheNextInDoubt: 'Open the next in doubt',
   ungroup: 'Ungroup',
-  busySelectTrueReadingBusy2OtherAdd: '{busy, select, true {Reading {busy2} …} other {Add cues}}',
+  addOrReading: '{busy, select, true {Reading {busy2} …} other {Add cues}}',
   nameOfTheShow: 'Name of the show',
   analysing: 'analysing',
   cannotBeRead: 'cannot be read',

@@ -139,7 +139,7 @@ export const timeline = {
   tableCsv: 'Table (.csv)',
   everyBarInTheTable: 'Every bar in the table',
   driftCheck: 'Drift check',
-  madeSelectTrueBarOneReadBackNoBar:
+  driftFound:
     '{made, select, true {{barOne} Read back, no bar begins more than {largest} ms from where it should; {tempos} of {tempo} tempo changes.} other {Writing the map and reading it back …}}',
   firstBeat: 'first beat',
   keyOfTheFirstBeat: 'Key of the first beat',

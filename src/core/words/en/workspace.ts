@@ -19,7 +19,6 @@ export const workspace = {
   whichSoundEachPartHas: 'Which sound each part has',
   howItIsPlayed: 'How it is played',
   tempoMetersBarsPlayingOrder: 'Tempo, meters, bars, playing order',
-  dragomanReadAndSurvey: 'dragoman: read and survey',
   thisJobIsNotInThisBrowserItMayHave:
     'This job is not in this browser. It may have been deleted, or made in another one.',
   trackIndex: 'Track {index}',

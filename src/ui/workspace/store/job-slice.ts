@@ -47,7 +47,7 @@ export const jobSlice: Slice<JobSlice> = (set, get) => {
     const opened = await engineWorker().open(direction, files, settingsOf(ledger), job.originals[0]?.fileName);
     if (opened) set({ opened });
     // Shown in the browser's own performance tools; the benchmark reads it.
-    performance.measure(say('workspace.dragomanReadAndSurvey'), { start: began });
+    performance.measure('dragoman: read and survey', { start: began });
     laidOut = { job: job.id, direction, generation };
   }
 
@@ -101,7 +101,7 @@ export const jobSlice: Slice<JobSlice> = (set, get) => {
         set({ reading: files.reduce((sum, bytes) => sum + bytes.length, 0) });
         const original = files.some(isScoreFile) ? 'score' : 'midi';
         const direction = job.direction ?? (isScoreFile(files[0]!) ? 'to-sequencer' : 'to-score');
-        await get().recover(id);
+        await get().recover(job);
         const ledger = get().withUnsaved(job);
         known = { job, ledger, original, direction };
         await layOutFiles(job, ledger, direction, files);

@@ -20,7 +20,7 @@ export interface KeepingSlice {
   /** A job's ledger with what could not be stored of it before it was closed. */
   withUnsaved: (job: JobRecord) => Ledger;
   /** Takes in what windows that are gone could not store of a job. */
-  recover: (job: string) => Promise<void>;
+  recover: (job: JobRecord) => Promise<void>;
   /** Follows what other windows do to the open job, and stores what is still to be stored of it. */
   watch: () => void;
   noticed: () => void;
@@ -96,8 +96,10 @@ export const keepingSlice: Slice<KeepingSlice> = (set, get) => {
     },
     saveAgain: save,
     withUnsaved: ({ id, ledger }) => applied(of(id), ledger),
-    recover: async (job) => {
-      for (const { change, forget } of await leftUnstored(job)) pending.push({ job, change, stored: forget });
+    recover: async ({ id, ledger }) => {
+      const left = await leftUnstored(id);
+      if (left.length > 0) base = ledger;
+      pending.push(...left.map(({ change, forget }) => ({ job: id, change, stored: forget })));
     },
     watch: () => {
       endWatching?.();
