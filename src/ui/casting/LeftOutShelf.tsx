@@ -11,9 +11,11 @@ import styles from './casting.module.css';
 /** The tracks that are not written, each with the reason; they can be taken in again, or dragged onto a part. */
 export function LeftOutShelf() {
   const tracks = useWorkspace((state) => state.summary!.tracks);
-  const notes = useWorkspace((state) => new Map(state.opened!.survey.tracks.map((track) => [track.id, track.notes])));
+  const surveyed = useWorkspace((state) => state.opened!.survey.tracks);
   // The first track often holds the tempo only.
-  const out = tracks.filter((track, i) => track.leftOut && !(i === 0 && notes.get(track.id) === 0));
+  const out = tracks.filter(
+    (track, i) => track.leftOut && !(i === 0 && surveyed.find(({ id }) => id === track.id)?.notes === 0),
+  );
   if (out.length === 0) return null;
   return (
     <div className={styles.shelf} aria-label={say('casting.leftOut')}>
