@@ -6,9 +6,11 @@ import '@fontsource/source-sans-3/600.css';
 import '@fontsource/jetbrains-mono/400.css';
 import './globals.css';
 import type { Metadata } from 'next';
-import { connection } from 'next/server';
+import { cookies, headers } from 'next/headers';
 import type { ReactNode } from 'react';
+import { firstSpoken, isLanguage, type Language } from '@/core/words';
 import { Providers } from '@/ui/providers';
+import { LANGUAGE_COOKIE } from '@/ui/shared/language-cookie';
 
 export const metadata: Metadata = {
   title: 'Dragoman',
@@ -17,12 +19,18 @@ export const metadata: Metadata = {
 
 export default async function RootLayout({ children }: { children: ReactNode }) {
   // Each answer has a nonce of its own (src/policy.ts): pages are made when they are asked for.
-  await connection();
+  const language = await languageOfReader();
   return (
-    <html lang="en">
+    <html lang={language}>
       <body>
-        <Providers>{children}</Providers>
+        <Providers language={language}>{children}</Providers>
       </body>
     </html>
   );
+}
+
+/** The language chosen before, else the first of the browser's that is spoken here. */
+async function languageOfReader(): Promise<Language> {
+  const chosen = (await cookies()).get(LANGUAGE_COOKIE)?.value;
+  return isLanguage(chosen) ? chosen : firstSpoken((await headers()).get('accept-language') ?? '');
 }

@@ -1,3 +1,4 @@
+import { isLanguage, speak, SPOKEN } from '@/core/words';
 import { batchHint, commands } from './commands';
 import { BadUsage } from './errors';
 
@@ -7,9 +8,9 @@ import { BadUsage } from './errors';
  * @returns the exit code: 0 on success, 1 on bad input with one line on stderr, 2 on bad usage
  */
 export async function run(argv: readonly string[]): Promise<number> {
-  const [name = '', ...args] = argv;
-  const command = Object.entries(commands).find(([own]) => own === name)?.[1];
   try {
+    const [name = '', ...args] = await spokenAs(argv);
+    const command = Object.entries(commands).find(([own]) => own === name)?.[1];
     if (!command) throw new BadUsage(name ? `There is no command “${name}”. ${batchHint}` : batchHint);
     return (await command(args)) ?? 0;
   } catch (error) {
@@ -20,4 +21,14 @@ export async function run(argv: readonly string[]): Promise<number> {
     console.error(error instanceof Error ? error.message : String(error));
     return 1;
   }
+}
+
+/** `--language de` before or after the command: what the engine says, queries, reports and findings, is in that language. */
+async function spokenAs(argv: readonly string[]): Promise<string[]> {
+  const at = argv.indexOf('--language');
+  if (at < 0) return [...argv];
+  const language = argv[at + 1];
+  if (!isLanguage(language)) throw new BadUsage(`--language takes one of ${Object.keys(SPOKEN).join(', ')}.`);
+  await speak(language);
+  return argv.toSpliced(at, 2);
 }

@@ -66,15 +66,13 @@ export async function changeLedger(id: string, change: (stored: Ledger) => Ledge
   return guarded(() =>
     database.transaction('rw', database.jobs, async () => {
       const job = await database.jobs.get(id);
-      if (!job) throw new StorageError(JOB_IS_GONE);
+      if (!job) throw new StorageError(say('storage.thisJobWasDeletedInAnotherWindow'));
       const ledger = change(job.ledger);
       await database.jobs.update(id, { ledger, changedAt: Date.now() });
       return ledger;
     }),
   );
 }
-
-const JOB_IS_GONE = say('storage.thisJobWasDeletedInAnotherWindow');
 
 /** Tells of every change to a job, also in other windows. @returns ends the telling */
 export function watchJob(id: string, onChange: (job: JobRecord | undefined) => void): () => void {

@@ -15,7 +15,7 @@ interface NewVersion {
   of: Ledger;
 }
 
-const GONE = say('storage.thisJobIsNoLongerInThisBrowser');
+const gone = () => say('storage.thisJobIsNoLongerInThisBrowser');
 
 /**
  * A new version takes the place of an original; the version before stays beside it, with what was decided about it.
@@ -27,7 +27,7 @@ export async function takeVersion(id: string, { original, file, ledger, of }: Ne
   await guarded(() =>
     database.transaction('rw', database.jobs, database.originals, async () => {
       const job = await database.jobs.get(id);
-      if (!job) throw new StorageError(GONE);
+      if (!job) throw new StorageError(gone());
       if (JSON.stringify(job.ledger) !== JSON.stringify(of))
         throw new StorageError(say('storage.somethingWasDecidedInAnotherWindow'));
       await database.originals.put({ sha256: hash, bytes: file.bytes });
@@ -53,7 +53,7 @@ export async function goToVersion(id: string, version: number): Promise<void> {
     database.transaction('rw', database.jobs, async () => {
       const job = await database.jobs.get(id);
       const there = job?.versions?.[version];
-      if (!job || !there) throw new StorageError(GONE);
+      if (!job || !there) throw new StorageError(gone());
       const others = job.versions!.toSpliced(version, 1, versionOf(job));
       await database.jobs.update(id, {
         originals: there.originals,

@@ -2,16 +2,40 @@
 
 import { AntdRegistry } from '@ant-design/nextjs-registry';
 import { App, ConfigProvider } from 'antd';
-import { useEffect, useMemo, useState, type ReactNode } from 'react';
+import deDE from 'antd/locale/de_DE';
+import enGB from 'antd/locale/en_GB';
+import { Fragment, useEffect, useMemo, useState, type ReactNode } from 'react';
+import type { Language } from '@/core/words';
 import { KeepCopies } from './shared/KeepCopies';
+import { LanguageContext, speakFromNowOn } from './shared/language';
 import { ModeContext, type Mode } from './shared/mode';
 import { catchStrayFiles } from './shared/strayFiles';
 import { themeFor } from './shared/theme';
 
 const STORED_MODE = 'dragoman-mode';
 
-/** Theme, messages and dialogs for the whole application. */
-export function Providers({ children }: { children: ReactNode }) {
+/** What the component library says by itself. */
+const COMPONENT_TEXTS: Record<Language, typeof enGB> = { en: enGB, de: deDE };
+
+/** The language that is spoken; null until its texts are there. */
+function useSpoken(first: Language) {
+  const [spoken, setSpoken] = useState<Language | null>(first === 'en' ? 'en' : null);
+  useEffect(() => {
+    if (first !== 'en') void speakFromNowOn(first).then(() => setSpoken(first));
+  }, [first]);
+  const value = useMemo(
+    () => ({
+      language: spoken ?? first,
+      setLanguage: (next: Language) => void speakFromNowOn(next).then(() => setSpoken(next)),
+    }),
+    [spoken, first],
+  );
+  return { spoken, value };
+}
+
+/** Theme, language, messages and dialogs for the whole application. @param language the first one, as the server read it */
+export function Providers({ language, children }: { language: Language; children: ReactNode }) {
+  const { spoken, value: speaking } = useSpoken(language);
   const [mode, setMode] = useState<Mode>('light');
 
   useEffect(() => {
@@ -40,12 +64,19 @@ export function Providers({ children }: { children: ReactNode }) {
   return (
     <AntdRegistry>
       <ModeContext.Provider value={value}>
-        <ConfigProvider theme={themeFor(mode)} wave={{ disabled: true }}>
-          <App message={{ maxCount: 3 }} style={{ height: '100%' }}>
-            <KeepCopies />
-            {children}
-          </App>
-        </ConfigProvider>
+        <LanguageContext.Provider value={speaking}>
+          <ConfigProvider theme={themeFor(mode)} wave={{ disabled: true }} locale={COMPONENT_TEXTS[speaking.language]}>
+            <App message={{ maxCount: 3 }} style={{ height: '100%' }}>
+              {spoken && (
+                // Texts are said while things are drawn: in another language all is drawn anew.
+                <Fragment key={spoken}>
+                  <KeepCopies />
+                  {children}
+                </Fragment>
+              )}
+            </App>
+          </ConfigProvider>
+        </LanguageContext.Provider>
       </ModeContext.Provider>
     </AntdRegistry>
   );

@@ -27,6 +27,34 @@ function textsIn(name: string, code: string): string[] {
 /** Keys as they are printed on keyboards, and the name of this application. */
 const NOT_TRANSLATED = new Set(['Dragoman', 'Ctrl', 'Shift', 'Alt', 'Enter', 'Esc', 'Home', 'End']);
 
+/** Texts said while a file is read: they would stay in the language of that moment. */
+function frozenIn(name: string, code: string): string[] {
+  const found: string[] = [];
+  const look = (node: ts.Node): void => {
+    if (ts.isFunctionLike(node)) return;
+    if (ts.isCallExpression(node) && /^say(Rich)?$/.test(node.expression.getText())) found.push(node.getText());
+    ts.forEachChild(node, look);
+  };
+  look(ts.createSourceFile(name, code, ts.ScriptTarget.Latest, true, ts.ScriptKind.TSX));
+  return found;
+}
+
+const whole = new URL('..', import.meta.url);
+
+describe('texts anywhere', () => {
+  it('are said when they are needed, in the language of then', () => {
+    const frozen = readdirSync(fileURLToPath(whole), { recursive: true, encoding: 'utf8' })
+      .filter((file) => /\.tsx?$/.test(file) && !file.includes('.test.'))
+      .flatMap((file) => frozenIn(file, readFileSync(new URL(file, whole), 'utf8')).map((text) => `${file}: ${text}`));
+    expect(frozen).toEqual([]);
+  });
+  it('are found where they would stay as they are', () => {
+    const code =
+      "const A = say('x.a'); const b = () => say('x.b'); const C = { get c() { return say('x.c'); }, d: [say('x.d')] };";
+    expect(frozenIn('a.ts', code)).toEqual(["say('x.a')", "say('x.d')"]);
+  });
+});
+
 describe('texts of the screens', () => {
   it('all stand in the catalogue', () => {
     const outside = readdirSync(fileURLToPath(folder), { recursive: true, encoding: 'utf8' })

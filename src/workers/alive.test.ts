@@ -10,7 +10,9 @@ afterEach(() => {
 it('a worker begins no call before the page can notice its end', async () => {
   const said: string[] = [];
   let grant: (() => void) | null = null;
-  vi.stubGlobal('self', { name: 'engine-1', postMessage: (message: string) => said.push(message) });
+  const told = new EventTarget();
+  const postMessage = (message: string) => said.push(message);
+  vi.stubGlobal('self', Object.assign(told, { name: 'engine-1', postMessage }));
   vi.stubGlobal('postMessage', () => {});
   vi.stubGlobal('navigator', { locks: { request: (_: string, granted: () => void) => void (grant = granted) } });
   const { serve } = await import('./alive');
@@ -22,6 +24,22 @@ it('a worker begins no call before the page can notice its end', async () => {
   grant!();
   await made;
   expect(said).toEqual(['alive', 'made 5']);
+});
+
+it('a worker begins no call before it speaks as its page does', async () => {
+  const told = new EventTarget();
+  vi.stubGlobal('self', told);
+  vi.stubGlobal('postMessage', () => {});
+  vi.stubGlobal('navigator', {});
+  const { serve } = await import('./alive');
+  const { say, speak } = await import('@/core/words');
+  serve({ count: (notes: number) => say('casting.note', { notes }) });
+  const api = exposed.mock.calls.at(-1)![0] as { count: (notes: number) => Promise<string> };
+  for (const speak of ['de', 'no language']) told.dispatchEvent(new MessageEvent('message', { data: { speak } }));
+  expect(await api.count(3)).toBe('3 Noten');
+  told.dispatchEvent(new MessageEvent('message', { data: { speak: 'en' } }));
+  expect(await api.count(3)).toBe('3 notes');
+  await speak('en');
 });
 
 it('a worker that never says it is there is gone when its time is over, one that does is not', async () => {

@@ -5,21 +5,24 @@
  *     worker   holds its lock ───────────── ended
  *     page     waits for the same lock ───────── has it: the worker is gone
  *
- * No call is begun before the lock is held: what ends in the middle of its first call is noticed too.
+ * No call is begun before the lock is held: what ends in the middle of its first call is noticed too. Nor before the
+ * worker speaks the language of its page.
  */
 import * as Comlink from 'comlink';
+import { isLanguage, onLanguage, speak, spokenLanguage } from '@/core/words';
 
 const ALIVE = 'alive';
 
 /** In a worker: answers the page's calls, and lets the page notice when it ends. */
 export function serve(api: object): void {
-  const locks = locksHere();
-  // Nothing to hold, or no page beside it: called directly.
-  if (!locks || !('postMessage' in globalThis)) {
+  // No page beside it: called directly.
+  if (!('postMessage' in globalThis)) {
     Comlink.expose(api);
     return;
   }
-  const held = holdAlive(locks);
+  const locks = locksHere();
+  const held = locks && holdAlive(locks);
+  const speaks = speakAsTold();
   Comlink.expose(
     new Proxy(api, {
       get: (calls, name) => {
@@ -27,11 +30,23 @@ export function serve(api: object): void {
         if (typeof call !== 'function') return call;
         return async (...args: unknown[]): Promise<unknown> => {
           await held;
+          await speaks();
           return Reflect.apply(call, calls, args);
         };
       },
     }),
   );
+}
+
+/** The language of the page, now and whenever it changes. @returns what a call waits for */
+function speakAsTold(): () => Promise<void> {
+  let spoken = Promise.resolve();
+  self.addEventListener('message', ({ data }: MessageEvent<unknown>) => {
+    if (typeof data !== 'object' || data === null || !('speak' in data)) return;
+    const told = data.speak;
+    if (isLanguage(told)) spoken = spoken.then(() => speak(told));
+  });
+  return () => spoken;
 }
 
 /** Takes the lock of this worker's name, and says so. */
@@ -43,6 +58,13 @@ function holdAlive(locks: LockManager): Promise<void> {
       return new Promise(() => {});
     });
   });
+}
+
+/** On the page: the worker speaks as the page does, from now on. @returns ends that, with the worker */
+export function speakAlike(worker: Worker): () => void {
+  const tell = () => worker.postMessage({ speak: spokenLanguage() });
+  tell();
+  return onLanguage(tell);
 }
 
 /**

@@ -1,4 +1,5 @@
 import { beforeEach, describe, expect, it, vi } from 'vitest';
+import { speak } from '@/core/words';
 
 /* A worker that answers, or does not, as the test wants. */
 const workers: FakeWorker[] = [];
@@ -11,6 +12,8 @@ class FakeWorker extends EventTarget {
     workers.push(this);
   }
   terminate = () => (this.terminated = true);
+  told: unknown[] = [];
+  postMessage = (message: unknown) => this.told.push(message);
 }
 const api = (name: string) => () => (answers ? Promise.resolve(name) : new Promise(() => {}));
 vi.mock('comlink', () => ({
@@ -33,6 +36,11 @@ describe('the engine of a page', () => {
     expect(await engineWorker().check(new Uint8Array())).toBe('check');
     await engineWorker().track('t1' as never);
     expect(workers).toHaveLength(1);
+  });
+  it('speaks as the page does while it lives', async () => {
+    await speak('de');
+    await speak('en');
+    expect(workers[0]!.told).toEqual([{ speak: 'en' }, { speak: 'de' }, { speak: 'en' }]);
   });
   it('stays when it hears a stop', async () => {
     const before = engineGeneration();

@@ -1,7 +1,7 @@
 import { say } from '@/core/words';
 import * as Comlink from 'comlink';
 import type { EngineApi } from './engine.worker';
-import { watchAlive, workerName } from './alive';
+import { speakAlike, watchAlive, workerName } from './alive';
 import { whyFailed } from './not-loaded';
 import { racing, type Racing, type RunningWorker } from './racing';
 
@@ -17,8 +17,8 @@ export class EngineStopped extends Error {
   }
 }
 
-const CRASHED = say('workers.theEngineBrokeDownOnThisAndWas');
-const STOPPED = say('workers.theEngineWasStopped');
+const crashed = () => say('workers.theEngineBrokeDownOnThisAndWas');
+const stopped = () => say('workers.theEngineWasStopped');
 
 /** A worker that is not there by then was ended while it started. */
 const STARTS_WITHIN_MS = 30_000;
@@ -28,7 +28,7 @@ const PATIENCE_MS = 1000;
 
 interface Running extends RunningWorker<EngineApi> {
   worker: Worker;
-  end: (why: string) => void;
+  end: (why: string, asked?: boolean) => void;
 }
 
 let running: Running | null = null;
@@ -37,21 +37,23 @@ let generation = 0;
 function start(): Running {
   const name = workerName('engine');
   const worker = new Worker(new URL('./engine.worker.ts', import.meta.url), { type: 'module', name });
+  const silent = speakAlike(worker);
   let end: Running['end'] = () => {};
   const ended = new Promise<never>((_, reject) => {
-    end = (why) => {
+    end = (why, asked = false) => {
       worker.terminate();
+      silent();
       if (running?.worker === worker) running = null;
       generation++;
-      reject(new EngineStopped(why, why === STOPPED));
+      reject(new EngineStopped(why, asked));
     };
   });
   // Nobody may be waiting.
   ended.catch(() => {});
-  worker.addEventListener('error', (event) => end(whyFailed(event, CRASHED)));
-  worker.addEventListener('messageerror', () => end(CRASHED));
+  worker.addEventListener('error', (event) => end(whyFailed(event, crashed())));
+  worker.addEventListener('messageerror', () => end(crashed()));
   const gone = () => {
-    if (running?.worker === worker) end(CRASHED);
+    if (running?.worker === worker) end(crashed());
   };
   watchAlive(worker, name, gone, STARTS_WITHIN_MS);
   return { worker, remote: Comlink.wrap<EngineApi>(worker), ended, end };
@@ -73,7 +75,7 @@ export function engineGeneration(): number {
 export async function stopEngine(): Promise<void> {
   if (!running) return;
   const { end } = running;
-  const impatient = setTimeout(() => end(STOPPED), PATIENCE_MS);
+  const impatient = setTimeout(() => end(stopped(), true), PATIENCE_MS);
   await engine.cancel().catch(() => {});
   clearTimeout(impatient);
 }

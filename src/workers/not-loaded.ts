@@ -1,6 +1,6 @@
 import { say } from '@/core/words';
 /** Said where a worker could not be fetched: nothing was computed, so nothing broke down. */
-const NOT_LOADED = say('workers.theApplicationsServerDidNotAnswer');
+const notLoaded = () => say('workers.theApplicationsServerDidNotAnswer');
 
 /**
  * Why a worker failed. Its script could not be fetched: the browser fires a plain event then (the standard of web workers);
@@ -9,5 +9,5 @@ const NOT_LOADED = say('workers.theApplicationsServerDidNotAnswer');
  * @param broken what is said of an error inside
  */
 export function whyFailed(event: Event, broken: string): string {
-  return 'message' in event ? broken : NOT_LOADED;
+  return 'message' in event ? broken : notLoaded();
 }

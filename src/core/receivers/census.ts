@@ -4,6 +4,7 @@
  *
  *     received   bar 5: 2 slur, 1 stopped        written   bar 5: 2 slur        missing   stopped, in bar 5
  */
+import { inNumbers } from '../words';
 import { all, child, textIn, textOf, treeOf, type Node } from './strict-reader';
 
 type Counts = Map<string, number>;
@@ -212,7 +213,7 @@ const CALLED: Readonly<Record<string, string>> = {
 
 /** "3 × dashed slur (from bar 5 on)", "stopped (bar 2)"; what has no common name is called as in the standard. */
 export function missingInWords({ what, count, firstBar }: Missing): string {
-  const times = count > 1 ? `${count.toLocaleString('en')} × ` : '';
+  const times = count > 1 ? `${inNumbers(count)} × ` : '';
   const [, said, element] = /^(.*) of ([\w-]+)$/.exec(what) ?? [];
   const called = CALLED[what] ?? (element ? `${element}: ${said}` : what).replace(/-/g, ' ');
   return `${times}${called}${firstBar === null ? '' : ` (${count > 1 ? 'from ' : ''}bar ${firstBar}${count > 1 ? ' on' : ''})`}`;

@@ -2,7 +2,7 @@
  * A delivered score as a strict notation reader would take it: element by element out of the XML parser, counted with rules of its
  * own. Nothing of our reader is used, so that a fault of ours is not forgiven by us.
  */
-import { say } from '../words';
+import { inNumbers, say } from '../words';
 import { strFromU8, unzipSync } from 'fflate';
 import { SaxesParser } from 'saxes';
 import { finding, type Finding } from './finding';
@@ -228,7 +228,6 @@ class Spans {
   }
 }
 
-const number = (value: number) => value.toLocaleString('en');
 const MOST_NAMED = 3;
 const someOf = (list: readonly string[]) =>
   `${list.slice(0, MOST_NAMED).join('; ')}${list.length > MOST_NAMED ? say('receivers.andListMore', { list: list.length - MOST_NAMED }) : ''}`;
@@ -253,7 +252,7 @@ export function checkScore(bytes: Uint8Array, bars: number | null): Finding[] {
     ),
     finding(
       lengths.size === 1 && (bars === null || lengths.has(bars)),
-      say('receivers.countsValueBarsInEveryPart', { value: [...lengths].map(number).join() }),
+      say('receivers.countsValueBarsInEveryPart', { value: [...lengths].map(inNumbers).join() }),
       say('receivers.countsValueBarsWhereOursAreBars', { value: [...lengths].join(' or '), bars: bars ?? 0 }),
     ),
     finding(

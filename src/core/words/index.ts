@@ -1,1 +1,12 @@
 export { say, formatOf, plainFacts, type Facts, type MessageId } from './say';
+export {
+  dateLocale,
+  firstSpoken,
+  inNumbers,
+  isLanguage,
+  onLanguage,
+  speak,
+  SPOKEN,
+  spokenLanguage,
+  type Language,
+} from './language';

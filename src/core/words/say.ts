@@ -1,7 +1,8 @@
 /* What is said to people: the core and the screens name a message and its facts, the catalogue has the words. */
 import type { GetICUArgs } from '@schummar/icu-type-parser';
 import { IntlMessageFormat } from 'intl-messageformat';
-import { ENGLISH } from './en';
+import type { ENGLISH } from './en';
+import { onLanguage, spokenLanguage, spokenTexts } from './language';
 
 type English = typeof ENGLISH;
 type Area = keyof English;
@@ -31,23 +32,20 @@ type Together<T, Shared extends PropertyKey = keyof T> = {
 export type Facts<Id extends MessageId> = Together<Arguments<TextOf<Id>>>;
 type Needed<Id extends MessageId> = [keyof Facts<Id>] extends [never] ? [] : [facts: Facts<Id>];
 
-const CATALOGUE: Readonly<Record<string, Readonly<Record<string, string>>>> = ENGLISH;
-
 const formats = new Map<string, IntlMessageFormat>();
-/** Numbers and plurals are those of this language. */
-const LOCALE = 'en';
+onLanguage(() => formats.clear());
 
 /** The text of a message before its facts stand in it. */
 function textOf(id: MessageId): string {
   const [area, name] = id.split('.');
-  return CATALOGUE[area!]![name!]!;
+  return spokenTexts()[area!]![name!]!;
 }
 
 /** A message ready to take its facts; each is parsed once. */
 export function formatOf(id: MessageId): IntlMessageFormat {
   const known = formats.get(id);
   if (known) return known;
-  const made = new IntlMessageFormat(textOf(id), LOCALE);
+  const made = new IntlMessageFormat(textOf(id), spokenLanguage());
   formats.set(id, made);
   return made;
 }

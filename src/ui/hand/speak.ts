@@ -32,7 +32,7 @@ const VALUE_NAMES: Record<string, string> = {
     return say('hand.hundredAndTwentyEighth');
   },
 };
-const DOTS = ['', say('hand.dotted'), say('hand.doubleDotted')];
+const dotsInWords = (dots: number) => ['', say('hand.dotted'), say('hand.doubleDotted')][dots] ?? '';
 
 /** "Flute, bar 3, beat 2: C5, eighth" */
 export function spoken(note: NoteInView, partName: string, bars: readonly Bar[]): string {
@@ -41,6 +41,6 @@ export function spoken(note: NoteInView, partName: string, bars: readonly Bar[])
 
 function valueInWords(length: number): string {
   const value = noteValue(length);
-  if (value) return `${DOTS[value.dots] ?? ''}${VALUE_NAMES[value.type] ?? value.type}`;
+  if (value) return `${dotsInWords(value.dots)}${VALUE_NAMES[value.type] ?? value.type}`;
   return say('hand.lengthQuarters', { length: Math.round((length / QUARTER) * 100) / 100 });
 }

@@ -8,6 +8,7 @@ import { useRouter } from 'next/navigation';
 import { useEffect, useEffectEvent, useState } from 'react';
 import { clearUnusedOriginals } from '@/storage/jobs';
 import { database } from '@/storage/schema';
+import { LanguageSwitch } from '../shared/LanguageSwitch';
 import { useMode } from '../shared/mode';
 import { entriesOf, filesOf } from '../shared/dropped';
 import { sentence } from '../shared/receive';
@@ -75,14 +76,17 @@ export function HomeView() {
           <h1 className={styles.title}>{say('home.dragoman')}</h1>
           <p className={styles.motto}>{say('home.betweenTheSequencerAndTheStands')}</p>
         </div>
-        <Tooltip title={mode === 'light' ? say('home.dark') : say('home.light')}>
-          <Button
-            type="text"
-            aria-label={mode === 'light' ? say('home.switchToTheDarkTheme') : say('home.switchToTheLightTheme')}
-            icon={mode === 'light' ? <MoonOutlined /> : <SunOutlined />}
-            onClick={() => setMode(mode === 'light' ? 'dark' : 'light')}
-          />
-        </Tooltip>
+        <span className={styles.choices}>
+          <LanguageSwitch />
+          <Tooltip title={mode === 'light' ? say('home.dark') : say('home.light')}>
+            <Button
+              type="text"
+              aria-label={mode === 'light' ? say('home.switchToTheDarkTheme') : say('home.switchToTheLightTheme')}
+              icon={mode === 'light' ? <MoonOutlined /> : <SunOutlined />}
+              onClick={() => setMode(mode === 'light' ? 'dark' : 'light')}
+            />
+          </Tooltip>
+        </span>
       </header>
 
       <div

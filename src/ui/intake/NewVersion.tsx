@@ -1,6 +1,6 @@
 'use client';
 
-import { say } from '@/core/words';
+import { dateLocale, say } from '@/core/words';
 import { SyncOutlined } from '@ant-design/icons';
 import { App, Button, Dropdown, Modal, Upload } from 'antd';
 import { useState } from 'react';
@@ -146,4 +146,4 @@ async function withNewTracks({ ledger, changes, names }: Renewal): Promise<Ledge
 }
 
 const versionInWords = ({ originals, at }: VersionRecord) =>
-  `${originals.map(({ fileName }) => fileName).join(', ')}, ${at === undefined ? say('intake.theFirst') : new Date(at).toLocaleString()}`;
+  `${originals.map(({ fileName }) => fileName).join(', ')}, ${at === undefined ? say('intake.theFirst') : new Date(at).toLocaleString(dateLocale())}`;

@@ -9,7 +9,7 @@ import { barsOnDesk, useWorkspace } from '../workspace/workspace';
 import styles from './interlinear.module.css';
 
 const SIZES = ['S', 'M', 'L', 'XL'];
-const TITLES = [
+const titles = () => [
   say('interlinear.small'),
   say('interlinear.normal'),
   say('interlinear.large'),
@@ -25,6 +25,7 @@ export function BarWalk({ children }: { children?: React.ReactNode }) {
   const setStaffHeight = useWorkspace((state) => state.setStaffHeight);
   const from = Math.min(passage.from, bars.length - 1);
   const to = Math.min(bars.length, from + passage.bars);
+  const sizes = titles();
   return (
     <div className={styles.walk}>
       {children}
@@ -83,7 +84,7 @@ export function BarWalk({ children }: { children?: React.ReactNode }) {
         options={STAFF_HEIGHTS.map((height, i) => ({
           value: height,
           label: SIZES[i]!,
-          title: say('interlinear.stavesTitles', { titles: TITLES[i]! }),
+          title: say('interlinear.stavesTitles', { titles: sizes[i]! }),
         }))}
       />
     </div>

@@ -7,6 +7,7 @@ import Link from 'next/link';
 import { useCallback, useState } from 'react';
 import { exportScore } from '../dispatch/exportScore';
 import { Jump } from '../jump/Jump';
+import { LanguageSwitch } from '../shared/LanguageSwitch';
 import { sentence } from '../shared/receive';
 import { useJobKeys } from './keys';
 import { KeysHelp } from './KeysHelp';
@@ -61,6 +62,7 @@ export function JobHeader({ station }: { station: StationId }) {
       <Button type="text" icon={<BookOutlined />} onClick={() => setLedgerOpen(true)}>
         {say('job.ledgerPosition', { position: ledger?.position ?? 0 })}
       </Button>
+      <LanguageSwitch />
       <Tooltip title={say('job.keys')}>
         <Button
           type="text"

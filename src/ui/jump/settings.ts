@@ -23,8 +23,8 @@ const toSequencer = (station: StationId, name: string, words: string): SettingPl
   words,
 });
 
-/* Words of the trade; common practice, no source. */
-export const SETTING_PLACES: readonly SettingPlace[] = [
+/** Words of the trade, in the language of the screens; common practice, no source. */
+export const settingPlaces = (): readonly SettingPlace[] => [
   toScore('intake', say('jump.originalsAndWhereTheyArePlaced'), say('jump.filesImportJoinAppendOrderSecond')),
   toScore('intake', say('jump.tracksIncludedOrLeftOut'), say('jump.muteDeleteIgnoreEmptyDuplicate')),
   toScore('intake', say('jump.aNewVersionOfTheFile'), say('jump.revisionUpdateReplaceAgainChanged')),

@@ -4,7 +4,7 @@ import type { OpenQuery } from '@/core/engine';
 import { instrumentById } from '@/core/instruments';
 import type { Bar } from '@/core/time';
 import type { Direction } from '@/storage/schema';
-import { SETTING_PLACES, type SettingPlace } from './settings';
+import { settingPlaces, type SettingPlace } from './settings';
 
 /* Where a few typed letters may lead: to a bar of a part, a query, a setting. */
 
@@ -91,10 +91,11 @@ function isCalled(words: readonly string[], { name, abbreviation = '', instrumen
 }
 
 function settingTargets(words: readonly string[], direction: Direction): Target[] {
-  return SETTING_PLACES.filter(({ name, words: trade }) => {
-    const known = wordsOf(`${name} ${trade}`);
-    return words.every((word) => word.length > 1 && known.some((one) => one.startsWith(word)));
-  })
+  return settingPlaces()
+    .filter(({ name, words: trade }) => {
+      const known = wordsOf(`${name} ${trade}`);
+      return words.every((word) => word.length > 1 && known.some((one) => one.startsWith(word)));
+    })
     .sort((a, b) => Number(b.direction === direction) - Number(a.direction === direction))
     .slice(0, MOST_OF_A_KIND)
     .map((place): Target => ({ kind: 'setting', place, label: place.name }));

@@ -245,7 +245,7 @@ function PartChoice({ label, none, parts, value, onChange }: PartChoiceProps) {
   );
 }
 
-const ANEW: readonly [AnewAspect, string][] = [
+const sidesWrittenAnew = (): readonly [AnewAspect, string][] => [
   ['spelling', say('page.keysAndNamesOfNotes')],
   ['transposition', say('page.transpositionByInstrument')],
 ];
@@ -262,7 +262,7 @@ function AsReceived() {
       <h2>{say('page.theOriginalScore')}</h2>
       <p className="soft">{say('page.everythingIsKeptAsInTheOriginal')}</p>
       <div className={styles.settings}>
-        {ANEW.map(([aspect, label]) => (
+        {sidesWrittenAnew().map(([aspect, label]) => (
           <label key={aspect}>
             {label}
             <Switch

@@ -1,6 +1,6 @@
 'use client';
 
-import { say } from '@/core/words';
+import { dateLocale, say } from '@/core/words';
 import { Button, Segmented, Select, Spin, Upload } from 'antd';
 import { useLiveQuery } from 'dexie-react-hooks';
 import { useMemo, useState } from 'react';
@@ -37,7 +37,8 @@ function useComparison() {
   return { comparison, deliveries, base, other, choose };
 }
 
-const dayAndTime = (at: number) => new Date(at).toLocaleString('en', { dateStyle: 'medium', timeStyle: 'short' });
+const dayAndTime = (at: number) =>
+  new Date(at).toLocaleString(dateLocale(), { dateStyle: 'medium', timeStyle: 'short' });
 
 const ENDINGS = '.mid,.midi,.smf,.kar,.rmi,.musicxml,.mxl,.xml';
 

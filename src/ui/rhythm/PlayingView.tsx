@@ -14,7 +14,7 @@ import { DynamicsChart } from './DynamicsChart';
 import { useScoreSequence } from '../workspace/useSequence';
 import pane from '../shared/pane.module.css';
 import { ShownParts } from './ShownParts';
-import { LOOSENING_FIELDS } from './TreatmentFields';
+import { looseningFields } from './TreatmentFields';
 import { TreatmentsPanel } from './TreatmentsPanel';
 import styles from '../shared/sequencing.module.css';
 import { QUARTER } from '@/core/time';
@@ -236,7 +236,7 @@ function PlayingSettings() {
             children: (
               <>
                 <p className="soft">{say('rhythm.theSameSeedGivesTheSameResultAt0')}</p>
-                {LOOSENING_FIELDS.map(([field, label, most, suffix]) => (
+                {looseningFields().map(([field, label, most, suffix]) => (
                   <label key={field}>
                     {label}
                     <CommittedNumber

@@ -30,7 +30,7 @@ const CONTROLLER_NAMES: Record<DynamicController, string> = {
 };
 
 /** Amounts of a loosening: field, name, most, unit. */
-export const LOOSENING_FIELDS: readonly [keyof Omit<Loosening, 'swing'>, string, number, string][] = [
+export const looseningFields = (): readonly [keyof Omit<Loosening, 'swing'>, string, number, string][] => [
   ['velocity', say('rhythm.randomVelocity'), 40, ''],
   ['accent', say('rhythm.velocityByBeat'), 40, ''],
   ['onset', say('rhythm.randomTiming'), 60, 'ms'],
@@ -147,7 +147,7 @@ export function TreatmentFields({ does, onChange }: Props) {
               }))}
             />
           </label>
-          {LOOSENING_FIELDS.map(([field, label, most, suffix]) =>
+          {looseningFields().map(([field, label, most, suffix]) =>
             number(
               label,
               does.loosening[field] ?? 0,

@@ -1,4 +1,4 @@
-import { say } from '@/core/words';
+import { dateLocale, inNumbers, say } from '@/core/words';
 /** Numbers and times as people read them. */
 
 export function bytesInWords(bytes: number): string {
@@ -19,7 +19,7 @@ export function percent(share: number): string {
 }
 
 export function count(n: number, one: string, many: string): string {
-  return `${n.toLocaleString('en')} ${n === 1 ? one : many}`;
+  return `${inNumbers(n)} ${n === 1 ? one : many}`;
 }
 
 export function when(time: number, now: number): string {
@@ -27,5 +27,5 @@ export function when(time: number, now: number): string {
   if (minutes < 1) return say('shared.justNow');
   if (minutes < 60) return say('shared.minutesMinAgo', { minutes });
   if (minutes < 24 * 60) return say('shared.minutesHAgo', { minutes: Math.round(minutes / 60) });
-  return new Date(time).toLocaleDateString('en-GB', { day: 'numeric', month: 'short', year: 'numeric' });
+  return new Date(time).toLocaleDateString(dateLocale(), { day: 'numeric', month: 'short', year: 'numeric' });
 }

@@ -6,7 +6,7 @@ import { A_TRACK } from '../roles';
 import { entered } from '../records';
 import { TRACK } from '../validators';
 
-const SPLITS = [say('decisions.channel'), 'programs', 'sounds'] as const;
+const SPLITS = ['channel', 'programs', 'sounds'] as const;
 type By = (typeof SPLITS)[number];
 
 const IN_WORDS: Readonly<Record<By, string>> = {
@@ -41,6 +41,6 @@ export const splitTrack = decisionKind({
     if (by === 'programs') return { ...settings, programSplits: entered(settings.programSplits, track, true) };
     return { ...settings, soundSplits: entered(settings.soundSplits, track, true) };
   },
-  describe: ({ track, by = say('decisions.channel') }, nameOf) =>
-    say('decisions.nameOfSplitByInWords', { nameOf: nameOf(track), inWords: IN_WORDS[by]! }),
+  describe: ({ track, by = 'channel' }, nameOf) =>
+    say('decisions.nameOfSplitByInWords', { nameOf: nameOf(track), inWords: IN_WORDS[by] }),
 });

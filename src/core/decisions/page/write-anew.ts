@@ -15,10 +15,10 @@ export class WriteAnew {
   @IsOptional() @IsBoolean() off?: boolean;
 }
 
-const WHAT: Record<AnewAspect, [anew: string, received: string]> = {
-  spelling: [say('decisions.keysAndNoteNamesFoundByAnalysis'), say('decisions.keysAndNoteNamesAsInTheOriginal')],
-  transposition: [say('decisions.transposedForThePlayers'), say('decisions.transpositionAsInTheOriginal')],
-  percussion: [say('decisions.drumsRewritten'), say('decisions.drumsAsInTheOriginal')],
+const WHAT: Record<AnewAspect, () => [anew: string, received: string]> = {
+  spelling: () => [say('decisions.keysAndNoteNamesFoundByAnalysis'), say('decisions.keysAndNoteNamesAsInTheOriginal')],
+  transposition: () => [say('decisions.transposedForThePlayers'), say('decisions.transpositionAsInTheOriginal')],
+  percussion: () => [say('decisions.drumsRewritten'), say('decisions.drumsAsInTheOriginal')],
 };
 
 export const writeAnew = decisionKind({
@@ -30,5 +30,5 @@ export const writeAnew = decisionKind({
     return { ...settings, anew: off ? others : [...others, { aspect, part }] };
   },
   describe: ({ aspect, part, off }, nameOf) =>
-    `${part === null ? say('decisions.allParts') : nameOf(part)}: ${WHAT[aspect][off ? 1 : 0]}`,
+    `${part === null ? say('decisions.allParts') : nameOf(part)}: ${WHAT[aspect]()[off ? 1 : 0]}`,
 });

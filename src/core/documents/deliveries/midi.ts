@@ -33,7 +33,7 @@ export const USUAL_MIDI: MidiWish = {
   byInstrument: false,
 };
 
-const AS_THE_JOB = [null, say('documents.asInTheJob')] as const;
+const asInTheJob = () => [null, say('documents.asInTheJob')] as const;
 const CARRIED = {
   get bare() {
     return say('documents.bareNotesVelocitiesTempo');
@@ -82,19 +82,25 @@ export const midi: Delivery<MidiWish> = {
       get name() {
         return say('documents.carried');
       },
-      oneOf: [AS_THE_JOB, ...PRESETS.map((one) => [one, CARRIED[one]] as const)],
+      get oneOf() {
+        return [asInTheJob(), ...PRESETS.map((one) => [one, CARRIED[one]] as const)] as const;
+      },
     },
     ticksPerQuarter: {
       get name() {
         return say('documents.ticksPerQuarter');
       },
-      oneOf: [AS_THE_JOB, ...TICKS],
+      get oneOf() {
+        return [asInTheJob(), ...TICKS] as const;
+      },
     },
     type: {
       get name() {
         return say('documents.sMFType');
       },
-      oneOf: [AS_THE_JOB, [1, say('documents.n1OneTrackPerPart')], [0, say('documents.n0AllInOneTrack')]],
+      get oneOf() {
+        return [asInTheJob(), [1, say('documents.n1OneTrackPerPart')], [0, say('documents.n0AllInOneTrack')]] as const;
+      },
     },
   },
 };

@@ -111,21 +111,25 @@ export const pages: Delivery<PagesWish> = {
         return say('documents.barNumbers');
       },
       few: true,
-      oneOf: [
-        ['systems', say('documents.eachSystem')],
-        ['every', say('documents.everyBar')],
-        ['none', say('documents.none')],
-      ],
+      get oneOf() {
+        return [
+          ['systems', say('documents.eachSystem')],
+          ['every', say('documents.everyBar')],
+          ['none', say('documents.none')],
+        ] as const;
+      },
     },
     concert: {
       get name() {
         return say('documents.pagesPitch');
       },
       few: true,
-      oneOf: [
-        [false, say('documents.asPlayersRead')],
-        [true, say('documents.concert')],
-      ],
+      get oneOf() {
+        return [
+          [false, say('documents.asPlayersRead')],
+          [true, say('documents.concert')],
+        ] as const;
+      },
     },
     cover: {
       get name() {

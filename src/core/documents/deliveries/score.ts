@@ -63,10 +63,12 @@ export const score: Delivery<ScoreWish> = {
         return say('documents.file');
       },
       few: true,
-      oneOf: [
-        ['musicxml', '.musicxml'],
-        ['mxl', '.mxl, compressed'],
-      ],
+      get oneOf() {
+        return [
+          ['musicxml', '.musicxml'],
+          ['mxl', '.mxl, compressed'],
+        ] as const;
+      },
     },
     version: {
       get name() {
@@ -80,10 +82,12 @@ export const score: Delivery<ScoreWish> = {
         return say('documents.pitch');
       },
       few: true,
-      oneOf: [
-        [false, say('documents.asPlayersRead')],
-        [true, say('documents.concert')],
-      ],
+      get oneOf() {
+        return [
+          [false, say('documents.asPlayersRead')],
+          [true, say('documents.concert')],
+        ] as const;
+      },
     },
   },
 };

@@ -1,8 +1,6 @@
-import { say } from '../../words';
+import { inNumbers, say } from '../../words';
 import type { Milliseconds } from '../../time';
 import { DIFFERENCE_KINDS, type Agreement, type DifferenceKind, type PartAgreement } from './model';
-
-const number = (value: number) => value.toLocaleString('en');
 
 const WORDS: Record<DifferenceKind, string> = {
   moved: 'moved',
@@ -38,7 +36,7 @@ export function verdictOf({ parts, fit }: Pick<Agreement, 'parts' | 'fit'>, with
       : say('proof.notesOfNotes2NotesAreThere', { notes: notes - missing, notes2: notes });
   const kinds = DIFFERENCE_KINDS.flatMap((kind) => {
     const all = sum((part) => part.differing[kind]);
-    return all > 0 ? [`${number(all)} ${WORDS[kind]} (${whose(kind)})`] : [];
+    return all > 0 ? [`${inNumbers(all)} ${WORDS[kind]} (${whose(kind)})`] : [];
   });
   const place = say('proof.notesBeginWithinWithinMsOfWhere', { notes: notes - missing - moved, within });
   return `${[there, place, ...kinds, ...clockInWords(fit)].join('; ')}.`;

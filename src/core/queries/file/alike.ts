@@ -14,16 +14,16 @@ export interface ReadWarning {
   at?: WrittenUnits;
 }
 
-/** What several warnings of one cause have in common: their words without numbers and names. */
+/** What several warnings of one cause have in common: the beginnings of their words, without numbers and names. */
 function causeOf({ message }: ReadWarning): string {
-  const place = /^(Track \d+, tick \d+, byte \d+|[^:]{1,80}, bar [^:]{1,20}): /.exec(message)?.[0] ?? '';
+  const place = /^[^:]{1,100}\d[^:]{0,20}: /.exec(message)?.[0] ?? '';
   return (
     message
       .slice(place.length)
-      .replace(/“[^”]*”/g, '“”')
+      .replace(/“[^”]*”|„[^“]*“/g, '“”')
       .replace(/\d[\d.,]*/g, '0')
-      // One note, two notes.
-      .replace(/s\b/g, '')
+      // One note, two notes: in any language most words begin alike.
+      .replace(/(\p{L}{4})\p{L}+/gu, '$1')
   );
 }
 

@@ -7,7 +7,7 @@
  * Takes the written parts with the notes they came from; gives, part by part, how many notes are written where they
  * were played, how far off at most, and what became of the others. A difference no stage answers for becomes a query.
  */
-import { say } from '../../words';
+import { inNumbers, say } from '../../words';
 import { queryId, type TrackId } from '../../base';
 import type { CastPart } from '../../casting';
 import type { NoteId, PlayedNote } from '../../performance';
@@ -266,8 +266,8 @@ export function auditInWords(audits: readonly PartAudit[], names: ReadonlyMap<Pa
     [sum((one) => one.repitched.length), say('doubts.atAnotherPitchAskedAbout')],
     [missing, say('doubts.notWrittenAskedAbout')],
   ] as const;
-  const rest = others.filter(([count]) => count > 0).map(([count, words]) => `${number(count)} ${words}`);
-  const kept = inPlace > 0 ? [`${number(inPlace)} ${place}`] : [];
+  const rest = others.filter(([count]) => count > 0).map(([count, words]) => `${inNumbers(count)} ${words}`);
+  const kept = inPlace > 0 ? [`${inNumbers(inPlace)} ${place}`] : [];
   return `${[written, ...kept, ...leadsInWords(audits, names), ...rest].join('; ')}.`;
 }
 
@@ -297,5 +297,3 @@ function leadsInWords(audits: readonly PartAudit[], names: ReadonlyMap<PartId, s
   const confirmed = unconfirmed === 0 ? say('doubts.asDecided') : partly;
   return [say('doubts.movedMovedByUpToMostMsForTheLeads', { moved, most, led: led.length, confirmed })];
 }
-
-const number = (value: number) => value.toLocaleString('en');

@@ -126,17 +126,18 @@ function velocityQuery({ whole }: Asked): Query[] {
   ];
 }
 
-const FADERS = [
-  ['volume', 7, say('toSequencer.theVolumeFader')],
-  ['pan', 10, say('toSequencer.thePan')],
-] as const;
+const faders = () =>
+  [
+    ['volume', 7, say('toSequencer.theVolumeFader')],
+    ['pan', 10, say('toSequencer.thePan')],
+  ] as const;
 
 function faderQueries({ whole, plan }: Asked): Query[] {
   if (plan.volume === 'drop' && plan.pan === 'drop') return [];
   const performance = performanceFromSmf({ file: whole.file, warnings: [] });
   const bars = barsOfPerformance(performance);
   const starts = bars.map((bar) => bar.start);
-  return FADERS.flatMap(([data, number, words]): Query[] => {
+  return faders().flatMap(([data, number, words]): Query[] => {
     const jumps = performance.tracks.flatMap((track) => {
       const values = track.controllers.filter(({ controller }) => controller === number);
       const places = values

@@ -1,4 +1,5 @@
 export const shared = {
+  language: 'Language',
   firstBarOfOf: 'First bar of {of}',
   lastBarOfOf: 'Last bar of {of}',
   notSet: 'not set',

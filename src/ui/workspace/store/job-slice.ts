@@ -1,4 +1,4 @@
-import { say } from '@/core/words';
+import { say, spokenLanguage } from '@/core/words';
 import { asOne, type Decision } from '@/core/decisions';
 import { EMPTY_LEDGER, enter, lessonsOf, moveTo, redo, settingsOf, undo, type Ledger } from '@/core/documents';
 import { isScoreFile, type FileKind } from '@/core/engine';
@@ -39,23 +39,25 @@ const filesOf = (job: JobRecord) => Promise.all(job.originals.map((original) => 
 
 export const jobSlice: Slice<JobSlice> = (set, get) => {
   /** What lies on the engine's desk; the engine may have been started again since. */
-  let laidOut: { job: string; direction: Direction; generation: number } | null = null;
+  let laidOut: { job: string; direction: Direction; generation: number; language: string } | null = null;
 
   async function layOutFiles(job: JobRecord, ledger: Ledger, direction: Direction, files: Uint8Array[]): Promise<void> {
     const began = performance.now();
     const generation = engineGeneration();
+    const language = spokenLanguage();
     const opened = await engineWorker().open(direction, files, settingsOf(ledger), job.originals[0]?.fileName);
     if (opened) set({ opened });
     // Shown in the browser's own performance tools; the benchmark reads it.
     performance.measure('dragoman: read and survey', { start: began });
-    laidOut = { job: job.id, direction, generation };
+    laidOut = { job: job.id, direction, generation, language };
   }
 
   async function layOut(): Promise<void> {
     const { job, ledger, direction } = get();
     if (!job || !ledger) return;
     const there = laidOut?.job === job.id && laidOut.direction === direction;
-    if (there && laidOut!.generation === engineGeneration()) return;
+    // What the engine says of the files it said in the language of that time.
+    if (there && laidOut!.language === spokenLanguage() && laidOut!.generation === engineGeneration()) return;
     await layOutFiles(job, ledger, direction, await filesOf(job));
   }
 
@@ -79,7 +81,10 @@ export const jobSlice: Slice<JobSlice> = (set, get) => {
     isLaidOut: () => laidOut?.job === get().job?.id && laidOut?.generation === engineGeneration(),
 
     open: async (id, again = false) => {
-      if (!again && get().job?.id === id && (get().summary || get().sequence)) return;
+      if (!again && get().job?.id === id && (get().summary || get().sequence)) {
+        if (laidOut?.language !== spokenLanguage()) await get().compute();
+        return;
+      }
       set({
         job: null,
         ledger: null,

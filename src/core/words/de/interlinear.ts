@@ -1,0 +1,31 @@
+import type { Words } from '../words-of';
+
+export const interlinear: Words<'interlinear'> = {
+  selectTheNotesOfBarPlaceWithShift: 'Noten von Takt {place} auswählen; mit Umschalt in allen sichtbaren Stimmen',
+  small: 'klein',
+  normal: 'normal',
+  large: 'groß',
+  veryLarge: 'sehr groß',
+  previousBar: 'Voriger Takt',
+  firstBarInView: 'Erster sichtbarer Takt',
+  barBars: 'Takt {bars}',
+  nextBar: 'Nächster Takt',
+  barsInView: '{to, plural, one {Takt {bars}} other {Takt {bars}–{bars2}}} <soft>von {bars3}</soft>',
+  showFewerBars: 'Weniger Takte zeigen',
+  showMoreBars: 'Mehr Takte zeigen',
+  sizeOfTheStaves: 'Größe der Systeme',
+  stavesTitles: 'Systeme {titles}',
+  barsBarsToBars2ArrowKeysWalkThe: 'Takt {bars} bis {bars2}: Pfeiltasten gehen über die Noten',
+  barsBarsToBars2AsWritten: 'Takt {bars} bis {bars2}, wie geschrieben',
+  theseBarsCouldNotBeDrawnFailure: 'Diese Takte ließen sich nicht zeichnen: {failure}',
+  tickAPartOnTheLeftToSeeItHere: 'Kreuzen Sie links eine Stimme an, um sie hier zu sehen.',
+  loadingTheEngraver: 'Der Notensatz wird geladen …',
+  previewLabelAAppliesIt: 'Vorschau: <b>{label}</b>. <kbd>A</kbd> wendet sie an.',
+  playedLines: 'Gespielte Linien',
+  playedNote:
+    '{markAdded, select, true {{keyInWords}, von Hand hinzugefügt} other {{keyInWords}, Velocity {velocity}}}',
+  queryFlag: 'Frage {flag}',
+  whyItIsWrittenSo: 'Warum es so geschrieben ist',
+  andNotesMore: ', und {notes} weitere',
+  selectedNote: 'Ausgewählte Note',
+};

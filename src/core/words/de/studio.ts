@@ -1,0 +1,15 @@
+import type { Words } from '../words-of';
+
+export const studio: Words<'studio'> = {
+  aBarOfOurs: 'Einer unserer Takte',
+  nOfOurBars: '{n} unserer Takte',
+  barsBeginSWhereNoneOfTheirsDoes:
+    ' {bars} {without, plural, one {beginnt} other {beginnen}}, wo keiner der anderen beginnt.',
+  ofOneBarNothingTells: ' Über {untold, plural, one {einen Takt} other {{untold} Takte}} sagt nichts etwas aus.',
+  noBarlineOfTheirsFallsOnOneOfOurs: 'Kein Taktstrich der anderen fällt auf einen von unseren.{rest}',
+  everyBarHasTheSameNumberInBoth: 'Jeder Takt hat in beiden dieselbe Zahl.',
+  everyBarThatWasFoundHasTheSame: 'Jeder gefundene Takt hat in beiden dieselbe Zahl.{rest}',
+  mostBarsHaveTheSameNumberInBothSee: 'Die meisten Takte haben in beiden dieselbe Zahl; siehe die Tabelle.{rest}',
+  notEverywhereSeeTheTable: '; nicht überall, siehe die Tabelle',
+  ourBarBarIsTheirBarFromAllRest: 'Unser Takt {bar} ist dort Takt {from}{all}.{rest}',
+};
