@@ -1,4 +1,5 @@
 /* Scores and parts laid out as pages by the engraver, in the browser's workers and on the command line alike. */
+import { say } from '@/core/words';
 import type { VerovioOptions } from 'verovio';
 import type { VerovioToolkit } from 'verovio/esm';
 import type { Book } from '../core/dispatch';
@@ -63,7 +64,7 @@ export function* bookPages(toolkit: VerovioToolkit, book: Book): Generator<numbe
   const pages: BookPage[] = [];
   for (const [i, { musicXml, name, staffMillimetres }] of sheets.entries()) {
     toolkit.setOptions(sheetOptions({ layout: 'pages', staffMillimetres, paper, barNumbers }));
-    if (!loadScore(toolkit, musicXml)) throw new Error(`${name || 'The score'} could not be laid out.`);
+    if (!loadScore(toolkit, musicXml)) throw new Error(say('page.couldNotBeLaidOut', { name, named: name !== '' }));
     const count = toolkit.getPageCount();
     const drawn: string[] = [];
     for (let n = 1; n <= count; n++) {

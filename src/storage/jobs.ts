@@ -215,7 +215,7 @@ export async function duplicateJob(id: string): Promise<JobRecord> {
   const copy: JobRecord = {
     ...job,
     id: crypto.randomUUID(),
-    name: `${job.name} (copy)`,
+    name: say('storage.copyOf', { name: job.name }),
     createdAt: now,
     changedAt: now,
   };

@@ -1,3 +1,4 @@
+import { say } from '@/core/words';
 /**
  * Asks one of the application's own routes for a file.
  * @param otherwise what is said when it gives no reason @throws Error with one sentence
@@ -8,7 +9,7 @@ export async function answerOf(route: string, wanted: object, otherwise: string)
     headers: { 'content-type': 'application/json' },
     body: JSON.stringify(wanted),
   }).catch(() => {
-    throw new Error(`${otherwise} The application’s server did not answer; start it and try again.`);
+    throw new Error(`${otherwise} ${say('workers.theServerDidNotAnswer')}`);
   });
   if (answer.ok) return new Uint8Array(await answer.arrayBuffer());
   const said: unknown = await answer.json().catch(() => null);

@@ -6,6 +6,7 @@
  * Takes a performance and what people decided; gives the parts in score order, each with its instrument, name, played
  * notes and their techniques, and a query for what is in doubt.
  */
+import { say } from '../words';
 import { partOf, queryId } from '../base';
 import type { TechniqueId } from '../instruments';
 import type { NoteId, Performance, PlayedNote } from '../performance';
@@ -63,7 +64,7 @@ function stavesQuery({ id, name }: CastPart): Query {
     id: queryId(`staves/${id}`),
     kind: 'staves',
     part: id,
-    message: `${name} is on one staff; a few notes or chords would fit better on two.`,
+    message: say('castingCore.fitsBetterOnTwoStaves', { name }),
   };
 }
 

@@ -3,7 +3,7 @@
  */
 import { say } from '../words';
 import { partOf, queryId } from '../base';
-import { instrumentById, techniqueName, UNKNOWN_INSTRUMENT } from '../instruments';
+import { instrumentById, techniqueName, UNKNOWN_INSTRUMENT, spokenName } from '../instruments';
 import {
   barsOfPerformance,
   findDuplicates,
@@ -100,7 +100,7 @@ function unsureQueries(performance: Performance, { tracks }: Casting): Query[] {
   if (!only) return [];
   const said = ({ cast }: (typeof unsure)[number]) =>
     say('castingCore.enConfidenceConfidence', {
-      en: cast.instrument.names.en,
+      en: spokenName(cast.instrument),
       confidence: Math.round(cast.confidence * 100),
     });
   if (unsure.length === 1) {
@@ -146,7 +146,7 @@ function aboutTrack(
   const house = settings.house[track.id]?.instrument;
   const queries: Query[] = [];
   if (house && cast.by === 'engine' && best && best.confidence >= CLEAR && best.instrument !== house) {
-    const [said, named] = [instrumentById(house).names.en, instrumentById(best.instrument).names.en];
+    const [said, named] = [spokenName(instrumentById(house)), spokenName(instrumentById(best.instrument))];
     queries.push({
       id: queryId(`house-list/${track.id}`),
       kind: 'house-list',
@@ -159,7 +159,7 @@ function aboutTrack(
   if (cast.instrument === UNKNOWN_INSTRUMENT) {
     const guess = best
       ? say('castingCore.perhapsEnConfidenceConfidence', {
-          en: instrumentById(best.instrument).names.en,
+          en: spokenName(instrumentById(best.instrument)),
           confidence: Math.round(best.confidence * 100),
         })
       : '';
@@ -262,8 +262,8 @@ function soundChangeQuery({ track, cast, changes: { doubtful } }: WrittenTrack, 
   const [first] = doubtful;
   if (!first) return [];
   const { at, bar, words } = place(first.notes[0]!.start);
-  const names = [...new Set(doubtful.map(({ instrument }) => instrument.names.en))];
-  const more = names.length > 1 ? ` (later ${names.slice(1).join(', ')})` : '';
+  const names = [...new Set(doubtful.map(({ instrument }) => spokenName(instrument)))];
+  const more = names.length > 1 ? say('castingCore.laterNames', { names: names.slice(1).join(', ') }) : '';
   const played = doubtful.flatMap(({ notes }) => notes.map(({ id }) => id));
   return [
     {
@@ -279,7 +279,7 @@ function soundChangeQuery({ track, cast, changes: { doubtful } }: WrittenTrack, 
         names: names[0]!,
         words,
         more,
-        en: cast.instrument.names.en,
+        en: spokenName(cast.instrument),
       }),
     },
   ];
@@ -354,5 +354,5 @@ function collisions(part: CastPart, place: Places): Query[] {
 /** “Track 4 “Fag.””, with the original's number where a job has several. */
 export function trackLabel({ id, name, chunk }: Pick<PlayedTrack, 'id' | 'name' | 'chunk'>): string {
   const original = /^o(\d+)/.exec(id)?.[1];
-  return `${original ? say('castingCore.originalOriginalTrack', { original }) : say('castingCore.track')} ${chunk + 1}${name ? ` “${name}”` : ''}`;
+  return `${original ? say('castingCore.originalOriginalTrack', { original }) : say('castingCore.track')} ${chunk + 1}${name ? ` ${say('base.quoted', { name })}` : ''}`;
 }

@@ -75,7 +75,7 @@ export async function* deliver(
     const made = await make(makers, (within) => onShare(words, shareAt(within)));
     yield { words, share: shareAt(1), files: made.map(placed) };
   }
-  if (recipe.originals) yield { words: 'Originals', share: 1, files: originalsOf(desk, paths) };
+  if (recipe.originals) yield { words: say('dispatchCore.originals'), share: 1, files: originalsOf(desk, paths) };
 }
 
 function titleOf(desk: DispatchDesk): string {

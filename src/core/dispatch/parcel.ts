@@ -2,6 +2,7 @@
  * The parcel: one zip of everything that was made, a sheet of contents, the claims it makes and the sums to check it by. What
  * the sheet says of the files is what was found in them (`core/verify`); anyone can find it again.
  */
+import { say } from '../words';
 import { strToU8, zipSync, type Zippable } from 'fflate';
 import { sha256 } from '../base';
 import { CLAIMS, claimsOf, SUMS, writeClaims, type Claim } from '../verify';
@@ -33,26 +34,29 @@ export function contentsSheet(
   claims: readonly Pick<Claim, 'words'>[] = claimsOf(files),
 ): string {
   const longest = Math.max(...files.map(({ path }) => path.length), 0);
-  const lines = files.map(({ path, bytes }) => `  ${path.padEnd(longest)}  ${String(bytes.length).padStart(10)} bytes`);
+  const lines = files.map(
+    ({ path, bytes }) =>
+      `  ${path.padEnd(longest)}  ${say('dispatchCore.fileAndBytes', { bytes: String(bytes.length).padStart(10) })}`,
+  );
   return [
     title,
     '='.repeat(Math.min(title.length, 72)),
     '',
-    `Made on ${date} by the recipe “${recipe}”.`,
+    say('dispatchCore.madeOnByRecipe', { date, recipe }),
     '',
-    'What was asked for',
+    say('dispatchCore.whatWasAskedFor'),
     ...words.map((one) => `  ${one}`),
     '',
-    'What is in it',
+    say('dispatchCore.whatIsInIt'),
     ...lines,
     '',
-    `What was found in the files (${CLAIMS}; “dragoman verify” finds it again)`,
+    say('dispatchCore.whatWasFound', { claims: CLAIMS }),
     ...claims.map((one) => `  - ${one.words}`),
     '',
-    open.length === 0 ? 'No open queries.' : 'Still open:',
+    say(open.length === 0 ? 'dispatchCore.noOpenQueries' : 'dispatchCore.stillOpen'),
     ...open.map((one) => `  - ${one}`),
     '',
-    `${SUMS} has the SHA-256 sum of every file.`,
+    say('dispatchCore.sumsOfEveryFile', { sums: SUMS }),
     '',
   ].join('\n');
 }

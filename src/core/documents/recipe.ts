@@ -1,3 +1,4 @@
+import { say } from '../words';
 import type { MarksOut } from '../score';
 import {
   DELIVERIES,
@@ -50,6 +51,12 @@ export function completeRecipe(kept: Partial<Recipe>): Recipe {
     }),
   );
   return { ...NOTHING, ...kept, ...wishes };
+}
+
+/** A recipe by its name: those that a house begins with are named in the language that is spoken until they are renamed. */
+export function recipeName({ name }: Pick<Recipe, 'name'>): string {
+  if (!HOUSE_RECIPES.some((one) => one.name === name)) return name;
+  return say('documents.houseRecipe', { name: name.toLowerCase().replace(/[^a-z]/g, '') });
 }
 
 /** What a house begins with; each can be changed, and put back. */

@@ -1,3 +1,4 @@
+import { spokenName } from '../instruments';
 import type { TrackId } from '../base';
 import { dealPlayers, playersFor, proposedDeal, type Casting } from '../casting';
 import type { Performance } from '../performance';
@@ -50,7 +51,7 @@ export function previewDeal(
     deal: chosen,
     needed: playersFor(notes, performance.tempo),
     players: players.map((player) => ({
-      instrument: player.instrument.names.en,
+      instrument: spokenName(player.instrument),
       number: player.number,
       notes: player.notes.map((note) => ({
         key: note.key,

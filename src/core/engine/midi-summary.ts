@@ -2,7 +2,7 @@
 import { say } from '../words';
 import { highest, lowest, type PartId } from '../base';
 import type { CastPart } from '../casting';
-import { GENERAL_MIDI_DRUMS, type InstrumentId } from '../instruments';
+import { GENERAL_MIDI_DRUMS, type InstrumentId, spokenName } from '../instruments';
 import { barsOfPerformance, withTimeLine } from '../performance';
 import { fileQueries, putToPeople, type OpenQuery } from '../queries';
 import type { CleaningPlan, JobSettings } from '../settings';
@@ -145,7 +145,7 @@ function partSummary(part: CastPart, { original, casting }: Arrangement): MidiPa
     },
     name: part.name,
     instrument: part.instrument.id,
-    instrumentName: part.instrument.names.en,
+    instrumentName: spokenName(part.instrument),
     confidence: cast.confidence,
     unpitched: part.instrument.unpitched,
     notes: part.notes.length,

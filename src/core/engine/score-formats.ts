@@ -1,3 +1,4 @@
+import { say } from '../words';
 import type { PartId } from '../base';
 import {
   carryOver,
@@ -25,7 +26,9 @@ export const SCORE_FORMATS = {
   },
   mxl: {
     mediaType: 'application/vnd.recordare.musicxml',
-    words: '.mxl, compressed',
+    get words() {
+      return say('documents.compressedScore');
+    },
     bytes: compressMusicXml,
   },
 } satisfies Record<string, Format>;

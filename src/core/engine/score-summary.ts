@@ -1,3 +1,4 @@
+import { spokenName } from '../instruments';
 import { lowest, type PartId, type TrackId } from '../base';
 import type { CastPart, CastTrack } from '../casting';
 import type { Clef, InstrumentId, TechniqueId } from '../instruments';
@@ -121,7 +122,7 @@ export function summarise(conversion: Conversion, performance: Performance, open
       id: part.id,
       name: part.name,
       instrument: part.instrument.id,
-      instrumentName: part.instrument.names.en,
+      instrumentName: spokenName(part.instrument),
       tracks: part.tracks,
       abbreviation: part.abbreviation,
       solo: part.solo,

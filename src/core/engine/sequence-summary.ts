@@ -1,5 +1,5 @@
 import type { PartId } from '../base';
-import { instrumentById, type InstrumentId } from '../instruments';
+import { instrumentById, type InstrumentId, spokenName } from '../instruments';
 import type { MusicXmlReading } from '../musicxml';
 import type { MidiSequence } from './midi-summary';
 import type { TimedInNumbers } from './version-doubts';
@@ -147,7 +147,7 @@ function partSummary(part: Part, whole: SequencedFile, settings: DirectionB, byH
     id: part.id,
     name: part.name,
     instrument: part.instrument,
-    instrumentName: instrumentById(part.instrument).names.en,
+    instrumentName: spokenName(instrumentById(part.instrument)),
     unpitched: part.unpitched,
     notes: notes.length,
     lowest: keys.length > 0 ? keys.reduce((a, b) => Math.min(a, b)) : null,

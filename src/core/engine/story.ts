@@ -35,7 +35,7 @@ function whatArrived({ originals, direction }: Story): string {
   const files = originals.map(({ fileName, size, sha256 }) =>
     say('engine.plainSizeBytesSHA256Sha256', { plain: plain(fileName), size, sha256 }),
   );
-  return ['## What arrived', '', way, '', ...files].join('\n');
+  return [`## ${say('engine.whatArrived')}`, '', way, '', ...files].join('\n');
 }
 
 function whatWasDecided({ decisions, nameOf }: Story): string {
@@ -44,7 +44,7 @@ function whatWasDecided({ decisions, nameOf }: Story): string {
       ? say('engine.describeTheHouseList', { describe: describe(one, nameOf) })
       : describe(one, nameOf),
   );
-  return `## What was decided\n\n${list(words, say('engine.noDecisionsYet'))}`;
+  return `## ${say('engine.whatWasDecided')}\n\n${list(words, say('engine.noDecisionsYet'))}`;
 }
 
 function whatCameOfIt({ agreement: { words, parts } }: Story): string {
@@ -55,7 +55,7 @@ function whatCameOfIt({ agreement: { words, parts } }: Story): string {
     return `| ${name} | ${notes[0]} | ${same} | ${count(decided)} | ${count(converted)} | ${rest} |`;
   });
   return [
-    '## What came of it',
+    `## ${say('engine.whatCameOfIt')}`,
     '',
     words,
     '',
@@ -67,5 +67,5 @@ function whatCameOfIt({ agreement: { words, parts } }: Story): string {
 }
 
 function whatIsOpen({ open }: Story): string {
-  return `## What is open\n\n${list(open, say('engine.noOpenQueries'))}`;
+  return `## ${say('engine.whatIsOpen')}\n\n${list(open, say('engine.noOpenQueries'))}`;
 }

@@ -1,5 +1,5 @@
 /* The time line of a job, or of a file by itself, for the station and for the studio. */
-import { say } from '../words';
+import { inNumbers, say } from '../words';
 import type { Following } from '../beats';
 import { barsOfPerformance, performanceFromSmf, type Performance } from '../performance';
 import { readMusicXml } from '../musicxml';
@@ -118,7 +118,7 @@ export function soundLayout(music: StudioTimeLine, bars: number): SoundLayout {
     barOne:
       bar.at === 0
         ? say('engine.barBarIsAtItsBeginning', { bar: bar.number })
-        : say('engine.barBarIsAtSAfterItBegins', { bar: bar.number, at: bar.at.toFixed(3) }),
+        : say('engine.barBarIsAtSAfterItBegins', { bar: bar.number, at: inNumbers(bar.at, 3) }),
   };
 }
 

@@ -84,5 +84,6 @@ function placesOf(seconds: readonly number[], { tempo }: Performance, bars: read
   // A tick of two versions is a written unit.
   const numbers = [...new Set(seconds.map((at) => bars[barIndexAt(starts, tickAtSeconds(tempo, at))]!.number))];
   const some = numbers.slice(0, MOST_NAMED).join(', ');
-  return `${numbers.length === 1 ? 'bar' : 'bars'} ${some}${numbers.length > MOST_NAMED ? ' …' : ''}`;
+  const named = `${some}${numbers.length > MOST_NAMED ? ' …' : ''}`;
+  return say('engine.barsNamed', { bars: numbers.length, named });
 }

@@ -1,3 +1,4 @@
+import { say, spokenLanguage, type MessageId } from '../words';
 import type { MidiKey, Semitones } from '../time';
 import type { InstrumentId } from './catalogue';
 import { abbreviationsOf } from './catalogue/abbreviations';
@@ -11,22 +12,24 @@ export const CLEF_NAMES = [
 ] as const;
 export type Clef = (typeof CLEF_NAMES)[number];
 
-/** As people call them. */
-export const CLEF_WORDS: Readonly<Record<Clef, string>> = {
-  treble: 'treble',
-  bass: 'bass',
-  alto: 'alto',
-  tenor: 'tenor',
-  percussion: 'percussion',
-  'treble-8vb': 'treble, octave lower',
-  'treble-8va': 'treble, octave higher',
-  'bass-8vb': 'bass, octave lower',
-  soprano: 'soprano',
-  'mezzo-soprano': 'mezzo-soprano',
-  baritone: 'baritone (F)',
-  'baritone-c': 'baritone (C)',
-  'french-violin': 'French violin',
-};
+const CLEFS_SAID = {
+  treble: 'instruments.treble',
+  bass: 'instruments.bass',
+  alto: 'instruments.alto',
+  tenor: 'instruments.tenor',
+  percussion: 'instruments.percussion',
+  'treble-8vb': 'instruments.treble8vb',
+  'treble-8va': 'instruments.treble8va',
+  'bass-8vb': 'instruments.bass8vb',
+  soprano: 'instruments.soprano',
+  'mezzo-soprano': 'instruments.mezzoSoprano',
+  baritone: 'instruments.baritone',
+  'baritone-c': 'instruments.baritoneC',
+  'french-violin': 'instruments.frenchViolin',
+} as const satisfies Record<Clef, MessageId>;
+
+/** As people call it. */
+export const clefName = (clef: Clef): string => say(CLEFS_SAID[clef]);
 
 export const LANGUAGES = ['en', 'de', 'it', 'fr', 'es'] as const;
 export type Language = (typeof LANGUAGES)[number];
@@ -73,6 +76,9 @@ export interface InstrumentSheet<Id extends string> {
 }
 
 export type Instrument = InstrumentSheet<InstrumentId>;
+
+/** An instrument by its name in the language that is spoken; names of parts have a language of their own. */
+export const spokenName = ({ names }: Pick<Instrument, 'names'>): string => names[spokenLanguage()];
 
 export interface InstrumentOptions {
   transposition?: Semitones;

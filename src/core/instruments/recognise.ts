@@ -1,8 +1,9 @@
+import { say } from '../words';
 import type { MidiKey } from '../time';
 import { CATALOGUE, instrumentById } from './catalogue';
 import { programName, USUAL_INSTRUMENT } from './general-midi';
 import type { InstrumentId } from './catalogue';
-import type { Instrument } from './instrument';
+import { spokenName, type Instrument } from './instrument';
 import { nameDetails, nameWords, type NameDetails } from './name-words';
 import { readTechnique, type TechniqueId } from './techniques';
 
@@ -97,7 +98,7 @@ export function recognise(facts: TrackFacts): Recognition {
   byProgram(facts, add);
   // A hand by itself is a keyboard's.
   const hand = details.hand ?? (words.length === 0 ? details.staff : null);
-  if (scores.size === 0 && hand) add(instrumentById('piano'), 0.65, `a ${hand} hand`);
+  if (scores.size === 0 && hand) add(instrumentById('piano'), 0.65, say('instruments.aHand', { hand }));
   if (words.length === 1 && ANY_BASS.has(words[0]!)) byBand(facts, add);
   if (facts.percussionChannel) byPercussionChannel(scores, add);
   byCompany(facts, scores, words.length === 0, add);
@@ -169,10 +170,19 @@ function inTheLightOf(
       ? undefined
       : MEANS_TOO[name]?.find((id) => id !== phrase.instrument.id && instrumentById(id).programs.includes(program));
   const member = program === null ? undefined : memberOf(phrase.instrument, program);
-  if (member) return { instrument: member, weight, evidence: `“${name}” on ${programName(program!)}` };
+  if (member)
+    return {
+      instrument: member,
+      weight,
+      evidence: say('instruments.nameOnProgram', { name, program: programName(program!) }),
+    };
   if (!other || program === null || phrase.instrument.programs.includes(program))
-    return { instrument: phrase.instrument, weight, evidence: `name contains “${name}”` };
-  return { instrument: instrumentById(other), weight, evidence: `“${name}” on ${programName(program)}` };
+    return { instrument: phrase.instrument, weight, evidence: say('instruments.nameContains', { name }) };
+  return {
+    instrument: instrumentById(other),
+    weight,
+    evidence: say('instruments.nameOnProgram', { name, program: programName(program) }),
+  };
 }
 
 /** “Woodwind 3” on a clarinet's program is the clarinet. */
@@ -199,7 +209,9 @@ function byCompassOfFamily(
 ): void {
   const word = words.find((one) => TOLD_BY_COMPASS[one]);
   if (word)
-    TOLD_BY_COMPASS[word]!.forEach((id, i) => add(instrumentById(id), 0.65 - 0.03 * i, `“${word}” by its notes`));
+    TOLD_BY_COMPASS[word]!.forEach((id, i) =>
+      add(instrumentById(id), 0.65 - 0.03 * i, say('instruments.wordByItsNotes', { word })),
+    );
 }
 
 /** Words for whatever plays the bass. */
@@ -217,13 +229,13 @@ function byBand(
   const plain = program === null || program === 1;
   const voice = [company?.above, company?.below].find((one) => one && SINGERS.includes(one.id));
   if (voice && !band && (plain || sings.programs.includes(program)))
-    return add(sings, 0.8, `a bass next to ${voice.names.en}`);
+    return add(sings, 0.8, say('instruments.bassNextTo', { voice: spokenName(voice) }));
   // Beside a drum kit whatever has keys or strings to pluck stands in for a bass guitar; a tuba is one.
   if (band && (plain || STANDS_IN.has(instrumentById(USUAL_INSTRUMENT[program] ?? 'unknown').family)))
-    return add(instrumentById('bass-guitar'), 0.82, 'a bass beside a drum kit');
+    return add(instrumentById('bass-guitar'), 0.82, say('instruments.bassBesideADrumKit'));
   if (!plain) return;
-  add(instrumentById('double-bass'), 0.36, 'a bass');
-  add(instrumentById('bass-guitar'), 0.34, 'a bass');
+  add(instrumentById('double-bass'), 0.36, say('instruments.aBass'));
+  add(instrumentById('bass-guitar'), 0.34, say('instruments.aBass'));
 }
 
 const STANDS_IN: ReadonlySet<Instrument['family']> = new Set(['keyboard', 'plucked']);
@@ -319,7 +331,7 @@ const isCutShort = (word: string, { words: [first = ''] }: Phrase) => first.star
 function byProgram(facts: TrackFacts, add: (instrument: Instrument, weight: number, evidence: string) => void): void {
   const { program } = facts;
   if (program === null || facts.percussionChannel) return;
-  const evidence = `General MIDI program ${program}, ${programName(program)}`;
+  const evidence = say('instruments.programAndName', { program, name: programName(program) });
   const usual = USUAL_INSTRUMENT[program];
   // Program 1 is what a track has when nobody chose one; so is any that all tracks have.
   if (usual) add(instrumentById(usual), program === 1 || facts.sameProgram ? NOT_CHOSEN : STATED, evidence);
@@ -338,7 +350,7 @@ const VOICES: Readonly<Record<string, InstrumentId>> = {
 
 function byChoir(word: string, add: (instrument: Instrument, weight: number, evidence: string) => void): void {
   const voice = VOICES[word];
-  if (voice) add(instrumentById(voice), 0.75, 'in a choir');
+  if (voice) add(instrumentById(voice), 0.75, say('instruments.inAChoir'));
 }
 
 /** A place in score order between its neighbours speaks for an instrument, the more so the closer they stand. */
@@ -361,9 +373,13 @@ function byCompany(
   // Without a name or program, only instruments of the usual orchestra come into question, and never with certainty.
   const usual = nameless ? between.filter((one) => Object.values(USUAL_INSTRUMENT).includes(one.id)) : [];
   const candidates = scores.size > 0 ? between.filter((one) => scores.has(one.id)) : usual;
-  const [a, b] = [above.names.en, below.names.en];
+  const [a, b] = [spokenName(above), spokenName(below)];
   for (const one of candidates)
-    add(one, scores.size > 0 ? 0.3 : 0.35 / candidates.length, a === b ? `next to ${a}` : `between ${a} and ${b}`);
+    add(
+      one,
+      scores.size > 0 ? 0.3 : 0.35 / candidates.length,
+      a === b ? say('instruments.nextTo', { name: a }) : say('instruments.between', { above: a, below: b }),
+    );
 }
 
 /** Chords speak against an instrument of one line; not strongly, since a track may be several players. */
@@ -371,7 +387,7 @@ function judgeByTexture(candidate: Candidate, { mostAtOnce, keys }: TrackFacts):
   const instrument = instrumentById(candidate.instrument);
   if (keys.length === 0 || mostAtOnce < 5 || instrument.polyphonic || instrument.unpitched) return;
   candidate.confidence *= 0.9;
-  candidate.evidence.push(`up to ${mostAtOnce} notes at once`);
+  candidate.evidence.push(say('instruments.upToNotesAtOnce', { notes: mostAtOnce }));
 }
 
 /** Programs of percussion and noises, from General MIDI Level 1: there keys are no pitches. */
@@ -391,7 +407,7 @@ function judgeByPitches(candidate: Candidate, { percussionChannel, program, keys
   const pitches = new Set(keys).size;
   if (pitches < A_MELODY) return;
   candidate.confidence *= 0.3;
-  candidate.evidence.push(`${pitches} keys on a program with pitches`);
+  candidate.evidence.push(say('instruments.keysOnAPitchedProgram', { keys: pitches }));
 }
 
 function judgeByRange(candidate: Candidate, facts: TrackFacts): void {
@@ -402,7 +418,9 @@ function judgeByRange(candidate: Candidate, facts: TrackFacts): void {
   const lowest = facts.keys.reduce((a, b) => Math.min(a, b));
   const highest = facts.keys.reduce((a, b) => Math.max(a, b));
   candidate.evidence.push(
-    `range ${lowest}–${highest}${inside < 1 ? `, ${Math.round((1 - inside) * 100)} % outside ${low}–${high}` : ''}`,
+    inside < 1
+      ? say('instruments.rangeOutside', { lowest, highest, share: Math.round((1 - inside) * 100), low, high })
+      : say('instruments.rangeInside', { lowest, highest }),
   );
   candidate.confidence *= 0.55 + 0.45 * inside;
 }

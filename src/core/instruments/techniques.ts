@@ -1,3 +1,4 @@
+import { say } from '../words';
 import type { Family } from './instrument';
 
 /** Mutes of brass players, each of its own sound. */
@@ -111,8 +112,12 @@ export function usualTechniques(family: Family): readonly TechniqueId[] {
 
 /** As people say it; nothing in particular is “ordinary”. */
 export function techniqueName(technique: TechniqueId | null): string {
-  return technique ? NAMES[technique] : 'ordinary';
+  if (!technique) return say('instruments.ordinary');
+  return say('instruments.technique', { technique: technique.replace('-', ''), name: NAMES[technique] });
 }
+
+/** As scores and names of tracks have it, whoever reads them. */
+export const printedTechnique = (technique: TechniqueId): string => NAMES[technique];
 
 const phrases = (Object.entries(WORDS) as [TechniqueId, string][])
   .flatMap(([technique, words]) => words.split(',').map((phrase) => ({ technique, words: phrase.trim().split(' ') })))

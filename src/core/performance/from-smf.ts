@@ -257,7 +257,7 @@ function playedTrack(
     .filter((event) => only === null || only.includes(event.status & 0x0f));
   const pairing = pairNotes(messages, chunk.endTick);
   const name = trackName(chunk.events, encoding);
-  const label = name ? `“${name}”` : say('performance.trackIndex', { index: index + 1 });
+  const label = name ? say('base.quoted', { name }) : say('performance.trackIndex', { index: index + 1 });
   const first = pairing.unended[0];
   if (first) {
     warnings.push({

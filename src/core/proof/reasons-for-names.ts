@@ -1,10 +1,11 @@
 /* Why a note has its name, and why it is played on another instrument of its player. */
+import { spokenName } from '../instruments';
 import { say } from '../words';
 import type { NoteId } from '../performance';
 import {
   fifthsOf,
   keyName,
-  pitchName,
+  nameWithoutOctave,
   symbolsOf,
   transpositionAt,
   type Part,
@@ -46,17 +47,17 @@ function writtenNotes(part: Part, played: NoteId): ScoreNote[] {
 }
 
 /** As it is printed, without its octave. */
-const noteName = (pitch: Pitch) => pitchName(pitch).replace(/\d+$/, '');
+const noteName = (pitch: Pitch) => nameWithoutOctave(pitch);
 
 export function whichInstrument({ conversion: { casting }, p, part, note, bar }: Place): Reason | null {
   const { instrument, doublings, doublingOf } = casting.parts[p]!;
   const taken = doublings[doublingOf.get(note.id) ?? -1];
   if (!taken) return null;
   return {
-    words: say('proof.playedOnEnOnWhichThePlayerDoubles', { en: taken.names.en }),
+    words: say('proof.playedOnEnOnWhichThePlayerDoubles', { en: spokenName(taken) }),
     remedies: [
       {
-        label: say('proof.onEnInThisBar', { en: instrument.names.en }),
+        label: say('proof.onEnInThisBar', { en: spokenName(instrument) }),
         decision: { kind: 'takeUp', part, instrument: instrument.id, bars: { from: bar, to: bar + 1 } },
       },
     ],

@@ -1,7 +1,7 @@
 /*
  * Reasons: why a note is written as it is, in words, each with the decisions that would turn it.
  */
-import { say } from '../words';
+import { inNumbers, say } from '../words';
 import { drumSound, GENERAL_MIDI_DRUMS } from '../instruments';
 import type { NoteId } from '../performance';
 import type { PartId } from '../score';
@@ -152,7 +152,7 @@ function swing({ conversion: { swing: found, line }, note, bar }: Place): Reason
   const offBeat = (note.start - line.starts[lastNotAfter(line.starts, note.start)]!) % QUARTER !== 0;
   if (!stretch || !offBeat) return null;
   return {
-    words: say('proof.playedLongAndShortRatioTo1Written', { ratio: stretch.ratio.toFixed(1) }),
+    words: say('proof.playedLongAndShortRatioTo1Written', { ratio: inNumbers(stretch.ratio, 1) }),
     remedies: [{ label: say('proof.writeTheWholePieceAsPlayed'), decision: { kind: 'setSwing', ratio: 1 } }],
   };
 }

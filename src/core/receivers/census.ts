@@ -4,7 +4,7 @@
  *
  *     received   bar 5: 2 slur, 1 stopped        written   bar 5: 2 slur        missing   stopped, in bar 5
  */
-import { inNumbers } from '../words';
+import { say } from '../words';
 import { all, child, textIn, textOf, treeOf, type Node } from './strict-reader';
 
 type Counts = Map<string, number>;
@@ -181,40 +181,25 @@ function countsByNumber({ bars }: CountedPart): Map<string, Counts> {
   return all;
 }
 
+/** A part that a file does not have at all. */
+const PART_AS_IT_CAME = /^part “(.*)” as it came$/;
+
 /** The element that an attribute belongs to; empty for an element. */
 const elementOf = (what: string) => / of ([\w-]+)$/.exec(what)?.[1] ?? '';
 
-/** What people call them, where that is not the name of the element. */
-const CALLED: Readonly<Record<string, string>> = {
-  'harp-pedals': 'harp pedal diagram',
-  'principal-voice': 'sign of a principal voice',
-  'accordion-registration': 'accordion registration',
-  'staff-details': 'staff of its own kind',
-  'measure-style': 'slashes, beat repeat or rest over several bars',
-  'measure-numbering': 'rule for bar numbers',
-  'notehead-text': 'text in a notehead',
-  'accidental-mark': 'accidental beside an ornament',
-  'movement-number': 'number of the movement',
-  'movement-title': 'title of the movement',
-  'work-number': 'opus number',
-  'line-type dashed of slur': 'dashed slur',
-  'line-type dotted of slur': 'dotted slur',
-  'print-object no of time': 'hidden meter',
-  'niente yes of wedge': 'hairpin from or to nothing',
-  'size cue of type': 'small note',
-  'fan accel of beam': 'feathered beam',
-  'fan rit of beam': 'feathered beam',
-  'creator arranger': 'arranger',
-  'creator lyricist': 'lyricist',
-  'creator poet': 'poet',
-  'creator translator': 'translator',
-  frame: 'chord diagram',
-};
-
 /** "3 × dashed slur (from bar 5 on)", "stopped (bar 2)"; what has no common name is called as in the standard. */
 export function missingInWords({ what, count, firstBar }: Missing): string {
-  const times = count > 1 ? `${inNumbers(count)} × ` : '';
+  const sign = calledInWords(what);
+  if (firstBar === null) return count > 1 ? say('receivers.signsOfTheWhole', { count, sign }) : sign;
+  return count > 1
+    ? say('receivers.signInFile', { count, sign, bar: firstBar })
+    : say('receivers.signInBar', { sign, bar: firstBar });
+}
+
+function calledInWords(what: string): string {
+  const part = PART_AS_IT_CAME.exec(what)?.[1];
+  if (part !== undefined) return say('receivers.partAsItCame', { name: part });
   const [, said, element] = /^(.*) of ([\w-]+)$/.exec(what) ?? [];
-  const called = CALLED[what] ?? (element ? `${element}: ${said}` : what).replace(/-/g, ' ');
-  return `${times}${called}${firstBar === null ? '' : ` (${count > 1 ? 'from ' : ''}bar ${firstBar}${count > 1 ? ' on' : ''})`}`;
+  const name = (element ? `${element}: ${said}` : what).replace(/-/g, ' ');
+  return say('receivers.sign', { sign: what.replace(/[^a-z]/g, ''), name });
 }

@@ -118,7 +118,8 @@ function contestedChannels(chunks: readonly (readonly At[])[]): number[] {
 export function checkSequence(bytes: Uint8Array, bars: number | null): Finding[] {
   const view = sequencerSees(bytes);
   const sounding = view.tracks.filter(({ notes }) => notes > 0);
-  const named = (tracks: readonly SequencerTrack[]) => tracks.map(({ name }) => `“${name}”`).join(', ');
+  const named = (tracks: readonly SequencerTrack[]) =>
+    tracks.map(({ name }) => say('base.quoted', { name })).join(', ');
   const nameless = sounding.filter(({ name }) => name.trim() === '');
   const jumping = sounding.filter(({ jumps }) => jumps > 0);
   const hanging = sounding.filter((track) => track.hanging > 0);

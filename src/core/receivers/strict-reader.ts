@@ -222,8 +222,8 @@ class Spans {
     const unsettled = [...this.numbered].filter(([, count]) => count !== 0);
     const tied = [...this.ties.values()].reduce((sum, count) => sum + Math.abs(count), 0);
     return [
-      ...unsettled.map(([what]) => `${part}: a ${what.split(' ')[0]}`),
-      ...(tied > 0 ? [`${part}: ${tied === 1 ? 'a tie' : say('receivers.tiedTies', { tied })}`] : []),
+      ...unsettled.map(([what]) => say('receivers.openAt', { part, what: what.split(' ')[0]! })),
+      ...(tied > 0 ? [say('receivers.openTies', { part, tied })] : []),
     ];
   }
 }
@@ -253,7 +253,7 @@ export function checkScore(bytes: Uint8Array, bars: number | null): Finding[] {
     finding(
       lengths.size === 1 && (bars === null || lengths.has(bars)),
       say('receivers.countsValueBarsInEveryPart', { value: [...lengths].map(inNumbers).join() }),
-      say('receivers.countsValueBarsWhereOursAreBars', { value: [...lengths].join(' or '), bars: bars ?? 0 }),
+      say('receivers.countsValueBarsWhereOursAreBars', { value: [...lengths].join(' / '), bars: bars ?? 0 }),
     ),
     finding(
       uneven.length === 0,

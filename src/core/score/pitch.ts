@@ -47,8 +47,3 @@ export function pitchAtFifths(key: MidiKey, place: number): Pitch {
     throw new RangeError(`key ${key} has no name at ${place} on the line of fifths`);
   return { step, alter, octave };
 }
-
-export function pitchName(pitch: Pitch): string {
-  const sign = pitch.alter >= 0 ? '♯'.repeat(pitch.alter) : '♭'.repeat(-pitch.alter);
-  return `${pitch.step}${sign}${pitch.octave}`;
-}

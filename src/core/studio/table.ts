@@ -1,4 +1,5 @@
 /* The time line as a table: for a spreadsheet, or for the wall of the control room. */
+import { inNumbers, say } from '../words';
 import Papa from 'papaparse';
 import { keyName } from '../score';
 import { meterInWords } from '../time';
@@ -35,7 +36,7 @@ export function minutesInWords(seconds: number): string {
 export function changeInWords({ kind, bpm, meter, key, text }: Change): string {
   switch (kind) {
     case 'tempo':
-      return `${Math.round(bpm! * 1000) / 1000} quarters per minute`;
+      return say('studio.quartersPerMinute', { bpm: Math.round(bpm! * 1000) / 1000 });
     case 'meter':
       return meterInWords(meter!);
     case 'key':
@@ -50,7 +51,10 @@ export function tableOf(line: StudioTimeLine, { rate, start, everyBar }: TableSe
   const changes = changesOf(line);
   const zero = framesAtZero({ rate, start }, barOneOf(line).bar.at);
   const row = (played: number, beat: number, seconds: number, what: string): TableRow => ({
-    bar: line.bars[played]!.countIn > 0 ? `count-in ${line.bars[played]!.countIn}` : line.bars[played]!.number,
+    bar:
+      line.bars[played]!.countIn > 0
+        ? say('studio.countInBar', { bar: line.bars[played]!.countIn })
+        : line.bars[played]!.number,
     pass: line.bars[played]!.pass,
     inMap: played + 1,
     beat,
@@ -80,8 +84,9 @@ export function tableOf(line: StudioTimeLine, { rate, start, everyBar }: TableSe
 export function barOneInWords(line: StudioTimeLine, code: CodeSettings): string {
   const { index, bar } = barOneOf(line);
   const at = timeCode(bar.at, code.rate, framesAtZero(code, bar.at));
-  const place = index === 0 && bar.at === 0 ? 'at its beginning' : `${bar.at.toFixed(3)} s after it begins`;
-  return `Bar ${bar.number} is bar ${index + 1} of the map, ${place}, time code ${at} at ${code.rate}.`;
+  const facts = { bar: bar.number, inMap: index + 1, code: at, rate: code.rate };
+  if (index === 0 && bar.at === 0) return say('studio.atTheBeginning', facts);
+  return say('studio.afterTheBeginning', { ...facts, seconds: inNumbers(bar.at, 3) });
 }
 
 export function tableAsCsv(line: StudioTimeLine, settings: TableSettings): string {

@@ -81,7 +81,7 @@ export function writeClaims(claims: readonly Claim[]): string {
 
 /** @throws Error with one sentence */
 function readClaims(text: string): Claim[] {
-  const fail = () => new Error(`${CLAIMS} is not what a parcel of Dragoman has.`);
+  const fail = () => new Error(say('verify.strangeClaims', { claims: CLAIMS }));
   let plain: unknown;
   try {
     plain = JSON.parse(text);
@@ -109,8 +109,7 @@ export async function verifyParcel(files: readonly ParcelFile[]): Promise<Verdic
     return file ? new TextDecoder().decode(file.bytes) : null;
   };
   const claims = text(CLAIMS);
-  if (claims === null)
-    throw new Error(`There is no ${CLAIMS}: this is no parcel of Dragoman, or one of an earlier version.`);
+  if (claims === null) throw new Error(say('verify.noClaims', { claims: CLAIMS }));
   return [...(await sumVerdicts(files, text(SUMS) ?? '')), ...verifyClaims(files, readClaims(claims))];
 }
 

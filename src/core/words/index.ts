@@ -2,6 +2,7 @@ export { say, formatOf, plainFacts, type Facts, type MessageId } from './say';
 export {
   dateLocale,
   firstSpoken,
+  inList,
   inNumbers,
   isLanguage,
   onLanguage,

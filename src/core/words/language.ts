@@ -51,5 +51,18 @@ export function firstSpoken(wanted: string): Language {
 /** For dates: English ones are written day first, as everywhere but in one country. */
 export const dateLocale = (): string => (now.language === 'en' ? 'en-GB' : now.language);
 
-/** 12,345.6 or 12.345,6: numbers as this language groups them. */
-export const inNumbers = (value: number): string => value.toLocaleString(now.language);
+const numbers = new Map<string, Intl.NumberFormat>();
+
+/** 12,345.6 or 12.345,6: numbers as this language writes them. @param digits behind the point, also where they are zero */
+export function inNumbers(value: number, digits?: number): string {
+  const key = `${now.language} ${digits ?? ''}`;
+  const known = numbers.get(key);
+  if (known) return known.format(value);
+  const fixed = digits === undefined ? {} : { minimumFractionDigits: digits, maximumFractionDigits: digits };
+  const made = new Intl.NumberFormat(now.language, fixed);
+  numbers.set(key, made);
+  return made.format(value);
+}
+
+/** "G5, A5 and F♯6" */
+export const inList = (words: readonly string[]): string => new Intl.ListFormat(dateLocale()).format(words);

@@ -1,5 +1,6 @@
 'use client';
 
+import { say } from '@/core/words';
 import * as Comlink from 'comlink';
 import { create } from 'zustand';
 import { soundMaker } from '@/sound/render-client';
@@ -62,7 +63,7 @@ async function checkBank(name: string, bytes: ArrayBuffer): Promise<void> {
   try {
     await Promise.race([remote.open(Comlink.transfer(copy, [copy]), 44_100), broken]);
   } catch {
-    throw new Error(`“${name}” is not a readable sound bank (SF2, SF3 or DLS). The previous bank is still in use.`);
+    throw new Error(say('audition.noSoundBank', { name }));
   } finally {
     end();
   }

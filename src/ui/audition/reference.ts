@@ -1,5 +1,6 @@
 'use client';
 
+import { say } from '@/core/words';
 import { placeAt, timeOf, type HeardPlace } from '@/core/hearing';
 import { referenceOf } from '@/storage/sounds';
 import { engineWorker } from '@/workers/engine-client';
@@ -31,7 +32,7 @@ export async function playReference(place: HeardPlace, rate: number, onEnd: () =
     await audio.play();
   } catch {
     leave();
-    throw new Error(`“${reference.fileName}” cannot be played by this browser. WAV, MP3 and OGG usually can.`);
+    throw new Error(say('audition.cannotBePlayed', { name: reference.fileName }));
   }
   return {
     place: () => placeAt(clock, audio.currentTime - reference.offset + first),

@@ -22,9 +22,15 @@ const MEANS: Record<By['kind'], string> = {
   get key() {
     return say('casting.keyStruckBefore');
   },
-  channel: 'channel',
-  program: 'program',
-  controller: 'controller',
+  get channel() {
+    return say('casting.channelSwitch');
+  },
+  get program() {
+    return say('casting.programSwitch');
+  },
+  get controller() {
+    return say('casting.controllerSwitch');
+  },
 };
 const FRESH: Record<By['kind'], By> = {
   key: { kind: 'key', key: 24 },

@@ -2,7 +2,7 @@
 
 import { say } from '@/core/words';
 import { Select } from 'antd';
-import { CATALOGUE, instrumentById, UNKNOWN_INSTRUMENT, type InstrumentId } from '@/core/instruments';
+import { CATALOGUE, instrumentById, UNKNOWN_INSTRUMENT, type InstrumentId, spokenName } from '@/core/instruments';
 
 const FAMILY_NAMES: Record<string, string> = {
   get woodwind() {
@@ -36,7 +36,7 @@ const OPTIONS = [
     options: [
       {
         value: UNKNOWN_INSTRUMENT.id,
-        label: UNKNOWN_INSTRUMENT.names.en,
+        label: spokenName(UNKNOWN_INSTRUMENT),
         get search() {
           return say('casting.unnamedNone');
         },
@@ -47,7 +47,7 @@ const OPTIONS = [
     label,
     options: CATALOGUE.filter((instrument) => instrument.family === family).map((instrument) => ({
       value: instrument.id,
-      label: instrument.names.en,
+      label: spokenName(instrument),
       // Found by any of its names, in any language.
       search: [...Object.values(instrument.names), ...Object.values(instrument.abbreviations), ...instrument.aliases]
         .join(' ')

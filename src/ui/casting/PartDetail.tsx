@@ -5,7 +5,7 @@ import type { PartId } from '@/core/base';
 import { CloseOutlined } from '@ant-design/icons';
 import { Button, Select, Switch } from 'antd';
 import {
-  CLEF_WORDS,
+  clefName,
   instrumentById,
   TECHNIQUES,
   techniqueName,
@@ -167,7 +167,7 @@ function Source({ source, part }: { source: SourceSummary; part: PartSummary }) 
 function writtenInWords(id: string): string {
   const { clefs, transposition } = instrumentById(id);
   const clef = say('casting.clefsClef', {
-    clefs: clefs.map((name) => CLEF_WORDS[name]).join(' + '),
+    clefs: clefs.map((name) => clefName(name)).join(' + '),
     clefs2: clefs.length,
   });
   if (transposition === 0) return say('casting.clefWrittenAsItSounds', { clef });

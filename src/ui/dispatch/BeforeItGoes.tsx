@@ -1,6 +1,6 @@
 'use client';
 
-import { say } from '@/core/words';
+import { inNumbers, say } from '@/core/words';
 import { sayRich } from '@/ui/shared/sayRich';
 import { Button } from 'antd';
 import type { Preview } from '@/core/dispatch';
@@ -95,7 +95,11 @@ function Facts() {
             ? say('dispatch.everyTrackWithNotesIsInTheScore')
             : say('dispatch.trackIsLeftOutLeft2', {
                 left: left.length,
-                left2: left.map((track) => `“${track.name || track.id}” (${track.reason})`).join(', '),
+                left2: left
+                  .map((track) =>
+                    say('dispatch.trackAndReason', { name: track.name || track.id, reason: track.reason ?? '' }),
+                  )
+                  .join(', '),
               })}
         </li>
       )}
@@ -121,5 +125,5 @@ function Facts() {
 function ticksInWords({ betweenTicks, largestShiftMs }: { betweenTicks: number; largestShiftMs: number }): string {
   return betweenTicks === 0
     ? say('dispatch.everyPositionIsExactInTicks')
-    : say('dispatch.positionIsRoundedToATickByAtMost', { betweenTicks, largestShiftMs: largestShiftMs.toFixed(2) });
+    : say('dispatch.positionIsRoundedToATickByAtMost', { betweenTicks, largestShiftMs: inNumbers(largestShiftMs, 2) });
 }

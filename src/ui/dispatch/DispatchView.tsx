@@ -5,7 +5,7 @@ import { App, Button, Input } from 'antd';
 import { useLiveQuery } from 'dexie-react-hooks';
 import { useMemo, useState } from 'react';
 import type { Checked } from '@/core/dispatch';
-import { completeRecipe, type Recipe } from '@/core/documents';
+import { completeRecipe, type Recipe, recipeName } from '@/core/documents';
 import { saveJobRecipe } from '@/storage/jobs';
 import { saveRecipe } from '@/storage/recipes';
 import { database } from '@/storage/schema';
@@ -67,7 +67,7 @@ export function DispatchView() {
       <RecipeList recipes={recipes} chosen={chosen} shown={recipe} onChoose={choose} />
       {recipe && (
         <div className={styles.sheet}>
-          <h2 className={styles.title}>{recipe.name}</h2>
+          <h2 className={styles.title}>{recipeName(recipe)}</h2>
           <div className={styles.card}>
             <BeforeItGoes preview={preview} failure={failure} waiting={waiting} />
             <SendBar

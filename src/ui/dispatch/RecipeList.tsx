@@ -4,7 +4,7 @@ import { say } from '@/core/words';
 import { DownloadOutlined, ImportOutlined, PlusOutlined } from '@ant-design/icons';
 import { App, Button, Input, Upload } from 'antd';
 import { useState } from 'react';
-import { readRecipe, writeRecipe, type Recipe } from '@/core/documents';
+import { readRecipe, writeRecipe, type Recipe, recipeName } from '@/core/documents';
 import { forgetRecipe, freeName, renameRecipe, saveRecipe, type KeptRecipe } from '@/storage/recipes';
 import { fileNameOf } from '@/core/documents';
 import { download } from '../shared/download';
@@ -44,7 +44,7 @@ export function RecipeList({
               aria-current={recipe.name === chosen?.recipe.name}
               onClick={() => onChoose(recipe.name)}
             >
-              {recipe.name}
+              {recipeName(recipe)}
               {i === 0 && usedAt !== null && <span className="soft">{say('dispatch.lastUsed')}</span>}
               {house && changed && <span className="soft">{say('dispatch.changed')}</span>}
             </button>
@@ -58,7 +58,10 @@ export function RecipeList({
             icon={<PlusOutlined />}
             onClick={() =>
               attempt(() =>
-                add({ ...(shown ?? chosen.recipe), name: say('dispatch.recipeOurs', { recipe: chosen.recipe.name }) }),
+                add({
+                  ...(shown ?? chosen.recipe),
+                  name: say('dispatch.recipeOurs', { recipe: recipeName(chosen.recipe) }),
+                }),
               )
             }
           >
@@ -123,11 +126,11 @@ function Own({
   onRename: (name: string) => void;
   onForget: () => void;
 }) {
-  const [name, setName] = useState(recipe.name);
+  const [name, setName] = useState(recipeName(recipe));
   const commit = () => {
     const wished = name.trim();
-    if (wished !== '' && wished !== recipe.name) onRename(wished);
-    else setName(recipe.name);
+    if (wished !== '' && wished !== recipeName(recipe)) onRename(wished);
+    else setName(recipeName(recipe));
   };
   return (
     <>

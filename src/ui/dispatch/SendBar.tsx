@@ -6,7 +6,7 @@ import { App, Button, InputNumber } from 'antd';
 import { useLiveQuery } from 'dexie-react-hooks';
 import { useState } from 'react';
 import type { Checked, Preview } from '@/core/dispatch';
-import { fileNameOf, type Recipe } from '@/core/documents';
+import { fileNameOf, type Recipe, recipeName } from '@/core/documents';
 import { nextVersion, rememberSent } from '@/storage/jobs';
 import { recipeUsed } from '@/storage/recipes';
 import { database, type JobRecord, type SentRecord } from '@/storage/schema';
@@ -77,7 +77,7 @@ export function SendBar({ job, inHand, recipe, preview, disabled, onChecked }: P
       onShare(say('dispatch.packing'), 1);
       const bytes = await packParcel({
         title: job.name,
-        recipe: recipe.name,
+        recipe: recipeName(recipe),
         date,
         words: made.preview.words,
         open: made.preview.matters.map(({ message: question }) => question),

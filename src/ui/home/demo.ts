@@ -1,3 +1,4 @@
+import { say } from '@/core/words';
 import { database } from '@/storage/schema';
 import { receive } from '../shared/receive';
 
@@ -17,7 +18,7 @@ export function ensureDemo(): Promise<void> {
 async function makeDemo(): Promise<void> {
   if (localStorage.getItem(SEEN) || (await database.jobs.count()) > 0) return;
   const response = await fetch(`/demo/${DEMO_FILE}`);
-  if (!response.ok) throw new Error(`The demo file could not be loaded (${response.status}).`);
+  if (!response.ok) throw new Error(say('home.demoNotLoaded', { status: response.status }));
   await receive(
     { fileName: DEMO_FILE, bytes: new Uint8Array(await response.arrayBuffer()) },
     { demo: true, name: 'The Clockmaker’s Goose, cue 3' },

@@ -1,3 +1,4 @@
+import { say } from '@/core/words';
 import { asOne, type SingleDecision } from '@/core/decisions';
 import { enter } from '@/core/documents';
 import { addOriginal, changeLedger, importArchive, type ReceivedFile } from '@/storage/jobs';
@@ -60,7 +61,7 @@ async function takeAsOne(
   for (const file of files) {
     onFile(file.name);
     try {
-      if (isArchive(file)) throw new Error(`${file.name}: the archive of a job is a job already; open it by itself.`);
+      if (isArchive(file)) throw new Error(say('home.archiveIsAJobAlready', { file: file.name }));
       const received = await receivedFile(file);
       const [job] = taken.jobs;
       if (job) await addChecked(job, received);

@@ -28,14 +28,10 @@ export function FileSheet() {
   return (
     <div className={styles.sheet}>
       <dl className={styles.facts}>
-        <Fact name={say('intake.title')} value={facts.title || 'none'} />
+        <Fact name={say('intake.title')} value={facts.title || say('intake.none')} />
         <Fact
           name={say('intake.type')}
-          value={
-            facts.format === null
-              ? 'a score (MusicXML)'
-              : `${facts.format} (${['one track', 'tracks together', 'separate patterns'][facts.format]})`
-          }
+          value={say('intake.formatOfTheFile', { format: String(facts.format ?? 'score') })}
         />
         <Fact name={say('intake.resolution')} value={facts.resolution} />
         <Fact
@@ -46,7 +42,7 @@ export function FileSheet() {
           name={say('intake.meters')}
           value={
             facts.meters.length === 0
-              ? 'none in the file: 4/4 by the standard'
+              ? say('intake.noMeters')
               : facts.meters.map((meter) => `${meter.beats}/${meter.beatType} (${place(meter)})`).join(', ')
           }
         />
@@ -54,15 +50,15 @@ export function FileSheet() {
           name={say('intake.keysInTheFile')}
           value={
             onlyC
-              ? 'one C major at the start: probably nobody set it'
-              : facts.keys.map((key) => `${keyName(key)} (${place(key)})`).join(', ') || 'none'
+              ? say('intake.onlyCMajor')
+              : facts.keys.map((key) => `${keyName(key)} (${place(key)})`).join(', ') || say('intake.none')
           }
         />
         <Fact
           name={say('intake.markers')}
           value={
             facts.markers.length === 0
-              ? 'none'
+              ? say('intake.none')
               : facts.markers.map((marker) => `${marker.text} (${place(marker)})`).join(', ')
           }
         />

@@ -6,7 +6,7 @@ import { Button, Checkbox, Empty, Input, Select, Table, type TableProps } from '
 import type { TableRef } from 'antd/es/table';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { keyInWords } from '@/core/score';
-import { instrumentById, programName, SURE_ENOUGH } from '@/core/instruments';
+import { instrumentById, programName, SURE_ENOUGH, spokenName } from '@/core/instruments';
 import type { TrackSurvey } from '@/core/performance';
 import { useWorkspace } from '../workspace/workspace';
 import { rowKeys } from '../shared/rowKeys';
@@ -108,7 +108,7 @@ export function TrackTable({
         ...track,
         leftOut: track.notes === 0 || (leftOut[track.id] ?? house[track.id]?.leftOut ?? false),
         family: known ? one.instrument.family : 'other',
-        instrumentName: known ? instrumentById(one.instrument.id).names.en : '',
+        instrumentName: known ? spokenName(instrumentById(one.instrument.id)) : '',
       };
     });
   }, [survey, cast, ledger]);

@@ -18,24 +18,6 @@ import { loadAllViews, VIEWS } from './views';
 import { isFolded, kindOnDesk, madeOnDesk, useWorkspace } from '../workspace/workspace';
 import styles from './job.module.css';
 
-const STAGE_WORDS = {
-  casting: 'casting',
-  playing: 'playing',
-  get lead() {
-    return say('job.findingLeads');
-  },
-  get grid() {
-    return say('job.fittingGrids');
-  },
-  get voices() {
-    return say('job.separatingVoices');
-  },
-  spelling: 'spelling',
-  get assembling() {
-    return say('job.writingBars');
-  },
-} as const;
-
 /** The desk of one job: stations across the top, the work in the middle, queries beside it. */
 export function JobView({ id, station: opened }: { id: string; station: StationId }) {
   const station = useStation(opened);
@@ -75,7 +57,11 @@ export function JobView({ id, station: opened }: { id: string; station: StationI
       <Keeping />
       <Working />
       <div className={folded ? styles.workWide : styles.work}>
-        <main className={styles.main} aria-label={station} aria-busy={converting}>
+        <main
+          className={styles.main}
+          aria-label={STATIONS[direction].find(({ id: one }) => one === station)?.name ?? station}
+          aria-busy={converting}
+        >
           <Unseen>
             <h1>{title}</h1>
           </Unseen>
@@ -172,7 +158,7 @@ function Working() {
       {progress && progress.done > 0 && (
         <div className={styles.progress}>
           <Progress percent={Math.round(progress.done * 100)} size="small" showInfo={false} />
-          <span className="soft">{STAGE_WORDS[progress.stage]}</span>
+          <span className="soft">{say('job.stage', { stage: progress.stage })}</span>
           <Button size="small" onClick={cancel}>
             {say('job.stop')}
           </Button>

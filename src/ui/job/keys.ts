@@ -101,7 +101,9 @@ export const KEYS: readonly Key[] = [
     presses: { a: take('marked') },
   },
   {
-    shown: 'Shift+A',
+    get shown() {
+      return `${say('job.shift')}+A`;
+    },
     get does() {
       return say('job.applyItToAllQueriesLikeThisInThe');
     },
@@ -128,7 +130,13 @@ export const KEYS: readonly Key[] = [
     },
     presses: { o: openPlace },
   },
-  { shown: 'U', does: 'undo', presses: { u: (space) => space.undo() } },
+  {
+    shown: 'U',
+    get does() {
+      return say('job.undoIt');
+    },
+    presses: { u: (space) => space.undo() },
+  },
   {
     shown: 'Q',
     get does() {
@@ -165,7 +173,9 @@ export const KEYS: readonly Key[] = [
     presses: { '[': () => byHand('shorter'), ']': () => byHand('longer') },
   },
   {
-    shown: 'Shift+↑ ↓',
+    get shown() {
+      return `${say('job.shift')}+↑ ↓`;
+    },
     get does() {
       return say('job.moveSelectedNotesASemitoneUpOrDown');
     },
@@ -200,21 +210,27 @@ export const KEYS: readonly Key[] = [
     presses: { e: () => byHand('another') },
   },
   {
-    shown: 'Delete',
+    get shown() {
+      return say('job.deleteKey');
+    },
     get does() {
       return say('job.deleteSelectedNotes');
     },
     presses: { Delete: () => byHand('remove'), Backspace: () => byHand('remove') },
   },
   {
-    shown: 'Ctrl+C V',
+    get shown() {
+      return `${say('job.control')}+C V`;
+    },
     get does() {
       return say('job.copyNotesPasteAtTheSelectedNote');
     },
     presses: { '$mod+c': copyHeld, '$mod+v': () => byHand('paste') },
   },
   {
-    shown: 'Ctrl+Shift+V',
+    get shown() {
+      return `${say('job.control')}+${say('job.shift')}+V`;
+    },
     get does() {
       return say('job.pasteMarkingsOnly');
     },
@@ -250,8 +266,24 @@ export const KEYS: readonly Key[] = [
     },
     presses: { Space: hear },
   },
-  { shown: 'Ctrl+Z', does: 'undo', presses: { '$mod+z': (space) => space.undo() } },
-  { shown: 'Ctrl+Shift+Z', does: 'redo', presses: { '$mod+Shift+z': (space) => space.redo() } },
+  {
+    get shown() {
+      return `${say('job.control')}+Z`;
+    },
+    get does() {
+      return say('job.undoIt');
+    },
+    presses: { '$mod+z': (space) => space.undo() },
+  },
+  {
+    get shown() {
+      return `${say('job.control')}+${say('job.shift')}+Z`;
+    },
+    get does() {
+      return say('job.redoIt');
+    },
+    presses: { '$mod+Shift+z': (space) => space.redo() },
+  },
 ];
 
 function unlessTaken(act: () => void): (event: KeyboardEvent) => void {

@@ -3,7 +3,7 @@
 import { say } from '@/core/words';
 import { Button, Segmented, Select, Switch } from 'antd';
 import { useState } from 'react';
-import { CLEF_NAMES, CLEF_WORDS, instrumentById, tuningsOf, type Clef } from '@/core/instruments';
+import { CLEF_NAMES, clefName, instrumentById, tuningsOf, type Clef } from '@/core/instruments';
 import { keyName, type Tablature } from '@/core/score';
 import { CommittedNumber } from '../shared/CommittedNumber';
 import { useWorkspace } from '../workspace/workspace';
@@ -68,8 +68,8 @@ export function PartPanel({ part }: { part: PartSummary }) {
                   decide({ kind: 'chooseClef', part: part.id, staff: s + 1, clef: clef === CUSTOM ? null : clef })
                 }
                 options={[
-                  { value: CUSTOM, label: say('page.defaultClefWords', { clefWords: CLEF_WORDS[home] }) },
-                  ...PITCHED_CLEFS.map((clef) => ({ value: clef, label: CLEF_WORDS[clef] })),
+                  { value: CUSTOM, label: say('page.defaultClefWords', { clefWords: clefName(home) }) },
+                  ...PITCHED_CLEFS.map((clef) => ({ value: clef, label: clefName(clef) })),
                 ]}
               />
             </label>

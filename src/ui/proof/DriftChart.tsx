@@ -1,6 +1,6 @@
 'use client';
 
-import { say } from '@/core/words';
+import { inNumbers, say } from '@/core/words';
 import { sayRich } from '@/ui/shared/sayRich';
 import { CartesianGrid, Line, LineChart, ResponsiveContainer, Tooltip, XAxis, YAxis } from 'recharts';
 import type { Agreement } from '@/core/proof';
@@ -15,8 +15,8 @@ export function DriftChart({ agreement }: { agreement: Agreement }) {
         {sayRich(
           'proof.driftHowMuchLaterTheSecondBegins',
           {
-            typical: agreement.typical.toFixed(1),
-            largest: agreement.largest.toFixed(1),
+            typical: inNumbers(agreement.typical, 1),
+            largest: inNumbers(agreement.largest, 1),
           },
           { soft: (chunks) => <span className="soft">{chunks}</span> },
         )}

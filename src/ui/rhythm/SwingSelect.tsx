@@ -1,6 +1,6 @@
 'use client';
 
-import { say } from '@/core/words';
+import { inNumbers, say } from '@/core/words';
 import { Select } from 'antd';
 import { useWorkspace } from '../workspace/workspace';
 import type { SwingUnit } from '@/core/settings';
@@ -17,7 +17,7 @@ interface Choice {
 
 const valueOf = ({ ratio, unit }: Choice) => (ratio === 1 ? AS_PLAYED : `${unit}/${ratio}`);
 const label = ({ ratio, unit }: Choice) =>
-  say('rhythm.swingRatio1Sixteenths', { ratio: ratio.toFixed(1), unit16th: unit === '16th' });
+  say('rhythm.swingRatio1Sixteenths', { ratio: inNumbers(ratio, 1), unit16th: unit === '16th' });
 
 /** Whether eighths or sixteenths swing: found, or said. */
 export function SwingSelect() {

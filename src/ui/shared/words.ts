@@ -3,9 +3,9 @@ import { dateLocale, inNumbers, say } from '@/core/words';
 
 export function bytesInWords(bytes: number): string {
   if (bytes < 1000) return say('shared.bytesBytes', { bytes });
-  if (bytes < 1_000_000) return say('shared.bytesKB', { bytes: (bytes / 1000).toFixed(1) });
-  if (bytes < 1_000_000_000) return say('shared.bytesMB', { bytes: (bytes / 1_000_000).toFixed(1) });
-  return say('shared.bytesGB', { bytes: (bytes / 1_000_000_000).toFixed(1) });
+  if (bytes < 1_000_000) return say('shared.bytesKB', { bytes: inNumbers(bytes / 1000, 1) });
+  if (bytes < 1_000_000_000) return say('shared.bytesMB', { bytes: inNumbers(bytes / 1_000_000, 1) });
+  return say('shared.bytesGB', { bytes: inNumbers(bytes / 1_000_000_000, 1) });
 }
 
 /** 3:07 for 187 seconds. */

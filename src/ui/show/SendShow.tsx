@@ -5,7 +5,7 @@ import { SendOutlined } from '@ant-design/icons';
 import { App, Button, Select } from 'antd';
 import { useState } from 'react';
 import { Paths, recipeFault } from '@/core/dispatch';
-import { fileNameOf, type Recipe } from '@/core/documents';
+import { fileNameOf, type Recipe, recipeName } from '@/core/documents';
 import { nextVersion, rememberSent } from '@/storage/jobs';
 import { recipeUsed } from '@/storage/recipes';
 import type { JobRecord, ShowRecord } from '@/storage/schema';
@@ -52,9 +52,9 @@ export function SendShow({
       const { done, words, open } = await makeAll(cues, by, date, (said, share) =>
         setWorking((now) => now && { words: said, share }),
       );
-      if (done.cues.length === 0) throw new Error(`No cue could be made: ${done.failures.join(' ')}`);
+      if (done.cues.length === 0) throw new Error(say('show.noCueCouldBeMade', { failures: done.failures.join(' ') }));
       setWorking({ words: say('show.packing'), share: 1 });
-      const bytes = await packParcel({ title: show.name, recipe: by.name, date, words, open });
+      const bytes = await packParcel({ title: show.name, recipe: recipeName(by), date, words, open });
       const name = downloadFile({ path: `${fileNameOf(`${show.name} ${by.name}`)}.zip`, bytes });
       await recipeUsed(by.name);
       for (const { cue, version, files } of done.cues)
@@ -103,7 +103,7 @@ export function SendShow({
           aria-label={say('show.recipeOfTheShow')}
           value={recipe?.name}
           onChange={(name) => void changeShow(show.id, { recipe: name })}
-          options={recipes.map(({ recipe: { name } }) => ({ value: name, label: name }))}
+          options={recipes.map(({ recipe: one }) => ({ value: one.name, label: recipeName(one) }))}
         />
       </label>
       <Button

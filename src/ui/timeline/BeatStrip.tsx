@@ -1,6 +1,6 @@
 'use client';
 
-import { say } from '@/core/words';
+import { inNumbers, say } from '@/core/words';
 import { useEffect, useState } from 'react';
 import type { TimeLineSummary } from '@/core/engine';
 import { engineWorker } from '@/workers/engine-client';
@@ -95,7 +95,7 @@ export function BeatStrip({ line: { following, bars }, placed, onMove }: Props) 
             role="slider"
             aria-label={say('timeline.beatBeatBeginsABar', { beat: beat + 1, opens: Boolean(opens) })}
             aria-valuenow={Math.round(here * 1000) / 1000}
-            aria-valuetext={say('timeline.hereSeconds', { here: here.toFixed(2) })}
+            aria-valuetext={say('timeline.hereSeconds', { here: inNumbers(here, 2) })}
             onPointerDown={(event) => {
               event.currentTarget.setPointerCapture(event.pointerId);
               setHeld({ beat, at });

@@ -43,7 +43,10 @@ export function ChangesTable({ line }: { line: TimeLineSummary }) {
               setHidden(event.target.checked ? hidden.filter((one) => one !== kind) : [...hidden, kind])
             }
           >
-            {kind}s ({line.changes.filter((change) => change.kind === kind).length})
+            {say('timeline.kindsAndCount', {
+              kind,
+              count: line.changes.filter((change) => change.kind === kind).length,
+            })}
           </Checkbox>
         ))}
       </div>

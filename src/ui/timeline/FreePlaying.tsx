@@ -1,6 +1,6 @@
 'use client';
 
-import { say } from '@/core/words';
+import { inNumbers, say } from '@/core/words';
 import { Button, Select, Tag } from 'antd';
 import { useEffect, useRef, useState } from 'react';
 import { settingsOf } from '@/core/documents';
@@ -85,9 +85,9 @@ function Found({ line: { following } }: { line: TimeLineSummary }) {
           groups: Boolean(groups),
           groups2: groups?.join(' + '),
           clearness: clearness(evidence),
-          largestShift: largestShift.toFixed(2),
+          largestShift: inNumbers(largestShift, 2),
           silenceOver001: silence > 0.01,
-          silence: silence.toFixed(2),
+          silence: inNumbers(silence, 2),
           slipsInWords: slipsInWords(following),
         })}
       </p>
@@ -225,7 +225,7 @@ function Tapping({ line, anchors }: { line: TimeLineSummary; anchors: readonly n
               closable
               onClose={() => decide({ kind: 'findTheBeats', anchors: anchors.filter((other) => other !== anchor) })}
             >
-              {anchor.toFixed(2)} s
+              {inNumbers(anchor, 2)} s
             </Tag>
           ))}
         </p>

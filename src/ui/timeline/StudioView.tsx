@@ -1,6 +1,6 @@
 'use client';
 
-import { say } from '@/core/words';
+import { inNumbers, say } from '@/core/words';
 import { DownloadOutlined } from '@ant-design/icons';
 import { App, Button, Checkbox, Select, Table, Upload } from 'antd';
 import { useEffect, useState } from 'react';
@@ -160,7 +160,7 @@ export function StudioView({ line }: { line: TimeLineSummary }) {
           {say('timeline.driftFound', {
             made: Boolean(made),
             barOne: made?.barOne,
-            largest: made?.drift.largest.toFixed(2),
+            largest: made && inNumbers(made.drift.largest, 2),
             tempos: made?.tempos,
             tempo: line.tempo.length,
           })}
@@ -246,8 +246,8 @@ function Drift({ made }: { made: StudioExport }) {
     <figure className={styles.drift}>
       <figcaption className="soft">
         {say('timeline.driftOfEachBarInMilliseconds', {
-          largest: made.drift.largest.toFixed(2),
-          typical: made.drift.typical.toFixed(2),
+          largest: inNumbers(made.drift.largest, 2),
+          typical: inNumbers(made.drift.typical, 2),
         })}
       </figcaption>
       <ResponsiveContainer width="100%" height={120}>
@@ -262,7 +262,7 @@ function Drift({ made }: { made: StudioExport }) {
             allowDataOverflow={false}
           />
           <Tooltip
-            formatter={(value) => say('timeline.valueMs', { value: Number(value).toFixed(2) })}
+            formatter={(value) => say('timeline.valueMs', { value: inNumbers(Number(value), 2) })}
             labelFormatter={(bar) => say('timeline.barBar', { bar: String(bar) })}
           />
           <Line

@@ -1,6 +1,6 @@
 'use client';
 
-import { say } from '@/core/words';
+import { inNumbers, say } from '@/core/words';
 import { sayRich } from '@/ui/shared/sayRich';
 import { Bar, ComposedChart, Line, ReferenceLine, ResponsiveContainer, Tooltip, XAxis, YAxis } from 'recharts';
 import type { TimeLineSummary } from '@/core/engine';
@@ -77,7 +77,7 @@ export function TimeChart({ line }: { line: TimeLineSummary }) {
           <Tooltip
             labelFormatter={(x) => say('timeline.barBarAt', { barAt: barAt(Number(x)).number })}
             formatter={(value, name) =>
-              name === 'notes' ? [value, say('timeline.notes')] : [Number(value).toFixed(2), say('timeline.tempo')]
+              name === 'notes' ? [value, say('timeline.notes')] : [inNumbers(Number(value), 2), say('timeline.tempo')]
             }
           />
           <Bar

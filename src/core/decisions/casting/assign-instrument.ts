@@ -1,7 +1,7 @@
 import { say } from '../../words';
 import { ArrayNotEmpty, Equals, IsArray, Matches } from 'class-validator';
 import type { TrackId } from '../../base';
-import { instrumentById, type InstrumentId } from '../../instruments';
+import { instrumentById, type InstrumentId, spokenName } from '../../instruments';
 import { decisionKind, namesOf } from '../decision-kind';
 import { SOME_TRACKS } from '../roles';
 import { each } from '../records';
@@ -24,7 +24,7 @@ export const assignInstrument = decisionKind({
   describe: (made, nameOf) =>
     say('decisions.namesOfWrittenForEn', {
       namesOf: namesOf(made.tracks, nameOf),
-      en: instrumentById(made.instrument).names.en,
+      en: spokenName(instrumentById(made.instrument)),
     }),
   learns: ({ tracks, instrument }) => (instrument === 'unknown' ? [] : tracks.map((track) => ({ track, instrument }))),
 });

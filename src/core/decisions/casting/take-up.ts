@@ -1,7 +1,7 @@
 import { say } from '../../words';
 import { Equals, Matches } from 'class-validator';
 import type { PartId } from '../../base';
-import { instrumentById, type InstrumentId } from '../../instruments';
+import { instrumentById, type InstrumentId, spokenName } from '../../instruments';
 import { decisionKind } from '../decision-kind';
 import { BARS_OF_A_PART } from '../roles';
 import { entered } from '../records';
@@ -27,7 +27,7 @@ export const takeUp = decisionKind({
   describe: ({ part, instrument, bars }, nameOf) =>
     say('decisions.nameOfPlaysEnInBars', {
       nameOf: nameOf(part),
-      en: instrumentById(instrument).names.en,
+      en: spokenName(instrumentById(instrument)),
       inBars: inBars(bars),
     }),
 });

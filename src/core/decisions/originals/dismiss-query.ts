@@ -18,6 +18,6 @@ export const dismissQuery = decisionKind({
   apply: (settings) => settings,
   describe: ({ reason, about }) => {
     if (!about) return reason ? say('decisions.querySkippedReason', { reason }) : say('decisions.querySkipped');
-    return `“${about}” ${reason ? say('decisions.answeredReason', { reason }) : say('decisions.skipped')}`;
+    return say('decisions.queryAnswered', { about, answered: Boolean(reason), reason: reason ?? '' });
   },
 });

@@ -1,4 +1,4 @@
-import { say } from '../../words';
+import { inNumbers, say } from '../../words';
 import { Equals, IsIn, IsNumber, IsOptional, Max, Min, ValidateIf } from 'class-validator';
 import { SWING_UNITS, type SwingUnit } from '../../settings';
 import { decisionKind } from '../decision-kind';
@@ -24,7 +24,7 @@ export const setSwing = decisionKind({
     if (made.ratio === null) return say('decisions.swingAutomatic');
     if (made.ratio === 1) return say('decisions.noSwingOffBeatsAsPlayed');
     return say('decisions.swingOfRatioTo1WrittenEvenly', {
-      ratio: made.ratio.toFixed(1),
+      ratio: inNumbers(made.ratio, 1),
       madeUnit16th: made.unit === '16th',
     });
   },

@@ -1,4 +1,4 @@
-import { say } from '../../words';
+import { inList, say } from '../../words';
 import {
   ArrayMaxSize,
   ArrayUnique,
@@ -104,13 +104,13 @@ function partInWords(one: SetPartSequencing): string[] {
   if (one.dynamicsTo) words.push(carriersInWords(one.dynamicsTo).toLowerCase());
   if (one.split) words.push(SPLIT_NAMES[one.split]);
   if (one.splitKeys)
-    words.push(say('decisions.aNewTrackFromSplitKeysUp', { splitKeys: one.splitKeys.map(keyInWords).join(' and ') }));
+    words.push(say('decisions.aNewTrackFromSplitKeysUp', { splitKeys: inList(one.splitKeys.map(keyInWords)) }));
   if (one.passages)
     words.push(
       one.passages.length === 0
         ? say('decisions.noPassageOnATrackOfItsOwn')
         : say('decisions.passagesOnATrackOfItsOwn', {
-            passages: one.passages.map(({ name }) => `“${name}”`).join(', '),
+            passages: one.passages.map(({ name }) => say('base.quoted', { name })).join(', '),
           }),
     );
   if (one.program) words.push(say('decisions.programProgram', { program: one.program }));

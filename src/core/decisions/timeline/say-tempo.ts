@@ -21,5 +21,5 @@ export const sayTempo = decisionKind({
   describe: ({ at, words }) =>
     words === null
       ? say('decisions.noWordsOfTempoPlaceWords', { placeWords: placeWords(at) })
-      : `“${words}” ${placeWords(at)}`,
+      : `${say('base.quoted', { name: words })} ${placeWords(at)}`,
 });

@@ -1,4 +1,4 @@
-import { say } from '../../words';
+import { inNumbers, say } from '../../words';
 import type { MapWish } from '../../documents';
 import { USUAL_CLICK, type StudioMapSettings } from '../../studio';
 import type { DispatchDesk, Working } from '../dispatch-desk';
@@ -16,7 +16,7 @@ function* tasks(desk: DispatchDesk, wish: MapWish): Generator<Working, Task[]> {
         wishClick: Boolean(wish.click),
         tempos,
         barOne,
-        largest: drift.largest.toFixed(2),
+        largest: inNumbers(drift.largest, 2),
       });
       return [
         {

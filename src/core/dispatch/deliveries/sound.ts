@@ -62,8 +62,7 @@ function stretchesOf(desk: Desk, version: SoundWish['version'], parts: PartId[],
     const stretch = fromZero ? later(heard, countIn) : heard;
     stretches.push(stretch);
     seconds += stretch.end;
-    if (seconds > LONGEST_MINUTES * 60)
-      throw new Error(`This lasts more than ${LONGEST_MINUTES} minutes, which is too long for one sound file.`);
+    if (seconds > LONGEST_MINUTES * 60) throw new Error(say('dispatchCore.soundTooLong', { minutes: LONGEST_MINUTES }));
     from = stretch.next;
   }
   return stretches;

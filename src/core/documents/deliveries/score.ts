@@ -66,7 +66,7 @@ export const score: Delivery<ScoreWish> = {
       get oneOf() {
         return [
           ['musicxml', '.musicxml'],
-          ['mxl', '.mxl, compressed'],
+          ['mxl', say('documents.compressedScore')],
         ] as const;
       },
     },

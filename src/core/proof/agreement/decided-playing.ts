@@ -199,7 +199,7 @@ function loosened({ onset, swing, legato, spread = 0 }: Loosening, quarter: Mill
   const swung = swing === 'even' ? quarter / 4 : Math.abs(swing / (1 + swing) - 0.5) * quarter;
   const moved = chance + swung;
   return {
-    words: swung > chance ? 'swing' : 'humanized',
+    words: say(swung > chance ? 'proof.swing' : 'proof.humanized'),
     onset: moved,
     longer: 2 * moved + legato,
     shorter: 2 * moved,
@@ -211,7 +211,7 @@ function treated(does: Treatment, quarter: Milliseconds, length: Milliseconds): 
     case 'quantize': {
       const step = (VALUE_LENGTH[does.grid] / QUARTER) * quarter;
       const moved = does.strength * (step / 2 + Math.abs(does.swing / (1 + does.swing) - 0.5) * 2 * step);
-      return { words: 'quantized', onset: moved, longer: 2 * moved, shorter: 2 * moved };
+      return { words: say('proof.quantized'), onset: moved, longer: 2 * moved, shorter: 2 * moved };
     }
     case 'closeGaps':
       return {

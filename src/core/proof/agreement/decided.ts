@@ -120,7 +120,7 @@ function whyWritten({ a, b }: NotePair, kind: DifferenceKind, fate: Fate): Expla
 
 function whyMoved({ lead, pinned, set }: Fate): Explanation {
   if (lead !== 0) return pinned ? decision(say('proof.leadRemovedAsSet')) : conversionOf(say('proof.leadRemoved'));
-  return set ? decision(say('proof.quantizedAsSet')) : conversionOf('quantized');
+  return set ? decision(say('proof.quantizedAsSet')) : conversionOf(say('proof.quantized'));
 }
 
 function fatesOf(

@@ -2,18 +2,6 @@ import { inNumbers, say } from '../../words';
 import type { Milliseconds } from '../../time';
 import { DIFFERENCE_KINDS, type Agreement, type DifferenceKind, type PartAgreement } from './model';
 
-const WORDS: Record<DifferenceKind, string> = {
-  moved: 'moved',
-  get length() {
-    return say('proof.ofAnotherLength');
-  },
-  get pitch() {
-    return say('proof.atAnotherPitch');
-  },
-  missing: 'missing',
-  extra: 'extra',
-};
-
 /** "Every one of 4,312 notes is there; 4,290 begin within 12 ms of where they were; 22 moved (20 by decision, 2 unexplained)." */
 export function verdictOf({ parts, fit }: Pick<Agreement, 'parts' | 'fit'>, within: Milliseconds): string {
   const sum = (of: (part: PartAgreement) => number) => parts.reduce((total, part) => total + of(part), 0);
@@ -36,7 +24,7 @@ export function verdictOf({ parts, fit }: Pick<Agreement, 'parts' | 'fit'>, with
       : say('proof.notesOfNotes2NotesAreThere', { notes: notes - missing, notes2: notes });
   const kinds = DIFFERENCE_KINDS.flatMap((kind) => {
     const all = sum((part) => part.differing[kind]);
-    return all > 0 ? [`${inNumbers(all)} ${WORDS[kind]} (${whose(kind)})`] : [];
+    return all > 0 ? [say('proof.differingAndWhy', { all: inNumbers(all), kind, whose: whose(kind) })] : [];
   });
   const place = say('proof.notesBeginWithinWithinMsOfWhere', { notes: notes - missing - moved, within });
   return `${[there, place, ...kinds, ...clockInWords(fit)].join('; ')}.`;

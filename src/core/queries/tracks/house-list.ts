@@ -1,6 +1,6 @@
 import { say } from '../../words';
 import type { PartId, TrackId } from '../../base';
-import { instrumentById, type InstrumentId } from '../../instruments';
+import { instrumentById, type InstrumentId, spokenName } from '../../instruments';
 import { queryKind, type Doubt } from '../query-kind';
 
 /** The house list and the file disagree. */
@@ -19,11 +19,11 @@ export const houseList = queryKind<HouseList>({
   station: 'casting',
   remedies: ({ track, facts: { houseSays, fileSays } }) => [
     {
-      label: say('queries.useEnHouseList', { en: instrumentById(houseSays).names.en }),
+      label: say('queries.useEnHouseList', { en: spokenName(instrumentById(houseSays)) }),
       decision: { kind: 'assignInstrument', tracks: [track], instrument: houseSays },
     },
     {
-      label: say('queries.useEnFile', { en: instrumentById(fileSays).names.en }),
+      label: say('queries.useEnFile', { en: spokenName(instrumentById(fileSays)) }),
       decision: { kind: 'assignInstrument', tracks: [track], instrument: fileSays },
     },
   ],

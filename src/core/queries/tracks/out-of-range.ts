@@ -1,7 +1,7 @@
 import { say } from '../../words';
 import { groupBy, type NoteId, type PartId, type TrackId } from '../../base';
 import type { Decision } from '../../decisions';
-import { instrumentById, type InstrumentId } from '../../instruments';
+import { instrumentById, type InstrumentId, spokenName } from '../../instruments';
 import { itIsRight, queryKind, type Doubt, type Remedy } from '../query-kind';
 
 /** Notes the instrument does not have. */
@@ -28,7 +28,7 @@ export const outOfRange = queryKind<OutOfRange>({
   remedies: (query) => {
     const { part, facts } = query;
     const others = facts.others.map((instrument): Remedy => ({
-      label: say('queries.writeItForEn', { en: instrumentById(instrument).names.en }),
+      label: say('queries.writeItForEn', { en: spokenName(instrumentById(instrument)) }),
       decision: { kind: 'assignInstrument', tracks: facts.tracks, instrument },
     }));
     const notes = facts.single ? [singleOctaves(part, facts.single)] : [];

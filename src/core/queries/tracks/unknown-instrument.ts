@@ -1,6 +1,6 @@
 import { say } from '../../words';
 import type { PartId, TrackId } from '../../base';
-import { instrumentById, type InstrumentId } from '../../instruments';
+import { instrumentById, type InstrumentId, spokenName } from '../../instruments';
 import { queryKind, type Doubt, type Remedy } from '../query-kind';
 
 /** Nobody can tell which instrument a track is. */
@@ -19,7 +19,7 @@ export const unknownInstrument = queryKind<UnknownInstrument>({
   station: 'casting',
   remedies: ({ track, facts }) => [
     ...facts.candidates.map((instrument): Remedy => ({
-      label: instrumentById(instrument).names.en,
+      label: spokenName(instrumentById(instrument)),
       decision: { kind: 'assignInstrument', tracks: [track], instrument },
     })),
     { label: say('queries.leaveThisTrackOut'), decision: { kind: 'leaveOut', tracks: [track] } },

@@ -2,10 +2,10 @@
  * Notes an instrument does not have: one query for a part, whatever its cause is: a part written an octave off, another
  * instrument, or single notes. Only what lies beyond the extreme range is asked about.
  */
-import { say } from '../../words';
+import { inList, say } from '../../words';
 import { queryId, type NoteId } from '../../base';
 import type { CastPart } from '../../casting';
-import { CATALOGUE, type InstrumentId } from '../../instruments';
+import { CATALOGUE, type InstrumentId, spokenName } from '../../instruments';
 import type { OutOfRange, Query } from '../../queries';
 import { keyInWords } from '../../score';
 import type { MidiKey, Semitones, WrittenUnits } from '../../time';
@@ -79,15 +79,18 @@ function inWords({ instrument }: CastPart, notes: readonly PlacedNote[], strange
   const keys = [...new Set(strange.map((note) => note.key))].sort((a, b) => a - b);
   const unwritable = keys.every((key) => !writable(key + instrument.transposition));
   const named =
-    keys.length > MOST_KEYS
-      ? `${keyInWords(keys[0]!)}–${keyInWords(keys.at(-1)!)}`
-      : [keys.slice(0, -1).map(keyInWords).join(', '), keyInWords(keys.at(-1)!)].filter(Boolean).join(' and ');
+    keys.length > MOST_KEYS ? `${keyInWords(keys[0]!)}–${keyInWords(keys.at(-1)!)}` : inList(keys.map(keyInWords));
   const many = say('doubts.strangeOfNotesNotes', { strange: strange.length, notes: notes.length });
   if (unwritable) return say('doubts.musicXMLCannotWriteNamedManyAn', { named, many });
   if (keys.length > MOST_KEYS)
-    return say('doubts.manyBetweenNamedLieOutsideTheRange', { many, named, en: instrument.names.en, range });
-  const lie = keys.length > 1 ? 'lie' : 'lies';
-  return say('doubts.namedLieOutsideTheRangeOfEnRange', { named, lie, en: instrument.names.en, range, many });
+    return say('doubts.manyBetweenNamedLieOutsideTheRange', { many, named, en: spokenName(instrument), range });
+  return say('doubts.namedLieOutsideTheRangeOfEnRange', {
+    named,
+    lie: keys.length,
+    en: spokenName(instrument),
+    range,
+    many,
+  });
 }
 
 /**

@@ -6,6 +6,7 @@
  * often played with the modulation controller (1) while their velocity says nothing; expression (11) and channel volume
  * (7) scale whatever there is, where they move (common practice of sample players, no source).
  */
+import { say } from '../../words';
 import { QUARTER, type PlayedUnits, type WrittenUnits } from '../../time';
 import { valueAt, type ControlPoint, type PlayedPart, type Strike } from './marked-part';
 
@@ -71,10 +72,10 @@ export function loudnessOf({ instrument, strikes, controls }: PlayedPart, loudes
     return points ? [{ points, most: loudest[controller]! }] : [];
   });
   const velocitiesVary = new Set(strikes.map(({ velocity }) => velocity)).size > 1;
-  const velocities = velocitiesVary ? 'velocity' : '';
+  const velocities = velocitiesVary ? say('doubts.velocity') : '';
   const from = [
-    modulation ? 'controller 1' : velocities,
-    ...SCALES.map((controller) => (moving(controller) ? `controller ${controller}` : '')),
+    modulation ? say('doubts.controllerNumber', { controller: MODULATION }) : velocities,
+    ...SCALES.map((controller) => (moving(controller) ? say('doubts.controllerNumber', { controller }) : '')),
   ].filter(Boolean);
   if (from.length === 0) return { points: [], from, continuous: false };
 

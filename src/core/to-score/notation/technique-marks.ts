@@ -4,7 +4,7 @@
  * Takes a part's written notes with the technique of each; gives the marks of the notes that need some. Words and signs
  * are common practice of orchestral parts, no single source.
  */
-import { BRASS_MUTES, techniqueName, type Instrument, type TechniqueId } from '../../instruments';
+import { BRASS_MUTES, printedTechnique, type Instrument, type TechniqueId } from '../../instruments';
 import type { NoteId } from '../../performance';
 import type { SymbolMarks } from '../../score';
 import type { WrittenUnits } from '../../time';
@@ -22,7 +22,7 @@ const MANNERS: Partial<Record<TechniqueId, Manner>> = {
   'col-legno': { group: 'bow', words: 'col legno' },
   muted: { group: 'mute', words: 'con sord.' },
   ...Object.fromEntries(
-    [...BRASS_MUTES, 'stopped' as const].map((mute) => [mute, { group: 'mute', words: techniqueName(mute) }]),
+    [...BRASS_MUTES, 'stopped' as const].map((mute) => [mute, { group: 'mute', words: printedTechnique(mute) }]),
   ),
   'sul-ponticello': { group: 'place', words: 'sul pont.' },
   'sul-tasto': { group: 'place', words: 'sul tasto' },

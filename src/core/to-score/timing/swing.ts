@@ -10,6 +10,7 @@
  * Ratios from 1.2 to 2.4 count as swing, 3 : 1 is a dotted rhythm (common practice, no source). One is sure of it only
  * where a rhythm section plays or the file says so; otherwise it is asked.
  */
+import { inNumbers, say } from '../../words';
 import { upperMedian } from '../../base';
 import { SWING_UNITS, type SwingSettings, type SwingUnit } from '../../settings';
 import { lastNotAfter, QUARTER, type Beat, type PlayedUnits, type WrittenUnits } from '../../time';
@@ -52,9 +53,17 @@ export const EVEN: Swing = {
   confidence: 1,
   pinned: false,
   offBeats: 0,
-  evidence: 'off-beats lie even',
+  get evidence() {
+    return say('doubts.offBeatsEven');
+  },
 };
 export const SURE_SWING = 0.6;
+
+/** Which of them is told; a name says more than who plays. */
+function signsSaid({ named, rhythmSection }: SwingSigns): string {
+  if (named) return 'named';
+  return rhythmSection ? 'band' : 'none';
+}
 
 const LEAST_RATIO = 1.2;
 const MOST_RATIO = 2.4;
@@ -90,7 +99,7 @@ export function findSwing(
 ): Swing {
   if (pin !== undefined) {
     const stretches = pin.ratio === 1 ? [] : [{ from: 0, to: bars, ...pin }];
-    return { ...EVEN, stretches, heard: stretches, pinned: true, evidence: 'set by hand' };
+    return { ...EVEN, stretches, heard: stretches, pinned: true, evidence: say('doubts.setByHand') };
   }
   const found = SWING_UNITS.map((unit) => listen(parts, line, bars, unit)).reduce((a, b) => (b.gain > a.gain ? b : a));
   if (found.stretches.length === 0) return EVEN;
@@ -99,8 +108,14 @@ export function findSwing(
   // Triplets say the same as two to one: where nobody is sure the file is believed.
   const triplets = found.stretches.every(({ ratio }) => Math.abs(ratio - 2) < 0.2);
   const { ratio, unit } = found.stretches[0]!;
-  const band = signs.rhythmSection ? '; a rhythm section plays' : '';
-  const evidence = `${found.late} off-beat ${unit === 'eighth' ? 'eighths' : 'sixteenths'} lie late, about ${ratio.toFixed(1)} to 1; ${found.even} lie even, ${found.thirds} on the first third${signs.named ? '; the file says so' : band}`;
+  const evidence = say('doubts.offBeatsLate', {
+    late: found.late,
+    unit,
+    ratio: inNumbers(ratio, 1),
+    even: found.even,
+    thirds: found.thirds,
+    signs: signsSaid(signs),
+  });
   return {
     stretches: sure || !triplets ? found.stretches : [],
     heard: found.stretches,

@@ -1,5 +1,5 @@
 /* What is doubtful about a MIDI file set up for a sequencer; each with an id that stays the same while the place does. */
-import { say } from '../../words';
+import { inNumbers, say } from '../../words';
 import { queryId } from '../../base';
 import { CLEAR, type Casting } from '../../casting';
 import { drumSound, GENERAL_MIDI_DRUMS, programName } from '../../instruments';
@@ -186,7 +186,7 @@ function tickQuery({ cleaned, whole, settings }: Asked): Query[] {
       message: say('toSequencer.betweenTicksEventsFallBetweenTwoOf', {
         betweenTicks: whole.betweenTicks,
         ticksPerQuarter,
-        largestShiftMs: whole.largestShiftMs.toFixed(2),
+        largestShiftMs: inNumbers(whole.largestShiftMs, 2),
       }),
       facts: { exact: times * division.ticksPerQuarter },
     },

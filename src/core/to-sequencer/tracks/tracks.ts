@@ -2,7 +2,7 @@
  * Tracks: which tracks a part becomes, on which channel and port, with which sound.
  */
 import { groupBy } from '../../base';
-import { BRASS_MUTES, instrumentById, TECHNIQUE_PROGRAMS, techniqueName, type TechniqueId } from '../../instruments';
+import { BRASS_MUTES, instrumentById, TECHNIQUE_PROGRAMS, printedTechnique, type TechniqueId } from '../../instruments';
 import type { Part, PartId } from '../../score';
 import type { MidiKey } from '../../time';
 import { bendsAgainst, isBent } from './bends';
@@ -128,7 +128,7 @@ function groupNotes(
     case 'technique':
       return by(
         (note) => note.sound.technique ?? '',
-        (key) => (key === '' ? '' : techniqueName(key as TechniqueId)),
+        (key) => (key === '' ? '' : printedTechnique(key as TechniqueId)),
         (key) => (key === '' ? null : (key as TechniqueId)),
       );
     case 'solo':

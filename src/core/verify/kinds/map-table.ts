@@ -1,4 +1,4 @@
-import { say } from '../../words';
+import { inNumbers, say } from '../../words';
 import Papa from 'papaparse';
 import { sequencerClock } from '../../receivers/sequencer-clock';
 import { attempt, cueOf, inFolder, isMidi, nameOf, type ClaimKind } from './kind';
@@ -42,7 +42,7 @@ export const mapTable: ClaimKind = {
         ? say('verify.noBarIsBar1')
         : say('verify.bar1IsBarBarOneOfTheMapSecondsS', {
             barOne: String(barOne),
-            seconds: Number(seconds).toFixed(3),
+            seconds: inNumbers(Number(seconds), 3),
             code: String(code),
           });
     return say('verify.nameOfAndNameOf2BarNoneFurther', {

@@ -36,7 +36,7 @@ export const scoreFile: ClaimKind = {
       ...(Number(uneven) > 0 ? [say('verify.barNotAsLongAsTheMeter', { uneven: Number(uneven) })] : []),
       ...(Number(open) > 0 ? [say('verify.tieSlurOrTupletLeftOpen', { open: Number(open) })] : []),
     ];
-    const titled = title === '' ? say('verify.withoutATitle') : `“${String(title)}”`;
+    const titled = title === '' ? say('verify.withoutATitle') : say('verify.titled', { title: String(title) });
     return say('verify.nameOfMusicXMLVersionTitledPartBar', {
       nameOf: nameOf(path),
       version: String(version),

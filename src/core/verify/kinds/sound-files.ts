@@ -1,4 +1,4 @@
-import { say } from '../../words';
+import { inNumbers, say } from '../../words';
 import { nameOf, type ClaimKind } from './kind';
 
 /** Rate and length of WAV files, and when something is first heard in each. */
@@ -32,9 +32,9 @@ export const soundFiles: ClaimKind = {
       nameOf: nameOf(path),
       rate: Number(rate) / 1000,
       channels: Number(channels),
-      seconds: Number(seconds).toFixed(3),
+      seconds: inNumbers(Number(seconds), 3),
       begins: begins === null,
-      begins2: Number(begins).toFixed(3),
+      begins2: inNumbers(Number(begins), 3),
     }),
 };
 

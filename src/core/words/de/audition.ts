@@ -50,4 +50,6 @@ export const audition: Words<'audition'> = {
   export: 'Export',
   theExportAsAnotherProgramReceives: 'Der Export, wie ein anderes Programm ihn erhält',
   theRecordingOfThisJob: 'Die Aufnahme dieses Auftrags',
+  noSoundBank: '„{name}“ ist keine lesbare Klangbank (SF2, SF3 oder DLS). Die bisherige Bank bleibt in Gebrauch.',
+  cannotBePlayed: '„{name}“ kann dieser Browser nicht abspielen. Mit WAV, MP3 und OGG geht es meist.',
 };

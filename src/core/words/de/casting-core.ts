@@ -36,4 +36,6 @@ export const castingCore: Words<'castingCore'> = {
   partWordsWhatMoreWrittenAsDivided: '{part}, {words}: {what}{more}; als geteilte Spieler geschrieben.',
   originalOriginalTrack: 'Original {original}, Spur',
   track: 'Spur',
+  laterNames: ' (später {names})',
+  fitsBetterOnTwoStaves: '{name} steht auf einem System; einige Noten oder Akkorde passten besser auf zwei.',
 };

@@ -226,4 +226,7 @@ export const casting: Words<'casting'> = {
   divideAmongPlayersPlayers: 'Auf {players} Spieler aufteilen',
   recombine: 'Wieder zusammenfassen',
   combineOrDivideName: '{name} zusammenfassen oder aufteilen',
+  channelSwitch: 'Kanal',
+  programSwitch: 'Programm',
+  controllerSwitch: 'Controller',
 };

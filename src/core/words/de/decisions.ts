@@ -44,8 +44,6 @@ export const decisions: Words<'decisions'> = {
   lower: 'tiefer',
   querySkippedReason: 'Frage übersprungen: {reason}',
   querySkipped: 'Frage übersprungen',
-  answeredReason: 'Beantwortet: {reason}',
-  skipped: 'Übersprungen',
   originalOriginalBeginsAtBar1: 'Original {original} beginnt bei Takt 1',
   originalOriginalBeginsBarsBars: 'Original {original} beginnt {bars} Takte später',
   textsOfTheFileEncodingGuessed: 'Texte der Datei: Zeichensatz vermutet',
@@ -310,4 +308,5 @@ export const decisions: Words<'decisions'> = {
   controller7: 'Controller 7',
   graceNotesSet:
     '{part}: {on, select, true {{notes, plural, one {eine Vorschlagsnote} other {# Vorschlagsnoten}} aus ausgeschriebenen Noten} other {{notes, plural, one {eine Note} other {# Noten}} statt einer Vorschlagsnote}}',
+  queryAnswered: '„{about}“ {answered, select, true {Beantwortet: {reason}} other {Übersprungen}}',
 };

@@ -69,4 +69,5 @@ export const dispatch: Words<'dispatch'> = {
   concertPitch: ', klingend notiert',
   good: 'gut',
   problem: 'Frage',
+  trackAndReason: '„{name}“ ({reason})',
 };

@@ -103,4 +103,7 @@ export const documents: Words<'documents'> = {
   itIsNotJSON: 'sie ist kein JSON',
   itIsNestedMoreThanDeepestDeep: 'sie ist tiefer als {deepest} verschachtelt',
   itHasTheKeyDangerousWhichNoneOfOur: 'sie hat den Schlüssel „{dangerous}“, den keine unserer Dateien hat',
+  compressedScore: '.mxl, komprimiert',
+  houseRecipe:
+    '{name, select, notationprogram {Notationsprogramm} sequencer {Sequenzer} studio {Studio} orchestratorsparcel {Paket für den Orchestrator} teachingclips {Clips zum Üben} other {Druck}}',
 };

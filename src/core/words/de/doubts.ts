@@ -79,7 +79,8 @@ export const doubts: Words<'doubts'> = {
   musicXMLCannotWriteNamedManyAn:
     'MusicXML kann {named} nicht schreiben ({many}); in der Datei steht eine Oktave näher der Mitte.',
   manyBetweenNamedLieOutsideTheRange: '{many}, zwischen {named}, liegen außerhalb des Umfangs von {en}, {range}.',
-  namedLieOutsideTheRangeOfEnRange: '{named} {lie} außerhalb des Umfangs von {en}, {range} ({many}).',
+  namedLieOutsideTheRangeOfEnRange:
+    '{named} {lie, plural, one {liegt} other {liegen}} außerhalb des Umfangs von {en}, {range} ({many}).',
   theScoreHasNoKeySignatureAndNames:
     'Die Partitur hat keine Vorzeichnung und nennt alle {sharps} schwarzen Tasten mit Kreuzen, wie Sequenzer es tun; ihre Noten klingen nach {keyName}.',
   nothingInTheScoreTransposesNamesIs:
@@ -125,4 +126,21 @@ export const doubts: Words<'doubts'> = {
   andDifferingMoreBars: ' (und {differing} weitere Takte)',
   barsFromFrom2AreWrittenOnceFor:
     'Takt {from}–{from2} sind für {times} Durchgänge einmal geschrieben, aber {part} hat in Takt {bar} andere Noten als beim ersten Mal{more}: Gedruckt ist der erste Durchgang.',
+  velocity: 'Velocity',
+  controllerNumber: 'Controller {controller}',
+  setByHand: 'von Hand gesetzt',
+  onsetsOnAGrid: '{all, select, true {alle} other {{share} % von}} {onsets} Einsätzen liegen genau auf einem Raster',
+  onsetsBesideAGrid:
+    '{all, select, true {alle} other {{share} % von}} {onsets} Einsätzen liegen um dieselben Ticks neben dem Raster',
+  onsetsLeft:
+    '{onsets} Einsätze bleiben, wie sie gespielt wurden: {lead} passte nicht besser zu den anderen Spuren, oder es ist ein Rhythmus',
+  wholeFile: 'die ganze Datei liegt {ms} ms {late, select, true {hinter} other {vor}} ihren Taktstrichen',
+  leadNone: 'kein Vorlauf',
+  leadMs: '{ms} ms {early, select, true {früh} other {spät}}',
+  onsetsFit: '{onsets} Einsätze passen am besten mit {lead}; am zweitbesten: {rival} ({share} % sicher)',
+  onsetsFitInCompany:
+    '{onsets} Einsätze passen am besten mit {lead}; am zweitbesten: {rival} ({share} % sicher); damit fallen {gain} % {more, select, true {mehr} other {weniger}} der Einsätze mit anderen Spuren zusammen',
+  offBeatsEven: 'Offbeats liegen gerade',
+  offBeatsLate:
+    '{late} Offbeat-{unit, select, eighth {Achtel} other {Sechzehntel}} liegen spät, etwa {ratio} zu 1; {even} liegen gerade, {thirds} auf dem ersten Drittel{signs, select, named {; die Datei sagt es} band {; eine Rhythmusgruppe spielt} other {}}',
 };

@@ -42,4 +42,9 @@ export const engine: Words<'engine'> = {
   theTimesAreThoseOfOriginalOriginal:
     'Die Zeiten sind die von Original {original}, in dem {matched} Noten gefunden sind; {said}.',
   barNumber: 'Takt {number}',
+  whatArrived: 'Was ankam',
+  whatWasDecided: 'Was entschieden wurde',
+  whatCameOfIt: 'Was daraus wurde',
+  whatIsOpen: 'Was offen ist',
+  barsNamed: 'Takt {named}{bars, plural, one {} other {}}',
 };

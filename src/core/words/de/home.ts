@@ -73,4 +73,6 @@ export const home: Words<'home'> = {
   failed: 'Nicht bestätigt',
   claim: 'Aussage',
   foundFound: 'Gefunden: {found}',
+  archiveIsAJobAlready: '{file}: Das Archiv eines Auftrags ist schon ein Auftrag; bitte allein öffnen.',
+  demoNotLoaded: 'Die Demo-Datei konnte nicht geladen werden ({status}).',
 };

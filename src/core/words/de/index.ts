@@ -32,9 +32,15 @@ import { toSequencer } from './to-sequencer';
 import { verify } from './verify';
 import { workers } from './workers';
 import { workspace } from './workspace';
+import { base } from './base';
+import { score } from './score';
+import { instruments } from './instruments';
 
 /** All that is said, in German. */
 export const GERMAN = {
+  instruments,
+  score,
+  base,
   audition,
   casting,
   castingCore,

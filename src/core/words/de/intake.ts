@@ -183,4 +183,9 @@ export const intake: Words<'intake'> = {
   noteNew: '{added, plural, one {# Note} other {# Noten}} neu',
   noteGone: '{gone, plural, one {# Note} other {# Noten}} weg',
   noteChanged: '{changed, plural, one {# Note} other {# Noten}} geändert',
+  none: 'keine',
+  formatOfTheFile:
+    '{format, select, score {eine Partitur (MusicXML)} 0 {0 (eine Spur)} 1 {1 (Spuren zugleich)} other {2 (einzelne Muster)}}',
+  noMeters: 'keine in der Datei: 4/4 nach dem Standard',
+  onlyCMajor: 'ein C-Dur am Anfang: wahrscheinlich von niemandem gesetzt',
 };

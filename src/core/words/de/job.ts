@@ -13,10 +13,6 @@ export const job: Words<'job'> = {
   keys: 'Tasten (?)',
   keys2: 'Tasten',
   mIDI: '{toSequencer, select, true {MIDI} other {MusicXML}}',
-  findingLeads: 'Vorläufe werden gesucht',
-  fittingGrids: 'Raster werden angepasst',
-  separatingVoices: 'Stimmen werden getrennt',
-  writingBars: 'Takte werden geschrieben',
   titleDragoman: '{title} · Dragoman',
   toTheMusic: 'Zu den Noten',
   yourLastDecisionsAreNotStored: 'Ihre letzten Entscheidungen sind nicht gespeichert: {unsaved}',
@@ -86,4 +82,11 @@ export const job: Words<'job'> = {
   jumpToABarAPartAQueryASetting: 'zu Takt, Stimme, Frage oder Einstellung springen',
   space: 'Leertaste',
   playFromTheSelectedNoteOrTheFirst: 'ab der ausgewählten Note oder dem ersten sichtbaren Takt spielen, anhalten',
+  stage:
+    '{stage, select, casting {Besetzung} playing {Wiedergabe} lead {Vorläufe suchen} grid {Raster anpassen} voices {Stimmen trennen} spelling {Schreibweise} other {Takte schreiben}}',
+  undoIt: 'rückgängig',
+  redoIt: 'wiederholen',
+  control: 'Strg',
+  shift: 'Umschalt',
+  deleteKey: 'Entf',
 };

@@ -193,4 +193,5 @@ export const page: Words<'page'> = {
   largerPages: 'Größere Seiten',
   thePDFCouldNotBeMadeUseTheBrowsers:
     'Das PDF ließ sich nicht erzeugen; verwenden Sie stattdessen den Druck des Browsers.',
+  couldNotBeLaidOut: '{named, select, true {{name}} other {Die Partitur}} konnte nicht gesetzt werden.',
 };

@@ -32,8 +32,6 @@ export const proof: Words<'proof'> = {
   soundSoundsAsSoundInWords: '{sound} klingt als {soundInWords}',
   soundIsMissing: '{sound} fehlt',
   soundIsExtra: '{sound} ist zusätzlich',
-  ofAnotherLength: 'von anderer Länge',
-  atAnotherPitch: 'in anderer Tonhöhe',
   thereIsNoNoteOnEitherSide: 'Auf keiner Seite gibt es eine Note.',
   decidedByDecision: '{decided, number} durch Entscheidung',
   convertedByConversion: '{converted, number} durch Umwandlung',
@@ -176,4 +174,9 @@ export const proof: Words<'proof'> = {
   waveformOverTheBars: 'Wellenform über den Takten',
   playFromHere: 'Ab hier spielen',
   nameCannotBeReadByThisBrowserWAV: '„{name}“ kann dieser Browser nicht lesen. WAV, MP3 und OGG gehen meist.',
+  differingAndWhy:
+    '{all} {kind, select, moved {verschoben} length {von anderer Länge} pitch {auf anderer Tonhöhe} missing {fehlend} other {zusätzlich}} ({whose})',
+  quantized: 'quantisiert',
+  humanized: 'humanisiert',
+  swing: 'Swing',
 };

@@ -24,7 +24,6 @@ export const receivers: Words<'receivers'> = {
   notesAreNeverReleasedInNamed: 'Noten werden nie losgelassen in {named}.',
   musicWithoutAName: 'Musik ohne Namen',
   nameMeasureNumber: '{name}, Takt {number}',
-  tiedTies: '{tied} Haltebögen',
   andListMore: ' und {list} weitere',
   seesPartsNamedPartInMusicXML:
     'Sieht {parts, number} benannte {parts, plural, one {Stimme} other {Stimmen}} in MusicXML {version}, {reduce, number} Noten.',
@@ -43,4 +42,11 @@ export const receivers: Words<'receivers'> = {
   noPartTransposes: 'Keine Stimme transponiert.',
   nameByTransposes: '{name} um {transposes0, select, true {−} other {}}{transposes}',
   transposesTransposingSemitones: 'Transponiert {transposing} Halbtöne.',
+  openAt: '{part}: {what, select, slur {ein Bogen} other {eine Tuole}}',
+  openTies: '{part}: {tied, plural, one {ein Haltebogen} other {# Haltebögen}}',
+  sign: '{sign, select, harppedals {Harfenpedal-Diagramm} principalvoice {Zeichen einer Hauptstimme} accordionregistration {Akkordeonregister} staffdetails {System eigener Art} measurestyle {Schrägstriche, Schlagwiederholung oder mehrtaktige Pause} measurenumbering {Regel für Taktzahlen} noteheadtext {Text in einem Notenkopf} accidentalmark {Vorzeichen an einer Verzierung} movementnumber {Satznummer} movementtitle {Satztitel} worknumber {Opuszahl} linetypedashedofslur {gestrichelter Bogen} linetypedottedofslur {gepunkteter Bogen} printobjectnooftime {verborgene Taktart} nienteyesofwedge {Gabel aus dem oder ins Nichts} sizecueoftype {kleine Note} fanaccelofbeam {gespreizter Balken} fanritofbeam {gespreizter Balken} creatorarranger {Arrangeur} creatorlyricist {Textdichter} creatorpoet {Dichter} creatortranslator {Übersetzer} frame {Akkorddiagramm} other {{name}}}',
+  signInFile: '{count} × {sign} (ab Takt {bar})',
+  signInBar: '{sign} (Takt {bar})',
+  signsOfTheWhole: '{count} × {sign}',
+  partAsItCame: 'Stimme „{name}“, wie sie kam',
 };

@@ -52,4 +52,5 @@ export const show: Words<'show'> = {
   sentAsItIs: 'so gesendet',
   everyPlayerHasTheSameNameInEvery: 'Jeder Spieler heißt in jedem Cue gleich.',
   everyPlayerHasTheSameNameInTheRead: 'Jeder Spieler heißt in den {read} bisher analysierten von {cues} Cues gleich.',
+  noCueCouldBeMade: 'Kein Cue konnte erstellt werden: {failures}',
 };

@@ -10,4 +10,5 @@ export const storage: Words<'storage'> = {
   thisJobIsNoLongerInThisBrowser: 'Dieser Auftrag ist nicht mehr in diesem Browser.',
   somethingWasDecidedInAnotherWindow:
     'Inzwischen wurde in einem anderen Fenster etwas entschieden. Wählen Sie die neue Fassung erneut.',
+  copyOf: '{name} (Kopie)',
 };

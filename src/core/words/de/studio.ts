@@ -12,4 +12,8 @@ export const studio: Words<'studio'> = {
   mostBarsHaveTheSameNumberInBothSee: 'Die meisten Takte haben in beiden dieselbe Zahl; siehe die Tabelle.{rest}',
   notEverywhereSeeTheTable: '; nicht überall, siehe die Tabelle',
   ourBarBarIsTheirBarFromAllRest: 'Unser Takt {bar} ist dort Takt {from}{all}.{rest}',
+  quartersPerMinute: '{bpm} Viertel je Minute',
+  atTheBeginning: 'Takt {bar} ist Takt {inMap} der Map, an ihrem Anfang, Timecode {code} bei {rate}.',
+  afterTheBeginning: 'Takt {bar} ist Takt {inMap} der Map, {seconds} s nach ihrem Anfang, Timecode {code} bei {rate}.',
+  countInBar: 'Einzähler {bar}',
 };

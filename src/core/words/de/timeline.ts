@@ -176,4 +176,5 @@ export const timeline: Words<'timeline'> = {
   loadingTheBars: 'Takte werden geladen …',
   start: 'Anfang',
   emptyBarsBeforeTheMusic: 'Leere Takte vor der Musik',
+  kindsAndCount: '{kind, select, tempo {Tempi} meter {Taktarten} key {Tonarten} other {Marker}} ({count})',
 };

@@ -12,4 +12,5 @@ export const workers: Words<'workers'> = {
     'Der Notensatz versagte und wird neu gestartet: Ändern Sie die sichtbaren Takte oder öffnen Sie die Station erneut.',
   theApplicationsServerDidNotAnswer:
     'Der Server der Anwendung antwortete nicht; was dies erzeugt, ließ sich nicht laden. Starten Sie den Server und versuchen Sie es erneut; Ihr Auftrag ist unberührt.',
+  theServerDidNotAnswer: 'Der Server der Anwendung hat nicht geantwortet; bitte starten und noch einmal versuchen.',
 };

@@ -48,4 +48,6 @@ export const audition = {
   export: 'Export',
   theExportAsAnotherProgramReceives: 'The export, as another program receives it',
   theRecordingOfThisJob: 'The recording of this job',
+  noSoundBank: '“{name}” is not a readable sound bank (SF2, SF3 or DLS). The previous bank is still in use.',
+  cannotBePlayed: '“{name}” cannot be played by this browser. WAV, MP3 and OGG usually can.',
 } as const;

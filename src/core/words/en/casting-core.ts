@@ -33,4 +33,6 @@ export const castingCore = {
   partWordsWhatMoreWrittenAsDivided: '{part}, {words}: {what}{more}; written as divided players.',
   originalOriginalTrack: 'Original {original}, track',
   track: 'Track',
+  laterNames: ' (later {names})',
+  fitsBetterOnTwoStaves: '{name} is on one staff; a few notes or chords would fit better on two.',
 } as const;

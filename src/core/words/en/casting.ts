@@ -221,4 +221,7 @@ export const casting = {
   divideAmongPlayersPlayers: 'Divide among {players} players',
   recombine: 'Recombine',
   combineOrDivideName: 'Combine or divide {name}',
+  channelSwitch: 'channel',
+  programSwitch: 'program',
+  controllerSwitch: 'controller',
 } as const;

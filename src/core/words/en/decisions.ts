@@ -41,8 +41,6 @@ export const decisions = {
   lower: 'lower',
   querySkippedReason: 'Query skipped: {reason}',
   querySkipped: 'Query skipped',
-  answeredReason: 'Answered: {reason}',
-  skipped: 'Skipped',
   originalOriginalBeginsAtBar1: 'Original {original} begins at bar 1',
   originalOriginalBeginsBarsBars: 'Original {original} begins {bars} bars later',
   textsOfTheFileEncodingGuessed: 'Texts of the file: encoding guessed',
@@ -305,4 +303,5 @@ export const decisions = {
   controller7: 'controller 7',
   graceNotesSet:
     '{part}: {on, select, true {{notes, plural, one {a grace note} other {# grace notes}} made from written-out notes} other {{notes, plural, one {a note} other {# notes}} instead of a grace note}}',
+  queryAnswered: '“{about}” {answered, select, true {Answered: {reason}} other {Skipped}}',
 } as const;

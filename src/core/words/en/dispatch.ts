@@ -65,4 +65,5 @@ export const dispatch = {
   concertPitch: ', concert pitch',
   good: 'good',
   problem: 'query',
+  trackAndReason: '“{name}” ({reason})',
 } as const;

@@ -100,4 +100,7 @@ export const documents = {
   itIsNotJSON: 'it is not JSON',
   itIsNestedMoreThanDeepestDeep: 'it is nested more than {deepest} deep',
   itHasTheKeyDangerousWhichNoneOfOur: 'it has the key “{dangerous}”, which none of our files has',
+  compressedScore: '.mxl, compressed',
+  houseRecipe:
+    '{name, select, notationprogram {Notation program} sequencer {Sequencer} studio {Studio} orchestratorsparcel {Orchestrator’s parcel} teachingclips {Teaching clips} other {Print}}',
 } as const;

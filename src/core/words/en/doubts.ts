@@ -76,7 +76,8 @@ export const doubts = {
   musicXMLCannotWriteNamedManyAn:
     'MusicXML cannot write {named} ({many}); an octave nearer the middle stands in the file.',
   manyBetweenNamedLieOutsideTheRange: '{many}, between {named}, lie outside the range of {en}, {range}.',
-  namedLieOutsideTheRangeOfEnRange: '{named} {lie} outside the range of {en}, {range} ({many}).',
+  namedLieOutsideTheRangeOfEnRange:
+    '{named} {lie, plural, one {lies} other {lie}} outside the range of {en}, {range} ({many}).',
   theScoreHasNoKeySignatureAndNames:
     'The score has no key signature and names all {sharps} black keys with sharps, as sequencers do; its notes sound like {keyName}.',
   nothingInTheScoreTransposesNamesIs:
@@ -121,4 +122,21 @@ export const doubts = {
   andDifferingMoreBars: ' (and {differing} more bars)',
   barsFromFrom2AreWrittenOnceFor:
     'Bars {from}–{from2} are written once for {times} playings, but {part} has other notes in bar {bar} than the first time{more}: what is printed is the first playing.',
+  velocity: 'velocity',
+  controllerNumber: 'controller {controller}',
+  setByHand: 'set by hand',
+  onsetsOnAGrid: '{all, select, true {all} other {{share} % of}} {onsets} onsets stand exactly on a grid',
+  onsetsBesideAGrid:
+    '{all, select, true {all} other {{share} % of}} {onsets} onsets stand beside the grid by the same ticks',
+  onsetsLeft:
+    '{onsets} onsets are left as they were played: {lead} would not fit the other tracks better, or it is a rhythm',
+  wholeFile: 'the whole file stands {ms} ms {late, select, true {behind} other {before}} its barlines',
+  leadNone: 'no lead',
+  leadMs: '{ms} ms {early, select, true {early} other {late}}',
+  onsetsFit: '{onsets} onsets fit best with {lead}; next best: {rival} ({share} % sure)',
+  onsetsFitInCompany:
+    '{onsets} onsets fit best with {lead}; next best: {rival} ({share} % sure); with it {gain} % {more, select, true {more} other {fewer}} of the onsets fall together with other tracks',
+  offBeatsEven: 'off-beats lie even',
+  offBeatsLate:
+    '{late} off-beat {unit, select, eighth {eighths} other {sixteenths}} lie late, about {ratio} to 1; {even} lie even, {thirds} on the first third{signs, select, named {; the file says so} band {; a rhythm section plays} other {}}',
 } as const;

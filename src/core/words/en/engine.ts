@@ -39,4 +39,9 @@ export const engine = {
   theTimesAreThoseOfOriginalOriginal:
     'The times are those of original {original}, in which {matched} notes are found; {said}.',
   barNumber: 'bar {number}',
+  whatArrived: 'What arrived',
+  whatWasDecided: 'What was decided',
+  whatCameOfIt: 'What came of it',
+  whatIsOpen: 'What is open',
+  barsNamed: '{bars, plural, one {bar} other {bars}} {named}',
 } as const;

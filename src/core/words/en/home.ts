@@ -70,4 +70,6 @@ export const home = {
   failed: 'Failed',
   claim: 'Claim',
   foundFound: 'Found: {found}',
+  archiveIsAJobAlready: '{file}: the archive of a job is a job already; open it alone.',
+  demoNotLoaded: 'The demo file could not be loaded ({status}).',
 } as const;

@@ -180,4 +180,9 @@ export const intake = {
   noteNew: '{added, plural, one {# note} other {# notes}} new',
   noteGone: '{gone, plural, one {# note} other {# notes}} gone',
   noteChanged: '{changed, plural, one {# note} other {# notes}} changed',
+  none: 'none',
+  formatOfTheFile:
+    '{format, select, score {a score (MusicXML)} 0 {0 (one track)} 1 {1 (tracks together)} other {2 (separate patterns)}}',
+  noMeters: 'none in the file: 4/4 by the standard',
+  onlyCMajor: 'one C major at the start: probably nobody set it',
 } as const;

@@ -11,10 +11,6 @@ export const job = {
   keys: 'Keys (?)',
   keys2: 'Keys',
   mIDI: '{toSequencer, select, true {MIDI} other {MusicXML}}',
-  findingLeads: 'finding leads',
-  fittingGrids: 'fitting grids',
-  separatingVoices: 'separating voices',
-  writingBars: 'writing bars',
   titleDragoman: '{title} · Dragoman',
   toTheMusic: 'To the music',
   yourLastDecisionsAreNotStored: 'Your last decisions are not stored: {unsaved}',
@@ -81,4 +77,11 @@ export const job = {
   jumpToABarAPartAQueryASetting: 'jump to a bar, a part, a query, a setting',
   space: 'Space',
   playFromTheSelectedNoteOrTheFirst: 'play from the selected note or the first bar in view, stop',
+  stage:
+    '{stage, select, casting {casting} playing {playing} lead {finding leads} grid {fitting grids} voices {separating voices} spelling {spelling} other {writing bars}}',
+  undoIt: 'undo',
+  redoIt: 'redo',
+  control: 'Ctrl',
+  shift: 'Shift',
+  deleteKey: 'Delete',
 } as const;

@@ -30,8 +30,6 @@ export const proof = {
   soundSoundsAsSoundInWords: '{sound} sounds as {soundInWords}',
   soundIsMissing: '{sound} is missing',
   soundIsExtra: '{sound} is extra',
-  ofAnotherLength: 'of another length',
-  atAnotherPitch: 'at another pitch',
   thereIsNoNoteOnEitherSide: 'There is no note on either side.',
   decidedByDecision: '{decided, number} by decision',
   convertedByConversion: '{converted, number} by conversion',
@@ -172,4 +170,9 @@ export const proof = {
   waveformOverTheBars: 'Waveform over the bars',
   playFromHere: 'Play from here',
   nameCannotBeReadByThisBrowserWAV: '“{name}” cannot be read by this browser. WAV, MP3 and OGG usually can.',
+  differingAndWhy:
+    '{all} {kind, select, moved {moved} length {of another length} pitch {at another pitch} missing {missing} other {extra}} ({whose})',
+  quantized: 'quantized',
+  humanized: 'humanized',
+  swing: 'swing',
 } as const;

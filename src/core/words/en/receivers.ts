@@ -20,7 +20,6 @@ export const receivers = {
   notesAreNeverReleasedInNamed: 'Notes are never released in {named}.',
   musicWithoutAName: 'music without a name',
   nameMeasureNumber: '{name}, measure {number}',
-  tiedTies: '{tied} ties',
   andListMore: ' and {list} more',
   seesPartsNamedPartInMusicXML:
     'Sees {parts, number} named {parts, plural, one {part} other {parts}} in MusicXML {version}, {reduce, number} notes.',
@@ -38,4 +37,11 @@ export const receivers = {
   noPartTransposes: 'No part transposes.',
   nameByTransposes: '{name} by {transposes0, select, true {−} other {}}{transposes}',
   transposesTransposingSemitones: 'Transposes {transposing} semitones.',
+  openAt: '{part}: a {what, select, slur {slur} other {tuplet}}',
+  openTies: '{part}: {tied, plural, one {a tie} other {# ties}}',
+  sign: '{sign, select, harppedals {harp pedal diagram} principalvoice {sign of a principal voice} accordionregistration {accordion registration} staffdetails {staff of its own kind} measurestyle {slashes, beat repeat or rest over several bars} measurenumbering {rule for bar numbers} noteheadtext {text in a notehead} accidentalmark {accidental beside an ornament} movementnumber {number of the movement} movementtitle {title of the movement} worknumber {opus number} linetypedashedofslur {dashed slur} linetypedottedofslur {dotted slur} printobjectnooftime {hidden meter} nienteyesofwedge {hairpin from or to nothing} sizecueoftype {small note} fanaccelofbeam {feathered beam} fanritofbeam {feathered beam} creatorarranger {arranger} creatorlyricist {lyricist} creatorpoet {poet} creatortranslator {translator} frame {chord diagram} other {{name}}}',
+  signInFile: '{count} × {sign} (from bar {bar} on)',
+  signInBar: '{sign} (bar {bar})',
+  signsOfTheWhole: '{count} × {sign}',
+  partAsItCame: 'part “{name}” as it came',
 } as const;

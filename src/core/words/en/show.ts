@@ -50,4 +50,5 @@ export const show = {
   sentAsItIs: 'sent as it is',
   everyPlayerHasTheSameNameInEvery: 'Every player has the same name in every cue.',
   everyPlayerHasTheSameNameInTheRead: 'Every player has the same name in the {read} of {cues} cues analysed so far.',
+  noCueCouldBeMade: 'No cue could be made: {failures}',
 } as const;

@@ -8,4 +8,5 @@ export const storage = {
   thisJobIsNoLongerInThisBrowser: 'This job is no longer in this browser.',
   somethingWasDecidedInAnotherWindow:
     'Something was decided in another window meanwhile. Choose the new version again.',
+  copyOf: '{name} (copy)',
 } as const;

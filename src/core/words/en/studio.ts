@@ -9,4 +9,8 @@ export const studio = {
   mostBarsHaveTheSameNumberInBothSee: 'Most bars have the same number in both; see the table.{rest}',
   notEverywhereSeeTheTable: '; not everywhere, see the table',
   ourBarBarIsTheirBarFromAllRest: 'Our bar {bar} is their bar {from}{all}.{rest}',
+  quartersPerMinute: '{bpm} quarters per minute',
+  atTheBeginning: 'Bar {bar} is bar {inMap} of the map, at its beginning, time code {code} at {rate}.',
+  afterTheBeginning: 'Bar {bar} is bar {inMap} of the map, {seconds} s after it begins, time code {code} at {rate}.',
+  countInBar: 'count-in {bar}',
 } as const;

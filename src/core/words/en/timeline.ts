@@ -172,4 +172,5 @@ export const timeline = {
   loadingTheBars: 'Loading the bars …',
   start: 'Start',
   emptyBarsBeforeTheMusic: 'Empty bars before the music',
+  kindsAndCount: '{kind, select, tempo {tempos} meter {meters} key {keys} other {markers}} ({count})',
 } as const;

@@ -10,4 +10,5 @@ export const workers = {
     'The engraver broke down and is started again: change the bars in view, or open the station again.',
   theApplicationsServerDidNotAnswer:
     'The application’s server did not answer, so what makes this could not be loaded. Start the server and try again; your job is untouched.',
+  theServerDidNotAnswer: 'The application’s server did not answer; start it and try again.',
 } as const;

@@ -10,6 +10,7 @@
  * itself (search.ts, fit.ts), then each in company (together.ts): a lead that makes the parts fit each other no better
  * was not played. Between two offsets that fit equally well the file is believed.
  */
+import { say } from '../../../words';
 import type { TrackId } from '../../../performance';
 import type { Milliseconds, Seconds } from '../../../time';
 import type { BeatLine } from '../beats';
@@ -84,7 +85,7 @@ export function estimateLeads(
     [...onsets].map(([id, list]) => [
       id,
       pins[id] !== undefined
-        ? { milliseconds: pins[id], confidence: 1, pinned: true, evidence: 'set by hand' }
+        ? { milliseconds: pins[id], confidence: 1, pinned: true, evidence: say('doubts.setByHand') }
         : describe(found.get(id)!, list.length),
     ]),
   );
@@ -170,18 +171,17 @@ function evidenceOf(
   onsets: number,
 ): string {
   if (exact !== undefined) {
-    const all = exact === 1 ? `all ${onsets} onsets` : `${Math.round(exact * 100)} % of ${onsets} onsets`;
-    return ms === 0 ? `${all} stand exactly on a grid` : `${all} stand beside the grid by the same ticks`;
+    const facts = { all: exact === 1, share: Math.round(exact * 100), onsets };
+    return say(ms === 0 ? 'doubts.onsetsOnAGrid' : 'doubts.onsetsBesideAGrid', facts);
   }
-  if (dismissed)
-    return `${onsets} onsets are left as they were played: with ${words(rival * 1000)} they would fit the other tracks no better, or it is a rhythm`;
-  if (ofFile) return `the whole file stands ${inWords(-ms)} its barlines`;
-  const heard =
-    company && ms !== 0 ? `; with it ${signed(company.gain)} of the onsets fall together with other tracks` : '';
-  return `${onsets} onsets fit best with ${ms === 0 ? 'no lead' : words(ms)}; next best: ${words(rival * 1000)} (${Math.round(confidence * 100)} % sure)${heard}`;
+  if (dismissed) return say('doubts.onsetsLeft', { onsets, lead: leadInWords(rival * 1000) });
+  if (ofFile) return say('doubts.wholeFile', { ms: Math.abs(Math.round(ms)), late: ms < 0 });
+  const share = Math.round(confidence * 100);
+  const facts = { onsets, lead: leadInWords(ms), rival: leadInWords(rival * 1000), share };
+  if (!company || ms === 0) return say('doubts.onsetsFit', facts);
+  const { gain } = company;
+  return say('doubts.onsetsFitInCompany', { ...facts, gain: Math.abs(Math.round(gain * 100)), more: gain >= 0 });
 }
 
-const words = (ms: number) =>
-  Math.round(ms) === 0 ? 'none' : `${Math.abs(Math.round(ms))} ms ${ms > 0 ? 'early' : 'late'}`;
-const inWords = (late: number) => `${Math.abs(Math.round(late))} ms ${late > 0 ? 'behind' : 'before'}`;
-const signed = (gain: number) => `${Math.abs(Math.round(gain * 100))} % ${gain >= 0 ? 'more' : 'fewer'}`;
+const leadInWords = (ms: number) =>
+  Math.round(ms) === 0 ? say('doubts.leadNone') : say('doubts.leadMs', { ms: Math.abs(Math.round(ms)), early: ms > 0 });

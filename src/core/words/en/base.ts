@@ -1,0 +1,4 @@
+export const base = {
+  andMore: '{named} and {more} more',
+  quoted: '“{name}”',
+} as const;
