@@ -10,10 +10,6 @@ export interface Preview {
   files: number;
 }
 
-/** "a, b and c" */
-export const inARow = (words: readonly string[]) =>
-  [words.slice(0, -1).join(', '), ...words.slice(-1)].filter((part) => part !== '').join(' and ');
-
 /** Gathers sentences, files and queries. */
 export class Draft {
   private files = 0;

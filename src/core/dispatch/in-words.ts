@@ -1,5 +1,5 @@
 /* Before anything is made: what a recipe will hand over, in words, and which open queries matter for it. */
-import { say } from '../words';
+import { inList, say } from '../words';
 import { DELIVERIES, DELIVERY, type DeliveryKind, type Recipe } from '../documents';
 import type { Summary } from '../engine';
 import type { Bar } from '../time';
@@ -13,7 +13,7 @@ export function recipeFault(recipe: Recipe): string | null {
   const empty = DELIVERIES.filter((kind) => asksForNothing(kind, Object.entries(recipe[kind] ?? {})));
   if (empty.length > 0)
     return say('dispatchCore.theRecipeIncludesEmptyButDoesNot', {
-      empty: empty.map((kind) => DELIVERY[kind].what).join(' and '),
+      empty: inList(empty.map((kind) => DELIVERY[kind].what)),
     });
   if (!recipe.originals && DELIVERIES.every((kind) => recipe[kind] === null))
     return say('dispatchCore.theRecipeIsEmptyChooseWhatToExport');

@@ -1,4 +1,5 @@
 /* A job on the way to a score. */
+import type { Language } from '../instruments';
 import { say } from '../words';
 import { onsetsOf, type Following } from '../beats';
 import { leadingTrack, toEnd, type NoteId, type PartId, type TrackId } from '../base';
@@ -88,6 +89,7 @@ export class ScoreDesk extends Desk<Summary> {
   /** What was made out of this conversion for one player. */
   private extracted: { of: Conversion; scores: Map<PartId, Score> } | null = null;
   private extracts: ExtractSettings = NO_SETTINGS.extracts;
+  private language: Language = NO_SETTINGS.language;
 
   /** What was heard of this conversion. */
   private heard: { of: Conversion; music: Map<HearingVersion, HearingMusic> } | null = null;
@@ -140,6 +142,7 @@ export class ScoreDesk extends Desk<Summary> {
     this.prepared = made.prepared;
     this.conversion = made.conversion;
     this.extracts = settings.extracts;
+    this.language = settings.language;
     this.grids = settings.grids;
     this.byHand = new Set(Object.values(settings.edits).flatMap((edits) => edits.map(({ note }) => note)));
     return made.conversion;
@@ -344,7 +347,7 @@ export class ScoreDesk extends Desk<Summary> {
     if (!extract) return partAlone(conversion.printed, part);
     if (this.extracted?.of !== conversion) this.extracted = { of: conversion, scores: new Map() };
     const { scores } = this.extracted;
-    const made = scores.get(part) ?? extractOf(conversion.printed, extract, this.extracts);
+    const made = scores.get(part) ?? extractOf(conversion.printed, extract, this.extracts, this.language);
     scores.set(part, made);
     return made;
   }

@@ -1,5 +1,6 @@
 /* Parts that nobody plays in the score, made out of it: they stand beside the players' parts and go out like them. */
 import { say } from '../words';
+import type { Language } from '../instruments';
 import { partId, type PartId } from '../base';
 import type { Score } from '../score';
 import type { ExtractSettings } from '../settings';
@@ -36,18 +37,36 @@ export class ExtractError extends Error {
   override readonly name = 'ExtractError';
 }
 
+/** As the other parts are named; common practice, no source. */
+const PRINTED: Readonly<Record<ExtractKind, Readonly<Record<Language, string>>>> = {
+  'lead-sheet': { en: 'Lead sheet', de: 'Leadsheet', it: 'Lead sheet', fr: 'Lead sheet', es: 'Lead sheet' },
+  'piano-reduction': {
+    en: 'Piano reduction',
+    de: 'Klavierauszug',
+    it: 'Riduzione per pianoforte',
+    fr: 'Réduction pour piano',
+    es: 'Reducción para piano',
+  },
+};
+
 /**
  * A score of that one part.
  *
+ * @param language of the names of parts
  * @throws ExtractError with one sentence when there is nothing to make it of
  */
-export function extractOf(score: Score, extract: Extract, { melody, reduced }: ExtractSettings): Score {
+export function extractOf(
+  score: Score,
+  extract: Extract,
+  { melody, reduced }: ExtractSettings,
+  language: Language = 'en',
+): Score {
   const { id } = extract;
   if (score.parts.every(({ unpitched }) => unpitched))
     throw new ExtractError(say('extracts.noPartHasPitchesThereIsNothingTo', { extract: extract.name.toLowerCase() }));
   const named = (made: Score): Score => ({
     ...made,
-    parts: made.parts.map((part) => ({ ...part, name: extract.name, abbreviation: '' })),
+    parts: made.parts.map((part) => ({ ...part, name: PRINTED[extract.kind][language], abbreviation: '' })),
   });
   if (extract.kind === 'piano-reduction') return named(pianoReduction(score, known(score, reduced), id));
   const tune = score.parts.some((part) => part.id === melody && !part.unpitched) ? melody : melodyOf(score);

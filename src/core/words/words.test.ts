@@ -18,8 +18,8 @@ function factsIn(text: string, language: string): string {
   const look = (elements: ReturnType<IntlMessageFormat['getAst']>): void => {
     for (const element of elements) {
       if (element.type === TYPE.literal || element.type === TYPE.pound) continue;
-      const kind = element.type === TYPE.plural ? 'counted' : element.type === TYPE.tag ? 'mark' : '';
-      found.add(`${kind} ${element.value}`);
+      const mark = element.type === TYPE.tag ? 'mark' : '';
+      found.add(`${element.type === TYPE.plural ? 'counted' : mark} ${element.value}`);
       if ('options' in element) for (const { value } of Object.values(element.options)) look(value);
       if ('children' in element) look(element.children);
     }

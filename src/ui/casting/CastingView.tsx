@@ -51,7 +51,11 @@ export function CastingView() {
   }
 
   return (
-    <DndContext sensors={sensors} onDragEnd={onDrop}>
+    <DndContext
+      sensors={sensors}
+      onDragEnd={onDrop}
+      accessibility={{ screenReaderInstructions: { draggable: say('casting.dragToMove') } }}
+    >
       <div className={styles.view}>
         <div className={styles.head}>
           <span className="soft">

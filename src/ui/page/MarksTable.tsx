@@ -1,6 +1,6 @@
 'use client';
 
-import { say } from '@/core/words';
+import { inList, say } from '@/core/words';
 import { Checkbox, Segmented, Select } from 'antd';
 import { useState } from 'react';
 import { instrumentById } from '@/core/instruments';
@@ -113,7 +113,7 @@ export function MarksTable({ part }: { part: PartSummary }) {
       <p className="soft">
         {say('page.whereDynamicsAreRead', {
           marksLoudnessFromOver0: marks.loudnessFrom.length > 0,
-          loudnessFrom: marks.loudnessFrom.join(' and '),
+          loudnessFrom: inList(marks.loudnessFrom),
         })}
       </p>
     </div>

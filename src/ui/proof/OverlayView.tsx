@@ -1,6 +1,6 @@
 'use client';
 
-import { say } from '@/core/words';
+import { inList, say } from '@/core/words';
 import { Spin, Table } from 'antd';
 import { useEffect, useState } from 'react';
 import type { PartId } from '@/core/base';
@@ -105,7 +105,7 @@ function NearUnisons({ found, names }: { found: readonly NearUnison[]; names: Re
     const lacks = missing.length > 0 ? say('proof.doesNotPlayBeats', { beats: beats(missing) }) : '';
     return say('proof.namesValueUnlikeOthers', {
       names: names.get(part) ?? part,
-      value: [has, lacks].filter(Boolean).join(' and '),
+      value: inList([has, lacks].filter(Boolean)),
       others,
     });
   };

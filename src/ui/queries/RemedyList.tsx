@@ -1,6 +1,6 @@
 'use client';
 
-import { say } from '@/core/words';
+import { inList, say } from '@/core/words';
 import { Button, Dropdown, Input, Popover, Space } from 'antd';
 import { useRef, useState } from 'react';
 import { likeOf, type OpenQuery, type Remedy } from '@/core/queries';
@@ -110,9 +110,7 @@ const MOST_NAMED = 2;
 function changesInWords({ notes, parts, answered, asked }: Changes): string {
   const more = parts.length - MOST_NAMED;
   const where =
-    more > 0
-      ? say('queries.partsAndMoreMore', { parts: parts.slice(0, MOST_NAMED).join(', '), more })
-      : parts.join(' and ');
+    more > 0 ? say('queries.partsAndMoreMore', { parts: parts.slice(0, MOST_NAMED).join(', '), more }) : inList(parts);
   const queries = [
     answered > 0 && say('queries.queryAnswered', { answered }),
     asked > 0 && `${say('queries.newQuery', { asked })}`,

@@ -154,9 +154,10 @@ function Found({ line: { following } }: { line: TimeLineSummary }) {
 function slipsInWords({ slips, beats, downbeats }: Following): string {
   if (slips.length === 0) return '';
   const bars = slips.map(({ at }) => downbeats.filter((beat) => beats[beat]! <= at + 0.01).length);
-  const kinds = [...new Set(slips.map(({ was }) => was))].sort().join(' or ');
-  const where = `${bars.length === 1 ? say('timeline.bar') : say('timeline.bars2')} ${bars.slice(0, SHOWN).join(', ')}${bars.length > SHOWN ? ' …' : ''}`;
-  return say('timeline.thePlayingSlowsInWhereABeatKinds', { where, kinds });
+  const kinds = new Set(slips.map(({ was }) => was));
+  const named = `${bars.slice(0, SHOWN).join(', ')}${bars.length > SHOWN ? ' …' : ''}`;
+  const one = kinds.has('too many') ? 'many' : 'few';
+  return ` ${say('timeline.slowsThere', { bars: bars.length, named, kinds: kinds.size > 1 ? 'both' : one })}`;
 }
 
 function clearness(evidence: number): string {

@@ -1,4 +1,4 @@
-import { say } from '../../words';
+import { inList, say } from '../../words';
 import type { DynamicCarrier } from '../../settings';
 import { CARRIER_NAMES } from '../words';
 
@@ -6,5 +6,5 @@ import { CARRIER_NAMES } from '../words';
 export function carriersInWords(list: readonly DynamicCarrier[]): string {
   return list.length === 0
     ? say('decisions.dynamicsNotPlayed')
-    : say('decisions.dynamicsByList', { list: list.map((one) => CARRIER_NAMES[one]).join(' and ') });
+    : say('decisions.dynamicsByList', { list: inList(list.map((one) => CARRIER_NAMES[one])) });
 }

@@ -1,9 +1,9 @@
-import { say } from '../../words';
+import { inList, say } from '../../words';
 import type { PartId } from '../../base';
 import { EXTRACTS } from '../../extracts';
 import type { Recipe, ScoreWish } from '../../documents';
 import type { DispatchDesk, Working } from '../dispatch-desk';
-import { inARow, type Draft } from '../draft';
+import type { Draft } from '../draft';
 import type { Folder, Task } from '../task';
 import type { Deliverer } from './deliverer';
 import { extractsIn, extractsOf } from './extracts';
@@ -59,7 +59,7 @@ function* foretell(draft: Draft, score: ScoreWish): Generator<Working, void> {
     say('dispatchCore.musicXMLVersionCompressedWhatPitch', {
       version: score.version,
       format: score.format,
-      what: inARow(what),
+      what: inList(what),
       pitch,
     }),
     Number(score.whole) + (score.parts ? parts : 0) + extracts.length,

@@ -29,7 +29,9 @@ export const lists: Delivery<ListsWish> = {
   get about() {
     return say('documents.forSpreadsheetsAndForWhoeverCan');
   },
-  what: 'lists',
+  get what() {
+    return say('documents.kindsOfFiles', { kind: 'lists' });
+  },
   usual: USUAL_LISTS,
   Shape: ListsWish,
   form: {

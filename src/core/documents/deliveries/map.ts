@@ -39,7 +39,7 @@ export const map: Delivery<MapWish> = {
     return say('documents.tempoMetersKeysAndMarkersNoNotes');
   },
   get what() {
-    return say('documents.theStudioMap');
+    return say('documents.kindsOfFiles', { kind: 'map' });
   },
   usual: USUAL_MAP,
   Shape: MapWish,

@@ -51,7 +51,9 @@ export const midi: Delivery<MidiWish> = {
   get about() {
     return say('documents.forSequencersNoMixerDataUnlessItIs');
   },
-  what: 'MIDI',
+  get what() {
+    return say('documents.kindsOfFiles', { kind: 'midi' });
+  },
   usual: USUAL_MIDI,
   Shape: MidiWish,
   form: {

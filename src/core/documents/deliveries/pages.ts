@@ -50,7 +50,9 @@ export const pages: Delivery<PagesWish> = {
   get about() {
     return say('documents.pDFForALookOrForTheStandsPageTurns');
   },
-  what: 'pages',
+  get what() {
+    return say('documents.kindsOfFiles', { kind: 'pages' });
+  },
   usual: USUAL_PAGES,
   Shape: PagesWish,
   form: {

@@ -29,7 +29,7 @@ export const score: Delivery<ScoreWish> = {
     return say('documents.forNotationProgramsWithoutLayout');
   },
   get what() {
-    return say('documents.musicXML');
+    return say('documents.kindsOfFiles', { kind: 'score' });
   },
   usual: USUAL_SCORE,
   Shape: ScoreWish,

@@ -44,7 +44,9 @@ export const sound: Delivery<SoundWish> = {
   get about() {
     return say('documents.wAV16BitsInStereoWithTheBankChosen');
   },
-  what: 'sound',
+  get what() {
+    return say('documents.kindsOfFiles', { kind: 'sound' });
+  },
   usual: USUAL_SOUND,
   Shape: SoundWish,
   form: {

@@ -229,4 +229,5 @@ export const casting: Words<'casting'> = {
   channelSwitch: 'Kanal',
   programSwitch: 'Programm',
   controllerSwitch: 'Controller',
+  dragToMove: 'Mit der Maus an eine andere Stelle ziehen.',
 };

@@ -12,7 +12,6 @@ export const documents: Words<'documents'> = {
   timeCodeOfBar1: 'Timecode von Takt 1',
   studioMap: 'Studio-Map',
   tempoMetersKeysAndMarkersNoNotes: 'Tempo, Taktarten, Tonarten und Marker, keine Noten',
-  theStudioMap: 'die Studio-Map',
   click: 'Klick',
   countInBars: 'Einzähler, Takte',
   toleranceOfTempo: 'Toleranz des Tempos',
@@ -106,4 +105,6 @@ export const documents: Words<'documents'> = {
   compressedScore: '.mxl, komprimiert',
   houseRecipe:
     '{name, select, notationprogram {Notationsprogramm} sequencer {Sequenzer} studio {Studio} orchestratorsparcel {Paket für den Orchestrator} teachingclips {Clips zum Üben} other {Druck}}',
+  kindsOfFiles:
+    '{kind, select, score {MusicXML} midi {MIDI} map {eine Studio-Map} lists {Listen} pages {Seiten} other {Klang}}',
 };

@@ -19,7 +19,7 @@ export const rhythm: Words<'rhythm'> = {
   rhythmOfPart: 'Rhythmus von {part}',
   thisPart: 'diese Stimme',
   itsFamily: 'ihre Familie',
-  partsInView: 'sichtbare Stimmen',
+  partsInView: 'sichtbare',
   valuesOnlyInBarsBarsBars2: 'Notenwerte nur in Takt {bars}–{bars2}',
   quantizeTo: 'Quantisieren auf',
   automatic: 'Automatisch',

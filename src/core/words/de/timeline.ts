@@ -81,10 +81,7 @@ export const timeline: Words<'timeline'> = {
   firstBarAtBeat: 'Erster Takt auf Zählzeit',
   aBeatIs: 'Eine Zählzeit ist',
   an: 'ein',
-  bar: 'Takt',
   bars2: 'Takte',
-  thePlayingSlowsInWhereABeatKinds:
-    ' Das Spiel wird langsamer in {where}: Dort wurde eine Zählzeit {kinds} gezählt; das ist berichtigt.',
   clearly: 'deutlich',
   mostLikely: 'am ehesten',
   aGuess: 'eine Vermutung',
@@ -177,4 +174,6 @@ export const timeline: Words<'timeline'> = {
   start: 'Anfang',
   emptyBarsBeforeTheMusic: 'Leere Takte vor der Musik',
   kindsAndCount: '{kind, select, tempo {Tempi} meter {Taktarten} key {Tonarten} other {Marker}} ({count})',
+  slowsThere:
+    'Das Spiel wird langsamer in Takt {named}{bars, plural, one {} other {}}: {kinds, select, both {Zählzeiten zu viel oder zu wenig wurden} many {eine Zählzeit zu viel wurde} other {eine Zählzeit zu wenig wurde}} dort gezählt und berichtigt.',
 };

@@ -224,4 +224,5 @@ export const casting = {
   channelSwitch: 'channel',
   programSwitch: 'program',
   controllerSwitch: 'controller',
+  dragToMove: 'Drag to another place with the mouse.',
 } as const;

@@ -10,7 +10,6 @@ export const documents = {
   timeCodeOfBar1: 'Time code of bar 1',
   studioMap: 'Studio map',
   tempoMetersKeysAndMarkersNoNotes: 'tempo, meters, keys and markers, no notes',
-  theStudioMap: 'the studio map',
   click: 'Click',
   countInBars: 'Count-in, bars',
   toleranceOfTempo: 'Tolerance of tempo',
@@ -103,4 +102,6 @@ export const documents = {
   compressedScore: '.mxl, compressed',
   houseRecipe:
     '{name, select, notationprogram {Notation program} sequencer {Sequencer} studio {Studio} orchestratorsparcel {Orchestrator’s parcel} teachingclips {Teaching clips} other {Print}}',
+  kindsOfFiles:
+    '{kind, select, score {MusicXML} midi {MIDI} map {a studio map} lists {lists} pages {pages} other {sound}}',
 } as const;

@@ -78,9 +78,7 @@ export const timeline = {
   firstBarAtBeat: 'First bar at beat',
   aBeatIs: 'A beat is',
   an: 'an',
-  bar: 'bar',
   bars2: 'bars',
-  thePlayingSlowsInWhereABeatKinds: ' The playing slows in {where}: a beat {kinds} was counted there, and is mended.',
   clearly: 'clearly',
   mostLikely: 'most likely',
   aGuess: 'a guess',
@@ -173,4 +171,6 @@ export const timeline = {
   start: 'Start',
   emptyBarsBeforeTheMusic: 'Empty bars before the music',
   kindsAndCount: '{kind, select, tempo {tempos} meter {meters} key {keys} other {markers}} ({count})',
+  slowsThere:
+    'The playing slows in {bars, plural, one {bar} other {bars}} {named}: {kinds, select, both {beats too many or too few were} many {a beat too many was} other {a beat too few was}} counted there, and mended.',
 } as const;
