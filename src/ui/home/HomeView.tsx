@@ -1,7 +1,13 @@
 'use client';
 
 import { say } from '@/core/words';
-import { FolderOpenOutlined, InboxOutlined, MoonOutlined, SunOutlined } from '@ant-design/icons';
+import {
+  FolderOpenOutlined,
+  InboxOutlined,
+  MoonOutlined,
+  QuestionCircleOutlined,
+  SunOutlined,
+} from '@ant-design/icons';
 import { Alert, App, Button, Tooltip, Upload } from 'antd';
 import { useLiveQuery } from 'dexie-react-hooks';
 import { useRouter } from 'next/navigation';
@@ -9,6 +15,8 @@ import { useEffect, useEffectEvent, useState } from 'react';
 import { clearUnusedOriginals } from '@/storage/jobs';
 import { database } from '@/storage/schema';
 import { LanguageSwitch } from '../shared/LanguageSwitch';
+import { ManualDrawer } from '../manual/ManualDrawer';
+import { useManual } from '../manual/manual';
 import { useMode } from '../shared/mode';
 import { entriesOf, filesOf } from '../shared/dropped';
 import { sentence } from '../shared/receive';
@@ -30,6 +38,7 @@ export function HomeView() {
   const router = useRouter();
   const { message } = App.useApp();
   const { mode, setMode } = useMode();
+  const read = useManual((state) => state.read);
   const jobs = useLiveQuery(() => database.jobs.count());
   const [busy, setBusy] = useState<string | null>(null);
   const [failure, setFailure] = useState<string | null>(null);
@@ -71,12 +80,16 @@ export function HomeView() {
 
   return (
     <main className={styles.home}>
+      <ManualDrawer />
       <header className={styles.head}>
         <div>
           <h1 className={styles.title}>{say('home.dragoman')}</h1>
           <p className={styles.motto}>{say('home.betweenTheSequencerAndTheStands')}</p>
         </div>
         <span className={styles.choices}>
+          <Button type="text" icon={<QuestionCircleOutlined />} onClick={() => read('start')}>
+            {say('manual.manual')}
+          </Button>
           <LanguageSwitch />
           <Tooltip title={mode === 'light' ? say('home.dark') : say('home.light')}>
             <Button

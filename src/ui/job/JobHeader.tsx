@@ -10,7 +10,9 @@ import { Jump } from '../jump/Jump';
 import { LanguageSwitch } from '../shared/LanguageSwitch';
 import { sentence } from '../shared/receive';
 import { useJobKeys } from './keys';
-import { KeysHelp } from './KeysHelp';
+import { ManualDrawer } from '../manual/ManualDrawer';
+import { useManual } from '../manual/manual';
+import { pageOfStation } from '../manual/pages';
 import { LedgerDrawer } from './LedgerDrawer';
 import type { StationId } from '../workspace/stations';
 import { exportSequence } from '../dispatch/exportSequence';
@@ -27,8 +29,9 @@ export function JobHeader({ station }: { station: StationId }) {
   const undo = useWorkspace((state) => state.undo);
   const redo = useWorkspace((state) => state.redo);
   const [ledgerOpen, setLedgerOpen] = useState(false);
-  const [keysOpen, setKeysOpen] = useState(false);
-  useJobKeys(useCallback(() => setKeysOpen(true), []));
+  const read = useManual((state) => state.read);
+  const help = useCallback(() => read(pageOfStation(station)), [read, station]);
+  useJobKeys(help);
 
   return (
     <header className={styles.head}>
@@ -63,13 +66,8 @@ export function JobHeader({ station }: { station: StationId }) {
         {say('job.ledgerPosition', { position: ledger?.position ?? 0 })}
       </Button>
       <LanguageSwitch />
-      <Tooltip title={say('job.keys')}>
-        <Button
-          type="text"
-          aria-label={say('job.keys2')}
-          icon={<QuestionCircleOutlined />}
-          onClick={() => setKeysOpen(true)}
-        />
+      <Tooltip title={say('manual.manualKey')}>
+        <Button type="text" aria-label={say('manual.manual')} icon={<QuestionCircleOutlined />} onClick={help} />
       </Tooltip>
       {station !== 'dispatch' && (
         <Button
@@ -86,7 +84,7 @@ export function JobHeader({ station }: { station: StationId }) {
         </Button>
       )}
       <LedgerDrawer open={ledgerOpen} onClose={() => setLedgerOpen(false)} />
-      <KeysHelp open={keysOpen} onClose={() => setKeysOpen(false)} />
+      <ManualDrawer />
     </header>
   );
 }

@@ -5,7 +5,10 @@ const TAKES_TEXT = 'input:not([type=checkbox], [type=radio], [readonly]), textar
 /** What moves by arrows keeps those. */
 const TAKES_ARROWS = '[role=slider], input[type=radio], [role=tab], [role=menuitem], .ant-select';
 /** What lies over the desk keeps all of them. */
-const OVER_THE_DESK = '.ant-modal-wrap, .ant-drawer-open .ant-drawer-content-wrapper, .ant-dropdown-menu-root';
+const OVER_THE_DESK =
+  '.ant-modal-wrap, .ant-drawer-open:not(.beside-the-desk) .ant-drawer-content-wrapper, .ant-dropdown-menu-root';
+/** A drawer of this class is read while one works. */
+export const BESIDE_THE_DESK = 'beside-the-desk';
 
 const LIST = '.ant-select:not(.ant-select-auto-complete)';
 const LIST_OPEN = '.ant-select-open';

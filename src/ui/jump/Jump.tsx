@@ -5,6 +5,7 @@ import { AutoComplete, type RefSelectProps } from 'antd';
 import { useEffect, useRef, useState } from 'react';
 import { goToStation } from '../workspace/goToStation';
 import { STATIONS, type StationId } from '../workspace/stations';
+import { headingsOf, useManual } from '../manual/manual';
 import { barsOnDesk, madeOnDesk, openQueries, partsOnDesk, useWorkspace } from '../workspace/workspace';
 import { targetsFor, type Target } from './targets';
 import styles from './jump.module.css';
@@ -26,6 +27,9 @@ const KIND_NAMES: Record<Target['kind'], string> = {
   },
   get setting() {
     return say('jump.settings');
+  },
+  get manual() {
+    return say('manual.manual');
   },
 };
 
@@ -56,6 +60,7 @@ export function Jump({ station }: { station: StationId }) {
       className={styles.field}
       value={typed}
       onChange={setTyped}
+      onFocus={() => void useManual.getState().fetch()}
       defaultActiveFirstOption
       aria-label={say('jump.jumpToABarAPartAQueryASetting')}
       placeholder={say('jump.jumpTo')}
@@ -93,7 +98,9 @@ function useTargets(typed: string): Target[] {
   const made = useWorkspace(madeOnDesk);
   const ledger = useWorkspace((state) => state.ledger);
   const direction = useWorkspace((state) => state.direction);
-  return targetsFor(typed, { parts, bars, queries: openQueries(made, ledger), direction });
+  const texts = useManual((state) => state.texts);
+  const headings = texts ? headingsOf(texts.pages) : [];
+  return targetsFor(typed, { parts, bars, queries: openQueries(made, ledger), direction, headings });
 }
 
 async function goTo(target: Target, station: StationId): Promise<void> {
@@ -102,6 +109,8 @@ async function goTo(target: Target, station: StationId): Promise<void> {
   switch (target.kind) {
     case 'query':
       return point(target.query);
+    case 'manual':
+      return useManual.getState().read(target.heading.page, target.heading.section);
     case 'setting':
       if (target.place.direction !== direction) await turn(target.place.direction);
       return goToStation(job.id, target.place.station);

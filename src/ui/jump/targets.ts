@@ -4,6 +4,7 @@ import type { OpenQuery } from '@/core/engine';
 import { instrumentById } from '@/core/instruments';
 import type { Bar } from '@/core/time';
 import type { Direction } from '@/storage/schema';
+import type { Heading } from '../manual/manual';
 import { settingPlaces, type SettingPlace } from './settings';
 
 /* Where a few typed letters may lead: to a bar of a part, a query, a setting. */
@@ -19,6 +20,7 @@ export type Target =
   | { kind: 'bar'; bar: number; part: PartId | null; label: string }
   | { kind: 'part'; part: PartId; label: string }
   | { kind: 'query'; query: OpenQuery; label: string }
+  | { kind: 'manual'; heading: Heading; label: string }
   | { kind: 'setting'; place: SettingPlace; label: string };
 
 const MOST_OF_A_KIND = 6;
@@ -39,10 +41,12 @@ export interface Findable {
   bars: readonly Bar[];
   queries: readonly OpenQuery[];
   direction: Direction;
+  /** Of the manual, once it is there. */
+  headings?: readonly Heading[];
 }
 
 /** The likeliest first. @param typed "v2 65", "65", "quantize", "out of range" */
-export function targetsFor(typed: string, { parts, bars, queries, direction }: Findable): Target[] {
+export function targetsFor(typed: string, { parts, bars, queries, direction, headings = [] }: Findable): Target[] {
   const words = wordsOf(typed).filter((word) => word !== 'bar' && word !== 'measure');
   if (words.length === 0) return [];
   return [
@@ -51,6 +55,7 @@ export function targetsFor(typed: string, { parts, bars, queries, direction }: F
     ...settingTargets(words, direction),
     ...partTargets(words, parts),
     ...queryTargets(words, queries),
+    ...manualTargets(words, headings),
   ];
 }
 
@@ -109,4 +114,14 @@ function queryTargets(words: readonly string[], queries: readonly OpenQuery[]): 
     })
     .slice(0, MOST_OF_A_KIND)
     .map((query): Target => ({ kind: 'query', query, label: query.message }));
+}
+
+function manualTargets(words: readonly string[], headings: readonly Heading[]): Target[] {
+  return headings
+    .filter(({ title }) => {
+      const said = wordsOf(title);
+      return words.every((word) => word.length > 1 && said.some((one) => one.startsWith(word)));
+    })
+    .slice(0, MOST_OF_A_KIND)
+    .map((heading): Target => ({ kind: 'manual', heading, label: heading.title }));
 }

@@ -5,6 +5,8 @@ import { Button, Dropdown, Input, Popover, Space } from 'antd';
 import { useRef, useState } from 'react';
 import { likeOf, type OpenQuery, type Remedy } from '@/core/queries';
 import type { Changes } from '@/core/proof';
+import { useManual } from '../manual/manual';
+import { TROUBLE_OF } from '../manual/pages';
 import { alikeOf, markedRemedy, useWorkspace } from '../workspace/workspace';
 import styles from './queries.module.css';
 
@@ -29,12 +31,28 @@ export function RemedyList({ query }: { query: OpenQuery }) {
         />
       ))}
       <SetAside query={query} />
+      <Why kind={query.kind} />
       {tried && (
         <p className={styles.tried} aria-live="polite">
           {tried.changes ? changesInWords(tried.changes) : say('queries.loadingThePreview')}
         </p>
       )}
     </div>
+  );
+}
+
+/** The usual trouble that a query comes of, in the manual. */
+function Why({ kind }: { kind: OpenQuery['kind'] }) {
+  const read = useManual((state) => state.read);
+  return (
+    <Button
+      size="small"
+      type="link"
+      aria-label={say('manual.whyThisIsAsked')}
+      onClick={() => read('troubles', String(TROUBLE_OF[kind]))}
+    >
+      {say('manual.why')}
+    </Button>
   );
 }
 

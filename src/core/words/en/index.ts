@@ -35,9 +35,11 @@ import { workspace } from './workspace';
 import { base } from './base';
 import { score } from './score';
 import { instruments } from './instruments';
+import { manual } from './manual';
 
 /** All that is said, in English. */
 export const ENGLISH = {
+  manual,
   instruments,
   score,
   base,
