@@ -74,7 +74,7 @@ function emptyTracks({ tracks }: Performance, settings: CastingSettings): Query[
   const [first] = empty;
   if (!first) return [];
   const shown = empty.slice(0, MOST_NAMED).map(trackLabel).join(', ');
-  const more = empty.length > MOST_NAMED ? say('castingCore.andEmptyMore', { empty: empty.length - MOST_NAMED }) : '';
+  const more = Math.max(0, empty.length - MOST_NAMED);
   return [
     {
       id: queryId(empty.length === 1 ? `empty-track/${first.id}` : 'empty-tracks'),
@@ -120,8 +120,7 @@ function unsureQueries(performance: Performance, { tracks }: Casting): Query[] {
   const shown = unsure
     .slice(0, MOST_NAMED)
     .map((one) => say('castingCore.oneAsSaid', { one: one.label, said: said(one) }));
-  const more =
-    unsure.length > MOST_NAMED ? say('castingCore.andUnsureMore', { unsure: unsure.length - MOST_NAMED }) : '';
+  const more = Math.max(0, unsure.length - MOST_NAMED);
   return [
     {
       id: queryId('unsure-instruments'),
@@ -158,17 +157,19 @@ function aboutTrack(
   }
   if (cast.instrument === UNKNOWN_INSTRUMENT) {
     const guess = best
-      ? say('castingCore.perhapsEnConfidenceConfidence', {
-          en: spokenName(instrumentById(best.instrument)),
-          confidence: Math.round(best.confidence * 100),
-        })
-      : '';
+      ? [
+          say('castingCore.perhapsEnConfidenceConfidence', {
+            en: spokenName(instrumentById(best.instrument)),
+            confidence: Math.round(best.confidence * 100),
+          }),
+        ]
+      : [];
     queries.push({
       id: queryId(`unknown-instrument/${track.id}`),
       kind: 'unknown-instrument',
       track: track.id,
       part: partOf(track.id),
-      message: say('castingCore.labelWhichInstrumentIsThisGuess', { label, guess }),
+      message: [say('castingCore.labelWhichInstrumentIsThisGuess', { label }), ...guess].join(' '),
       facts: { candidates: cast.recognition.candidates.slice(0, 3).map(({ instrument }) => instrument) },
     });
   }
@@ -263,7 +264,7 @@ function soundChangeQuery({ track, cast, changes: { doubtful } }: WrittenTrack, 
   if (!first) return [];
   const { at, bar, words } = place(first.notes[0]!.start);
   const names = [...new Set(doubtful.map(({ instrument }) => spokenName(instrument)))];
-  const more = names.length > 1 ? say('castingCore.laterNames', { names: names.slice(1).join(', ') }) : '';
+  const later = names.slice(1).join(', ');
   const played = doubtful.flatMap(({ notes }) => notes.map(({ id }) => id));
   return [
     {
@@ -278,7 +279,8 @@ function soundChangeQuery({ track, cast, changes: { doubtful } }: WrittenTrack, 
         trackLabel: trackLabel(track),
         names: names[0]!,
         words,
-        more,
+        several: later !== '',
+        later,
         en: spokenName(cast.instrument),
       }),
     },
@@ -288,7 +290,7 @@ function soundChangeQuery({ track, cast, changes: { doubtful } }: WrittenTrack, 
 function crowdedQuery(part: CastPart, notes: readonly PlayedNote[], place: Places): Query[] {
   if (!part.player || notes.length === 0) return [];
   const { at, bar, words } = place(notes[0]!.start);
-  const more = notes.length > 1 ? say('castingCore.notesNotesInAll', { notes: notes.length }) : '';
+  const more = notes.length > 1 ? notes.length : 0;
   return [
     {
       id: queryId(`crowded/${part.id}`),
@@ -327,7 +329,7 @@ function collisions(part: CastPart, place: Places): Query[] {
   if (clashes.length === 0) return [];
   const [a, b] = clashes[0]!;
   const { at, bar, words } = place(b.start);
-  const more = clashes.length > 1 ? say('castingCore.clashesPlaces', { clashes: clashes.length }) : '';
+  const more = clashes.length > 1 ? clashes.length : 0;
   const name = (note: PlayedNote) => techniqueName(part.techniqueOf.get(note.id) ?? null);
   const what =
     a.key === b.key

@@ -43,10 +43,7 @@ function whatItLacks(bytes: Uint8Array, { files, partOf }: CameFrom): Finding[] 
   if (!source) return [];
   const missing = missingIn(censusOf(bytes), source, partOf);
   const named = missing.slice(0, MOST_NAMED).map(missingInWords).join('; ');
-  const more =
-    missing.length > MOST_NAMED
-      ? say('dispatchCore.andMissingMoreKinds', { missing: missing.length - MOST_NAMED })
-      : '';
+  const more = Math.max(0, missing.length - MOST_NAMED);
   return [
     finding(
       missing.length === 0,

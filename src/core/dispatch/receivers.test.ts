@@ -139,9 +139,9 @@ describe('a strict notation reader', () => {
     expect(bad(checkScore(bytes, 3))).toEqual([]);
   });
   it.each([
-    ['a bar that is too short', score([note(2)]), /not as long as their meter: Flute, measure 1/],
-    ['a bar that is too long', score([note(3), note(4)]), /Flute, measure 2/],
-    ['a cursor before the bar', score([`<backup><duration>1</duration></backup>${note(4)}`]), /Flute, measure 1/],
+    ['a bar that is too short', score([note(2)]), /not as long as their meter: Flute, bar 1/],
+    ['a bar that is too long', score([note(3), note(4)]), /Flute, bar 2/],
+    ['a cursor before the bar', score([`<backup><duration>1</duration></backup>${note(4)}`]), /Flute, bar 1/],
     ['a tie to nowhere', score([note(3, '<tie type="start"/>')]), /does not end.*Flute: a tie/],
     ['a slur to nowhere', score([note(3, '', '<notations><slur type="start"/></notations>')]), /Flute: a slur/],
     [

@@ -1,5 +1,5 @@
 /* Parts that nobody plays in the score, made out of it: they stand beside the players' parts and go out like them. */
-import { say } from '../words';
+import { say, withinASentence } from '../words';
 import type { Language } from '../instruments';
 import { partId, type PartId } from '../base';
 import type { Score } from '../score';
@@ -63,7 +63,9 @@ export function extractOf(
 ): Score {
   const { id } = extract;
   if (score.parts.every(({ unpitched }) => unpitched))
-    throw new ExtractError(say('extracts.noPartHasPitchesThereIsNothingTo', { extract: extract.name.toLowerCase() }));
+    throw new ExtractError(
+      say('extracts.noPartHasPitchesThereIsNothingTo', { extract: withinASentence(extract.name) }),
+    );
   const named = (made: Score): Score => ({
     ...made,
     parts: made.parts.map((part) => ({ ...part, name: PRINTED[extract.kind][language], abbreviation: '' })),

@@ -57,8 +57,7 @@ function whereItStands(place: Place): Reason {
   const source = conversion.casting.parts[p]!.sources.find(({ notes }) => notes.some(({ id }) => id === note.id));
   const lead = source && conversion.reports[p]!.leads[source.track];
   const out: Milliseconds = Math.round(appliedLead(lead) * 1000);
-  const taken =
-    out === 0 ? '' : say('proof.afterTheTracksLeadOfOutMsWasTaken', { outOver0: out > 0, out: Math.abs(out) });
+  const taken = { outOver0: out > 0, out: Math.abs(out) };
   if (note.meant !== undefined && note.start === note.meant)
     return { words: say('proof.theFileHasItExactlyHere'), remedies: [] };
   const away = milliseconds(note.onset - note.start, place);
@@ -74,29 +73,26 @@ function whereItStands(place: Place): Reason {
   return {
     words:
       away === 0
-        ? say('proof.playedHereTaken', { taken })
+        ? say('proof.playedHereTaken', taken)
         : say('proof.playedAwayMsAfterThisPlaceTaken', {
             away: Math.abs(away),
             awayOver0: away > 0,
-            taken,
-            runnerUp: runnerUp(place),
+            ...taken,
+            by: runnerUp(place),
           }),
     remedies: back,
   };
 }
 
-/** The other place of the beat's grid that was nearest. */
-function runnerUp(place: Place): string {
+/** How far the other place of the beat's grid was that was nearest. */
+function runnerUp(place: Place): Milliseconds {
   const { note, conversion, p } = place;
   const { line, reports } = conversion;
   const b = lastNotAfter(line.starts, note.start);
   const step = line.beats[b]!.length / (reports[p]!.divisions[b] ?? 1);
   const other = note.onset >= note.start ? note.start + step : note.start - step;
-  const by = Math.abs(milliseconds(note.onset - other, place));
-  return say('proof.theNextBestPlaceByMsAwayLost', { by });
+  return Math.abs(milliseconds(note.onset - other, place));
 }
-
-const IN_WORDS: Record<number, string> = { 3: 'three', 5: 'five', 6: 'six', 7: 'seven', 9: 'nine' };
 
 /** The beat is divided as a tuplet. */
 function tuplet({ conversion: { reports, line }, p, part, note, bar }: Place): Reason | null {
@@ -105,7 +101,7 @@ function tuplet({ conversion: { reports, line }, p, part, note, bar }: Place): R
   if (!isTuplet(division, line.beats[b]!.compound)) return null;
   const plain = { kind: 'setGrid', part, smallest: '16th', triplets: false } as const;
   return {
-    words: say('proof.thisBeatIsDividedInInWords', { inWords: IN_WORDS[division] ?? division }),
+    words: say('proof.thisBeatIsDividedInInWords', { parts: division }),
     remedies: [
       { label: say('proof.writePlainValuesInThisBar'), decision: { ...plain, bars: { from: bar, to: bar + 1 } } },
       { label: say('proof.allowNoTripletsInThePart'), decision: plain },

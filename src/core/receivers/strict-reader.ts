@@ -230,7 +230,9 @@ class Spans {
 
 const MOST_NAMED = 3;
 const someOf = (list: readonly string[]) =>
-  `${list.slice(0, MOST_NAMED).join('; ')}${list.length > MOST_NAMED ? say('receivers.andListMore', { list: list.length - MOST_NAMED }) : ''}`;
+  list.length > MOST_NAMED
+    ? say('base.andMore', { named: list.slice(0, MOST_NAMED).join('; '), more: list.length - MOST_NAMED })
+    : list.join('; ');
 
 /** What a strict reader would stumble over in a delivered score, and what it sees where it would not. */
 export function checkScore(bytes: Uint8Array, bars: number | null): Finding[] {

@@ -93,16 +93,17 @@ function inWords(runs: readonly NumberingRun[], without: readonly number[], unto
       ? [say('studio.barsBeginSWhereNoneOfTheirsDoes', { bars: bars(without.length), without: without.length })]
       : []),
     ...(untold.length > 0 ? [say('studio.ofOneBarNothingTells', { untold: untold.length })] : []),
-  ].join('');
+  ];
+  const and = (sentence: string) => [sentence, ...rest].join(' ');
   const main = [...runs].sort((a, b) => b.to - b.from - (a.to - a.from))[0];
-  if (!main) return say('studio.noBarlineOfTheirsFallsOnOneOfOurs', { rest });
+  if (!main) return and(say('studio.noBarlineOfTheirsFallsOnOneOfOurs'));
   const same = runs.every(({ from, theirs }) => from === theirs.from);
-  if (same && rest === '') return say('studio.everyBarHasTheSameNumberInBoth');
-  if (same) return say('studio.everyBarThatWasFoundHasTheSame', { rest });
-  if (main.from === main.theirs.from) return say('studio.mostBarsHaveTheSameNumberInBothSee', { rest });
+  if (same && rest.length === 0) return say('studio.everyBarHasTheSameNumberInBoth');
+  if (same) return and(say('studio.everyBarThatWasFoundHasTheSame'));
+  if (main.from === main.theirs.from) return and(say('studio.mostBarsHaveTheSameNumberInBothSee'));
   const { from, to, theirs } = main;
   // Bar 1 is what one asks for first.
   const bar = from <= 1 && to >= 1 ? 1 : from;
-  const all = runs.length === 1 ? '' : say('studio.notEverywhereSeeTheTable');
-  return say('studio.ourBarBarIsTheirBarFromAllRest', { bar, from: theirs.from + bar - from, all, rest });
+  const facts = { bar, from: theirs.from + bar - from, runs: runs.length };
+  return and(say('studio.ourBarBarIsTheirBarFromAllRest', facts));
 }

@@ -14,9 +14,10 @@ const MOST_NAMED = 3;
 
 /** `5/4 3/4 6/4 in turn`, `4/4, 2/4 from bar 9, 4/4 from bar 10`, `4/4, 3/4 and 5/4, changing 17 times`. */
 export function metersInWords(sections: readonly MeterSection[]): string {
-  const said = sections.map(
-    ({ meters }) => meters.map(meterInWords).join(' ') + (meters.length > 1 ? say('time.inTurn') : ''),
-  );
+  const said = sections.map(({ meters: own }) => {
+    const meters = own.map(meterInWords).join(' ');
+    return own.length > 1 ? say('time.metersInTurn', { meters }) : meters;
+  });
   const changes = sections.length - 1;
   if (changes > MOST_NAMED) {
     const kinds = [...new Set(said)];

@@ -9,5 +9,6 @@ export {
   speak,
   SPOKEN,
   spokenLanguage,
+  withinASentence,
   type Language,
 } from './language';

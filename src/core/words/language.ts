@@ -48,6 +48,10 @@ export function firstSpoken(wanted: string): Language {
   return tags.find(isLanguage) ?? 'en';
 }
 
+/** A name in the middle of a sentence: German nouns keep their capitals. */
+export const withinASentence = (name: string): string =>
+  now.language === 'en' ? name.charAt(0).toLowerCase() + name.slice(1) : name;
+
 /** For dates: English ones are written day first, as everywhere but in one country. */
 export const dateLocale = (): string => (now.language === 'en' ? 'en-GB' : now.language);
 

@@ -95,8 +95,7 @@ export function SendBar({ job, inHand, recipe, preview, disabled, onChecked }: P
       onShare(say('dispatch.writing'), 1);
       const numbered = await writeInto(folder, files);
       await remember(files.length);
-      const kept = numbered > 0 ? say('dispatch.nameExistedAndGotANumber', { numbered }) : '';
-      return say('dispatch.fileWrittenIntoFolderKept', { files: files.length, folder: folder.name, kept });
+      return say('dispatch.fileWrittenIntoFolderKept', { files: files.length, folder: folder.name, kept: numbered });
     });
 
   if (working) return <Sending state={working} className={styles.sending!} />;

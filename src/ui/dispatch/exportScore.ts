@@ -10,7 +10,8 @@ export async function exportScore(format: ScoreFormat, { concert, version }: Sco
   const { job } = useWorkspace.getState();
   const date = new Date().toISOString().slice(0, 10);
   const bytes = await engineWorker().export(format, { date, concert, version });
-  const fileName = `${fileNameOf(job?.name ?? 'score')}${concert ? say('dispatch.concertPitch') : ''}.${format}`;
+  const name = fileNameOf(job?.name ?? 'score');
+  const fileName = `${concert ? say('dispatch.atConcertPitch', { name }) : name}.${format}`;
   download(bytes, fileName, SCORE_FORMATS[format].mediaType);
   return fileName;
 }

@@ -69,7 +69,8 @@ const MOST_NAMED = 8;
 
 function namesInWords(names: readonly string[]): string {
   const rest = names.length - MOST_NAMED;
-  return `${names.slice(0, MOST_NAMED).join(', ')}${rest > 0 ? say('home.andRestMore', { rest }) : ''}`;
+  const named = names.slice(0, MOST_NAMED).join(', ');
+  return rest > 0 ? say('base.andMore', { named, more: rest }) : named;
 }
 
 /** Shorter ones ("1m") are numbers of cues, not names of shows. */

@@ -38,10 +38,7 @@ export function PassedOver() {
     <section className={styles.passedOver} aria-label={heading}>
       <h2>{heading}</h2>
       <p className="soft">{say('intake.theMusicXMLExportKeepsThemWhere', { toScore: direction === 'to-score' })}</p>
-      <p>
-        {shown.join(' · ')}
-        {more > 0 && say('intake.andMoreMore', { more })}
-      </p>
+      <p>{more > 0 ? say('base.andMore', { named: shown.join(' · '), more }) : shown.join(' · ')}</p>
     </section>
   );
 }

@@ -1,5 +1,6 @@
 'use client';
 
+import type { Opened } from '@/core/engine';
 import { say } from '@/core/words';
 import type { TrackId } from '@/core/base';
 import { CloseOutlined } from '@ant-design/icons';
@@ -81,24 +82,7 @@ export function TrackDetailPane({ track, onClose }: { track: TrackId; onClose: (
     <section className={pane.pane} aria-label={say('intake.trackIndex', { index: survey.index + 1 })}>
       <header className={pane.head}>
         <h2>{survey.name || say('intake.trackIndex', { index: survey.index + 1 })}</h2>
-        <span className={`soft ${pane.grow}`}>
-          {say('intake.note', { notes: survey.notes })}
-          {survey.firstBar !== null &&
-            say('intake.barsFirstBarLastBarSounding', {
-              firstBar: survey.firstBar,
-              lastBar: survey.lastBar ?? '',
-              soundingShare: percent(survey.soundingShare),
-            })}
-          {survey.maxAtOnce > 1 && say('intake.upToMaxAtOnceNotesAtOnce', { maxAtOnce: survey.maxAtOnce })}
-          {survey.velocity &&
-            say('intake.velocityLowestHighest', { lowest: survey.velocity.lowest, highest: survey.velocity.highest })}
-          {survey.notes > 0 &&
-            say('intake.onEighthsEighthsSixteenths', {
-              eighths: percent(survey.onGrid.eighths),
-              sixteenths: percent(survey.onGrid.sixteenths),
-              triplets: percent(survey.onGrid.triplets),
-            })}
-        </span>
+        <span className={`soft ${pane.grow}`}>{factsOf(survey).join(', ')}</span>
         <Button type="text" size="small" aria-label={say('intake.close')} icon={<CloseOutlined />} onClick={onClose} />
       </header>
       {best && (
@@ -150,4 +134,29 @@ export function TrackDetailPane({ track, onClose }: { track: TrackId; onClose: (
       )}
     </section>
   );
+}
+
+/** One after the other: how many, where, how loud, on which grid. */
+function factsOf(survey: Opened['survey']['tracks'][number]): string[] {
+  const { notes, firstBar, lastBar, maxAtOnce, velocity, onGrid } = survey;
+  const facts = [say('intake.note', { notes })];
+  if (firstBar !== null)
+    facts.push(
+      say('intake.barsFirstBarLastBarSounding', {
+        firstBar,
+        lastBar: lastBar ?? '',
+        soundingShare: percent(survey.soundingShare),
+      }),
+    );
+  if (maxAtOnce > 1) facts.push(say('intake.upToMaxAtOnceNotesAtOnce', { maxAtOnce }));
+  if (velocity) facts.push(say('intake.velocityLowestHighest', { lowest: velocity.lowest, highest: velocity.highest }));
+  if (notes > 0)
+    facts.push(
+      say('intake.onEighthsEighthsSixteenths', {
+        eighths: percent(onGrid.eighths),
+        sixteenths: percent(onGrid.sixteenths),
+        triplets: percent(onGrid.triplets),
+      }),
+    );
+  return facts;
 }

@@ -21,10 +21,11 @@ export function SpokenNote() {
     : [];
   const [first] = notes;
   const name = parts.find(({ id }) => id === first?.part)?.name ?? '';
-  const more = notes.length > 1 ? say('interlinear.andNotesMore', { notes: notes.length - 1 }) : '';
+  const named = first && spoken(first, name, bars);
+  const more = notes.length - 1;
   return (
     <p className="unseen" role="status" aria-label={say('interlinear.selectedNote')}>
-      {first ? spoken(first, name, bars) + more : ''}
+      {named && (more > 0 ? say('base.andMore', { named, more }) : named)}
     </p>
   );
 }

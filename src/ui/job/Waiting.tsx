@@ -1,6 +1,6 @@
 'use client';
 
-import { inNumbers, say } from '@/core/words';
+import { say } from '@/core/words';
 import { App, Button, Spin } from 'antd';
 import Link from 'next/link';
 import { useEffect, useState } from 'react';
@@ -22,7 +22,7 @@ export function Waiting() {
   const bytes = useWorkspace((state) => state.reading);
   const long = useLong();
   if (stale) return <p className={styles.waiting}>{say('job.nothingWasMadeYetTheOriginalIsKept')}</p>;
-  const size = bytes && bytes >= 2 ** 20 ? say('job.bytesMB', { bytes: inNumbers(bytes / 2 ** 20, 1) }) : '';
+  const size = bytes && bytes >= 2 ** 20 ? Math.round((bytes / 2 ** 20) * 10) / 10 : 0;
   return (
     <div className={styles.waiting}>
       <Spin description={progress ? say('job.writingTheMusic') : say('job.readingTheOriginalSize', { size })} />

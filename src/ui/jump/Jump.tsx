@@ -85,8 +85,7 @@ function TargetLine({ target, here }: { target: Target; here: string }) {
     <span className={styles.line}>
       {target.label}{' '}
       <span className="soft">
-        {name}
-        {direction !== here && (direction === 'to-score' ? say('jump.toScore') : say('jump.toSequencer'))}
+        {direction === here ? name : say('jump.otherDirection', { station: name, toScore: direction === 'to-score' })}
       </span>
     </span>
   );

@@ -1,6 +1,6 @@
 'use client';
 
-import { inList, say } from '@/core/words';
+import { inList, say, withinASentence } from '@/core/words';
 import { Checkbox, Segmented, Select } from 'antd';
 import { useState } from 'react';
 import { instrumentById } from '@/core/instruments';
@@ -95,7 +95,7 @@ export function MarksTable({ part }: { part: PartSummary }) {
               <Select<MarkStrength>
                 size="small"
                 aria-label={say('page.howManyMarkNamesOfPart', {
-                  markNames: MARK_NAMES[mark].toLowerCase(),
+                  markNames: withinASentence(MARK_NAMES[mark]),
                   part: part.name,
                 })}
                 value={now.strength}

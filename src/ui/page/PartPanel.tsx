@@ -36,7 +36,7 @@ export function PartPanel({ part }: { part: PartSummary }) {
         {!part.unpitched &&
           instrument.transposition !== 0 &&
           instrument.transposition % 12 === 0 &&
-          say('page.soundsInAnotherOctaveThanItIs')}
+          ` ${say('page.soundsInAnotherOctaveThanItIs')}`}
       </p>
       <MarksTable part={part} />
       <div className={styles.settings}>

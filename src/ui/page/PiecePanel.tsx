@@ -1,6 +1,6 @@
 'use client';
 
-import { say } from '@/core/words';
+import { say, withinASentence } from '@/core/words';
 import { Button, Input, Select, Switch } from 'antd';
 import type { PartId } from '@/core/base';
 import type { PartSummary } from '@/core/engine';
@@ -236,7 +236,7 @@ function PartChoice({ label, none, parts, value, onChange }: PartChoiceProps) {
       {label}
       <Select<string>
         size="small"
-        aria-label={say('page.chordSymbolsLabel', { label: label.toLowerCase() })}
+        aria-label={say('page.chordSymbolsLabel', { label: withinASentence(label) })}
         value={value ?? NONE}
         onChange={(id) => onChange(parts.find((part) => part.id === id)?.id ?? null)}
         options={[{ value: NONE, label: none }, ...parts.map((part) => ({ value: String(part.id), label: part.name }))]}

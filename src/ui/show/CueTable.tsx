@@ -89,11 +89,10 @@ export function CueTable({ cues }: { cues: readonly JobRecord[] }) {
       render: (_, cue) => {
         const last = sent(cue);
         if (!last) return <span className="soft">{say('show.never')}</span>;
-        const changed = cue.changedAt > last.at ? say('show.changedSince') : '';
         return say('show.versionVersionWhenChanged', {
           version: last.version,
           when: when(last.at, Math.max(now, last.at)),
-          changed,
+          changed: cue.changedAt > last.at,
         });
       },
     },

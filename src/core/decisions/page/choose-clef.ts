@@ -1,7 +1,7 @@
 import { say } from '../../words';
 import { Equals, IsIn, IsInt, Matches, Max, Min, ValidateIf } from 'class-validator';
 import type { PartId } from '../../base';
-import { CLEF_NAMES, type Clef } from '../../instruments';
+import { CLEF_NAMES, clefName, type Clef } from '../../instruments';
 import { decisionKind } from '../decision-kind';
 import { A_PART } from '../roles';
 import { PART } from '../validators';
@@ -30,6 +30,8 @@ export const chooseClef = decisionKind({
       },
     };
   },
-  describe: (made, nameOf) =>
-    `${nameOf(made.part)}: ${made.clef === null ? say('decisions.defaultClef') : `${made.clef.replace('-8vb', ' clef an octave lower')}${made.clef.includes('8vb') ? '' : ' clef'}`}${made.staff > 1 ? say('decisions.staffStaff', { staff: made.staff }) : ''}`,
+  describe: ({ part, staff, clef }, nameOf) =>
+    clef === null
+      ? say('decisions.clefDefault', { part: nameOf(part), staff })
+      : say('decisions.clefChosen', { part: nameOf(part), staff, clef: clefName(clef) }),
 });

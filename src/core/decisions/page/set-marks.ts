@@ -1,4 +1,4 @@
-import { say } from '../../words';
+import { say, withinASentence } from '../../words';
 import { Equals, IsIn, IsOptional, Matches } from 'class-validator';
 import type { PartId } from '../../base';
 import { MARK_CLASSES, type MarkClass } from '../../score';
@@ -6,7 +6,7 @@ import { MARK_STRENGTHS, MARK_USES, type MarkStrength, type MarkUse } from '../.
 import { decisionKind } from '../decision-kind';
 import { BARS_OF_A_PART } from '../roles';
 import { entered, listed } from '../records';
-import { BarRange, inBars } from '../shapes/bar-range';
+import { BarRange, inSomeBars } from '../shapes/bar-range';
 import { PART, IsShape } from '../validators';
 import { MARK_NAMES } from '../words';
 
@@ -34,5 +34,13 @@ export const setMarks = decisionKind({
     };
   },
   describe: (made, nameOf) =>
-    `${nameOf(made.part)}: ${MARK_NAMES[made.mark].toLowerCase()} ${{ off: say('decisions.off'), suggest: say('decisions.suggested'), on: say('decisions.included') }[made.use]}${made.strength === 'usual' ? '' : `, ${made.strength}`}${inBars(made.bars)}`,
+    inSomeBars(
+      say('decisions.marksOf', {
+        part: nameOf(made.part),
+        mark: withinASentence(MARK_NAMES[made.mark]),
+        use: made.use,
+        strength: made.strength,
+      }),
+      made.bars,
+    ),
 });

@@ -29,6 +29,5 @@ export const setTablature = decisionKind({
     const { show, tuning, capo } = made;
     return { ...settings, tablatures: entered(settings.tablatures, made.part, { show, tuning, capo }) };
   },
-  describe: (made, nameOf) =>
-    `${nameOf(made.part)}: ${made.show === 'both' ? say('decisions.notationAndTablature') : made.show}${made.capo > 0 ? say('decisions.capoCapo', { capo: made.capo }) : ''}`,
+  describe: ({ part, show, capo }, nameOf) => say('decisions.fretted', { part: nameOf(part), show, capo }),
 });

@@ -33,14 +33,14 @@ export const setGrid = decisionKind({
     };
   },
   describe: (made, nameOf) => {
-    const also =
-      made.also && made.also.length > 0 ? say('decisions.andAlsoTuplets', { also: made.also.join('-, ') }) : '';
+    const { also = [] } = made;
     return say('decisions.nameOfGridPinnedToValueNameInBars', {
       nameOf: nameOf(made.part),
       valueName: valueName(made.smallest),
       inBars: inBars(made.bars),
       madeTriplets: Boolean(made.triplets),
-      also,
+      several: also.length > 0,
+      also: also.join('-, '),
     });
   },
 });

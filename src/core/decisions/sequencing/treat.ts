@@ -5,7 +5,7 @@ import type { Treatment } from '../../settings';
 import { decisionKind } from '../decision-kind';
 import { BARS_OF_A_PART } from '../roles';
 import { listed } from '../records';
-import { BarRange, inBars } from '../shapes/bar-range';
+import { BarRange, inSomeBars } from '../shapes/bar-range';
 import { TreatmentDto, treatmentInWords } from '../shapes/treatment';
 import { IsShape, SCORE_PART } from '../validators';
 
@@ -29,5 +29,8 @@ export const treat = decisionKind({
     };
   },
   describe: ({ part, bars, does }, nameOf) =>
-    `${part === null ? say('decisions.allParts') : nameOf(part)}: ${treatmentInWords(does)}${inBars(bars ?? undefined)}`,
+    inSomeBars(
+      `${part === null ? say('decisions.allParts') : nameOf(part)}: ${treatmentInWords(does)}`,
+      bars ?? undefined,
+    ),
 });

@@ -8,7 +8,12 @@ export class BarRange {
   @IsInt() @Min(1) to!: number;
 }
 
-/** " in 3 bars"; nothing for the whole. */
-export function inBars(bars: BarRange | undefined): string {
-  return bars ? say('decisions.inOneBar', { to: bars.to - bars.from }) : '';
+/** How many bars a decision is about; 0 for the whole. */
+export function inBars(bars: BarRange | undefined): number {
+  return bars ? bars.to - bars.from : 0;
+}
+
+/** What is done in some bars only; of the whole, what is done. */
+export function inSomeBars(what: string, bars: BarRange | undefined): string {
+  return say('decisions.someBarsOf', { what, bars: inBars(bars) });
 }

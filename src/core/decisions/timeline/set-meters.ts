@@ -32,5 +32,9 @@ export const setMeters = decisionKind({
   describe: ({ from, meters }) =>
     meters.length === 0
       ? say('decisions.noMeterChangePlaceWords', { placeWords: placeWords(from) })
-      : `${meters.map(meterInWords).join(' ')}${meters.length > 1 ? say('decisions.inTurn') : ''} ${placeWords(from)}`,
+      : say('decisions.metersFrom', {
+          meters: meters.map(meterInWords).join(' '),
+          several: meters.length > 1,
+          placeWords: placeWords(from),
+        }),
 });

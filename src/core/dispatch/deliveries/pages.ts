@@ -1,4 +1,4 @@
-import { say } from '../../words';
+import { say, withinASentence } from '../../words';
 import type { PartId } from '../../base';
 import type { PagesWish, Recipe } from '../../documents';
 import type { DispatchDesk, Working } from '../dispatch-desk';
@@ -38,7 +38,7 @@ function* tasks(desk: DispatchDesk, wish: PagesWish, { marks }: Recipe): Generat
       extract.name,
       0,
       () => [one(extract)],
-      say('dispatchCore.pDFPaperExtract', { paper, extract: extract.name.toLowerCase() }),
+      say('dispatchCore.pDFPaperExtract', { paper, extract: withinASentence(extract.name) }),
     ),
   );
   return [

@@ -25,8 +25,11 @@ export const meter = queryKind<MeterDoubt>({
       to: null,
       meters,
     }));
-    const before =
-      pickup > 0 ? say('queries.meterInWordsBeforeTheFirstBar', { meterInWords: meterInWords(short.meters[0]!) }) : '';
-    return [{ label: metersInWords(sections) + before, decision: first!, also: others }];
+    const inWords = metersInWords(sections);
+    const label =
+      pickup > 0
+        ? say('queries.metersAfterAPickup', { meters: inWords, pickup: meterInWords(short.meters[0]!) })
+        : inWords;
+    return [{ label, decision: first!, also: others }];
   },
 });

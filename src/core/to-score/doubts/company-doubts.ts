@@ -90,7 +90,7 @@ function inOneQuery(places: readonly Beside[], parts: readonly PartGrid[], bars:
   const { part } = parts[index]!;
   const other = parts[as]!.part;
   const by = to - at;
-  const more = own.length > 1 ? say('doubts.ownPlaces', { own: own.length }) : '';
+  const more = own.length > 1 ? own.length : 0;
   return {
     id: queryId(`one-step/${part.id}/${other.id}`),
     kind: 'one-step',

@@ -35,7 +35,7 @@ export function frettingQueries(
 ): Query[] {
   const [first] = impossible;
   if (!first || !tablature) return [];
-  const more = impossible.length > 1 ? say('doubts.andImpossibleMore', { impossible: impossible.length - 1 }) : '';
+  const more = impossible.length - 1;
   return [
     {
       id: queryId(`impossible-chord/${part.id}`),
@@ -128,7 +128,7 @@ export function drumQueries(
 }
 
 function unmappedInWords(keys: readonly SilentKey[], strokes: number): string {
-  const times = strokes > 1 ? say('doubts.strokesTimes', { strokes }) : '';
+  const times = strokes > 1 ? strokes : 0;
   const { key, near } = keys[0]!;
   if (keys.length === 1)
     return say('doubts.keyKeyIsNotInTheDrumMapTimesNear0', {
@@ -155,7 +155,6 @@ export function repeatQueries(found: readonly Fold[], taken: readonly Fold[], ba
       times > 2
         ? say('doubts.timesTimesInARowUpToBarLast', { times, last: number(last) })
         : say('doubts.againAsFromLast', { from: number(from + length), last: number(last) });
-    const ending = endings > 0 ? say('doubts.theLastBarApart', { endings }) : '';
     return {
       id: queryId(`repeat/${from}/${length}/${times}`),
       kind: 'repeat',
@@ -165,7 +164,7 @@ export function repeatQueries(found: readonly Fold[], taken: readonly Fold[], ba
         from: number(from),
         from2: number(from + length - 1),
         again,
-        ending,
+        ending: endings,
       }),
       facts: { from, length, times, endings },
     };
@@ -188,8 +187,7 @@ export function keyChangeQueries(
   if (!first) return [];
   const from = first.heard.bar;
   const number = (bar: number) => bars[bar]!.number;
-  const more =
-    stretches.length > 1 ? say('doubts.andStretchesMoreStretchesInOther', { stretches: stretches.length - 1 }) : '';
+  const more = stretches.length - 1;
   return [
     {
       id: queryIdOf(

@@ -47,7 +47,7 @@ export function rangeQueries(
     at: strange[0]!.start,
     bar,
     played: strange.map((note) => note.id),
-    message: `${words}${strange.length > 1 ? say('doubts.andOn') : ''}: ${inWords(part, notes, strange)}${hint(octave, mostly)}`,
+    message: `${strange.length > 1 ? say('doubts.outOfRangeFrom', { words }) : words}: ${inWords(part, notes, strange)}${hint(octave, mostly)}`,
     facts: {
       tracks: part.tracks,
       whole: octave === null ? null : { notes: own.map((note) => note.id), semitones: octave },
@@ -69,8 +69,8 @@ function isOnDoubling({ doublings, doublingOf }: CastPart, { id, key }: PlacedNo
 const writable = (written: MidiKey) => written >= 12 && written < 132;
 
 function hint(octave: Semitones | null, mostly: boolean): string {
-  if (octave !== null) return say('doubts.anOctaveHigherTheWholePartWouldBe', { octaveOver0: octave > 0 });
-  return mostly ? say('doubts.perhapsThisIsAnotherInstrument') : '';
+  if (octave !== null) return ` ${say('doubts.anOctaveHigherTheWholePartWouldBe', { octaveOver0: octave > 0 })}`;
+  return mostly ? ` ${say('doubts.perhapsThisIsAnotherInstrument')}` : '';
 }
 
 /** "G5, A5 and F♯6 (18 of 402 notes) are outside what a Violoncello has, C2–E6." */

@@ -32,7 +32,7 @@ describe('a repeat written once', () => {
   it('says where a playing was changed by hand, and each remedy settles it', () => {
     const { uneven } = after(folded, raised(16 + 14));
     expect(uneven?.message).toBe(
-      'Bars 1–4 are written once for 2 playings, but Flute has other notes in bar 8 than the first time: what is printed is the first playing.',
+      'Bars 1–4 are written once for 2 playings; the first is printed. Flute has other notes later in bar 8.',
     );
     const remedies = remediesFor(uneven!);
     expect(remedies.map(({ label }) => label)).toEqual(['Write endings', 'Write it out', 'Keep the first playing']);

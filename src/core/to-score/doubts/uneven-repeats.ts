@@ -25,7 +25,7 @@ export function unevenRepeatQueries(
     const [first] = differing;
     if (!first) return [];
     const number = (bar: number) => bars[bar]!.number;
-    const more = differing.length > 1 ? say('doubts.andDifferingMoreBars', { differing: differing.length - 1 }) : '';
+    const more = differing.length - 1;
     const apart = length - Math.min(...differing.map(({ within }) => within));
     return [
       {

@@ -10,7 +10,7 @@ export const mapBars: ClaimKind = {
       .filter((file) => isMidi(file) && inFolder('Studio')(file))
       .flatMap((map) => [...againstMidi(files, map), ...againstScore(files, map)]),
   says: ({ countIn, bars, within, against }, [map, other]) => {
-    const counted = Number(countIn) > 0 ? say('verify.afterBarOfCountIn', { countIn: Number(countIn) }) : '';
+    const counted = Number(countIn);
     return against === 'midi'
       ? say('verify.nameOfAndNameOf2BarCountedNone', {
           nameOf: nameOf(map),

@@ -5,19 +5,18 @@ export const castingCore: Words<'castingCore'> = {
   noNotes: 'keine Noten',
   leftOut: 'ausgelassen',
   leftOutByYourHouseList: 'durch Ihre Hausliste ausgelassen',
-  andEmptyMore: ' und {empty} weitere',
   trackLabelHasNoNotesAndIsLeftOut: '{trackLabel} hat keine Noten und ist ausgelassen.',
-  emptyTracksHaveNoNotesAndAreLeft: '{empty} Spuren haben keine Noten und sind ausgelassen: {shown}{more}.',
+  emptyTracksHaveNoNotesAndAreLeft:
+    '{empty} Spuren haben keine Noten und sind ausgelassen: {shown}{more, plural, =0 {} other { und {more} weitere}}.',
   enConfidenceConfidence: '{en} ({confidence} % Sicherheit)',
   labelIsWrittenForSaidIsIt: '{label} ist für {said} geschrieben. Stimmt das?',
   oneAsSaid: '{one} als {said}',
-  andUnsureMore: ' und {unsure} weitere',
   unsureTracksHaveUncertain:
-    '{unsure} Spuren haben unsichere Instrumente: {shown}{more}. Prüfen Sie sie bei der Besetzung.',
+    '{unsure} Spuren haben unsichere Instrumente: {shown}{more, plural, =0 {} other { und {more} weitere}}. Prüfen Sie sie bei der Besetzung.',
   labelYourHouseListSaysSaidTheFile:
     '{label}: Ihre Hausliste sagt {said}, die Datei sagt {named}. Bisher für {named} geschrieben.',
-  perhapsEnConfidenceConfidence: ' Vielleicht {en} ({confidence} % Sicherheit).',
-  labelWhichInstrumentIsThisGuess: '{label}: Welches Instrument ist das?{guess}',
+  perhapsEnConfidenceConfidence: 'Vielleicht {en} ({confidence} % Sicherheit).',
+  labelWhichInstrumentIsThisGuess: '{label}: Welches Instrument ist das?',
   labelSwitchesCountNoteLookLike:
     '{label}: {switches} ({count} {count, plural, one {Note} other {Noten}}) sehen nach Keyswitches aus. Sie sind vorerst als Noten geschrieben.',
   trackLabelAndTrackLabel2AreNamed:
@@ -26,16 +25,14 @@ export const castingCore: Words<'castingCore'> = {
     '{trackLabel} skizziert die Streicher mit bis zu {needed} Noten zugleich: auf einen Streicherchor aufteilen?',
   trackLabelPlaysUpToNeededNotesAt: '{trackLabel} spielt bis zu {needed} Noten zugleich: mehr als ein Spieler?',
   trackLabelSoundsAsNamesFromWords:
-    '{trackLabel} klingt als {names} ab {words}{more}: Ist das ein anderer Spieler? Bisher durchgehend für {en} geschrieben.',
-  notesNotesInAll: ' ({notes} Noten insgesamt)',
+    '{trackLabel} klingt als {names} ab {words}{several, select, true { (später {later})} other {}}: Ist das ein anderer Spieler? Bisher durchgehend für {en} geschrieben.',
   partWordsMoreNotesAtOnceThanTheOf:
-    '{part}, {words}: mehr Noten zugleich als die {of} Spieler{more}; ein Spieler bekommt zwei Noten.',
-  clashesPlaces: ' ({clashes} Stellen)',
+    '{part}, {words}: mehr Noten zugleich als die {of} Spieler{more, plural, =0 {} other { ({more} Noten insgesamt)}}; ein Spieler bekommt zwei Noten.',
   keyInWordsIsPlayedTwiceAtOnceName: '{keyInWords} wird zweimal zugleich gespielt, {name} und {name2}',
   nameAndName2SoundTogether: '{name} und {name2} klingen zusammen',
-  partWordsWhatMoreWrittenAsDivided: '{part}, {words}: {what}{more}; als geteilte Spieler geschrieben.',
+  partWordsWhatMoreWrittenAsDivided:
+    '{part}, {words}: {what}{more, plural, =0 {} other { ({more} Stellen)}}; als geteilte Spieler geschrieben.',
   originalOriginalTrack: 'Original {original}, Spur',
   track: 'Spur',
-  laterNames: ' (später {names})',
   fitsBetterOnTwoStaves: '{name} steht auf einem System; einige Noten oder Akkorde passten besser auf zwei.',
 };

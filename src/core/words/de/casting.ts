@@ -92,7 +92,7 @@ export const casting: Words<'casting'> = {
   apply: 'Anwenden',
   readLinesImported: '{read} Zeilen importiert.',
   whatYouDecidedAboutATrackNameIs:
-    'Was Sie zu einem Spurnamen entschieden haben, wird hier gemerkt und auf neue Aufträge angewandt, außer die Datei selbst sagt deutlich etwas anderes. Ein * steht für beliebige weitere Wörter.',
+    'Was Sie über einen Spurnamen entschieden haben, steht hier und gilt für neue Aufträge. Die Datei gilt, wo sie klar anderes sagt. Ein * steht für beliebige weitere Wörter.',
   filterByTrackName: 'Nach Spurname filtern',
   filterTheHouseList: 'Hausliste filtern',
   nothingYetChooseAnInstrumentForA: 'Noch nichts. Wählen Sie für eine Spur ein Instrument, und es wird gemerkt.',

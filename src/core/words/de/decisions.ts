@@ -23,7 +23,8 @@ export const decisions: Words<'decisions'> = {
   aSeparatePart: 'eine eigene Stimme',
   separateParts: 'eigene Stimmen',
   namesOfIncluded: '{namesOf}: aufgenommen',
-  nameOfPlaysEnInBars: '{nameOf}: spielt {en}{inBars}',
+  nameOfPlaysEnInBars:
+    '{nameOf}: spielt {en}{inBars, plural, =0 {} other { in {inBars, plural, one {einem Takt} other {{inBars} Takten}}}}',
   fromYourHouseListNamesOf: 'Aus Ihrer Hausliste: {namesOf}',
   nameOfANoteAdded: '{nameOf}: {notes, plural, one {eine Note} other {# Noten}} hinzugefügt',
   nameOfANoteSplit: '{nameOf}: eine Note geteilt',
@@ -54,19 +55,18 @@ export const decisions: Words<'decisions'> = {
   nameOfSplitByInWords: '{nameOf}: geteilt nach {inWords}',
   timesOfNoOtherOriginalUsed: 'Zeiten keines anderen Originals verwendet',
   timesVelocitiesAndControllersOf: 'Zeiten, Velocity und Controller von Original {original} verwendet',
-  defaultClef: 'üblicher Schlüssel',
-  staffStaff: ', System {staff}',
   leadSheetTuneAutomatic: 'Leadsheet: Melodie automatisch',
   leadSheetTuneFromNameOf: 'Leadsheet: Melodie aus {nameOf}',
   pianoReductionOfAllParts: 'Klavierauszug: aus allen Stimmen',
   pianoReductionOfFew: 'Klavierauszug: aus {few}',
   nameOfArticulationOfABarCopiedTo:
-    '{nameOf}: Artikulation eines Takts auf alle mit seinem Rhythmus übertragen{inBars}',
+    '{nameOf}: Artikulation eines Takts auf alle mit seinem Rhythmus übertragen{inBars, plural, =0 {} other { in {inBars, plural, one {einem Takt} other {{inBars} Takten}}}}',
   aRepeatWrittenOut: 'Eine Wiederholung ausgeschrieben',
   madeBarsWrittenOnceWithRepeatSigns:
     '{made} Takte einmal mit Wiederholungszeichen geschrieben{madeEndingsOver0, select, true { und mit Klammern} other {}}',
   allParts: 'Alle Stimmen',
-  partPreferPreferredInBars: '{part}: {prefer} bevorzugt{inBars}',
+  partPreferPreferredInBars:
+    '{part}: {prefer} bevorzugt{inBars, plural, =0 {} other { in {inBars, plural, one {einem Takt} other {{inBars} Takten}}}}',
   on: 'ein',
   off: 'aus',
   nameOfRepeatedBarsAsRepeatSigns:
@@ -90,13 +90,10 @@ export const decisions: Words<'decisions'> = {
   rehearsalMarks: 'Studierzeichen',
   words: 'Worte',
   markersAsValue: 'Marker als {value}',
-  suggested: 'vorgeschlagen',
   included: 'aufgenommen',
   n8vaWhereLedgerLinesPileUp: '8va, wo Hilfslinien sich häufen',
   no8va: 'kein 8va',
   nameOfASlurWritten: '{nameOf}: ein Bogen {madeOn, select, true {geschrieben} other {entfernt}}',
-  notationAndTablature: 'Noten und Tabulatur',
-  capoCapo: ', Kapodaster {capo}',
   titleMade: 'Titel: „{made}“',
   wordsRemoved: 'Worte entfernt',
   wordsWritten: '„{words}“ geschrieben',
@@ -113,15 +110,14 @@ export const decisions: Words<'decisions'> = {
   oneClefThroughout: 'durchgehend ein Schlüssel',
   gapsAutomatic: 'Lücken automatisch',
   gapsUpToAValueNameClosed: 'Lücken bis {valueName} geschlossen',
-  andAlsoTuplets: ' und {also}-tolen',
   nameOfGridPinnedToValueNameInBars:
-    '{nameOf}: Raster fest auf {valueName}{inBars}, {madeTriplets, select, true {mit} other {ohne}} Triolen{also}',
+    '{nameOf}: Raster fest auf {valueName}{inBars, plural, =0 {} other { in {inBars, plural, one {einem Takt} other {{inBars} Takten}}}}, {madeTriplets, select, true {mit} other {ohne}} Triolen{several, select, true { und {also}-tolen} other {}}',
   handsMoveFreely: 'Hände frei',
   stavesSplitAtKeyInWords: 'Systeme bei {keyInWords} geteilt',
   nameOfNoLeadRemoved: '{nameOf}: kein Vorlauf entfernt',
   nameOfLeadOfMillisecondsMsRemoved: '{nameOf}: Vorlauf von {milliseconds} ms entfernt',
   nameOfShortNotesWritten:
-    '{nameOf}: kurze Noten {as, select, read {automatisch geschrieben} other {so lang, wie sie gespielt wurden}}{inBars}',
+    '{nameOf}: kurze Noten {as, select, read {automatisch geschrieben} other {so lang, wie sie gespielt wurden}}{inBars, plural, =0 {} other { in {inBars, plural, one {einem Takt} other {{inBars} Takten}}}}',
   trillsTremolosAndGraceNotesFound: 'Triller, Tremoli und Vorschläge gesucht',
   noTrillsTremolosOrGraceNotes: 'keine Triller, Tremoli oder Vorschläge',
   swingAutomatic: 'Swing automatisch',
@@ -208,7 +204,6 @@ export const decisions: Words<'decisions'> = {
   oneFile: 'Eine Datei',
   aFileForEachPart: 'Eine Datei je Stimme',
   aFileForEachSection: 'Eine Datei je Abschnitt',
-  inOneBar: ' in {to, plural, one {einem Takt} other {{to} Takten}}',
   dynamicsNotPlayed: 'Dynamik nicht gespielt',
   dynamicsByList: 'Dynamik durch {list}',
   keptAsOnePart: 'als eine Stimme behalten',
@@ -259,7 +254,6 @@ export const decisions: Words<'decisions'> = {
   noMarker: 'Kein Marker {was, select, true {„{was2}“ } other {}}{placeWords}',
   markerTextPlaceWords: 'Marker „{text}“ {placeWords}',
   noMeterChangePlaceWords: 'Kein Taktwechsel {placeWords}',
-  inTurn: ' abwechselnd',
   noTempoChangePlaceWords: 'Kein Tempowechsel {placeWords}',
   tempoBpmQuartersPerMinute: 'Tempo {bpm} Viertel je Minute {placeWords}',
   barlinesQuartersQuarterEarlier:
@@ -309,4 +303,12 @@ export const decisions: Words<'decisions'> = {
   graceNotesSet:
     '{part}: {on, select, true {{notes, plural, one {eine Vorschlagsnote} other {# Vorschlagsnoten}} aus ausgeschriebenen Noten} other {{notes, plural, one {eine Note} other {# Noten}} statt einer Vorschlagsnote}}',
   queryAnswered: '„{about}“ {answered, select, true {Beantwortet: {reason}} other {Übersprungen}}',
+  clefChosen: '{part}: Schlüssel {clef}{staff, plural, =1 {} other {, System {staff}}}',
+  clefDefault: '{part}: üblicher Schlüssel{staff, plural, =1 {} other {, System {staff}}}',
+  fretted:
+    '{part}: {show, select, both {Noten und Tabulatur} tablature {Tabulatur} other {Noten}}{capo, plural, =0 {} other {, Kapodaster {capo}}}',
+  metersFrom: '{meters}{several, select, true { im Wechsel} other {}} {placeWords}',
+  someBarsOf: '{what}{bars, plural, =0 {} one { in einem Takt} other { in {bars} Takten}}',
+  marksOf:
+    '{part}: {mark} {use, select, off {aus} suggest {vorgeschlagen} other {aufgenommen}}{strength, select, few {, wenige} many {, viele} other {}}',
 };

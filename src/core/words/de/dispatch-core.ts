@@ -2,10 +2,10 @@ import type { Words } from '../words-of';
 
 export const dispatchCore: Words<'dispatchCore'> = {
   cannotBeReadError: 'Nicht lesbar: {error}',
-  andMissingMoreKinds: '; und {missing} weitere Arten',
   everySignOfTheReceivedScoreBeside:
     'Jedes Zeichen der Originalpartitur neben Noten, Schlüsseln und Vorzeichnungen ist darin.',
-  theReceivedScoreHasWhatThisFile: 'Die Originalpartitur hat, was dieser Datei fehlt: {named}{more}.',
+  theReceivedScoreHasWhatThisFile:
+    'Die Originalpartitur hat, was dieser Datei fehlt: {named}{more, plural, =0 {} other {; und {more} weitere Arten}}.',
   converting: 'Wird umgewandelt',
   theOriginalUnchanged: 'Das Original, unverändert',
   tracks: 'Spuren',

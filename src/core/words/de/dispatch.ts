@@ -55,9 +55,8 @@ export const dispatch: Words<'dispatch'> = {
   packing: 'Wird gepackt',
   nameDownloaded: '{name} heruntergeladen',
   writing: 'Wird geschrieben',
-  nameExistedAndGotANumber:
-    '; {numbered, plural, one {# Name war vorhanden} other {# Namen waren vorhanden}} und bekam eine Nummer',
-  fileWrittenIntoFolderKept: '{files, plural, one {# Datei} other {# Dateien}} in „{folder}“ geschrieben{kept}',
+  fileWrittenIntoFolderKept:
+    '{files, plural, one {# Datei} other {# Dateien}} in „{folder}“ geschrieben{kept, plural, =0 {} other {; {kept, plural, one {# Name war vorhanden} other {# Namen waren vorhanden}} und bekam eine Nummer}}',
   exportTheFile:
     '{onePreview, select, true {Datei exportieren} other {Paket aus {files, plural, one {# Datei} other {# Dateien}} machen}}',
   saveToFolder: 'In Ordner speichern …',
@@ -66,8 +65,8 @@ export const dispatch: Words<'dispatch'> = {
   converting: 'Wird umgewandelt',
   stop: 'Anhalten',
   none2: 'keine',
-  concertPitch: ', klingend notiert',
   good: 'gut',
   problem: 'Frage',
   trackAndReason: '„{name}“ ({reason})',
+  atConcertPitch: '{name}, klingend',
 };

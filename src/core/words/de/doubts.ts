@@ -27,9 +27,8 @@ export const doubts: Words<'doubts'> = {
   unconfirmedOfThemNotConfirmed: '{unconfirmed, number} davon nicht bestätigt',
   movedMovedByUpToMostMsForTheLeads:
     '{moved, number} um bis zu {most} ms gerückt für die Vorläufe von {led} Stimmen, {confirmed}',
-  ownPlaces: ' ({own} Stellen)',
   partPlaceInWordsStepNameBefore:
-    '{part}, {placeInWords}: {stepName} {byOver0, select, true {vor} other {nach}} {other}, mit der sie sich sonst im Takt bewegt{more}.',
+    '{part}, {placeInWords}: {stepName} {byOver0, select, true {vor} other {nach}} {other}, mit der sie sich sonst im Takt bewegt{more, plural, =0 {} other { ({more} Stellen)}}.',
   anEighth: 'eine Achtel',
   namesDoublesNameOfInBothBars:
     '{names} verdoppelt {nameOf} in {both} Takten; {barList} ist sie anders gespielt und geschrieben.',
@@ -54,27 +53,23 @@ export const doubts: Words<'doubts'> = {
     'Die Taktstriche der Datei passen nicht zur Musik. Nach Bass, Harmonie, langen und lauten Noten beginnt der erste volle Takt auf Zählzeit {pickup}.',
   theFileIsIn44WhichOftenMeansThat:
     'Die Datei steht im 4/4, was oft heißt, dass niemand es einstellte. Bass, Harmonie, lange und laute Noten sagen {bars}.',
-  andImpossibleMore: ', und {impossible} weitere',
   wordsNotesNotesThatNoHandCanHoldOn:
-    '{words}: {notes} Noten, die keine Hand auf diesen Saiten greifen kann{more}. Gezeigt werden die höchsten, die gehen.',
+    '{words}: {notes} Noten, die keine Hand auf diesen Saiten greifen kann{more, plural, =0 {} other {, und {more} weitere}}. Gezeigt werden die höchsten, die gehen.',
   wordsKeysKeyAndOtherAreBothAName:
     '{words}: Die Tasten {key} und {other} sind beide {name}; sie stehen an einem Ort und sind ein Kopf, wo sie zusammen angeschlagen werden.',
-  strokesTimes: ' ({strokes}-mal)',
   keyKeyIsNotInTheDrumMapTimesNear0:
-    'Taste {key} ist nicht in der Schlagzeugbelegung{times}{near0, select, true {; {key2} ist {near}} other {}}',
-  keysFewAreNotInTheDrumMapTimes: 'Die Tasten {few} sind nicht in der Schlagzeugbelegung{times}',
+    'Taste {key} ist nicht in der Schlagzeugbelegung{times, plural, =0 {} other { ({times}-mal)}}{near0, select, true {; {key2} ist {near}} other {}}',
+  keysFewAreNotInTheDrumMapTimes:
+    'Die Tasten {few} sind nicht in der Schlagzeugbelegung{times, plural, =0 {} other { ({times}-mal)}}',
   timesTimesInARowUpToBarLast: '{times}-mal nacheinander, bis Takt {last}',
   againAsFromLast: 'noch einmal als {from}–{last}',
-  theLastBarApart: ', bis auf {endings, plural, one {den letzten Takt} other {die letzten {endings} Takte}}',
   barsFromFrom2ComeAgainInAllParts:
-    'Takt {from}–{from2} kommen {again} in allen Stimmen{ending}. Sie könnten einmal geschrieben werden.',
-  andStretchesMoreStretchesInOther: ' (Und {stretches} weitere Abschnitte in anderen Tonarten.)',
+    'Takt {from}–{from2} kommen {again} in allen Stimmen{ending, plural, =0 {} other {, bis auf {ending, plural, one {den letzten Takt} other {die letzten {ending} Takte}}}}. Sie könnten einmal geschrieben werden.',
   barsFromLastSoundLikeKeyNameThe:
-    'Takt {from}–{last} klingen nach {keyName}; vorgezeichnet ist dort {keyName2}.{more}',
-  andOn: ' und weiter',
+    'Takt {from}–{last} klingen nach {keyName}; vorgezeichnet ist dort {keyName2}.{more, plural, =0 {} other { (Und {more} weitere Abschnitte in anderen Tonarten.)}}',
   anOctaveHigherTheWholePartWouldBe:
-    ' Eine Oktave {octaveOver0, select, true {höher} other {tiefer}} läge die ganze Stimme darin.',
-  perhapsThisIsAnotherInstrument: ' Vielleicht ist dies ein anderes Instrument.',
+    'Eine Oktave {octaveOver0, select, true {höher} other {tiefer}} läge die ganze Stimme darin.',
+  perhapsThisIsAnotherInstrument: 'Vielleicht ist dies ein anderes Instrument.',
   strangeOfNotesNotes: '{strange} von {notes} Noten',
   musicXMLCannotWriteNamedManyAn:
     'MusicXML kann {named} nicht schreiben ({many}); in der Datei steht eine Oktave näher der Mitte.',
@@ -123,9 +118,8 @@ export const doubts: Words<'doubts'> = {
   theFileSaysCMajorWhichOftenMeans:
     'Die Datei sagt C-Dur, was oft heißt, dass niemand es einstellte. Ihre Noten sagen {keyName}, und das wird gedruckt.',
   theFilesKeySignatureIsPrintedBut: 'Die Tonart der Datei wird gedruckt, aber die Noten klingen nach {keyName}.',
-  andDifferingMoreBars: ' (und {differing} weitere Takte)',
   barsFromFrom2AreWrittenOnceFor:
-    'Takt {from}–{from2} sind für {times} Durchgänge einmal geschrieben, aber {part} hat in Takt {bar} andere Noten als beim ersten Mal{more}: Gedruckt ist der erste Durchgang.',
+    'Takt {from}–{from2} sind einmal für {times} Durchgänge geschrieben; gedruckt ist der erste. {part} hat später andere Noten in Takt {bar}{more, plural, =0 {} other { (und {more} weitere Takte)}}.',
   velocity: 'Velocity',
   controllerNumber: 'Controller {controller}',
   setByHand: 'von Hand gesetzt',
@@ -143,4 +137,5 @@ export const doubts: Words<'doubts'> = {
   offBeatsEven: 'Offbeats liegen gerade',
   offBeatsLate:
     '{late} Offbeat-{unit, select, eighth {Achtel} other {Sechzehntel}} liegen spät, etwa {ratio} zu 1; {even} liegen gerade, {thirds} auf dem ersten Drittel{signs, select, named {; die Datei sagt es} band {; eine Rhythmusgruppe spielt} other {}}',
+  outOfRangeFrom: '{words} und weiter',
 };

@@ -56,7 +56,6 @@ export const home: Words<'home'> = {
   oneJobTracksOrPartsOfOnePiece: 'Ein Auftrag: Spuren oder Stimmen eines Stücks',
   oneJobOneAfterTheOther: 'Ein Auftrag: eine nach der anderen',
   nameOfTheShow: 'Name der Show',
-  andRestMore: ' und {rest} weitere',
   shows: 'Shows',
   cueByRecipe: '{cues, plural, one {# Cue} other {# Cues}}, mit „{recipe}“',
   theBrowserRefusedSaveArchivesOf: 'Der Browser lehnte ab. Speichern Sie Archive der Aufträge, auf die es ankommt.',

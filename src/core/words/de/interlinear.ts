@@ -26,6 +26,5 @@ export const interlinear: Words<'interlinear'> = {
     '{markAdded, select, true {{keyInWords}, von Hand hinzugefügt} other {{keyInWords}, Velocity {velocity}}}',
   queryFlag: 'Frage {flag}',
   whyItIsWrittenSo: 'Warum es so geschrieben ist',
-  andNotesMore: ', und {notes} weitere',
   selectedNote: 'Ausgewählte Note',
 };

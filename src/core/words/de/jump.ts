@@ -8,8 +8,6 @@ export const jump: Words<'jump'> = {
   jumpToABarAPartAQueryASetting: 'Zu Takt, Stimme, Frage oder Einstellung springen',
   jumpTo: 'Springen zu …  ( / )',
   noMatchesTryABarAPartOrQuantize: 'Keine Treffer. Versuchen Sie einen Takt, eine Stimme oder „Raster“.',
-  toScore: ', zur Partitur',
-  toSequencer: ', zum Sequenzer',
   originalsAndWhereTheyArePlaced: 'Originale und ihre Anordnung',
   filesImportJoinAppendOrderSecond: 'dateien importieren verbinden anhängen reihenfolge zweite fassung files',
   tracksIncludedOrLeftOut: 'Spuren aufgenommen oder ausgelassen',
@@ -96,4 +94,5 @@ export const jump: Words<'jump'> = {
   ppqTicksType0ExportMidiSmfClips: 'ppq ticks typ 0 export midi smf clips abschnitte',
   barNumber: 'Takt {number}',
   nameBarNumber: '{name}, Takt {number}',
+  otherDirection: '{station}, {toScore, select, true {zur Partitur} other {zum Sequenzer}}',
 };

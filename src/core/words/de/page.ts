@@ -77,7 +77,7 @@ export const page: Words<'page'> = {
   transposingReadsInKey: 'Transponierend: liest in {key}.',
   pageOfPart: 'Seite von {part}',
   unpitchedPercussion: 'Schlagzeug ohne Tonhöhe.',
-  soundsInAnotherOctaveThanItIs: ' Klingt in einer anderen Oktave als notiert.',
+  soundsInAnotherOctaveThanItIs: 'Klingt in einer anderen Oktave als notiert.',
   staves: 'Systeme',
   stavesOfPart: 'Systeme von {part}',
   automaticOne: 'automatisch ({clefs, plural, one {eins} other {zwei}})',

@@ -49,15 +49,14 @@ export const proof: Words<'proof'> = {
   playedOnEnOnWhichThePlayerDoubles: 'Gespielt auf {en}, zu dem der Spieler wechselt.',
   onEnInThisBar: 'Auf {en} in diesem Takt',
   setByHand: 'Von Hand gesetzt.',
-  afterTheTracksLeadOfOutMsWasTaken:
-    ' nachdem der {outOver0, select, true {Vorlauf} other {Nachlauf}} der Spur von {out} ms entfernt wurde',
   theFileHasItExactlyHere: 'Die Datei hat sie genau hier.',
   moveBackToTheFilesPosition: 'An die Position der Datei zurück',
-  playedHereTaken: 'Hier gespielt{taken}.',
+  playedHereTaken:
+    'Hier gespielt{out, plural, =0 {} other { nachdem der {outOver0, select, true {Vorlauf} other {Nachlauf}} der Spur von {out} ms entfernt wurde}}.',
   playedAwayMsAfterThisPlaceTaken:
-    '{away} ms {awayOver0, select, true {nach} other {vor}} diesem Ort gespielt{taken}{runnerUp}.',
-  theNextBestPlaceByMsAwayLost: '; der nächstbeste Ort, {by} ms entfernt, unterlag',
-  thisBeatIsDividedInInWords: 'Diese Zählzeit ist in {inWords} geteilt.',
+    '{away} ms {awayOver0, select, true {nach} other {vor}} diesem Ort gespielt{out, plural, =0 {} other { nachdem der {outOver0, select, true {Vorlauf} other {Nachlauf}} der Spur von {out} ms entfernt wurde}}; der nächstbeste Ort, {by} ms entfernt, unterlag.',
+  thisBeatIsDividedInInWords:
+    'Diese Zählzeit ist in {parts, plural, =3 {drei} =5 {fünf} =6 {sechs} =7 {sieben} =9 {neun} other {#}} geteilt.',
   writePlainValuesInThisBar: 'In diesem Takt einfache Werte schreiben',
   allowNoTripletsInThePart: 'In dieser Stimme keine Triolen zulassen',
   behindFastUnevenNotesAreWrittenAsA: '{behind} schnelle, ungleiche Noten sind als Triller geschrieben.',

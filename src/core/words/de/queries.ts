@@ -82,7 +82,6 @@ export const queries: Words<'queries'> = {
   padToAFullBar: 'Zu vollem Takt auffüllen',
   putAllTracksOnOneChannel: 'Alle Spuren auf einen Kanal legen',
   splitIntoATrackPerTechnique: 'In eine Spur je Spieltechnik teilen',
-  meterInWordsBeforeTheFirstBar: ', {meterInWords} vor dem ersten Takt',
   findTheBeats: 'Zählzeiten suchen',
   writeNothing: 'Nichts schreiben',
   sayIt: 'angeben',
@@ -143,4 +142,5 @@ export const queries: Words<'queries'> = {
   jobNameQueries: '{jobName}: Fragen',
   thePDFCouldNotBeMadeSaveTheSheetAs: 'Das PDF ließ sich nicht erzeugen; speichern Sie das Blatt stattdessen als Text.',
   jobNameQueriesPdf: '{jobName} Fragen.pdf',
+  metersAfterAPickup: '{meters}, {pickup} vor dem ersten Takt',
 };

@@ -24,7 +24,6 @@ export const receivers: Words<'receivers'> = {
   notesAreNeverReleasedInNamed: 'Noten werden nie losgelassen in {named}.',
   musicWithoutAName: 'Musik ohne Namen',
   nameMeasureNumber: '{name}, Takt {number}',
-  andListMore: ' und {list} weitere',
   seesPartsNamedPartInMusicXML:
     'Sieht {parts, number} benannte {parts, plural, one {Stimme} other {Stimmen}} in MusicXML {version}, {reduce, number} Noten.',
   theListOfPartsAndTheMusicDiffer: 'Die Liste der Stimmen und die Musik weichen ab: {someOf}.',

@@ -5,7 +5,7 @@ export const time: Words<'time'> = {
   afterBeatWhole: 'nach Zählzeit {whole}',
   justBeforeBeatWhole: 'unmittelbar vor Zählzeit {whole}',
   barBarBeatInWords: 'Takt {bar}, {beatInWords}',
-  inTurn: ' abwechselnd',
   kindsAndKinds2ChangingChangesTimes: '{kinds} und {kinds2}, {changes}-mal wechselnd',
   nameFromBarBar: '{name} ab Takt {bar}',
+  metersInTurn: '{meters} im Wechsel',
 };

@@ -3,18 +3,18 @@ export const castingCore = {
   noNotes: 'no notes',
   leftOut: 'left out',
   leftOutByYourHouseList: 'left out by your house list',
-  andEmptyMore: ' and {empty} more',
   trackLabelHasNoNotesAndIsLeftOut: '{trackLabel} has no notes and is left out.',
-  emptyTracksHaveNoNotesAndAreLeft: '{empty} tracks have no notes and are left out: {shown}{more}.',
+  emptyTracksHaveNoNotesAndAreLeft:
+    '{empty} tracks have no notes and are left out: {shown}{more, plural, =0 {} other { and {more} more}}.',
   enConfidenceConfidence: '{en} ({confidence} % confidence)',
   labelIsWrittenForSaidIsIt: '{label} is written for {said}. Is it?',
   oneAsSaid: '{one} as {said}',
-  andUnsureMore: ' and {unsure} more',
-  unsureTracksHaveUncertain: '{unsure} tracks have uncertain instruments: {shown}{more}. Check them at Casting.',
+  unsureTracksHaveUncertain:
+    '{unsure} tracks have uncertain instruments: {shown}{more, plural, =0 {} other { and {more} more}}. Check them at Casting.',
   labelYourHouseListSaysSaidTheFile:
     '{label}: your house list says {said}, the file says {named}. Written for {named} so far.',
-  perhapsEnConfidenceConfidence: ' Perhaps {en} ({confidence} % confidence).',
-  labelWhichInstrumentIsThisGuess: '{label}: which instrument is this?{guess}',
+  perhapsEnConfidenceConfidence: 'Perhaps {en} ({confidence} % confidence).',
+  labelWhichInstrumentIsThisGuess: '{label}: which instrument is this?',
   labelSwitchesCountNoteLookLike:
     '{label}: {switches} ({count} {count, plural, one {note} other {notes}}) look like keyswitches. They are written as notes for now.',
   trackLabelAndTrackLabel2AreNamed:
@@ -23,16 +23,14 @@ export const castingCore = {
     '{trackLabel} sketches the strings with up to {needed} notes at once: divide it among a string choir?',
   trackLabelPlaysUpToNeededNotesAt: '{trackLabel} plays up to {needed} notes at once: more than one player?',
   trackLabelSoundsAsNamesFromWords:
-    '{trackLabel} sounds as {names} from {words}{more}: is that another player? Written for {en} throughout so far.',
-  notesNotesInAll: ' ({notes} notes in all)',
+    '{trackLabel} sounds as {names} from {words}{several, select, true { (later {later})} other {}}: is that another player? Written for {en} throughout so far.',
   partWordsMoreNotesAtOnceThanTheOf:
-    '{part}, {words}: more notes at once than the {of} players{more}; one player gets two notes.',
-  clashesPlaces: ' ({clashes} places)',
+    '{part}, {words}: more notes at once than the {of} players{more, plural, =0 {} other { ({more} notes in all)}}; one player gets two notes.',
   keyInWordsIsPlayedTwiceAtOnceName: '{keyInWords} is played twice at once, {name} and {name2}',
   nameAndName2SoundTogether: '{name} and {name2} sound together',
-  partWordsWhatMoreWrittenAsDivided: '{part}, {words}: {what}{more}; written as divided players.',
+  partWordsWhatMoreWrittenAsDivided:
+    '{part}, {words}: {what}{more, plural, =0 {} other { ({more} places)}}; written as divided players.',
   originalOriginalTrack: 'Original {original}, track',
   track: 'Track',
-  laterNames: ' (later {names})',
   fitsBetterOnTwoStaves: '{name} is on one staff; a few notes or chords would fit better on two.',
 } as const;

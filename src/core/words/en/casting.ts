@@ -89,7 +89,7 @@ export const casting = {
   apply: 'Apply',
   readLinesImported: '{read} lines imported.',
   whatYouDecidedAboutATrackNameIs:
-    'What you decided about a track name is remembered here and applied to new jobs, unless the file itself says clearly otherwise. A * stands for any further words.',
+    'What you decided about a track name is remembered here and applied to new jobs. The file wins where it clearly says otherwise. A * stands for any further words.',
   filterByTrackName: 'Filter by track name',
   filterTheHouseList: 'Filter the house list',
   nothingYetChooseAnInstrumentForA: 'Nothing yet. Choose an instrument for a track, and it is remembered.',

@@ -21,7 +21,8 @@ export const decisions = {
   aSeparatePart: 'a separate part',
   separateParts: 'separate parts',
   namesOfIncluded: '{namesOf}: included',
-  nameOfPlaysEnInBars: '{nameOf}: plays {en}{inBars}',
+  nameOfPlaysEnInBars:
+    '{nameOf}: plays {en}{inBars, plural, =0 {} other { in {inBars, plural, one {one bar} other {{inBars} bars}}}}',
   fromYourHouseListNamesOf: 'From your house list: {namesOf}',
   nameOfANoteAdded: '{nameOf}: {notes, plural, one {a note} other {# notes}} added',
   nameOfANoteSplit: '{nameOf}: a note split',
@@ -51,18 +52,18 @@ export const decisions = {
   nameOfSplitByInWords: '{nameOf}: split by {inWords}',
   timesOfNoOtherOriginalUsed: 'Times of no other original used',
   timesVelocitiesAndControllersOf: 'Times, velocities and controllers of original {original} used',
-  defaultClef: 'default clef',
-  staffStaff: ', staff {staff}',
   leadSheetTuneAutomatic: 'Lead sheet: tune automatic',
   leadSheetTuneFromNameOf: 'Lead sheet: tune from {nameOf}',
   pianoReductionOfAllParts: 'Piano reduction: of all parts',
   pianoReductionOfFew: 'Piano reduction: of {few}',
-  nameOfArticulationOfABarCopiedTo: '{nameOf}: articulation of a bar copied to all of its rhythm{inBars}',
+  nameOfArticulationOfABarCopiedTo:
+    '{nameOf}: articulation of a bar copied to all of its rhythm{inBars, plural, =0 {} other { in {inBars, plural, one {one bar} other {{inBars} bars}}}}',
   aRepeatWrittenOut: 'A repeat written out',
   madeBarsWrittenOnceWithRepeatSigns:
     '{made} bars written once with repeat signs{madeEndingsOver0, select, true { and endings} other {}}',
   allParts: 'All parts',
-  partPreferPreferredInBars: '{part}: {prefer} preferred{inBars}',
+  partPreferPreferredInBars:
+    '{part}: {prefer} preferred{inBars, plural, =0 {} other { in {inBars, plural, one {one bar} other {{inBars} bars}}}}',
   on: 'on',
   off: 'off',
   nameOfRepeatedBarsAsRepeatSigns:
@@ -86,13 +87,10 @@ export const decisions = {
   rehearsalMarks: 'rehearsal marks',
   words: 'words',
   markersAsValue: 'Markers as {value}',
-  suggested: 'suggested',
   included: 'included',
   n8vaWhereLedgerLinesPileUp: '8va where ledger lines pile up',
   no8va: 'no 8va',
   nameOfASlurWritten: '{nameOf}: a slur {madeOn, select, true {written} other {removed}}',
-  notationAndTablature: 'notation and tablature',
-  capoCapo: ', capo {capo}',
   titleMade: 'Title: “{made}”',
   wordsRemoved: 'words removed',
   wordsWritten: '“{words}” written',
@@ -109,15 +107,14 @@ export const decisions = {
   oneClefThroughout: 'one clef throughout',
   gapsAutomatic: 'gaps automatic',
   gapsUpToAValueNameClosed: 'gaps up to a {valueName} closed',
-  andAlsoTuplets: ' and {also}-tuplets',
   nameOfGridPinnedToValueNameInBars:
-    '{nameOf}: grid pinned to {valueName}{inBars}, {madeTriplets, select, true {with} other {without}} triplets{also}',
+    '{nameOf}: grid pinned to {valueName}{inBars, plural, =0 {} other { in {inBars, plural, one {one bar} other {{inBars} bars}}}}, {madeTriplets, select, true {with} other {without}} triplets{several, select, true { and {also}-tuplets} other {}}',
   handsMoveFreely: 'hands move freely',
   stavesSplitAtKeyInWords: 'staves split at {keyInWords}',
   nameOfNoLeadRemoved: '{nameOf}: no lead removed',
   nameOfLeadOfMillisecondsMsRemoved: '{nameOf}: lead of {milliseconds} ms removed',
   nameOfShortNotesWritten:
-    '{nameOf}: short notes {as, select, read {written automatically} other {as long as they were played}}{inBars}',
+    '{nameOf}: short notes {as, select, read {written automatically} other {as long as they were played}}{inBars, plural, =0 {} other { in {inBars, plural, one {one bar} other {{inBars} bars}}}}',
   trillsTremolosAndGraceNotesFound: 'trills, tremolos and grace notes found',
   noTrillsTremolosOrGraceNotes: 'no trills, tremolos or grace notes',
   swingAutomatic: 'Swing automatic',
@@ -204,7 +201,6 @@ export const decisions = {
   oneFile: 'One file',
   aFileForEachPart: 'A file for each part',
   aFileForEachSection: 'A file for each section',
-  inOneBar: ' in {to, plural, one {one bar} other {{to} bars}}',
   dynamicsNotPlayed: 'Dynamics not played',
   dynamicsByList: 'Dynamics by {list}',
   keptAsOnePart: 'kept as one part',
@@ -254,7 +250,6 @@ export const decisions = {
   noMarker: 'No marker {was, select, true {“{was2}” } other {}}{placeWords}',
   markerTextPlaceWords: 'Marker “{text}” {placeWords}',
   noMeterChangePlaceWords: 'No meter change {placeWords}',
-  inTurn: ' in turn',
   noTempoChangePlaceWords: 'No tempo change {placeWords}',
   tempoBpmQuartersPerMinute: 'Tempo {bpm} quarters per minute {placeWords}',
   barlinesQuartersQuarterEarlier:
@@ -304,4 +299,12 @@ export const decisions = {
   graceNotesSet:
     '{part}: {on, select, true {{notes, plural, one {a grace note} other {# grace notes}} made from written-out notes} other {{notes, plural, one {a note} other {# notes}} instead of a grace note}}',
   queryAnswered: '“{about}” {answered, select, true {Answered: {reason}} other {Skipped}}',
+  clefChosen: '{part}: {clef} clef{staff, plural, =1 {} other {, staff {staff}}}',
+  clefDefault: '{part}: default clef{staff, plural, =1 {} other {, staff {staff}}}',
+  fretted:
+    '{part}: {show, select, both {notation and tablature} tablature {tablature} other {notation}}{capo, plural, =0 {} other {, capo {capo}}}',
+  metersFrom: '{meters}{several, select, true { in turn} other {}} {placeWords}',
+  someBarsOf: '{what}{bars, plural, =0 {} one { in one bar} other { in {bars} bars}}',
+  marksOf:
+    '{part}: {mark} {use, select, off {off} suggest {suggested} other {included}}{strength, select, few {, few} many {, many} other {}}',
 } as const;

@@ -1,9 +1,9 @@
 export const dispatchCore = {
   cannotBeReadError: 'Cannot be read: {error}',
-  andMissingMoreKinds: '; and {missing} more kinds',
   everySignOfTheReceivedScoreBeside:
     'Every sign of the received score beside its notes, clefs and signatures is in it.',
-  theReceivedScoreHasWhatThisFile: 'The received score has what this file lacks: {named}{more}.',
+  theReceivedScoreHasWhatThisFile:
+    'The received score has what this file lacks: {named}{more, plural, =0 {} other {; and {more} more kinds}}.',
   converting: 'Converting',
   theOriginalUnchanged: 'The original, unchanged',
   tracks: 'Tracks',

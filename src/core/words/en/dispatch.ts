@@ -52,8 +52,8 @@ export const dispatch = {
   packing: 'Packing',
   nameDownloaded: '{name} downloaded',
   writing: 'Writing',
-  nameExistedAndGotANumber: '; {numbered, plural, one {# name existed} other {# names existed}} and got a number',
-  fileWrittenIntoFolderKept: '{files, plural, one {# file} other {# files}} written into “{folder}”{kept}',
+  fileWrittenIntoFolderKept:
+    '{files, plural, one {# file} other {# files}} written into “{folder}”{kept, plural, =0 {} other {; {kept, plural, one {# name existed} other {# names existed}} and got a number}}',
   exportTheFile:
     '{onePreview, select, true {Export the file} other {Make a parcel of {files, plural, one {# file} other {# files}}}}',
   saveToFolder: 'Save to folder …',
@@ -62,8 +62,8 @@ export const dispatch = {
   converting: 'Converting',
   stop: 'Stop',
   none2: 'none',
-  concertPitch: ', concert pitch',
   good: 'good',
   problem: 'query',
   trackAndReason: '“{name}” ({reason})',
+  atConcertPitch: '{name}, concert pitch',
 } as const;

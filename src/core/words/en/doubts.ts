@@ -25,9 +25,8 @@ export const doubts = {
   unconfirmedOfThemNotConfirmed: '{unconfirmed, number} of them not confirmed',
   movedMovedByUpToMostMsForTheLeads:
     '{moved, number} moved by up to {most} ms for the leads of {led} parts, {confirmed}',
-  ownPlaces: ' ({own} places)',
   partPlaceInWordsStepNameBefore:
-    '{part}, {placeInWords}: {stepName} {byOver0, select, true {before} other {after}} {other}, with which it moves elsewhere in the bar{more}.',
+    '{part}, {placeInWords}: {stepName} {byOver0, select, true {before} other {after}} {other}, with which it moves elsewhere in the bar{more, plural, =0 {} other { ({more} places)}}.',
   anEighth: 'an eighth',
   namesDoublesNameOfInBothBars:
     '{names} doubles {nameOf} in {both} bars; {barList} it is played, and written, otherwise.',
@@ -52,26 +51,22 @@ export const doubts = {
     'The file’s barlines do not fit the music. By bass, harmony, long and loud notes the first full bar begins on beat {pickup}.',
   theFileIsIn44WhichOftenMeansThat:
     'The file is in 4/4, which often means that nobody set it. Bass, harmony, long and loud notes say {bars}.',
-  andImpossibleMore: ', and {impossible} more',
   wordsNotesNotesThatNoHandCanHoldOn:
-    '{words}: {notes} notes that no hand can hold on these strings{more}. The highest that can be are shown.',
+    '{words}: {notes} notes that no hand can hold on these strings{more, plural, =0 {} other {, and {more} more}}. The highest that can be are shown.',
   wordsKeysKeyAndOtherAreBothAName:
     '{words}: keys {key} and {other} are both a {name}; they stand on one place, and are one head where they are struck together.',
-  strokesTimes: ' ({strokes} times)',
   keyKeyIsNotInTheDrumMapTimesNear0:
-    'key {key} is not in the drum map{times}{near0, select, true {; {key2} is {near}} other {}}',
-  keysFewAreNotInTheDrumMapTimes: 'keys {few} are not in the drum map{times}',
+    'key {key} is not in the drum map{times, plural, =0 {} other { ({times} times)}}{near0, select, true {; {key2} is {near}} other {}}',
+  keysFewAreNotInTheDrumMapTimes: 'keys {few} are not in the drum map{times, plural, =0 {} other { ({times} times)}}',
   timesTimesInARowUpToBarLast: '{times} times in a row, up to bar {last}',
   againAsFromLast: 'again as {from}–{last}',
-  theLastBarApart: ', the last {endings, plural, one {bar} other {{endings} bars}} apart',
   barsFromFrom2ComeAgainInAllParts:
-    'Bars {from}–{from2} come {again} in all parts{ending}. They could be written once.',
-  andStretchesMoreStretchesInOther: ' (And {stretches} more stretches in other keys.)',
-  barsFromLastSoundLikeKeyNameThe: 'Bars {from}–{last} sound like {keyName}; the signature there is {keyName2}.{more}',
-  andOn: ' and on',
+    'Bars {from}–{from2} come {again} in all parts{ending, plural, =0 {} other {, the last {ending, plural, one {bar} other {{ending} bars}} apart}}. They could be written once.',
+  barsFromLastSoundLikeKeyNameThe:
+    'Bars {from}–{last} sound like {keyName}; the signature there is {keyName2}.{more, plural, =0 {} other { (And {more} more stretches in other keys.)}}',
   anOctaveHigherTheWholePartWouldBe:
-    ' An octave {octaveOver0, select, true {higher} other {lower}} the whole part would be within it.',
-  perhapsThisIsAnotherInstrument: ' Perhaps this is another instrument.',
+    'An octave {octaveOver0, select, true {higher} other {lower}} the whole part would be within it.',
+  perhapsThisIsAnotherInstrument: 'Perhaps this is another instrument.',
   strangeOfNotesNotes: '{strange} of {notes} notes',
   musicXMLCannotWriteNamedManyAn:
     'MusicXML cannot write {named} ({many}); an octave nearer the middle stands in the file.',
@@ -119,9 +114,8 @@ export const doubts = {
   theFileSaysCMajorWhichOftenMeans:
     'The file says C major, which often means that nobody set it. Its notes say {keyName}, and that is printed.',
   theFilesKeySignatureIsPrintedBut: 'The file’s key signature is printed, but the notes sound like {keyName}.',
-  andDifferingMoreBars: ' (and {differing} more bars)',
   barsFromFrom2AreWrittenOnceFor:
-    'Bars {from}–{from2} are written once for {times} playings, but {part} has other notes in bar {bar} than the first time{more}: what is printed is the first playing.',
+    'Bars {from}–{from2} are written once for {times} playings; the first is printed. {part} has other notes later in bar {bar}{more, plural, =0 {} other { (and {more} more bars)}}.',
   velocity: 'velocity',
   controllerNumber: 'controller {controller}',
   setByHand: 'set by hand',
@@ -139,4 +133,5 @@ export const doubts = {
   offBeatsEven: 'off-beats lie even',
   offBeatsLate:
     '{late} off-beat {unit, select, eighth {eighths} other {sixteenths}} lie late, about {ratio} to 1; {even} lie even, {thirds} on the first third{signs, select, named {; the file says so} band {; a rhythm section plays} other {}}',
+  outOfRangeFrom: '{words} and on',
 } as const;

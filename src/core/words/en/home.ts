@@ -53,7 +53,6 @@ export const home = {
   oneJobTracksOrPartsOfOnePiece: 'One job: tracks or parts of one piece',
   oneJobOneAfterTheOther: 'One job: one after the other',
   nameOfTheShow: 'Name of the show',
-  andRestMore: ' and {rest} more',
   shows: 'Shows',
   cueByRecipe: '{cues, plural, one {# cue} other {# cues}}, by “{recipe}”',
   theBrowserRefusedSaveArchivesOf: 'The browser refused. Save archives of jobs that matter.',

@@ -23,6 +23,5 @@ export const interlinear = {
   playedNote: '{markAdded, select, true {{keyInWords}, added by hand} other {{keyInWords}, velocity {velocity}}}',
   queryFlag: 'Query {flag}',
   whyItIsWrittenSo: 'Why it is written so',
-  andNotesMore: ', and {notes} more',
   selectedNote: 'Selected note',
 } as const;

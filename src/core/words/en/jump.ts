@@ -6,8 +6,6 @@ export const jump = {
   jumpToABarAPartAQueryASetting: 'Jump to a bar, a part, a query, a setting',
   jumpTo: 'Jump to …  ( / )',
   noMatchesTryABarAPartOrQuantize: 'No matches. Try a bar, a part or “quantize”.',
-  toScore: ', to score',
-  toSequencer: ', to sequencer',
   originalsAndWhereTheyArePlaced: 'Originals and where they are placed',
   filesImportJoinAppendOrderSecond: 'files import join append order second version',
   tracksIncludedOrLeftOut: 'Tracks included or left out',
@@ -93,4 +91,5 @@ export const jump = {
   ppqTicksType0ExportMidiSmfClips: 'ppq ticks type 0 export midi smf clips sections',
   barNumber: 'Bar {number}',
   nameBarNumber: '{name}, bar {number}',
+  otherDirection: '{station}, {toScore, select, true {to score} other {to sequencer}}',
 } as const;

@@ -74,7 +74,7 @@ export const page = {
   transposingReadsInKey: 'Transposing: reads in {key}.',
   pageOfPart: 'Page of {part}',
   unpitchedPercussion: 'Unpitched percussion.',
-  soundsInAnotherOctaveThanItIs: ' Sounds in another octave than it is written.',
+  soundsInAnotherOctaveThanItIs: 'Sounds in another octave than it is written.',
   staves: 'Staves',
   stavesOfPart: 'Staves of {part}',
   automaticOne: 'automatic ({clefs, plural, one {one} other {two}})',

@@ -47,15 +47,14 @@ export const proof = {
   playedOnEnOnWhichThePlayerDoubles: 'Played on {en}, on which the player doubles.',
   onEnInThisBar: 'On {en} in this bar',
   setByHand: 'Set by hand.',
-  afterTheTracksLeadOfOutMsWasTaken:
-    ' after the track’s {outOver0, select, true {lead} other {lag}} of {out} ms was taken out',
   theFileHasItExactlyHere: 'The file has it exactly here.',
   moveBackToTheFilesPosition: 'Move back to the file’s position',
-  playedHereTaken: 'Played here{taken}.',
+  playedHereTaken:
+    'Played here{out, plural, =0 {} other { after the track’s {outOver0, select, true {lead} other {lag}} of {out} ms was taken out}}.',
   playedAwayMsAfterThisPlaceTaken:
-    'Played {away} ms {awayOver0, select, true {after} other {before}} this place{taken}{runnerUp}.',
-  theNextBestPlaceByMsAwayLost: '; the next best place, {by} ms away, lost',
-  thisBeatIsDividedInInWords: 'This beat is divided in {inWords}.',
+    'Played {away} ms {awayOver0, select, true {after} other {before}} this place{out, plural, =0 {} other { after the track’s {outOver0, select, true {lead} other {lag}} of {out} ms was taken out}}; the next best place, {by} ms away, lost.',
+  thisBeatIsDividedInInWords:
+    'This beat is divided in {parts, plural, =3 {three} =5 {five} =6 {six} =7 {seven} =9 {nine} other {#}}.',
   writePlainValuesInThisBar: 'Write plain values in this bar',
   allowNoTripletsInThePart: 'Allow no triplets in the part',
   behindFastUnevenNotesAreWrittenAsA: '{behind} fast uneven notes are written as a trill.',
@@ -73,7 +72,7 @@ export const proof = {
   asPlayedInThisBar: 'As played in this bar',
   asPlayedInThePart: 'As played in the part',
   itsValueIsTheFiles: 'Its value is the file’s.',
-  letGoMillisecondsMsBeforeTheNext: 'Let go {milliseconds} ms before the next note: no rest is written.',
+  letGoMillisecondsMsBeforeTheNext: 'Released {milliseconds} ms before the next note: no rest is written.',
   heldMillisecondsMsBeyondItsValue: 'Held {milliseconds} ms beyond its value: the overlap is not written.',
   soundsSoundingOfWrittenMs: 'Sounds {sounding} of {written} ms.',
   writtenAsInNameWhichPlaysTheSame: 'Written as in {name}, which plays the same here and plays it more clearly.',

@@ -79,7 +79,6 @@ export const queries = {
   padToAFullBar: 'Pad to a full bar',
   putAllTracksOnOneChannel: 'Put all tracks on one channel',
   splitIntoATrackPerTechnique: 'Split into a track per technique',
-  meterInWordsBeforeTheFirstBar: ', {meterInWords} before the first bar',
   findTheBeats: 'Find the beats',
   writeNothing: 'Write nothing',
   sayIt: 'say it',
@@ -139,4 +138,5 @@ export const queries = {
   jobNameQueries: '{jobName}: queries',
   thePDFCouldNotBeMadeSaveTheSheetAs: 'The PDF could not be made; save the sheet as text instead.',
   jobNameQueriesPdf: '{jobName} queries.pdf',
+  metersAfterAPickup: '{meters}, {pickup} before the first bar',
 } as const;

@@ -19,8 +19,7 @@ export const receivers = {
     'Channel {contested} is given several sounds at once; the last one would win. Give the tracks channels of their own at Casting.',
   notesAreNeverReleasedInNamed: 'Notes are never released in {named}.',
   musicWithoutAName: 'music without a name',
-  nameMeasureNumber: '{name}, measure {number}',
-  andListMore: ' and {list} more',
+  nameMeasureNumber: '{name}, bar {number}',
   seesPartsNamedPartInMusicXML:
     'Sees {parts, number} named {parts, plural, one {part} other {parts}} in MusicXML {version}, {reduce, number} notes.',
   theListOfPartsAndTheMusicDiffer: 'The list of parts and the music differ: {someOf}.',

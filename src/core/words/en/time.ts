@@ -3,7 +3,7 @@ export const time = {
   afterBeatWhole: 'after beat {whole}',
   justBeforeBeatWhole: 'just before beat {whole}',
   barBarBeatInWords: 'bar {bar}, {beatInWords}',
-  inTurn: ' in turn',
   kindsAndKinds2ChangingChangesTimes: '{kinds} and {kinds2}, changing {changes} times',
   nameFromBarBar: '{name} from bar {bar}',
+  metersInTurn: '{meters} in turn',
 } as const;
