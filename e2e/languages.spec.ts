@@ -68,3 +68,18 @@ test('names the parts of a new job, and can be left in place', async ({ page }) 
   await expect(page.getByRole('link', { name: 'Rhythm' })).toBeVisible();
   await expect(page.locator('html')).toHaveAttribute('lang', 'en');
 });
+
+test('has its manual where one stands, and the trouble that a query comes of', async ({ page }) => {
+  await openDemo(page);
+  await page.keyboard.press('?');
+  const manual = page.getByRole('dialog', { name: say('manual.manual') });
+  await expect(manual.getByRole('heading', { level: 1 })).toHaveText(/^Rhythmus: /);
+  const picture = manual.locator('img').first();
+  await expect(picture).toHaveJSProperty('naturalWidth', 1280);
+  // It is read while one works: the keys of the job go on.
+  await page.keyboard.press('n');
+  await manual.getByRole('button', { name: 'Schließen' }).click();
+  await page.getByRole('button', { name: say('manual.whyThisIsAsked') }).click();
+  await expect(manual.locator('h2[aria-current]')).toHaveText(/^18\. /);
+  await expect(manual.locator('h2[aria-current]')).toBeInViewport();
+});

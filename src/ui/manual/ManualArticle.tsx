@@ -5,9 +5,25 @@ import { sectionOf } from './manual';
 import { isManualPage, type ManualPage } from './pages';
 
 /** A page of the manual. Its links and pictures are written as they stand in docs/manual. */
-export function ManualArticle({ text, onRead }: { text: string; onRead: (page: ManualPage) => void }) {
+export function ManualArticle({
+  text,
+  section,
+  onRead,
+}: {
+  text: string;
+  /** The one that was asked for. */
+  section: string | null;
+  onRead: (page: ManualPage) => void;
+}) {
   const components: Components = {
-    h2: ({ children }) => <h2 id={`manual-${sectionOf(plain(children))}`}>{children}</h2>,
+    h2: ({ children }) => {
+      const own = sectionOf(plain(children));
+      return (
+        <h2 id={`manual-${own}`} aria-current={own === section || undefined}>
+          {children}
+        </h2>
+      );
+    },
     a: ({ href = '', children }) => {
       const page = href.replace(/\.md$/, '');
       if (!isManualPage(page)) return <span>{children}</span>;

@@ -42,7 +42,7 @@ function OpenPage({ text, section }: { text: string; section: string | null }) {
   useEffect(() => toSection(section), [open, text, section]);
   return (
     <div id={ARTICLE} className={styles.article}>
-      <ManualArticle text={text} onRead={read} />
+      <ManualArticle text={text} section={section} onRead={read} />
     </div>
   );
 }

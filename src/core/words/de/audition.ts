@@ -51,5 +51,6 @@ export const audition: Words<'audition'> = {
   theExportAsAnotherProgramReceives: 'Der Export, wie ein anderes Programm ihn erhält',
   theRecordingOfThisJob: 'Die Aufnahme dieses Auftrags',
   noSoundBank: '„{name}“ ist keine lesbare Klangbank (SF2, SF3 oder DLS). Die bisherige Bank bleibt in Gebrauch.',
-  cannotBePlayed: '„{name}“ kann dieser Browser nicht abspielen. Mit WAV, MP3 und OGG geht es meist.',
+  cannotBePlayed:
+    '„{name}“ kann dieser Browser nicht abspielen. Bitte als WAV, MP3 oder OGG speichern und noch einmal hinzufügen.',
 };

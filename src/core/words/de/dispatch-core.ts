@@ -111,5 +111,6 @@ export const dispatchCore: Words<'dispatchCore'> = {
   noOpenQueries: 'Keine offenen Fragen.',
   sumsOfEveryFile: '{sums} enthält die SHA-256-Summe jeder Datei.',
   originals: 'Originale',
-  soundTooLong: 'Das dauert länger als {minutes} Minuten; das ist zu lang für eine Klangdatei.',
+  soundTooLong:
+    'Das dauert länger als {minutes} Minuten, zu lang für eine Klangdatei. Bitte in Abschnitten exportieren.',
 };

@@ -48,7 +48,7 @@ export const dispatch: Words<'dispatch'> = {
   import: 'Importieren',
   saveAsJSON: 'Als JSON speichern',
   reset: 'Zurücksetzen',
-  aRecipeNameAlreadyExists: 'Ein Rezept „{name}“ gibt es schon.',
+  aRecipeNameAlreadyExists: 'Ein Rezept „{name}“ gibt es schon. Bitte einen anderen Namen wählen.',
   nameOfTheRecipe: 'Name des Rezepts',
   delete: 'Löschen',
   namesDownloaded: '{names} heruntergeladen',

@@ -8,14 +8,16 @@ export const home: Words<'home'> = {
   stopCopying: 'Nicht mehr kopieren',
   jobMadeOpenOneToBegin:
     '{made, plural, one {# Auftrag} other {# Aufträge}} angelegt; öffnen Sie einen, um zu beginnen.',
-  thereIsNeitherMIDINorMusicXMLNor: 'In diesem Ordner ist weder MIDI noch MusicXML noch ein Auftragsarchiv.',
+  thereIsNeitherMIDINorMusicXMLNor:
+    'In diesem Ordner ist weder MIDI noch MusicXML noch ein Auftragsarchiv. Bitte .mid, .musicxml, .mxl oder .dragoman.zip ablegen.',
   dragoman: 'Dragoman',
   betweenTheSequencerAndTheStands: 'Zwischen Sequenzer und Notenpult, jede Entscheidung offen.',
   dark: 'Dunkel',
   light: 'Hell',
   switchToTheDarkTheme: 'Zum dunklen Design wechseln',
   switchToTheLightTheme: 'Zum hellen Design wechseln',
-  strangeNeitherMIDINorMusicXMLNor: '{strange}: dem Namen nach weder MIDI noch MusicXML noch ein Auftragsarchiv.',
+  strangeNeitherMIDINorMusicXMLNor:
+    '{strange}: dem Namen nach weder MIDI noch MusicXML noch ein Auftragsarchiv. Bitte .mid, .musicxml, .mxl oder .dragoman.zip ablegen.',
   dropOrReading:
     '{busy, select, true {{busy2} wird gelesen …} other {MIDI-Dateien oder MusicXML-Partituren hier ablegen oder klicken, um sie zu wählen}}',
   mIDIBecomesAScoreAScoreBecomes:
@@ -73,5 +75,5 @@ export const home: Words<'home'> = {
   claim: 'Aussage',
   foundFound: 'Gefunden: {found}',
   archiveIsAJobAlready: '{file}: Das Archiv eines Auftrags ist schon ein Auftrag; bitte allein öffnen.',
-  demoNotLoaded: 'Die Demo-Datei konnte nicht geladen werden ({status}).',
+  demoNotLoaded: 'Die Demo-Datei konnte nicht geladen werden ({status}). Bitte die Seite neu laden.',
 };

@@ -144,7 +144,7 @@ export const intake: Words<'intake'> = {
   markedRowsSelected: '{markedRows} ausgewählt:',
   leaveOut: 'Auslassen',
   noMatches: 'Keine Treffer.',
-  in: 'Drin',
+  in: 'Mit',
   rowInTheScore: '{row} in der Partitur',
   name: 'Name',
   noName: 'ohne Namen',

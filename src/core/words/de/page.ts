@@ -193,5 +193,6 @@ export const page: Words<'page'> = {
   largerPages: 'Größere Seiten',
   thePDFCouldNotBeMadeUseTheBrowsers:
     'Das PDF ließ sich nicht erzeugen; verwenden Sie stattdessen den Druck des Browsers.',
-  couldNotBeLaidOut: '{named, select, true {{name}} other {Die Partitur}} konnte nicht gesetzt werden.',
+  couldNotBeLaidOut:
+    '{named, select, true {{name}} other {Die Partitur}} konnte nicht gesetzt werden. Ihr Auftrag ist unberührt; exportieren Sie stattdessen MusicXML.',
 };

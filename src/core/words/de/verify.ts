@@ -37,7 +37,8 @@ export const verify: Words<'verify'> = {
     '{nameOf}: MusicXML {version}, {titled}, {listIn, plural, one {# Stimme} other {# Stimmen}}, {bars, plural, one {# Takt} other {# Takte}}, {notes, plural, one {# Notenkopf} other {# Notenköpfe}}.{transposed}{faultsOver0, select, true { {faults}.} other {}}',
   nameOfWAVRateKHzChannelSecondsS:
     '{nameOf}: WAV, {rate} kHz, {channels, plural, one {# Kanal} other {# Kanäle}}, {seconds} s; {begins, select, true {stumm} other {erster Klang nach {begins2} s}}.',
-  strangeClaims: '{claims} ist nicht das, was ein Paket von Dragoman enthält.',
-  noClaims: '{claims} fehlt: Das ist kein Paket von Dragoman oder eines einer früheren Version.',
+  strangeClaims: '{claims} ist nicht das, was ein Paket von Dragoman enthält. Bitten Sie noch einmal um das Paket.',
+  noClaims:
+    '{claims} fehlt: Das ist kein Paket von Dragoman oder eines einer früheren Version. Bitten Sie um ein neues.',
   titled: '„{title}“',
 };

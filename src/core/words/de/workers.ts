@@ -7,7 +7,7 @@ export const workers: Words<'workers'> = {
   readingItBack: 'Wird zurückgelesen',
   theEngineBrokeDownOnThisAndWas:
     'Das Programm versagte hieran und wurde neu gestartet. Ihre Entscheidungen sind sicher; machen Sie die letzte rückgängig oder versuchen Sie es erneut.',
-  theEngineWasStopped: 'Die Berechnung wurde angehalten.',
+  theEngineWasStopped: 'Die Berechnung wurde angehalten. Ihre Entscheidungen bleiben.',
   theEngraverBrokeDownAndIsStarted:
     'Der Notensatz versagte und wird neu gestartet: Ändern Sie die sichtbaren Takte oder öffnen Sie die Station erneut.',
   theApplicationsServerDidNotAnswer:

@@ -49,5 +49,5 @@ export const audition = {
   theExportAsAnotherProgramReceives: 'The export, as another program receives it',
   theRecordingOfThisJob: 'The recording of this job',
   noSoundBank: '“{name}” is not a readable sound bank (SF2, SF3 or DLS). The previous bank is still in use.',
-  cannotBePlayed: '“{name}” cannot be played by this browser. WAV, MP3 and OGG usually can.',
+  cannotBePlayed: '“{name}” cannot be played by this browser. Save it as WAV, MP3 or OGG and add it again.',
 } as const;

@@ -109,5 +109,5 @@ export const dispatchCore = {
   noOpenQueries: 'No open queries.',
   sumsOfEveryFile: '{sums} has the SHA-256 sum of every file.',
   originals: 'Originals',
-  soundTooLong: 'This lasts more than {minutes} minutes, which is too long for one sound file.',
+  soundTooLong: 'This lasts more than {minutes} minutes, too long for one sound file. Export it in sections.',
 } as const;

@@ -45,7 +45,7 @@ export const dispatch = {
   import: 'Import',
   saveAsJSON: 'Save as JSON',
   reset: 'Reset',
-  aRecipeNameAlreadyExists: 'A recipe “{name}” already exists.',
+  aRecipeNameAlreadyExists: 'A recipe “{name}” already exists. Choose another name.',
   nameOfTheRecipe: 'Name of the recipe',
   delete: 'Delete',
   namesDownloaded: '{names} downloaded',

@@ -5,14 +5,16 @@ export const home = {
   allow: 'Allow',
   stopCopying: 'Stop copying',
   jobMadeOpenOneToBegin: '{made, plural, one {# job} other {# jobs}} made; open one to begin.',
-  thereIsNeitherMIDINorMusicXMLNor: 'There is neither MIDI nor MusicXML nor the archive of a job in this folder.',
+  thereIsNeitherMIDINorMusicXMLNor:
+    'There is neither MIDI nor MusicXML nor the archive of a job in this folder. Drop a .mid, .musicxml, .mxl or .dragoman.zip file.',
   dragoman: 'Dragoman',
   betweenTheSequencerAndTheStands: 'Between the sequencer and the stands, with every decision in the open.',
   dark: 'Dark',
   light: 'Light',
   switchToTheDarkTheme: 'Switch to the dark theme',
   switchToTheLightTheme: 'Switch to the light theme',
-  strangeNeitherMIDINorMusicXMLNor: '{strange}: neither MIDI nor MusicXML nor the archive of a job, by its name.',
+  strangeNeitherMIDINorMusicXMLNor:
+    '{strange}: neither MIDI nor MusicXML nor the archive of a job, by its name. Drop a .mid, .musicxml, .mxl or .dragoman.zip file.',
   dropOrReading:
     '{busy, select, true {Reading {busy2} …} other {Drop MIDI files or MusicXML scores here, or click to choose them}}',
   mIDIBecomesAScoreAScoreBecomes:
@@ -70,5 +72,5 @@ export const home = {
   claim: 'Claim',
   foundFound: 'Found: {found}',
   archiveIsAJobAlready: '{file}: the archive of a job is a job already; open it alone.',
-  demoNotLoaded: 'The demo file could not be loaded ({status}).',
+  demoNotLoaded: 'The demo file could not be loaded ({status}). Reload the page.',
 } as const;

@@ -187,5 +187,6 @@ export const page = {
   smallerPages: 'Smaller pages',
   largerPages: 'Larger pages',
   thePDFCouldNotBeMadeUseTheBrowsers: 'The PDF could not be made; use the browser’s own print instead.',
-  couldNotBeLaidOut: '{named, select, true {{name}} other {The score}} could not be laid out.',
+  couldNotBeLaidOut:
+    '{named, select, true {{name}} other {The score}} could not be laid out. Your job is untouched; export MusicXML instead.',
 } as const;

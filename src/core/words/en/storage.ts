@@ -5,7 +5,7 @@ export const storage = {
     'The original of this job is no longer in this browser’s storage. Drop the file again to make a new job.',
   thisJobWasDeletedInAnotherWindow:
     'This job was deleted in another window. Save its archive here if you still need it, or bring it back there.',
-  thisJobIsNoLongerInThisBrowser: 'This job is no longer in this browser.',
+  thisJobIsNoLongerInThisBrowser: 'This job is no longer in this browser. Open its archive if you saved one.',
   somethingWasDecidedInAnotherWindow:
     'Something was decided in another window meanwhile. Choose the new version again.',
   copyOf: '{name} (copy)',

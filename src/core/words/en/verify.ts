@@ -35,7 +35,7 @@ export const verify = {
     '{nameOf}: MusicXML {version}, {titled}, {listIn, plural, one {# part} other {# parts}}, {bars, plural, one {# bar} other {# bars}}, {notes, plural, one {# note head} other {# note heads}}.{transposed}{faultsOver0, select, true { {faults}.} other {}}',
   nameOfWAVRateKHzChannelSecondsS:
     '{nameOf}: WAV, {rate} kHz, {channels, plural, one {# channel} other {# channels}}, {seconds} s; {begins, select, true {silent} other {first sound after {begins2} s}}.',
-  strangeClaims: '{claims} is not what a parcel of Dragoman has.',
-  noClaims: 'There is no {claims}: this is no parcel of Dragoman, or one of an earlier version.',
+  strangeClaims: '{claims} is not what a parcel of Dragoman has. Ask for the parcel again.',
+  noClaims: 'There is no {claims}: this is no parcel of Dragoman, or one of an earlier version. Ask for a new one.',
   titled: '“{title}”',
 } as const;

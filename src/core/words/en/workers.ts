@@ -5,7 +5,7 @@ export const workers = {
   readingItBack: 'Reading it back',
   theEngineBrokeDownOnThisAndWas:
     'The engine broke down on this and was started again. Your decisions are safe; undo the last one, or try again.',
-  theEngineWasStopped: 'The engine was stopped.',
+  theEngineWasStopped: 'The engine was stopped. Your decisions are kept.',
   theEngraverBrokeDownAndIsStarted:
     'The engraver broke down and is started again: change the bars in view, or open the station again.',
   theApplicationsServerDidNotAnswer:
