@@ -17,7 +17,7 @@ export const MANUAL_PAGES = [
   'keys',
   'limits',
 ] as const;
-export type ManualPage = (typeof MANUAL_PAGES)[number] & string;
+export type ManualPage = (typeof MANUAL_PAGES)[number];
 
 export const isManualPage = (name: string): name is ManualPage => (MANUAL_PAGES as readonly string[]).includes(name);
 
