@@ -173,8 +173,14 @@ describe('command line', () => {
     ['no output', ['to-score', demo], 2, /^Usage/],
     ['an output of another kind', ['to-score', demo, '-o', 'x.pdf'], 2, /musicxml or .mxl/],
     ['a file that is not there', ['inspect', join(folder, 'nothing.mid')], 1, /there is no such file/],
+    [
+      'an output of another kind, in German',
+      ['to-midi', demo, '-o', 'x.wav', '--language', 'de'],
+      2,
+      /auf \.mid enden/,
+    ],
     ['an output of another kind for MIDI', ['to-midi', demo, '-o', 'x.wav'], 2, /must end in .mid/],
-    ['a preset nobody knows', ['to-midi', demo, '-o', 'x.mid', '--carry', 'all'], 2, /--carry takes bare/],
+    ['a preset nobody knows', ['to-midi', demo, '-o', 'x.mid', '--carry', 'all'], 2, /--carry takes one of bare/],
     [
       'a file that is neither score nor MIDI',
       ['to-midi', 'package.json', '-o', join(folder, 'x.mid')],
@@ -285,7 +291,7 @@ describe('command line', () => {
     expect(readFileSync(piano, 'utf8').match(/<part-name>[^<]*/g)).toEqual(['<part-name>Piano reduction']);
     const { status, stderr } = await dragoman('to-score', demo, '-o', piano, '--extract', 'trombone');
     expect(status).toBe(2);
-    expect(stderr).toContain('An extract can be lead-sheet or piano-reduction.');
+    expect(stderr).toContain('--extract takes one of lead-sheet, piano-reduction, not “trombone”.');
   });
   it('refuses a job made for another file', async () => {
     const job = join(folder, 'other.json');

@@ -6,7 +6,8 @@ import { EXTRACTS } from '../core/extracts';
 import { MARKS_OUT } from '../core/score';
 import { AGREE_USAGE, agreeCommand } from './agree';
 import { BATCH_USAGE } from './batch/options';
-import { BadUsage } from './errors';
+import { say } from '../core/words';
+import { BadUsage, badOption } from './errors';
 import { parsed } from './arguments';
 import { jobLedger, named, readFile, readOriginals } from './input';
 import { inspect } from './inspect';
@@ -28,28 +29,37 @@ export const commands = {
   verify: verifyCommand,
 };
 
+const INSPECT_USAGE = 'dragoman inspect FILE';
+
 /** Originals of one job: MIDI, scores with a part or several in each, or a score and how it was played. */
 const TO_SCORE_USAGE =
   'dragoman to-score IN.mid|IN.musicxml|IN.mxl [IN …] -o OUT.musicxml|OUT.mxl [--job JOB.json] [--report R.json] [--musicxml 3.0|4.0] [--marks none|taken|suggested] [--extract lead-sheet|piano-reduction]';
 
-export const batchHint = `Usage:
-  dragoman inspect FILE
-  ${TO_SCORE_USAGE}
-  ${TO_MIDI_USAGE}
-  ${AGREE_USAGE}
-  ${TEMPO_MAP_USAGE}
-  ${RENEW_USAGE}
-  ${BATCH_USAGE}
-  ${VERIFY_USAGE}`;
+/** How each command is called. */
+export function usage(): string {
+  const lines = [
+    INSPECT_USAGE,
+    TO_SCORE_USAGE,
+    TO_MIDI_USAGE,
+    AGREE_USAGE,
+    TEMPO_MAP_USAGE,
+    RENEW_USAGE,
+    BATCH_USAGE,
+    VERIFY_USAGE,
+  ];
+  return say('cli.usage', { usage: lines.map((line) => `\n  ${line}`).join('') });
+}
+
+const notOneOf = (option: string, values: readonly string[], given: unknown): BadUsage =>
+  badOption(option, say('cli.oneOf', { values: values.join(', ') }), given, TO_SCORE_USAGE);
 
 function inspectCommand(args: readonly string[]): void {
   const { positionals } = parsed(args, {});
-  if (positionals.length !== 1) throw new BadUsage('Usage: dragoman inspect FILE');
+  if (positionals.length !== 1) throw new BadUsage('', INSPECT_USAGE);
   console.log(JSON.stringify(inspect(readFile(positionals[0]!), positionals[0]!), null, 2));
 }
 
 function toScoreCommand(args: readonly string[]): void {
-  const usage = `Usage: ${TO_SCORE_USAGE}`;
   const { positionals, values } = parsed(args, {
     output: { type: 'string', short: 'o' },
     job: { type: 'string' },
@@ -59,16 +69,19 @@ function toScoreCommand(args: readonly string[]): void {
     extract: { type: 'string' },
   });
   const { output } = values;
-  if (positionals.length === 0 || typeof output !== 'string') throw new BadUsage(usage);
-  if (!/\.(musicxml|xml|mxl)$/i.test(output))
-    throw new BadUsage(`The output must end in .musicxml or .mxl, not “${output}”.\n${usage}`);
+  if (positionals.length === 0 || typeof output !== 'string') throw new BadUsage('', TO_SCORE_USAGE);
+  if (!/\.(musicxml|xml|mxl)$/i.test(output)) throw new BadUsage(say('cli.outputScore', { output }), TO_SCORE_USAGE);
   const version = MUSICXML_VERSIONS.find((one) => one === values.musicxml);
-  if (!version) throw new BadUsage(`MusicXML can be ${MUSICXML_VERSIONS.join(' or ')}.\n${usage}`);
+  if (!version) throw notOneOf('musicxml', MUSICXML_VERSIONS, values.musicxml);
   const marks = MARKS_OUT.find((one) => one === values.marks);
-  if (!marks) throw new BadUsage(`Marks can be ${MARKS_OUT.join(', ')}.\n${usage}`);
+  if (!marks) throw notOneOf('marks', MARKS_OUT, values.marks);
   const extract = EXTRACTS.find(({ kind }) => kind === values.extract);
   if (values.extract !== undefined && !extract)
-    throw new BadUsage(`An extract can be ${EXTRACTS.map(({ kind }) => kind).join(' or ')}.\n${usage}`);
+    throw notOneOf(
+      'extract',
+      EXTRACTS.map(({ kind }) => kind),
+      values.extract,
+    );
   const ledger = typeof values.job === 'string' ? jobLedger(values.job) : EMPTY_LEDGER;
   const settings = settingsOf(ledger);
   const files = readOriginals(positionals);

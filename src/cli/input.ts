@@ -2,11 +2,12 @@ import { readFileSync } from 'node:fs';
 import { parseJob, type Ledger } from '../core/documents';
 import { checkFile } from '../core/engine';
 import { BadInput } from './errors';
+import { say } from '../core/words';
 
-const REASONS: Record<string, string> = {
-  ENOENT: 'there is no such file',
-  EISDIR: 'it is a folder',
-  EACCES: 'it may not be read',
+const REASONS: Record<string, 'cli.fileMissing' | 'cli.isFolder' | 'cli.mayNotRead'> = {
+  ENOENT: 'cli.fileMissing',
+  EISDIR: 'cli.isFolder',
+  EACCES: 'cli.mayNotRead',
 };
 
 /** @throws BadInput when the file cannot be read from disk */
@@ -15,7 +16,8 @@ export function readFile(fileName: string): Uint8Array {
     return new Uint8Array(readFileSync(fileName));
   } catch (error) {
     const { code } = error as NodeJS.ErrnoException;
-    throw new BadInput(`${fileName}: ${REASONS[code ?? ''] ?? (error as Error).message}.`);
+    const known = REASONS[code ?? ''];
+    throw new BadInput(say('cli.notRead', { file: fileName, reason: known ? say(known) : (error as Error).message }));
   }
 }
 

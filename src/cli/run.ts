@@ -1,5 +1,5 @@
-import { isLanguage, speak, SPOKEN } from '@/core/words';
-import { batchHint, commands } from './commands';
+import { isLanguage, say, speak, SPOKEN } from '@/core/words';
+import { commands, usage } from './commands';
 import { BadUsage } from './errors';
 
 /**
@@ -11,11 +11,11 @@ export async function run(argv: readonly string[]): Promise<number> {
   try {
     const [name = '', ...args] = await spokenAs(argv);
     const command = Object.entries(commands).find(([own]) => own === name)?.[1];
-    if (!command) throw new BadUsage(name ? `There is no command “${name}”. ${batchHint}` : batchHint);
+    if (!command) throw new BadUsage(name ? `${say('cli.noCommand', { name })} ${usage()}` : usage());
     return (await command(args)) ?? 0;
   } catch (error) {
     if (error instanceof BadUsage) {
-      console.error(/Usage:/.test(error.message) ? error.message : `${error.message}\n${batchHint}`);
+      console.error(error.message.includes('dragoman ') ? error.message : `${error.message}\n${usage()}`);
       return 2;
     }
     console.error(error instanceof Error ? error.message : String(error));
@@ -28,7 +28,8 @@ async function spokenAs(argv: readonly string[]): Promise<string[]> {
   const at = argv.indexOf('--language');
   if (at < 0) return [...argv];
   const language = argv[at + 1];
-  if (!isLanguage(language)) throw new BadUsage(`--language takes one of ${Object.keys(SPOKEN).join(', ')}.`);
+  if (!isLanguage(language))
+    throw new BadUsage(say('cli.languageTakes', { languages: Object.keys(SPOKEN).join(', ') }));
   await speak(language);
   return argv.toSpliced(at, 2);
 }

@@ -2,7 +2,8 @@ import { writeFileSync } from 'node:fs';
 import { countedFrom, exportStudio, timeLineOfFile } from '../core/engine';
 import { USUAL_CLICK, USUAL_STUDIO_MAP } from '../core/studio';
 import { parsed } from './arguments';
-import { BadUsage } from './errors';
+import { inNumbers, say } from '../core/words';
+import { BadUsage, badOption } from './errors';
 import { named, readFile } from './input';
 
 export const TEMPO_MAP_USAGE =
@@ -20,23 +21,34 @@ export function tempoMapCommand(args: readonly string[]): void {
   });
   const [input] = positionals;
   const { output } = values;
-  if (positionals.length !== 1 || !input || typeof output !== 'string') throw new BadUsage(`Usage: ${TEMPO_MAP_USAGE}`);
-  const barOne = number(values, 'bar-one', { least: 1, most: 100_000, whole: true }, 'which bar of the file is bar 1');
-  const countIn = number(values, 'count-in', { least: 0, most: 16, whole: true }, '0 to 16 bars') ?? 0;
-  const tolerance = number(values, 'tolerance', { least: 0, most: 1000, whole: false }, '0 to 1000 milliseconds') ?? 0;
+  if (positionals.length !== 1 || !input || typeof output !== 'string') throw new BadUsage('', TEMPO_MAP_USAGE);
+  const barOne = number(values, 'bar-one', { least: 1, most: 100_000, whole: true }, say('cli.whichBar'));
+  const countIn =
+    number(values, 'count-in', { least: 0, most: 16, whole: true }, say('cli.bars', { least: 0, most: 16 })) ?? 0;
+  const tolerance =
+    number(
+      values,
+      'tolerance',
+      { least: 0, most: 1000, whole: false },
+      say('cli.milliseconds', { least: 0, most: 1000 }),
+    ) ?? 0;
   const read = named(input, () => timeLineOfFile(readFile(input)));
   if (barOne !== null && barOne > read.bars.length)
-    throw new BadUsage(`${input} has ${read.bars.length} bars; --bar-one ${barOne} is beyond them.`);
+    throw new BadUsage(say('cli.barBeyond', { file: input, bars: read.bars.length, bar: barOne }), TEMPO_MAP_USAGE);
   const line = barOne === null ? read : countedFrom(read, barOne - 1);
   const settings = { ...USUAL_STUDIO_MAP, tolerance, countIn, click: values.click ? USUAL_CLICK : null };
   const { midi, csv, tempos, drift, barOne: whereBarOne } = exportStudio(line, settings);
   writeFileSync(output, midi);
   if (typeof values.table === 'string') writeFileSync(values.table, csv);
   const [first, last] = [line.bars[0]!, line.bars.at(-1)!];
-  console.log(
-    `Bars ${first.number} to ${last.number}, ${tempos} of ${line.tempo.events.length} tempo changes; ` +
-      `read back, no bar begins more than ${drift.largest.toFixed(2)} ms from where it should. ${whereBarOne}`,
-  );
+  const written = say('cli.mapWritten', {
+    first: first.number,
+    last: last.number,
+    tempos,
+    of: line.tempo.events.length,
+    ms: inNumbers(drift.largest, 2),
+  });
+  console.log(`${written} ${whereBarOne}`);
 }
 
 interface Limits {
@@ -55,6 +67,6 @@ function number(
   if (given === undefined) return null;
   const value = Number(given);
   if (given === '' || !(value >= least && value <= most) || (whole && !Number.isInteger(value)))
-    throw new BadUsage(`--${name} takes ${takes}, not “${String(given)}”.\nUsage: ${TEMPO_MAP_USAGE}`);
+    throw badOption(name, takes, given, TEMPO_MAP_USAGE);
   return value;
 }

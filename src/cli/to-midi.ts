@@ -1,7 +1,8 @@
 import { writeFileSync } from 'node:fs';
 import { settingsOf } from '../core/documents';
 import { openSequence } from '../core/engine';
-import { BadUsage } from './errors';
+import { say } from '../core/words';
+import { BadUsage, badOption } from './errors';
 import { jobLedger, named, readOriginals } from './input';
 import { parsed } from './arguments';
 import { NO_JOB_SETTINGS, PRESETS, withSequencing, type Preset } from '../core/settings';
@@ -19,13 +20,10 @@ export function toMidiCommand(args: readonly string[]): void {
   });
   const [input] = positionals;
   const { output, carry = 'bare' } = values;
-  if (!input || typeof output !== 'string') throw new BadUsage(`Usage: ${TO_MIDI_USAGE}`);
-  if (!/\.midi?$/i.test(output))
-    throw new BadUsage(`The output must end in .mid, not “${output}”.\nUsage: ${TO_MIDI_USAGE}`);
+  if (!input || typeof output !== 'string') throw new BadUsage('', TO_MIDI_USAGE);
+  if (!/\.midi?$/i.test(output)) throw new BadUsage(say('cli.outputMidi', { output }), TO_MIDI_USAGE);
   if (!PRESETS.includes(carry as Preset))
-    throw new BadUsage(
-      `--carry takes bare, expression or everything, not “${String(carry)}”.\nUsage: ${TO_MIDI_USAGE}`,
-    );
+    throw badOption('carry', say('cli.oneOf', { values: PRESETS.join(', ') }), carry, TO_MIDI_USAGE);
   const ledger = typeof values.job === 'string' ? jobLedger(values.job) : null;
   const asked = typeof values.carry === 'string' ? { preset: carry as Preset } : {};
   const decided = ledger ? settingsOf(ledger) : NO_JOB_SETTINGS;

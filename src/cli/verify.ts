@@ -1,6 +1,7 @@
 import { readdirSync, readFileSync, statSync } from 'node:fs';
 import { join, relative, sep } from 'node:path';
 import { filesOfZip, verifyParcel, type ParcelFile, type Verdict } from '../core/verify';
+import { say } from '../core/words';
 import { parsed } from './arguments';
 import { BadInput, BadUsage } from './errors';
 
@@ -10,7 +11,7 @@ export const VERIFY_USAGE = 'dragoman verify PARCEL.zip|FOLDER [--json]';
 export async function verifyCommand(args: readonly string[]): Promise<number> {
   const { positionals, values } = parsed(args, { json: { type: 'boolean' } });
   const [path] = positionals;
-  if (positionals.length !== 1 || !path) throw new BadUsage(`Usage: ${VERIFY_USAGE}`);
+  if (positionals.length !== 1 || !path) throw new BadUsage('', VERIFY_USAGE);
   const verdicts = await verified(path);
   if (values.json) console.log(JSON.stringify(verdicts, null, 2));
   else console.log(inWords(verdicts).join('\n'));
@@ -24,7 +25,7 @@ async function verified(path: string): Promise<Verdict[]> {
     );
   } catch (error) {
     const missing = error instanceof Error && 'code' in error && error.code === 'ENOENT';
-    throw new BadInput(`${path}: ${missing ? 'There is no such file or folder.' : reason(error)}`);
+    throw new BadInput(`${path}: ${missing ? say('cli.noFileOrFolder') : reason(error)}`);
   }
 }
 
@@ -44,11 +45,11 @@ function inWords(verdicts: readonly Verdict[]): string[] {
   const failed = verdicts.filter(({ ok }) => !ok).length;
   return [
     ...verdicts.flatMap(({ ok, words, found }) => [
-      `${ok ? 'ok    ' : 'FAILED'}  ${words}`,
-      ...(ok ? [] : [`        found: ${found}`]),
+      `${(ok ? say('cli.claimOk') : say('cli.claimFailed')).padEnd(6)}  ${words}`,
+      ...(ok ? [] : [`        ${say('cli.claimFound', { found })}`]),
     ]),
     failed === 0
-      ? `${verdicts.length} claims found as the contents sheet says.`
-      : `${failed} of ${verdicts.length} claims failed.`,
+      ? say('cli.claimsHold', { claims: verdicts.length })
+      : say('cli.claimsFail', { failed, claims: verdicts.length }),
   ];
 }

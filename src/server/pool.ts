@@ -2,6 +2,7 @@ import { availableParallelism } from 'node:os';
 import { join } from 'node:path';
 import { Piscina } from 'piscina';
 import type { Outcome, Task } from './work';
+import { say } from '@/core/words';
 
 /** Limits of one request; the longest honest one, an hour of music for a hundred parts, stays far below them. */
 const LIMITS = { seconds: 120, megabytes: 2048, waiting: 16 };
@@ -38,17 +39,16 @@ function thePool(): Piscina<Task, Outcome> {
  * @throws TaskError with one sentence: refused (422), too many at once (503), too long or too large (422)
  */
 export async function compute(task: Task, seconds = LIMITS.seconds): Promise<Uint8Array> {
-  if (taken >= LIMITS.waiting)
-    throw new TaskError('Too many files are being worked on at once; try again in a minute.', 503);
+  if (taken >= LIMITS.waiting) throw new TaskError(say('server.tooMany'), 503);
   const stop = AbortSignal.timeout(seconds * 1000);
   let outcome: Outcome;
   taken++;
   try {
     outcome = await thePool().run(task, { signal: stop });
   } catch (error) {
-    if (stop.aborted) throw new TaskError(`This took longer than ${seconds} seconds and was stopped.`, 422);
+    if (stop.aborted) throw new TaskError(say('server.tookLonger', { seconds }), 422);
     if (error instanceof Error && 'code' in error && error.code === 'ERR_WORKER_OUT_OF_MEMORY')
-      throw new TaskError('This needs more memory than one file is given here; use the command line.', 422);
+      throw new TaskError(say('server.moreMemory'), 422);
     throw error;
   } finally {
     taken--;

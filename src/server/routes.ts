@@ -1,5 +1,6 @@
 /* What every route does before and after its own work. */
 import { TaskError } from './pool';
+import { say } from '@/core/words';
 
 export function sentence(error: string, status: number): Response {
   return Response.json({ error }, { status });
@@ -19,20 +20,21 @@ export function guarded(
     const site = headers.get('sec-fetch-site');
     const origin = headers.get('origin');
     if ((site !== null && site !== 'same-origin' && site !== 'none') || (origin !== null && !sameHost(origin, headers)))
-      return sentence('Other sites may not ask for this.', 403);
-    if (!headers.get('content-type')?.toLowerCase().startsWith(type)) return sentence(`Send ${type}.`, 415);
+      return sentence(say('server.otherSites'), 403);
+    if (!headers.get('content-type')?.toLowerCase().startsWith(type))
+      return sentence(say('server.sendType', { type }), 415);
     const length = headers.get('content-length');
     // What does not say its length may be cut on its way here without a word.
-    if (length === null) return sentence('Say how long it is (content-length).', 411);
+    if (length === null) return sentence(say('server.sayLength'), 411);
     // Refused before a byte of it is read.
-    if (Number(length) > mostBytes)
-      return sentence(
-        `This is ${Math.round(Number(length) / 2 ** 20)} MiB; at most ${mostBytes / 2 ** 20} MiB are taken here. Use the command line for larger ones.`,
-        413,
-      );
+    if (Number(length) > mostBytes) return sentence(tooLarge(Number(length), mostBytes), 413);
     return work(request);
   };
 }
+
+/** @param size in bytes @param most in bytes */
+export const tooLarge = (size: number, most: number): string =>
+  say('server.tooLarge', { size: Math.round(size / 2 ** 20), most: Math.round(most / 2 ** 20) });
 
 function sameHost(origin: string, headers: Headers): boolean {
   return URL.canParse(origin) && new URL(origin).host === headers.get('host');

@@ -2,6 +2,7 @@
 import { WorkletSynthesizer } from 'spessasynth_lib';
 import { LEVEL, SENT_AHEAD } from './messages';
 import type { Sink } from './sinks';
+import { say } from '@/core/words';
 
 const OWN_BANK = '/sounds/general-midi.sf2';
 /** Served as it is: an audio worklet is a script of its own. */
@@ -33,7 +34,7 @@ export function synthesizer(bank: () => Promise<ArrayBuffer> = ownBank): Promise
 /** The bank that comes with the application. */
 export async function ownBank(): Promise<ArrayBuffer> {
   const answer = await fetch(OWN_BANK);
-  if (!answer.ok) throw new Error('The sounds could not be fetched. Is the application still running?');
+  if (!answer.ok) throw new Error(say('workers.soundsNotFetched'));
   return answer.arrayBuffer();
 }
 

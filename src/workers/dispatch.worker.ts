@@ -77,7 +77,7 @@ const makers: Makers = {
     return answerOf('/api/pdf', body, say('workers.bookThePDFCouldNotBeMade', { book: book.title }));
   },
   async wav({ stretches, gain }: Take, sampleRate, onShare) {
-    if (!bank) throw new Error('There is no sound bank.');
+    if (!bank) throw new Error(say('workers.noSoundBank'));
     // The bank may be read again for another rate.
     const renderer = renderers.get(sampleRate) ?? openRenderer(bank.slice(0), sampleRate);
     renderers.set(sampleRate, renderer);

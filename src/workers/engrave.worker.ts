@@ -4,6 +4,7 @@ import { VerovioToolkit } from 'verovio/esm';
 import createVerovioModule from 'verovio/wasm';
 import { loadScore } from '@/paper/load-score';
 import { sheetOptions, type SheetOptions } from '@/paper/sheets';
+import { say } from '@/core/words';
 
 export interface EngraveOptions {
   /** Width to fill, in CSS pixels. */
@@ -79,7 +80,7 @@ const api = {
   async layOut(musicXml: string, options: SheetOptions): Promise<number> {
     const tk = await ready('sheet');
     tk.setOptions(sheetOptions(options));
-    if (!loadScore(tk, musicXml)) throw new Error('The score could not be laid out.');
+    if (!loadScore(tk, musicXml)) throw new Error(say('workers.scoreNotLaidOut'));
     loadedSheet = musicXml;
     sheetMeasures = null;
     return tk.getPageCount();
@@ -122,7 +123,7 @@ const api = {
     const distances = options.more?.distances ?? [];
     const load = () => {
       const loaded = loadScore(tk, musicXml) && (!distances.some((one) => one !== null) || space(tk, distances));
-      if (!loaded) throw new Error('The passage could not be engraved.');
+      if (!loaded) throw new Error(say('workers.passageNotEngraved'));
       return tk.renderToSVG(1);
     };
     let svg = load();

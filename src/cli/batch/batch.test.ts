@@ -141,7 +141,7 @@ describe('a batch', () => {
     writeFileSync(join(output, 'solo Score v1.musicxml'), 'mine');
     const { status, stderr } = batch([folder, '-o', output, ...SCORES]);
     expect(status).toBe(1);
-    expect(stderr).toContain('solo.mid: “solo Score v1.musicxml” is there already and was not made by this batch');
+    expect(stderr).toContain('solo.mid: “solo Score v1.musicxml” already exists and was not made by this batch');
     expect(readFileSync(join(output, 'solo Score v1.musicxml'), 'utf8')).toBe('mine');
     expect(Object.keys(hashesIn(output))).toEqual([
       'cue MIDI Score v1.musicxml',
@@ -215,7 +215,7 @@ describe('a batch', () => {
     ['no recipe', [mixed, '-o', 'x'], 2, /^Usage/],
     ['a recipe nobody knows', [mixed, '-o', 'x', '--recipe', 'Concert'], 2, /one of “Notation program”/],
     ['its own folder to write into', [mixed, '-o', join(mixed, '.'), ...SCORES], 2, /another folder than/],
-    ['a share that is none', [mixed, '-o', 'x', ...SCORES, '--shard', '5/4'], 2, /a share as 3\/16/],
+    ['a share that is none', [mixed, '-o', 'x', ...SCORES, '--shard', '5/4'], 2, /a share such as 3\/16/],
     ['a day that is none', [mixed, '-o', 'x', '--recipe', 'Print', '--date', 'today'], 2, /as 2026-03-31/],
     [
       'a folder that is not there',

@@ -3,6 +3,7 @@ import { createHash } from 'node:crypto';
 import { readdirSync } from 'node:fs';
 import { basename, dirname, isAbsolute, join, relative, resolve, sep } from 'node:path';
 import { BadInput } from '../errors';
+import { say } from '../../core/words';
 
 /** Files that can be worked on. */
 export const ENDINGS = /\.(?:mid|midi|smf|kar|rmi|musicxml|mxl|xml|dragoman\.zip)$/i;
@@ -52,7 +53,7 @@ const plainStem = (name: string) => name.replace(/\.(?:dragoman\.zip|\w+)$/i, ''
 export function namesOnList(text: string): string[] {
   const names = text.split(/\r?\n/).filter((line) => line.trim() !== '');
   const strange = names.find((name) => isAbsolute(name) || name.split(/[\\/]/).includes('..'));
-  if (strange !== undefined) throw new BadInput(`The list names “${strange}”, which is not inside the folder.`);
+  if (strange !== undefined) throw new BadInput(say('cli.outsideFolder', { name: strange }));
   return [...new Set(names)];
 }
 

@@ -4,7 +4,8 @@ import { resolve } from 'node:path';
 import { HOUSE_RECIPES, readHouseList, readRecipe, type HouseEntry, type Recipe } from '../../core/documents';
 import { recipeFault } from '../../core/dispatch';
 import { parsed } from '../arguments';
-import { BadInput, BadUsage } from '../errors';
+import { say } from '../../core/words';
+import { BadInput, BadUsage, badOption } from '../errors';
 import { readFile } from '../input';
 
 export const BATCH_USAGE =
@@ -46,13 +47,10 @@ export function batchOptions(args: readonly string[]): BatchOptions {
   const [folder] = positionals;
   const { output, recipe, date = new Date().toISOString().slice(0, 10) } = values;
   if (positionals.length !== 1 || !folder || typeof output !== 'string' || typeof recipe !== 'string')
-    throw new BadUsage(`Usage: ${BATCH_USAGE}`);
-  if (resolve(folder) === resolve(output))
-    throw new BadUsage(
-      `The output must be another folder than ${folder}: what is made would be worked on the next time.`,
-    );
+    throw new BadUsage('', BATCH_USAGE);
+  if (resolve(folder) === resolve(output)) throw new BadUsage(say('cli.sameFolder', { folder }), BATCH_USAGE);
   if (typeof date !== 'string' || !/^\d{4}-\d\d-\d\d$/.test(date) || Number.isNaN(Date.parse(date)))
-    throw new BadUsage(`--date takes a day as 2026-03-31, not “${String(date)}”.\nUsage: ${BATCH_USAGE}`);
+    throw badOption('date', say('cli.aDay'), date, BATCH_USAGE);
   const list = values['house-list'];
   return {
     folder,
@@ -72,10 +70,10 @@ export function batchOptions(args: readonly string[]): BatchOptions {
 function recipeOf(wanted: string): Recipe {
   const own = HOUSE_RECIPES.find(({ name }) => name.toLowerCase() === wanted.toLowerCase());
   if (own) return own;
-  if (!/\.json$/i.test(wanted))
-    throw new BadUsage(
-      `--recipe takes a file that ends in .json, or one of ${HOUSE_RECIPES.map(({ name }) => `“${name}”`).join(', ')}, not “${wanted}”.`,
-    );
+  if (!/\.json$/i.test(wanted)) {
+    const names = HOUSE_RECIPES.map(({ name }) => `“${name}”`).join(', ');
+    throw badOption('recipe', say('cli.aRecipe', { names }), wanted, BATCH_USAGE);
+  }
   const recipe = readRecipe(new TextDecoder().decode(readFile(wanted)), wanted);
   const fault = recipeFault(recipe);
   if (fault) throw new BadInput(`${wanted}: ${fault}`);
@@ -86,7 +84,7 @@ function whole(name: string, given: string | boolean | undefined, usual: number,
   if (given === undefined) return usual;
   const value = Number(given);
   if (!Number.isInteger(value) || value < 1 || value > most)
-    throw new BadUsage(`--${name} takes 1 to ${most}, not “${String(given)}”.\nUsage: ${BATCH_USAGE}`);
+    throw badOption(name, say('cli.numbers', { least: 1, most }), given, BATCH_USAGE);
   return value;
 }
 
@@ -95,6 +93,6 @@ function shardOf(given: string | boolean | undefined): { index: number; of: numb
   const [, index, of] = /^(\d+)\/(\d+)$/.exec(String(given)) ?? [];
   const shard = { index: Number(index), of: Number(of) };
   if (!(shard.index >= 1 && shard.index <= shard.of && shard.of <= 1_000_000))
-    throw new BadUsage(`--shard takes a share as 3/16, not “${String(given)}”.\nUsage: ${BATCH_USAGE}`);
+    throw badOption('shard', say('cli.aShare'), given, BATCH_USAGE);
   return shard;
 }

@@ -2,6 +2,7 @@
 import { mkdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { Piscina } from 'piscina';
+import { say, spokenLanguage } from '../../core/words';
 import { compiled, ROOT } from '../root';
 import { batchOptions, type BatchOptions } from './options';
 import { isInShard, namesIn, namesOnList } from './names';
@@ -38,7 +39,7 @@ async function workedOff(names: readonly string[], options: BatchOptions, meter:
     resourceLimits: { maxOldGenerationSizeMb: MEMORY, maxYoungGenerationSizeMb: YOUNG },
   });
   const { folder, output, recipe, houseList, parcel, date } = options;
-  const task = { folder, output, recipe, houseList, parcel, date, program: program() };
+  const task = { folder, output, recipe, houseList, parcel, date, program: program(), language: spokenLanguage() };
   const outcomes = new Array<Outcome>(names.length);
   let next = 0;
   const worker = async () => {
@@ -59,10 +60,10 @@ async function workedOn(pool: Piscina<BatchTask, Outcome>, task: BatchTask, seco
   try {
     return await pool.run(task, { signal: stop });
   } catch (error) {
-    if (stop.aborted) return failed(task.name, `It took longer than ${seconds} seconds and was given up.`, seconds);
+    if (stop.aborted) return failed(task.name, say('cli.tookLonger', { seconds }), seconds);
     const said = error instanceof Error ? error.message : String(error);
     const memory = error instanceof Error && 'code' in error && error.code === 'ERR_WORKER_OUT_OF_MEMORY';
-    const why = memory ? `It needs more than ${MEMORY} MB of memory.` : said;
+    const why = memory ? say('cli.moreMemory', { megabytes: MEMORY }) : said;
     return failed(task.name, why, 0);
   }
 }
@@ -95,6 +96,7 @@ class Meter {
   }
 
   private words(): string {
-    return `${this.done} of ${this.all}${this.failures > 0 ? `, ${this.failures} failed` : ''}`;
+    const { done, all, failures } = this;
+    return failures > 0 ? say('cli.progressFailed', { done, all, failures }) : say('cli.progress', { done, all });
   }
 }

@@ -20,6 +20,7 @@ import { NO_SETTINGS } from '../../core/settings';
 import { nodeMakers } from './makers';
 import { stemOf } from './names';
 import { failed, filesMade, keepOutcome, keptOutcome, writeWhole, type Outcome } from './record';
+import { say, speak, type Language } from '../../core/words';
 
 export interface BatchTask {
   name: string;
@@ -31,6 +32,7 @@ export interface BatchTask {
   date: string;
   /** Of the program: another one may make something else. */
   program: string;
+  language: Language;
 }
 
 const makers = nodeMakers();
@@ -40,6 +42,7 @@ const REFUSALS = ['SmfError', 'MusicXmlError', 'JobError', 'DrawingError'];
 export default async function work(task: BatchTask): Promise<Outcome> {
   const began = performance.now();
   const { name, folder, output } = task;
+  await speak(task.language);
   try {
     const bytes = new Uint8Array(readFileSync(join(folder, name)));
     const key = keyOf(bytes, task);
@@ -57,15 +60,15 @@ export default async function work(task: BatchTask): Promise<Outcome> {
 function sentenceOf(error: unknown): string {
   if (!(error instanceof Error)) return String(error);
   const { code } = error as NodeJS.ErrnoException;
-  if (code === 'ENOENT') return 'There is no such file.';
-  if (code === 'ENOSPC') return 'The disk is full.';
+  if (code === 'ENOENT') return say('cli.noFile');
+  if (code === 'ENOSPC') return say('cli.diskFull');
   return REFUSALS.includes(error.name) || error.name === 'Error' ? error.message : `${error.name}: ${error.message}`;
 }
 
 /** What the result depends on. The date is none of it: it changes every day, the music does not. */
-function keyOf(bytes: Uint8Array, { recipe, houseList, parcel, program }: BatchTask): string {
+function keyOf(bytes: Uint8Array, { recipe, houseList, parcel, program, language }: BatchTask): string {
   const hash = createHash('sha256').update(bytes);
-  return hash.update(JSON.stringify([recipe, houseList, parcel, program])).digest('hex');
+  return hash.update(JSON.stringify([recipe, houseList, parcel, program, language])).digest('hex');
 }
 
 async function made(task: BatchTask, bytes: Uint8Array): Promise<Outcome> {
@@ -144,8 +147,7 @@ function written({ name, folder, output, parcel, date }: BatchTask, files: reado
   }));
   const own = filesMade(output, name);
   const foreign = placed.find(({ path }) => !own.has(path) && existsSync(join(output, path)));
-  if (foreign)
-    throw new Error(`“${foreign.path}” is there already and was not made by this batch; nothing was overwritten.`);
+  if (foreign) throw new Error(say('cli.notOurs', { file: foreign.path }));
   for (const { path, bytes } of placed) writeWhole(join(output, path), bytes);
   return placed.map(({ path, bytes }) => ({ path, size: bytes.length }));
 }

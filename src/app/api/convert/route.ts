@@ -14,7 +14,8 @@ import { EXTRACTS, type ExtractKind } from '@/core/extracts';
 import { MARKS_OUT, type MarksOut } from '@/core/score';
 import { PRESETS, type Preset } from '@/core/settings';
 import { compute } from '@/server/pool';
-import { answered, guarded, sentence } from '@/server/routes';
+import { answered, guarded, sentence, tooLarge } from '@/server/routes';
+import { say } from '@/core/words';
 
 export const runtime = 'nodejs';
 
@@ -49,28 +50,21 @@ export const POST = guarded('multipart/form-data', MOST_BYTES + FORM_BYTES, asyn
   try {
     form = await request.formData();
   } catch {
-    return sentence('Send multipart form data with a file and a direction.', 400);
+    return sentence(say('server.sendForm'), 400);
   }
   const file = form.get('file');
-  if (!(file instanceof File)) return sentence('There is no file in the request: put it in the field “file”.', 400);
-  if (file.size > MOST_BYTES)
-    return sentence(
-      `The file has ${Math.round(file.size / 2 ** 20)} MiB; at most 64 MiB can be converted here. Use the command line for larger ones.`,
-      413,
-    );
+  if (!(file instanceof File)) return sentence(say('server.noFile'), 400);
+  if (file.size > MOST_BYTES) return sentence(tooLarge(file.size, MOST_BYTES), 413);
   const asked = plainToInstance(
     ConvertRequest,
     Object.fromEntries([...form].filter(([, value]) => typeof value === 'string')),
   );
   if (validateSync(asked, { whitelist: true, forbidNonWhitelisted: true }).length > 0)
-    return sentence(
-      'Say “direction” (to-score, to-midi or tempo-map); “carry” (bare, expression, everything), “format” (musicxml, mxl), “musicxml” (3.0, 4.0), “marks” (none, taken, suggested), “extract” (lead-sheet, piano-reduction), and for a map “click” (yes, no), “countIn” (0–16), “tolerance” (milliseconds), “barOne” and “give” (map, table) may be added.',
-      400,
-    );
+    return sentence(say('server.fields'), 400);
   const bytes = new Uint8Array(await file.arrayBuffer());
   const named = file.name.slice(0, 200);
   const name = fileNameOf(named.replace(/\.[^.]+$/, ''));
-  const otherwise = `${named} could not be converted; nothing was stored.`;
+  const otherwise = say('server.notConverted', { file: named });
   if (asked.direction === 'tempo-map') {
     const table = asked.give === 'table';
     const map = {
@@ -90,7 +84,7 @@ export const POST = guarded('multipart/form-data', MOST_BYTES + FORM_BYTES, asyn
     const out = { type: 'audio/midi', fileName: `${name}.mid` };
     return answered(() => compute({ kind: 'to-midi', bytes, preset }), out, otherwise, `${named}: `);
   }
-  if (isScoreFile(bytes)) return sentence(`${named} is a score already; ask for “to-midi”.`, 422);
+  if (isScoreFile(bytes)) return sentence(say('server.scoreAlready', { file: named }), 422);
   const format = asked.format ?? 'musicxml';
   const out = { type: SCORE_FORMATS[format].mediaType, fileName: `${name}.${format}` };
   return answered(

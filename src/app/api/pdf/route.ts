@@ -14,6 +14,7 @@ import { PAPER_SIZES, type PaperSize } from '@/core/documents';
 import { posted } from '@/server/posted';
 import { answered, guarded, sentence } from '@/server/routes';
 import { compute } from '@/server/pool';
+import { say } from '@/core/words';
 
 export const runtime = 'nodejs';
 
@@ -47,11 +48,11 @@ const MOST_BYTES = 64 * 2 ** 20;
 /** Engraved pages in, one PDF out. Everything happens on this machine. */
 export const POST = guarded('application/json', MOST_BYTES, async (request) => {
   const wanted = await posted(request, PdfRequest);
-  if (!wanted) return sentence('This is not a title with engraved pages.', 400);
+  if (!wanted) return sentence(say('server.noPages'), 400);
   const { pages, title, paper = 'A4', cover = null } = wanted;
   return answered(
     () => compute({ kind: 'pdf', pages, how: { title, paper, cover } }),
     { type: 'application/pdf', fileName: 'pages.pdf' },
-    'These pages could not be made into a PDF; use the browser’s own print instead.',
+    say('server.pagesFailed'),
   );
 });

@@ -15,6 +15,7 @@ import {
 import { posted } from '@/server/posted';
 import { answered, guarded, sentence } from '@/server/routes';
 import { compute } from '@/server/pool';
+import { say } from '@/core/words';
 
 export const runtime = 'nodejs';
 
@@ -46,11 +47,11 @@ const MOST_BYTES = 64 * 2 ** 20;
 /** Queries with engraved bars in, a sheet to be answered by hand out. */
 export const POST = guarded('application/json', MOST_BYTES, async (request) => {
   const wanted = await posted(request, QuerySheetRequest);
-  if (!wanted) return sentence('This is not a title with queries.', 400);
+  if (!wanted) return sentence(say('server.noQueries'), 400);
   const { title, entries } = wanted;
   return answered(
     () => compute({ kind: 'query-sheet', title, entries }),
     { type: 'application/pdf', fileName: 'queries.pdf' },
-    'The sheet could not be made into a PDF; take it as text instead.',
+    say('server.sheetFailed'),
   );
 });

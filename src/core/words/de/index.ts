@@ -36,10 +36,14 @@ import { base } from './base';
 import { score } from './score';
 import { instruments } from './instruments';
 import { manual } from './manual';
+import { cli } from './cli';
+import { server } from './server';
 
 /** All that is said, in German. */
 export const GERMAN = {
   manual,
+  cli,
+  server,
   instruments,
   score,
   base,

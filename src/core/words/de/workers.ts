@@ -13,4 +13,9 @@ export const workers: Words<'workers'> = {
   theApplicationsServerDidNotAnswer:
     'Der Server der Anwendung antwortete nicht; was dies erzeugt, ließ sich nicht laden. Starten Sie den Server und versuchen Sie es erneut; Ihr Auftrag ist unberührt.',
   theServerDidNotAnswer: 'Der Server der Anwendung hat nicht geantwortet; bitte starten und noch einmal versuchen.',
+  scoreNotLaidOut: 'Die Partitur konnte nicht gesetzt werden.',
+  passageNotEngraved: 'Diese Stelle konnte nicht gestochen werden.',
+  noSoundBank: 'Es gibt keine Klangbank.',
+  soundNotComputed: 'Der Klang konnte nicht berechnet werden: dem Browser fehlte Speicher, oder er brach ab.',
+  soundsNotFetched: 'Die Klänge konnten nicht geladen werden. Läuft die Anwendung noch?',
 };

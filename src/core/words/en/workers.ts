@@ -11,4 +11,9 @@ export const workers = {
   theApplicationsServerDidNotAnswer:
     'The application’s server did not answer, so what makes this could not be loaded. Start the server and try again; your job is untouched.',
   theServerDidNotAnswer: 'The application’s server did not answer; start it and try again.',
+  scoreNotLaidOut: 'The score could not be laid out.',
+  passageNotEngraved: 'The passage could not be engraved.',
+  noSoundBank: 'There is no sound bank.',
+  soundNotComputed: 'The sound could not be computed: the browser ran out of memory or broke down.',
+  soundsNotFetched: 'The sounds could not be fetched. Is the application still running?',
 } as const;

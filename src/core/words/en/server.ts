@@ -1,0 +1,21 @@
+export const server = {
+  otherSites: 'Other sites may not ask for this.',
+  sendType: 'Send {type}.',
+  sayLength: 'State its length (content-length).',
+  tooLarge: 'This is {size} MiB; at most {most} MiB are accepted here. Use the command line for larger files.',
+  tooMany: 'Too many files are being converted at once; try again in a minute.',
+  tookLonger: 'This took longer than {seconds, plural, one {# second} other {# seconds}} and was stopped.',
+  moreMemory: 'This needs more memory than one file may use here; use the command line.',
+  noPicture: 'There is no picture of that name.',
+  noManual: 'The manual is not available in that language.',
+  sendForm: 'Send multipart form data with a file and a direction.',
+  noFile: 'There is no file in the request: put it in the field “file”.',
+  fields:
+    'Say “direction” (to-score, to-midi or tempo-map); “carry” (bare, expression, everything), “format” (musicxml, mxl), “musicxml” (3.0, 4.0), “marks” (none, taken, suggested), “extract” (lead-sheet, piano-reduction), and for a map “click” (yes, no), “countIn” (0–16), “tolerance” (milliseconds), “barOne” and “give” (map, table) may be added.',
+  notConverted: '{file} could not be converted; nothing was stored.',
+  scoreAlready: '{file} is a score already; ask for “to-midi”.',
+  noQueries: 'This is not a title with queries.',
+  sheetFailed: 'The sheet could not be made into a PDF; save it as text instead.',
+  noPages: 'This is not a title with engraved pages.',
+  pagesFailed: 'These pages could not be made into a PDF; use the browser’s own print instead.',
+} as const;
