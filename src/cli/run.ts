@@ -26,7 +26,10 @@ export async function run(argv: readonly string[]): Promise<number> {
 /** `--language de` before or after the command: what the engine says, queries, reports and findings, is in that language. */
 async function spokenAs(argv: readonly string[]): Promise<string[]> {
   const at = argv.indexOf('--language');
-  if (at < 0) return [...argv];
+  if (at < 0) {
+    await speak('en');
+    return [...argv];
+  }
   const language = argv[at + 1];
   if (!isLanguage(language))
     throw new BadUsage(say('cli.languageTakes', { languages: Object.keys(SPOKEN).join(', ') }));
