@@ -14,7 +14,7 @@ const layers = [
   ['core/settings', 'core/marks', 'core/hearing', 'core/studio', 'core/beats'],
   ['core/decisions'],
   ['core/queries'],
-  ['core/musicxml', 'core/casting'],
+  ['core/musicxml', 'core/mei', 'core/casting'],
   ['core/to-score', 'core/to-sequencer'],
   ['core/proof', 'core/documents', 'core/extracts', 'core/renewal'],
   ['core/engine'],
@@ -76,7 +76,7 @@ export default {
       name: 'conversion-knows-questions-by-type-only',
       comment: 'What converts asks; what answers stands apart, and scripts may convert without it.',
       severity: 'error',
-      from: { path: '^src/core/(musicxml|casting|to-score|to-sequencer)/', pathNot: tests },
+      from: { path: '^src/core/(musicxml|mei|casting|to-score|to-sequencer)/', pathNot: tests },
       to: {
         path: '^src/core/(decisions|queries)/',
         // It gathers what was read over, and answers nothing.

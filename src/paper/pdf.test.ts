@@ -3,7 +3,7 @@ import createVerovioModule from 'verovio/wasm';
 import { describe, expect, it } from 'vitest';
 import { demoMechanical } from '../../demo/make';
 import { toEnd } from '../core/base';
-import { writeMusicXml } from '../core/musicxml';
+import { writeMei } from '../core/mei';
 import { performanceFromSmf } from '../core/performance';
 import type { Score } from '../core/score';
 import { NO_SETTINGS } from '../core/settings';
@@ -16,9 +16,7 @@ const { printed } = toScore(performanceFromSmf(readSmf(demoMechanical())), NO_SE
 const toolkit = new VerovioToolkit(await createVerovioModule());
 
 function book(score: Score, paper: 'A4' | '9x12' = 'A4', name = 'Clarinet in B♭') {
-  const sheets = [
-    { musicXml: writeMusicXml(score, { version: '4.0', multiRests: true }), name, staffMillimetres: 6.6 },
-  ];
+  const sheets = [{ mei: writeMei(score, { multiRests: true }), name, staffMillimetres: 6.6 }];
   return { title: 'Goose', composer: '', cover: '', paper, barNumbers: 'systems' as const, sheets };
 }
 const clarinet = { ...printed, parts: printed.parts.filter((part) => part.name === 'Clarinet in B♭') };

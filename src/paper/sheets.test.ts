@@ -3,13 +3,13 @@ import { VerovioToolkit } from 'verovio/esm';
 import createVerovioModule from 'verovio/wasm';
 import { toEnd } from '../core/base';
 import { BAR_NUMBERS, PAPER_SIZES } from '../core/documents';
-import { writeMusicXml } from '../core/musicxml';
+import { writeMei } from '../core/mei';
 import { barOf, plainPart, plainScore } from '../testing/scores';
 import { bookPages } from './sheets';
 
 /* Each choice of how pages look does what it says, on the pages. */
 
-const musicXml = writeMusicXml(
+const mei = writeMei(
   plainScore([plainPart(Array.from({ length: 40 }, (_, i) => barOf([60 + (i % 12), 1], [62, 1], [64, 2])))]),
 );
 
@@ -26,7 +26,7 @@ describe('pages', () => {
         cover: '',
         paper: 'A4',
         barNumbers: 'systems',
-        sheets: [{ musicXml, name: 'Flute', staffMillimetres }],
+        sheets: [{ mei, name: 'Flute', staffMillimetres }],
         ...change,
       }),
     ).map(({ svg }) => svg);

@@ -3,7 +3,7 @@ import { say } from '@/core/words';
 import type { VerovioOptions } from 'verovio';
 import type { VerovioToolkit } from 'verovio/esm';
 import type { Book } from '../core/dispatch';
-import { loadScore } from './load-score';
+import { loadScore, stavesIn } from './load-score';
 import { PAPERS, type PaperSize } from './papers';
 
 /** How a whole score or part is laid out. */
@@ -15,8 +15,17 @@ export interface SheetOptions {
   /** A4 unless it is said. */
   paper?: PaperSize;
   barNumbers?: Book['barNumbers'];
+  /** How many staves a system has; one unless it is said. */
+  staves?: number;
 }
 
+/**
+ * What of a page's height may be spread between its staves and systems. Of a large score one system is a page; systems of
+ * a part fill a page nearly, and what is on the last one stays together.
+ */
+const MOST_STRETCH = { score: 0.5, part: 0.15 };
+/** A score of more staves has pages of one system, or two. */
+const STAVES_OF_A_PART = 4;
 /** In tenths of a millimetre, which the engraver counts; a staff is eight of its units. */
 const MARGIN = 120;
 const ENDLESS = 60_000;
@@ -26,6 +35,7 @@ export function sheetOptions({
   staffMillimetres,
   paper = 'A4',
   barNumbers = 'systems',
+  staves = 1,
 }: SheetOptions): VerovioOptions {
   const lines = layout === 'line';
   const { width, height } = PAPERS[paper];
@@ -47,7 +57,10 @@ export function sheetOptions({
     svgViewBox: true,
     spacingNonLinear: 0.55,
     condense: 'none',
-    justifyVertically: false,
+    justifyVertically: !lines,
+    justificationMaxVertical: staves > STAVES_OF_A_PART ? MOST_STRETCH.score : MOST_STRETCH.part,
+    // The hands of one player stay together.
+    justificationBraceGroup: 0,
   };
 }
 
@@ -62,9 +75,9 @@ export interface BookPage {
 export function* bookPages(toolkit: VerovioToolkit, book: Book): Generator<number, BookPage[]> {
   const { title, paper, barNumbers, sheets } = book;
   const pages: BookPage[] = [];
-  for (const [i, { musicXml, name, staffMillimetres }] of sheets.entries()) {
-    toolkit.setOptions(sheetOptions({ layout: 'pages', staffMillimetres, paper, barNumbers }));
-    if (!loadScore(toolkit, musicXml)) throw new Error(say('page.couldNotBeLaidOut', { name, named: name !== '' }));
+  for (const [i, { mei, name, staffMillimetres }] of sheets.entries()) {
+    toolkit.setOptions(sheetOptions({ layout: 'pages', staffMillimetres, paper, barNumbers, staves: stavesIn(mei) }));
+    if (!loadScore(toolkit, mei)) throw new Error(say('page.couldNotBeLaidOut', { name, named: name !== '' }));
     const count = toolkit.getPageCount();
     const drawn: string[] = [];
     for (let n = 1; n <= count; n++) {

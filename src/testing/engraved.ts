@@ -4,7 +4,7 @@ import createVerovioModule from 'verovio/wasm';
 import { loadScore } from '../paper/load-score';
 import { sheetOptions } from '../paper/sheets';
 
-/* What stands on the pages of a score, staff by staff and bar by bar, against what its MusicXML has. */
+/* What stands on the pages of a score, and what its MusicXML has, staff by staff and bar by bar. */
 
 export interface StaffBar {
   notes: number;
@@ -18,11 +18,11 @@ type Staves = StaffBar[][];
 let opened: Promise<VerovioToolkit> | null = null;
 
 /** Notes and repeat signs in the drawings of all pages. */
-export async function onPages(musicXml: string): Promise<Staves> {
+export async function onPages(mei: string): Promise<Staves> {
   opened ??= createVerovioModule().then((module) => new VerovioToolkit(module));
   const toolkit = await opened;
   toolkit.setOptions(sheetOptions({ layout: 'pages', staffMillimetres: 4.4 }));
-  if (!loadScore(toolkit, musicXml)) throw new Error('The engraver cannot read the score.');
+  if (!loadScore(toolkit, mei)) throw new Error('The engraver cannot read the score.');
   const bars: Staves = [];
   for (let page = 1; page <= toolkit.getPageCount(); page++) readPage(toolkit.renderToSVG(page), bars);
   return bars;

@@ -31,7 +31,7 @@ describe('the engine behind messages', () => {
     expect(stages.length).toBeGreaterThan(0);
     const flute = partId('t1');
     const passage = api.passage([flute], 0, 2);
-    expect(passage.musicXml).toContain('<score-partwise');
+    expect(passage.mei).toContain('<mei ');
     expect(api.reasons(flute, 0).length).toBeGreaterThan(0);
     expect(api.track(trackId('t1')).notes).toHaveLength(123);
     expect(() => api.track(trackId('t99'))).toThrow('There is no track t99.');
@@ -59,7 +59,7 @@ describe('the engine behind messages', () => {
     const sequence = await api.make(NO_JOB_SETTINGS);
     expect(sequence).toMatchObject({ kind: 'score', title: 'The Clockmaker’s Goose, cue 3' });
     expect(api.hear('delivered', BEGINNING).notes.length).toBeGreaterThan(0);
-    expect(api.passage([partId('P1')], 0, 1).musicXml).toContain('<score-partwise');
+    expect(api.passage([partId('P1')], 0, 1).mei).toContain('<mei ');
     expect(readSmf(api.sequenceFiles(NO_JOB_SETTINGS)[0]!.bytes).file.format).toBe(1);
     expect(api.open('to-sequencer', [demo], NO_JOB_SETTINGS)).toBeNull();
     expect(await api.make(NO_JOB_SETTINGS)).toMatchObject({ kind: 'midi', format: 1 });

@@ -2,7 +2,7 @@ import { serve } from './alive';
 import type { VerovioOptions } from 'verovio';
 import { VerovioToolkit } from 'verovio/esm';
 import createVerovioModule from 'verovio/wasm';
-import { loadScore } from '@/paper/load-score';
+import { loadScore, spaced, stavesIn } from '@/paper/load-score';
 import { sheetOptions, type SheetOptions } from '@/paper/sheets';
 import { say } from '@/core/words';
 
@@ -77,31 +77,31 @@ const api = {
   },
 
   /** Lays a whole score or part out. @returns how many pages there are; `page` draws them */
-  async layOut(musicXml: string, options: SheetOptions): Promise<number> {
+  async layOut(mei: string, options: SheetOptions): Promise<number> {
     const tk = await ready('sheet');
-    tk.setOptions(sheetOptions(options));
-    if (!loadScore(tk, musicXml)) throw new Error(say('workers.scoreNotLaidOut'));
-    loadedSheet = musicXml;
+    tk.setOptions(sheetOptions({ ...options, staves: stavesIn(mei) }));
+    if (!loadScore(tk, mei)) throw new Error(say('workers.scoreNotLaidOut'));
+    loadedSheet = mei;
     sheetMeasures = null;
     return tk.getPageCount();
   },
 
   /** @param n from 1 @throws Error when another sheet has been laid out meanwhile */
-  async page(musicXml: string, n: number): Promise<string> {
-    if (musicXml !== loadedSheet) throw new Error('Another sheet has been laid out meanwhile.');
+  async page(mei: string, n: number): Promise<string> {
+    if (mei !== loadedSheet) throw new Error('Another sheet has been laid out meanwhile.');
     return (await ready('sheet')).renderToSVG(n);
   },
 
   /** Where a measure of the sheet begins, in quarters; null when another sheet is laid out or there is no such measure. */
-  async beginOf(musicXml: string, id: string): Promise<number | null> {
-    const all = await measuresOf(musicXml);
+  async beginOf(mei: string, id: string): Promise<number | null> {
+    const all = await measuresOf(mei);
     return all?.find((measure) => measure.id === id)?.quarters ?? null;
   },
 
   /** The measure that sounds at a place (rests over several bars are one), and its page; null when another sheet is laid out. */
-  async measureAt(musicXml: string, quarters: number): Promise<SheetMeasure | null> {
+  async measureAt(mei: string, quarters: number): Promise<SheetMeasure | null> {
     const tk = await ready('sheet');
-    const measures = await measuresOf(musicXml);
+    const measures = await measuresOf(mei);
     if (!measures) return null;
     const i = measures.findLastIndex((measure) => measure.quarters <= quarters + 1e-6);
     const measure = measures[Math.max(0, i)];
@@ -116,14 +116,13 @@ const api = {
   },
 
   /** Engraves a passage as one system that fills the width; one that needs more becomes wider than that. */
-  async system(musicXml: string, options: EngraveOptions): Promise<Engraving> {
+  async system(mei: string, options: EngraveOptions): Promise<Engraving> {
     const tk = await ready('passage');
     const layout = systemOptions(options);
     tk.setOptions(layout);
     const distances = options.more?.distances ?? [];
     const load = () => {
-      const loaded = loadScore(tk, musicXml) && (!distances.some((one) => one !== null) || space(tk, distances));
-      if (!loaded) throw new Error(say('workers.passageNotEngraved'));
+      if (!loadScore(tk, spaced(mei, distances))) throw new Error(say('workers.passageNotEngraved'));
       return tk.renderToSVG(1);
     };
     let svg = load();
@@ -136,9 +135,9 @@ const api = {
   },
 };
 
-async function measuresOf(musicXml: string): Promise<typeof sheetMeasures> {
+async function measuresOf(mei: string): Promise<typeof sheetMeasures> {
   const tk = await ready('sheet');
-  if (musicXml !== loadedSheet) return null;
+  if (mei !== loadedSheet) return null;
   sheetMeasures ??= tk.renderToTimemap({ includeMeasures: true }).flatMap((entry) => {
     // The type definitions do not know it yet.
     const id: unknown = 'measureOn' in entry ? entry.measureOn : null;
@@ -180,17 +179,6 @@ function systemOptions({
     spacingLinear: SPACING,
     spacingNonLinear: 0.6,
   };
-}
-
-/** Gives some staves of what is loaded distances of their own. */
-function space(tk: VerovioToolkit, distances: readonly (number | null)[]): boolean {
-  let staff = 0;
-  const spaced = tk.getMEI({}).replace(/<staffDef /g, (tag) => {
-    const distance = distances[staff++] ?? null;
-    // The attribute counts half spaces ("virtual units").
-    return distance === null ? tag : `${tag}spacing="${(distance * 2).toFixed(2)}vu" `;
-  });
-  return tk.loadData(spaced);
 }
 
 export type EngraveApi = typeof api;

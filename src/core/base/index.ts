@@ -7,3 +7,4 @@ export { Memo, sameNumbers, stage, type Stage } from './stage';
 export { toEnd } from './steps';
 export { few } from './words';
 export { sha256 } from './sha256';
+export { escapeXml } from './escape-xml';

@@ -159,7 +159,7 @@ describe('what a recipe delivers', () => {
     const [lead, piano] = files.slice(0, 2).map(({ bytes }) => readMusicXml(bytes).score);
     expect(lead!.parts.map(({ harmonies = [] }) => harmonies.length > 10)).toEqual([true]);
     expect(piano!.parts.map(({ clefs }) => clefs.length)).toEqual([2]);
-    expect(books.map(({ sheets }) => sheets[0]!.musicXml.includes('Piano reduction'))).toEqual([true]);
+    expect(books.map(({ sheets }) => sheets[0]!.mei.includes('Piano reduction'))).toEqual([true]);
     const { words, files: promised } = toEnd(previewOf(deskOf(), recipe));
     expect(promised).toBe(3);
     expect(words.join(' ')).toContain('a lead sheet and a piano reduction');

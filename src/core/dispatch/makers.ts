@@ -4,7 +4,7 @@ import type { PagesWish, PaperSize } from '../documents';
 
 /** One score or part to be laid out. */
 export interface Sheet {
-  musicXml: string;
+  mei: string;
   /** The part's name; empty for the score. */
   name: string;
   /** Height of a five-line staff. */

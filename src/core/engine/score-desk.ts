@@ -3,7 +3,7 @@ import type { Language } from '../instruments';
 import { say } from '../words';
 import { onsetsOf, type Following } from '../beats';
 import { leadingTrack, toEnd, type NoteId, type PartId, type TrackId } from '../base';
-import { writeMusicXml } from '../musicxml';
+import { writeMei } from '../mei';
 import {
   barsOfPerformance,
   fileFacts,
@@ -221,14 +221,14 @@ export class ScoreDesk extends Desk<Summary> {
   }
 
   /**
-   * MusicXML for looking at and printing.
+   * MEI for looking at and printing.
    *
    * @param part one part alone, with rests over several bars; null for all
    * @param concert at sounding pitch
    */
   sheet(part: PartId | null, concert: boolean, marks: MarksOut = 'taken'): string {
     const chosen = withMarksOut(part === null ? this.converted().printed : this.alone(part), marks);
-    return writeMusicXml(concert ? concertScore(chosen) : chosen, { version: '4.0', multiRests: part !== null });
+    return writeMei(concert ? concertScore(chosen) : chosen, { multiRests: part !== null });
   }
 
   protected original(): SoundingMusic {

@@ -79,7 +79,7 @@ describe('the versions of a job on its way to a score', () => {
       ),
     );
     for (const desk of [changing, demo]) {
-      const theirs = await timesByVerovio(desk.sheet(null, false));
+      const theirs = await timesByVerovio(new TextDecoder().decode(desk.export('musicxml')));
       const { notes } = desk.hear('delivered', WHOLE);
       const ours = new Map<number, number>();
       for (const { at } of notes) {

@@ -5,7 +5,6 @@ export {
   type MusicXmlOptions,
   type MusicXmlVersion,
 } from './write/write';
-export { stavesOf } from './write/attributes';
 export { compressMusicXml } from './compressed';
 export { carryOver, sourceOf, type SourceScore } from './carry';
 export * from './read';

@@ -10,7 +10,7 @@ import { readSmf } from '../smf';
 import { soundsOf, type Score, type ScoreNote, type VoiceBar } from '../score';
 import { QUARTER } from '../time';
 import { toScore } from '../to-score';
-import { barAccidentals, notesOnStaff, signatureAlter } from './write/accidentals';
+import { barAccidentals, notesOnStaff, signatureAlter } from '../score';
 import { compressMusicXml, writeMusicXml } from './index';
 import { NO_SETTINGS } from '../settings';
 

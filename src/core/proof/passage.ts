@@ -1,10 +1,10 @@
 /*
  * A passage of the interlinear view: the same bars as played and as written.
  *
- * Takes a conversion and its performance; gives the MusicXML of the chosen parts and bars, every played note of theirs
+ * Takes a conversion and its performance; gives the engraving (MEI) of the chosen parts and bars, every played note of theirs
  * with its written place, and the links between both.
  */
-import { stavesOf, writeMusicXml } from '../musicxml';
+import { writeMei } from '../mei';
 import type { NoteId, Performance } from '../performance';
 import {
   sliceScore,
@@ -14,6 +14,7 @@ import {
   type PartId,
   type ScoreSound,
   type SymbolInBar,
+  stavesOf,
 } from '../score';
 import { swung, type Conversion } from '../to-score';
 import { lastNotAfter, playedUnits, type MidiKey, type PlayedUnits, type WrittenUnits } from '../time';
@@ -61,8 +62,8 @@ export interface Passage {
   bars: { number: number; start: WrittenUnits; length: WrittenUnits; implicit: boolean }[];
   beats: WrittenUnits[];
   parts: PassagePart[];
-  musicXml: string;
-  /** What stands behind each engraved note, by the note's identifier in `musicXml`. */
+  mei: string;
+  /** What stands behind each engraved note, by the note's identifier in `mei`. */
   links: Record<string, NoteLink>;
 }
 
@@ -96,8 +97,7 @@ export function passageOf(
       ),
     ),
   );
-  const musicXml = writeMusicXml(slice, {
-    version: '4.0',
+  const mei = writeMei(slice, {
     finalBarline: to === score.bars.length,
     ...(suggestionColour && { suggestionColour }),
     noteId: (note, at) => {
@@ -113,7 +113,7 @@ export function passageOf(
     bars: bars.map(({ number, start: barStart, length, implicit }) => ({ number, start: barStart, length, implicit })),
     beats,
     parts: slice.parts.map((part) => passagePart(part.id)),
-    musicXml,
+    mei,
     links,
   };
 

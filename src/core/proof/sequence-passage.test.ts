@@ -27,7 +27,7 @@ describe('a passage on its way to a sequencer', () => {
     }
   });
   it('leads from engraved notes to what is played, and back', () => {
-    const ids = [...passage.musicXml.matchAll(/<note id="(n\d+)">/g)].map((match) => match[1]!);
+    const ids = [...passage.mei.matchAll(/<note xml:id="(n\d+)"/g)].map((match) => match[1]!);
     expect(ids.length).toBeGreaterThanOrEqual(16);
     const linked = new Set(ids.flatMap((id) => passage.links[id]!.played));
     expect(linked.size).toBe(passage.parts.reduce((sum, part) => sum + part.played.length, 0));

@@ -1,8 +1,8 @@
 /*
  * A passage the other way round: written bars of a score, and the notes that go to the sequencer, in one picture.
  */
-import { stavesOf, writeMusicXml } from '../musicxml';
-import { sliceScore, soundsOf, symbolsOf, type PartId, type Score } from '../score';
+import { writeMei } from '../mei';
+import { sliceScore, soundsOf, stavesOf, symbolsOf, type PartId, type Score } from '../score';
 import { beatsOfBar } from '../time';
 import type { SequencedFile } from '../to-sequencer';
 import { takenArticulations, type NoteLink, type Passage, type PassagePart, type PlayedMark } from './passage';
@@ -64,8 +64,7 @@ export function sequencePassage(
       ),
     ),
   );
-  const musicXml = writeMusicXml(slice, {
-    version: '4.0',
+  const mei = writeMei(slice, {
     finalBarline: to === score.bars.length,
     noteId: (note, at) => {
       const name = `n${count++}`;
@@ -94,7 +93,7 @@ export function sequencePassage(
         grid: [],
       };
     }),
-    musicXml,
+    mei,
     links,
   };
 }

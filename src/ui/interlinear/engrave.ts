@@ -17,9 +17,9 @@ interface Room {
  */
 export async function engravePassage(passage: Passage, room: Room): Promise<Engraving> {
   const engraver = engraveWorker();
-  const first = await engraver.system(passage.musicXml, room);
+  const first = await engraver.system(passage.mei, room);
   const more = outOfSight(first, room.width, (root) => lackingIn(root, passage, room));
-  return more ? engraver.system(passage.musicXml, { ...room, more }) : first;
+  return more ? engraver.system(passage.mei, { ...room, more }) : first;
 }
 
 /** Reads something off a drawing that nobody sees. */

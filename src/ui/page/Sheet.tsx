@@ -49,7 +49,7 @@ export function Sheet({ of: part, opens, looks }: Props) {
   const [zoom, setZoom] = useState(1);
   const [busy, setBusy] = useState<string | null>(null);
   const [printing, setPrinting] = useState<string[] | null>(null);
-  const { svg, musicXml, pages, waiting, failure, allPages } = useSheet({
+  const { svg, mei, pages, waiting, failure, allPages } = useSheet({
     edition,
     part: part?.id ?? null,
     concert,
@@ -181,10 +181,10 @@ export function Sheet({ of: part, opens, looks }: Props) {
                   ? say('page.partPageShownPage', { part: part.name, shownPage })
                   : say('page.scorePageShownPage', { shownPage })
               }
-              onClick={(event) => musicXml && void openUnder(event.currentTarget, event, musicXml, opens)}
+              onClick={(event) => mei && void openUnder(event.currentTarget, event, mei, opens)}
               dangerouslySetInnerHTML={drawing}
             />
-            {musicXml && <SheetPlayhead musicXml={musicXml} page={shownPage} onPage={setPage} />}
+            {mei && <SheetPlayhead mei={mei} page={shownPage} onPage={setPage} />}
           </div>
         )}
       </div>

@@ -9,7 +9,7 @@ import { useWorkspace } from '../workspace/workspace';
 import styles from './page.module.css';
 
 interface SheetPlayheadProps {
-  musicXml: string;
+  mei: string;
   page: number;
   onPage: (page: number) => void;
 }
@@ -20,7 +20,7 @@ export function SheetPlayhead(props: SheetPlayheadProps) {
   return sounding ? <Line {...props} /> : null;
 }
 
-function Line({ musicXml, page, onPage }: SheetPlayheadProps) {
+function Line({ mei, page, onPage }: SheetPlayheadProps) {
   const line = useRef<HTMLDivElement>(null);
   const place = useHearing((state) => state.place);
   const shown = useRef(page);
@@ -42,7 +42,7 @@ function Line({ musicXml, page, onPage }: SheetPlayheadProps) {
       if (!inside && !asking) {
         asking = true;
         void engraveWorker()
-          .measureAt(musicXml, quarters)
+          .measureAt(mei, quarters)
           .then((found) => {
             measure = found;
             asking = false;
@@ -53,7 +53,7 @@ function Line({ musicXml, page, onPage }: SheetPlayheadProps) {
     };
     frame = requestAnimationFrame(draw);
     return () => cancelAnimationFrame(frame);
-  }, [musicXml, onPage, place]);
+  }, [mei, onPage, place]);
   return <div ref={line} className={styles.sheetPlayhead} aria-hidden />;
 }
 

@@ -18,11 +18,11 @@ interface Point {
 export async function openUnder(
   paper: Element,
   point: Point,
-  musicXml: string,
+  mei: string,
   opens: readonly PartId[] | null,
 ): Promise<void> {
   const measure = [...paper.querySelectorAll('g.measure')].find((one) => distance(one, point) === 0);
-  const quarters = measure && (await engraveWorker().beginOf(musicXml, measure.id));
+  const quarters = measure && (await engraveWorker().beginOf(mei, measure.id));
   const { summary } = useWorkspace.getState();
   if (!measure || quarters === null || quarters === undefined || !summary) return;
   const at = quarters * QUARTER;

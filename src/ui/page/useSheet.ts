@@ -22,7 +22,7 @@ const SCORE_STAFF = 4.4;
 const PART_STAFF = 6.6;
 
 interface Laid {
-  musicXml: string;
+  mei: string;
   pages: number;
   layout: 'pages' | 'line';
 }
@@ -40,11 +40,11 @@ export function useSheet({ edition, part, concert, layout, page }: Wanted) {
     const mine = ++latest.current;
     void (async () => {
       try {
-        const musicXml = await engineWorker().sheet(part, concert);
-        const pages = await engraveWorker().layOut(musicXml, { layout, staffMillimetres });
+        const mei = await engineWorker().sheet(part, concert);
+        const pages = await engraveWorker().layOut(mei, { layout, staffMillimetres });
         if (mine === latest.current) {
           setFailure(null);
-          setLaid({ musicXml, pages, layout });
+          setLaid({ mei, pages, layout });
         }
       } catch (error) {
         if (mine === latest.current) setFailure(sentence(error));
@@ -57,7 +57,7 @@ export function useSheet({ edition, part, concert, layout, page }: Wanted) {
     let stopped = false;
     const wanted = Math.min(page, laid.pages);
     engraveWorker()
-      .page(laid.musicXml, wanted)
+      .page(laid.mei, wanted)
       .then((svg) => {
         if (!stopped) setDrawn({ of: laid, page: wanted, svg });
       })
@@ -70,13 +70,13 @@ export function useSheet({ edition, part, concert, layout, page }: Wanted) {
 
   const allPages = useCallback(
     async (onPage: (done: number, of: number) => void, of: PartId | null = part): Promise<string[]> => {
-      const musicXml = await engineWorker().sheet(of, concert);
+      const mei = await engineWorker().sheet(of, concert);
       const engraver = engraveWorker();
-      const pages = await engraver.layOut(musicXml, { layout: 'pages', staffMillimetres });
+      const pages = await engraver.layOut(mei, { layout: 'pages', staffMillimetres });
       const all: string[] = [];
       for (let n = 1; n <= pages; n++) {
         onPage(n, pages);
-        all.push(await engraver.page(musicXml, n));
+        all.push(await engraver.page(mei, n));
       }
       // What is on the screen may be laid out otherwise.
       if (layout !== 'pages' || of !== part)
@@ -88,7 +88,7 @@ export function useSheet({ edition, part, concert, layout, page }: Wanted) {
 
   return {
     svg: drawn?.svg ?? null,
-    musicXml: laid?.musicXml ?? null,
+    mei: laid?.mei ?? null,
     pages: laid?.layout === layout ? laid.pages : 0,
     waiting: drawn?.of !== laid,
     failure,

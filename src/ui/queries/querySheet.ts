@@ -50,6 +50,6 @@ async function drawingOf({ part, bar }: OpenQuery): Promise<Drawing | null> {
   if (part === undefined || bar === undefined || !partsOnDesk(state).some(({ id }) => id === part)) return null;
   if (kindOnDesk(state) === 'midi') return null;
   const to = Math.min(barsOnDesk(state).length, bar + 2);
-  const { musicXml } = await engineWorker().passage([part], bar, to);
-  return engraveWorker().system(musicXml, { width: SYSTEM_WIDTH, staffHeight: STAFF_HEIGHT, laneHeight: 4 });
+  const { mei } = await engineWorker().passage([part], bar, to);
+  return engraveWorker().system(mei, { width: SYSTEM_WIDTH, staffHeight: STAFF_HEIGHT, laneHeight: 4 });
 }

@@ -27,9 +27,9 @@ function* tasks(desk: DispatchDesk, wish: PagesWish, { marks }: Recipe): Generat
       },
     ],
   });
-  const whole = () => [{ musicXml: score.sheet(null, concert, marks), name: '', staffMillimetres: wish.scoreStaff }];
+  const whole = () => [{ mei: score.sheet(null, concert, marks), name: '', staffMillimetres: wish.scoreStaff }];
   const one = ({ id, name }: { id: PartId; name: string }): Sheet => ({
-    musicXml: score.sheet(id, concert, marks),
+    mei: score.sheet(id, concert, marks),
     name,
     staffMillimetres: wish.partStaff,
   });

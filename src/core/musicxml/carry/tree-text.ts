@@ -1,4 +1,4 @@
-import { escapeXml } from '../write/xml-writer';
+import { escapeXml } from '../../base';
 import type { XmlNode } from '../read/xml-tree';
 
 /** A tree as text, laid out as our own files are. */

@@ -1,40 +1,18 @@
 import type { Clef } from '../../instruments';
 import {
   changesSignature,
+  CLEFS,
+  naturalName,
   clefsAt,
-  STEPS,
+  stavesOf,
   transpositionAt,
+  type BarStyle,
   type Part,
   type PartTransposition,
   type Score,
 } from '../../score';
-import { sameMeter, type Meter, type MidiKey } from '../../time';
+import { sameMeter, type Meter } from '../../time';
 import type { XmlSink } from './xml-writer';
-
-export const CLEFS: Record<Clef, { sign: string; line?: number; octave?: number }> = {
-  treble: { sign: 'G', line: 2 },
-  'treble-8vb': { sign: 'G', line: 2, octave: -1 },
-  bass: { sign: 'F', line: 4 },
-  alto: { sign: 'C', line: 3 },
-  tenor: { sign: 'C', line: 4 },
-  percussion: { sign: 'percussion' },
-  'treble-8va': { sign: 'G', line: 2, octave: 1 },
-  'bass-8vb': { sign: 'F', line: 4, octave: -1 },
-  soprano: { sign: 'C', line: 1 },
-  'mezzo-soprano': { sign: 'C', line: 2 },
-  baritone: { sign: 'F', line: 3 },
-  'baritone-c': { sign: 'C', line: 5 },
-  'french-violin': { sign: 'G', line: 1 },
-};
-
-/** Staves that a part prints: a fretted part may show its notes a second time as tablature. */
-export function stavesOf(part: Part): number {
-  return part.clefs.length + (part.tablature?.show === 'both' ? 1 : 0);
-}
-
-export type BarStyle =
-  | { kind: 'multiple-rest'; bars: number }
-  | { kind: 'like-before'; type: 'start' | 'stop'; bars: number };
 
 /** A clef or a signature inside a bar. */
 export interface AttributesInside {
@@ -169,27 +147,6 @@ function staffDetails(xml: XmlSink, { staffLines, tablature }: Part, staves: num
   });
   if (tablature.capo > 0) xml.leaf('capo', tablature.capo);
   xml.close('staff-details');
-}
-
-/** Strings are named as players name them: E♭ and B♭, not D♯ and A♯. */
-function naturalName(key: MidiKey): { step: string; alter: number; octave: number } {
-  const [step, alter] = (
-    [
-      [0, 0],
-      [1, -1],
-      [1, 0],
-      [2, -1],
-      [2, 0],
-      [3, 0],
-      [4, -1],
-      [4, 0],
-      [5, -1],
-      [5, 0],
-      [6, -1],
-      [6, 0],
-    ] as const
-  )[key % 12]!;
-  return { step: STEPS[step]!, alter, octave: Math.floor(key / 12) - 1 };
 }
 
 /** The standard gives what must be added to the written pitch to get the sounding one, whole octaves apart. */

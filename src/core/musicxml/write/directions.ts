@@ -9,13 +9,14 @@ import {
 } from '../../marks';
 import {
   chordText,
+  printedTempo,
+  swingWords,
   type BarSigns,
   type Harmony,
   type Marker,
   type Part,
   type PartLines,
   type Score,
-  type SwingMark,
   type TempoMark,
 } from '../../score';
 import { barIndexAt, type Bar, type WrittenUnits } from '../../time';
@@ -164,11 +165,6 @@ function writeDirection(
 }
 
 /** Read back by the same words. */
-function swingWords({ ratio, unit }: SwingMark): string {
-  if (ratio === 1) return 'Straight';
-  return unit === '16th' ? 'Swing (sixteenths)' : 'Swing';
-}
-
 function writeMarker(xml: XmlSink, { text, rehearsal }: Marker): void {
   if (rehearsal) xml.leaf('rehearsal', text);
   else xml.leaf('words', text, { 'font-weight': 'bold' });
@@ -202,19 +198,13 @@ function writeTempo(
     xml.open('direction-type').open('metronome').leaf('beat-unit', 'quarter');
     if (dotted) xml.leaf('beat-unit-dot');
     xml
-      .leaf('per-minute', readable((tempo.printed ?? tempo.bpm) / (dotted ? 1.5 : 1)))
+      .leaf('per-minute', printedTempo((tempo.printed ?? tempo.bpm) / (dotted ? 1.5 : 1)))
       .close('metronome')
       .close('direction-type');
   }
   if (offset !== 0) xml.leaf('offset', offset, { sound: 'yes' });
   if (staff) xml.leaf('staff', staff);
   xml.leaf('sound', null, { tempo: tempo.bpm }).close('direction');
-}
-
-/** 95.98 is 96 to whoever reads it; 72.5 is meant. */
-function readable(bpm: number): number {
-  const whole = Math.round(bpm);
-  return Math.abs(bpm / whole - 1) < 0.004 ? whole : Math.round(bpm * 10) / 10;
 }
 
 interface SignDirection {

@@ -1,5 +1,13 @@
 import {
+  barAccidentals,
+  barBeams,
+  barStyles,
   FORTE_VELOCITY,
+  notesOnStaff,
+  stavesOf,
+  type BarStyle,
+  type Beam,
+  type PrintedAccidental,
   type Grace,
   type Part,
   type PartBar,
@@ -13,17 +21,7 @@ import {
 import { groupBy } from '../../base';
 import { MARK_GROUPS, NOTE_MARKS, numbered, type Colour, type MarkElement, type MarkGroup } from '../../marks';
 import { QUARTER, type Bar, type WrittenUnits } from '../../time';
-import { barAccidentals, notesOnStaff, type PrintedAccidental } from './accidentals';
-import {
-  attributesInside,
-  stavesOf,
-  writeAttributes,
-  writeClosingStyles,
-  type AttributesInside,
-  type BarStyle,
-} from './attributes';
-import { barBeams, type Beam } from './beams';
-import { barStyles } from './bar-styles';
+import { attributesInside, writeAttributes, writeClosingStyles, type AttributesInside } from './attributes';
 import { directionsByBar, type Direction } from './directions';
 import { instrumentId } from './part-list';
 import { bracketsOf, writeLyric, writeTimeModification, writeValue } from './note-elements';

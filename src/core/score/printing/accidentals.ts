@@ -1,4 +1,5 @@
-import { lineOfFifths, type PartBar, type Pitch, type ScoreNote } from '../../score';
+import { lineOfFifths, type Pitch } from '../pitch';
+import type { PartBar, ScoreNote } from '../score';
 import type { WrittenUnits } from '../../time';
 
 /** By half tones; halves of them are quarter tones. */

@@ -1,6 +1,11 @@
-import { changesSignature, symbolsOf, type Part, type PartBar, type Score } from '../../score';
+import type { Part, PartBar, Score } from '../score';
+import { changesSignature } from '../signature-changes';
+import { symbolsOf } from '../walk';
 import { barIndexAt, type Bar } from '../../time';
-import type { BarStyle } from './attributes';
+
+export type BarStyle =
+  | { kind: 'multiple-rest'; bars: number }
+  | { kind: 'like-before'; type: 'start' | 'stop'; bars: number };
 
 /** Where repeat signs for equal bars and rests over several bars begin and end, by bar index; beyond the last: at its end. */
 export function barStyles(part: Part, score: Score, multiRests: boolean): ReadonlyMap<number, BarStyle[]> {

@@ -1,4 +1,5 @@
-import { NOTE_TYPES, type SymbolInBar } from '../../score';
+import { NOTE_TYPES } from '../note-values';
+import type { SymbolInBar } from '../score';
 import { beatsOfBar, type Bar } from '../../time';
 
 export type Beam = 'begin' | 'continue' | 'end' | 'forward hook' | 'backward hook';

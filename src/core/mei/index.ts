@@ -1,0 +1,1 @@
+export { writeMei, type MeiOptions } from './write';
