@@ -3,7 +3,15 @@
  * piano, with the names, bars, repeats and tempos of the score.
  */
 import { partOf, trackId, type PartId } from '../base';
-import { mapSymbols, type Part, type PartLines, type Pitch, type Score } from '../score';
+import {
+  mapSymbols,
+  type Part,
+  type PartBar,
+  type PartLines,
+  type Pitch,
+  type Score,
+  type SymbolInBar,
+} from '../score';
 import { NO_SETTINGS, type ConversionSettings } from '../settings';
 import { asReceived, toScore } from '../to-score';
 import { playedScore } from '../to-sequencer';
@@ -30,7 +38,25 @@ export function pianoReduction(score: Score, from: readonly PartId[] | null, id:
     closeGaps: { [PART]: 'eighth' },
   };
   const [written] = toScore(performance, asReceived(settings, performance)).score.parts;
-  return { ...score, parts: written ? [named(written, { score, sounds, parts, id })] : [] };
+  if (!written) return { ...score, parts: [] };
+  const part = named(written, { score, sounds, parts, id });
+  return { ...score, parts: [{ ...part, bars: part.bars.map(withoutFillingRests) }] };
+}
+
+/** Where the upper voice of a hand tells the time, rests of the lower one only fill: they are not printed. */
+function withoutFillingRests(bar: PartBar): PartBar {
+  const met = new Set<number>();
+  const voices = bar.voices.map((voice) => {
+    if (!met.has(voice.staff)) {
+      met.add(voice.staff);
+      return voice;
+    }
+    const symbols = voice.symbols.map((symbol): SymbolInBar =>
+      symbol.notes.length === 0 ? { ...symbol, hidden: true } : symbol,
+    );
+    return { ...voice, symbols };
+  });
+  return { ...bar, voices };
 }
 
 /** A tick is a written unit. */
