@@ -171,7 +171,7 @@ describe('command line', () => {
     ['an unknown command', ['dance'], 2, /no command “dance”/],
     ['an unknown option', ['inspect', '--loud', demo], 2, /loud/],
     ['no output', ['to-score', demo], 2, /^Usage/],
-    ['an output of another kind', ['to-score', demo, '-o', 'x.pdf'], 2, /musicxml or .mxl/],
+    ['an output of another kind', ['to-score', demo, '-o', 'x.pdf'], 2, /musicxml, .mxl or .mei/],
     ['a file that is not there', ['inspect', join(folder, 'nothing.mid')], 1, /there is no such file/],
     [
       'an output of another kind, in German',
@@ -292,6 +292,13 @@ describe('command line', () => {
     const { status, stderr } = await dragoman('to-score', demo, '-o', piano, '--extract', 'trombone');
     expect(status).toBe(2);
     expect(stderr).toContain('--extract takes one of lead-sheet, piano-reduction, not “trombone”.');
+  });
+  it('writes what is drawn as MEI', async () => {
+    const output = join(folder, 'drawn.mei');
+    expect(await dragoman('to-score', demo, '-o', output)).toMatchObject({ status: 0, stderr: '' });
+    const drawn = readFileSync(output, 'utf8');
+    expect(drawn).toContain('<mei xmlns="http://www.music-encoding.org/ns/mei" meiversion="5.1">');
+    expect(drawn.match(/<measure /g)).toHaveLength(28);
   });
   it('refuses a job made for another file', async () => {
     const job = join(folder, 'other.json');

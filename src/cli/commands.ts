@@ -33,7 +33,7 @@ const INSPECT_USAGE = 'dragoman inspect FILE';
 
 /** Originals of one job: MIDI, scores with a part or several in each, or a score and how it was played. */
 const TO_SCORE_USAGE =
-  'dragoman to-score IN.mid|IN.musicxml|IN.mxl [IN …] -o OUT.musicxml|OUT.mxl [--job JOB.json] [--report R.json] [--musicxml 3.0|4.0] [--marks none|taken|suggested] [--extract lead-sheet|piano-reduction]';
+  'dragoman to-score IN.mid|IN.musicxml|IN.mxl [IN …] -o OUT.musicxml|OUT.mxl|OUT.mei [--job JOB.json] [--report R.json] [--musicxml 3.0|4.0] [--marks none|taken|suggested] [--extract lead-sheet|piano-reduction]';
 
 /** How each command is called. */
 export function usage(): string {
@@ -70,7 +70,7 @@ function toScoreCommand(args: readonly string[]): void {
   });
   const { output } = values;
   if (positionals.length === 0 || typeof output !== 'string') throw new BadUsage('', TO_SCORE_USAGE);
-  if (!/\.(musicxml|xml|mxl)$/i.test(output)) throw new BadUsage(say('cli.outputScore', { output }), TO_SCORE_USAGE);
+  if (!/\.(musicxml|xml|mxl|mei)$/i.test(output)) throw new BadUsage(say('cli.outputScore', { output }), TO_SCORE_USAGE);
   const version = MUSICXML_VERSIONS.find((one) => one === values.musicxml);
   if (!version) throw notOneOf('musicxml', MUSICXML_VERSIONS, values.musicxml);
   const marks = MARKS_OUT.find((one) => one === values.marks);
@@ -88,12 +88,11 @@ function toScoreCommand(args: readonly string[]): void {
   const desk = named(positionals[0]!, () => ScoreDesk.open(files, settings, basename(positionals[0]!)));
   checkTracks(ledger, desk.performance.tracks);
   const conversion = desk.convert(settings);
-  const part = extract && { part: extract.id };
+  const part = extract?.id;
   const format = /\.mxl$/i.test(output) ? 'mxl' : 'musicxml';
-  writeFileSync(
-    output,
-    named(positionals[0]!, () => desk.export(format, { version, marks, ...part })),
-  );
+  const written = () =>
+    /\.mei$/i.test(output) ? desk.sheet(part ?? null, false, marks) : desk.export(format, { version, marks, ...(part && { part }) });
+  writeFileSync(output, named(positionals[0]!, written));
   if (typeof values.report === 'string') writeFileSync(values.report, JSON.stringify(reportOf(conversion), null, 2));
   console.log(conversion.audit.words);
 }

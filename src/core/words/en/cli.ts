@@ -2,7 +2,7 @@ export const cli = {
   noCommand: 'There is no command “{name}”.',
   usage: 'Usage: {usage}',
   languageTakes: '--language takes one of {languages}.',
-  outputScore: 'The output must end in .musicxml or .mxl, not “{output}”.',
+  outputScore: 'The output must end in .musicxml, .mxl or .mei, not “{output}”.',
   outputMidi: 'The output must end in .mid, not “{output}”.',
   optionTakes: '--{name} takes {takes}, not “{given}”.',
   oneOf: 'one of {values}',
