@@ -70,7 +70,8 @@ function toScoreCommand(args: readonly string[]): void {
   });
   const { output } = values;
   if (positionals.length === 0 || typeof output !== 'string') throw new BadUsage('', TO_SCORE_USAGE);
-  if (!/\.(musicxml|xml|mxl|mei)$/i.test(output)) throw new BadUsage(say('cli.outputScore', { output }), TO_SCORE_USAGE);
+  if (!/\.(musicxml|xml|mxl|mei)$/i.test(output))
+    throw new BadUsage(say('cli.outputScore', { output }), TO_SCORE_USAGE);
   const version = MUSICXML_VERSIONS.find((one) => one === values.musicxml);
   if (!version) throw notOneOf('musicxml', MUSICXML_VERSIONS, values.musicxml);
   const marks = MARKS_OUT.find((one) => one === values.marks);
@@ -91,7 +92,9 @@ function toScoreCommand(args: readonly string[]): void {
   const part = extract?.id;
   const format = /\.mxl$/i.test(output) ? 'mxl' : 'musicxml';
   const written = () =>
-    /\.mei$/i.test(output) ? desk.sheet(part ?? null, false, marks) : desk.export(format, { version, marks, ...(part && { part }) });
+    /\.mei$/i.test(output)
+      ? desk.sheet(part ?? null, false, marks)
+      : desk.export(format, { version, marks, ...(part && { part }) });
   writeFileSync(output, named(positionals[0]!, written));
   if (typeof values.report === 'string') writeFileSync(values.report, JSON.stringify(reportOf(conversion), null, 2));
   console.log(conversion.audit.words);
