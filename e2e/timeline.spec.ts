@@ -72,6 +72,8 @@ test('tempo and markers are set, moved and taken away, and undone; only the page
   await page.keyboard.press('Control+z');
   await expect(changes.getByLabel('Tempo at bar 6', { exact: true })).toHaveValue('104');
 
+  // A list that opens while the music is made again is drawn anew under the pointer.
+  await expect(page.getByText(/^[1-9] of 8 tempo changes are printed/)).toBeVisible();
   await page.getByLabel('Metronome marks').click();
   await page.locator('.ant-select-item-option', { hasText: /^none$/ }).click();
   await expect(page.getByText(/^0 of 8 tempo changes are printed/)).toBeVisible();
