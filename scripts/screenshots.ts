@@ -126,6 +126,7 @@ try {
     await lead(page);
     await page.mouse.move(5, 795);
     await page.waitForFunction(() => document.querySelectorAll('[aria-busy=true]').length === 0);
+    await page.getByText('Preparing …').waitFor({ state: 'hidden' });
     await page.waitForTimeout(1500);
     await page.screenshot({ path: join(ROOT, `docs/screenshots/${name}.png`) });
     console.log(name);

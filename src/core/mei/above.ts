@@ -1,5 +1,5 @@
 /* What concerns everybody and stands above the top staff: tempo, markers, swing, signs of the form. */
-import { printedTempo, swingWords, type BarSigns, type Score, type TempoMark } from '../score';
+import { FORM_WORDS, metronomeMark, swingWords, type BarSigns, type Score, type TempoMark } from '../score';
 import { barIndexAt, type Bar } from '../time';
 import { Places, type InBar } from './places';
 import { mei, type Child, type MeiNode } from './tree';
@@ -43,10 +43,8 @@ const FIGURES: Readonly<Record<string, string>> = {
 };
 const DOT = '\uECB7';
 
-/** Compound meters count dotted quarters. */
 function tempoNode(tempo: TempoMark, { meter }: Bar, at: Record<string, string | number>): MeiNode {
-  const { words, equals, shown, bpm, printed } = tempo;
-  const dotted = meter.beatType === 8 && meter.beats % 3 === 0;
+  const { words, equals, shown, bpm } = tempo;
   const figure = (type: string, dots: number) =>
     mei('rend', { 'glyph.auth': 'smufl' }, `${FIGURES[type] ?? FIGURES.quarter}${DOT.repeat(dots)}`);
   const said: Child[] = words ? [mei('rend', { fontweight: 'bold' }, words)] : [];
@@ -55,7 +53,7 @@ function tempoNode(tempo: TempoMark, { meter }: Bar, at: Record<string, string |
     const { before, after } = equals;
     said.push(figure(before.type, before.dots), ' = ', figure(after.type, after.dots));
   } else if (shown) {
-    const perMinute = printedTempo((printed ?? bpm) / (dotted ? 1.5 : 1));
+    const { dotted, perMinute } = metronomeMark(tempo, meter);
     said.push(figure('quarter', dotted ? 1 : 0), ` = ${perMinute}`);
   }
   return mei('tempo', { ...at, 'midi.bpm': bpm, 'mm.unit': shown ? DURATIONS.quarter : undefined }, said);
@@ -72,10 +70,9 @@ function formNodes(signs: BarSigns | undefined, bar: Bar, place: Places): InBar[
   return [
     ...(signs.segno ? symbol('segno') : []),
     ...(signs.coda ? symbol('coda') : []),
-    ...(signs.toCoda ? words('To Coda') : []),
-    ...(signs.fine ? words('Fine') : []),
-    ...(signs.jump === 'daCapo' ? words('D.C.') : []),
-    ...(signs.jump === 'dalSegno' ? words('D.S.') : []),
+    ...(signs.toCoda ? words(FORM_WORDS.toCoda) : []),
+    ...(signs.fine ? words(FORM_WORDS.fine) : []),
+    ...(signs.jump ? words(FORM_WORDS[signs.jump]) : []),
     ...(signs.fermata ? place.atEnd(end, (at) => mei('fermata', { staff: 1, place: 'above', ...at })) : []),
   ];
 }

@@ -15,7 +15,9 @@ export class Ids {
   constructor(part: Part, bars: readonly Bar[], prefix: string, nameNote?: NameNote) {
     let count = 0;
     const next = () => `${prefix}${++count}`;
-    part.bars.forEach(({ voices }, b) => {
+    part.bars.forEach(({ voices, likeBefore }, b) => {
+      // A sign stands for them: nothing can point at what is not drawn.
+      if (likeBefore !== undefined) return;
       const { start } = bars[b]!;
       for (const { voice, symbols } of voices)
         for (const symbol of symbols) {
@@ -29,9 +31,13 @@ export class Ids {
     });
   }
 
+  /** Of a note that is drawn. */
   note = (note: ScoreNote): string => this.notes.get(note)!;
 
+  /** Of a symbol that is drawn. */
   symbol = (symbol: SymbolInBar): string => this.symbols.get(symbol)!;
+
+  isDrawn = (symbol: SymbolInBar): boolean => this.symbols.has(symbol);
 
   /** The symbol of a voice that begins at a place of the score; null where none does. */
   at(voice: number, place: WrittenUnits): string | null {

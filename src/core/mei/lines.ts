@@ -99,7 +99,9 @@ function edges({ part, bars, ids }: Lines, staff: number, start: WrittenUnits, e
       .flatMap(({ symbols }) => symbols.map((symbol) => ({ symbol, at: bars[b]!.start + symbol.at }))),
   );
   const found = inside
-    .filter(({ symbol, at }) => symbol.notes.length > 0 && !symbol.hidden && at >= start && at < end)
+    .filter(
+      ({ symbol, at }) => symbol.notes.length > 0 && !symbol.hidden && ids.isDrawn(symbol) && at >= start && at < end,
+    )
     .sort((a, b) => a.at - b.at);
   if (found.length === 0) return {};
   return { startid: `#${ids.symbol(found[0]!.symbol)}`, endid: `#${ids.symbol(found.at(-1)!.symbol)}` };
@@ -129,7 +131,7 @@ function ties({ part, bars, ids, firstStaff }: Lines, place: Places): InBar[] {
   const add = (name: 'tie' | 'lv', at: WrittenUnits, staff: number, ends: { startid: string; endid?: string }) =>
     found.push(...place.point(at, () => mei(name, { staff: firstStaff + staff - 1, ...ends })));
   for (const { note, symbol, staff, voice, at, until } of notesInTime(part.bars, bars)) {
-    if (symbol.hidden) continue;
+    if (symbol.hidden || !ids.isDrawn(symbol)) continue;
     const id = ids.note(note);
     if (note.tieFromLast) {
       const begun = open.take(note.key, at, voice, true);

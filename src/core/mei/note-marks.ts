@@ -1,57 +1,44 @@
 /* Signs on notes: those that stand in the note, and those that only point at it. */
+import { NOTE_MARKS, type Colour } from '../marks';
 import type { Fermata, FurtherSign, SymbolInBar, SymbolMarks, Turn } from '../score';
 import { mei, nodesOf, type MeiAttributes, type MeiNode } from './tree';
 
-/** Articulations and techniques by the names of MusicXML. */
-const ARTICULATIONS: Readonly<Record<string, string>> = {
-  staccato: 'stacc',
-  tenuto: 'ten',
-  accent: 'acc',
-  marcato: 'marc',
-  'strong-accent': 'marc',
-  staccatissimo: 'stacciss',
-  spiccato: 'spicc',
-  'soft-accent': 'acc-soft',
-  scoop: 'scoop',
-  plop: 'plop',
-  doit: 'doit',
-  falloff: 'fall',
-  'double-tongue': 'dbltongue',
-  'triple-tongue': 'trpltongue',
-  'snap-pizzicato': 'snap',
-  heel: 'heel',
-  toe: 'toe',
-  fingernails: 'fingernail',
+/** Articulations and techniques by the names of MusicXML; what is not here has no sign in the engraver's font, or points. */
+const ARTICULATIONS: Readonly<Record<string, readonly string[]>> = {
+  staccato: ['stacc'],
+  tenuto: ['ten'],
+  accent: ['acc'],
+  stress: ['acc'],
+  'strong-accent': ['marc'],
+  staccatissimo: ['stacciss'],
+  spiccato: ['spicc'],
+  'detached-legato': ['stacc', 'ten'],
+  'soft-accent': ['acc-soft'],
+  scoop: ['scoop'],
+  plop: ['plop'],
+  doit: ['doit'],
+  falloff: ['fall'],
+  'up-bow': ['upbow'],
+  'down-bow': ['dnbow'],
+  harmonic: ['harm'],
+  'open-string': ['open'],
+  stopped: ['stop'],
+  'double-tongue': ['dbltongue'],
+  'triple-tongue': ['trpltongue'],
+  'snap-pizzicato': ['snap'],
+  heel: ['heel'],
+  toe: ['toe'],
+  fingernails: ['fingernail'],
 };
 
-/** Finer signs, and the plain ones that they stand for. */
-const FINER: Readonly<Record<string, readonly string[]>> = {
-  staccatissimo: ['staccato'],
-  spiccato: ['staccato'],
-  'detached-legato': ['tenuto', 'staccato'],
-  stress: ['accent'],
-};
-
+/** Signs that stand in the note itself. */
 export function articulationNodes(marks: SymbolMarks | undefined, colour: string | undefined): MeiNode[] {
   if (!marks) return [];
-  const { articulations = [], drawnAs = [], suggested = [], further = [] } = marks;
-  const finer = drawnAs.filter(
-    (name) => ARTICULATIONS[name] && FINER[name]?.every((plain) => has(articulations, plain)),
+  const inColour: Colour = ({ suggested }) => (suggested && colour ? { color: colour } : {});
+  return NOTE_MARKS.flatMap((kind) => kind.elements(marks, inColour)).flatMap(({ name, attributes }) =>
+    (ARTICULATIONS[name] ?? []).map((artic) => mei('artic', { artic, color: attributes?.color })),
   );
-  const said = new Set(finer.flatMap((name) => FINER[name]!));
-  const plain = articulations.filter((name) => !said.has(name));
-  const artic = (name: string | undefined, more: MeiAttributes = {}) =>
-    name ? [mei('artic', { artic: name, ...more })] : [];
-  return [
-    ...plain.flatMap((name) => artic(ARTICULATIONS[name], { color: suggested.includes(name) ? colour : undefined })),
-    ...[...finer, ...further.map(({ name }) => name)].flatMap((name) => artic(ARTICULATIONS[name])),
-    ...artic(marks.harmonic && 'harm'),
-    ...artic(marks.bowing && (marks.bowing === 'up' ? 'upbow' : 'dnbow')),
-    ...artic(marks.hiHat && (marks.hiHat === 'open' ? 'open' : 'stop')),
-  ];
 }
-
-const has = (list: readonly string[], name: string) => list.includes(name);
 
 const FERMATA_SHAPES: Readonly<Record<Fermata, MeiAttributes>> = {
   normal: {},

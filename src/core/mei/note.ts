@@ -152,7 +152,8 @@ function tablature(symbol: SymbolInBar, id: string, { again, idOf }: Written): M
   const struck = symbol.notes.filter(({ tieFromLast, fingering }) => !tieFromLast && fingering);
   return mei(
     'tabGrp',
-    { 'xml:id': id, ...value(symbol) },
+    // A single note has the symbol's name.
+    { 'xml:id': struck.some((note) => idOf(note) === id) ? undefined : id, ...value(symbol) },
     !again && mei('tabDurSym'),
     struck.map((note) =>
       mei('note', {

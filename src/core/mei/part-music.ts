@@ -1,9 +1,9 @@
 /* The music of one part, bar by bar: its staves with their layers, and what points at them. */
 import {
-  barAccidentals,
   barBeams,
   barStyles,
-  notesOnStaff,
+  changesInside,
+  PartAccidentals,
   type Part,
   type PartBar,
   type PrintedAccidental,
@@ -45,9 +45,7 @@ export class PartMusic {
   private readonly repeats: ReadonlyMap<number, MeiNode>;
   /** How many bars the rest takes that begins with a bar. */
   readonly rests: ReadonlyMap<number, number>;
-  private fifths: number;
-  /** Accidentals shown in the last bar, by staff and place. */
-  private shown: ReadonlyMap<string, number>[] = [];
+  private readonly accidentals: PartAccidentals;
 
   constructor(
     private readonly score: Score,
@@ -69,15 +67,13 @@ export class PartMusic {
       ),
     );
     this.repeats = repeatSigns(part);
-    this.fifths = part.writtenKeys[0] ?? 0;
+    this.accidentals = new PartAccidentals(score, part);
   }
 
   bar(bar: Bar): MusicOfBar {
     const { part } = this;
     const partBar = part.bars[bar.index]!;
-    const k = this.score.keys.findIndex((key) => key.bar === bar.index && !key.at);
-    if (k >= 0) this.fifths = part.writtenKeys[k]!;
-    const accidentals = this.accidentalsOf(bar, partBar);
+    const accidentals = this.accidentals.next(bar, partBar);
     const sign = this.signFor(bar);
     const pointing = [...(this.lines.get(bar.index) ?? [])];
     const staves = part.clefs.map((_, s) => {
@@ -92,9 +88,7 @@ export class PartMusic {
       );
     });
     if (this.again) staves.push(this.stringsBelow(partBar, sign));
-    const inside = this.score.keys.findLastIndex(({ bar: b, at }) => b === bar.index && at);
-    if (inside >= 0) this.fifths = part.writtenKeys[inside]!;
-    return { staves, pointing: sign ? pointing.filter(({ name }) => !OF_NOTES.has(name)) : pointing };
+    return { staves, pointing };
   }
 
   /** What stands for all notes of a bar: a sign of repetition, or a rest over several bars. */
@@ -175,22 +169,6 @@ export class PartMusic {
     return mei('staff', { n: staff }, sign ? mei('layer', { n: 1 }, mei(sign.name, sign.attributes)) : layers);
   }
 
-  private accidentalsOf(bar: Bar, partBar: PartBar): ReadonlyMap<ScoreNote, PrintedAccidental> {
-    const { part, score } = this;
-    const accidentals = new Map<ScoreNote, PrintedAccidental>();
-    if (part.unpitched || part.tablature?.show === 'tablature') return accidentals;
-    const changes = score.keys.flatMap(({ bar: b, at }, k) =>
-      b === bar.index && at ? [{ at, fifths: part.writtenKeys[k]! }] : [],
-    );
-    const fifthsAt = (at: WrittenUnits) => changes.findLast((one) => one.at <= at)?.fifths ?? this.fifths;
-    part.clefs.forEach((_, s) => {
-      const { printed, shown } = barAccidentals(notesOnStaff(partBar, s + 1), fifthsAt, this.shown[s]);
-      for (const [note, sign] of printed) accidentals.set(note, sign);
-      this.shown[s] = shown;
-    });
-    return accidentals;
-  }
-
   private octavesAt(staff: number, at: WrittenUnits): number {
     return (
       this.part.lines.octaveLines.find((line) => line.staff === staff && at >= line.start && at < line.end)?.octaves ??
@@ -199,17 +177,11 @@ export class PartMusic {
   }
 
   private changesInside(bar: Bar, staff: number): { at: WrittenUnits; node: MeiNode }[] {
-    const { part, score } = this;
-    if (part.tablature?.show === 'tablature') return [];
-    const clefs = part.clefChanges.flatMap((change) =>
-      change.bar === bar.index && change.at && change.staff === staff
-        ? [{ at: change.at, node: clefNode(change.clef) }]
-        : [],
-    );
-    const keys = score.keys.flatMap(({ bar: b, at }, k) =>
-      b === bar.index && at && !part.unpitched ? [{ at, node: keyNode(part.writtenKeys[k]!) }] : [],
-    );
-    return [...keys, ...clefs].sort((a, b) => a.at - b.at);
+    if (this.part.tablature?.show === 'tablature') return [];
+    return changesInside(this.score, this.part, bar.index).flatMap((change) => {
+      if (!('clef' in change)) return [{ at: change.at, node: keyNode(change.fifths) }];
+      return change.staff === staff ? [{ at: change.at, node: clefNode(change.clef) }] : [];
+    });
   }
 
   /** The clef that the next bar begins with stands before its barline. */
@@ -224,9 +196,6 @@ export class PartMusic {
 
 /** Of drums: hands up, feet down. */
 const stemOf = ({ voice }: VoiceBar) => ((voice - 1) % 4 === 0 ? 'up' : 'down');
-
-/** What makes no sense without notes. */
-const OF_NOTES: ReadonlySet<string> = new Set(['slur', 'tie', 'lv', 'octave', 'gliss', 'arpeg']);
 
 /** Signs for bars that are like the one or the two before them; counted where there are many in a row. */
 function repeatSigns({ bars }: Part): ReadonlyMap<number, MeiNode> {

@@ -1,8 +1,12 @@
 import { SaxesParser } from 'saxes';
 import { describe, expect, it } from 'vitest';
 import { readMusicXml } from '../musicxml';
-import { noteValue, type SymbolInBar } from '../score';
+import { NO_LINES, noteValue, type Score, type SymbolInBar, type Tablature } from '../score';
+import { NO_SETTINGS } from '../settings';
 import { layBars, QUARTER } from '../time';
+import { toScore } from '../to-score';
+import { doubtfulPieces } from '../../testing/doubtful-pieces';
+import { performanceOf } from '../../testing/music';
 import { SIGN_CASES } from '../../testing/score-signs';
 import { barOf, plainPart, plainScore } from '../../testing/scores';
 import { writeMei } from './write';
@@ -26,9 +30,52 @@ function elementsOf(mei: string) {
 const named = (mei: string, name: string) => elementsOf(mei).filter((one) => one.name === name);
 
 describe('MEI', () => {
+  const asGuitar = (score: Score, show: Tablature['show']): Score => ({
+    ...score,
+    parts: score.parts.map((part) => ({ ...part, tablature: { show, tuning: [40, 45, 50, 55, 59, 64], capo: 0 } })),
+  });
+  const strings = plainPart(
+    [60, 62, 64].map((key) => ({
+      voices: barOf([key, 2], [key, 2]).voices.map((voice) => ({
+        ...voice,
+        symbols: voice.symbols.map((symbol, i) => ({
+          ...symbol,
+          notes: symbol.notes.map((note) => ({
+            ...note,
+            fingering: { string: 2, fret: 1 },
+            tieToNext: i === 0,
+            tieFromLast: i === 1,
+          })),
+        })),
+      })),
+    })),
+  );
+  const repeated = plainPart([strings.bars[0]!, { ...strings.bars[1]!, likeBefore: 1 }, strings.bars[2]!], {
+    lines: {
+      ...NO_LINES,
+      slurs: [
+        { start: 0, end: 6 * QUARTER, voice: 1 },
+        { start: 0, end: 8 * QUARTER, voice: 1 },
+      ],
+    },
+  });
+  const whole: [string, Score][] = [
+    ...SIGN_CASES.map(({ name, musicXml }): [string, Score] => [
+      name,
+      readMusicXml(new TextEncoder().encode(musicXml)).score,
+    ]),
+    ...Object.entries(doubtfulPieces).map(([name, { tracks, conductor }]): [string, Score] => [
+      name,
+      toScore(performanceOf(tracks, conductor), NO_SETTINGS).printed,
+    ]),
+    ['tablature', asGuitar(plainScore([strings]), 'tablature')],
+    ['notation and tablature', asGuitar(plainScore([strings]), 'both')],
+    ['a slur into a bar that is not drawn', plainScore([repeated])],
+  ];
+
   it('points only at what is there, with ids that are there once', () => {
-    for (const { name, musicXml } of SIGN_CASES) {
-      const elements = elementsOf(writeMei(readMusicXml(new TextEncoder().encode(musicXml)).score));
+    for (const [name, score] of whole) {
+      const elements = elementsOf(writeMei(score));
       const ids = elements.flatMap(({ attributes }) => attributes['xml:id'] ?? []);
       expect(new Set(ids).size, name).toBe(ids.length);
       const pointed = elements.flatMap(({ attributes: { startid, endid, plist = '' } }) =>

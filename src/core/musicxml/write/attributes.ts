@@ -1,5 +1,6 @@
 import type { Clef } from '../../instruments';
 import {
+  changesInside,
   changesSignature,
   CLEFS,
   naturalName,
@@ -33,22 +34,19 @@ const alone =
 /** What changes inside a bar, in order of place. */
 export function attributesInside(score: Score, part: Part, index: number): AttributesInside[] {
   const staves = stavesOf(part);
-  const clefs = part.clefChanges.flatMap(({ bar, at, staff, clef }) =>
-    bar === index && at && part.tablature?.show !== 'tablature'
-      ? [{ at, staff, write: alone((xml) => writeClef(xml, clef, staves > 1 ? staff : undefined)) }]
-      : [],
+  return changesInside(score, part, index).map((change) =>
+    'clef' in change
+      ? {
+          at: change.at,
+          staff: change.staff,
+          write: alone((xml) => writeClef(xml, change.clef, staves > 1 ? change.staff : undefined)),
+        }
+      : { at: change.at, staff: 1, write: alone((xml) => writeKey(xml, change.fifths, change.mode)) },
   );
-  const keys = score.keys.flatMap(({ bar, at, mode }, k) =>
-    bar === index && at && !part.unpitched
-      ? [{ at, staff: 1, write: alone((xml) => writeKey(xml, part.writtenKeys[k]!, mode)) }]
-      : [],
-  );
-  return [...keys, ...clefs].sort((a, b) => a.at - b.at);
 }
 
 /**
  * What a bar changes: signature, meter, clefs, and at the start how the part is laid out.
- * @returns the written signature that begins here
  */
 export function writeAttributes(
   xml: XmlSink,
@@ -57,7 +55,7 @@ export function writeAttributes(
   index: number,
   divisions: number,
   styles: readonly BarStyle[],
-): number | null {
+): void {
   const bar = score.bars[index]!;
   const before = score.bars[index - 1];
   const k = score.keys.findIndex((candidate) => candidate.bar === index && !candidate.at);
@@ -68,7 +66,7 @@ export function writeAttributes(
   const clefs = part.clefChanges.filter((change) => change.bar === index && index > 0 && !change.at);
   const transposition = part.transpositionChanges?.find((change) => change.bar === index && index > 0);
   const changes = newKey || newMeter || clefs.length > 0 || transposition !== undefined;
-  if (index > 0 && !changes && styles.length === 0) return null;
+  if (index > 0 && !changes && styles.length === 0) return;
   const staves = stavesOf(part);
   xml.open('attributes');
   if (index === 0) xml.leaf('divisions', divisions);
@@ -91,7 +89,6 @@ export function writeAttributes(
   if (transposition) writeTransposition(xml, transpositionAt(part, index), true);
   for (const style of styles) writeStyle(xml, style);
   xml.close('attributes');
-  return newKey ? part.writtenKeys[k]! : null;
 }
 
 /** What ends with the part. */

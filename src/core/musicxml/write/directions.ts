@@ -9,7 +9,8 @@ import {
 } from '../../marks';
 import {
   chordText,
-  printedTempo,
+  FORM_WORDS,
+  metronomeMark,
   swingWords,
   type BarSigns,
   type Harmony,
@@ -183,7 +184,7 @@ function writeTempo(
     xml.close('sound');
     return;
   }
-  const dotted = bar.meter.beatType === 8 && bar.meter.beats % 3 === 0;
+  const { dotted, perMinute } = metronomeMark(tempo, bar.meter);
   xml.open('direction', { placement: 'above' });
   if (tempo.words)
     xml.open('direction-type').leaf('words', tempo.words, { 'font-weight': 'bold' }).close('direction-type');
@@ -197,10 +198,7 @@ function writeTempo(
   } else if (tempo.shown) {
     xml.open('direction-type').open('metronome').leaf('beat-unit', 'quarter');
     if (dotted) xml.leaf('beat-unit-dot');
-    xml
-      .leaf('per-minute', printedTempo((tempo.printed ?? tempo.bpm) / (dotted ? 1.5 : 1)))
-      .close('metronome')
-      .close('direction-type');
+    xml.leaf('per-minute', perMinute).close('metronome').close('direction-type');
   }
   if (offset !== 0) xml.leaf('offset', offset, { sound: 'yes' });
   if (staff) xml.leaf('staff', staff);
@@ -222,10 +220,10 @@ function signDirections(signs: BarSigns | undefined): SignDirection[] {
   const { segno, coda, toCoda } = signs;
   if (segno) list.push({ atEnd: false, write: (xml) => xml.leaf('segno'), sound: { segno: named(segno, 'segno') } });
   if (coda) list.push({ atEnd: false, write: (xml) => xml.leaf('coda'), sound: { coda: named(coda, 'coda') } });
-  if (toCoda) list.push({ atEnd: true, write: words('To Coda'), sound: { tocoda: named(toCoda, 'coda') } });
-  if (signs.fine) list.push({ atEnd: true, write: words('Fine'), sound: { fine: 'yes' } });
-  if (signs.jump === 'daCapo') list.push({ atEnd: true, write: words('D.C.'), sound: { dacapo: 'yes' } });
+  if (toCoda) list.push({ atEnd: true, write: words(FORM_WORDS.toCoda), sound: { tocoda: named(toCoda, 'coda') } });
+  if (signs.fine) list.push({ atEnd: true, write: words(FORM_WORDS.fine), sound: { fine: 'yes' } });
+  if (signs.jump === 'daCapo') list.push({ atEnd: true, write: words(FORM_WORDS.daCapo), sound: { dacapo: 'yes' } });
   if (signs.jump === 'dalSegno')
-    list.push({ atEnd: true, write: words('D.S.'), sound: { dalsegno: signs.jumpTo ?? 'segno' } });
+    list.push({ atEnd: true, write: words(FORM_WORDS.dalSegno), sound: { dalsegno: signs.jumpTo ?? 'segno' } });
   return list;
 }

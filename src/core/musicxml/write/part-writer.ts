@@ -1,9 +1,8 @@
 import {
-  barAccidentals,
   barBeams,
   barStyles,
   FORTE_VELOCITY,
-  notesOnStaff,
+  PartAccidentals,
   stavesOf,
   type BarStyle,
   type Beam,
@@ -68,9 +67,7 @@ export class PartWriter {
   private readonly styles: ReadonlyMap<number, BarStyle[]>;
   private readonly directions: readonly Direction[][];
   private readonly colour: Colour;
-  private fifths = 0;
-  /** Accidentals shown in the last bar, by staff and place. */
-  private shown: ReadonlyMap<string, number>[] = [];
+  private readonly accidentals: PartAccidentals;
 
   constructor(
     private readonly xml: XmlSink,
@@ -88,6 +85,7 @@ export class PartWriter {
       starts: groupBy(slurs, ({ line }) => `${line.voice}/${line.start}`),
       ends: groupBy(slurs, ({ line }) => `${line.endVoice ?? line.voice}/${line.end}`),
     };
+    this.accidentals = new PartAccidentals(score, part, options.courtesy);
     this.styles = barStyles(part, score, options.multiRests ?? false);
     const color = options.suggestionColour;
     this.colour = ({ suggested }) => (suggested && color ? { color } : {});
@@ -99,8 +97,7 @@ export class PartWriter {
       this.xml.open('measure', { number: bar.number, implicit: bar.implicit ? 'yes' : undefined });
       this.lineBreak(bar.index);
       this.barlineBefore(i);
-      this.fifths =
-        writeAttributes(this.xml, this.score, this.part, i, this.divisions, this.styles.get(i) ?? []) ?? this.fifths;
+      writeAttributes(this.xml, this.score, this.part, i, this.divisions, this.styles.get(i) ?? []);
       this.voices(bar, this.part.bars[i]!);
       if (i === this.score.bars.length - 1) writeClosingStyles(this.xml, this.styles.get(i + 1) ?? []);
       this.barlineAfter(i);
@@ -151,7 +148,7 @@ export class PartWriter {
     const { part } = this;
     const directions = this.directions[bar.index]!;
     const asTablature = part.tablature?.show === 'tablature';
-    const accidentals: Accidentals = asTablature ? new Map() : this.accidentalsOf(bar, partBar);
+    const accidentals = this.accidentals.next(bar, partBar);
     const inside = attributesInside(this.score, part, bar.index);
     partBar.voices.forEach((voice, v) => {
       if (v > 0) this.backup(bar.length);
@@ -181,27 +178,6 @@ export class PartWriter {
         );
     });
     if (part.tablature?.show === 'both') this.tablatureStaff(bar, partBar);
-    this.fifths = this.score.keys.reduce(
-      (now, { bar: at, at: offset }, k) => (at === bar.index && offset ? part.writtenKeys[k]! : now),
-      this.fifths,
-    );
-  }
-
-  private accidentalsOf(bar: Bar, partBar: PartBar): Accidentals {
-    const { part, options } = this;
-    const accidentals = new Map<ScoreNote, PrintedAccidental>();
-    if (part.unpitched) return accidentals;
-    const changes = this.score.keys.flatMap(({ bar: b, at }, k) =>
-      b === bar.index && at ? [{ at, fifths: part.writtenKeys[k]! }] : [],
-    );
-    const fifthsAt = (at: WrittenUnits) => changes.findLast((one) => one.at <= at)?.fifths ?? this.fifths;
-    part.clefs.forEach((_, s) => {
-      const lastBar = options.courtesy === false ? undefined : this.shown[s];
-      const { printed, shown } = barAccidentals(notesOnStaff(partBar, s + 1), fifthsAt, lastBar);
-      for (const [note, sign] of printed) accidentals.set(note, sign);
-      this.shown[s] = shown;
-    });
-    return accidentals;
   }
 
   /** Changes where no voice has a symbol that begins: the cursor goes there and back. */
